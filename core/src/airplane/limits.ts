@@ -1,0 +1,38 @@
+/** Speeds that move with weight, load factor and flaps. Book values are at maximum weight. */
+import { casFromIas, iasFromCas } from './calibration.ts';
+import type { Airplane, FlapSetting } from './schema.ts';
+
+/**
+ * Maneuvering speed, KIAS, at a weight in lb: V_A,max √(W/W_max), or from the published weights where the
+ * airplane file has them. It protects against one full input on one axis, not repeated or combined ones.
+ */
+export function maneuveringSpeedKias(airplane: Airplane, weightLb: number): number {
+  const published = airplane.vaKiasByWeight;
+  if (published) {
+    const lightest = published[0];
+    const heaviest = published[published.length - 1];
+    // Outside the published weights the nearest pair is scaled by the square root, which errs low below it.
+    if (weightLb <= lightest[0]) return lightest[1] * Math.sqrt(weightLb / lightest[0]);
+    if (weightLb >= heaviest[0]) return heaviest[1];
+    const above = published.findIndex((row) => row[0] >= weightLb);
+    const [w0, v0] = published[above - 1];
+    const [w1, v1] = published[above];
+    return v0 + ((weightLb - w0) * (v1 - v0)) / (w1 - w0);
+  }
+  return airplane.vaKiasAtMax * Math.sqrt(weightLb / airplane.maxWeightLb);
+}
+
+/**
+ * Stall speed, KIAS, at a weight (lb) and load factor: the book's indicated speed is taken to calibrated
+ * airspeed, scaled by √(n W/W_max), and back. Source: FAA-H-8083-25, aerodynamics of flight (V_S √n).
+ */
+export function stallSpeedKias(
+  airplane: Airplane,
+  options: { weightLb: number; loadFactor?: number; setting?: FlapSetting },
+): number {
+  const { weightLb, loadFactor = 1, setting = 'clean' } = options;
+  const bookKias = setting === 'landing' ? airplane.vs0Kias : airplane.vs1Kias;
+  const bookCas = casFromIas(airplane, bookKias, setting);
+  const cas = bookCas * Math.sqrt((loadFactor * weightLb) / airplane.maxWeightLb);
+  return iasFromCas(airplane, cas, setting);
+}

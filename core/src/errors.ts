@@ -1,0 +1,26 @@
+/** Where in a file something is wrong; lines and columns count from 1. */
+export interface FilePlace {
+  line?: number;
+  column?: number;
+  columnName?: string;
+}
+
+/** Input that cannot be used, said so that the person who gave it knows what to change. */
+export class InputError extends Error {
+  readonly place: FilePlace;
+
+  constructor(message: string, place: FilePlace = {}) {
+    super(message);
+    this.name = 'InputError';
+    this.place = place;
+  }
+
+  /** One line: `file, line 12, column 3 (alt_ft): …`, with what is known. */
+  describe(fileName: string): string {
+    const { line, column, columnName } = this.place;
+    const where = [fileName];
+    if (line !== undefined) where.push(`line ${line}`);
+    if (column !== undefined) where.push(`column ${column}${columnName ? ` (${columnName})` : ''}`);
+    return `${where.join(', ')}: ${this.message}`.replace(/\s*\n\s*/g, ' ');
+  }
+}

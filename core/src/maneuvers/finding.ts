@@ -1,0 +1,57 @@
+/** Pieces that findings of every maneuver are made of. */
+import type { Finding, Severity } from '../scoring/schema.ts';
+import { roundTo } from '../units/numbers.ts';
+
+export interface Span {
+  startS: number;
+  endS: number;
+}
+
+/** A finding with its size rounded to a tenth. */
+export const finding = (
+  id: string,
+  severity: Severity,
+  span: Span,
+  size: number,
+  unit: string,
+  words: { what: string; why: string; tryNext: string },
+): Finding => ({
+  id,
+  severity,
+  startS: span.startS,
+  endS: span.endS,
+  size: roundTo(size, 1),
+  unit,
+  ...words,
+});
+
+/** A whole number for a sentence, with a thin space in the thousands and a true minus sign. */
+export function say(value: number, digits = 0): string {
+  const [whole, fraction] = Math.abs(value).toFixed(digits).split('.');
+  const grouped = whole.replace(/\B(?=(\d{3})+$)/g, ' ');
+  const text = fraction ? `${grouped}.${fraction}` : grouped;
+  return value < 0 && Number(text.replace(/ /g, '')) !== 0 ? `−${text}` : text;
+}
+
+/** Turning points of a series that swing by more than `size`: how often it changed its direction. */
+export function countReversals(values: ArrayLike<number>, from: number, to: number, size: number): number {
+  let reversals = 0;
+  let direction = 0;
+  let extreme = values[from];
+  for (let i = from + 1; i < to; i++) {
+    const value = values[i];
+    if (Number.isNaN(value)) continue;
+    if (direction >= 0 && value > extreme) extreme = value;
+    else if (direction <= 0 && value < extreme) extreme = value;
+    if (direction >= 0 && extreme - value > size) {
+      if (direction > 0) reversals++;
+      direction = -1;
+      extreme = value;
+    } else if (direction <= 0 && value - extreme > size) {
+      if (direction < 0) reversals++;
+      direction = 1;
+      extreme = value;
+    }
+  }
+  return reversals;
+}

@@ -1,0 +1,119 @@
+/** Findings that every maneuver can have: what came before it, its floor, and how it settled. */
+
+import { localSlope } from '../recording/resample.ts';
+import { firstRowAt, rowOfMax, rowsBetween } from '../recording/span.ts';
+import type { Track } from '../recording/track.ts';
+import { phaseNamed } from '../scoring/phases.ts';
+import type { Finding } from '../scoring/schema.ts';
+import { finding, type Span, say } from './finding.ts';
+import type { Attempt, Proposal, ScoringContext } from './maneuver.ts';
+
+/** Completed no lower than this above ground [FAA ACS, slow flight and stalls, single-engine]. */
+export const FLOOR_ABOVE_GROUND_FT = 1500;
+
+export function generalFindings(
+  track: Track,
+  attempt: Attempt,
+  next: Proposal | undefined,
+  context: ScoringContext,
+): Finding[] {
+  return [
+    noClearing(track, attempt, context),
+    rushedEntry(track, attempt, context),
+    belowFloor(track, attempt, context),
+    slowToSettle(track, attempt, next, context),
+  ].filter((found) => found !== undefined);
+}
+
+function noClearing(track: Track, attempt: Attempt, context: ScoringContext): Finding | undefined {
+  const limits = context.thresholds.general;
+  if (!context.clearsBeforeEach || attempt.inheritsEntry) return undefined;
+  const span = { startS: attempt.startS - limits.clearingWithinS, endS: attempt.startS };
+  // Without the whole three minutes on record nobody can say that nothing was cleared.
+  if (track.timeS[attempt.segment.from] > span.startS) return undefined;
+  const heading = track.headingDeg.values;
+  const rows = rowsBetween(track.timeS, span.startS, span.endS, attempt.segment);
+  const highest = heading[rowOfMax(rows, (i) => heading[i])];
+  const lowest = heading[rowOfMax(rows, (i) => -heading[i])];
+  const size = highest - lowest;
+  if (!(size < limits.clearingHeadingDeg)) return undefined;
+  return finding(`${attempt.maneuver}/no-clearing`, 'note', span, size, 'deg', {
+    what: `The heading changed by no more than ${say(size)}° in the three minutes before.`,
+    why: 'The area was not cleared by turning, or a look was enough and nobody wrote it down.',
+    tryNext: 'Two 90° turns, one each way, before you begin; then keep looking.',
+  });
+}
+
+/** Ten steady seconds before the start: vertical speed, airspeed and heading. */
+function rushedEntry(track: Track, attempt: Attempt, context: ScoringContext): Finding | undefined {
+  const limits = context.thresholds.general;
+  if (attempt.inheritsEntry) return undefined;
+  const span: Span = { startS: attempt.startS - limits.entryS, endS: attempt.startS };
+  if (track.timeS[attempt.segment.from] > span.startS) return undefined;
+  const rows = rowsBetween(track.timeS, span.startS, span.endS, attempt.segment);
+  if (rows.to - rows.from < 3) return undefined;
+  const climb = new Float64Array(track.timeS.length);
+  // A wider slope than usual: the noise of a slow recording must not look like a climb.
+  localSlope(track.timeS, track.altitudeFt.values, rows.from, rows.to, 2.5, climb);
+  let squares = 0;
+  for (let i = rows.from; i < rows.to; i++) squares += (60 * climb[i]) ** 2;
+  const verticalSpeedFpm = Math.sqrt(squares / (rows.to - rows.from));
+  const half = (values: Float64Array) => {
+    const high = values[rowOfMax(rows, (i) => values[i])];
+    const low = values[rowOfMax(rows, (i) => -values[i])];
+    return (high - low) / 2;
+  };
+  const measures = [
+    { name: 'vertical speed', size: verticalSpeedFpm, limit: limits.entryVerticalSpeedFpm, unit: 'ft/min' },
+    { name: 'airspeed', size: half(track.airspeedKt.values), limit: limits.entryAirspeedKt, unit: 'kt' },
+    { name: 'heading', size: half(track.headingDeg.values), limit: limits.entryHeadingDeg, unit: 'deg' },
+  ].filter(({ size, limit }) => size > limit);
+  const worst = measures.sort((a, b) => b.size / b.limit - a.size / a.limit)[0];
+  if (!worst) return undefined;
+  const unit = worst.unit === 'deg' ? '°' : ` ${worst.unit}`;
+  return finding(`${attempt.maneuver}/rushed-entry`, 'note', span, worst.size, worst.unit, {
+    what: `In the ten seconds before, ${worst.name} moved by ${say(worst.size)}${unit} either way.`,
+    why: 'The airplane was not yet trimmed and steady when the maneuver began.',
+    tryNext: 'Ten steady seconds on altitude, speed and heading, hands light, before you roll.',
+  });
+}
+
+function belowFloor(track: Track, attempt: Attempt, context: ScoringContext): Finding | undefined {
+  if (context.groundFt === undefined) return undefined;
+  const floorFt = context.groundFt + FLOOR_ABOVE_GROUND_FT;
+  const altitude = track.altitudeFt.values;
+  const rows = rowsBetween(track.timeS, attempt.startS, attempt.endS, attempt.segment);
+  const lowest = rowOfMax(rows, (i) => -altitude[i]);
+  if (lowest < 0) return undefined;
+  const below = floorFt - altitude[lowest];
+  // Finer than an altimeter can be read is not below.
+  if (below <= 5) return undefined;
+  let first = lowest;
+  while (first > rows.from && altitude[first - 1] < floorFt) first--;
+  const span = { startS: track.timeS[first], endS: track.timeS[lowest] };
+  return finding(`${attempt.maneuver}/below-floor`, 'critical', span, below, 'ft', {
+    what: `${say(below)} ft below the floor of ${say(floorFt)} ft (highest ground ${say(context.groundFt)} ft and 1 500).`,
+    why: 'The entry was too low for what the maneuver may lose, or a loss was not stopped.',
+    tryNext: 'Enter at the card’s altitude, and break off at the floor whatever the maneuver is doing.',
+  });
+}
+
+function slowToSettle(
+  track: Track,
+  attempt: Attempt,
+  next: Proposal | undefined,
+  context: ScoringContext,
+): Finding | undefined {
+  const limitS = context.thresholds.general.settleS;
+  const settle = phaseNamed(attempt.phases, 'settle');
+  if (!settle || attempt.state !== 'complete') return undefined;
+  const untilS = attempt.endS + limitS;
+  const recorded = track.timeS[attempt.segment.to - 1] >= untilS;
+  if (!recorded || (next && next.startS < untilS)) return undefined;
+  if (settle.endS < track.timeS[firstRowAt(track.timeS, untilS - 1)]) return undefined;
+  return finding(`${attempt.maneuver}/slow-to-settle`, 'fault', settle, limitS, 's', {
+    what: `Not steady again ${say(limitS)} s after the end.`,
+    why: 'Attention went to the next thing before this one was over.',
+    tryNext: 'Wings level, altitude, speed, then trim: finish the maneuver before you talk about it.',
+  });
+}

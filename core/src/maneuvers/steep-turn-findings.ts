@@ -1,0 +1,383 @@
+/** What goes wrong in a steep turn. Each finding is one small function; the list at the end runs them all. */
+import { maneuveringSpeedKias } from '../airplane/limits.ts';
+import { loadFactor } from '../flight/turning.ts';
+import { localSlope } from '../recording/resample.ts';
+import { longestStretch, type Rows, rowOfMax, rowsBetween, valueAt } from '../recording/span.ts';
+import type { Track } from '../recording/track.ts';
+import { type FoundExcursion, findExcursions } from '../scoring/excursion.ts';
+import { phaseNamed } from '../scoring/phases.ts';
+import type { Finding } from '../scoring/schema.ts';
+import { shortestTurnDeg } from '../units/angles.ts';
+import { countReversals, finding, type Span, say } from './finding.ts';
+import { generalFindings } from './general-findings.ts';
+import type { Attempt, Proposal, ScoringContext } from './maneuver.ts';
+
+interface Case {
+  track: Track;
+  attempt: Attempt;
+  context: ScoringContext;
+  /** Rows from start to end. */
+  rows: Rows;
+  /** +1 to the right, −1 to the left. */
+  side: number;
+  limits: ScoringContext['thresholds']['steepTurn'];
+}
+
+type Check = (c: Case) => Finding | undefined;
+
+const ID = (name: string) => `steep-turn/${name}`;
+
+const rollInTooFast: Check = ({ track, attempt, limits }) => {
+  const rollIn = phaseNamed(attempt.phases, 'roll-in');
+  // A rate of roll needs several samples a second.
+  if (!rollIn || track.stepS > 0.52) return undefined;
+  const rows = rowsBetween(track.timeS, rollIn.startS, rollIn.endS, attempt.segment);
+  const rate = new Float64Array(track.timeS.length);
+  localSlope(track.timeS, track.bankDeg.values, rows.from, rows.to, 0.5, rate);
+  const fastest = rowOfMax(rows, (i) => Math.abs(rate[i]));
+  const size = fastest < 0 ? 0 : Math.abs(rate[fastest]);
+  if (size <= limits.rollInDegPerS) return undefined;
+  return finding(ID('roll-in-too-fast'), 'fault', rollIn, size, 'deg/s', {
+    what: `Rolled in at ${say(size)}° a second.`,
+    why: 'A quick roll reaches the bank before the pull can follow it.',
+    tryNext: 'Take four or five seconds to the bank; add the pull past 30°.',
+  });
+};
+
+const altLossRollIn: Check = ({ track, attempt, rows, limits }) => {
+  const altitude = track.altitudeFt.values;
+  const heading = track.headingDeg.values;
+  const startHeading = valueAt(track.timeS, heading, attempt.startS);
+  let to = rows.from;
+  while (to < rows.to && Math.abs(heading[to] - startHeading) <= 90) to++;
+  const first90: Rows = { from: rows.from, to };
+  const lowest = rowOfMax(first90, (i) => -altitude[i]);
+  if (lowest < 0) return undefined;
+  const loss = attempt.targets.altitudeFt - altitude[lowest];
+  if (loss <= limits.altLossRollInFt) return undefined;
+  let first = lowest;
+  while (first > rows.from && attempt.targets.altitudeFt - altitude[first - 1] > limits.altLossRollInFt / 2)
+    first--;
+  const span = { startS: track.timeS[first], endS: track.timeS[lowest] };
+  return finding(ID('alt-loss-roll-in'), 'fault', span, loss, 'ft', {
+    what: `${say(loss)} ft lost in the first quarter of the turn.`,
+    why: 'The lift tilted with the bank and the pull came late or too lightly.',
+    tryNext: 'Past 30° begin a firm pull, so that it is all there when the roll stops.',
+  });
+};
+
+const altGainRollout: Check = ({ track, attempt, limits }) => {
+  const rollOut = phaseNamed(attempt.phases, 'roll-out');
+  if (!rollOut || attempt.state !== 'complete') return undefined;
+  const altitude = track.altitudeFt.values;
+  const from = valueAt(track.timeS, altitude, rollOut.startS);
+  const after = rowsBetween(
+    track.timeS,
+    rollOut.startS,
+    attempt.endS + limits.altGainWithinS,
+    attempt.segment,
+  );
+  const highest = rowOfMax(after, (i) => altitude[i]);
+  if (highest < 0) return undefined;
+  const gain = altitude[highest] - from;
+  // Coming back up to the entry altitude is a correction, not a rise.
+  if (!(gain > limits.altGainRolloutFt) || altitude[highest] <= attempt.targets.altitudeFt) return undefined;
+  return finding(
+    ID('alt-gain-rollout'),
+    'fault',
+    { startS: rollOut.startS, endS: track.timeS[highest] },
+    gain,
+    'ft',
+    {
+      what: `Rose ${say(gain)} ft in rolling out.`,
+      why: 'The pull that the bank needed was still there when the wings came level.',
+      tryNext:
+        'Let the pull go at the rate at which the bank comes off; expect the nose to rise, more if trimmed.',
+    },
+  );
+};
+
+/** The band of the standard's bank row, and the longest stretch beyond it on each side. */
+function bankExcursions({ track, attempt, context }: Case): {
+  over?: FoundExcursion;
+  under?: FoundExcursion;
+} {
+  const row = context.standard.rows.find((r) => r.maneuver === attempt.maneuver && r.parameter === 'bank');
+  const established = phaseNamed(attempt.phases, 'established');
+  const bank = row && attempt.quantity(row);
+  if (!row || !established || !bank) return {};
+  const rows = rowsBetween(track.timeS, established.startS, established.endS, attempt.segment);
+  const deviation = Float64Array.from({ length: rows.to - rows.from }, (_, k) =>
+    bank.deviation(rows.from + k),
+  );
+  const longest = (list: FoundExcursion[]) =>
+    list.reduce<FoundExcursion | undefined>(
+      (best, next) => (!best || next.endS - next.startS > best.endS - best.startS ? next : best),
+      undefined,
+    );
+  const found = findExcursions(track.timeS.subarray(rows.from, rows.to), deviation, row, 1);
+  return {
+    over: longest(found.filter((excursion) => excursion.peak > 0)),
+    under: longest(found.filter((excursion) => excursion.peak < 0)),
+  };
+}
+
+const lastsBeyond = (excursion: FoundExcursion | undefined, seconds: number): excursion is FoundExcursion =>
+  excursion !== undefined && excursion.endS - excursion.startS > seconds;
+
+const overbank: Check = (c) => {
+  const { over } = bankExcursions(c);
+  if (!lastsBeyond(over, c.limits.bankBeyondS)) return undefined;
+  const bank = c.attempt.targets.bankDeg + over.peak;
+  return finding(ID('overbank'), 'fault', over, over.peak, 'deg', {
+    what: `Overbanked ${say(over.peak)}° past ${say(c.attempt.targets.bankDeg)}°, for ${say(over.endS - over.startS, 1)} s.`,
+    why: `No opposite aileron when the roll should have stopped; ${say(bank)}° asks for ${say(loadFactor(bank), 2)} g.`,
+    tryNext:
+      'Stop the roll with a touch of opposite aileron, then hold the picture; steep banks tend to steepen.',
+  });
+};
+
+const bankShallow: Check = (c) => {
+  const { under } = bankExcursions(c);
+  if (!lastsBeyond(under, c.limits.bankBeyondS)) return undefined;
+  return finding(ID('bank-shallow'), 'fault', under, -under.peak, 'deg', {
+    what: `Bank ${say(-under.peak)}° short of ${say(c.attempt.targets.bankDeg)}°, for ${say(under.endS - under.startS, 1)} s.`,
+    why: 'The bank was eased to save altitude, or let go while looking inside.',
+    tryNext: 'Fix where the horizon cuts the cowling at this bank, and bring it back there.',
+  });
+};
+
+const bankWander: Check = ({ track, attempt, limits }) => {
+  const established = phaseNamed(attempt.phases, 'established');
+  if (!established) return undefined;
+  const rows = rowsBetween(track.timeS, established.startS, established.endS, attempt.segment);
+  const bank = track.bankDeg.values;
+  const most = rowOfMax(rows, (i) => Math.abs(bank[i]));
+  const least = rowOfMax(rows, (i) => -Math.abs(bank[i]));
+  if (most < 0 || least < 0) return undefined;
+  const above = Math.abs(bank[most]) - attempt.targets.bankDeg;
+  const below = attempt.targets.bankDeg - Math.abs(bank[least]);
+  // To one side only it is an overbank or a shallow bank, and said there.
+  if (above + below <= limits.bankSpreadDeg || Math.min(above, below) < 0.3 * limits.bankSpreadDeg)
+    return undefined;
+  return finding(ID('bank-wander'), 'fault', established, above + below, 'deg', {
+    what: `Bank wandered over ${say(above + below)}°, from ${say(Math.abs(bank[least]))}° to ${say(Math.abs(bank[most]))}°.`,
+    why: 'The bank was chased on the instrument rather than held against the horizon.',
+    tryNext: 'Eyes out: one small correction, wait, look again.',
+  });
+};
+
+const speedDecay: Check = ({ track, attempt, rows, limits }) => {
+  const airspeed = track.airspeedKt.values;
+  const slowest = rowOfMax(rows, (i) => -airspeed[i]);
+  if (slowest < 0) return undefined;
+  const lost = attempt.targets.airspeedKt - airspeed[slowest];
+  if (!(lost > limits.speedDecayKt)) return undefined;
+  return finding(ID('speed-decay'), 'fault', spanTo(track, attempt, slowest), lost, 'kt', {
+    what: `${say(lost)} kt lost, down to ${say(airspeed[slowest])} kt.`,
+    why: 'The pull costs drag, and the power to pay for it was not added.',
+    tryNext: 'A little power as the bank passes 30°, then leave it.',
+  });
+};
+
+const speedAboveVa: Check = ({ track, rows, context }) => {
+  const { airplane, weightLb } = context;
+  if (!airplane || weightLb === undefined) return undefined;
+  const vaKias = maneuveringSpeedKias(airplane, weightLb);
+  const airspeed = track.airspeedKt.values;
+  const fastest = rowOfMax(rows, (i) => airspeed[i]);
+  if (fastest < 0 || airspeed[fastest] <= vaKias + 1) return undefined;
+  let first = fastest;
+  while (first > rows.from && airspeed[first - 1] > vaKias) first--;
+  const span = { startS: track.timeS[first], endS: track.timeS[fastest] };
+  return finding(ID('speed-above-va'), 'fault', span, airspeed[fastest] - vaKias, 'kt', {
+    what: `${say(airspeed[fastest])} kt, above the maneuvering speed of ${say(Math.floor(vaKias))} kt at ${say(weightLb)} lb.`,
+    why: 'The nose fell, or the entry was too fast for this weight.',
+    tryNext: 'Stop the maneuver above V_A: power back, wings level, ease out gently.',
+  });
+};
+
+/** The channel that tells power, with what counts as steady and as a reversal. */
+function powerOf({ track, attempt, limits }: Case) {
+  const rpm = track.other('rpm');
+  if (rpm) {
+    const level = valueAt(track.timeS, rpm.values, attempt.startS);
+    // A geared engine turns twice as fast: there the percentage is the larger, and counts.
+    const swing = Math.max(
+      limits.powerReversalRpm,
+      level > 3500 ? (level * limits.powerReversalPct) / 100 : 0,
+    );
+    return { values: rpm.values, swing, unit: 'rpm', digits: 0 };
+  }
+  const map = track.other('map_inhg');
+  if (map) return { values: map.values, swing: 1.2, unit: 'inHg', digits: 1 };
+  const percent = track.other('power_pct');
+  if (percent) return { values: percent.values, swing: limits.powerReversalPct, unit: '%', digits: 0 };
+  const throttle = track.other('throttle');
+  if (throttle) return { values: throttle.values, swing: limits.powerReversalPct / 100, unit: '', digits: 2 };
+  return undefined;
+}
+
+const powerUnchanged: Check = (c) => {
+  const { track, attempt, rows, limits } = c;
+  const power = powerOf(c);
+  if (!power) return undefined;
+  const airspeed = track.airspeedKt.values;
+  const slowest = rowOfMax(rows, (i) => -airspeed[i]);
+  if (slowest < 0) return undefined;
+  const lost = attempt.targets.airspeedKt - airspeed[slowest];
+  const most = rowOfMax(rows, (i) => power.values[i]);
+  const least = rowOfMax(rows, (i) => -power.values[i]);
+  if (most < 0 || !(lost > limits.powerUnchangedSpeedKt)) return undefined;
+  if (power.values[most] - power.values[least] > 0.5 * power.swing) return undefined;
+  return finding(ID('power-unchanged'), 'note', spanTo(track, attempt, slowest), lost, 'kt', {
+    what: `${say(lost)} kt lost with the power left at ${say(power.values[most], power.digits)} ${power.unit}`
+      .trim()
+      .concat('.'),
+    why: 'A 45° turn needs more power than level flight at the same speed.',
+    tryNext: 'Plan the addition: the card names it. Set it while rolling in.',
+  });
+};
+
+const powerChasing: Check = (c) => {
+  const { attempt, rows, limits } = c;
+  const power = powerOf(c);
+  if (!power) return undefined;
+  const reversals = countReversals(power.values, rows.from, rows.to, power.swing);
+  if (reversals < limits.powerReversals) return undefined;
+  return finding(ID('power-chasing'), 'fault', attempt, reversals, 'reversals', {
+    what: `Power went up and down ${say(reversals)} times.`,
+    why: 'Speed was chased with the throttle while the pitch moved it.',
+    tryNext: 'Set the power once; hold altitude, and the speed looks after itself.',
+  });
+};
+
+/** Ball out on the inside (slip) or the outside (skid): lateral force to the right is a ball to the left. */
+const ballOut =
+  (name: 'slip' | 'skid'): Check =>
+  ({ track, rows, side, context }) => {
+    const ball = track.other('lat_g');
+    if (!ball) return undefined;
+    const { ballG, ballS } = context.thresholds.general;
+    const inwards = (i: number) => -ball.values[i] * side * (name === 'slip' ? 1 : -1);
+    const stretch = longestStretch(track.timeS, rows, (i) => inwards(i) > ballG);
+    if (!stretch || stretch.endS - stretch.startS < ballS) return undefined;
+    const worst = rowOfMax(rowsBetween(track.timeS, stretch.startS, stretch.endS), inwards);
+    const size = inwards(worst);
+    return finding(ID(name), 'fault', stretch, size, 'g', {
+      what: `${name === 'slip' ? 'Slipping' : 'Skidding'}: ball out on the ${name === 'slip' ? 'inside' : 'outside'} for ${say(stretch.endS - stretch.startS)} s (${say(size, 2)} g).`,
+      why: name === 'slip' ? 'Too little rudder into the turn.' : 'Too much rudder into the turn.',
+      tryNext: 'Feel the seat: press the rudder on the side where the ball is.',
+    });
+  };
+
+const rollOut: Check = ({ track, attempt, side, limits }) => {
+  if (attempt.state !== 'complete' || attempt.fallsShort) return undefined;
+  const heading = valueAt(track.timeS, track.headingDeg.values, attempt.endS);
+  const past = side * shortestTurnDeg(attempt.targets.headingDeg, heading);
+  if (!(Math.abs(past) > limits.rolloutDeg)) return undefined;
+  const span = { startS: attempt.endS, endS: attempt.endS };
+  const lead = say(Math.floor(attempt.targets.bankDeg / 2));
+  return past > 0
+    ? finding(ID('rollout-late'), 'fault', span, past, 'deg', {
+        what: `Rolled out ${say(past)}° past the heading.`,
+        why: 'The roll-out began too late, or went too slowly.',
+        tryNext: `Begin ${lead}° before the heading, half the bank, at the rate you rolled in.`,
+      })
+    : finding(ID('rollout-early'), 'fault', span, -past, 'deg', {
+        what: `Wings level ${say(-past)}° before the heading.`,
+        why: 'The roll-out began too early, or was quicker than the roll-in.',
+        tryNext: `Wait for ${lead}° to go, half the bank, then roll out as you rolled in.`,
+      });
+};
+
+const incompleteTurn: Check = ({ attempt, limits }) => {
+  if (!attempt.fallsShort || attempt.turnedDeg === undefined) return undefined;
+  return finding(ID('incomplete-turn'), 'fault', attempt, attempt.turnedDeg, 'deg', {
+    what: `Only ${say(attempt.turnedDeg)}° turned; the maneuver is a full circle (${say(limits.completeTurnDeg)}° at the least).`,
+    why: 'It was broken off, or the reference was lost.',
+    tryNext: 'If it was for traffic or a limit, mark it discontinued: that was good airmanship.',
+  });
+};
+
+const stallWarning: Check = ({ track, rows, context }) => {
+  const warner = track.other('stall_warn');
+  if (!warner) return undefined;
+  const sounding = (i: number) => warner.values[i] > 0.5;
+  const stretch = longestStretch(track.timeS, rows, sounding);
+  if (!stretch) return undefined;
+  let totalS = 0;
+  for (let i = rows.from; i < rows.to; i++) if (sounding(i)) totalS += track.stepS;
+  const sustained = totalS >= context.thresholds.general.stallWarningS;
+  return finding(ID('stall-warning'), sustained ? 'critical' : 'note', stretch, totalS, 's', {
+    what: `The stall warning sounded for ${say(totalS, 1)} s.`,
+    why: 'The pull at this bank brought the wing near its critical angle; slow and steep make it worse.',
+    tryNext:
+      'Ease the pull at once, then shallow the bank. The stall comes at √n times its speed in level flight.',
+  });
+};
+
+const spiralDive: Check = ({ track, attempt, rows, limits }) => {
+  const speedUp = new Float64Array(track.timeS.length);
+  localSlope(track.timeS, track.airspeedKt.values, rows.from, rows.to, 1.5, speedUp);
+  const diving = (i: number) =>
+    Math.abs(track.bankDeg.values[i]) > limits.spiralBankDeg &&
+    track.verticalSpeedFpm[i] < -limits.spiralDescentFpm &&
+    speedUp[i] > 0;
+  const stretch = longestStretch(track.timeS, rows, diving);
+  if (!stretch || stretch.endS - stretch.startS < Math.min(1, 2 * track.stepS)) return undefined;
+  const worst = rowOfMax(
+    rowsBetween(track.timeS, stretch.startS, stretch.endS, attempt.segment),
+    (i) => -track.verticalSpeedFpm[i],
+  );
+  const size = -track.verticalSpeedFpm[worst];
+  return finding(ID('spiral-dive'), 'critical', stretch, size, 'ft/min', {
+    what: `A spiral dive: ${say(Math.abs(track.bankDeg.values[worst]))}° of bank, ${say(size)} ft/min down, speed rising.`,
+    why: 'Pulling against a steepening bank tightens the turn and does not stop the descent.',
+    tryNext: 'Power back, wings level first, then ease out of the dive.',
+  });
+};
+
+/** From the start of the attempt to a row. */
+const spanTo = (track: Track, attempt: Attempt, row: number): Span => ({
+  startS: attempt.startS,
+  endS: Math.max(attempt.startS, track.timeS[row]),
+});
+
+const CHECKS: readonly Check[] = [
+  rollInTooFast,
+  altLossRollIn,
+  overbank,
+  bankShallow,
+  bankWander,
+  speedDecay,
+  speedAboveVa,
+  powerUnchanged,
+  powerChasing,
+  ballOut('slip'),
+  ballOut('skid'),
+  stallWarning,
+  spiralDive,
+  rollOut,
+  altGainRollout,
+  incompleteTurn,
+];
+
+/** Every finding of an attempt, in the order in which things went wrong. */
+export function steepTurnFindings(
+  track: Track,
+  attempt: Attempt,
+  next: Proposal | undefined,
+  context: ScoringContext,
+): Finding[] {
+  const c: Case = {
+    track,
+    attempt,
+    context,
+    rows: rowsBetween(track.timeS, attempt.startS, attempt.endS, attempt.segment),
+    side: attempt.variant === 'left' ? -1 : 1,
+    limits: context.thresholds.steepTurn,
+  };
+  const found = CHECKS.map((check) => check(c)).filter((f) => f !== undefined);
+  return [...generalFindings(track, attempt, next, context), ...found].sort((a, b) => a.startS - b.startS);
+}

@@ -1,0 +1,250 @@
+/**
+ * Recording CSV, version 1 (docs/recording-format.md): text to columns in one pass, a few thousand rows at a
+ * time so that the parsed strings of a long flight never stand in memory together.
+ */
+import Papa from 'papaparse';
+import { InputError } from '../errors.ts';
+import { type ChannelName, channelInfo, isChannel } from './channels.ts';
+import { GrowingColumns } from './columns.ts';
+import { readHeaderLines } from './csv-header.ts';
+import { parseCell } from './csv-number.ts';
+import type { Recording } from './recording.ts';
+import { parseUtcMs } from './utc.ts';
+
+const CHUNK_CHARACTERS = 512 * 1024;
+
+/** What a column of the file is to the reader. */
+type ColumnRole =
+  | { kind: 'time' }
+  | { kind: 'utc' }
+  | { kind: 'channel'; name: ChannelName; min: number; max: number }
+  | { kind: 'ignored' };
+
+/** @throws InputError naming line and column when the text is not a recording. */
+export function readRecordingCsv(source: string, onProgress?: (fraction: number) => void): Recording {
+  const text = source.includes('\r') ? source.replace(/\r\n?/g, '\n') : source;
+  const lead = readHeaderLines(text);
+  const reader = new RowReader(lead.bodyLine);
+  reader.warnings.push(...lead.warnings);
+
+  const body = lead.bodyStart === 0 ? text : text.slice(lead.bodyStart);
+  const delimiter = delimiterOf(body);
+  if (body.trim() === '') {
+    throw new InputError(
+      'the file holds no data; a header row such as time_s,alt_ft,ias_kt,hdg_deg was expected',
+      {
+        line: lead.bodyLine,
+      },
+    );
+  }
+  // `chunkSize` also works on a string; the type only knows it for files.
+  const config: Papa.ParseConfig<string[]> & {
+    chunkSize: number;
+    chunk: (r: Papa.ParseResult<string[]>) => void;
+  } = {
+    delimiter,
+    newline: '\n',
+    chunkSize: CHUNK_CHARACTERS,
+    chunk: (result) => {
+      for (const row of result.data) reader.read(row);
+      const quote = result.errors.find((error) => error.type === 'Quotes');
+      if (quote) throw new InputError('a quoted cell is not closed properly', { line: reader.line - 1 });
+      onProgress?.(Math.min(1, result.meta.cursor / body.length));
+    },
+  };
+  Papa.parse(body, config);
+  const { header } = lead;
+  return { header, ...reader.finish() };
+}
+
+/** The delimiter that the header row uses: comma, semicolon or tab. */
+function delimiterOf(body: string): string {
+  const newline = body.indexOf('\n');
+  const firstLine = newline < 0 ? body : body.slice(0, newline);
+  const count = (character: string) => firstLine.split(character).length;
+  return [',', ';', '\t'].reduce((best, next) => (count(next) > count(best) ? next : best), ',');
+}
+
+/** Takes rows of cells in order: the header row first, then data. Keeps count of the file's lines. */
+class RowReader {
+  readonly warnings: string[] = [];
+  private roles: ColumnRole[] | undefined;
+  private names: string[] = [];
+  private columns = new GrowingColumns(0);
+  private hasTimeColumn = false;
+  private epochMs: number | undefined;
+  private lastTimeS = Number.NEGATIVE_INFINITY;
+  private headerLine = 0;
+
+  constructor(public line: number) {}
+
+  read(row: string[]): void {
+    const line = this.line;
+    this.line += 1 + newlinesIn(row);
+    if (row.length === 1 && row[0].trim() === '') return;
+    if (!this.roles) this.readHeader(row, line);
+    else this.readData(row, this.roles, line);
+  }
+
+  private readHeader(row: string[], line: number): void {
+    this.headerLine = line;
+    this.names = row.map((cell) => cell.trim().toLowerCase());
+    this.names.forEach((name, i) => {
+      const first = this.names.indexOf(name);
+      if (name !== '' && first !== i) {
+        throw new InputError(`column "${name}" stands twice (columns ${first + 1} and ${i + 1}); keep one`, {
+          line,
+          column: i + 1,
+        });
+      }
+    });
+    this.hasTimeColumn = this.names.includes('time_s');
+    if (!this.hasTimeColumn && !this.names.includes('utc')) {
+      throw new InputError('there is no time column; time_s (seconds) or utc (ISO 8601) was expected', {
+        line,
+      });
+    }
+    this.roles = this.names.map((name): ColumnRole => {
+      if (name === 'time_s') return { kind: 'time' };
+      if (name === 'utc') return { kind: 'utc' };
+      if (isChannel(name)) return { kind: 'channel', name, ...possibleValues(name) };
+      if (name !== '') this.warnings.push(`column "${name}" is not known and was ignored`);
+      return { kind: 'ignored' };
+    });
+    this.columns = new GrowingColumns(this.names.length);
+  }
+
+  private readData(row: string[], roles: ColumnRole[], line: number): void {
+    this.checkLength(row, roles.length, line);
+    const index = this.columns.beginRow();
+    let timeS = Number.NaN;
+    let timeColumn = 0;
+    for (let c = 0; c < roles.length; c++) {
+      const role = roles[c];
+      const cell = row[c];
+      if (role.kind === 'ignored') continue;
+      if (role.kind === 'utc') {
+        const fromUtc = this.readUtc(cell, c, line);
+        if (!this.hasTimeColumn) {
+          timeS = fromUtc;
+          timeColumn = c;
+        }
+        continue;
+      }
+      const value = parseCell(cell);
+      if (value === undefined) throw this.notANumber(cell, c, line);
+      if (role.kind === 'time') {
+        timeS = value;
+        timeColumn = c;
+      } else {
+        this.columns.set(c, index, value);
+        if (value < role.min || value > role.max) throw this.outOfRange(role, value, c, line);
+      }
+    }
+    this.acceptTime(timeS, timeColumn, index, line);
+  }
+
+  private acceptTime(timeS: number, column: number, index: number, line: number): void {
+    const place = { line, column: column + 1, columnName: this.names[column] };
+    if (Number.isNaN(timeS)) throw new InputError('the time is empty; every row needs one', place);
+    if (timeS <= this.lastTimeS) {
+      const problem = timeS === this.lastTimeS ? 'the same time stands twice' : 'the time goes back';
+      throw new InputError(
+        `${problem} (${timeS} s after ${this.lastTimeS} s); rows must be in time order, each later than the one before`,
+        place,
+      );
+    }
+    this.lastTimeS = timeS;
+    // The time column's own slot holds the times, whichever column they came from.
+    this.columns.set(this.timeSlot(), index, timeS);
+  }
+
+  private timeSlot(): number {
+    return this.names.indexOf(this.hasTimeColumn ? 'time_s' : 'utc');
+  }
+
+  private readUtc(cell: string, column: number, line: number): number {
+    if (cell.trim() === '') return Number.NaN;
+    const ms = parseUtcMs(cell.trim());
+    if (ms === undefined) {
+      throw new InputError(`"${cell}" is not an ISO 8601 time; write it as 2026-05-31T09:30:00.0Z`, {
+        line,
+        column: column + 1,
+        columnName: 'utc',
+      });
+    }
+    this.epochMs ??= ms;
+    return (ms - this.epochMs) / 1000;
+  }
+
+  private checkLength(row: string[], expected: number, line: number): void {
+    const extra = row.slice(expected);
+    if (row.length < expected || extra.some((cell) => cell.trim() !== '')) {
+      throw new InputError(
+        `the row has ${row.length} cells, the header has ${expected}; give every row as many (an empty cell is fine)`,
+        { line },
+      );
+    }
+  }
+
+  private notANumber(cell: string, column: number, line: number): InputError {
+    const comma = /^\s*[-+]?\d+,\d+\s*$/.test(cell) ? ' (the decimal sign is a point)' : '';
+    const shown = cell.length > 30 ? `${cell.slice(0, 30)}…` : cell;
+    return new InputError(
+      `"${shown}" is not a number; a decimal such as 4500.5 or an empty cell was expected${comma}`,
+      {
+        line,
+        column: column + 1,
+        columnName: this.names[column],
+      },
+    );
+  }
+
+  private outOfRange(
+    { name, min, max }: { name: ChannelName; min: number; max: number },
+    value: number,
+    column: number,
+    line: number,
+  ): InputError {
+    return new InputError(`${value} is not possible here; a value from ${min} to ${max} was expected`, {
+      line,
+      column: column + 1,
+      columnName: name,
+    });
+  }
+
+  finish(): Omit<Recording, 'header'> {
+    if (!this.roles || this.columns.rows === 0) {
+      throw new InputError('there is a header row but no data after it; rows of numbers were expected', {
+        line: this.headerLine || this.line,
+      });
+    }
+    const finished = this.columns.finish();
+    const channels: Recording['channels'] = {};
+    this.roles.forEach((role, c) => {
+      // A column without a single value is a channel that was not recorded.
+      if (role.kind === 'channel' && finished[c].some((value) => !Number.isNaN(value)))
+        channels[role.name] = finished[c];
+    });
+    const timeS = finished[this.timeSlot()];
+    // With both columns the clock time belongs to the first row, whatever its time_s says.
+    const epochMs =
+      this.epochMs === undefined ? undefined : this.epochMs - (this.hasTimeColumn ? timeS[0] * 1000 : 0);
+    return { timeS, channels, epochMs, warnings: this.warnings };
+  }
+}
+
+/** What a channel's values can be; headings are any angle within a turn either way. */
+function possibleValues(name: ChannelName): { min: number; max: number } {
+  const info = channelInfo(name);
+  if (info.circular) return { min: -360, max: 720 };
+  return { min: info.min ?? Number.NEGATIVE_INFINITY, max: info.max ?? Number.POSITIVE_INFINITY };
+}
+
+function newlinesIn(row: string[]): number {
+  let count = 0;
+  for (const cell of row) {
+    for (let at = cell.indexOf('\n'); at >= 0; at = cell.indexOf('\n', at + 1)) count++;
+  }
+  return count;
+}

@@ -1,0 +1,161 @@
+/** One row of a standard, counted in one attempt. */
+import type { Attempt, Quantity, ScoringContext } from '../maneuvers/maneuver.ts';
+import { provenanceOver } from '../recording/channel.ts';
+import { type ChannelName, channelInfo } from '../recording/channels.ts';
+import { type Rows, rowsBetween } from '../recording/span.ts';
+import type { Track } from '../recording/track.ts';
+import type { StandardRow } from '../standards/schema.ts';
+import { findExcursions, spanFigures, toleranceUsed } from './excursion.ts';
+import { judgeParameter } from './judge.ts';
+import { phaseNamed } from './phases.ts';
+import type { ParameterScore } from './schema.ts';
+
+/** The channel whose resolution counts for a parameter. */
+const CHANNEL_OF: Partial<Record<StandardRow['parameter'], ChannelName>> = {
+  altitude: 'alt_ft',
+  airspeed: 'ias_kt',
+  heading: 'hdg_deg',
+  'rollout-heading': 'hdg_deg',
+  bank: 'bank_deg',
+  coordination: 'lat_g',
+};
+
+export const resolutionOf = (parameter: StandardRow['parameter']): number => {
+  const channel = CHANNEL_OF[parameter];
+  return channel ? channelInfo(channel).resolution : 0;
+};
+
+/** @returns the row's verdicts and figures, or why it was not measured. */
+export function scoreParameter(
+  track: Track,
+  attempt: Attempt,
+  row: StandardRow,
+  context: ScoringContext,
+): ParameterScore {
+  const quantity = attempt.quantity(row);
+  const common = {
+    parameter: row.parameter,
+    unit: row.unit,
+    target: quantity ? quantity.target : null,
+    low: row.low,
+    high: row.high,
+    reference: row.reference,
+    required: row.required,
+    source: row.source,
+    fromMemory: row.fromMemory,
+  };
+  const missing = (reason: string): ParameterScore => ({ ...common, measured: 'not-measured', reason });
+  if (!quantity || Number.isNaN(quantity.target)) return missing('not recorded');
+  return row.phase === 'end'
+    ? scoreInstant(track, attempt, row, quantity, common, missing)
+    : scoreSpan(track, attempt, row, quantity, context, common, missing);
+}
+
+type Common = Omit<Extract<ParameterScore, { measured: 'not-measured' }>, 'measured' | 'reason'>;
+type Missing = (reason: string) => ParameterScore;
+
+function scoreSpan(
+  track: Track,
+  attempt: Attempt,
+  row: StandardRow,
+  quantity: Quantity,
+  context: ScoringContext,
+  common: Common,
+  missing: Missing,
+): ParameterScore {
+  const span = row.phase === 'whole' ? attempt : phaseNamed(attempt.phases, row.phase);
+  if (!span) return missing(`there is no phase "${row.phase}" in this attempt`);
+  const rows = rowsBetween(track.timeS, span.startS, span.endS, attempt.segment);
+  const provenance = provenanceOver(quantity.channel, rows.from, rows.to);
+  if (provenance.measured === 'not-measured') return missing('not recorded in this part');
+  if (tooUncertain(provenance.standardError, row)) return missing(uncertain(provenance.standardError, row));
+
+  const { timeS, deviation } = deviations(track, quantity, rows);
+  const excursions = findExcursions(timeS, deviation, row, resolutionOf(row.parameter));
+  return {
+    ...common,
+    ...provenance,
+    measured: provenance.measured,
+    startS: span.startS,
+    endS: span.endS,
+    ...spanFigures(timeS, deviation, row),
+    excursions: excursions.map(({ startS, endS, peak }) => ({ startS, endS, peak })),
+    ...judgeParameter(excursions, context.examiner),
+  };
+}
+
+/** A figure taken at one instant is within or outside, the same for both judges. */
+function scoreInstant(
+  track: Track,
+  attempt: Attempt,
+  row: StandardRow,
+  quantity: Quantity,
+  common: Common,
+  missing: Missing,
+): ParameterScore {
+  if (attempt.state !== 'complete') return missing(attempt.reason ?? 'the attempt was discontinued');
+  const { timeS } = track;
+  const rows = rowsBetween(timeS, attempt.endS - track.stepS, attempt.endS + track.stepS, attempt.segment);
+  const provenance = provenanceOver(quantity.channel, rows.from, rows.to);
+  if (provenance.measured === 'not-measured') return missing('not recorded at that moment');
+  if (tooUncertain(provenance.standardError, row)) return missing(uncertain(provenance.standardError, row));
+
+  const deviation = deviationAt(timeS, quantity, rows, attempt.endS);
+  const resolution = resolutionOf(row.parameter);
+  const outside = deviation > row.high + resolution || deviation < row.low - resolution;
+  const inside = deviation >= row.low && deviation <= row.high;
+  const at = { startS: attempt.endS, endS: attempt.endS };
+  const verdict = outside ? 'outside' : 'within';
+  return {
+    ...common,
+    ...provenance,
+    measured: provenance.measured,
+    ...at,
+    maxAbove: Math.max(0, deviation),
+    maxBelow: Math.min(0, deviation),
+    rms: Math.abs(deviation),
+    insidePct: inside ? 100 : 0,
+    toleranceUsed: Math.abs(toleranceUsed(deviation, row)),
+    excursions: outside ? [{ ...at, peak: deviation }] : [],
+    strict: verdict,
+    examiner: verdict,
+  };
+}
+
+/** The deviation at an instant, linear between the rows either side of it. */
+function deviationAt(timeS: Float64Array, quantity: Quantity, rows: Rows, atS: number): number {
+  let before = rows.from;
+  while (before + 1 < rows.to && timeS[before + 1] <= atS) before++;
+  const after = Math.min(before + 1, rows.to - 1);
+  const a = quantity.deviation(before);
+  if (after === before || timeS[before] >= atS) return a;
+  const b = quantity.deviation(after);
+  // A heading deviation that jumps by nearly a circle between two rows has no value in between.
+  if (Math.abs(b - a) > 180) return a;
+  return a + ((atS - timeS[before]) / (timeS[after] - timeS[before])) * (b - a);
+}
+
+/** The rows' times and deviations, without the few where nothing is known. */
+export function deviations(
+  track: Track,
+  quantity: Quantity,
+  { from, to }: Rows,
+): { timeS: Float64Array; deviation: Float64Array } {
+  const timeS = new Float64Array(to - from);
+  const deviation = new Float64Array(to - from);
+  let n = 0;
+  for (let i = from; i < to; i++) {
+    const value = quantity.deviation(i);
+    if (Number.isNaN(value)) continue;
+    timeS[n] = track.timeS[i];
+    deviation[n++] = value;
+  }
+  return { timeS: timeS.subarray(0, n), deviation: deviation.subarray(0, n) };
+}
+
+/** An error of more than half the band's half-width decides nothing. */
+const tooUncertain = (standardError: number, { low, high }: StandardRow): boolean =>
+  !(standardError <= (high - low) / 4);
+
+const uncertain = (standardError: number, { low, high, unit }: StandardRow): string =>
+  `too uncertain: a standard error of ${standardError.toFixed(1)} ${unit} against a band of ${high - low} ${unit}`;

@@ -1,0 +1,15 @@
+/** The standards that come with Keel Path. */
+import { type Standard, standardSchema } from './schema.ts';
+import easaPpl from './sets/easa-ppl.json' with { type: 'json' };
+import faaCommercial from './sets/faa-commercial.json' with { type: 'json' };
+import faaPrivate from './sets/faa-private.json' with { type: 'json' };
+import schoolPreSolo from './sets/school-pre-solo.json' with { type: 'json' };
+
+export const DEFAULT_STANDARD_ID = 'faa-private';
+
+export const standards: readonly Standard[] = [faaPrivate, faaCommercial, easaPpl, schoolPreSolo].map((set) =>
+  standardSchema.parse(set),
+);
+
+export const findStandard = (id: string): Standard | undefined =>
+  standards.find((standard) => standard.id === id);

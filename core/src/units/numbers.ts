@@ -1,0 +1,24 @@
+/** `value` rounded to `digits` decimals, without a negative zero. */
+export function roundTo(value: number, digits: number): number {
+  const scale = 10 ** digits;
+  return Math.round(value * scale) / scale + 0;
+}
+
+/** The middle of the values; NaN for none. Sorts a copy. */
+export function median(values: ArrayLike<number>): number {
+  const n = values.length;
+  if (n === 0) return Number.NaN;
+  const sorted = Float64Array.from(values).sort();
+  const middle = n >> 1;
+  return n % 2 === 1 ? sorted[middle] : (sorted[middle - 1] + sorted[middle]) / 2;
+}
+
+export function mean(values: ArrayLike<number>): number {
+  let sum = 0;
+  for (let i = 0; i < values.length; i++) sum += values[i];
+  return values.length === 0 ? Number.NaN : sum / values.length;
+}
+
+/** `value` kept inside [low, high]. */
+export const clamp = (value: number, low: number, high: number): number =>
+  Math.min(high, Math.max(low, value));

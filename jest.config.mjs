@@ -1,0 +1,26 @@
+const swc = [
+  '@swc/jest',
+  { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'commonjs' } },
+];
+
+/** Two projects: the core and the scripts need nothing, the server tests a PostgreSQL of their own. */
+const base = {
+  testEnvironment: 'node',
+  transform: { '\\.[cm]?[jt]s$': swc },
+  // These packages ship only ES modules.
+  transformIgnorePatterns: ['/node_modules/(?!(@noble|igc-parser|rate-limiter-flexible)/)'],
+};
+
+export default {
+  projects: [
+    { ...base, displayName: 'core', roots: ['<rootDir>/core/src'] },
+    { ...base, displayName: 'scripts', roots: ['<rootDir>/scripts'] },
+    {
+      ...base,
+      displayName: 'server',
+      roots: ['<rootDir>/server/test'],
+      globalSetup: '<rootDir>/server/test/support/global-setup.mjs',
+      globalTeardown: '<rootDir>/server/test/support/global-teardown.mjs',
+    },
+  ],
+};

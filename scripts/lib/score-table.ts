@@ -1,0 +1,48 @@
+/** The score as a table for a terminal. */
+import type { AttemptScore, ParameterScore, Score } from '@keel/core';
+
+const clock = (seconds: number) => {
+  const tenths = Math.round(seconds * 10);
+  return `${Math.floor(tenths / 600)}:${((tenths % 600) / 10).toFixed(1).padStart(4, '0')}`;
+};
+
+const signed = (value: number, unit: string) => {
+  const size = Math.abs(value).toFixed(unit === 'g' ? 2 : 0);
+  return `${Number(size) === 0 ? '' : value > 0 ? '+' : '−'}${size}`;
+};
+
+function parameterLine(p: ParameterScore): string {
+  const name = `    ${p.parameter.padEnd(16)}`;
+  const band = `${signed(p.low, p.unit)}/${signed(p.high, p.unit)} ${p.unit}`.padEnd(16);
+  if (p.measured === 'not-measured') return `${name}${band}not measured: ${p.reason}`;
+  const range = `${signed(p.maxBelow, p.unit)} to ${signed(p.maxAbove, p.unit)}`.padEnd(16);
+  const used = `${(p.toleranceUsed * 100).toFixed(0)} % used`.padEnd(12);
+  const notes = [p.measured === 'derived' ? `derived from ${p.from}` : '', p.required ? '' : 'shown only']
+    .filter(Boolean)
+    .join(', ');
+  return `${name}${band}${range}${used}${p.strict} / ${p.examiner}${notes ? `  (${notes})` : ''}`;
+}
+
+function attemptLines(attempt: AttemptScore, number: number): string[] {
+  const { startS, endS } = attempt;
+  return [
+    '',
+    `${number}. ${attempt.maneuver} ${attempt.variant}   ${clock(startS)} to ${clock(endS)} (${(endS - startS).toFixed(0)} s)`,
+    `    strict: ${attempt.strict}   examiner: ${attempt.examiner}${attempt.reason ? `   (${attempt.reason})` : ''}`,
+    ...(attempt.wentFirst ? [`    ${attempt.wentFirst}`] : []),
+    ...attempt.parameters.map(parameterLine),
+    ...attempt.findings.map((f) => `    ${f.severity.padEnd(9)}${f.id.padEnd(32)}${f.what}`),
+  ];
+}
+
+export function scoreTable(score: Score, file: string): string {
+  const { recording } = score;
+  return [
+    `${file}: ${clock(recording.durationS)} at ${recording.rateHz.toFixed(1)} Hz, standard ${score.standard}, airplane ${score.airplane ?? 'not given'}`,
+    ...recording.warnings.map((warning) => `  note: ${warning}`),
+    ...(score.attempts.length === 0 ? ['', 'No attempt was found.'] : []),
+    ...score.attempts.flatMap((attempt, i) => attemptLines(attempt, i + 1)),
+    '',
+    'Verdicts are strict / examiner. This is a training aid: the airplane’s handbook and your instructor come first.',
+  ].join('\n');
+}
