@@ -46,9 +46,12 @@ export function readRecordingCsv(source: string, onProgress?: (fraction: number)
     newline: '\n',
     chunkSize: CHUNK_CHARACTERS,
     chunk: (result) => {
-      for (const row of result.data) reader.read(row);
-      const quote = result.errors.find((error) => error.type === 'Quotes');
-      if (quote) throw new InputError('a quoted cell is not closed properly', { line: reader.line - 1 });
+      const badQuote = result.errors.find((error) => error.type === 'Quotes')?.row;
+      result.data.forEach((row, i) => {
+        if (i === badQuote)
+          throw new InputError('a quoted cell is not closed properly', { line: reader.line });
+        reader.read(row);
+      });
       onProgress?.(Math.min(1, result.meta.cursor / body.length));
     },
   };
