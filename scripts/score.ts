@@ -9,6 +9,7 @@ import {
   type BriefTargets,
   briefFileSchema,
   DEFAULT_STANDARD_ID,
+  decodeText,
   findAirplane,
   findStandard,
   fleet,
@@ -20,7 +21,6 @@ import {
 } from '@keel/core';
 import type { z } from 'zod';
 import { scoreTable } from './lib/score-table.ts';
-import { decodeText } from './lib/text.ts';
 
 const USAGE = `npm run -s score -- FILE [--format table|json] [--airplane ID|FILE.json] [--standard ID]
   [--judge strict|examiner] [--brief FILE.json] [--ground-ft FT] [--weight-lb N]`;

@@ -52,11 +52,18 @@ export interface DemonstrationOptions {
   date?: string;
   /** Level seconds before the first turn. */
   leadInS?: number;
+  /** Several pairs one after the other, each with its own fault, in place of `fault`. */
+  pairs?: { fault: DemonstrationFault; faultSize?: number; faultIn?: 'first' | 'second' | 'both' }[];
+  /** Climb from here before the first turn and come back down after the last, ft. */
+  fieldFt?: number;
+  note?: string;
 }
 
 const ROLL_RATE_DEG_PER_S = 10;
 const STEP_S = 0.02;
 const SETTLE_S = 25;
+const BETWEEN_PAIRS_S = 45;
+const CLIMB_FPM = 900;
 const EARTH_RADIUS_M = 6_371_000;
 
 /** A smooth hump from 0 to 1 and back between two times. */
@@ -130,20 +137,24 @@ export function drawSteepTurns(options: DemonstrationOptions): Recording {
     leadInS: 30,
     ...options,
   };
-  const faultSize = o.faultSize ?? DEMONSTRATION_FAULTS[o.fault].usualSize;
-  const plan = (which: 'first' | 'second', side: number): TurnPlan => ({
-    side,
-    fault: o.faultIn === which || o.faultIn === 'both' ? o.fault : 'none',
-    size: faultSize,
-  });
+  const pairs = o.pairs ?? [{ fault: o.fault, faultSize: o.faultSize, faultIn: o.faultIn }];
   const firstSide = o.first === 'left' ? -1 : 1;
-  const random = seededRandom(o.seed);
-  const flight = new DrawnFlight(o, random);
+  const flight = new DrawnFlight(o, seededRandom(o.seed));
+  if (o.fieldFt !== undefined) flight.climbTo(o.altitudeFt);
   flight.level(o.leadInS);
-  flight.turn(plan('first', firstSide));
-  if (o.pauseS > 0) flight.level(o.pauseS);
-  flight.turn(plan('second', -firstSide));
-  flight.level(SETTLE_S);
+  pairs.forEach(({ fault, faultSize, faultIn = 'first' }, i) => {
+    if (i > 0) flight.level(BETWEEN_PAIRS_S - SETTLE_S);
+    const plan = (which: 'first' | 'second', side: number): TurnPlan => ({
+      side,
+      fault: faultIn === which || faultIn === 'both' ? fault : 'none',
+      size: faultSize ?? DEMONSTRATION_FAULTS[fault].usualSize,
+    });
+    flight.turn(plan('first', firstSide));
+    if (o.pauseS > 0) flight.level(o.pauseS);
+    flight.turn(plan('second', -firstSide));
+    flight.level(SETTLE_S);
+  });
+  if (o.fieldFt !== undefined) flight.climbTo(o.fieldFt + 500);
   return flight.recording();
 }
 
@@ -161,6 +172,7 @@ class DrawnFlight {
   private rows: number[][] = [];
   private nextRowS = 0;
   private lastAltitudeFt: number;
+  private baseAltitudeFt: number;
   private readonly wander: { amplitude: number; periodS: number; phase: number }[];
   private readonly tasKt: number;
 
@@ -169,7 +181,8 @@ class DrawnFlight {
     private readonly random: Random,
   ) {
     this.headingDeg = o.headingDeg;
-    this.lastAltitudeFt = o.altitudeFt;
+    this.baseAltitudeFt = o.fieldFt ?? o.altitudeFt;
+    this.lastAltitudeFt = this.baseAltitudeFt;
     this.tasKt = tasFromCas(casFromIas(o.airplane, o.airspeedKias), densityRatio(o.altitudeFt));
     // Slow wandering of altitude (ft), airspeed (kt) and bank (deg), as a hand on the controls gives.
     this.wander = [9, 6, 1.1, 0.7, 0.8, 0.5].map((amplitude) => ({
@@ -182,6 +195,15 @@ class DrawnFlight {
   level(seconds: number): void {
     const untilS = this.timeS + seconds;
     while (this.timeS < untilS) this.step(0);
+  }
+
+  climbTo(altitudeFt: number): void {
+    const perStep = (Math.sign(altitudeFt - this.baseAltitudeFt) * CLIMB_FPM * STEP_S) / 60;
+    while (Math.abs(altitudeFt - this.baseAltitudeFt) > Math.abs(perStep)) {
+      this.baseAltitudeFt += perStep;
+      this.step(0);
+    }
+    this.baseAltitudeFt = altitudeFt;
   }
 
   turn(plan: TurnPlan): void {
@@ -301,7 +323,7 @@ class DrawnFlight {
         ...(date && { date }),
         ...(groundFt !== undefined && { groundFt }),
         ...(weightLb !== undefined && { weightLb }),
-        note: 'drawn demonstration, not flown',
+        note: this.o.note ?? 'drawn demonstration, not flown',
       },
       timeS: Float64Array.from(this.rows, (row) => roundTo(row[0], 3)),
       channels,

@@ -1,5 +1,5 @@
 /** Bytes to text, strictly: what is no UTF-8 text is refused rather than read as nonsense. */
-import { InputError } from '@keel/core';
+import { InputError } from '../errors.ts';
 
 /** @throws InputError for bytes that are not UTF-8 text. A byte-order mark is dropped. */
 export function decodeText(bytes: Uint8Array): string {

@@ -1,0 +1,99 @@
+/** What a keel chart draws: every judged parameter of an attempt in units of its own tolerance, on one time axis. */
+import { z } from 'zod';
+import type { Attempt } from '../maneuvers/maneuver.ts';
+import { rowsBetween } from '../recording/span.ts';
+import type { Track } from '../recording/track.ts';
+import { toleranceUsed } from '../scoring/excursion.ts';
+import type { AttemptScore } from '../scoring/schema.ts';
+import { parameterSchema } from '../standards/schema.ts';
+import { roundTo } from '../units/numbers.ts';
+
+export const keelLaneSchema = z.object({
+  parameter: parameterSchema,
+  unit: z.string(),
+  target: z.number(),
+  low: z.number(),
+  high: z.number(),
+  required: z.boolean(),
+  /** Signed deviation in the parameter's own unit; null where nothing was measured. */
+  deviation: z.array(z.number().nullable()),
+  /** The same in units of tolerance: 0 the centre of the band, ±1 its edges. */
+  used: z.array(z.number().nullable()),
+});
+export type KeelLane = z.infer<typeof keelLaneSchema>;
+
+export const keelTraceSchema = z.object({
+  timeS: z.array(z.number()),
+  lanes: z.array(keelLaneSchema),
+  /** Ground track, where positions were recorded. */
+  track: z
+    .object({ latDeg: z.array(z.number().nullable()), lonDeg: z.array(z.number().nullable()) })
+    .nullable(),
+});
+export type KeelTrace = z.infer<typeof keelTraceSchema>;
+
+/** Shown before the start and after the end, so that the entry and the settling can be seen. */
+const BEFORE_S = 4;
+const AFTER_S = 12;
+/** Parameters taken at one instant have no lane. */
+const LANES = ['bank', 'altitude', 'airspeed', 'heading', 'coordination'] as const;
+
+/** @returns at most `maxPoints` samples a lane, evenly spread over the attempt and a little around it. */
+export function keelTrace(track: Track, attempt: Attempt, score: AttemptScore, maxPoints = 600): KeelTrace {
+  const lastPhase = attempt.phases[attempt.phases.length - 1];
+  const untilS = Math.max(attempt.endS + 4, Math.min(lastPhase?.endS ?? 0, attempt.endS + AFTER_S));
+  const span = rowsBetween(track.timeS, attempt.startS - BEFORE_S, untilS, attempt.segment);
+  const stride = Math.max(1, Math.ceil((span.to - span.from) / maxPoints));
+  const rows: number[] = [];
+  for (let i = span.from; i < span.to; i += stride) rows.push(i);
+  const known = (value: number, digits: number) => (Number.isNaN(value) ? null : roundTo(value, digits));
+
+  const lanes = LANES.flatMap((name): KeelLane[] => {
+    const parameter = score.parameters.find((p) => p.parameter === name);
+    const quantity = attempt.quantityOf(name);
+    if (!parameter || parameter.measured === 'not-measured' || !quantity) return [];
+    const deviation = rows.map((i) => quantity.deviation(i));
+    return [
+      {
+        parameter: name,
+        unit: parameter.unit,
+        target: parameter.target ?? 0,
+        low: parameter.low,
+        high: parameter.high,
+        required: parameter.required,
+        deviation: deviation.map((value) => known(value, parameter.unit === 'g' ? 3 : 1)),
+        used: deviation.map((value) => known(toleranceUsed(value, parameter), 3)),
+      },
+    ];
+  });
+  const latDeg = track.recording.channels.lat_deg;
+  const lonDeg = track.recording.channels.lon_deg;
+  return {
+    timeS: rows.map((i) => roundTo(track.timeS[i], 2)),
+    lanes,
+    track:
+      latDeg && lonDeg
+        ? { latDeg: rows.map((i) => known(latDeg[i], 6)), lonDeg: rows.map((i) => known(lonDeg[i], 6)) }
+        : null,
+  };
+}
+
+/** The keel as a thumbnail: a few dozen points a lane, in units of tolerance. */
+export function smallKeel(trace: KeelTrace, points = 48): { parameter: string; used: (number | null)[] }[] {
+  const stride = Math.max(1, Math.floor(trace.timeS.length / points));
+  return trace.lanes
+    .filter((lane) => lane.required)
+    .map(({ parameter, used }) => ({ parameter, used: used.filter((_, i) => i % stride === 0) }));
+}
+
+/** The whole flight as an altitude silhouette: [time s, altitude ft] pairs, at most `maxPoints`. */
+export function altitudeProfile(track: Track, maxPoints = 300): [number, number][] {
+  const { timeS, altitudeFt } = track;
+  const stride = Math.max(1, Math.ceil(timeS.length / maxPoints));
+  const profile: [number, number][] = [];
+  for (let i = 0; i < timeS.length; i += stride) {
+    if (!Number.isNaN(altitudeFt.values[i]))
+      profile.push([roundTo(timeS[i], 1), roundTo(altitudeFt.values[i], 0)]);
+  }
+  return profile;
+}

@@ -1,0 +1,128 @@
+/** One skill over time: each attempt's tolerance used, what stands of it, and which way it is going. */
+import { z } from 'zod';
+import { helpSchema } from '../debrief/said.ts';
+import { attemptVerdictSchema } from '../scoring/schema.ts';
+import { mean, roundTo } from '../units/numbers.ts';
+
+export const pathAttemptSchema = z.object({
+  recordingId: z.string(),
+  attempt: z.number().int(),
+  lessonId: z.string().nullable(),
+  lessonTitle: z.string().nullable(),
+  flownAt: z.string(),
+  maneuver: z.string(),
+  variant: z.string(),
+  standard: z.string(),
+  flownIn: z.enum(['airplane', 'trainer', 'drawn']),
+  help: helpSchema,
+  flownBy: z.enum(['student', 'instructor']),
+  /** The verdict that stands, after any override. */
+  verdict: attemptVerdictSchema,
+  overridden: z.boolean(),
+  strict: attemptVerdictSchema,
+  examiner: attemptVerdictSchema,
+  grade: z.number().nullable(),
+  selfGrade: z.number().nullable(),
+  /** Tolerance used by each required parameter. */
+  toleranceUsed: z.record(z.string(), z.number()),
+  /** The worst of them, signed: above or below the centre of its band. */
+  worst: z.object({ parameter: z.string(), used: z.number() }).nullable(),
+  wentFirst: z.string().nullable(),
+  findings: z.array(z.object({ id: z.string(), what: z.string() })),
+});
+export type PathAttempt = z.infer<typeof pathAttemptSchema>;
+
+export const standingSchema = z.enum(['not flown', 'shown', 'guided', 'holding', 'ready']);
+export type Standing = z.infer<typeof standingSchema>;
+
+export const trendSchema = z.object({
+  parameter: z.string(),
+  /** Mean tolerance used over the latest attempts, and over those before them. */
+  latest: z.number(),
+  before: z.number().nullable(),
+  direction: z.enum(['better', 'steady', 'worse', 'too few']),
+});
+export type Trend = z.infer<typeof trendSchema>;
+
+export const skillSchema = z.object({
+  maneuver: z.string(),
+  standing: standingSchema,
+  why: z.string(),
+  trends: z.array(trendSchema),
+  attempts: z.array(pathAttemptSchema),
+});
+export type Skill = z.infer<typeof skillSchema>;
+
+/** Attempts a side that a trend compares. */
+const TREND_ATTEMPTS = 4;
+/** A smaller change of tolerance used is no trend. */
+const TREND_CHANGE = 0.15;
+
+/** Only unaided attempts by the student in the airplane count toward readiness. */
+export const counts = (attempt: PathAttempt): boolean =>
+  attempt.flownIn === 'airplane' && attempt.flownBy === 'student' && attempt.help === 'unaided';
+
+/** `attempts` in the order flown. */
+export function skillOf(maneuver: string, attempts: PathAttempt[]): Skill {
+  return { maneuver, ...standingOf(attempts), trends: trendsOf(attempts), attempts };
+}
+
+/** Ready: the last two days with counting attempts were satisfactory throughout. */
+function standingOf(attempts: readonly PathAttempt[]): { standing: Standing; why: string } {
+  if (attempts.length === 0) return { standing: 'not flown', why: 'nothing recorded yet' };
+  const flown = attempts.filter((attempt) => attempt.flownBy === 'student');
+  if (flown.length === 0) return { standing: 'shown', why: 'demonstrations only' };
+  const counting = flown.filter((attempt) => counts(attempt) && attempt.verdict !== 'not-scored');
+  if (counting.length === 0) return { standing: 'guided', why: 'no unaided attempt in the airplane yet' };
+  const days = new Map<string, boolean>();
+  for (const attempt of counting) {
+    const day = attempt.flownAt.slice(0, 10);
+    days.set(day, (days.get(day) ?? true) && attempt.verdict === 'satisfactory');
+  }
+  const good = [...days.values()];
+  const lastTwo = good.slice(-2);
+  if (lastTwo.length === 2 && lastTwo.every(Boolean)) {
+    return { standing: 'ready', why: 'satisfactory throughout on the last two days' };
+  }
+  if (good[good.length - 1]) return { standing: 'holding', why: 'one good day; one more makes it ready' };
+  const last = counting[counting.length - 1];
+  const worst = last.worst
+    ? `, ${last.worst.parameter} used ${Math.round(Math.abs(last.worst.used) * 100)} %`
+    : '';
+  return { standing: 'guided', why: `not yet to standard on the last day${worst}` };
+}
+
+/** Flown by the student, with or without help: a demonstration says nothing about the student's trend. */
+function trendsOf(attempts: readonly PathAttempt[]): Trend[] {
+  const flown = attempts.filter((attempt) => attempt.flownBy === 'student' && attempt.help !== 'taken-over');
+  const parameters = [...new Set(flown.flatMap((attempt) => Object.keys(attempt.toleranceUsed)))];
+  return parameters.map((parameter): Trend => {
+    const used = flown
+      .map((attempt) => attempt.toleranceUsed[parameter])
+      .filter((value) => value !== undefined);
+    const latest = mean(used.slice(-TREND_ATTEMPTS));
+    const earlier = used.slice(-2 * TREND_ATTEMPTS, -TREND_ATTEMPTS);
+    if (earlier.length < 2) {
+      return { parameter, latest: roundTo(latest, 2), before: null, direction: 'too few' };
+    }
+    const before = mean(earlier);
+    const change = latest - before;
+    const direction = Math.abs(change) < TREND_CHANGE ? 'steady' : change < 0 ? 'better' : 'worse';
+    return { parameter, latest: roundTo(latest, 2), before: roundTo(before, 2), direction };
+  });
+}
+
+/** The findings that recur in the latest attempts flown by the student, most frequent first, for the next brief. */
+export function recurringFindings(
+  attempts: readonly PathAttempt[],
+  lastAttempts = 6,
+): { id: string; count: number; of: number; what: string }[] {
+  const recent = attempts.filter((attempt) => attempt.flownBy === 'student').slice(-lastAttempts);
+  const seen = new Map<string, { count: number; what: string }>();
+  for (const { findings } of recent) {
+    for (const { id, what } of findings) seen.set(id, { count: (seen.get(id)?.count ?? 0) + 1, what });
+  }
+  return [...seen]
+    .map(([id, { count, what }]) => ({ id, count, of: recent.length, what }))
+    .sort((a, b) => b.count - a.count);
+}

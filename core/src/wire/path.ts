@@ -1,0 +1,13 @@
+/** A student's path, as it crosses the wire. */
+import { z } from 'zod';
+import { skillSchema } from '../path/progress.ts';
+
+export const pathSchema = z.object({
+  student: z.object({ id: z.uuid(), name: z.string() }),
+  lessons: z.number(),
+  judge: z.enum(['strict', 'examiner']),
+  skills: z.array(skillSchema),
+  /** What recurs in the latest attempts, for the next brief. */
+  recurring: z.array(z.object({ id: z.string(), count: z.number(), of: z.number(), what: z.string() })),
+});
+export type Path = z.infer<typeof pathSchema>;

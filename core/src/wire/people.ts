@@ -1,0 +1,29 @@
+/** People, as they cross the wire. */
+import { z } from 'zod';
+
+export const roleSchema = z.enum(['student', 'instructor', 'chief']);
+export type Role = z.infer<typeof roleSchema>;
+
+export const meSchema = z.object({
+  id: z.uuid(),
+  name: z.string(),
+  email: z.string(),
+  role: roleSchema,
+  school: z.string(),
+});
+export type Me = z.infer<typeof meSchema>;
+
+export const signInSchema = z.object({
+  email: z.string().min(1, 'write your email').max(200),
+  password: z.string().min(1, 'write your password').max(200),
+});
+
+export const studentSchema = z.object({ id: z.uuid(), name: z.string(), email: z.string() });
+export type Student = z.infer<typeof studentSchema>;
+
+export const personSchema = studentSchema.extend({
+  role: roleSchema,
+  /** Names of the instructors of a student, or the students of an instructor. */
+  with: z.array(z.string()),
+});
+export type Person = z.infer<typeof personSchema>;

@@ -1,0 +1,12 @@
+/** An error, as it crosses the wire (RFC 9457). */
+import { z } from 'zod';
+
+export const problemSchema = z.object({
+  type: z.string(),
+  title: z.string(),
+  status: z.number(),
+  detail: z.string(),
+  /** What was wrong, field by field. */
+  errors: z.array(z.object({ field: z.string(), message: z.string() })).optional(),
+});
+export type ProblemBody = z.infer<typeof problemSchema>;

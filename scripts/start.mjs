@@ -1,0 +1,116 @@
+/**
+ * `npm start`: installs what is missing, builds, starts a database of the project's own and the server.
+ * A plain Node script without dependencies: it runs on a fresh clone.
+ */
+import { spawn, spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, readdirSync, statSync } from 'node:fs';
+import { dirname, join, resolve } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { SetupError } from './lib/debian.mjs';
+import { portInUse, startPostgres } from './lib/postgres.mjs';
+
+const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..');
+const log = (line) => console.log(line);
+
+/** Runs a step to its end, quietly unless it fails. */
+export function step(title, command, args, options = {}) {
+  log(title);
+  const result = spawnSync(command, args, { cwd: ROOT, encoding: 'utf8', ...options });
+  if (result.status === 0) return;
+  const output = `${result.stdout ?? ''}${result.stderr ?? ''}`.trim().split('\n').slice(-15).join('\n');
+  throw new SetupError(`${title} failed:\n${output || result.error?.message}`);
+}
+
+/** The time of the newest file below some paths. */
+function newest(paths) {
+  let time = 0;
+  for (const path of paths) {
+    const full = join(ROOT, path);
+    if (!existsSync(full)) continue;
+    const stat = statSync(full);
+    if (!stat.isDirectory()) time = Math.max(time, stat.mtimeMs);
+    else for (const name of readdirSync(full)) time = Math.max(time, newest([join(path, name)]));
+  }
+  return time;
+}
+
+/** Installs packages when there are none, or the lock file is newer. */
+export function ensurePackages() {
+  const marker = 'node_modules/.package-lock.json';
+  if (existsSync(join(ROOT, marker)) && newest([marker]) >= newest(['package-lock.json']) - 2000) return;
+  step('installing packages', 'npm', ['ci', '--no-audit', '--no-fund']);
+}
+
+/** Builds interface and server when a source is newer than what was built. */
+export function ensureBuilt() {
+  const sources = ['core/src', 'core/package.json', 'package-lock.json'];
+  const stale = (output, own) => newest([output]) < newest([...sources, ...own]);
+  if (stale('web/dist/index.html', ['web/src', 'web/index.html', 'web/public', 'web/vite.config.ts'])) {
+    step('building the interface', 'npm', ['run', 'build', '-w', 'web']);
+  }
+  if (stale('server/dist/main.js', ['server/src', 'server/package.json'])) {
+    step('building the server', 'npm', ['run', 'build', '-w', 'server']);
+  }
+}
+
+function port(name, fallback) {
+  const value = Number(process.env[name] ?? fallback);
+  if (Number.isInteger(value) && value > 0 && value < 65_536) return value;
+  throw new SetupError(`${name}=${process.env[name]}: a port from 1 to 65535 was expected`);
+}
+
+async function main() {
+  const webPort = port('KEEL_PORT', 4600);
+  const pgPort = port('KEEL_PG_PORT', 5460);
+  const host = process.env.KEEL_HOST ?? '127.0.0.1';
+  if (await portInUse(webPort, host)) {
+    throw new SetupError(`port ${webPort} is taken: stop what uses it, or set KEEL_PORT to another`);
+  }
+  ensurePackages();
+  ensureBuilt();
+
+  let database;
+  let url = process.env.DATABASE_URL;
+  if (!url) {
+    const data = resolve(ROOT, process.env.KEEL_DATA ?? '.keel');
+    mkdirSync(data, { recursive: true });
+    log('starting the database');
+    database = await startPostgres({ folder: join(data, 'pg'), port: pgPort, log });
+    url = database.url;
+  }
+
+  const server = spawn(process.execPath, ['--enable-source-maps', 'server/dist/main.js'], {
+    cwd: ROOT,
+    env: { ...process.env, DATABASE_URL: url, KEEL_PORT: String(webPort), NODE_ENV: 'production' },
+    stdio: 'inherit',
+    // A group of its own: Ctrl-C reaches it through us, so that the database stops after it.
+    detached: true,
+  });
+  let stopping = false;
+  const stop = () => {
+    if (stopping) return;
+    stopping = true;
+    server.kill('SIGTERM');
+  };
+  process.on('SIGINT', stop);
+  process.on('SIGTERM', stop);
+  database?.child.once('exit', () => {
+    if (stopping) return;
+    console.error('the database stopped; stopping too');
+    process.exitCode = 1;
+    stop();
+  });
+  server.once('exit', async (code) => {
+    if (!stopping) process.exitCode = code ?? 1;
+    stopping = true;
+    await database?.stop();
+    process.exit();
+  });
+}
+
+if (process.argv[1] === fileURLToPath(import.meta.url)) {
+  main().catch((error) => {
+    console.error(error instanceof SetupError ? error.message : error);
+    process.exit(1);
+  });
+}

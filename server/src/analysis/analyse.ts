@@ -1,0 +1,128 @@
+/** From a file's bytes to everything that is stored of it. Runs in a worker thread, or in line in the tests. */
+import {
+  type Airplane,
+  altitudeProfile,
+  type BriefTargets,
+  checkScorable,
+  decodeText,
+  type Edit,
+  InputError,
+  type Judge,
+  type KeelTrace,
+  keelTrace,
+  type Recording,
+  readRecordingCsv,
+  type Score,
+  type Standard,
+  scoreWithTrack,
+  smallKeel,
+} from '@keel/core';
+import type { SmallKeel } from '../db/entities.ts';
+
+export interface AnalysisInput {
+  bytes: Uint8Array;
+  fileName: string;
+  sha256: string;
+  airplane: Airplane;
+  standard: Standard;
+  judge: Judge;
+  weightLb?: number;
+  groundFt?: number;
+  /** The lesson's weight and ground, for a file and an upload that name none. */
+  lesson?: { weightLb?: number; groundFt?: number };
+  briefs: BriefTargets[];
+  edits: Edit[];
+  clearsBeforeEach: boolean;
+}
+
+export interface Chunk {
+  rows: number;
+  channels: string[];
+  data: Uint8Array;
+}
+
+export interface ReadResult {
+  /** When the recording began, ISO 8601, where it says so. */
+  flownAt: string | null;
+  chunks: Chunk[];
+}
+
+export interface Analysis {
+  score: Score;
+  profile: [number, number][];
+  keels: SmallKeel[];
+  traces: KeelTrace[];
+}
+
+export type AnalysisEvent =
+  | { kind: 'progress'; fraction: number }
+  | { kind: 'read'; result: ReadResult }
+  | { kind: 'done'; analysis: Analysis }
+  | { kind: 'refused'; message: string };
+
+const CHUNK_ROWS = 6000;
+/** Reading is about this share of the whole. */
+const READING_SHARE = 0.7;
+
+/** Reads and scores, telling each step through `tell`. A file that cannot be read is told as refused. */
+export function analyse(input: AnalysisInput, tell: (event: AnalysisEvent) => void): void {
+  try {
+    const recording = readRecordingCsv(decodeText(input.bytes), (fraction) =>
+      tell({ kind: 'progress', fraction: READING_SHARE * fraction }),
+    );
+    // Told before scoring begins: whoever waits need only know that the file can be read.
+    checkScorable(recording);
+    tell({ kind: 'read', result: { flownAt: beginningOf(recording), chunks: chunksOf(recording) } });
+    const { header } = recording;
+    const scored = scoreWithTrack(recording, {
+      standard: input.standard,
+      judge: input.judge,
+      airplane: input.airplane,
+      weightLb: input.weightLb ?? header.weightLb ?? input.lesson?.weightLb,
+      groundFt: input.groundFt ?? header.groundFt ?? input.lesson?.groundFt,
+      briefs: input.briefs,
+      edits: input.edits,
+      clearsBeforeEach: input.clearsBeforeEach,
+      recordingSha256: input.sha256,
+      onProgress: (fraction) =>
+        tell({ kind: 'progress', fraction: READING_SHARE + (1 - READING_SHARE) * fraction }),
+    });
+    const { score, track, attempts } = scored;
+    const traces = attempts.map((attempt, i) => keelTrace(track, attempt, score.attempts[i]));
+    tell({
+      kind: 'done',
+      analysis: {
+        score,
+        profile: altitudeProfile(track),
+        keels: traces.map((trace) => smallKeel(trace)),
+        traces,
+      },
+    });
+  } catch (error) {
+    if (!(error instanceof InputError)) throw error;
+    tell({ kind: 'refused', message: error.describe(input.fileName) });
+  }
+}
+
+function beginningOf({ epochMs, timeS, header }: Recording): string | null {
+  if (epochMs !== undefined) return new Date(epochMs + timeS[0] * 1000).toISOString();
+  return header.date === undefined ? null : new Date(header.date).toISOString();
+}
+
+function chunksOf({ timeS, channels }: Recording): Chunk[] {
+  const columns: [string, Float64Array][] = [['time_s', timeS], ...Object.entries(channels)];
+  const chunks: Chunk[] = [];
+  for (let from = 0; from < timeS.length; from += CHUNK_ROWS) {
+    const to = Math.min(timeS.length, from + CHUNK_ROWS);
+    const data = new Float64Array((to - from) * columns.length);
+    columns.forEach(([, values], c) => {
+      data.set(values.subarray(from, to), c * (to - from));
+    });
+    chunks.push({
+      rows: to - from,
+      channels: columns.map(([name]) => name),
+      data: new Uint8Array(data.buffer),
+    });
+  }
+  return chunks;
+}

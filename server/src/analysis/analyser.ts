@@ -1,0 +1,37 @@
+/** Where files are analysed: in a pool of worker threads, so that no request waits on another's scoring. */
+import { MessageChannel } from 'node:worker_threads';
+import { Piscina } from 'piscina';
+import { type AnalysisEvent, type AnalysisInput, analyse } from './analyse.ts';
+
+export interface Analyser {
+  /** Resolves when everything has been told. */
+  run(input: AnalysisInput, tell: (event: AnalysisEvent) => void): Promise<void>;
+  close(): Promise<void>;
+}
+
+/** `file`: the built worker. One thread: a machine in a clubhouse has other things to do. */
+export function workerAnalyser(file: string): Analyser {
+  const pool = new Piscina({ filename: file, minThreads: 0, maxThreads: 1, idleTimeout: 30_000 });
+  return {
+    async run(input, tell) {
+      const { port1, port2 } = new MessageChannel();
+      const told = new Promise<void>((resolve) => port1.once('close', () => resolve()));
+      port1.on('message', (event: AnalysisEvent) => tell(event));
+      try {
+        await pool.run({ input, port: port2 }, { transferList: [port2] });
+        await told;
+      } finally {
+        port1.close();
+      }
+    },
+    close: () => pool.destroy(),
+  };
+}
+
+/** The same on this very thread, for the tests. */
+export const inlineAnalyser: Analyser = {
+  async run(input, tell) {
+    analyse(input, tell);
+  },
+  async close() {},
+};

@@ -1,0 +1,17 @@
+import { DataSource } from 'typeorm';
+import { entities } from './entities.ts';
+import { First1700000000001 } from './migrations/1700000000001-first.ts';
+
+/** Connects and brings the tables up to date; the tables change by migrations alone. */
+export async function openDatabase(url: string): Promise<DataSource> {
+  const database = new DataSource({
+    type: 'postgres',
+    url,
+    entities,
+    migrations: [First1700000000001],
+    migrationsRun: true,
+    synchronize: false,
+    extra: { max: 10 },
+  });
+  return database.initialize();
+}

@@ -1,0 +1,288 @@
+/** The tables, as TypeORM sees them; the migrations say how they are made and what they insist on. */
+import type { Airplane, KeelTrace, Role, SaidBody, Score, Standard, smallKeel, TargetCard } from '@keel/core';
+import { EntitySchema } from 'typeorm';
+
+export interface SchoolSettings {
+  judge: 'strict' | 'examiner';
+  clearsBeforeEach: boolean;
+  demonstrationFirst: boolean;
+}
+
+export interface School {
+  id: string;
+  name: string;
+  settings: SchoolSettings;
+}
+export const SchoolEntity = new EntitySchema<School>({
+  name: 'school',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    name: { type: 'text' },
+    settings: { type: 'jsonb' },
+  },
+});
+
+export interface Account {
+  id: string;
+  schoolId: string;
+  email: string;
+  name: string;
+  role: Role;
+  passwordHash: string;
+}
+export const AccountEntity = new EntitySchema<Account>({
+  name: 'account',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    schoolId: { type: 'uuid', name: 'school_id' },
+    email: { type: 'text' },
+    name: { type: 'text' },
+    role: { type: 'text' },
+    passwordHash: { type: 'text', name: 'password_hash', select: false },
+  },
+});
+
+export interface Teaching {
+  instructorId: string;
+  studentId: string;
+}
+export const TeachingEntity = new EntitySchema<Teaching>({
+  name: 'teaching',
+  columns: {
+    instructorId: { type: 'uuid', name: 'instructor_id', primary: true },
+    studentId: { type: 'uuid', name: 'student_id', primary: true },
+  },
+});
+
+export interface Session {
+  tokenHash: string;
+  accountId: string;
+  expiresAt: Date;
+}
+export const SessionEntity = new EntitySchema<Session>({
+  name: 'session',
+  columns: {
+    tokenHash: { type: 'text', name: 'token_hash', primary: true },
+    accountId: { type: 'uuid', name: 'account_id' },
+    expiresAt: { type: 'timestamptz', name: 'expires_at' },
+  },
+});
+
+export interface AirplaneRow {
+  rowId: string;
+  schoolId: string;
+  /** The airplane file's own id: what the API and recordings call it. */
+  id: string;
+  data: Airplane;
+}
+export const AirplaneEntity = new EntitySchema<AirplaneRow>({
+  name: 'airplane',
+  columns: {
+    rowId: { type: 'uuid', name: 'row_id', primary: true },
+    schoolId: { type: 'uuid', name: 'school_id' },
+    id: { type: 'text' },
+    data: { type: 'jsonb' },
+  },
+});
+
+export interface StandardVersion {
+  rowId: string;
+  schoolId: string;
+  id: string;
+  version: number;
+  data: Standard;
+}
+export const StandardEntity = new EntitySchema<StandardVersion>({
+  name: 'standard',
+  columns: {
+    rowId: { type: 'uuid', name: 'row_id', primary: true },
+    schoolId: { type: 'uuid', name: 'school_id' },
+    id: { type: 'text' },
+    version: { type: 'int' },
+    data: { type: 'jsonb' },
+  },
+});
+
+export interface Lesson {
+  id: string;
+  schoolId: string;
+  studentId: string;
+  instructorId: string;
+  airplaneRowId: string;
+  standardRowId: string;
+  title: string;
+  plannedAt: Date;
+  /** What was put in: weight, ground, air, heading, a chosen speed. */
+  conditions: Record<string, number | undefined>;
+  cards: TargetCard[];
+  /** Rises with every change, so that a second window notices. */
+  version: number;
+}
+export const LessonEntity = new EntitySchema<Lesson>({
+  name: 'lesson',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    schoolId: { type: 'uuid', name: 'school_id' },
+    studentId: { type: 'uuid', name: 'student_id' },
+    instructorId: { type: 'uuid', name: 'instructor_id' },
+    airplaneRowId: { type: 'uuid', name: 'airplane_row_id' },
+    standardRowId: { type: 'uuid', name: 'standard_row_id' },
+    title: { type: 'text' },
+    plannedAt: { type: 'timestamptz', name: 'planned_at' },
+    conditions: { type: 'jsonb' },
+    cards: { type: 'jsonb' },
+    version: { type: 'int' },
+  },
+});
+
+export type FlownIn = 'airplane' | 'trainer' | 'drawn';
+export type RecordingStatus = 'analysing' | 'analysed' | 'refused';
+
+export interface RecordingRow {
+  id: string;
+  schoolId: string;
+  studentId: string;
+  lessonId: string | null;
+  airplaneRowId: string;
+  standardRowId: string;
+  uploadedBy: string;
+  fileName: string;
+  sha256: string;
+  size: number;
+  weightLb: number | null;
+  groundFt: number | null;
+  flownIn: FlownIn;
+  status: RecordingStatus;
+  refusal: string | null;
+  flownAt: Date;
+}
+export const RecordingEntity = new EntitySchema<RecordingRow>({
+  name: 'recording',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    schoolId: { type: 'uuid', name: 'school_id' },
+    studentId: { type: 'uuid', name: 'student_id' },
+    lessonId: { type: 'uuid', name: 'lesson_id', nullable: true },
+    airplaneRowId: { type: 'uuid', name: 'airplane_row_id' },
+    standardRowId: { type: 'uuid', name: 'standard_row_id' },
+    uploadedBy: { type: 'uuid', name: 'uploaded_by' },
+    fileName: { type: 'text', name: 'file_name' },
+    sha256: { type: 'text' },
+    size: { type: 'int' },
+    weightLb: { type: 'double precision', name: 'weight_lb', nullable: true },
+    groundFt: { type: 'double precision', name: 'ground_ft', nullable: true },
+    flownIn: { type: 'text', name: 'flown_in' },
+    status: { type: 'text' },
+    refusal: { type: 'text', nullable: true },
+    flownAt: { type: 'timestamptz', name: 'flown_at' },
+  },
+});
+
+export interface RecordingFile {
+  recordingId: string;
+  bytes: Buffer;
+}
+export const RecordingFileEntity = new EntitySchema<RecordingFile>({
+  name: 'recording_file',
+  columns: {
+    recordingId: { type: 'uuid', name: 'recording_id', primary: true },
+    bytes: { type: 'bytea' },
+  },
+});
+
+/** A stretch of a recording's columns; a live feed appends them, and none is ever changed. */
+export interface RecordingChunk {
+  recordingId: string;
+  seq: number;
+  rows: number;
+  /** Column names in order, `time_s` first. */
+  channels: string[];
+  /** The columns one after the other, little-endian 64-bit floats; NaN where nothing was measured. */
+  data: Buffer;
+}
+export const RecordingChunkEntity = new EntitySchema<RecordingChunk>({
+  name: 'recording_chunk',
+  columns: {
+    recordingId: { type: 'uuid', name: 'recording_id', primary: true },
+    seq: { type: 'int', primary: true },
+    rows: { type: 'int' },
+    channels: { type: 'text', array: true },
+    data: { type: 'bytea' },
+  },
+});
+
+export type SmallKeel = ReturnType<typeof smallKeel>;
+
+export interface ScoreRow {
+  id: string;
+  recordingId: string;
+  core: string;
+  score: Score;
+  profile: [number, number][];
+  /** A thumbnail for each attempt. */
+  keels: SmallKeel[];
+  current: boolean;
+  createdAt: Date;
+}
+export const ScoreEntity = new EntitySchema<ScoreRow>({
+  name: 'score',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    recordingId: { type: 'uuid', name: 'recording_id' },
+    core: { type: 'text' },
+    score: { type: 'jsonb' },
+    profile: { type: 'jsonb' },
+    keels: { type: 'jsonb' },
+    current: { type: 'boolean' },
+    createdAt: { type: 'timestamptz', name: 'created_at', createDate: true },
+  },
+});
+
+export interface KeelRow {
+  scoreId: string;
+  attempt: number;
+  trace: KeelTrace;
+}
+export const KeelEntity = new EntitySchema<KeelRow>({
+  name: 'keel',
+  columns: {
+    scoreId: { type: 'uuid', name: 'score_id', primary: true },
+    attempt: { type: 'int', primary: true },
+    trace: { type: 'jsonb' },
+  },
+});
+
+/** What people said of an attempt; never changed, the last word of a kind counts. */
+export interface SaidRow {
+  id: string;
+  recordingId: string;
+  authorId: string;
+  body: SaidBody;
+  createdAt: Date;
+}
+export const SaidEntity = new EntitySchema<SaidRow>({
+  name: 'said',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    recordingId: { type: 'uuid', name: 'recording_id' },
+    authorId: { type: 'uuid', name: 'author_id' },
+    body: { type: 'jsonb' },
+    createdAt: { type: 'timestamptz', name: 'created_at', createDate: true },
+  },
+});
+
+export const entities = [
+  SchoolEntity,
+  AccountEntity,
+  TeachingEntity,
+  SessionEntity,
+  AirplaneEntity,
+  StandardEntity,
+  LessonEntity,
+  RecordingEntity,
+  RecordingFileEntity,
+  RecordingChunkEntity,
+  ScoreEntity,
+  KeelEntity,
+  SaidEntity,
+];

@@ -1,0 +1,208 @@
+/** Analysing a stored recording and keeping what came out. Verdicts don't drift: a new score is a new row. */
+import { randomUUID } from 'node:crypto';
+import type { Said } from '@keel/core';
+import { editsFrom } from '@keel/core';
+import type { DataSource } from 'typeorm';
+import type { Analysis, AnalysisInput, ReadResult } from '../analysis/analyse.ts';
+import type { Analyser } from '../analysis/analyser.ts';
+import {
+  AirplaneEntity,
+  KeelEntity,
+  LessonEntity,
+  RecordingChunkEntity,
+  RecordingEntity,
+  RecordingFileEntity,
+  type RecordingRow,
+  SaidEntity,
+  SchoolEntity,
+  ScoreEntity,
+  StandardEntity,
+} from '../db/entities.ts';
+import { Problem } from '../http/problem.ts';
+
+/** How far each running analysis is, 0 to 1; gone once it has ended. */
+const running = new Map<string, number>();
+
+export const progressOf = (recordingId: string): number => running.get(recordingId) ?? 0;
+
+/** Everything that was said of a recording, oldest first. */
+export async function saidOf(database: DataSource, recordingId: string): Promise<Said[]> {
+  const rows = await database
+    .getRepository(SaidEntity)
+    .createQueryBuilder('said')
+    .innerJoinAndMapOne('said.author', 'account', 'author', 'author.id = said.authorId')
+    .where('said.recordingId = :recordingId', { recordingId })
+    .orderBy('said.createdAt')
+    .getMany();
+  return rows.map((row) => ({
+    id: row.id,
+    authorId: row.authorId,
+    authorName: (row as unknown as { author: { name: string } }).author.name,
+    createdAt: row.createdAt.toISOString(),
+    body: row.body,
+  }));
+}
+
+/** What a recording is scored against, from the rows that it refers to. */
+async function inputFor(
+  database: DataSource,
+  recording: RecordingRow,
+  bytes: Uint8Array,
+): Promise<AnalysisInput> {
+  const { lessonId } = recording;
+  const [airplane, standard, school, lesson, said] = await Promise.all([
+    database.getRepository(AirplaneEntity).findOneByOrFail({ rowId: recording.airplaneRowId }),
+    database.getRepository(StandardEntity).findOneByOrFail({ rowId: recording.standardRowId }),
+    database.getRepository(SchoolEntity).findOneByOrFail({ id: recording.schoolId }),
+    lessonId ? database.getRepository(LessonEntity).findOneBy({ id: lessonId }) : null,
+    saidOf(database, recording.id),
+  ]);
+  return {
+    bytes,
+    fileName: recording.fileName,
+    sha256: recording.sha256,
+    airplane: airplane.data,
+    standard: standard.data,
+    judge: school.settings.judge,
+    clearsBeforeEach: school.settings.clearsBeforeEach,
+    weightLb: recording.weightLb ?? undefined,
+    groundFt: recording.groundFt ?? undefined,
+    lesson: { weightLb: lesson?.conditions.weightLb, groundFt: lesson?.conditions.groundFt },
+    briefs: lesson?.cards ?? [],
+    edits: editsFrom(said),
+  };
+}
+
+/**
+ * Reads a new file and stores it, then goes on scoring it. Resolves once the file is read and kept.
+ * @returns `done`, which resolves when the score is stored too.
+ * @throws Problem 422, with nothing stored, when the file cannot be read.
+ */
+export async function storeAndAnalyse(
+  database: DataSource,
+  analyser: Analyser,
+  recording: Omit<RecordingRow, 'flownAt' | 'status' | 'refusal'> & { flownAt: Date | null },
+  bytes: Buffer,
+): Promise<{ done: Promise<void> }> {
+  const row: RecordingRow = {
+    ...recording,
+    flownAt: recording.flownAt ?? new Date(),
+    status: 'analysing',
+    refusal: null,
+  };
+  const input = await inputFor(database, row, bytes);
+  let keep: (kept: Promise<void>) => void = () => {};
+  let refuse: (reason: unknown) => void = () => {};
+  const kept = new Promise<void>((resolve, reject) => {
+    keep = resolve;
+    refuse = reject;
+  });
+  let analysis: Analysis | undefined;
+  running.set(row.id, 0);
+  const analysed = analyser.run(input, (event) => {
+    if (event.kind === 'progress') running.set(row.id, event.fraction);
+    else if (event.kind === 'refused') refuse(new Problem(422, event.message));
+    else if (event.kind === 'done') analysis = event.analysis;
+    else keep(storeRead(database, row, recording.flownAt, bytes, event.result));
+  });
+  analysed.catch(refuse);
+  // The file is kept as soon as it is read; the score follows, and its failure must not lose the file.
+  try {
+    await kept;
+  } catch (error) {
+    running.delete(row.id);
+    throw error;
+  }
+  const done = analysed
+    .then(() => (analysis ? storeAnalysis(database, row.id, analysis) : undefined))
+    .catch((error) => markRefused(database, row.id, error))
+    .finally(() => running.delete(row.id));
+  return { done };
+}
+
+async function storeRead(
+  database: DataSource,
+  row: RecordingRow,
+  givenAt: Date | null,
+  bytes: Buffer,
+  { flownAt, chunks }: ReadResult,
+): Promise<void> {
+  await database.transaction(async (manager) => {
+    const when = flownAt ? new Date(flownAt) : (givenAt ?? row.flownAt);
+    await manager.insert(RecordingEntity, { ...row, flownAt: when });
+    await manager.insert(RecordingFileEntity, { recordingId: row.id, bytes });
+    for (const [seq, chunk] of chunks.entries()) {
+      const { rows, channels, data } = chunk;
+      await manager.insert(RecordingChunkEntity, {
+        recordingId: row.id,
+        seq,
+        rows,
+        channels,
+        data: Buffer.from(data),
+      });
+    }
+  });
+}
+
+async function storeAnalysis(database: DataSource, recordingId: string, analysis: Analysis): Promise<void> {
+  const { score, profile, keels, traces } = analysis;
+  await database.transaction(async (manager) => {
+    await manager.update(ScoreEntity, { recordingId, current: true }, { current: false });
+    const id = randomUUID();
+    await manager.insert(ScoreEntity, {
+      id,
+      recordingId,
+      core: score.core,
+      score,
+      profile,
+      keels,
+      current: true,
+    });
+    for (const [attempt, trace] of traces.entries())
+      await manager.insert(KeelEntity, { scoreId: id, attempt, trace });
+    await manager.update(RecordingEntity, { id: recordingId }, { status: 'analysed', refusal: null });
+  });
+}
+
+async function markRefused(database: DataSource, recordingId: string, error: unknown): Promise<void> {
+  console.error('analysis failed', error);
+  await database
+    .getRepository(RecordingEntity)
+    .update(
+      { id: recordingId },
+      { status: 'refused', refusal: 'The analysis stopped unexpectedly; score it again.' },
+    );
+}
+
+/** Works a stored recording out anew, with the edits in force now. Resolves when the new score is stored. */
+export async function analyseAgain(
+  database: DataSource,
+  analyser: Analyser,
+  recordingId: string,
+): Promise<void> {
+  const recording = await database.getRepository(RecordingEntity).findOneByOrFail({ id: recordingId });
+  const file = await database.getRepository(RecordingFileEntity).findOneByOrFail({ recordingId });
+  const input = await inputFor(database, recording, new Uint8Array(file.bytes));
+  let analysis: Analysis | undefined;
+  let refusal: string | undefined;
+  running.set(recordingId, 0);
+  try {
+    await analyser.run(input, (event) => {
+      if (event.kind === 'progress') running.set(recordingId, event.fraction);
+      if (event.kind === 'done') analysis = event.analysis;
+      if (event.kind === 'refused') refusal = event.message;
+    });
+  } finally {
+    running.delete(recordingId);
+  }
+  if (analysis) await storeAnalysis(database, recordingId, analysis);
+  else throw new Problem(422, refusal ?? 'The recording could not be scored again.');
+}
+
+/** Takes up what a stop of the server had interrupted. */
+export async function resumeAnalyses(database: DataSource, analyser: Analyser): Promise<void> {
+  const waiting = await database.getRepository(RecordingEntity).findBy({ status: 'analysing' });
+  for (const { id } of waiting) {
+    await analyseAgain(database, analyser, id).catch((error) => markRefused(database, id, error));
+  }
+}

@@ -1,0 +1,363 @@
+/** Recordings: in by upload or drawn as a demonstration, out as score, keels and the original bytes. */
+import { createHash, randomUUID } from 'node:crypto';
+import { createRoute, z } from '@hono/zod-openapi';
+import {
+  CORE_VERSION,
+  createdSchema,
+  demonstrationSchema,
+  drawSteepTurns,
+  keelTraceSchema,
+  matchInterval,
+  type RecordingView,
+  recordingSchema,
+  type Score,
+  writeRecordingCsv,
+} from '@keel/core';
+import { bodyLimit } from 'hono/body-limit';
+import type { DataSource } from 'typeorm';
+import { requireLesson } from '../brief/lessons.ts';
+import {
+  AccountEntity,
+  AirplaneEntity,
+  KeelEntity,
+  type Lesson,
+  LessonEntity,
+  RecordingEntity,
+  RecordingFileEntity,
+  type RecordingRow,
+  ScoreEntity,
+  StandardEntity,
+} from '../db/entities.ts';
+import { requireAirplane } from '../hangar/routes.ts';
+import { json, jsonBody, router, type Viewer } from '../http/env.ts';
+import { notFound, Problem } from '../http/problem.ts';
+import { requireInstructor, requireStudent, visible } from '../scope.ts';
+import { requireStandard } from '../standards/routes.ts';
+import { analyseAgain, progressOf, saidOf, storeAndAnalyse } from './analysis-store.ts';
+
+export const LARGEST_UPLOAD = 50 * 1024 * 1024;
+
+const optionalNumber = (low: number, high: number) =>
+  z
+    .string()
+    .optional()
+    .transform((text, context) => {
+      if (text === undefined || text.trim() === '') return undefined;
+      const value = Number(text);
+      if (Number.isFinite(value) && value >= low && value <= high) return value;
+      context.addIssue({ code: 'custom', message: `a number from ${low} to ${high} was expected` });
+      return z.NEVER;
+    });
+
+const uploadSchema = z.object({
+  file: z
+    .custom<File>((value) => value instanceof File, 'choose a file')
+    .openapi({ type: 'string', format: 'binary' }),
+  studentId: z.uuid(),
+  airplaneId: z.string(),
+  standardId: z.string(),
+  lessonId: z.uuid().optional(),
+  weightLb: optionalNumber(100, 20_000).openapi({ type: 'string' }),
+  groundFt: optionalNumber(-1500, 30_000).openapi({ type: 'string' }),
+});
+
+/** @throws Problem 404 when the viewer may not see such a recording. */
+export async function requireRecording(
+  database: DataSource,
+  viewer: Viewer,
+  id: string,
+): Promise<RecordingRow> {
+  const query = database
+    .getRepository(RecordingEntity)
+    .createQueryBuilder('recording')
+    .where('recording.id = :id', { id });
+  const recording = await visible(query, 'recording', viewer).getOne();
+  if (!recording) throw notFound('recording');
+  return recording;
+}
+
+async function describe(database: DataSource, recording: RecordingRow): Promise<RecordingView> {
+  const { id, lessonId } = recording;
+  const [student, airplane, standard, lesson, score, said] = await Promise.all([
+    database.getRepository(AccountEntity).findOneByOrFail({ id: recording.studentId }),
+    database.getRepository(AirplaneEntity).findOneByOrFail({ rowId: recording.airplaneRowId }),
+    database.getRepository(StandardEntity).findOneByOrFail({ rowId: recording.standardRowId }),
+    lessonId ? database.getRepository(LessonEntity).findOneBy({ id: lessonId }) : null,
+    database.getRepository(ScoreEntity).findOneBy({ recordingId: id, current: true }),
+    saidOf(database, id),
+  ]);
+  const { name, registration, speedUnit } = airplane.data;
+  return {
+    id,
+    status: recording.status,
+    progress: recording.status === 'analysed' ? 1 : progressOf(id),
+    refusal: recording.refusal,
+    fileName: recording.fileName,
+    sha256: recording.sha256,
+    size: recording.size,
+    flownAt: recording.flownAt.toISOString(),
+    flownIn: recording.flownIn,
+    lessonId,
+    lessonTitle: lesson?.title ?? null,
+    student: { id: student.id, name: student.name },
+    airplane: { id: airplane.id, name, registration, speedUnit },
+    standard: { id: standard.id, shortName: standard.data.shortName, version: standard.version },
+    score: score?.score ?? null,
+    scoredAt: score?.createdAt.toISOString() ?? null,
+    outdated: score !== null && score.core !== CORE_VERSION,
+    profile: score?.profile ?? [],
+    keels: score?.keels ?? [],
+    said,
+  };
+}
+
+interface NewRecording {
+  bytes: Buffer;
+  fileName: string;
+  studentId: string;
+  airplaneId: string;
+  standardId: string;
+  lesson: Lesson | null;
+  weightLb?: number;
+  groundFt?: number;
+  flownIn: RecordingRow['flownIn'];
+}
+
+/** Keeps a file and begins its analysis; the same file twice for a student is the recording that is there already. */
+async function create(
+  services: { database: DataSource; analyser: import('../analysis/analyser.ts').Analyser },
+  viewer: Viewer,
+  input: NewRecording,
+): Promise<{ id: string; duplicate: boolean }> {
+  const { database, analyser } = services;
+  await requireStudent(database, viewer, input.studentId);
+  const airplane = await requireAirplane(database, viewer, input.airplaneId);
+  const standard = await requireStandard(database, viewer, input.standardId);
+  const sha256 = createHash('sha256').update(input.bytes).digest('hex');
+  const known = await database
+    .getRepository(RecordingEntity)
+    .findOneBy({ studentId: input.studentId, sha256 });
+  if (known) return { id: known.id, duplicate: true };
+  const id = randomUUID();
+  await storeAndAnalyse(
+    database,
+    analyser,
+    {
+      id,
+      schoolId: viewer.schoolId,
+      studentId: input.studentId,
+      lessonId: input.lesson?.id ?? null,
+      airplaneRowId: airplane.rowId,
+      standardRowId: standard.rowId,
+      uploadedBy: viewer.id,
+      fileName: input.fileName.slice(-200),
+      sha256,
+      size: input.bytes.length,
+      weightLb: input.weightLb ?? null,
+      groundFt: input.groundFt ?? null,
+      flownIn: input.flownIn,
+      flownAt: input.lesson?.plannedAt ?? null,
+    },
+    input.bytes,
+  );
+  return { id, duplicate: false };
+}
+
+/** The lesson of that id, which must be this student's. */
+async function lessonOf(database: DataSource, viewer: Viewer, id: string | undefined, studentId: string) {
+  if (id === undefined) return null;
+  const lesson = await requireLesson(database, viewer, id);
+  if (lesson.studentId !== studentId) throw new Problem(422, 'lessonId: that lesson is another student’s.');
+  return lesson;
+}
+
+export function recordingRoutes() {
+  const routes = router();
+  const params = z.object({ id: z.uuid() });
+  const tooLarge = () => {
+    throw new Problem(
+      413,
+      'The file is larger than 50 MB. Split the recording, or leave out columns that are not needed.',
+    );
+  };
+
+  routes.use('/recordings', bodyLimit({ maxSize: LARGEST_UPLOAD + 64 * 1024, onError: tooLarge }));
+  routes.openapi(
+    createRoute({
+      method: 'post',
+      path: '/recordings',
+      summary: 'Upload a recording; it is read at once and scored in the background',
+      request: { body: { required: true, content: { 'multipart/form-data': { schema: uploadSchema } } } },
+      responses: {
+        200: json(createdSchema, 'The same file was there already'),
+        201: json(createdSchema, 'Read and kept'),
+      },
+    }),
+    async (c) => {
+      const [viewer, database, analyser] = [c.get('viewer'), c.get('database'), c.get('analyser')];
+      requireInstructor(viewer);
+      const form = c.req.valid('form');
+      if (form.file.size > LARGEST_UPLOAD) tooLarge();
+      const created = await create({ database, analyser }, viewer, {
+        ...form,
+        lesson: await lessonOf(database, viewer, form.lessonId, form.studentId),
+        bytes: Buffer.from(await form.file.arrayBuffer()),
+        fileName: form.file.name || 'recording.csv',
+        flownIn: 'airplane',
+      });
+      return created.duplicate ? c.json(created, 200) : c.json(created, 201);
+    },
+  );
+
+  routes.openapi(
+    createRoute({
+      method: 'post',
+      path: '/lessons/{id}/demonstration',
+      summary: 'Draw a steep-turn pair with a chosen fault as this lesson’s card has it, and score it',
+      request: {
+        params,
+        body: jsonBody(demonstrationSchema),
+      },
+      responses: { 200: json(createdSchema, 'Drawn before'), 201: json(createdSchema, 'Drawn and kept') },
+    }),
+    async (c) => {
+      const [viewer, database, analyser] = [c.get('viewer'), c.get('database'), c.get('analyser')];
+      requireInstructor(viewer);
+      const lesson = await requireLesson(database, viewer, c.req.valid('param').id);
+      const { fault, faultIn, seed } = c.req.valid('json');
+      const airplane = await database
+        .getRepository(AirplaneEntity)
+        .findOneByOrFail({ rowId: lesson.airplaneRowId });
+      const standard = await database
+        .getRepository(StandardEntity)
+        .findOneByOrFail({ rowId: lesson.standardRowId });
+      const [card] = lesson.cards;
+      if (!card || card.entry.airspeedKias === null)
+        throw new Problem(422, 'This lesson’s card has no safe speed to fly.');
+      const recording = drawSteepTurns({
+        altitudeFt: card.entry.altitudeFt,
+        airspeedKias: card.entry.airspeedKias,
+        headingDeg: card.entry.headingDeg,
+        bankDeg: card.bankDeg,
+        fault,
+        faultIn,
+        seed,
+        airplane: airplane.data,
+        weightLb: card.weightLb,
+        groundFt: lesson.conditions.groundFt,
+        date: lesson.plannedAt.toISOString().slice(0, 10),
+      });
+      const created = await create({ database, analyser }, viewer, {
+        bytes: Buffer.from(writeRecordingCsv(recording)),
+        fileName: `drawn-${fault.replace('/', '-')}-${seed}.csv`,
+        studentId: lesson.studentId,
+        airplaneId: airplane.id,
+        standardId: standard.id,
+        lesson,
+        flownIn: 'drawn',
+      });
+      return created.duplicate ? c.json(created, 200) : c.json(created, 201);
+    },
+  );
+
+  routes.openapi(
+    createRoute({
+      method: 'get',
+      path: '/recordings/{id}',
+      summary: 'A recording: its status, and its score when analysed',
+      request: { params },
+      responses: { 200: json(recordingSchema, 'The recording') },
+    }),
+    async (c) => {
+      const recording = await requireRecording(c.get('database'), c.get('viewer'), c.req.valid('param').id);
+      return c.json(await describe(c.get('database'), recording), 200);
+    },
+  );
+
+  routes.openapi(
+    createRoute({
+      method: 'get',
+      path: '/recordings/{id}/file',
+      summary: 'The original bytes, as they came',
+      request: { params },
+      responses: { 200: { description: 'The file', content: { 'text/csv': { schema: z.string() } } } },
+    }),
+    async (c) => {
+      const recording = await requireRecording(c.get('database'), c.get('viewer'), c.req.valid('param').id);
+      const files = c.get('database').getRepository(RecordingFileEntity);
+      const { bytes } = await files.findOneByOrFail({ recordingId: recording.id });
+      c.header('Content-Type', 'text/csv');
+      c.header(
+        'Content-Disposition',
+        `attachment; filename*=UTF-8''${encodeURIComponent(recording.fileName)}`,
+      );
+      return c.body(new Uint8Array(bytes));
+    },
+  );
+
+  routes.openapi(
+    createRoute({
+      method: 'get',
+      path: '/recordings/{id}/attempts/{attempt}/keel',
+      summary: 'What the keel chart of one attempt draws',
+      request: { params: params.extend({ attempt: z.coerce.number().int().min(0) }) },
+      responses: { 200: json(keelTraceSchema, 'Lanes in units of tolerance') },
+    }),
+    async (c) => {
+      const database = c.get('database');
+      const { id, attempt } = c.req.valid('param');
+      await requireRecording(database, c.get('viewer'), id);
+      const score = await database.getRepository(ScoreEntity).findOneBy({ recordingId: id, current: true });
+      const keel =
+        score && (await database.getRepository(KeelEntity).findOneBy({ scoreId: score.id, attempt }));
+      if (!keel) throw notFound('attempt');
+      return c.json(keel.trace, 200);
+    },
+  );
+
+  routes.openapi(
+    createRoute({
+      method: 'post',
+      path: '/recordings/{id}/rescore',
+      summary: 'Work it out anew with this core and the edits in force, and say what changed',
+      request: { params },
+      responses: {
+        200: json(z.object({ changes: z.array(z.string()) }), 'What changed against the score before'),
+      },
+    }),
+    async (c) => {
+      const [viewer, database] = [c.get('viewer'), c.get('database')];
+      requireInstructor(viewer);
+      const { id } = await requireRecording(database, viewer, c.req.valid('param').id);
+      const scores = database.getRepository(ScoreEntity);
+      const before = await scores.findOneBy({ recordingId: id, current: true });
+      await analyseAgain(database, c.get('analyser'), id);
+      const after = await scores.findOneByOrFail({ recordingId: id, current: true });
+      return c.json({ changes: before ? changesBetween(before.score, after.score) : [] }, 200);
+    },
+  );
+  return routes;
+}
+
+/** What is different in a newer score of the same recording, in words. */
+export function changesBetween(before: Score, after: Score): string[] {
+  const changes: string[] = [];
+  const matched = new Set<number>();
+  before.attempts.forEach((old, i) => {
+    const index = matchInterval(after.attempts, old);
+    const name = `Attempt ${i + 1} (${old.maneuver} ${old.variant})`;
+    if (index < 0) {
+      changes.push(`${name} is no longer found.`);
+      return;
+    }
+    matched.add(index);
+    const now = after.attempts[index];
+    for (const judge of ['strict', 'examiner'] as const) {
+      if (old[judge] !== now[judge]) changes.push(`${name}: ${judge} was ${old[judge]}, is ${now[judge]}.`);
+    }
+  });
+  after.attempts.forEach((attempt, i) => {
+    if (!matched.has(i)) changes.push(`Attempt ${i + 1} (${attempt.maneuver} ${attempt.variant}) is new.`);
+  });
+  return changes;
+}

@@ -1,0 +1,60 @@
+/** What people say of attempts: added, never changed. Edits work the score out anew. */
+
+import { createRoute, z } from '@hono/zod-openapi';
+import { INSTRUCTOR_ONLY, saidBodySchema, saidSchema } from '@keel/core';
+import { SaidEntity } from '../db/entities.ts';
+import { json, jsonBody, router } from '../http/env.ts';
+import { Problem } from '../http/problem.ts';
+import { requireInstructor } from '../scope.ts';
+import { analyseAgain, saidOf } from './analysis-store.ts';
+import { requireRecording } from './recordings.ts';
+
+export function saidRoutes() {
+  const routes = router();
+  const params = z.object({ id: z.uuid() });
+
+  routes.openapi(
+    createRoute({
+      method: 'get',
+      path: '/recordings/{id}/said',
+      summary: 'Everything said of a recording, oldest first',
+      request: { params },
+      responses: { 200: json(z.array(saidSchema), 'What was said') },
+    }),
+    async (c) => {
+      const { id } = await requireRecording(c.get('database'), c.get('viewer'), c.req.valid('param').id);
+      return c.json(await saidOf(c.get('database'), id), 200);
+    },
+  );
+
+  routes.openapi(
+    createRoute({
+      method: 'post',
+      path: '/recordings/{id}/said',
+      summary: 'Say something of an attempt; the id is the client’s own, so that sending twice is harmless',
+      request: { params, body: jsonBody(z.object({ id: z.uuid(), body: saidBodySchema })) },
+      responses: { 201: json(z.array(saidSchema), 'Everything said so far') },
+    }),
+    async (c) => {
+      const [viewer, database] = [c.get('viewer'), c.get('database')];
+      const recording = await requireRecording(database, viewer, c.req.valid('param').id);
+      const { id, body } = c.req.valid('json');
+      if (INSTRUCTOR_ONLY.includes(body.kind)) requireInstructor(viewer);
+      if (body.kind === 'self-grade' && viewer.id !== recording.studentId) {
+        throw new Problem(403, 'Only the student grades their own attempt.');
+      }
+      if (body.kind === 'edges' && body.newEndS - body.newStartS < 5) {
+        throw new Problem(422, 'newEndS: an attempt lasts five seconds at the least.');
+      }
+      const saids = database.getRepository(SaidEntity);
+      const before = await saids.findOneBy({ id });
+      if (before && before.recordingId !== recording.id) throw new Problem(409, 'This id is used elsewhere.');
+      if (!before) await saids.insert({ id, recordingId: recording.id, authorId: viewer.id, body });
+      if (!before && (body.kind === 'discard' || body.kind === 'edges')) {
+        await analyseAgain(database, c.get('analyser'), recording.id);
+      }
+      return c.json(await saidOf(database, recording.id), 201);
+    },
+  );
+  return routes;
+}

@@ -1,0 +1,281 @@
+/** The demo's lessons: a dozen flown, each with faults of its own, and two still to fly. */
+import type { DemonstrationFault, Help } from '@keel/core';
+
+export interface DemoAttempt {
+  help?: Help;
+  grade?: number;
+  selfGrade?: number;
+  comment?: string;
+  nextTime?: string;
+}
+
+export interface DemoLesson {
+  key: string;
+  student: string;
+  title: string;
+  /** Day and hour, UTC. */
+  at: string;
+  airplane: 'cairn-4' | 'gimmer-2' | 'sedge-2';
+  standard: string;
+  weightLb: number;
+  headingDeg: number;
+  oatC: number;
+  /** Pairs of steep turns flown; none for a lesson that is only planned. */
+  pairs: { fault: DemonstrationFault; faultSize?: number; faultIn?: 'first' | 'second' | 'both' }[];
+  /** What was said of each attempt, in the order flown. */
+  said: DemoAttempt[];
+}
+
+const overbank: DemonstrationFault = 'steep-turn/overbank';
+const shallow: DemonstrationFault = 'steep-turn/bank-shallow';
+const lossRollIn: DemonstrationFault = 'steep-turn/alt-loss-roll-in';
+const gainRollout: DemonstrationFault = 'steep-turn/alt-gain-rollout';
+const decay: DemonstrationFault = 'steep-turn/speed-decay';
+const late: DemonstrationFault = 'steep-turn/rollout-late';
+const early: DemonstrationFault = 'steep-turn/rollout-early';
+
+export const DEMO_LESSONS: readonly DemoLesson[] = [
+  {
+    key: 'nell-1',
+    student: 'nell',
+    title: 'Steep turns, first look',
+    at: '2026-09-22T09:30:00Z',
+    airplane: 'cairn-4',
+    standard: 'school-pre-solo',
+    weightLb: 2240,
+    headingDeg: 360,
+    oatC: 9,
+    pairs: [{ fault: 'none' }, { fault: overbank, faultSize: 13, faultIn: 'both' }],
+    said: [
+      { help: 'demonstration' },
+      { help: 'demonstration' },
+      { help: 'talked-through', grade: 1, selfGrade: 1 },
+      { help: 'talked-through', grade: 1, selfGrade: 2, nextTime: 'Stop the roll, then pull.' },
+    ],
+  },
+  {
+    key: 'nell-2',
+    student: 'nell',
+    title: 'Steep turns both ways',
+    at: '2026-09-29T09:30:00Z',
+    airplane: 'cairn-4',
+    standard: 'school-pre-solo',
+    weightLb: 2235,
+    headingDeg: 360,
+    oatC: 8,
+    pairs: [
+      { fault: overbank, faultSize: 12 },
+      { fault: lossRollIn, faultSize: 190, faultIn: 'second' },
+    ],
+    said: [
+      { help: 'prompted', grade: 2, selfGrade: 2 },
+      { help: 'prompted', grade: 2 },
+      { help: 'unaided', grade: 2 },
+      { help: 'unaided', grade: 2, selfGrade: 3, nextTime: 'Begin the pull at 30°, not at 45°.' },
+    ],
+  },
+  {
+    key: 'nell-3',
+    student: 'nell',
+    title: 'Steep turns and review',
+    at: '2026-10-13T08:45:00Z',
+    airplane: 'cairn-4',
+    standard: 'faa-private',
+    weightLb: 2240,
+    headingDeg: 90,
+    oatC: 7,
+    pairs: [
+      { fault: overbank, faultSize: 10, faultIn: 'second' },
+      { fault: gainRollout, faultSize: 120, faultIn: 'both' },
+    ],
+    said: [
+      { help: 'unaided', grade: 3 },
+      { help: 'unaided', grade: 2, selfGrade: 2, comment: 'Saw it herself at 50° and still pulled first.' },
+      { help: 'unaided', grade: 3 },
+      { help: 'unaided', grade: 3, nextTime: 'Let the pull go as the wings come level.' },
+    ],
+  },
+  {
+    key: 'nell-4',
+    student: 'nell',
+    title: 'Steep turns to the private standard',
+    at: '2026-10-27T10:00:00Z',
+    airplane: 'cairn-4',
+    standard: 'faa-private',
+    weightLb: 2230,
+    headingDeg: 360,
+    oatC: 5,
+    pairs: [
+      { fault: late, faultSize: 16 },
+      { fault: gainRollout, faultSize: 75 },
+    ],
+    said: [
+      { help: 'unaided', grade: 3, selfGrade: 3 },
+      { help: 'unaided', grade: 3 },
+      { help: 'unaided', grade: 3 },
+      { help: 'unaided', grade: 4, nextTime: 'Half the bank before the peak, out loud.' },
+    ],
+  },
+  {
+    key: 'nell-5',
+    student: 'nell',
+    title: 'Steep turns, checking the reversal',
+    at: '2026-11-14T09:30:00Z',
+    airplane: 'cairn-4',
+    standard: 'faa-private',
+    weightLb: 2240,
+    headingDeg: 360,
+    oatC: 4,
+    pairs: [{ fault: 'none' }, { fault: overbank, faultSize: 9 }],
+    said: [{ help: 'demonstration' }, { help: 'demonstration' }, { help: 'unaided' }, { help: 'unaided' }],
+  },
+  {
+    key: 'joss-1',
+    student: 'joss',
+    title: 'Steep turns, first look',
+    at: '2026-10-06T13:00:00Z',
+    airplane: 'gimmer-2',
+    standard: 'school-pre-solo',
+    weightLb: 1790,
+    headingDeg: 270,
+    oatC: 10,
+    pairs: [{ fault: shallow, faultSize: 13, faultIn: 'both' }],
+    said: [
+      { help: 'talked-through', grade: 1 },
+      { help: 'talked-through', grade: 2 },
+    ],
+  },
+  {
+    key: 'joss-2',
+    student: 'joss',
+    title: 'Steep turns, holding the bank',
+    at: '2026-10-20T13:00:00Z',
+    airplane: 'gimmer-2',
+    standard: 'faa-private',
+    weightLb: 1780,
+    headingDeg: 180,
+    oatC: 8,
+    pairs: [
+      { fault: shallow, faultSize: 9, faultIn: 'first' },
+      { fault: decay, faultSize: 15, faultIn: 'second' },
+    ],
+    said: [
+      { help: 'unaided', grade: 2 },
+      { help: 'unaided', grade: 3 },
+      { help: 'unaided', grade: 3 },
+      { help: 'unaided', grade: 2 },
+    ],
+  },
+  {
+    key: 'joss-3',
+    student: 'joss',
+    title: 'Steep turns, power and speed',
+    at: '2026-11-10T13:30:00Z',
+    airplane: 'gimmer-2',
+    standard: 'faa-private',
+    weightLb: 1785,
+    headingDeg: 180,
+    oatC: 6,
+    pairs: [{ fault: decay, faultSize: 13 }],
+    said: [],
+  },
+  {
+    key: 'amara-1',
+    student: 'amara',
+    title: 'Steep turns in the light one',
+    at: '2026-10-30T11:15:00Z',
+    airplane: 'sedge-2',
+    standard: 'easa-ppl',
+    weightLb: 1240,
+    headingDeg: 90,
+    oatC: 6,
+    pairs: [{ fault: early, faultSize: 17, faultIn: 'both' }],
+    said: [
+      { help: 'unaided', grade: 3, selfGrade: 2 },
+      { help: 'unaided', grade: 2, selfGrade: 2 },
+    ],
+  },
+  {
+    key: 'tomas-1',
+    student: 'tomas',
+    title: 'Steep turns to the commercial standard',
+    at: '2026-11-03T15:00:00Z',
+    airplane: 'cairn-4',
+    standard: 'faa-commercial',
+    weightLb: 2310,
+    headingDeg: 360,
+    oatC: 6,
+    pairs: [{ fault: 'none' }, { fault: lossRollIn, faultSize: 140 }],
+    said: [
+      { help: 'unaided', grade: 4 },
+      { help: 'unaided', grade: 4 },
+      { help: 'unaided', grade: 3 },
+      { help: 'unaided', grade: 4 },
+    ],
+  },
+  {
+    key: 'wren-1',
+    student: 'wren',
+    title: 'Steep turns, first look',
+    at: '2026-11-05T10:30:00Z',
+    airplane: 'sedge-2',
+    standard: 'school-pre-solo',
+    weightLb: 1255,
+    headingDeg: 360,
+    oatC: 5,
+    pairs: [{ fault: 'none' }, { fault: lossRollIn, faultSize: 210, faultIn: 'both' }],
+    said: [
+      { help: 'demonstration' },
+      { help: 'demonstration' },
+      { help: 'talked-through', grade: 1 },
+      { help: 'prompted', grade: 2 },
+    ],
+  },
+  {
+    key: 'edda-1',
+    student: 'edda',
+    title: 'Steep turns after a break',
+    at: '2026-11-12T14:15:00Z',
+    airplane: 'gimmer-2',
+    standard: 'faa-private',
+    weightLb: 1800,
+    headingDeg: 270,
+    oatC: 5,
+    pairs: [
+      { fault: late, faultSize: 20 },
+      { fault: overbank, faultSize: 11, faultIn: 'second' },
+    ],
+    said: [
+      { help: 'unaided', grade: 2 },
+      { help: 'unaided', grade: 3 },
+      { help: 'prompted', grade: 3 },
+      { help: 'unaided', grade: 2 },
+    ],
+  },
+  {
+    key: 'nell-6',
+    student: 'nell',
+    title: 'Steep turns, one more day',
+    at: '2026-11-26T09:30:00Z',
+    airplane: 'cairn-4',
+    standard: 'faa-private',
+    weightLb: 2240,
+    headingDeg: 360,
+    oatC: 4,
+    pairs: [],
+    said: [],
+  },
+  {
+    key: 'wren-2',
+    student: 'wren',
+    title: 'Steep turns, the roll-in',
+    at: '2026-11-27T10:30:00Z',
+    airplane: 'sedge-2',
+    standard: 'school-pre-solo',
+    weightLb: 1250,
+    headingDeg: 360,
+    oatC: 4,
+    pairs: [],
+    said: [],
+  },
+];

@@ -1,0 +1,214 @@
+/** Loads the demo data into an empty database. */
+import { createHash } from 'node:crypto';
+import {
+  drawSteepTurns,
+  findAirplane,
+  findStandard,
+  fleet,
+  type SaidBody,
+  standards,
+  steepTurnCard,
+  writeRecordingCsv,
+} from '@keel/core';
+import { hash } from '@node-rs/argon2';
+import type { DataSource } from 'typeorm';
+import type { Analyser } from '../analysis/analyser.ts';
+import {
+  AccountEntity,
+  AirplaneEntity,
+  LessonEntity,
+  SaidEntity,
+  SchoolEntity,
+  ScoreEntity,
+  StandardEntity,
+  TeachingEntity,
+} from '../db/entities.ts';
+import { storeAndAnalyse } from '../debrief/analysis-store.ts';
+import { DEMO_LESSONS, type DemoAttempt, type DemoLesson } from './lessons.ts';
+import { DEMO_PEOPLE, DEMO_SCHOOL, demoId } from './people.ts';
+
+const FIELD_FT = 1180;
+/** The highest ground of the training area. */
+const GROUND_FT = 1900;
+
+export const isEmpty = async (database: DataSource): Promise<boolean> =>
+  (await database.getRepository(SchoolEntity).count()) === 0;
+
+export const hasDemo = (database: DataSource): Promise<boolean> =>
+  database.getRepository(SchoolEntity).existsBy({ id: DEMO_SCHOOL.id });
+
+export async function loadDemo(
+  database: DataSource,
+  analyser: Analyser,
+  lessons: readonly DemoLesson[] = DEMO_LESSONS,
+): Promise<void> {
+  await loadSchool(database);
+  for (const [i, lesson] of lessons.entries()) await loadLesson(database, analyser, lesson, i + 1);
+}
+
+async function loadSchool(database: DataSource): Promise<void> {
+  const schoolId = DEMO_SCHOOL.id;
+  await database.getRepository(SchoolEntity).insert({
+    ...DEMO_SCHOOL,
+    settings: { judge: 'examiner', clearsBeforeEach: false, demonstrationFirst: false },
+  });
+  for (const person of DEMO_PEOPLE) {
+    await database.getRepository(AccountEntity).insert({
+      id: demoId(person.key),
+      schoolId,
+      email: person.email,
+      name: person.name,
+      role: person.role,
+      passwordHash: await hash(person.password),
+    });
+  }
+  for (const { key, taughtBy } of DEMO_PEOPLE) {
+    if (!taughtBy) continue;
+    await database
+      .getRepository(TeachingEntity)
+      .insert({ instructorId: demoId(taughtBy), studentId: demoId(key) });
+  }
+  for (const data of fleet) {
+    await database
+      .getRepository(AirplaneEntity)
+      .insert({ rowId: demoId(`airplane ${data.id}`), schoolId, id: data.id, data: data as object });
+  }
+  for (const data of standards) {
+    await database
+      .getRepository(StandardEntity)
+      .insert({ rowId: demoId(`standard ${data.id}`), schoolId, id: data.id, version: 1, data });
+  }
+}
+
+async function loadLesson(
+  database: DataSource,
+  analyser: Analyser,
+  lesson: DemoLesson,
+  seed: number,
+): Promise<void> {
+  const airplane = findAirplane(lesson.airplane)!;
+  const standard = findStandard(lesson.standard)!;
+  const conditions = {
+    weightLb: lesson.weightLb,
+    groundFt: GROUND_FT,
+    headingDeg: lesson.headingDeg,
+    oatC: lesson.oatC,
+    qnhHpa: 1012,
+  };
+  const cards = (['left', 'right'] as const).map((variant) =>
+    steepTurnCard({ airplane, standard, variant, ...conditions }),
+  );
+  const instructor = DEMO_PEOPLE.find(({ key }) => key === lesson.student)!.taughtBy!;
+  const row = {
+    id: demoId(`lesson ${lesson.key}`),
+    schoolId: DEMO_SCHOOL.id,
+    studentId: demoId(lesson.student),
+    instructorId: demoId(instructor),
+    airplaneRowId: demoId(`airplane ${airplane.id}`),
+    standardRowId: demoId(`standard ${standard.id}`),
+    title: lesson.title,
+    plannedAt: new Date(lesson.at),
+    conditions,
+    cards,
+    version: 1,
+  };
+  await database.getRepository(LessonEntity).insert(row);
+  if (lesson.pairs.length === 0) return;
+
+  const [card] = cards;
+  const recording = drawSteepTurns({
+    altitudeFt: card.entry.altitudeFt,
+    airspeedKias: card.entry.airspeedKias!,
+    headingDeg: card.entry.headingDeg,
+    bankDeg: card.bankDeg,
+    pairs: lesson.pairs,
+    seed,
+    rateHz: 5,
+    airplane,
+    weightLb: lesson.weightLb,
+    groundFt: GROUND_FT,
+    fieldFt: FIELD_FT,
+    date: lesson.at.slice(0, 10),
+    wind: { fromDeg: (200 + 37 * seed) % 360, speedKt: 6 + ((5 * seed) % 14) },
+    note: 'invented sample data',
+  });
+  const bytes = Buffer.from(writeRecordingCsv(recording));
+  const id = demoId(`recording ${lesson.key}`);
+  const { done } = await storeAndAnalyse(
+    database,
+    analyser,
+    {
+      id,
+      schoolId: row.schoolId,
+      studentId: row.studentId,
+      lessonId: row.id,
+      airplaneRowId: row.airplaneRowId,
+      standardRowId: row.standardRowId,
+      uploadedBy: row.instructorId,
+      fileName: `${lesson.at.slice(0, 10)}-${lesson.key}.csv`,
+      sha256: createHash('sha256').update(bytes).digest('hex'),
+      size: bytes.length,
+      weightLb: null,
+      groundFt: null,
+      flownIn: 'airplane',
+      flownAt: row.plannedAt,
+    },
+    bytes,
+  );
+  await done;
+  await loadSaid(database, id, row, lesson);
+}
+
+async function loadSaid(
+  database: DataSource,
+  recordingId: string,
+  { studentId, instructorId }: { studentId: string; instructorId: string },
+  lesson: DemoLesson,
+): Promise<void> {
+  const { score } = await database.getRepository(ScoreEntity).findOneByOrFail({ recordingId, current: true });
+  const flown = new Date(lesson.at).getTime();
+  let nth = 0;
+  const say = (authorId: string, body: SaidBody) => {
+    nth++;
+    return database.getRepository(SaidEntity).insert({
+      id: demoId(`said ${lesson.key} ${nth}`),
+      recordingId,
+      authorId,
+      body,
+      createdAt: new Date(flown + 3_600_000 + 20_000 * nth),
+    });
+  };
+  for (const [i, said] of lesson.said.entries()) {
+    const attempt = score.attempts[i];
+    if (!attempt) throw new Error(`demo lesson ${lesson.key} has no attempt ${i + 1}`);
+    const { startS, endS, maneuver } = attempt;
+    for (const { author, body } of bodies(said)) {
+      await say(author === 'student' ? studentId : instructorId, {
+        ...body,
+        startS,
+        endS,
+        maneuver,
+      } as SaidBody);
+    }
+  }
+}
+
+/** What one attempt's line in the demo stands for. */
+function bodies(said: DemoAttempt): { author: 'student' | 'instructor'; body: object }[] {
+  const list: { author: 'student' | 'instructor'; body: object }[] = [];
+  const instructor = (body: object) => list.push({ author: 'instructor', body });
+  if (said.selfGrade) {
+    list.push({
+      author: 'student',
+      body: { kind: 'self-grade', grade: said.selfGrade, beforeVerdict: true },
+    });
+  }
+  if (said.help) {
+    const flownBy = said.help === 'demonstration' ? 'instructor' : 'student';
+    instructor({ kind: 'help', help: said.help, flownBy });
+  }
+  if (said.grade) instructor({ kind: 'grade', grade: said.grade });
+  if (said.comment) instructor({ kind: 'comment', text: said.comment });
+  if (said.nextTime) instructor({ kind: 'next-time', text: said.nextTime });
+  return list;
+}

@@ -1,0 +1,45 @@
+/** The invented club: nobody in it is real. Same people, same ids, every time. */
+import { createHash } from 'node:crypto';
+import type { Role } from '@keel/core';
+
+/** A stable id for a name of the demo data, in the shape of a version-5 UUID. */
+export function demoId(name: string): string {
+  const hex = createHash('sha1').update(`keel-path demo ${name}`).digest('hex');
+  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-5${hex.slice(13, 16)}-8${hex.slice(17, 20)}-${hex.slice(20, 32)}`;
+}
+
+export const DEMO_SCHOOL = { id: demoId('school'), name: 'Skelmere Flying Club' };
+
+export interface DemoPerson {
+  key: string;
+  name: string;
+  role: Role;
+  email: string;
+  password: string;
+  /** The instructor of a student. */
+  taughtBy?: string;
+}
+
+const person = (key: string, name: string, role: Role, taughtBy?: string): DemoPerson => ({
+  key,
+  name,
+  role,
+  email: `${key}@skelmere.example`,
+  password: `${role}-at-skelmere`,
+  taughtBy,
+});
+
+export const DEMO_PEOPLE: readonly DemoPerson[] = [
+  person('maren', 'Maren Thackwray', 'chief'),
+  person('idris', 'Idris Vellacott', 'instructor'),
+  person('petra', 'Petra Lindqvale', 'instructor'),
+  person('nell', 'Nell Ashgrove', 'student', 'idris'),
+  person('joss', 'Joss Pennifold', 'student', 'idris'),
+  person('amara', 'Amara Oduwole-Finch', 'student', 'idris'),
+  person('tomas', 'Tomas Birkhollow', 'student', 'petra'),
+  person('wren', 'Wren Castellane', 'student', 'petra'),
+  person('edda', 'Edda Marrowby', 'student', 'petra'),
+];
+
+/** One of each role, for the list that the start prints. */
+export const DEMO_SIGN_INS = ['idris', 'nell', 'maren'].map((key) => DEMO_PEOPLE.find((p) => p.key === key)!);

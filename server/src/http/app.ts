@@ -1,0 +1,100 @@
+/** The whole application: the API under /api, the built interface under everything else. */
+import { existsSync } from 'node:fs';
+import { serveStatic } from '@hono/node-server/serve-static';
+import { createRoute, OpenAPIHono, z } from '@hono/zod-openapi';
+import { HTTPException } from 'hono/http-exception';
+import { lessonRoutes } from '../brief/lessons.ts';
+import { recordingRoutes } from '../debrief/recordings.ts';
+import { saidRoutes } from '../debrief/said-routes.ts';
+import { hangarRoutes } from '../hangar/routes.ts';
+import { pathRoutes } from '../path/routes.ts';
+import { peopleRoutes } from '../people/routes.ts';
+import { standardRoutes } from '../standards/routes.ts';
+import { type Env, json, router, type Services } from './env.ts';
+import { Problem, respond } from './problem.ts';
+import { headers, sameSiteOnly } from './security.ts';
+import { sessionRoutes } from './session-routes.ts';
+import { signedIn } from './sessions.ts';
+
+/** Paths below /api that need no session. */
+const OPEN = new Set(['/api/health', '/api/session', '/api/openapi.json']);
+
+/** @param webFolder the built interface; none in the server's tests. */
+export function makeApp(services: Services, webFolder?: string): OpenAPIHono<Env> {
+  const app = new OpenAPIHono<Env>();
+  app.use(headers);
+  app.use(async (c, next) => {
+    c.set('database', services.database);
+    c.set('analyser', services.analyser);
+    await next();
+  });
+  app.use('/api/*', sameSiteOnly);
+  app.use('/api/*', async (c, next) => {
+    c.header('Cache-Control', 'no-store');
+    if (OPEN.has(c.req.path)) return next();
+    return signedIn(c, next);
+  });
+
+  app.route('/api', healthRoutes());
+  app.route('/api', sessionRoutes());
+  for (const part of [
+    peopleRoutes,
+    hangarRoutes,
+    standardRoutes,
+    lessonRoutes,
+    recordingRoutes,
+    saidRoutes,
+    pathRoutes,
+  ]) {
+    app.route('/api', part());
+  }
+  app.doc31('/api/openapi.json', {
+    openapi: '3.1.0',
+    info: {
+      title: 'Keel Path',
+      version: '1',
+      description: 'Errors are application/problem+json (RFC 9457).',
+    },
+  });
+  app.all('/api/*', () => {
+    throw new Problem(404, 'There is no such address.');
+  });
+  if (webFolder && existsSync(webFolder)) {
+    app.use('/*', serveStatic({ root: webFolder }));
+    // Every other address is a view of the interface.
+    app.get('/*', serveStatic({ root: webFolder, path: 'index.html' }));
+  }
+  app.onError((error, c) => {
+    if (error instanceof Problem) return respond(c, error);
+    if (error instanceof HTTPException)
+      return respond(c, new Problem(error.status, error.message || 'Bad request.'));
+    console.error(error);
+    return respond(
+      c,
+      new Problem(500, 'Nothing was lost; try again. If it stays, look at the server’s output.'),
+    );
+  });
+  app.notFound((c) => respond(c, new Problem(404, 'There is no such address.')));
+  return app;
+}
+
+function healthRoutes() {
+  const routes = router();
+  routes.openapi(
+    createRoute({
+      method: 'get',
+      path: '/health',
+      summary: 'Whether the server and its database answer',
+      responses: { 200: json(z.object({ status: z.string(), database: z.string() }), 'All is well') },
+    }),
+    async (c) => {
+      try {
+        await c.get('database').query('SELECT 1');
+      } catch {
+        throw new Problem(503, 'The database does not answer.');
+      }
+      return c.json({ status: 'ok', database: 'ok' }, 200);
+    },
+  );
+  return routes;
+}

@@ -1,0 +1,47 @@
+/** What every route can reach. */
+import { OpenAPIHono } from '@hono/zod-openapi';
+import type { Role } from '@keel/core';
+import type { DataSource } from 'typeorm';
+import type { Analyser } from '../analysis/analyser.ts';
+import { Problem, respond } from './problem.ts';
+
+/** The one who is signed in. */
+export interface Viewer {
+  id: string;
+  schoolId: string;
+  role: Role;
+  name: string;
+  email: string;
+}
+
+export interface Services {
+  database: DataSource;
+  analyser: Analyser;
+}
+
+export interface Env {
+  Variables: { viewer: Viewer } & Services;
+}
+
+/** A router whose refused input answers with a problem that names each field. */
+export const router = (): OpenAPIHono<Env> =>
+  new OpenAPIHono<Env>({
+    defaultHook: (result, c) => {
+      if (result.success) return undefined;
+      const errors = result.error.issues.map((issue) => ({
+        field: issue.path.join('.') || 'body',
+        message: issue.message,
+      }));
+      const [first] = errors;
+      return respond(c, new Problem(422, `${first.field}: ${first.message}`, errors));
+    },
+  });
+
+/** A JSON answer for a route's description. */
+export const json = <T>(schema: T, description: string) => ({
+  description,
+  content: { 'application/json': { schema } },
+});
+
+/** A JSON body for a route's description. */
+export const jsonBody = <T>(schema: T) => ({ required: true, content: { 'application/json': { schema } } });

@@ -1,0 +1,109 @@
+/** The path: what stands between a student and solo, skill by skill. */
+
+import { createRoute, z } from '@hono/zod-openapi';
+import {
+  type PathAttempt,
+  pathSchema,
+  readSaid,
+  recurringFindings,
+  skillOf,
+  sortSaid,
+  standingVerdict,
+} from '@keel/core';
+import type { DataSource } from 'typeorm';
+import { LessonEntity, RecordingEntity, SchoolEntity, ScoreEntity } from '../db/entities.ts';
+import { saidOf } from '../debrief/analysis-store.ts';
+import { json, router } from '../http/env.ts';
+import { requireStudent } from '../scope.ts';
+
+/** Maneuvers in the order in which the path lists them. */
+const SKILLS = ['steep-turn'];
+
+/** A student's attempts in the order flown, with what was said of them. */
+async function attemptsOf(database: DataSource, studentId: string): Promise<PathAttempt[]> {
+  const recordings = await database
+    .getRepository(RecordingEntity)
+    .find({ where: { studentId, status: 'analysed' }, order: { flownAt: 'ASC' } });
+  const lessons = await database.getRepository(LessonEntity).findBy({ studentId });
+  const attempts: PathAttempt[] = [];
+  for (const recording of recordings) {
+    const row = await database
+      .getRepository(ScoreEntity)
+      .findOneBy({ recordingId: recording.id, current: true });
+    if (!row) continue;
+    const said = sortSaid(row.score.attempts, await saidOf(database, recording.id)).byAttempt;
+    row.score.attempts.forEach((attempt, i) => {
+      const state = readSaid(said[i]);
+      const measured = attempt.parameters.filter((p) => p.measured !== 'not-measured' && p.required);
+      const used = measured.map((p) => {
+        if (p.measured === 'not-measured') throw new Error('filtered above');
+        const centre = (p.low + p.high) / 2;
+        const above = p.maxAbove - centre >= centre - p.maxBelow;
+        return { parameter: p.parameter, used: above ? p.toleranceUsed : -p.toleranceUsed };
+      });
+      used.sort((a, b) => Math.abs(b.used) - Math.abs(a.used));
+      attempts.push({
+        recordingId: recording.id,
+        attempt: i,
+        lessonId: recording.lessonId,
+        lessonTitle: lessons.find(({ id }) => id === recording.lessonId)?.title ?? null,
+        flownAt: recording.flownAt.toISOString(),
+        maneuver: attempt.maneuver,
+        variant: attempt.variant,
+        standard: row.score.standard,
+        flownIn: recording.flownIn,
+        help: state.help,
+        flownBy: state.flownBy,
+        verdict: standingVerdict(attempt[row.score.judge], state),
+        overridden: state.override !== null,
+        strict: attempt.strict,
+        examiner: attempt.examiner,
+        grade: state.grade,
+        selfGrade: state.selfGrade?.grade ?? null,
+        toleranceUsed: Object.fromEntries(used.map((p) => [p.parameter, Math.abs(p.used)])),
+        worst: used[0] ?? null,
+        wentFirst: attempt.wentFirst,
+        findings: attempt.findings.map(({ id, what }) => ({ id, what })),
+      });
+    });
+  }
+  return attempts;
+}
+
+export function pathRoutes() {
+  const routes = router();
+  routes.openapi(
+    createRoute({
+      method: 'get',
+      path: '/students/{id}/path',
+      summary: 'A student’s skills over time',
+      request: { params: z.object({ id: z.uuid() }) },
+      responses: { 200: json(pathSchema, 'The path') },
+    }),
+    async (c) => {
+      const database = c.get('database');
+      const { id, name, schoolId } = await requireStudent(database, c.get('viewer'), c.req.valid('param').id);
+      const [attempts, lessons, school] = await Promise.all([
+        attemptsOf(database, id),
+        database.getRepository(LessonEntity).countBy({ studentId: id }),
+        database.getRepository(SchoolEntity).findOneByOrFail({ id: schoolId }),
+      ]);
+      return c.json(
+        {
+          student: { id, name },
+          lessons,
+          judge: school.settings.judge,
+          skills: SKILLS.map((maneuver) =>
+            skillOf(
+              maneuver,
+              attempts.filter((a) => a.maneuver === maneuver),
+            ),
+          ),
+          recurring: recurringFindings(attempts),
+        },
+        200,
+      );
+    },
+  );
+  return routes;
+}

@@ -1,0 +1,84 @@
+/** Students, and who teaches them. */
+
+import { createRoute, z } from '@hono/zod-openapi';
+import { personSchema, studentSchema } from '@keel/core';
+import { AccountEntity, TeachingEntity } from '../db/entities.ts';
+import { json, router } from '../http/env.ts';
+import { requireInstructor, requireStudent, visibleStudents } from '../scope.ts';
+
+export function peopleRoutes() {
+  const routes = router();
+
+  routes.openapi(
+    createRoute({
+      method: 'get',
+      path: '/students',
+      summary: 'The students whom you may see',
+      responses: { 200: json(z.array(studentSchema), 'Students by name') },
+    }),
+    async (c) => {
+      const students = await visibleStudents(c.get('database'), c.get('viewer'));
+      return c.json(
+        students.map(({ id, name, email }) => ({ id, name, email })),
+        200,
+      );
+    },
+  );
+
+  routes.openapi(
+    createRoute({
+      method: 'get',
+      path: '/students/{id}',
+      summary: 'One student',
+      request: { params: z.object({ id: z.uuid() }) },
+      responses: { 200: json(studentSchema, 'The student') },
+    }),
+    async (c) => {
+      const { id, name, email } = await requireStudent(
+        c.get('database'),
+        c.get('viewer'),
+        c.req.valid('param').id,
+      );
+      return c.json({ id, name, email }, 200);
+    },
+  );
+
+  routes.openapi(
+    createRoute({
+      method: 'get',
+      path: '/people',
+      summary: 'Everyone of the school, with who teaches whom',
+      responses: {
+        200: json(z.array(personSchema), 'People by name; an instructor sees staff and own students'),
+      },
+    }),
+    async (c) => {
+      const viewer = c.get('viewer');
+      const database = c.get('database');
+      requireInstructor(viewer);
+      const students = await visibleStudents(database, viewer);
+      const staff = await database
+        .getRepository(AccountEntity)
+        .createQueryBuilder('account')
+        .where("account.schoolId = :school AND account.role <> 'student'", { school: viewer.schoolId })
+        .orderBy('account.name')
+        .getMany();
+      const teaching = await database.getRepository(TeachingEntity).find();
+      const everyone = [...staff, ...students];
+      const nameOf = new Map(everyone.map(({ id, name }) => [id, name]));
+      const people = everyone.map(({ id, name, email, role }) => ({
+        id,
+        name,
+        email,
+        role,
+        with: teaching
+          .filter((pair) => pair.instructorId === id || pair.studentId === id)
+          .map((pair) => nameOf.get(pair.instructorId === id ? pair.studentId : pair.instructorId))
+          .filter((other) => other !== undefined)
+          .sort(),
+      }));
+      return c.json(people, 200);
+    },
+  );
+  return routes;
+}

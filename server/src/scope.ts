@@ -1,0 +1,49 @@
+/**
+ * Who may see what, in one place: a student what is theirs, an instructor their own students, a chief instructor
+ * everyone of the school, nobody anything of another school.
+ */
+import type { DataSource, ObjectLiteral, SelectQueryBuilder } from 'typeorm';
+import { type Account, AccountEntity } from './db/entities.ts';
+import type { Viewer } from './http/env.ts';
+import { notFound, Problem } from './http/problem.ts';
+
+/** Keeps of a query on things that belong to students only those that the viewer may see. */
+export function visible<T extends ObjectLiteral>(
+  query: SelectQueryBuilder<T>,
+  alias: string,
+  viewer: Viewer,
+  studentColumn = 'studentId',
+): SelectQueryBuilder<T> {
+  query.andWhere(`${alias}.schoolId = :viewerSchool`, { viewerSchool: viewer.schoolId });
+  const column = `${alias}.${studentColumn}`;
+  if (viewer.role === 'student') query.andWhere(`${column} = :viewerId`, { viewerId: viewer.id });
+  if (viewer.role === 'instructor') {
+    query.andWhere(`${column} IN (SELECT student_id FROM teaching WHERE instructor_id = :viewerId)`, {
+      viewerId: viewer.id,
+    });
+  }
+  return query;
+}
+
+/** The students whom the viewer may see, by name. */
+export const visibleStudents = (database: DataSource, viewer: Viewer): Promise<Account[]> =>
+  visible(
+    database.getRepository(AccountEntity).createQueryBuilder('student').where("student.role = 'student'"),
+    'student',
+    viewer,
+    'id',
+  )
+    .orderBy('student.name')
+    .getMany();
+
+/** @throws Problem 404 when there is no such student for this viewer. */
+export async function requireStudent(database: DataSource, viewer: Viewer, id: string): Promise<Account> {
+  const student = (await visibleStudents(database, viewer)).find((candidate) => candidate.id === id);
+  if (!student) throw notFound('student');
+  return student;
+}
+
+/** @throws Problem 403 for a student: what follows is for instructors and the chief. */
+export function requireInstructor(viewer: Viewer): void {
+  if (viewer.role === 'student') throw new Problem(403, 'Only an instructor can do this.');
+}
