@@ -2,15 +2,8 @@
 import { z } from 'zod';
 import { standardRowSchema } from '../standards/schema.ts';
 
-export const toleranceSchema = standardRowSchema.pick({
-  parameter: true,
-  low: true,
-  high: true,
-  unit: true,
-  required: true,
-  source: true,
-  fromMemory: true,
-});
+const { parameter, low, high, unit, required, source, fromMemory } = standardRowSchema.shape;
+export const toleranceSchema = z.object({ parameter, low, high, unit, required, source, fromMemory });
 
 export const targetCardSchema = z.object({
   maneuver: z.string(),

@@ -268,7 +268,7 @@ class DrawnFlight {
     const bank = this.flownBankDeg();
     const steepness = clamp(Math.abs(bank) / o.bankDeg, 0, 1.3);
     const altitude =
-      o.altitudeFt + curves.altitude + this.wandering(0) * (0.4 + 0.6 * Math.min(1, steepness));
+      this.baseAltitudeFt + curves.altitude + this.wandering(0) * (0.4 + 0.6 * Math.min(1, steepness));
     const airspeed = o.airspeedKias + curves.airspeed + this.wandering(2);
     const climbFpm = this.rows.length === 0 ? 0 : (altitude - this.lastAltitudeFt) * o.rateHz * 60;
     this.lastAltitudeFt = altitude;

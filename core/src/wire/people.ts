@@ -10,6 +10,10 @@ export const meSchema = z.object({
   email: z.string(),
   role: roleSchema,
   school: z.string(),
+  /** Elevation of the school's field, ft. */
+  fieldFt: z.number(),
+  /** Highest ground of its training area, ft. */
+  areaGroundFt: z.number(),
 });
 export type Me = z.infer<typeof meSchema>;
 

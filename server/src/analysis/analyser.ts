@@ -2,6 +2,7 @@
 import { MessageChannel } from 'node:worker_threads';
 import { Piscina } from 'piscina';
 import { type AnalysisEvent, type AnalysisInput, analyse } from './analyse.ts';
+import { END } from './worker.ts';
 
 export interface Analyser {
   /** Resolves when everything has been told. */
@@ -15,8 +16,12 @@ export function workerAnalyser(file: string): Analyser {
   return {
     async run(input, tell) {
       const { port1, port2 } = new MessageChannel();
-      const told = new Promise<void>((resolve) => port1.once('close', () => resolve()));
-      port1.on('message', (event: AnalysisEvent) => tell(event));
+      const told = new Promise<void>((resolve) => {
+        port1.on('message', (event: AnalysisEvent | typeof END) => {
+          if (event === END) resolve();
+          else tell(event);
+        });
+      });
       try {
         await pool.run({ input, port: port2 }, { transferList: [port2] });
         await told;

@@ -2,10 +2,13 @@
 import type { MessagePort } from 'node:worker_threads';
 import { type AnalysisInput, analyse } from './analyse.ts';
 
+/** The last message: everything before it has been told. */
+export const END = 'end';
+
 export default function work({ input, port }: { input: AnalysisInput; port: MessagePort }): void {
   try {
     analyse(input, (event) => port.postMessage(event));
   } finally {
-    port.close();
+    port.postMessage(END);
   }
 }

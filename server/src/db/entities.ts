@@ -6,6 +6,9 @@ export interface SchoolSettings {
   judge: 'strict' | 'examiner';
   clearsBeforeEach: boolean;
   demonstrationFirst: boolean;
+  /** Elevation of the field, and the highest ground of the training area, ft. */
+  fieldFt: number;
+  areaGroundFt: number;
 }
 
 export interface School {

@@ -120,6 +120,15 @@ export async function storeAndAnalyse(
   return { done };
 }
 
+/** The file's own time; a file that names only the day takes the lesson's hour of that day. */
+function flownAtOf(fromFile: string | null, givenAt: Date | null): Date | null {
+  if (fromFile === null) return givenAt;
+  const dateOnly = fromFile.endsWith('T00:00:00.000Z');
+  return dateOnly && givenAt?.toISOString().slice(0, 10) === fromFile.slice(0, 10)
+    ? givenAt
+    : new Date(fromFile);
+}
+
 async function storeRead(
   database: DataSource,
   row: RecordingRow,
@@ -128,7 +137,7 @@ async function storeRead(
   { flownAt, chunks }: ReadResult,
 ): Promise<void> {
   await database.transaction(async (manager) => {
-    const when = flownAt ? new Date(flownAt) : (givenAt ?? row.flownAt);
+    const when = flownAtOf(flownAt, givenAt) ?? row.flownAt;
     await manager.insert(RecordingEntity, { ...row, flownAt: when });
     await manager.insert(RecordingFileEntity, { recordingId: row.id, bytes });
     for (const [seq, chunk] of chunks.entries()) {

@@ -50,7 +50,13 @@ async function loadSchool(database: DataSource): Promise<void> {
   const schoolId = DEMO_SCHOOL.id;
   await database.getRepository(SchoolEntity).insert({
     ...DEMO_SCHOOL,
-    settings: { judge: 'examiner', clearsBeforeEach: false, demonstrationFirst: false },
+    settings: {
+      judge: 'examiner',
+      clearsBeforeEach: false,
+      demonstrationFirst: false,
+      fieldFt: FIELD_FT,
+      areaGroundFt: GROUND_FT,
+    },
   });
   for (const person of DEMO_PEOPLE) {
     await database.getRepository(AccountEntity).insert({

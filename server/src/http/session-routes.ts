@@ -4,6 +4,7 @@ import { createRoute } from '@hono/zod-openapi';
 import { meSchema, signInSchema } from '@keel/core';
 import { verify } from '@node-rs/argon2';
 import { RateLimiterMemory } from 'rate-limiter-flexible';
+import type { DataSource } from 'typeorm';
 import { AccountEntity, SchoolEntity } from '../db/entities.ts';
 import { json, jsonBody, router, type Viewer } from './env.ts';
 import { Problem } from './problem.ts';
@@ -88,13 +89,11 @@ export function sessionRoutes() {
   return routes;
 }
 
-async function me(
-  database: import('typeorm').DataSource,
-  viewer: Omit<Viewer, 'schoolId'> & { schoolId: string },
-) {
+async function me(database: DataSource, viewer: Viewer) {
   const school = await database.getRepository(SchoolEntity).findOneByOrFail({ id: viewer.schoolId });
   const { id, name, email, role } = viewer;
-  return { id, name, email, role, school: school.name };
+  const { fieldFt, areaGroundFt } = school.settings;
+  return { id, name, email, role, school: school.name, fieldFt, areaGroundFt };
 }
 
 /** The client's network address, from Node's socket; one bucket for all where there is none. */

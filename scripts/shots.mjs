@@ -1,0 +1,112 @@
+/**
+ * `npm run shots`: photographs each main view of the running demo, or of one that it starts itself, at 1280x800
+ * into docs/screenshots. `KEEL_URL` names a running server, `KEEL_SHOTS` another folder, arguments pick views.
+ */
+import { chmodSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { CHROMIUM_ARGS, chromiumPath } from './lib/browser.mjs';
+import { freePort } from './lib/free-port.mjs';
+import { startDemo } from './lib/start-demo.mjs';
+
+const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..');
+const folder = process.env.KEEL_SHOTS ?? join(ROOT, 'docs/screenshots');
+const wanted = process.argv.slice(2);
+
+/** A view: its name, who looks, where, and what to do there before the picture. */
+const VIEWS = [
+  { name: 'sign-in', path: '/sign-in' },
+  { name: 'lessons', as: 'idris', path: '/brief' },
+  { name: 'brief', as: 'idris', path: ({ planned }) => `/brief/${planned}` },
+  { name: 'brief-new', as: 'idris', path: '/brief/new' },
+  { name: 'fly', as: 'idris', path: ({ planned }) => `/fly/${planned}` },
+  { name: 'debrief', as: 'idris', path: ({ debrief }) => `/debrief/${debrief}?attempt=2` },
+  { name: 'debrief-student', as: 'nell', path: ({ debrief }) => `/debrief/${debrief}?attempt=2` },
+  { name: 'debrief-dark', as: 'idris', dark: true, path: ({ debrief }) => `/debrief/${debrief}?attempt=2` },
+  {
+    name: 'debrief-tablet',
+    as: 'idris',
+    tablet: true,
+    path: ({ debrief }) => `/debrief/${debrief}?attempt=2`,
+  },
+  { name: 'path', as: 'idris', path: ({ student }) => `/path/${student}` },
+  { name: 'students', as: 'idris', path: '/path' },
+  { name: 'hangar', as: 'idris', path: '/hangar' },
+  { name: 'standards', as: 'idris', path: '/standards' },
+  { name: 'people', as: 'maren', path: '/people' },
+];
+
+const PASSWORDS = {
+  idris: 'instructor-at-skelmere',
+  nell: 'student-at-skelmere',
+  maren: 'chief-at-skelmere',
+};
+
+async function signIn(context, url, who) {
+  const answer = await context.request.post(`${url}/api/session`, {
+    data: { email: `${who}@skelmere.example`, password: PASSWORDS[who] },
+  });
+  if (!answer.ok()) throw new Error(`cannot sign in as ${who}: ${answer.status()}`);
+}
+
+/** The lesson, recording and student that the pictures show. */
+async function subjects(context, url) {
+  await signIn(context, url, 'idris');
+  const lessons = await (await context.request.get(`${url}/api/lessons`)).json();
+  const nell = lessons.filter((lesson) => lesson.student.name.startsWith('Nell'));
+  return {
+    planned: nell.find((lesson) => lesson.recordings.length === 0).id,
+    debrief: nell.find((lesson) => lesson.recordings.length > 0).recordings[0].id,
+    student: nell[0].student.id,
+  };
+}
+
+async function main() {
+  const { chromium } = await import('@playwright/test');
+  let demo;
+  let url = process.env.KEEL_URL;
+  if (!url) {
+    const data = mkdtempSync(join(tmpdir(), 'keel-shots-'));
+    chmodSync(data, 0o755);
+    demo = { ...(await startDemo({ data, port: await freePort(), pgPort: await freePort() })), data };
+    url = demo.url;
+  }
+  mkdirSync(folder, { recursive: true });
+  const browser = await chromium.launch({ executablePath: chromiumPath(), args: CHROMIUM_ARGS });
+  try {
+    const first = await browser.newContext();
+    const known = await subjects(first, url);
+    await first.close();
+    for (const view of VIEWS) {
+      if (wanted.length > 0 && !wanted.includes(view.name)) continue;
+      const context = await browser.newContext({
+        viewport: view.tablet ? { width: 820, height: 1180 } : { width: 1280, height: 800 },
+        colorScheme: view.dark ? 'dark' : 'light',
+      });
+      if (view.as) await signIn(context, url, view.as);
+      const page = await context.newPage();
+      page.on(
+        'console',
+        (message) => message.type() === 'error' && console.error(`${view.name}: ${message.text()}`),
+      );
+      page.on('pageerror', (error) => console.error(`${view.name}: ${error.message}`));
+      const path = typeof view.path === 'function' ? view.path(known) : view.path;
+      await page.goto(`${url}${path}`, { waitUntil: 'networkidle' });
+      await page.evaluate(() => document.fonts.ready);
+      await page.waitForTimeout(300);
+      await page.screenshot({
+        path: join(folder, `${view.name}.png`),
+        fullPage: process.env.KEEL_FULL === '1',
+      });
+      await context.close();
+      console.log(`${view.name}.png`);
+    }
+  } finally {
+    await browser.close();
+    await demo?.stop();
+    if (demo) rmSync(demo.data, { recursive: true, force: true });
+  }
+}
+
+await main();

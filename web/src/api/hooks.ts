@@ -1,0 +1,46 @@
+/** What the server knows, cached and shared by SWR under its address. */
+import type {
+  Airplane,
+  KeelTrace,
+  Lesson,
+  Me,
+  Path,
+  Person,
+  RecordingView,
+  Standard,
+  Student,
+} from '@keel/core';
+import useSWR from 'swr';
+import { ApiError, get } from './client.ts';
+
+const options = {
+  revalidateOnFocus: false,
+  shouldRetryOnError: (error: unknown) =>
+    !(error instanceof ApiError && error.status >= 400 && error.status < 500),
+};
+
+const useGet = <T>(path: string | null) => useSWR<T, ApiError>(path, get, options);
+
+export const useMe = () => useGet<Me>('/me');
+export const useStudents = () => useGet<Student[]>('/students');
+export const usePeople = () => useGet<Person[]>('/people');
+export const useAirplanes = () => useGet<Airplane[]>('/airplanes');
+export const useStandards = () => useGet<(Standard & { version: number })[]>('/standards');
+export const useLessons = () => useGet<Lesson[]>('/lessons');
+export const useLesson = (id: string | undefined) => useGet<Lesson>(id ? `/lessons/${id}` : null);
+export const usePath = (studentId: string | undefined) =>
+  useGet<Path>(studentId ? `/students/${studentId}/path` : null);
+export const useKeel = (recordingId: string, attempt: number, scoredAt: string | null) =>
+  // The time of scoring is part of the key: a re-score draws anew.
+  useSWR<KeelTrace, ApiError>(
+    scoredAt ? [`/recordings/${recordingId}/attempts/${attempt}/keel`, scoredAt] : null,
+    ([path]: [string, string]) => get<KeelTrace>(path),
+    { ...options, keepPreviousData: false },
+  );
+
+/** Asks again while the analysis runs. */
+export const useRecording = (id: string | undefined) =>
+  useSWR<RecordingView, ApiError>(id ? `/recordings/${id}` : null, get, {
+    ...options,
+    refreshInterval: (latest) => (latest?.status === 'analysing' ? 300 : 0),
+  });

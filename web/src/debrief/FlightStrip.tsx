@@ -1,0 +1,68 @@
+/** The flight strip, flown: attempts as blocks on the altitude silhouette. */
+import type { AttemptSaid, AttemptVerdict, RecordingView } from '@keel/core';
+import { useElementSize } from '@mantine/hooks';
+import { maneuverName } from '../parts/format.ts';
+import './flight-strip.css';
+
+const H = 62;
+
+export function FlightStrip(props: {
+  recording: RecordingView;
+  said: AttemptSaid[];
+  verdicts: AttemptVerdict[];
+  lapses: boolean[];
+  showVerdicts: boolean[];
+  selected: number;
+  select: (attempt: number) => void;
+}) {
+  const { recording, said, verdicts, selected, select } = props;
+  const { ref, width } = useElementSize();
+  const { profile } = recording;
+  const attempts = recording.score?.attempts ?? [];
+  if (profile.length < 2) return null;
+  const fromS = profile[0][0];
+  const toS = profile[profile.length - 1][0];
+  const altitudes = profile.map(([, altitude]) => altitude);
+  const low = Math.min(...altitudes);
+  const high = Math.max(...altitudes);
+  const x = (atS: number) => ((atS - fromS) / (toS - fromS)) * width;
+  const y = (altitude: number) => H - 6 - ((altitude - low) / Math.max(1, high - low)) * (H - 22);
+  const outline = profile.map(([t, altitude]) => `${x(t).toFixed(1)},${y(altitude).toFixed(1)}`).join(' ');
+  return (
+    <nav ref={ref} className="strip" aria-label="Attempts in order" style={{ height: H + 22 }}>
+      {width > 0 && (
+        <svg width={width} height={H} aria-hidden="true">
+          <polygon points={`0,${H} ${outline} ${width},${H}`} fill="var(--hill)" />
+        </svg>
+      )}
+      {width > 0 &&
+        attempts.map((attempt, i) => {
+          const shown = props.showVerdicts[i];
+          const mark = !shown ? '' : verdicts[i] === 'unsatisfactory' ? '●' : props.lapses[i] ? '○' : '';
+          return (
+            <button
+              // biome-ignore lint/suspicious/noArrayIndexKey: an attempt is its place in the flight
+              key={i}
+              type="button"
+              className="strip-block"
+              data-demonstration={said[i].help === 'demonstration' || undefined}
+              aria-current={i === selected || undefined}
+              aria-label={`${maneuverName(attempt.maneuver, attempt.variant)}, attempt ${i + 1}${shown ? `, ${verdicts[i]}` : ''}`}
+              style={{
+                left: x(attempt.startS),
+                width: Math.max(30, x(attempt.endS) - x(attempt.startS) - 3),
+              }}
+              onClick={() => select(i)}
+            >
+              <span className="strip-line" />
+              <span className="strip-mark">{mark}</span>
+              <span className="strip-name">
+                {said[i].help === 'demonstration' ? 'Demo' : `${i + 1}`}{' '}
+                {attempt.variant === 'left' ? 'L' : 'R'}
+              </span>
+            </button>
+          );
+        })}
+    </nav>
+  );
+}

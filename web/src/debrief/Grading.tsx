@@ -1,0 +1,234 @@
+/** The instructor's own grade, override, reason and words; and what the student thought. */
+import { type AttemptSaid, type AttemptScore, DISCONTINUED_REASONS, GRADES } from '@keel/core';
+import { Button, Select, Textarea, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { dayAndTime } from '../parts/format.ts';
+import type { Say } from './use-say.ts';
+import { VERDICT_WORDS } from './Verdict.tsx';
+import { WhoFlew } from './WhoFlew.tsx';
+
+export function GradeButtons(props: {
+  value: number | null;
+  choose: (grade: number) => void;
+  label: string;
+}) {
+  return (
+    <fieldset className="grades" aria-label={props.label}>
+      {GRADES.map(({ grade, name, means }) => (
+        <button
+          key={grade}
+          type="button"
+          title={means}
+          aria-pressed={props.value === grade}
+          onClick={() => props.choose(grade)}
+        >
+          <strong>{grade}</strong>
+          {name}
+        </button>
+      ))}
+    </fieldset>
+  );
+}
+
+export function InstructorGrading(props: {
+  attempt: AttemptScore;
+  said: AttemptSaid;
+  say: Say;
+  studentName: string;
+}) {
+  const { said, say } = props;
+  const [nextTime, setNextTime] = useState(said.nextTime ?? '');
+  const [comment, setComment] = useState('');
+  const [more, setMore] = useState(false);
+  return (
+    <section className="sheet stack" aria-label="Your grade" style={{ gap: 10 }}>
+      <div className="row spread">
+        <h3>Your grade</h3>
+        <span className="small quiet">
+          {said.selfGrade
+            ? `${props.studentName} said ${said.selfGrade.grade}${said.selfGrade.beforeVerdict ? ', before the verdict' : ''}`
+            : `${props.studentName} has not graded it`}
+        </span>
+      </div>
+      <GradeButtons value={said.grade} choose={(grade) => say({ kind: 'grade', grade })} label="Your grade" />
+      <WhoFlew said={said} say={say} />
+      <TextInput
+        label="One thing for next time"
+        value={nextTime}
+        onChange={(event) => setNextTime(event.currentTarget.value)}
+        onBlur={() => nextTime.trim() !== (said.nextTime ?? '') && say({ kind: 'next-time', text: nextTime })}
+        placeholder="Stop the roll, then pull."
+      />
+      <div className="row" style={{ alignItems: 'flex-end' }}>
+        <Textarea
+          style={{ flex: 1 }}
+          label="Comment"
+          autosize
+          minRows={1}
+          value={comment}
+          onChange={(event) => setComment(event.currentTarget.value)}
+        />
+        <Button
+          variant="default"
+          disabled={!comment.trim()}
+          onClick={async () => (await say({ kind: 'comment', text: comment })) && setComment('')}
+        >
+          Keep
+        </Button>
+      </div>
+      <Words said={said} />
+      <Button
+        variant="subtle"
+        size="compact-sm"
+        onClick={() => setMore(!more)}
+        aria-expanded={more}
+        style={{ alignSelf: 'flex-start' }}
+      >
+        {more ? 'Less' : 'Override, discontinue, edges, discard'}
+      </Button>
+      {more && <Exceptions {...props} />}
+    </section>
+  );
+}
+
+/** What is said rarely: an override with its reason, a discontinued attempt, moved edges, an attempt that was none. */
+function Exceptions({ attempt, said, say }: { attempt: AttemptScore; said: AttemptSaid; say: Say }) {
+  const [verdict, setVerdict] = useState<'satisfactory' | 'unsatisfactory' | 'not-scored' | 'as-scored'>(
+    said.override?.verdict ?? 'satisfactory',
+  );
+  const [reason, setReason] = useState('');
+  const [shift, setShift] = useState({ start: 0, end: 0 });
+  return (
+    <div className="stack exceptions">
+      <div className="row" style={{ alignItems: 'flex-end' }}>
+        <Select
+          label="Override"
+          value={verdict}
+          onChange={(value) => value && setVerdict(value as typeof verdict)}
+          data={[
+            ...Object.entries(VERDICT_WORDS).map(([value, label]) => ({ value, label })),
+            { value: 'as-scored', label: 'As worked out' },
+          ]}
+          style={{ width: 170 }}
+        />
+        <TextInput
+          label="Reason (kept)"
+          value={reason}
+          onChange={(event) => setReason(event.currentTarget.value)}
+          style={{ flex: 1 }}
+        />
+        <Button
+          variant="default"
+          disabled={!reason.trim()}
+          onClick={async () => (await say({ kind: 'override', verdict, reason })) && setReason('')}
+        >
+          Override
+        </Button>
+      </div>
+      <Select
+        label="Discontinued (never a failure)"
+        value={said.discontinued ?? 'none'}
+        onChange={(value) => value && say({ kind: 'discontinued', reason: value as 'traffic' })}
+        data={[
+          { value: 'none', label: 'no, it was completed' },
+          ...DISCONTINUED_REASONS.map((value) => ({ value, label: `for ${value}` })),
+        ]}
+      />
+      <div className="row" style={{ alignItems: 'flex-end', flexWrap: 'wrap' }}>
+        <Select
+          label="Begins"
+          style={{ width: 120 }}
+          value={String(shift.start)}
+          onChange={(value) => setShift({ ...shift, start: Number(value) })}
+          data={SHIFTS}
+        />
+        <Select
+          label="Ends"
+          style={{ width: 120 }}
+          value={String(shift.end)}
+          onChange={(value) => setShift({ ...shift, end: Number(value) })}
+          data={SHIFTS}
+        />
+        <Button
+          variant="default"
+          disabled={shift.start === 0 && shift.end === 0}
+          onClick={() =>
+            say({ kind: 'edges', newStartS: attempt.startS + shift.start, newEndS: attempt.endS + shift.end })
+          }
+        >
+          Move the edges
+        </Button>
+        <Button variant="default" onClick={() => say({ kind: 'discard', discarded: true })}>
+          Discard: no attempt
+        </Button>
+      </div>
+    </div>
+  );
+}
+
+const SHIFTS = [-5, -3, -2, -1, 0, 1, 2, 3, 5].map((seconds) => ({
+  value: String(seconds),
+  label: seconds === 0 ? 'as found' : `${Math.abs(seconds)} s ${seconds < 0 ? 'earlier' : 'later'}`,
+}));
+
+/** Comments and marks, with who said them. */
+export function Words({ said }: { said: AttemptSaid }) {
+  const words = said.said.flatMap((one) =>
+    one.body.kind === 'comment' || one.body.kind === 'mark'
+      ? [{ ...one, text: one.body.text, kind: one.body.kind }]
+      : [],
+  );
+  if (words.length === 0) return null;
+  return (
+    <ul className="words">
+      {words.map(({ id, text, authorName, createdAt, kind }) => (
+        <li key={id}>
+          {text}{' '}
+          <span className="quiet small">
+            {kind === 'mark' ? 'mark, ' : ''}
+            {authorName}, {dayAndTime(createdAt)}
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** The student's side: grade first, then the verdict. */
+export function SelfGrade(props: { graded: boolean; choose: (grade: number) => void; showNow: () => void }) {
+  return (
+    <section className="sheet stack">
+      <h2>How was it?</h2>
+      <p className="quiet">
+        Grade your own attempt before you see the verdict. Over time you see how well you judge yourself.
+      </p>
+      <GradeButtons value={null} choose={props.choose} label="Your own grade" />
+      <Button variant="subtle" onClick={props.showNow} style={{ alignSelf: 'flex-start' }}>
+        Show the verdict without grading
+      </Button>
+    </section>
+  );
+}
+
+/** What a student sees of what was said. */
+export function StudentWords({ said }: { said: AttemptSaid }) {
+  const grade = GRADES.find(({ grade }) => grade === said.grade);
+  const own = GRADES.find(({ grade }) => grade === said.selfGrade?.grade);
+  return (
+    <section className="sheet stack" style={{ gap: 8 }}>
+      <h3>What was said</h3>
+      <p>
+        {grade
+          ? `Your instructor’s grade: ${grade.grade}, ${grade.name}.`
+          : 'Your instructor has not graded it yet.'}
+        {own && ` Your own: ${own.grade}, ${own.name}.`}
+      </p>
+      {said.nextTime && (
+        <p>
+          <strong>{said.nextTime}</strong> <span className="quiet">One thing for next time</span>
+        </p>
+      )}
+      <Words said={said} />
+    </section>
+  );
+}

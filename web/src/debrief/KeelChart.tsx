@@ -1,0 +1,385 @@
+/**
+ * The keel chart: the target is a straight line, each parameter's deviation is drawn in units of its own tolerance,
+ * a lane each on one time axis. What left its band is hatched, rising lines above, falling lines below, and numbered
+ * in the order in which it happened.
+ */
+import type { AttemptScore, ChainLink, KeelLane, KeelTrace } from '@keel/core';
+import { useElementSize } from '@mantine/hooks';
+import { CustomChart, LineChart } from 'echarts/charts';
+import { GridComponent, MarkAreaComponent, MarkLineComponent } from 'echarts/components';
+import { init, use } from 'echarts/core';
+import { CanvasRenderer } from 'echarts/renderers';
+import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef } from 'react';
+import { clock, PARAMETER_NAMES, say, signed, speedIn, unitMark } from '../parts/format.ts';
+import { type Colours, FONT, hatch, useColours } from '../theme/colours.ts';
+import './keel-chart.css';
+
+use([LineChart, CustomChart, GridComponent, MarkAreaComponent, MarkLineComponent, CanvasRenderer]);
+
+const LEFT = 96;
+const RIGHT = 96;
+const TOP = 40;
+const LANE = 92;
+const FOOT = 44;
+
+/** How far a lane reaches, in units of tolerance: at least a little beyond the band. */
+const reachOf = (lane: KeelLane): number =>
+  Math.min(
+    3.2,
+    Math.max(1.75, 1.12 * lane.used.reduce<number>((most, used) => Math.max(most, Math.abs(used ?? 0)), 0)),
+  );
+
+export interface KeelChartProps {
+  attempt: AttemptScore;
+  trace: KeelTrace;
+  speedUnit: string;
+  /** Where the cursor is, in the recording's seconds. */
+  cursorS: number;
+  setCursorS: (atS: number) => void;
+}
+
+export function KeelChart(props: KeelChartProps) {
+  const { attempt, trace, cursorS, setCursorS, speedUnit } = props;
+  const { ref, width } = useElementSize();
+  const canvas = useRef<HTMLDivElement>(null);
+  const colours = useColours();
+  const fromS = trace.timeS[0];
+  const toS = trace.timeS[trace.timeS.length - 1];
+  const height = TOP + trace.lanes.length * LANE + FOOT;
+
+  useEffect(() => {
+    if (!canvas.current || width === 0) return;
+    const chart = init(canvas.current);
+    chart.setOption(chartOption(attempt, trace, colours));
+    return () => chart.dispose();
+  }, [attempt, trace, colours, width]);
+
+  const fractionOf = (atS: number) => (atS - fromS) / (toS - fromS);
+  const left = (atS: number) => LEFT + fractionOf(atS) * (width - LEFT - RIGHT);
+  const move = (event: PointerEvent<HTMLElement>) => {
+    if (event.pointerType !== 'mouse' && event.buttons === 0) return;
+    const box = event.currentTarget.getBoundingClientRect();
+    const fraction = (event.clientX - box.left - LEFT) / (box.width - LEFT - RIGHT);
+    setCursorS(fromS + Math.min(1, Math.max(0, fraction)) * (toS - fromS));
+  };
+  const key = (event: KeyboardEvent) => {
+    const step = { ArrowLeft: -0.5, ArrowRight: 0.5, PageUp: 5, PageDown: -5 }[event.key];
+    if (step === undefined) return;
+    event.preventDefault();
+    setCursorS(Math.min(toS, Math.max(fromS, cursorS + step)));
+  };
+  const row = useMemo(() => nearestRow(trace.timeS, cursorS), [trace, cursorS]);
+
+  return (
+    <div ref={ref} className="keel">
+      <div
+        className="keel-plot"
+        style={{ height }}
+        role="slider"
+        tabIndex={0}
+        aria-label="Cursor in the keel chart"
+        aria-valuemin={fromS}
+        aria-valuemax={toS}
+        aria-valuenow={cursorS}
+        aria-valuetext={`${clock(cursorS - attempt.startS)}: ${trace.lanes
+          .map((lane) => `${PARAMETER_NAMES[lane.parameter]} ${deviationText(lane, row, speedUnit)}`)
+          .join(', ')}`}
+        onPointerMove={move}
+        onPointerDown={move}
+        onKeyDown={key}
+      >
+        <div ref={canvas} style={{ height }} />
+        {width > 0 && (
+          <>
+            <Phases attempt={attempt} left={left} untilS={toS} />
+            {trace.lanes.map((lane, i) => (
+              <LaneWords
+                key={lane.parameter}
+                lane={lane}
+                top={TOP + i * LANE}
+                attempt={attempt}
+                row={row}
+                unit={speedUnit}
+              />
+            ))}
+            {attempt.chain.map((link, i) => (
+              <ChainMark
+                key={`${link.parameter}-${link.startS}`}
+                link={link}
+                number={i + 1}
+                trace={trace}
+                left={left}
+                width={width}
+              />
+            ))}
+            <div className="keel-cursor" style={{ left: left(cursorS), height: height - FOOT - 22, top: 22 }}>
+              <span>{clock(cursorS - attempt.startS)}</span>
+            </div>
+            <span className="keel-used-title">tolerance used</span>
+          </>
+        )}
+      </div>
+    </div>
+  );
+}
+
+function nearestRow(timeS: number[], atS: number): number {
+  let row = 0;
+  while (row < timeS.length - 1 && timeS[row + 1] <= atS) row++;
+  return row;
+}
+
+/** Speeds in the airplane's own unit; everything else as it is. */
+const inUnit = (lane: KeelLane, value: number, speedUnit: string) =>
+  lane.parameter === 'airspeed' ? speedIn(value, speedUnit) : value;
+
+function deviationText(lane: KeelLane, row: number, speedUnit: string): string {
+  const deviation = lane.deviation[row];
+  if (deviation === null || deviation === undefined) return 'not measured';
+  const unit = lane.parameter === 'airspeed' ? ` ${speedUnit}` : unitMark(lane.unit);
+  return `${signed(inUnit(lane, deviation, speedUnit), lane.unit === 'g' ? 2 : 0)}${unit}`;
+}
+
+/** What is written beside a lane: its name and target, the value under the cursor, its edges, tolerance used. */
+function LaneWords(props: { lane: KeelLane; top: number; attempt: AttemptScore; row: number; unit: string }) {
+  const { lane, top, attempt, row, unit } = props;
+  const score = attempt.parameters.find((parameter) => parameter.parameter === lane.parameter);
+  const used = score && score.measured !== 'not-measured' ? score.toleranceUsed : null;
+  const reach = reachOf(lane);
+  const edge = LANE / 2 / reach;
+  const middle = top + LANE / 2;
+  const target = inUnit(lane, lane.target, unit);
+  const edgeText = (value: number): string => {
+    if (lane.parameter === 'coordination') return value > 0 ? '½ L' : '½ R';
+    if (lane.parameter === 'altitude') return signed(value);
+    return say(target + inUnit(lane, value, unit));
+  };
+  const targetText =
+    lane.parameter === 'coordination'
+      ? 'centred'
+      : `${say(target)}${lane.parameter === 'airspeed' ? ` ${unit}` : unitMark(lane.unit)}`;
+  return (
+    <>
+      <div className="keel-lane-name" style={{ top: middle - 28 }}>
+        <strong>{PARAMETER_NAMES[lane.parameter]}</strong>
+        <span>{targetText}</span>
+        <em>{deviationText(lane, row, unit)}</em>
+      </div>
+      <span className="keel-edge" style={{ top: middle - edge - 9 }}>
+        {edgeText(lane.high)}
+      </span>
+      <span className="keel-edge" style={{ top: middle + edge - 9 }}>
+        {edgeText(lane.low)}
+      </span>
+      {used !== null && (
+        <span className="keel-used" style={{ top: middle - 13 }}>
+          {say(100 * used)}
+          <small> %</small>
+        </span>
+      )}
+    </>
+  );
+}
+
+const PHASE_NAMES: Record<string, string> = {
+  'roll-in': 'Roll-in',
+  established: 'Established',
+  'roll-out': 'Roll-out',
+  settle: 'Settle',
+};
+
+function Phases(props: { attempt: AttemptScore; left: (atS: number) => number; untilS: number }) {
+  return props.attempt.phases.map((phase) => {
+    const from = props.left(phase.startS);
+    const to = props.left(Math.min(phase.endS, props.untilS));
+    const wide = to - from > 52;
+    return (
+      <div
+        key={phase.name}
+        className="keel-phase"
+        data-judged={phase.name === 'established' || undefined}
+        title={PHASE_NAMES[phase.name] ?? phase.name}
+        style={{ left: from, width: Math.max(0, to - from - 2) }}
+      >
+        {wide && (PHASE_NAMES[phase.name] ?? phase.name)}
+      </div>
+    );
+  });
+}
+
+/** The number of an excursion, at its furthest point. */
+function ChainMark(props: {
+  link: ChainLink;
+  number: number;
+  trace: KeelTrace;
+  left: (atS: number) => number;
+  width: number;
+}) {
+  const { link, number, trace, left, width } = props;
+  const lane = trace.lanes.find(({ parameter }) => parameter === link.parameter);
+  // A roll-out heading has no lane: its number stands at the moment of rolling out.
+  const index = lane ? trace.lanes.indexOf(lane) : 0;
+  const used = lane ? lane.used[nearestRow(trace.timeS, link.peakS)] : null;
+  const reach = lane ? reachOf(lane) : 1;
+  const middle = TOP + index * LANE + LANE / 2;
+  const y =
+    lane && used !== null ? middle - (Math.max(-reach, Math.min(reach, used)) / reach) * (LANE / 2) : TOP - 4;
+  const x = left(link.peakS);
+  const above = link.peak > 0;
+  const flip = x > width - RIGHT - 90;
+  return (
+    <>
+      <span
+        className="keel-mark"
+        style={{ left: x - 9, top: Math.max(TOP - 6, Math.min(y - 9, TOP + trace.lanes.length * LANE - 16)) }}
+      >
+        {number}
+      </span>
+      {lane && (
+        <span
+          className="keel-peak"
+          data-above={above || undefined}
+          style={{
+            top: Math.max(TOP - 4, y - 10),
+            ...(flip ? { right: width - x + 14 } : { left: x + 14 }),
+          }}
+        >
+          {link.parameter === 'bank' ? link.says.replace(' of bank', '') : link.says}
+        </span>
+      )}
+    </>
+  );
+}
+
+type Point = [number, number];
+
+/** The outline between the curve and the band's edge over one excursion. */
+function excursionOutline(
+  trace: KeelTrace,
+  lane: KeelLane,
+  startS: number,
+  endS: number,
+  above: boolean,
+): Point[] {
+  const edge = above ? 1 : -1;
+  const points: Point[] = [];
+  trace.timeS.forEach((timeS, i) => {
+    const used = lane.used[i];
+    if (timeS < startS - 1.5 || timeS > endS + 1.5 || used === null) return;
+    if (above ? used >= 1 : used <= -1) points.push([timeS, used]);
+  });
+  if (points.length === 0) return [];
+  return [[points[0][0], edge], ...points, [points[points.length - 1][0], edge]];
+}
+
+function chartOption(attempt: AttemptScore, trace: KeelTrace, colours: Colours) {
+  const { lanes } = trace;
+  // The axis counts from the start of the attempt, so that its marks stand at whole fives.
+  const timeS = trace.timeS.map((atS) => atS - attempt.startS);
+  const fromS = timeS[0];
+  const toS = timeS[timeS.length - 1];
+  const fills = {
+    above: { image: hatch(colours.above, true, 5), repeat: 'repeat' },
+    below: { image: hatch(colours.below, false, 5), repeat: 'repeat' },
+  };
+  return {
+    animation: false,
+    grid: lanes.map((_, i) => ({ left: LEFT, right: RIGHT, top: TOP + i * LANE, height: LANE })),
+    xAxis: lanes.map((_, i) => ({
+      gridIndex: i,
+      type: 'value',
+      min: fromS,
+      max: toS,
+      show: i === lanes.length - 1,
+      position: 'bottom',
+      axisLine: { show: false },
+      axisTick: { show: false },
+      splitLine: { show: false },
+      interval: 5,
+      axisLabel: {
+        color: colours.quiet,
+        fontFamily: FONT,
+        fontSize: 12.5,
+        hideOverlap: true,
+        showMinLabel: false,
+        showMaxLabel: false,
+        formatter: (value: number) => (value < 0 ? '' : clock(value)),
+      },
+      axisPointer: { show: false },
+    })),
+    yAxis: lanes.map((lane, i) => ({
+      gridIndex: i,
+      min: -reachOf(lane),
+      max: reachOf(lane),
+      show: false,
+    })),
+    series: lanes.flatMap((lane, i) => {
+      const points = timeS.map((t, k) => [t, lane.used[k]]);
+      const common = { xAxisIndex: i, yAxisIndex: i, silent: true };
+      const judgedFrom = (
+        lane.parameter === 'bank' ? phaseSpan(attempt, 'established') : [attempt.startS, attempt.endS]
+      ).map((atS) => atS - attempt.startS);
+      const score = attempt.parameters.find((parameter) => parameter.parameter === lane.parameter);
+      const excursions = score && score.measured !== 'not-measured' ? score.excursions : [];
+      return [
+        {
+          ...common,
+          type: 'line',
+          symbol: 'none',
+          data: points,
+          lineStyle: { color: colours['band-edge'], width: 1.6 },
+          markArea: {
+            silent: true,
+            itemStyle: { color: colours.band },
+            data: [[{ yAxis: -1 }, { yAxis: 1 }]],
+          },
+          markLine: {
+            silent: true,
+            symbol: 'none',
+            label: { show: false },
+            data: [
+              { yAxis: 0, lineStyle: { color: colours.ink, width: 1.4, type: 'solid' } },
+              { yAxis: 1, lineStyle: { color: colours['band-edge'], width: 1, type: 'dotted' } },
+              { yAxis: -1, lineStyle: { color: colours['band-edge'], width: 1, type: 'dotted' } },
+              ...attempt.phases.map((phase) => ({
+                xAxis: phase.startS - attempt.startS,
+                lineStyle: { color: colours.rule, width: 1, type: 'solid' },
+              })),
+            ],
+          },
+        },
+        ...excursions.map((excursion) => {
+          const above = excursion.peak > (lane.low + lane.high) / 2;
+          const outline = excursionOutline(trace, lane, excursion.startS, excursion.endS, above);
+          return {
+            ...common,
+            type: 'custom',
+            data: [0],
+            renderItem: (_: unknown, api: { coord: (point: Point) => Point }) => ({
+              type: 'polygon',
+              shape: { points: outline.map(([atS, used]) => api.coord([atS - attempt.startS, used])) },
+              style: {
+                fill: above ? fills.above : fills.below,
+                stroke: above ? colours.above : colours.below,
+                lineWidth: 1,
+              },
+            }),
+          };
+        }),
+        {
+          ...common,
+          type: 'line',
+          symbol: 'none',
+          // Judged here: the heavy part of the line.
+          data: points.filter(([t]) => (t as number) >= judgedFrom[0] && (t as number) <= judgedFrom[1]),
+          lineStyle: { color: colours.ink, width: 2 },
+        },
+      ];
+    }),
+  };
+}
+
+function phaseSpan(attempt: AttemptScore, name: string): [number, number] {
+  const phase = attempt.phases.find((candidate) => candidate.name === name);
+  return phase ? [phase.startS, phase.endS] : [attempt.startS, attempt.endS];
+}

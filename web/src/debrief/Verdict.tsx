@@ -1,0 +1,142 @@
+/** The verdict of both judges, with a gate for every parameter. */
+import type { AttemptScore, AttemptVerdict, Judge, ParameterScore } from '@keel/core';
+import { PARAMETER_NAMES, say, signed, speedIn, unitMark } from '../parts/format.ts';
+import { Gate, VerdictMark } from '../parts/Gate.tsx';
+
+export const VERDICT_WORDS: Record<AttemptVerdict, string> = {
+  satisfactory: 'To standard',
+  unsatisfactory: 'Not yet to standard',
+  'not-scored': 'Not scored',
+};
+
+/** Why the judge says so, in a sentence. */
+function reasonOf(attempt: AttemptScore, judge: Judge): string {
+  if (attempt.state === 'discontinued') return `Not a failure: ${attempt.reason ?? 'it was broken off'}.`;
+  const critical = attempt.findings.find((finding) => finding.severity === 'critical');
+  if (critical) return critical.what;
+  const incomplete = attempt.findings.find((finding) => finding.id.endsWith('/incomplete-turn'));
+  if (incomplete) return incomplete.what;
+  const out = attempt.parameters.find(
+    (p) => p.required && p.measured !== 'not-measured' && p[judge] === 'outside',
+  );
+  if (out && out.measured !== 'not-measured') {
+    const longest = Math.max(...out.excursions.map(({ startS, endS }) => endS - startS));
+    const name = PARAMETER_NAMES[out.parameter] ?? out.parameter;
+    if (judge === 'strict' || longest === 0) return `${name} left its band.`;
+    if (longest > 5)
+      return `${name} stayed out for ${say(longest, 1)} s; 5 s is the limit for a lapse that is put right.`;
+    if (out.excursions.length >= 3)
+      return `${name} left its band ${out.excursions.length} times; twice is the limit.`;
+    return `${name} went beyond twice its tolerance.`;
+  }
+  const missing = attempt.parameters.find((p) => p.required && p.measured === 'not-measured');
+  if (missing?.measured === 'not-measured') {
+    return `${PARAMETER_NAMES[missing.parameter] ?? missing.parameter} was not measured: ${missing.reason}.`;
+  }
+  const lapse = attempt.parameters.find(
+    (p) => p.required && p.measured !== 'not-measured' && p[judge] === 'momentary',
+  );
+  return lapse ? 'A short lapse, put right in time.' : 'Everything that is judged stayed inside its band.';
+}
+
+export function Verdict(props: {
+  attempt: AttemptScore;
+  judge: Judge;
+  standing: AttemptVerdict;
+  override: { verdict: AttemptVerdict; reason: string } | null;
+  discontinued: string | null;
+  speedUnit: string;
+}) {
+  const { attempt, judge, standing, override, discontinued } = props;
+  const other: Judge = judge === 'strict' ? 'examiner' : 'strict';
+  return (
+    <section className="sheet" aria-label="Verdict">
+      <div className="row" style={{ gap: 8 }}>
+        <VerdictMark verdict={standing} />
+        <h2 style={{ fontSize: '1.15rem' }}>{VERDICT_WORDS[standing]}</h2>
+      </div>
+      <p className="small quiet" style={{ margin: '5px 0 8px' }}>
+        {discontinued && !override
+          ? `Discontinued for ${discontinued}: good airmanship, never a failure.`
+          : reasonOf(attempt, judge)}
+        {attempt[other] !== attempt[judge] &&
+          ` The ${other} judge: ${VERDICT_WORDS[attempt[other]].toLowerCase()}.`}
+      </p>
+      {override && (
+        <p className="small" style={{ marginBottom: 8 }}>
+          <strong>Your override.</strong> {override.reason}{' '}
+          <span className="quiet">Worked out: {VERDICT_WORDS[attempt[judge]].toLowerCase()}.</span>
+        </p>
+      )}
+      <table className="gates">
+        <caption className="hidden">
+          Each parameter: its worst deviation, tolerance used, and time outside
+        </caption>
+        <tbody>
+          {attempt.parameters.map((parameter) => (
+            <ParameterRow
+              key={parameter.parameter}
+              parameter={parameter}
+              judge={judge}
+              speedUnit={props.speedUnit}
+            />
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+function ParameterRow({
+  parameter,
+  judge,
+  speedUnit,
+}: {
+  parameter: ParameterScore;
+  judge: Judge;
+  speedUnit: string;
+}) {
+  const name = PARAMETER_NAMES[parameter.parameter] ?? parameter.parameter;
+  const source = `${parameter.source}${parameter.fromMemory ? ' (from memory)' : ''}`;
+  if (parameter.measured === 'not-measured') {
+    return (
+      <tr title={source}>
+        <th scope="row">{name}</th>
+        <td colSpan={3} className="quiet small">
+          not measured: {parameter.reason}
+        </td>
+      </tr>
+    );
+  }
+  const centre = (parameter.low + parameter.high) / 2;
+  const above = parameter.maxAbove - centre >= centre - parameter.maxBelow;
+  const worst = above ? parameter.maxAbove : parameter.maxBelow;
+  const speed = parameter.parameter === 'airspeed';
+  const shown = signed(speed ? speedIn(worst, speedUnit) : worst, parameter.unit === 'g' ? 2 : 0);
+  const outS = parameter.excursions.reduce((sum, { startS, endS }) => sum + endS - startS, 0);
+  const out = parameter[judge] !== 'within';
+  const note = !parameter.required
+    ? 'shown only'
+    : outS > 0
+      ? `${say(outS, 1)} s out`
+      : parameter[judge] === 'outside'
+        ? 'out'
+        : '';
+  return (
+    <tr title={source}>
+      <th scope="row">
+        {name}
+        {parameter.measured === 'derived' && <span className="quiet small"> derived</span>}
+      </th>
+      <td className="nowrap" style={{ textAlign: 'right' }}>
+        {shown}
+        {speed ? ` ${speedUnit}` : unitMark(parameter.unit)}
+      </td>
+      <td>
+        <Gate used={above ? parameter.toleranceUsed : -parameter.toleranceUsed} out={out} />
+        <span className="hidden">{parameter[judge]}</span>
+      </td>
+      <td className="quiet small nowrap">{note}</td>
+    </tr>
+  );
+}

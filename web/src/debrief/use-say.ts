@@ -1,0 +1,33 @@
+/** Saying something of an attempt: kept on the server, shown at once. */
+import type { AttemptScore, RecordingView, Said, SaidBody } from '@keel/core';
+import { notifications } from '@mantine/notifications';
+import { useSWRConfig } from 'swr';
+import { messageOf, post } from '../api/client.ts';
+
+type WithoutInterval<T> = T extends unknown ? Omit<T, 'startS' | 'endS' | 'maneuver'> : never;
+export type Saying = WithoutInterval<SaidBody>;
+export type Say = (body: Saying) => Promise<boolean>;
+
+export function useSay(recording: RecordingView, attempt: AttemptScore | undefined): Say {
+  const { mutate } = useSWRConfig();
+  return async (body) => {
+    if (!attempt) return false;
+    const { startS, endS, maneuver } = attempt;
+    try {
+      const said = await post<Said[]>(`/recordings/${recording.id}/said`, {
+        id: crypto.randomUUID(),
+        body: { ...body, startS, endS, maneuver },
+      });
+      const edits = body.kind === 'discard' || body.kind === 'edges';
+      await mutate(
+        `/recordings/${recording.id}`,
+        edits ? undefined : (before: RecordingView | undefined) => before && { ...before, said },
+        { revalidate: edits },
+      );
+      return true;
+    } catch (error) {
+      notifications.show({ color: 'red', title: 'Not kept', message: messageOf(error) });
+      return false;
+    }
+  };
+}

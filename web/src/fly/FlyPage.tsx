@@ -1,0 +1,281 @@
+/** Fly, for now: attach a recording to the lesson, or have a demonstration drawn, and say plainly what it is. */
+import {
+  type Created,
+  DEMONSTRATION_FAULTS,
+  type DemonstrationFault,
+  type DemonstrationRequest,
+  type Lesson,
+} from '@keel/core';
+import { Button, Progress, SegmentedControl, Select } from '@mantine/core';
+import { IconFileUpload } from '@tabler/icons-react';
+import { useState } from 'react';
+import { useDropzone } from 'react-dropzone';
+import { Link, useNavigate, useParams } from 'react-router';
+import { useSWRConfig } from 'swr';
+import { messageOf, post, upload } from '../api/client.ts';
+import { useLesson, useMe, useRecording } from '../api/hooks.ts';
+import { useSetCurrent } from '../frame/current.tsx';
+import { TitleBar } from '../frame/TitleBar.tsx';
+import { Caution } from '../parts/caution.tsx';
+import { Figure } from '../parts/Figure.tsx';
+import { dayAndTime, heading, say, speedIn } from '../parts/format.ts';
+import { Failed, Loading } from '../parts/states.tsx';
+import './fly.css';
+
+export function FlyPage() {
+  const { lessonId } = useParams();
+  const lesson = useLesson(lessonId);
+  useSetCurrent({
+    lessonId,
+    recordingId: lesson.data?.recordings[0]?.id,
+    studentId: lesson.data?.student.id,
+  });
+  if (lesson.error) {
+    return (
+      <div className="page">
+        <Failed error={lesson.error} retry={() => lesson.mutate()} />
+      </div>
+    );
+  }
+  if (!lesson.data) {
+    return (
+      <div className="page">
+        <Loading what="the lesson" />
+      </div>
+    );
+  }
+  return <Fly lesson={lesson.data} />;
+}
+
+/** What is under way: the file going up, being read, being scored. */
+type Work = { step: 'sending' | 'reading'; fraction: number } | { step: 'scoring'; id: string } | null;
+
+function Fly({ lesson }: { lesson: Lesson }) {
+  const { data: me } = useMe();
+  const [work, setWork] = useState<Work>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const navigate = useNavigate();
+  const { mutate } = useSWRConfig();
+  const scoring = useRecording(work?.step === 'scoring' ? work.id : undefined);
+  const readOnly = me?.role === 'student';
+
+  const finish = async (created: Created) => {
+    setWork({ step: 'scoring', id: created.id });
+    await Promise.all([mutate(`/lessons/${lesson.id}`), mutate('/lessons')]);
+    if (created.duplicate) navigate(`/debrief/${created.id}?known=1`);
+  };
+  const failed = (error: unknown) => {
+    setWork(null);
+    setProblem(messageOf(error));
+  };
+
+  const attach = async (file: File) => {
+    setProblem(null);
+    setWork({ step: 'sending', fraction: 0 });
+    const form = new FormData();
+    form.set('file', file);
+    form.set('studentId', lesson.student.id);
+    form.set('airplaneId', lesson.airplane.id);
+    form.set('standardId', lesson.standard.id);
+    form.set('lessonId', lesson.id);
+    await upload<Created>('/recordings', form, (fraction) =>
+      setWork({ step: fraction < 1 ? 'sending' : 'reading', fraction }),
+    ).then(finish, failed);
+  };
+  const draw = async (request: DemonstrationRequest) => {
+    setProblem(null);
+    setWork({ step: 'reading', fraction: 1 });
+    await post<Created>(`/lessons/${lesson.id}/demonstration`, request).then(finish, failed);
+  };
+
+  const [card] = lesson.cards;
+  const unit = lesson.airplane.speedUnit;
+  return (
+    <>
+      <TitleBar
+        title={`${lesson.student.name} · ${lesson.title}`}
+        about={`${dayAndTime(lesson.plannedAt)} · ${lesson.airplane.name}${lesson.airplane.registration ? `, ${lesson.airplane.registration}` : ''} · ${say(lesson.conditions.weightLb)} lb`}
+      />
+      <div className="page">
+        {problem && (
+          <div className="sheet row" role="alert">
+            <span>
+              <strong>The file was not kept.</strong> {problem}
+            </span>
+          </div>
+        )}
+        {work && (
+          <WorkProgress
+            work={work}
+            fraction={scoring.data?.progress ?? 0}
+            status={scoring.data?.status}
+            open={() => work.step === 'scoring' && navigate(`/debrief/${work.id}`)}
+          />
+        )}
+        <div className="columns fly-columns">
+          <div className="stack">
+            {!readOnly && <Attach attach={attach} busy={work !== null && work.step !== 'scoring'} />}
+            {lesson.recordings.length > 0 && (
+              <section className="sheet stack">
+                <h2>Attached to this lesson</h2>
+                {lesson.recordings.map(({ id, fileName, flownIn }) => (
+                  <Link key={id} to={`/debrief/${id}`}>
+                    {fileName}
+                    {flownIn === 'drawn' && ' (drawn, not flown)'}
+                  </Link>
+                ))}
+              </section>
+            )}
+            {!readOnly && <Demonstration draw={draw} busy={work !== null && work.step !== 'scoring'} />}
+          </div>
+          <section className="sheet stack" aria-label="What matters now">
+            <h2>Steep turns</h2>
+            {card && (
+              <div className="fly-figures">
+                <Figure
+                  label="Altitude"
+                  value={say(card.entry.altitudeFt)}
+                  unit="ft"
+                  note={`floor ${say(card.entry.floorFt)}`}
+                />
+                <Figure
+                  label="Airspeed"
+                  value={card.entry.airspeedKias === null ? '—' : say(speedIn(card.entry.airspeedKias, unit))}
+                  unit={unit}
+                  note={`V_A ${say(Math.floor(speedIn(card.vaKias, unit)))}`}
+                />
+                <Figure label="Bank" value={card.bankDeg} unit="°" />
+                <Figure
+                  label="Roll out"
+                  value={
+                    card.turn
+                      ? `${heading(card.turn.rollOutHeadingsDeg.left)} / ${heading(card.turn.rollOutHeadingsDeg.right)}`
+                      : '—'
+                  }
+                  unit="°"
+                  note="left / right"
+                />
+              </div>
+            )}
+            <Link to={`/brief/${lesson.id}`}>The whole card</Link>
+            <Caution>
+              Nothing here is a flight instrument, and nothing here signs anyone off. The airplane’s handbook,
+              local rules and your instructor come first. Do not look at a screen in a turn.
+            </Caution>
+          </section>
+        </div>
+      </div>
+    </>
+  );
+}
+
+function WorkProgress(props: {
+  work: Exclude<Work, null>;
+  fraction: number;
+  status?: string;
+  open: () => void;
+}) {
+  const { work, status } = props;
+  const done = status === 'analysed';
+  const words =
+    work.step === 'sending'
+      ? 'Sending the file'
+      : work.step === 'reading'
+        ? 'Reading it'
+        : done
+          ? 'Scored. The attempts are at Debrief.'
+          : status === 'refused'
+            ? 'The analysis stopped; open it to score it again.'
+            : 'Finding and scoring the attempts';
+  const value = work.step === 'scoring' ? (done ? 1 : props.fraction) : work.fraction * 0.5;
+  return (
+    <section className="sheet stack" aria-live="polite">
+      <div className="row spread">
+        <strong>{words}</strong>
+        {(done || status === 'refused') && <Button onClick={props.open}>Go to Debrief</Button>}
+      </div>
+      <Progress value={100 * value} aria-label={words} animated={!done} />
+    </section>
+  );
+}
+
+function Attach({ attach, busy }: { attach: (file: File) => void; busy: boolean }) {
+  const [refused, setRefused] = useState<string | null>(null);
+  const { getRootProps, getInputProps, isDragActive, open } = useDropzone({
+    multiple: false,
+    noClick: true,
+    noKeyboard: true,
+    disabled: busy,
+    maxSize: 50 * 1024 * 1024,
+    onDropAccepted: ([file]) => {
+      setRefused(null);
+      attach(file);
+    },
+    onDropRejected: () => setRefused('One file at a time, 50 MB at most.'),
+  });
+  return (
+    <section className="sheet">
+      <h2>Attach a recording</h2>
+      <div {...getRootProps({ className: 'drop', 'data-over': isDragActive || undefined })}>
+        <input {...getInputProps({ 'aria-label': 'Recording file' })} />
+        <IconFileUpload size={34} stroke={1.4} aria-hidden />
+        <p>
+          <strong>Drop the flight’s recording here</strong>
+          <br />
+          <span className="quiet">
+            A Recording CSV with time, altitude, airspeed and heading; bank, positions and the rest if you
+            have them.
+          </span>
+        </p>
+        <Button onClick={open} disabled={busy}>
+          Choose a file
+        </Button>
+      </div>
+      {refused && <p role="alert">{refused}</p>}
+      <p className="quiet small">
+        The original file is kept as it is and can be downloaded again at Debrief.
+      </p>
+    </section>
+  );
+}
+
+function Demonstration({ draw, busy }: { draw: (request: DemonstrationRequest) => void; busy: boolean }) {
+  const [fault, setFault] = useState<DemonstrationFault>('steep-turn/overbank');
+  const [faultIn, setFaultIn] = useState<'first' | 'second' | 'both'>('first');
+  return (
+    <section className="sheet stack">
+      <h2>Fly the demonstration</h2>
+      <p>
+        <strong>This is a drawing, not a flight.</strong> Two steep turns are drawn from this lesson’s card by
+        formulas, with the fault that you choose, and scored like any recording. It shows what a fault looks
+        like at Debrief. It has no feel of an airplane, and never counts toward solo.
+      </p>
+      <div className="row" style={{ alignItems: 'flex-end', flexWrap: 'wrap' }}>
+        <Select
+          label="Fault"
+          style={{ flex: 1, minWidth: 240 }}
+          value={fault}
+          onChange={(value) => value && setFault(value as DemonstrationFault)}
+          data={Object.entries(DEMONSTRATION_FAULTS).map(([value, { label }]) => ({ value, label }))}
+        />
+        <SegmentedControl
+          aria-label="In which turn"
+          value={faultIn}
+          onChange={(value) => setFaultIn(value as typeof faultIn)}
+          data={[
+            { value: 'first', label: 'Left' },
+            { value: 'second', label: 'Right' },
+            { value: 'both', label: 'Both' },
+          ]}
+        />
+        <Button
+          variant="default"
+          disabled={busy}
+          onClick={() => draw({ fault, faultIn, seed: 1 + Math.floor(Math.random() * 99_000) })}
+        >
+          Draw it
+        </Button>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,77 @@
+/** The frame of every view: wordmark, line of stations, and quietly beside it the rest. */
+import { Menu, UnstyledButton, useComputedColorScheme, useMantineColorScheme } from '@mantine/core';
+import { IconChevronDown, IconKeyboard, IconLogout, IconMoon, IconSun } from '@tabler/icons-react';
+import { useState } from 'react';
+import { Link, NavLink, Outlet, useNavigate } from 'react-router';
+import { useSWRConfig } from 'swr';
+import { remove } from '../api/client.ts';
+import { useMe } from '../api/hooks.ts';
+import { Shortcuts } from './Shortcuts.tsx';
+import { StationLine } from './StationLine.tsx';
+import './frame.css';
+
+export function Frame() {
+  const { data: me } = useMe();
+  const navigate = useNavigate();
+  const { mutate } = useSWRConfig();
+  const { setColorScheme } = useMantineColorScheme();
+  const scheme = useComputedColorScheme('light');
+  const [shortcuts, setShortcuts] = useState(false);
+
+  const signOut = async () => {
+    await remove('/session');
+    await mutate(() => true, undefined, { revalidate: false });
+    navigate('/sign-in');
+  };
+
+  return (
+    <>
+      <a className="skip" href="#content">
+        Skip to the content
+      </a>
+      <header className="bar">
+        <Link to="/" className="wordmark" aria-label="Keel Path, all lessons">
+          <svg width="28" height="18" viewBox="0 0 28 18" aria-hidden="true">
+            <line x1="1" x2="27" y1="4" y2="4" stroke="var(--bar-ink)" strokeWidth="2.5" />
+            <path d="M8 6h12l-6 10z" fill="var(--fin)" />
+          </svg>
+          Keel Path
+        </Link>
+        <StationLine />
+        <nav aria-label="School" className="school-links">
+          <NavLink to="/hangar">Hangar</NavLink>
+          <NavLink to="/standards">Standards</NavLink>
+          {me?.role !== 'student' && <NavLink to="/people">People</NavLink>}
+          <Menu position="bottom-end" width={230}>
+            <Menu.Target>
+              <UnstyledButton className="you" aria-label={`You: ${me?.name ?? ''}`}>
+                {me?.name ?? '…'} <IconChevronDown size={14} aria-hidden />
+              </UnstyledButton>
+            </Menu.Target>
+            <Menu.Dropdown>
+              <Menu.Label>
+                {me?.role}, {me?.school}
+              </Menu.Label>
+              <Menu.Item
+                leftSection={scheme === 'dark' ? <IconSun size={16} /> : <IconMoon size={16} />}
+                onClick={() => setColorScheme(scheme === 'dark' ? 'light' : 'dark')}
+              >
+                {scheme === 'dark' ? 'Light sheets' : 'Dark sheets'}
+              </Menu.Item>
+              <Menu.Item leftSection={<IconKeyboard size={16} />} onClick={() => setShortcuts(true)}>
+                Keyboard shortcuts (?)
+              </Menu.Item>
+              <Menu.Item leftSection={<IconLogout size={16} />} onClick={signOut}>
+                Sign out
+              </Menu.Item>
+            </Menu.Dropdown>
+          </Menu>
+        </nav>
+      </header>
+      <main id="content">
+        <Outlet />
+      </main>
+      <Shortcuts opened={shortcuts} setOpened={setShortcuts} />
+    </>
+  );
+}

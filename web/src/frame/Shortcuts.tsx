@@ -1,0 +1,47 @@
+/** The list of shortcuts, on `?`. */
+import { Kbd, Modal } from '@mantine/core';
+import { useHotkeys } from '@mantine/hooks';
+
+const SHORTCUTS: [string[], string][] = [
+  [['?'], 'This list'],
+  [['[', ']'], 'Debrief: attempt before, attempt after'],
+  [['n'], 'Debrief: next excursion'],
+  [['f'], 'Debrief: next finding'],
+  [['←', '→'], 'Debrief, in the keel chart: move the cursor'],
+  [['1', '2', '3', '4'], 'Debrief: your grade'],
+  [
+    ['d', 'e', 't', 'p', 'u', 'o'],
+    'Debrief: demonstration, deliberate error, talked through, prompted, unaided, taken over',
+  ],
+  [['m'], 'Debrief: mark this moment'],
+  [['←', '→', '↑', '↓'], 'Brief, on the mark of the speed window: bank and speed'],
+];
+
+export function Shortcuts({ opened, setOpened }: { opened: boolean; setOpened: (opened: boolean) => void }) {
+  useHotkeys([['shift+?', () => setOpened(!opened)]]);
+  return (
+    <Modal
+      opened={opened}
+      onClose={() => setOpened(false)}
+      title={<strong>Keyboard shortcuts</strong>}
+      size="lg"
+    >
+      <table className="plain">
+        <tbody>
+          {SHORTCUTS.map(([keys, does]) => (
+            <tr key={does}>
+              <td className="nowrap">
+                {keys.map((key) => (
+                  <Kbd key={key} mr={4}>
+                    {key}
+                  </Kbd>
+                ))}
+              </td>
+              <td>{does}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Modal>
+  );
+}

@@ -1,0 +1,41 @@
+/** The line of stations: one lesson moves along it, and the fin hangs under where you are. */
+import { NavLink, useLocation } from 'react-router';
+import { type Current, useCurrent } from './current.tsx';
+
+const STATIONS = [
+  { name: 'Brief', path: '/brief', to: (c: Current) => c.lessonId },
+  { name: 'Fly', path: '/fly', to: (c: Current) => c.lessonId },
+  { name: 'Debrief', path: '/debrief', to: (c: Current) => c.recordingId },
+  { name: 'Path', path: '/path', to: (c: Current) => c.studentId },
+];
+
+export function StationLine() {
+  const current = useCurrent();
+  const { pathname } = useLocation();
+  return (
+    <nav aria-label="Stations" className="stations">
+      {STATIONS.map(({ name, path, to }) => {
+        const here = pathname === path || pathname.startsWith(`${path}/`);
+        const id = to(current);
+        return (
+          <NavLink
+            key={name}
+            to={id && !here ? `${path}/${id}` : path}
+            className="station"
+            data-here={here || undefined}
+          >
+            <svg width="20" height="16" viewBox="0 0 20 16" aria-hidden="true">
+              <line x1="2" x2="18" y1="4" y2="4" stroke="currentColor" strokeWidth="2" />
+              {here ? (
+                <path d="M5.5 6h9l-4.5 8z" fill="var(--fin)" />
+              ) : (
+                <circle cx="10" cy="4" r="3" fill="currentColor" />
+              )}
+            </svg>
+            {name}
+          </NavLink>
+        );
+      })}
+    </nav>
+  );
+}

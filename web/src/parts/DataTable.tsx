@@ -1,0 +1,77 @@
+/** A table that sorts by any of its columns. */
+
+import { IconArrowDown, IconArrowUp } from '@tabler/icons-react';
+import {
+  type ColumnDef,
+  flexRender,
+  getCoreRowModel,
+  getSortedRowModel,
+  type SortingState,
+  useReactTable,
+} from '@tanstack/react-table';
+import { type ReactNode, useState } from 'react';
+
+/** A column with the value that it sorts by and what it shows. */
+export function sortable<T>(
+  id: string,
+  header: string,
+  value: (row: T) => string | number,
+  cell: (row: T) => ReactNode,
+): ColumnDef<T> {
+  return { id, header, accessorFn: value, cell: ({ row }) => cell(row.original) };
+}
+
+export function DataTable<T>(props: {
+  rows: T[];
+  columns: ColumnDef<T>[];
+  rowKey: (row: T) => string;
+  initialSort?: { id: string; desc: boolean };
+}) {
+  const [sorting, setSorting] = useState<SortingState>(props.initialSort ? [props.initialSort] : []);
+  const table = useReactTable({
+    data: props.rows,
+    columns: props.columns,
+    state: { sorting },
+    onSortingChange: setSorting,
+    getRowId: props.rowKey,
+    getCoreRowModel: getCoreRowModel(),
+    getSortedRowModel: getSortedRowModel(),
+  });
+  return (
+    <div style={{ overflowX: 'auto' }}>
+      <table className="plain">
+        <thead>
+          {table.getHeaderGroups().map((group) => (
+            <tr key={group.id}>
+              {group.headers.map((header) => {
+                const sorted = header.column.getIsSorted();
+                return (
+                  <th
+                    key={header.id}
+                    scope="col"
+                    aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'}
+                  >
+                    <button type="button" onClick={header.column.getToggleSortingHandler()}>
+                      {flexRender(header.column.columnDef.header, header.getContext())}{' '}
+                      {sorted === 'asc' && <IconArrowUp size={13} aria-hidden />}
+                      {sorted === 'desc' && <IconArrowDown size={13} aria-hidden />}
+                    </button>
+                  </th>
+                );
+              })}
+            </tr>
+          ))}
+        </thead>
+        <tbody>
+          {table.getRowModel().rows.map((row) => (
+            <tr key={row.id}>
+              {row.getVisibleCells().map((cell) => (
+                <td key={cell.id}>{flexRender(cell.column.columnDef.cell, cell.getContext())}</td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}

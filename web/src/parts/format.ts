@@ -1,0 +1,42 @@
+/** How numbers and times are written: tabular, thin spaces, true minus signs. */
+import { MPH_PER_KT, say } from '@keel/core';
+import dayjs from 'dayjs';
+
+export { say };
+
+/** With its sign always shown; zero has none. */
+export const signed = (value: number, digits = 0): string => {
+  const text = say(value, digits);
+  return value > 0 && Number(value.toFixed(digits)) !== 0 ? `+${text}` : text;
+};
+
+/** Three figures, as a heading is spoken. */
+export const heading = (deg: number): string =>
+  String(Math.round(deg) === 0 ? 360 : Math.round(deg)).padStart(3, '0');
+
+/** Minutes and seconds. */
+export const clock = (seconds: number): string => {
+  const whole = Math.max(0, Math.round(seconds));
+  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`;
+};
+
+export const day = (iso: string): string => dayjs(iso).format('D MMM');
+export const dayAndTime = (iso: string): string => dayjs(iso).format('ddd D MMM HH:mm');
+
+export const speedIn = (kt: number, unit: string): number => (unit === 'mph' ? kt * MPH_PER_KT : kt);
+
+export const PARAMETER_NAMES: Record<string, string> = {
+  altitude: 'Altitude',
+  airspeed: 'Airspeed',
+  heading: 'Heading',
+  'rollout-heading': 'Roll-out',
+  bank: 'Bank',
+  coordination: 'Ball',
+  floor: 'Floor',
+};
+
+/** The unit as written after a number. */
+export const unitMark = (unit: string): string => (unit === 'deg' ? '°' : ` ${unit}`);
+
+export const maneuverName = (maneuver: string, variant: string): string =>
+  maneuver === 'steep-turn' ? `Steep turn ${variant}` : `${maneuver} ${variant}`;

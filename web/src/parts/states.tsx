@@ -1,0 +1,31 @@
+/** What stands where data is not there: loading, failed, or nothing yet with the next step. */
+import { Button, Loader } from '@mantine/core';
+import { IconAlertTriangle } from '@tabler/icons-react';
+import type { ReactNode } from 'react';
+import { messageOf } from '../api/client.ts';
+
+export const Loading = ({ what }: { what: string }) => (
+  <div className="sheet row" role="status">
+    <Loader size="sm" color="spruce" />
+    <span className="quiet">Loading {what}</span>
+  </div>
+);
+
+export const Failed = ({ error, retry }: { error: unknown; retry?: () => void }) => (
+  <div className="sheet row" role="alert">
+    <IconAlertTriangle size={20} color="var(--below)" aria-hidden />
+    <span style={{ flex: 1 }}>{messageOf(error)}</span>
+    {retry && (
+      <Button variant="default" onClick={retry}>
+        Try again
+      </Button>
+    )}
+  </div>
+);
+
+export const Empty = ({ title, children }: { title: string; children?: ReactNode }) => (
+  <div className="sheet stack" style={{ padding: '28px 24px' }}>
+    <h2>{title}</h2>
+    <div className="quiet">{children}</div>
+  </div>
+);

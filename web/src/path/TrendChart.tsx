@@ -1,0 +1,109 @@
+/** Tolerance used by each parameter, attempt after attempt, the band's edge at 100 %. */
+import type { PathAttempt } from '@keel/core';
+import { useElementSize } from '@mantine/hooks';
+import { LineChart } from 'echarts/charts';
+import { GridComponent, LegendComponent, MarkAreaComponent, TooltipComponent } from 'echarts/components';
+import { init, use } from 'echarts/core';
+import { CanvasRenderer } from 'echarts/renderers';
+import { useEffect, useRef } from 'react';
+import { day, PARAMETER_NAMES } from '../parts/format.ts';
+import { FONT, useColours } from '../theme/colours.ts';
+
+use([LineChart, GridComponent, LegendComponent, MarkAreaComponent, TooltipComponent, CanvasRenderer]);
+
+const PARAMETERS = ['altitude', 'airspeed', 'bank', 'rollout-heading'];
+const HEIGHT = 270;
+
+export function TrendChart({
+  attempts,
+  open,
+}: {
+  attempts: PathAttempt[];
+  open: (attempt: PathAttempt) => void;
+}) {
+  const { ref, width } = useElementSize();
+  const canvas = useRef<HTMLDivElement>(null);
+  const colours = useColours();
+  const opener = useRef(open);
+  opener.current = open;
+
+  useEffect(() => {
+    if (!canvas.current || width === 0) return;
+    const chart = init(canvas.current);
+    const text = { color: colours.quiet, fontFamily: FONT, fontSize: 12.5 };
+    // Apart by dash and weight as well as by colour.
+    const looks = [
+      { color: colours.below, type: 'solid', width: 2.4 },
+      { color: colours.above, type: 'dashed', width: 2 },
+      { color: colours.ink, type: 'solid', width: 1.6 },
+      { color: colours.spruce, type: 'dotted', width: 2.4 },
+    ] as const;
+    chart.setOption({
+      animation: false,
+      grid: { left: 46, right: 12, top: 34, bottom: 28 },
+      legend: { top: 0, left: 0, itemWidth: 30, textStyle: { ...text, color: colours.ink } },
+      tooltip: {
+        trigger: 'axis',
+        backgroundColor: colours.sheet,
+        borderColor: colours.rule,
+        textStyle: { color: colours.ink, fontFamily: FONT, fontSize: 13 },
+        valueFormatter: (value: unknown) => (typeof value === 'number' ? `${value} %` : 'not measured'),
+      },
+      xAxis: {
+        type: 'category',
+        data: attempts.map(
+          (attempt, i) => `${i + 1} · ${day(attempt.flownAt)} ${attempt.variant === 'left' ? 'L' : 'R'}`,
+        ),
+        axisLabel: { ...text, hideOverlap: true },
+        axisLine: { lineStyle: { color: colours.rule } },
+        axisTick: { show: false },
+      },
+      yAxis: {
+        min: 0,
+        axisLabel: { ...text, formatter: '{value} %' },
+        splitLine: { lineStyle: { color: colours.rule, opacity: 0.5 } },
+      },
+      series: PARAMETERS.map((parameter, i) => ({
+        name: PARAMETER_NAMES[parameter],
+        type: 'line',
+        connectNulls: true,
+        symbolSize: 9,
+        data: attempts.map((attempt) => {
+          const used = attempt.toleranceUsed[parameter];
+          const filled = attempt.help === 'unaided';
+          return {
+            value: used === undefined ? null : Math.round(100 * used),
+            symbol: attempt.help === 'demonstration' ? 'rect' : 'circle',
+            itemStyle: {
+              color: filled ? looks[i].color : colours.sheet,
+              borderColor: looks[i].color,
+              borderWidth: 2,
+            },
+          };
+        }),
+        itemStyle: { color: looks[i].color },
+        lineStyle: looks[i],
+        ...(i === 0 && {
+          markArea: {
+            silent: true,
+            itemStyle: { color: colours.band },
+            data: [[{ yAxis: 0 }, { yAxis: 100 }]],
+          },
+        }),
+      })),
+    });
+    chart.on('click', ({ dataIndex }) => opener.current(attempts[dataIndex]));
+    return () => chart.dispose();
+  }, [attempts, colours, width]);
+
+  return (
+    <div ref={ref} style={{ width: '100%' }}>
+      <div
+        ref={canvas}
+        style={{ height: HEIGHT }}
+        role="img"
+        aria-label="Tolerance used by altitude, airspeed, bank and roll-out, attempt after attempt; the table below has the figures"
+      />
+    </div>
+  );
+}

@@ -1,0 +1,63 @@
+/** Mantine dressed in Keel Path's roles: ink on pale sheets, one accent, hairlines, no shadows. */
+import { createTheme, type MantineColorsTuple } from '@mantine/core';
+
+const spruce: MantineColorsTuple = [
+  '#e8f3f1',
+  '#d3e6e2',
+  '#a9ccc5',
+  '#7ab1a7',
+  '#4f998d',
+  '#2c8477',
+  '#0b5a53',
+  '#0a5049',
+  '#08443e',
+  '#063732',
+];
+
+export const theme = createTheme({
+  fontFamily: '"Atkinson Hyperlegible Next Variable", system-ui, sans-serif',
+  headings: { fontFamily: '"Atkinson Hyperlegible Next Variable", system-ui, sans-serif' },
+  colors: { spruce },
+  primaryColor: 'spruce',
+  primaryShade: { light: 6, dark: 3 },
+  defaultRadius: 3,
+  autoContrast: true,
+  components: {
+    Button: { defaultProps: { size: 'sm' }, styles: { root: { minHeight: 40, fontWeight: 650 } } },
+    TextInput: { defaultProps: { size: 'sm' } },
+    Select: { defaultProps: { size: 'sm', allowDeselect: false } },
+    Modal: { defaultProps: { shadow: 'none', centered: true } },
+    Menu: { defaultProps: { shadow: 'none' } },
+    Input: {
+      styles: {
+        input: {
+          backgroundColor: 'var(--sheet)',
+          borderColor: 'var(--field-edge)',
+          color: 'var(--ink)',
+          minHeight: 40,
+          fontVariantNumeric: 'tabular-nums',
+        },
+      },
+    },
+    SegmentedControl: {
+      styles: {
+        root: {
+          backgroundColor: 'transparent',
+          border: '1px solid var(--field-edge)',
+          padding: 0,
+          minHeight: 40,
+        },
+        indicator: { backgroundColor: 'var(--ink)', boxShadow: 'none', borderRadius: 2 },
+        control: { border: 0 },
+        label: { fontWeight: 650, color: 'var(--ink)', paddingBlock: 9 },
+      },
+    },
+    InputWrapper: {
+      styles: {
+        label: { fontSize: '0.82rem', fontWeight: 600 },
+        error: { fontSize: '0.82rem', color: 'var(--stop)' },
+        description: { color: 'var(--quiet)', fontSize: '0.8rem' },
+      },
+    },
+  },
+});
