@@ -6,12 +6,15 @@ const swc = [
 /** Two projects: the core and the scripts need nothing, the server tests a PostgreSQL of their own. */
 const base = {
   testEnvironment: 'node',
+  // Only these: scripts/test.mjs is what runs the tests, not one of them.
+  testMatch: ['**/*.test.ts'],
   transform: { '\\.[cm]?[jt]s$': swc },
   // These packages ship only ES modules.
   transformIgnorePatterns: ['/node_modules/(?!(@noble|igc-parser|rate-limiter-flexible)/)'],
 };
 
 export default {
+  testTimeout: 60_000,
   projects: [
     { ...base, displayName: 'core', roots: ['<rootDir>/core/src'] },
     { ...base, displayName: 'scripts', roots: ['<rootDir>/scripts'] },

@@ -10,7 +10,7 @@ const points = z
   });
 
 /** Power for level flight, as the book's cruise table gives it. */
-const levelPower = z.object({
+const levelPowerSchema = z.object({
   unit: z.enum(['rpm', 'inHg', '%']),
   /** [indicated airspeed, power] rows, slowest first. */
   level: z.array(z.tuple([z.number().positive(), z.number().positive()])).min(2),
@@ -44,7 +44,8 @@ export const airplaneSchema = z
     maxRpm: z.number().positive().optional(),
     iasToCas: z.looseObject({ clean: points.optional(), landing: points.optional() }).optional(),
     warningKias: z.looseObject({ clean: kias, landing: kias }).partial().optional(),
-    power: levelPower.optional().catch(undefined),
+    /** Of another shape it is kept, and not used. */
+    power: z.union([levelPowerSchema, z.looseObject({})]).optional(),
   })
   .superRefine((airplane, context) => {
     const order: [string, number | undefined][] = [
@@ -78,3 +79,9 @@ export const airplaneSchema = z
 
 export type Airplane = z.infer<typeof airplaneSchema>;
 export type FlapSetting = 'clean' | 'landing';
+
+export type LevelPower = z.infer<typeof levelPowerSchema>;
+
+/** The book's power for level flight, where the airplane file has it in the shape that is known here. */
+export const levelPowerOf = (airplane: Airplane): LevelPower | undefined =>
+  levelPowerSchema.safeParse(airplane.power).data;

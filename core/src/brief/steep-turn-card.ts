@@ -1,7 +1,7 @@
 /** The steep-turn card: every number for this airplane, this weight, this day. */
 
 import { casFromIas } from '../airplane/calibration.ts';
-import type { Airplane } from '../airplane/schema.ts';
+import { type Airplane, levelPowerOf } from '../airplane/schema.ts';
 import {
   densityAltitudeFt,
   densityRatio,
@@ -165,8 +165,10 @@ function airAt(brief: SteepTurnBrief, altitudeFt: number, assumed: string[]): Ta
 
 /** Level power from the book's table and what the turn adds; null outside the table or without one. */
 function powerFor(airplane: Airplane, kias: number): TargetCard['power'] {
-  const table = airplane.power?.level;
-  if (!airplane.power || !table || kias < table[0][0] || kias > table[table.length - 1][0]) return null;
+  const book = levelPowerOf(airplane);
+  if (!book) return null;
+  const table = book.level;
+  if (kias < table[0][0] || kias > table[table.length - 1][0]) return null;
   const above = Math.max(
     1,
     table.findIndex((row) => row[0] >= kias),
@@ -176,8 +178,8 @@ function powerFor(airplane: Airplane, kias: number): TargetCard['power'] {
   const level = p0 + ((kias - v0) * (p1 - p0)) / (v1 - v0);
   return {
     levelRpm: roundTo(level, -1),
-    maneuverRpm: roundTo(level + (airplane.power.steepTurnAdd ?? 0), -1),
-    unit: airplane.power.unit,
+    maneuverRpm: roundTo(level + (book.steepTurnAdd ?? 0), -1),
+    unit: book.unit,
     from: 'book',
   };
 }

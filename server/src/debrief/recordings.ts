@@ -3,6 +3,7 @@ import { createHash, randomUUID } from 'node:crypto';
 import { createRoute, z } from '@hono/zod-openapi';
 import {
   CORE_VERSION,
+  type Created,
   createdSchema,
   demonstrationSchema,
   drawSteepTurns,
@@ -111,6 +112,12 @@ async function describe(database: DataSource, recording: RecordingRow): Promise<
   };
 }
 
+/** This student's recording of the very same bytes, if it is there. */
+async function knownFile(database: DataSource, studentId: string, sha256: string): Promise<Created | null> {
+  const known = await database.getRepository(RecordingEntity).findOneBy({ studentId, sha256 });
+  return known && { id: known.id, duplicate: true };
+}
+
 interface NewRecording {
   bytes: Buffer;
   fileName: string;
@@ -128,18 +135,16 @@ async function create(
   services: { database: DataSource; analyser: import('../analysis/analyser.ts').Analyser },
   viewer: Viewer,
   input: NewRecording,
-): Promise<{ id: string; duplicate: boolean }> {
+): Promise<Created> {
   const { database, analyser } = services;
   await requireStudent(database, viewer, input.studentId);
   const airplane = await requireAirplane(database, viewer, input.airplaneId);
   const standard = await requireStandard(database, viewer, input.standardId);
   const sha256 = createHash('sha256').update(input.bytes).digest('hex');
-  const known = await database
-    .getRepository(RecordingEntity)
-    .findOneBy({ studentId: input.studentId, sha256 });
-  if (known) return { id: known.id, duplicate: true };
+  const known = await knownFile(database, input.studentId, sha256);
+  if (known) return known;
   const id = randomUUID();
-  await storeAndAnalyse(
+  const storing = storeAndAnalyse(
     database,
     analyser,
     {
@@ -160,7 +165,15 @@ async function create(
     },
     input.bytes,
   );
-  return { id, duplicate: false };
+  try {
+    await storing;
+    return { id, duplicate: false };
+  } catch (error) {
+    // Of two uploads of one file at the same time the database keeps one.
+    const winner = await knownFile(database, input.studentId, sha256);
+    if (winner) return winner;
+    throw error;
+  }
 }
 
 /** The lesson of that id, which must be this student's. */

@@ -87,7 +87,7 @@ export function ConditionsForm(props: {
           onChange={(value) => value && change({ plannedAt: dayjs(value).toISOString() })}
         />
         <div>
-          <div className="small" style={{ fontWeight: 600, marginBottom: 2 }}>
+          <div className="small" style={{ fontWeight: 600, paddingTop: 4 }}>
             Air pressure from
           </div>
           <SegmentedControl

@@ -29,6 +29,12 @@ const reachOf = (lane: KeelLane): number =>
     Math.max(1.75, 1.12 * lane.used.reduce<number>((most, used) => Math.max(most, Math.abs(used ?? 0)), 0)),
   );
 
+/** What the time axis covers: begun at a whole five seconds before the start, so that its marks are whole fives. */
+function axisSpan(attempt: AttemptScore, { timeS }: KeelTrace): { fromS: number; toS: number } {
+  const fives = Math.ceil((attempt.startS - timeS[0]) / 5);
+  return { fromS: attempt.startS - 5 * fives, toS: timeS[timeS.length - 1] };
+}
+
 export interface KeelChartProps {
   attempt: AttemptScore;
   trace: KeelTrace;
@@ -43,8 +49,7 @@ export function KeelChart(props: KeelChartProps) {
   const { ref, width } = useElementSize();
   const canvas = useRef<HTMLDivElement>(null);
   const colours = useColours();
-  const fromS = trace.timeS[0];
-  const toS = trace.timeS[trace.timeS.length - 1];
+  const { fromS, toS } = axisSpan(attempt, trace);
   const height = TOP + trace.lanes.length * LANE + FOOT;
 
   useEffect(() => {
@@ -276,8 +281,9 @@ function chartOption(attempt: AttemptScore, trace: KeelTrace, colours: Colours) 
   const { lanes } = trace;
   // The axis counts from the start of the attempt, so that its marks stand at whole fives.
   const timeS = trace.timeS.map((atS) => atS - attempt.startS);
-  const fromS = timeS[0];
-  const toS = timeS[timeS.length - 1];
+  const span = axisSpan(attempt, trace);
+  const fromS = span.fromS - attempt.startS;
+  const toS = span.toS - attempt.startS;
   const fills = {
     above: { image: hatch(colours.above, true, 5), repeat: 'repeat' },
     below: { image: hatch(colours.below, false, 5), repeat: 'repeat' },

@@ -1,5 +1,5 @@
 /** Hangar: the school's airplanes and their book numbers. */
-import { type Airplane, maneuveringSpeedKias } from '@keel/core';
+import { type Airplane, levelPowerOf, maneuveringSpeedKias } from '@keel/core';
 import { useState } from 'react';
 import { useAirplanes } from '../api/hooks.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
@@ -135,11 +135,11 @@ function AirplaneSheet({ airplane }: { airplane: Airplane }) {
             <thead>
               <tr>
                 <th scope="col">At, {unit}</th>
-                <th scope="col">{airplane.power?.unit}</th>
+                <th scope="col">{levelPowerOf(airplane)?.unit}</th>
               </tr>
             </thead>
             <tbody>
-              {airplane.power?.level.map(([kias, power]) => (
+              {levelPowerOf(airplane)?.level.map(([kias, power]) => (
                 <tr key={kias}>
                   <td>{shown(kias)}</td>
                   <td>{say(power)}</td>

@@ -1,0 +1,21 @@
+/** After the program was stopped and started again: all of it is there. */
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { expect, test } from '@playwright/test';
+import { signInQuickly } from './support/people.ts';
+
+test('lesson, recording, score, grade and comment outlive a restart', async ({ page }) => {
+  const { lessonId, recordingId } = JSON.parse(
+    readFileSync(join(process.cwd(), 'test-results/kept.json'), 'utf8'),
+  );
+  await signInQuickly(page.request, 'idris');
+  await page.goto(`/brief/${lessonId}`);
+  await expect(page.getByRole('heading', { name: 'Amara Oduwole-Finch' })).toBeVisible();
+  await page.goto(`/debrief/${recordingId}`);
+  await expect(page.getByText('Altitude went first: 150 ft low')).toBeVisible();
+  await expect(page.getByRole('listitem').filter({ hasText: 'Looked inside' })).toBeVisible();
+  await expect(page.getByLabel('Your grade').getByRole('button', { name: /holding/ })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+});

@@ -1,0 +1,38 @@
+import type { APIRequestContext, Page } from '@playwright/test';
+
+/** The demo's people that the tests sign in as. */
+export const PEOPLE = {
+  idris: { email: 'idris@skelmere.example', password: 'instructor-at-skelmere' },
+  petra: { email: 'petra@skelmere.example', password: 'instructor-at-skelmere' },
+  maren: { email: 'maren@skelmere.example', password: 'chief-at-skelmere' },
+  nell: { email: 'nell@skelmere.example', password: 'student-at-skelmere' },
+  joss: { email: 'joss@skelmere.example', password: 'student-at-skelmere' },
+} as const;
+export type PersonKey = keyof typeof PEOPLE;
+
+/** Through the form, as a person does. */
+export async function signIn(page: Page, who: PersonKey): Promise<void> {
+  await page.goto('/sign-in');
+  await page.getByLabel('Email').fill(PEOPLE[who].email);
+  await page.getByLabel('Password', { exact: true }).fill(PEOPLE[who].password);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.getByRole('heading', { name: 'Lessons' }).waitFor();
+}
+
+/** Through the API, where the form is not what is tested. */
+export async function signInQuickly(request: APIRequestContext, who: PersonKey): Promise<void> {
+  const answer = await request.post('/api/session', { data: PEOPLE[who] });
+  if (!answer.ok()) throw new Error(`${who} cannot sign in: ${answer.status()}`);
+}
+
+interface LessonRow {
+  id: string;
+  student: { id: string; name: string };
+  recordings: { id: string }[];
+}
+
+/** The demo's lessons of a student, newest first. */
+export async function lessonsOf(request: APIRequestContext, name: string): Promise<LessonRow[]> {
+  const lessons = (await (await request.get('/api/lessons')).json()) as LessonRow[];
+  return lessons.filter((lesson) => lesson.student.name.startsWith(name));
+}

@@ -1,0 +1,93 @@
+/** Every view: no serious accessibility violation in light or dark, nothing wider than a tablet. */
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import { lessonsOf, signInQuickly } from './support/people.ts';
+
+const VIEWS: Record<
+  string,
+  (ids: { lesson: string; flown: string; recording: string; student: string }) => string
+> = {
+  lessons: () => '/brief',
+  'new lesson': () => '/brief/new',
+  brief: ({ lesson }) => `/brief/${lesson}`,
+  fly: ({ lesson }) => `/fly/${lesson}`,
+  debrief: ({ recording }) => `/debrief/${recording}?attempt=2`,
+  students: () => '/path',
+  path: ({ student }) => `/path/${student}`,
+  hangar: () => '/hangar',
+  standards: () => '/standards',
+  people: () => '/people',
+  'nothing there': () => '/no-such-view',
+};
+
+async function ids(request: Parameters<typeof lessonsOf>[0]) {
+  const lessons = await lessonsOf(request, 'Nell');
+  const flown = lessons.filter((lesson) => lesson.recordings.length > 0)[1];
+  return {
+    lesson: lessons[0].id,
+    flown: flown.id,
+    recording: flown.recordings[0].id,
+    student: flown.student.id,
+  };
+}
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  for (const [name, path] of Object.entries(VIEWS)) {
+    test(`${name}, ${colorScheme}`, async ({ browser, baseURL }) => {
+      const context = await browser.newContext({
+        baseURL,
+        colorScheme,
+        viewport: { width: 1280, height: 800 },
+      });
+      await signInQuickly(context.request, 'maren');
+      const page = await context.newPage();
+      const errors: string[] = [];
+      page.on('pageerror', (error) => errors.push(error.message));
+      page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
+      await page.goto(path(await ids(context.request)), { waitUntil: 'networkidle' });
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
+      expect(serious.map(({ id, nodes }) => `${id}: ${nodes[0].html}`)).toEqual([]);
+      expect(errors).toEqual([]);
+      await context.close();
+    });
+  }
+}
+
+test('the sign-in has no serious violation', async ({ page }) => {
+  await page.goto('/sign-in', { waitUntil: 'networkidle' });
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([]);
+});
+
+test('on a tablet nothing is wider than the screen, and what is touched is large enough', async ({
+  browser,
+  baseURL,
+}) => {
+  const context = await browser.newContext({
+    baseURL,
+    viewport: { width: 820, height: 1180 },
+    hasTouch: true,
+  });
+  await signInQuickly(context.request, 'maren');
+  const page = await context.newPage();
+  const known = await ids(context.request);
+  for (const [name, path] of Object.entries(VIEWS)) {
+    await page.goto(path(known), { waitUntil: 'networkidle' });
+    const width = await page.evaluate(() => document.documentElement.scrollWidth);
+    expect([name, width]).toEqual([name, 820]);
+  }
+  await page.goto(VIEWS.debrief(known), { waitUntil: 'networkidle' });
+  for (const button of await page.getByLabel('Your grade').getByRole('button').all()) {
+    const box = await button.boundingBox();
+    if (box && (await button.textContent())?.match(/^\d/)) expect(box.height).toBeGreaterThanOrEqual(44);
+  }
+  await context.close();
+});
+
+test('the shortcut list opens on a question mark', async ({ page }) => {
+  await signInQuickly(page.request, 'idris');
+  await page.goto('/brief', { waitUntil: 'networkidle' });
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog')).toContainText('next excursion');
+});

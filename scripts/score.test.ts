@@ -1,0 +1,96 @@
+/** The score command as a person calls it: its output, its refusals and its exit codes. */
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { drawSteepTurns, fleet, scoreSchema, writeRecordingCsv } from '@keel/core';
+
+const folder = mkdtempSync(join(tmpdir(), 'keel-score-'));
+afterAll(() => rmSync(folder, { recursive: true }));
+
+const write = (name: string, text: string | Buffer) => {
+  writeFileSync(join(folder, name), text);
+  return join(folder, name);
+};
+const flight = write(
+  'flight.csv',
+  writeRecordingCsv(
+    drawSteepTurns({
+      altitudeFt: 4500,
+      airspeedKias: 90,
+      headingDeg: 360,
+      rateHz: 2,
+      airplane: fleet[0],
+      weightLb: 2200,
+      groundFt: 1900,
+    }),
+  ),
+);
+
+const score = (...args: string[]) => {
+  const { status, stdout, stderr } = spawnSync('npx', ['tsx', 'scripts/score.ts', ...args], {
+    encoding: 'utf8',
+  });
+  const said = stderr.split('\n').filter((line) => line && !line.startsWith('npm warn'));
+  return { status, stdout, said };
+};
+
+test('JSON is the score, from header, options and file', () => {
+  const { status, stdout } = score(flight, '--format', 'json', '--judge', 'strict', '--standard', 'easa-ppl');
+  expect(status).toBe(0);
+  const result = scoreSchema.parse(JSON.parse(stdout));
+  expect(result).toMatchObject({
+    airplane: 'cairn-4',
+    weightLb: 2200,
+    groundFt: 1900,
+    judge: 'strict',
+    standard: 'easa-ppl',
+  });
+  expect(result.sha256.recording).toMatch(/^[0-9a-f]{64}$/);
+  expect(result.attempts.map(({ variant }) => variant)).toEqual(['left', 'right']);
+});
+
+test('by default a table, and an option beats the header', () => {
+  const airplane = write('other.json', JSON.stringify({ ...fleet[1], id: 'other' }));
+  const { status, stdout } = score(flight, '--airplane', airplane, '--weight-lb', '1800');
+  expect(status).toBe(0);
+  expect(stdout).toMatch(/airplane other/);
+  expect(stdout).toMatch(/1\. steep-turn left {3}0:30/);
+});
+
+test('a brief stands beside the targets', () => {
+  const brief = write(
+    'brief.json',
+    JSON.stringify({ maneuver: 'steep-turn', entry: { altitudeFt: 4400 }, bankDeg: 45 }),
+  );
+  const { stdout } = score(flight, '--format', 'json', '--brief', brief);
+  expect(JSON.parse(stdout).attempts[0].brief).toEqual({ altitudeFt: 4400, bankDeg: 45 });
+});
+
+test.each([
+  ['no file', [], /one recording file was expected/],
+  ['a file that is not there', ['none.csv'], /none\.csv: there is no such file/],
+  ['an unknown standard', [flight, '--standard', 'mine'], /--standard mine: not known; one of faa-private/],
+  ['an unknown judge', [flight, '--judge', 'kind'], /strict or examiner was expected/],
+  ['an unknown airplane', [flight, '--airplane', 'kite'], /not an airplane of the fleet \(cairn-4/],
+  ['an unknown option', [flight, '--loud'], /Unknown option '--loud'/],
+  ['a weight that is none', [flight, '--weight-lb', 'heavy'], /--weight-lb heavy: a number from 100/],
+  ['an airplane with speeds out of order', [flight, '--airplane', 'bad.json'], /bad\.json: vs1Kias/],
+  ['a brief that is no JSON', [flight, '--brief', 'text.json'], /text\.json: not JSON/],
+  ['bytes that are no text', ['bytes.csv'], /bytes\.csv: not a text file/],
+  [
+    'a cell that is no number',
+    ['cell.csv'],
+    /cell\.csv, line 2, column 3 \(ias_kt\): "fast" is not a number/,
+  ],
+])('%s is refused in one line, with exit code 2', (_name, args, words) => {
+  write('bad.json', JSON.stringify({ ...fleet[0], vs0Kias: 60 }));
+  write('text.json', 'not json');
+  write('bytes.csv', Buffer.from([0xff, 0xfe, 0x00, 0x81]));
+  write('cell.csv', 'time_s,alt_ft,ias_kt,hdg_deg\n0,4500,fast,1\n');
+  const local = /^(none|bad|text|bytes|cell)\./;
+  const { status, stdout, said } = score(...args.map((arg) => (local.test(arg) ? join(folder, arg) : arg)));
+  expect([status, stdout, said.length]).toEqual([2, '', 1]);
+  expect(said[0]).toMatch(words);
+  expect(said[0]).not.toMatch(/^\s+at /);
+});

@@ -1,0 +1,41 @@
+import { inlineAnalyser } from '../src/analysis/analyser.ts';
+import { openDatabase } from '../src/db/database.ts';
+import { RecordingEntity } from '../src/db/entities.ts';
+import { First1700000000001 } from '../src/db/migrations/1700000000001-first.ts';
+import { DEMO_LESSONS } from '../src/demo/lessons.ts';
+import { hasDemo, isEmpty, loadDemo } from '../src/demo/load.ts';
+import { DEMO_PEOPLE } from '../src/demo/people.ts';
+import { openSchool } from './support/school.ts';
+
+test('the demo is a club of one chief, two instructors and six students, with a dozen lessons flown', () => {
+  const count = (role: string) => DEMO_PEOPLE.filter((person) => person.role === role).length;
+  expect([count('chief'), count('instructor'), count('student')]).toEqual([1, 2, 6]);
+  expect(DEMO_LESSONS.filter(({ pairs }) => pairs.length > 0)).toHaveLength(12);
+});
+
+test('loaded into two empty databases it is the same data', async () => {
+  // Three lessons of three airplanes tell as much as all of them, in a quarter of the time.
+  const some = DEMO_LESSONS.filter(({ key }) => ['nell-4', 'joss-3', 'amara-1'].includes(key));
+  const load = async () => {
+    const school = await openSchool();
+    const { database } = school;
+    const first = new First1700000000001();
+    const runner = database.createQueryRunner();
+    await first.down(runner);
+    await first.up(runner);
+    await runner.release();
+    expect(await isEmpty(database)).toBe(true);
+    await loadDemo(database, inlineAnalyser, some);
+    expect(await hasDemo(database)).toBe(true);
+    const recordings = await database.getRepository(RecordingEntity).find({ order: { fileName: 'ASC' } });
+    await school.close();
+    return recordings.map(({ id, sha256, status }) => ({ id, sha256, status }));
+  };
+  const [one, other] = [await load(), await load()];
+  expect(one).toEqual(other);
+  expect(one.map(({ status }) => status)).toEqual(['analysed', 'analysed', 'analysed']);
+});
+
+test('a database that does not answer is an error, not a wait', async () => {
+  await expect(openDatabase('postgres://nobody@127.0.0.1:1/none')).rejects.toThrow();
+});

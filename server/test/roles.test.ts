@@ -1,0 +1,167 @@
+/** Every route with every role and with none. A route that is not in this table fails the test. */
+import { randomUUID } from 'node:crypto';
+import {
+  analysed,
+  flightCsv,
+  lessonInput,
+  openSchool,
+  type TestPerson,
+  type TestSchool,
+} from './support/school.ts';
+
+let school: TestSchool;
+let lessonId: string;
+let recordingId: string;
+
+beforeAll(async () => {
+  school = await openSchool();
+  const { instructor, student } = school;
+  lessonId = (await (await instructor.call('POST', '/lessons', lessonInput(student.id))).json()).id;
+  recordingId = (await (await instructor.upload(flightCsv(), { studentId: student.id, lessonId })).json()).id;
+  await analysed(instructor, recordingId);
+});
+afterAll(() => school.close());
+
+/** Who may (the status for them); everyone else who is signed in gets `others`; without a session it is 401. */
+interface Rule {
+  path?: () => string;
+  body?: () => unknown;
+  allowed: Partial<Record<Who, number>>;
+  others?: number;
+  nobody?: number;
+}
+type Who = 'chief' | 'instructor' | 'otherInstructor' | 'student' | 'classmate' | 'stranger';
+const EVERYONE: Who[] = ['chief', 'instructor', 'otherInstructor', 'student', 'classmate', 'stranger'];
+const all = (status: number) => Object.fromEntries(EVERYONE.map((who) => [who, status]));
+
+/** What belongs to the student: theirs, their instructor's, the chief's; nobody else knows that it exists. */
+const ofStudent = { chief: 200, instructor: 200, student: 200 };
+const byStaff = (status: number): Rule['allowed'] => ({
+  chief: status,
+  instructor: status,
+  student: 403,
+  classmate: 403,
+});
+
+const of = (text: string) => () =>
+  text
+    .replace('{lesson}', lessonId)
+    .replace('{recording}', recordingId)
+    .replace('{student}', school.student.id);
+const mark = () => ({
+  id: randomUUID(),
+  body: { kind: 'mark', maneuver: 'steep-turn', startS: 1, endS: 2, atS: 1, text: 'here' },
+});
+
+const RULES: Record<string, Rule> = {
+  'GET /health': { allowed: all(200), nobody: 200 },
+  'POST /session': {
+    allowed: all(401),
+    body: () => ({ email: `${randomUUID()}@x.example`, password: 'x' }),
+    nobody: 401,
+  },
+  'GET /me': { allowed: all(200) },
+  'GET /students': { allowed: all(200) },
+  'GET /people': { allowed: { ...all(200), student: 403, classmate: 403 } },
+  'GET /airplanes': { allowed: all(200) },
+  'GET /airplanes/{id}': { path: () => '/airplanes/cairn-4', allowed: all(200) },
+  'GET /standards': { allowed: all(200) },
+  'GET /students/{id}': { path: of('/students/{student}'), allowed: ofStudent, others: 404 },
+  'GET /students/{id}/path': { path: of('/students/{student}/path'), allowed: ofStudent, others: 404 },
+  'GET /lessons': { allowed: all(200) },
+  'POST /lessons': { body: () => lessonInput(school.student.id), allowed: byStaff(201), others: 404 },
+  'GET /lessons/{id}': { path: of('/lessons/{lesson}'), allowed: ofStudent, others: 404 },
+  'PUT /lessons/{id}': {
+    path: of('/lessons/{lesson}'),
+    // An old version on purpose: whoever may change it is told of the conflict and nothing changes.
+    body: () => ({ ...lessonInput(school.student.id), version: 99 }),
+    allowed: byStaff(409),
+    others: 404,
+  },
+  'POST /lessons/{id}/demonstration': {
+    path: of('/lessons/{lesson}/demonstration'),
+    body: () => ({ fault: 'none', seed: 1 + Math.floor(Math.random() * 90_000) }),
+    allowed: byStaff(201),
+    others: 404,
+  },
+  'GET /recordings/{id}': { path: of('/recordings/{recording}'), allowed: ofStudent, others: 404 },
+  'GET /recordings/{id}/file': { path: of('/recordings/{recording}/file'), allowed: ofStudent, others: 404 },
+  'GET /recordings/{id}/attempts/{attempt}/keel': {
+    path: of('/recordings/{recording}/attempts/0/keel'),
+    allowed: ofStudent,
+    others: 404,
+  },
+  'POST /recordings/{id}/rescore': {
+    path: of('/recordings/{recording}/rescore'),
+    body: () => ({}),
+    allowed: byStaff(200),
+    others: 404,
+  },
+  'GET /recordings/{id}/said': { path: of('/recordings/{recording}/said'), allowed: ofStudent, others: 404 },
+  'POST /recordings/{id}/said': {
+    path: of('/recordings/{recording}/said'),
+    body: mark,
+    allowed: { chief: 201, instructor: 201, student: 201 },
+    others: 404,
+  },
+};
+
+/** Tried on their own below: one ends the session, the other is no JSON. */
+const APART = ['DELETE /session', 'POST /recordings'];
+
+test('every described route is in the table', async () => {
+  const { paths } = await (await school.nobody.call('GET', '/openapi.json')).json();
+  const described = Object.entries(paths as Record<string, object>).flatMap(([path, methods]) =>
+    Object.keys(methods).map((method) => `${method.toUpperCase()} ${path.replace(/^\/api/, '')}`),
+  );
+  expect(described.sort()).toEqual([...Object.keys(RULES), ...APART].sort());
+});
+
+describe.each(Object.entries(RULES))('%s', (route, rule) => {
+  const [method, described] = route.split(' ');
+  const path = () => rule.path?.() ?? described;
+
+  test.each(EVERYONE)('as %s', async (who) => {
+    const person: TestPerson = school[who];
+    const answer = await person.call(method, path(), rule.body?.());
+    expect([who, answer.status]).toEqual([who, rule.allowed[who] ?? rule.others]);
+    if (answer.status >= 400) expect(answer.headers.get('Content-Type')).toBe('application/problem+json');
+  });
+
+  test('without a session', async () => {
+    expect((await school.nobody.call(method, path(), rule.body?.())).status).toBe(rule.nobody ?? 401);
+  });
+});
+
+test.each([
+  ['chief', 201],
+  ['instructor', 200],
+  ['otherInstructor', 404],
+  ['student', 403],
+  ['classmate', 403],
+  ['stranger', 404],
+] as const)('POST /recordings as %s', async (who, status) => {
+  // The chief's comes first and is kept; the instructor's is then the same file again.
+  const answer = await school[who].upload(flightCsv(7), { studentId: school.student.id });
+  expect(answer.status).toBe(status);
+});
+
+test('lists hold only what is the viewer’s', async () => {
+  const ids = async (who: Who, path: string) =>
+    ((await (await school[who].call('GET', path)).json()) as { id: string }[]).map(({ id }) => id);
+  expect(await ids('student', '/students')).toEqual([school.student.id]);
+  expect((await ids('instructor', '/students')).sort()).toEqual(
+    [school.student.id, school.classmate.id].sort(),
+  );
+  expect(await ids('otherInstructor', '/students')).toEqual([]);
+  expect(await ids('stranger', '/students')).toEqual([]);
+  expect(await ids('student', '/lessons')).toContain(lessonId);
+  for (const who of ['classmate', 'otherInstructor', 'stranger'] as const) {
+    expect(await ids(who, '/lessons')).toEqual([]);
+  }
+});
+
+test('an address that is none says so, to everyone alike', async () => {
+  expect((await school.chief.call('GET', '/nothing')).status).toBe(404);
+  expect((await school.nobody.call('GET', '/nothing')).status).toBe(401);
+});

@@ -1,0 +1,178 @@
+/** A fresh database with two schools, an application on it, and people signed in: what every server test begins with. */
+import { randomUUID } from 'node:crypto';
+import { drawSteepTurns, findAirplane, findStandard, writeRecordingCsv } from '@keel/core';
+import { hash } from '@node-rs/argon2';
+import { Client } from 'pg';
+import type { DataSource } from 'typeorm';
+import { inlineAnalyser } from '../../src/analysis/analyser.ts';
+import { openDatabase } from '../../src/db/database.ts';
+import {
+  AccountEntity,
+  AirplaneEntity,
+  SchoolEntity,
+  StandardEntity,
+  TeachingEntity,
+} from '../../src/db/entities.ts';
+import { makeApp } from '../../src/http/app.ts';
+
+export const PASSWORD = 'a password of the tests';
+
+export interface TestPerson {
+  id: string;
+  email: string;
+  /** Calls the API as this person; `body` is sent as JSON. */
+  call(method: string, path: string, body?: unknown): Promise<Response>;
+  /** Uploads a recording with the usual airplane and standard. */
+  upload(file: string, fields: Record<string, string>, name?: string): Promise<Response>;
+}
+
+export interface TestSchool {
+  database: DataSource;
+  app: ReturnType<typeof makeApp>;
+  chief: TestPerson;
+  instructor: TestPerson;
+  otherInstructor: TestPerson;
+  /** The instructor's students. */
+  student: TestPerson;
+  classmate: TestPerson;
+  /** Chief of another school. */
+  stranger: TestPerson;
+  nobody: Pick<TestPerson, 'call'>;
+  close(): Promise<void>;
+}
+
+async function freshDatabase(): Promise<{ url: string; name: string }> {
+  const url = process.env.KEEL_TEST_DATABASE_URL;
+  if (!url) throw new Error('the tests’ PostgreSQL was not started');
+  const name = `test_${randomUUID().replaceAll('-', '')}`;
+  const admin = new Client({ connectionString: url });
+  await admin.connect();
+  await admin.query(`CREATE DATABASE ${name}`);
+  await admin.end();
+  return { url: url.replace(/\/postgres$/, `/${name}`), name };
+}
+
+export async function openSchool(): Promise<TestSchool> {
+  const { url } = await freshDatabase();
+  const database = await openDatabase(url);
+  const app = makeApp({ database, analyser: inlineAnalyser });
+  const passwordHash = await hash(PASSWORD, { memoryCost: 1024, timeCost: 1 });
+
+  const makeSchool = async (name: string) => {
+    const id = randomUUID();
+    const settings = {
+      judge: 'examiner' as const,
+      clearsBeforeEach: false,
+      demonstrationFirst: false,
+      fieldFt: 1180,
+      areaGroundFt: 1900,
+    };
+    await database.getRepository(SchoolEntity).insert({ id, name, settings });
+    for (const airplane of ['cairn-4', 'gimmer-2']) {
+      const data = findAirplane(airplane) as object;
+      await database
+        .getRepository(AirplaneEntity)
+        .insert({ rowId: randomUUID(), schoolId: id, id: airplane, data });
+    }
+    for (const standard of ['faa-private', 'school-pre-solo']) {
+      const data = findStandard(standard)!;
+      await database
+        .getRepository(StandardEntity)
+        .insert({ rowId: randomUUID(), schoolId: id, id: standard, version: 1, data });
+    }
+    return id;
+  };
+  const person = async (schoolId: string, key: string, role: 'student' | 'instructor' | 'chief') => {
+    const id = randomUUID();
+    const email = `${key}@test.example`;
+    await database
+      .getRepository(AccountEntity)
+      .insert({ id, schoolId, email, name: key, role, passwordHash });
+    return signedIn(app, id, email);
+  };
+  const here = await makeSchool('Here');
+  const there = await makeSchool('There');
+  const chief = await person(here, 'chief', 'chief');
+  const instructor = await person(here, 'instructor', 'instructor');
+  const otherInstructor = await person(here, 'other-instructor', 'instructor');
+  const student = await person(here, 'student', 'student');
+  const classmate = await person(here, 'classmate', 'student');
+  const stranger = await person(there, 'stranger', 'chief');
+  for (const { id } of [student, classmate]) {
+    await database.getRepository(TeachingEntity).insert({ instructorId: instructor.id, studentId: id });
+  }
+  return {
+    database,
+    app,
+    chief,
+    instructor,
+    otherInstructor,
+    student,
+    classmate,
+    stranger,
+    nobody: { call: (method, path, body) => request(app, '', method, path, body) },
+    close: () => database.destroy(),
+  };
+}
+
+async function request(app: TestSchool['app'], cookie: string, method: string, path: string, body?: unknown) {
+  return app.request(`/api${path}`, {
+    method,
+    headers: {
+      ...(cookie && { Cookie: cookie }),
+      ...(body !== undefined && { 'Content-Type': 'application/json' }),
+    },
+    ...(body !== undefined && { body: JSON.stringify(body) }),
+  });
+}
+
+async function signedIn(app: TestSchool['app'], id: string, email: string): Promise<TestPerson> {
+  const answer = await request(app, '', 'POST', '/session', { email, password: PASSWORD });
+  const cookie = answer.headers.get('Set-Cookie')?.split(';')[0];
+  if (!cookie) throw new Error(`${email} could not sign in: ${answer.status}`);
+  return {
+    id,
+    email,
+    call: (method, path, body) => request(app, cookie, method, path, body),
+    upload: async (file, fields, name = 'flight.csv') => {
+      const form = new FormData();
+      form.set('file', new File([file], name));
+      const all = { airplaneId: 'cairn-4', standardId: 'faa-private', ...fields };
+      for (const [key, value] of Object.entries(all)) form.set(key, value);
+      return app.request('/api/recordings', { method: 'POST', headers: { Cookie: cookie }, body: form });
+    },
+  };
+}
+
+/** A steep-turn pair, the first with an overbank, as a file. */
+export const flightCsv = (seed = 1): string =>
+  writeRecordingCsv(
+    drawSteepTurns({
+      altitudeFt: 4500,
+      airspeedKias: 90,
+      headingDeg: 360,
+      rateHz: 5,
+      seed,
+      fault: 'steep-turn/overbank',
+    }),
+  );
+
+/** Asks until the recording is analysed. */
+export async function analysed(person: TestPerson, id: string) {
+  for (let tries = 0; tries < 200; tries++) {
+    const recording = await (await person.call('GET', `/recordings/${id}`)).json();
+    if (recording.status !== 'analysing') return recording;
+    await new Promise((resolve) => setTimeout(resolve, 25));
+  }
+  throw new Error('the analysis did not end');
+}
+
+/** A lesson as the interface sends it. */
+export const lessonInput = (studentId: string) => ({
+  studentId,
+  airplaneId: 'cairn-4',
+  standardId: 'faa-private',
+  title: 'Steep turns',
+  plannedAt: '2026-11-20T09:30:00Z',
+  conditions: { weightLb: 2240, groundFt: 1900, headingDeg: 360, oatC: 5, qnhHpa: 1013 },
+});
