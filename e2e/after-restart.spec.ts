@@ -2,12 +2,10 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
-import { signInQuickly } from './support/people.ts';
+import { keepFolder, signInQuickly } from './support/people.ts';
 
 test('lesson, recording, score, grade and comment outlive a restart', async ({ page }) => {
-  const { lessonId, recordingId } = JSON.parse(
-    readFileSync(join(process.cwd(), 'test-results/kept.json'), 'utf8'),
-  );
+  const { lessonId, recordingId } = JSON.parse(readFileSync(join(keepFolder(), 'kept.json'), 'utf8'));
   await signInQuickly(page.request, 'idris');
   await page.goto(`/brief/${lessonId}`);
   await expect(page.getByRole('heading', { name: 'Amara Oduwole-Finch' })).toBeVisible();

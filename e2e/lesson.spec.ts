@@ -1,18 +1,17 @@
 /** One lesson along the whole line of stations, as an instructor and a student go along it. */
 import { execFileSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, type Page, test } from '@playwright/test';
 import { drawFlight, toCsv } from '../core/src/testing/drawn-flight.ts';
-import { lessonsOf, signIn, signInQuickly } from './support/people.ts';
+import { keepFolder, lessonsOf, signIn, signInQuickly } from './support/people.ts';
 
-const FOLDER = join(process.cwd(), 'test-results');
+const FOLDER = keepFolder();
 const FILE = join(FOLDER, 'never-seen.csv');
 
 /** A flight that the program has never seen: a dip of 150 ft for six seconds in the left turn. */
 test.beforeAll(() => {
-  mkdirSync(FOLDER, { recursive: true });
   const flight = drawFlight({
     turns: [
       { atS: 30, bankDeg: -45, turnDeg: -360 },
@@ -26,7 +25,7 @@ test.beforeAll(() => {
 
 async function openLesson(page: Page): Promise<string> {
   await page.getByRole('button', { name: 'New lesson' }).click();
-  await page.getByLabel('Student').click();
+  await page.getByRole('combobox', { name: 'Student' }).click();
   await page.getByRole('option', { name: 'Amara Oduwole-Finch' }).click();
   await page.getByLabel('Title').fill('Steep turns, end to end');
   await page.getByLabel('Weight, lb').fill('2200');
@@ -160,7 +159,7 @@ test('a drawn demonstration says what it is, from the drawing to the debrief', a
   );
   await page.goto(`/fly/${planned.id}`);
   await expect(page.getByText('This is a drawing, not a flight.')).toBeVisible();
-  await page.getByLabel('Fault').click();
+  await page.getByRole('combobox', { name: 'Fault' }).click();
   await page.getByRole('option', { name: 'Rolls out late' }).click();
   await page.getByRole('button', { name: 'Draw it' }).click();
   await page.getByRole('button', { name: 'Go to Debrief' }).click();

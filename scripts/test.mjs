@@ -50,7 +50,7 @@ function playwright(folder, url, project) {
   const { status } = spawnSync('npx', ['playwright', 'test', `--project=${project}`], {
     cwd: ROOT,
     stdio: 'inherit',
-    env: { ...process.env, KEEL_URL: url, KEEL_E2E_REPORT: report },
+    env: { ...process.env, KEEL_URL: url, KEEL_E2E_REPORT: report, KEEL_E2E_FOLDER: folder },
   });
   const stats = readJson(report)?.stats;
   totals.passed += stats?.expected ?? 0;

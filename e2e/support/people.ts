@@ -1,3 +1,6 @@
+import { mkdirSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import type { APIRequestContext, Page } from '@playwright/test';
 
 /** The demo's people that the tests sign in as. */
@@ -9,6 +12,13 @@ export const PEOPLE = {
   joss: { email: 'joss@skelmere.example', password: 'student-at-skelmere' },
 } as const;
 export type PersonKey = keyof typeof PEOPLE;
+
+/** What one run leaves for the next, after a restart; Playwright empties its own folder in between. */
+export function keepFolder(): string {
+  const folder = process.env.KEEL_E2E_FOLDER ?? join(tmpdir(), 'keel-e2e');
+  mkdirSync(folder, { recursive: true });
+  return folder;
+}
 
 /** Through the form, as a person does. */
 export async function signIn(page: Page, who: PersonKey): Promise<void> {

@@ -5,7 +5,7 @@
 import { loadFactor } from '../flight/turning.ts';
 import { say } from '../maneuvers/finding.ts';
 import type { Attempt } from '../maneuvers/maneuver.ts';
-import { rowsBetween, valueAt } from '../recording/span.ts';
+import { meanOver, rowsBetween, valueAt } from '../recording/span.ts';
 import type { Track } from '../recording/track.ts';
 import { toleranceUsed } from '../scoring/excursion.ts';
 import { deviations } from '../scoring/parameter.ts';
@@ -86,8 +86,8 @@ function altitudeCause(
   );
   const bankDeg = Math.abs(at(track.bankDeg.values, peakS));
   const needed = `${say(bankDeg)}° of bank asks for ${say(loadFactor(bankDeg), 2)} g`;
-  const load = track.other('load_g');
-  const pulled = load ? `; it had ${say(at(load.values, peakS), 2)} g` : '';
+  const load = loadAround(track, peakS);
+  const pulled = Number.isNaN(load) ? '' : `; it had ${say(load, 2)} g`;
   if (peak < 0) {
     if (cause === 'pitch') {
       return {
@@ -121,6 +121,12 @@ function altitudeCause(
         tryNext: 'Lower the nose to the picture; then look at the power.',
       };
 }
+
+/** Mean of the recorded load factor over the second around an instant; NaN where there is none. */
+const loadAround = (track: Track, atS: number): number => {
+  const column = track.recording.channels.load_g;
+  return column ? meanOver(column, rowsBetween(track.timeS, atS - 0.5, atS + 0.5)) : Number.NaN;
+};
 
 const clock = (seconds: number): string => {
   const whole = Math.max(0, Math.round(seconds));

@@ -52,12 +52,11 @@ function rushedEntry(track: Track, attempt: Attempt, context: ScoringContext): F
   if (track.timeS[attempt.segment.from] > span.startS) return undefined;
   const rows = rowsBetween(track.timeS, span.startS, span.endS, attempt.segment);
   if (rows.to - rows.from < 3) return undefined;
-  const climb = new Float64Array(track.timeS.length);
   // A wider slope than usual: the noise of a slow recording must not look like a climb.
-  localSlope(track.timeS, track.altitudeFt.values, rows.from, rows.to, 2.5, climb);
+  const climb = localSlope(track.timeS, track.altitudeFt.values, rows, 2.5);
   let squares = 0;
-  for (let i = rows.from; i < rows.to; i++) squares += (60 * climb[i]) ** 2;
-  const verticalSpeedFpm = Math.sqrt(squares / (rows.to - rows.from));
+  for (const feetPerS of climb) squares += (60 * feetPerS) ** 2;
+  const verticalSpeedFpm = Math.sqrt(squares / climb.length);
   const half = (values: Float64Array) => {
     const high = values[rowOfMax(rows, (i) => values[i])];
     const low = values[rowOfMax(rows, (i) => -values[i])];

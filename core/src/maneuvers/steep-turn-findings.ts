@@ -4,7 +4,8 @@ import { loadFactor } from '../flight/turning.ts';
 import { localSlope } from '../recording/resample.ts';
 import { longestStretch, type Rows, rowOfMax, rowsBetween, valueAt } from '../recording/span.ts';
 import type { Track } from '../recording/track.ts';
-import { type FoundExcursion, findExcursions } from '../scoring/excursion.ts';
+import { findExcursions } from '../scoring/excursion.ts';
+import { deviations, resolutionOf } from '../scoring/parameter.ts';
 import { phaseNamed } from '../scoring/phases.ts';
 import type { Finding } from '../scoring/schema.ts';
 import { shortestTurnDeg } from '../units/angles.ts';
@@ -23,7 +24,7 @@ interface Case {
   limits: ScoringContext['thresholds']['steepTurn'];
 }
 
-type Check = (c: Case) => Finding | undefined;
+type Check = (c: Case) => Finding | undefined | (Finding | undefined)[];
 
 const ID = (name: string) => `steep-turn/${name}`;
 
@@ -32,10 +33,10 @@ const rollInTooFast: Check = ({ track, attempt, limits }) => {
   // A rate of roll needs several samples a second.
   if (!rollIn || track.stepS > 0.52) return undefined;
   const rows = rowsBetween(track.timeS, rollIn.startS, rollIn.endS, attempt.segment);
-  const rate = new Float64Array(track.timeS.length);
-  localSlope(track.timeS, track.bankDeg.values, rows.from, rows.to, 0.5, rate);
-  const fastest = rowOfMax(rows, (i) => Math.abs(rate[i]));
-  const size = fastest < 0 ? 0 : Math.abs(rate[fastest]);
+  const size = localSlope(track.timeS, track.bankDeg.values, rows, 0.5).reduce(
+    (most, rate) => Math.max(most, Math.abs(rate)),
+    0,
+  );
   if (size <= limits.rollInDegPerS) return undefined;
   return finding(ID('roll-in-too-fast'), 'fault', rollIn, size, 'deg/s', {
     what: `Rolled in at ${say(size)}° a second.`,
@@ -97,54 +98,39 @@ const altGainRollout: Check = ({ track, attempt, limits }) => {
   );
 };
 
-/** The band of the standard's bank row, and the longest stretch beyond it on each side. */
-function bankExcursions({ track, attempt, context }: Case): {
-  over?: FoundExcursion;
-  under?: FoundExcursion;
-} {
+/** Beyond the standard's band on either side for longer than a moment; only the longest of each side is named. */
+const bankBeyond: Check = ({ track, attempt, context, limits }) => {
   const row = context.standard.rows.find((r) => r.maneuver === attempt.maneuver && r.parameter === 'bank');
   const established = phaseNamed(attempt.phases, 'established');
   const bank = row && attempt.quantity(row);
-  if (!row || !established || !bank) return {};
+  if (!row || !established || !bank) return undefined;
   const rows = rowsBetween(track.timeS, established.startS, established.endS, attempt.segment);
-  const deviation = Float64Array.from({ length: rows.to - rows.from }, (_, k) =>
-    bank.deviation(rows.from + k),
+  const { timeS, deviation } = deviations(track, bank, rows);
+  const lasting = findExcursions(timeS, deviation, row, resolutionOf('bank')).filter(
+    ({ startS, endS }) => endS - startS > limits.bankBeyondS,
   );
-  const longest = (list: FoundExcursion[]) =>
-    list.reduce<FoundExcursion | undefined>(
-      (best, next) => (!best || next.endS - next.startS > best.endS - best.startS ? next : best),
-      undefined,
-    );
-  const found = findExcursions(track.timeS.subarray(rows.from, rows.to), deviation, row, 1);
-  return {
-    over: longest(found.filter((excursion) => excursion.peak > 0)),
-    under: longest(found.filter((excursion) => excursion.peak < 0)),
-  };
-}
-
-const lastsBeyond = (excursion: FoundExcursion | undefined, seconds: number): excursion is FoundExcursion =>
-  excursion !== undefined && excursion.endS - excursion.startS > seconds;
-
-const overbank: Check = (c) => {
-  const { over } = bankExcursions(c);
-  if (!lastsBeyond(over, c.limits.bankBeyondS)) return undefined;
-  const bank = c.attempt.targets.bankDeg + over.peak;
-  return finding(ID('overbank'), 'fault', over, over.peak, 'deg', {
-    what: `Overbanked ${say(over.peak)}° past ${say(c.attempt.targets.bankDeg)}°, for ${say(over.endS - over.startS, 1)} s.`,
-    why: `No opposite aileron when the roll should have stopped; ${say(bank)}° asks for ${say(loadFactor(bank), 2)} g.`,
-    tryNext:
-      'Stop the roll with a touch of opposite aileron, then hold the picture; steep banks tend to steepen.',
-  });
-};
-
-const bankShallow: Check = (c) => {
-  const { under } = bankExcursions(c);
-  if (!lastsBeyond(under, c.limits.bankBeyondS)) return undefined;
-  return finding(ID('bank-shallow'), 'fault', under, -under.peak, 'deg', {
-    what: `Bank ${say(-under.peak)}° short of ${say(c.attempt.targets.bankDeg)}°, for ${say(under.endS - under.startS, 1)} s.`,
-    why: 'The bank was eased to save altitude, or let go while looking inside.',
-    tryNext: 'Fix where the horizon cuts the cowling at this bank, and bring it back there.',
-  });
+  const longest = (side: number) =>
+    lasting
+      .filter(({ peak }) => Math.sign(peak) === side)
+      .sort((a, b) => b.endS - b.startS - (a.endS - a.startS))
+      .at(0);
+  const [over, under] = [longest(1), longest(-1)];
+  const target = attempt.targets.bankDeg;
+  return [
+    over &&
+      finding(ID('overbank'), 'fault', over, over.peak, 'deg', {
+        what: `Overbanked ${say(over.peak)}° past ${say(target)}°, for ${say(over.endS - over.startS, 1)} s.`,
+        why: `No opposite aileron when the roll should have stopped; ${say(target + over.peak)}° asks for ${say(loadFactor(target + over.peak), 2)} g.`,
+        tryNext:
+          'Stop the roll with a touch of opposite aileron, then hold the picture; steep banks tend to steepen.',
+      }),
+    under &&
+      finding(ID('bank-shallow'), 'fault', under, -under.peak, 'deg', {
+        what: `Bank ${say(-under.peak)}° short of ${say(target)}°, for ${say(under.endS - under.startS, 1)} s.`,
+        why: 'The bank was eased to save altitude, or let go while looking inside.',
+        tryNext: 'Fix where the horizon cuts the cowling at this bank, and bring it back there.',
+      }),
+  ];
 };
 
 const bankWander: Check = ({ track, attempt, limits }) => {
@@ -318,12 +304,11 @@ const stallWarning: Check = ({ track, rows, context }) => {
 };
 
 const spiralDive: Check = ({ track, attempt, rows, limits }) => {
-  const speedUp = new Float64Array(track.timeS.length);
-  localSlope(track.timeS, track.airspeedKt.values, rows.from, rows.to, 1.5, speedUp);
+  const speedUp = localSlope(track.timeS, track.airspeedKt.values, rows, 1.5);
   const diving = (i: number) =>
     Math.abs(track.bankDeg.values[i]) > limits.spiralBankDeg &&
     track.verticalSpeedFpm[i] < -limits.spiralDescentFpm &&
-    speedUp[i] > 0;
+    speedUp[i - rows.from] > 0;
   const stretch = longestStretch(track.timeS, rows, diving);
   if (!stretch || stretch.endS - stretch.startS < Math.min(1, 2 * track.stepS)) return undefined;
   const worst = rowOfMax(
@@ -347,8 +332,7 @@ const spanTo = (track: Track, attempt: Attempt, row: number): Span => ({
 const CHECKS: readonly Check[] = [
   rollInTooFast,
   altLossRollIn,
-  overbank,
-  bankShallow,
+  bankBeyond,
   bankWander,
   speedDecay,
   speedAboveVa,
@@ -378,6 +362,6 @@ export function steepTurnFindings(
     side: attempt.variant === 'left' ? -1 : 1,
     limits: context.thresholds.steepTurn,
   };
-  const found = CHECKS.map((check) => check(c)).filter((f) => f !== undefined);
+  const found = CHECKS.flatMap((check) => check(c)).filter((f) => f !== undefined);
   return [...generalFindings(track, attempt, next, context), ...found].sort((a, b) => a.startS - b.startS);
 }

@@ -1,4 +1,6 @@
 /** One quantity on the recording's rows, smoothed, with where it came from and how well it is known. */
+
+import { median } from '../units/numbers.ts';
 import { type ChannelName, channelInfo } from './channels.ts';
 import { ontoRows, ownSamples } from './resample.ts';
 import { smoothMedian, typicalStepS, unwrapHeading } from './smooth.ts';
@@ -20,15 +22,14 @@ export interface Channel {
 /** Noise, as one standard deviation, from the median distance of the samples from their smoothed selves. */
 function noiseOf(raw: Float64Array, smoothed: Float64Array, circular: boolean): number {
   if (raw === smoothed || raw.length < 8) return 0;
-  const stride = Math.max(1, Math.floor(raw.length / 4000));
-  const distances: number[] = [];
-  for (let i = 0; i < raw.length; i += stride) {
-    const difference = raw[i] - smoothed[i];
+  const stride = Math.max(1, Math.floor(raw.length / 1000));
+  const distances = new Float64Array(Math.ceil(raw.length / stride));
+  for (let k = 0; k < distances.length; k++) {
+    const difference = raw[k * stride] - smoothed[k * stride];
     // A circular channel's smoothed values run on past 360.
-    distances.push(Math.abs(circular ? difference - 360 * Math.round(difference / 360) : difference));
+    distances[k] = Math.abs(circular ? difference - 360 * Math.round(difference / 360) : difference);
   }
-  distances.sort((a, b) => a - b);
-  return 1.4826 * distances[distances.length >> 1];
+  return 1.4826 * median(distances);
 }
 
 /** A measured channel: its own samples smoothed, then put onto the rows. */

@@ -11,20 +11,21 @@ import { parseCell } from './csv-number.ts';
 import type { Recording } from './recording.ts';
 import { parseUtcMs } from './utc.ts';
 
-const CHUNK_CHARACTERS = 512 * 1024;
+/** Text handed to the parser at a time. */
+export const CHUNK_CHARACTERS = 128 * 1024;
 
 /** What a column of the file is to the reader. */
 type ColumnRole =
   | { kind: 'time' }
   | { kind: 'utc' }
-  | { kind: 'channel'; name: ChannelName; min: number; max: number }
+  | { kind: 'channel'; name: ChannelName }
   | { kind: 'ignored' };
 
 /** @throws InputError naming line and column when the text is not a recording. */
 export function readRecordingCsv(source: string, onProgress?: (fraction: number) => void): Recording {
   const text = source.includes('\r') ? source.replace(/\r\n?/g, '\n') : source;
   const lead = readHeaderLines(text);
-  const reader = new RowReader(lead.bodyLine);
+  const reader = new RowReader(lead.bodyLine, text.includes('"'));
   reader.warnings.push(...lead.warnings);
 
   const body = lead.bodyStart === 0 ? text : text.slice(lead.bodyStart);
@@ -68,6 +69,14 @@ function delimiterOf(body: string): string {
   return [',', ';', '\t'].reduce((best, next) => (count(next) > count(best) ? next : best), ',');
 }
 
+/** A channel's place in the row, and what its values can be. */
+interface ChannelColumn {
+  name: ChannelName;
+  column: number;
+  min: number;
+  max: number;
+}
+
 /** Takes rows of cells in order: the header row first, then data. Keeps count of the file's lines. */
 class RowReader {
   readonly warnings: string[] = [];
@@ -78,12 +87,19 @@ class RowReader {
   private epochMs: number | undefined;
   private lastTimeS = Number.NEGATIVE_INFINITY;
   private headerLine = 0;
+  private timeColumn = -1;
+  private utcColumn = -1;
+  private channels: ChannelColumn[] = [];
 
-  constructor(public line: number) {}
+  /** @param quoted whether any cell may hold line ends of its own. */
+  constructor(
+    public line: number,
+    private readonly quoted: boolean,
+  ) {}
 
   read(row: string[]): void {
     const line = this.line;
-    this.line += 1 + newlinesIn(row);
+    this.line += 1 + (this.quoted ? newlinesIn(row) : 0);
     if (row.length === 1 && row[0].trim() === '') return;
     if (!this.roles) this.readHeader(row, line);
     else this.readData(row, this.roles, line);
@@ -110,60 +126,52 @@ class RowReader {
     this.roles = this.names.map((name): ColumnRole => {
       if (name === 'time_s') return { kind: 'time' };
       if (name === 'utc') return { kind: 'utc' };
-      if (isChannel(name)) return { kind: 'channel', name, ...possibleValues(name) };
+      if (isChannel(name)) return { kind: 'channel', name };
       if (name !== '') this.warnings.push(`column "${name}" is not known and was ignored`);
       return { kind: 'ignored' };
     });
     this.columns = new GrowingColumns(this.names.length);
+    this.utcColumn = this.names.indexOf('utc');
+    // With both columns time_s counts; utc then tells only when the recording began.
+    this.timeColumn = this.hasTimeColumn ? this.names.indexOf('time_s') : this.utcColumn;
+    this.channels = this.roles.flatMap((role, column) =>
+      role.kind === 'channel' ? [{ name: role.name, column, ...possibleValues(role.name) }] : [],
+    );
   }
 
   private readData(row: string[], roles: ColumnRole[], line: number): void {
     this.checkLength(row, roles.length, line);
     const index = this.columns.beginRow();
-    let timeS = Number.NaN;
-    let timeColumn = 0;
-    for (let c = 0; c < roles.length; c++) {
-      const role = roles[c];
-      const cell = row[c];
-      if (role.kind === 'ignored') continue;
-      if (role.kind === 'utc') {
-        const fromUtc = this.readUtc(cell, c, line);
-        if (!this.hasTimeColumn) {
-          timeS = fromUtc;
-          timeColumn = c;
-        }
-        continue;
-      }
-      const value = parseCell(cell);
-      if (value === undefined) throw this.notANumber(cell, c, line);
-      if (role.kind === 'time') {
-        timeS = value;
-        timeColumn = c;
-      } else {
-        this.columns.set(c, index, value);
-        if (value < role.min || value > role.max) throw this.outOfRange(role, value, c, line);
-      }
+    const { data } = this.columns;
+    for (let k = 0; k < this.channels.length; k++) {
+      const channel = this.channels[k];
+      const value = parseCell(row[channel.column]);
+      if (value === undefined) throw this.notANumber(row[channel.column], channel.column, line);
+      if (value < channel.min || value > channel.max) throw this.outOfRange(channel, value, line);
+      data[channel.column][index] = value;
     }
-    this.acceptTime(timeS, timeColumn, index, line);
+    data[this.timeColumn][index] = this.readTime(row, line);
   }
 
-  private acceptTime(timeS: number, column: number, index: number, line: number): void {
-    const place = { line, column: column + 1, columnName: this.names[column] };
-    if (Number.isNaN(timeS)) throw new InputError('the time is empty; every row needs one', place);
-    if (timeS <= this.lastTimeS) {
-      const problem = timeS === this.lastTimeS ? 'the same time stands twice' : 'the time goes back';
-      throw new InputError(
-        `${problem} (${timeS} s after ${this.lastTimeS} s); rows must be in time order, each later than the one before`,
-        place,
-      );
-    }
+  /** The row's time, which must be later than that of the row before. */
+  private readTime(row: string[], line: number): number {
+    const column = this.timeColumn;
+    const fromUtc = this.utcColumn < 0 ? Number.NaN : this.readUtc(row[this.utcColumn], this.utcColumn, line);
+    const timeS = column === this.utcColumn ? fromUtc : parseCell(row[column]);
+    if (timeS === undefined) throw this.notANumber(row[column], column, line);
+    if (!(timeS > this.lastTimeS)) throw this.badTime(timeS, column, line);
     this.lastTimeS = timeS;
-    // The time column's own slot holds the times, whichever column they came from.
-    this.columns.set(this.timeSlot(), index, timeS);
+    return timeS;
   }
 
-  private timeSlot(): number {
-    return this.names.indexOf(this.hasTimeColumn ? 'time_s' : 'utc');
+  private badTime(timeS: number, column: number, line: number): InputError {
+    const place = { line, column: column + 1, columnName: this.names[column] };
+    if (Number.isNaN(timeS)) return new InputError('the time is empty; every row needs one', place);
+    const problem = timeS === this.lastTimeS ? 'the same time stands twice' : 'the time goes back';
+    return new InputError(
+      `${problem} (${timeS} s after ${this.lastTimeS} s); rows must be in time order, each later than the one before`,
+      place,
+    );
   }
 
   private readUtc(cell: string, column: number, line: number): number {
@@ -181,6 +189,7 @@ class RowReader {
   }
 
   private checkLength(row: string[], expected: number, line: number): void {
+    if (row.length === expected) return;
     const extra = row.slice(expected);
     if (row.length < expected || extra.some((cell) => cell.trim() !== '')) {
       throw new InputError(
@@ -203,12 +212,7 @@ class RowReader {
     );
   }
 
-  private outOfRange(
-    { name, min, max }: { name: ChannelName; min: number; max: number },
-    value: number,
-    column: number,
-    line: number,
-  ): InputError {
+  private outOfRange({ name, column, min, max }: ChannelColumn, value: number, line: number): InputError {
     return new InputError(`${value} is not possible here; a value from ${min} to ${max} was expected`, {
       line,
       column: column + 1,
@@ -229,7 +233,7 @@ class RowReader {
       if (role.kind === 'channel' && finished[c].some((value) => !Number.isNaN(value)))
         channels[role.name] = finished[c];
     });
-    const timeS = finished[this.timeSlot()];
+    const timeS = finished[this.timeColumn];
     // With both columns the clock time belongs to the first row, whatever its time_s says.
     const epochMs =
       this.epochMs === undefined ? undefined : this.epochMs - (this.hasTimeColumn ? timeS[0] * 1000 : 0);

@@ -43,7 +43,9 @@ export function deriveBank(
   const rateError = slopeErrorDegPerS(headingError, stepS, halfWidthS);
 
   const rate = new Float64Array(timeS.length).fill(Number.NaN);
-  for (const { from, to } of segments) localSlope(timeS, headingDeg.values, from, to, halfWidthS, rate);
+  for (const segment of segments) {
+    rate.set(localSlope(timeS, headingDeg.values, segment, halfWidthS), segment.from);
+  }
 
   const values = new Float64Array(timeS.length).fill(Number.NaN);
   const standardError = new Float64Array(timeS.length).fill(Number.NaN);

@@ -44,17 +44,17 @@ export function ontoRows(
 }
 
 /**
- * Slope per second by a least-squares line over `halfWidthS` either side (at least one sample each side), within
- * rows [from, to). Running sums keep it linear in the number of rows.
+ * Slope per second by a least-squares line over `halfWidthS` either side (at least one sample each side), looking no
+ * further than rows [from, to).
+ * @returns one slope a row of the range: the first is that of row `from`.
  */
 export function localSlope(
   timeS: Float64Array,
   values: Float64Array,
-  from: number,
-  to: number,
+  { from, to }: { from: number; to: number },
   halfWidthS: number,
-  out: Float64Array,
-): void {
+): Float64Array {
+  const slopes = new Float64Array(to - from);
   let first = from;
   let last = from;
   for (let i = from; i < to; i++) {
@@ -62,8 +62,9 @@ export function localSlope(
     while (last < to && timeS[last] <= timeS[i] + halfWidthS + 1e-6) last++;
     const begin = Math.max(from, Math.min(first, i - 1));
     const end = Math.min(to, Math.max(last, i + 2));
-    out[i] = slopeOf(timeS, values, begin, end);
+    slopes[i - from] = slopeOf(timeS, values, begin, end);
   }
+  return slopes;
 }
 
 function slopeOf(timeS: Float64Array, values: Float64Array, begin: number, end: number): number {

@@ -65,11 +65,15 @@ export function makeTrack(recording: Recording, airplane?: Airplane): Track {
     warnings.push('airspeed or heading was not recorded: steep turns cannot be scored from this file');
   }
 
-  // Bank is derived within stretches of known heading; those stretches end where the recording breaks.
-  const known = (row: number) => !Number.isNaN(headingDeg.values[row]);
-  const derivedBank = deriveBank(timeS, splitSegments(timeS, maxGapS, known), headingDeg, tasKt, stepS);
   const measuredBank = other('bank_deg');
-  const bankDeg = measuredBank ? fillBank(measuredBank, derivedBank) : derivedBank;
+  const bankDeg = measuredBank && isWhole(measuredBank.values) ? measuredBank : filledBank(measuredBank);
+
+  /** Derived within stretches of known heading, which end where the recording breaks. */
+  function filledBank(measured: Channel | undefined): Channel {
+    const known = (row: number) => !Number.isNaN(headingDeg.values[row]);
+    const derived = deriveBank(timeS, splitSegments(timeS, maxGapS, known), headingDeg, tasKt, stepS);
+    return measured ? fillBank(measured, derived) : derived;
+  }
 
   const segments = splitSegments(
     timeS,
@@ -77,9 +81,9 @@ export function makeTrack(recording: Recording, airplane?: Airplane): Track {
     (row) => !Number.isNaN(altitudeFt.values[row]) && !Number.isNaN(bankDeg.values[row]),
   );
   const verticalSpeedFpm = new Float64Array(rows).fill(Number.NaN);
-  for (const { from, to } of segments) {
-    localSlope(timeS, altitudeFt.values, from, to, SLOPE_HALF_WIDTH_S, verticalSpeedFpm);
-    for (let i = from; i < to; i++) verticalSpeedFpm[i] *= 60;
+  for (const segment of segments) {
+    const feetPerS = localSlope(timeS, altitudeFt.values, segment, SLOPE_HALF_WIDTH_S);
+    for (let k = 0; k < feetPerS.length; k++) verticalSpeedFpm[segment.from + k] = 60 * feetPerS[k];
   }
   return {
     recording,
@@ -95,6 +99,12 @@ export function makeTrack(recording: Recording, airplane?: Airplane): Track {
     other,
     warnings: [...recording.warnings, ...warnings],
   };
+}
+
+/** Whether every row has a value. */
+function isWhole(values: Float64Array): boolean {
+  for (let i = 0; i < values.length; i++) if (Number.isNaN(values[i])) return false;
+  return true;
 }
 
 function densityRatios(altitudeFt: Float64Array, oatC: Float64Array | undefined): Float64Array {

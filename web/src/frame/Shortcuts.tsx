@@ -1,6 +1,6 @@
 /** The list of shortcuts, on `?`. */
 import { Kbd, Modal } from '@mantine/core';
-import { useHotkeys } from '@mantine/hooks';
+import { useWindowEvent } from '@mantine/hooks';
 
 const SHORTCUTS: [string[], string][] = [
   [['?'], 'This list'],
@@ -18,7 +18,11 @@ const SHORTCUTS: [string[], string][] = [
 ];
 
 export function Shortcuts({ opened, setOpened }: { opened: boolean; setOpened: (opened: boolean) => void }) {
-  useHotkeys([['shift+?', () => setOpened(!opened)]]);
+  // Where the question mark lies differs from keyboard to keyboard: what counts is the character.
+  useWindowEvent('keydown', (event) => {
+    const typing = event.target instanceof HTMLElement && event.target.closest('input, textarea, select');
+    if (event.key === '?' && !typing) setOpened(!opened);
+  });
   return (
     <Modal
       opened={opened}

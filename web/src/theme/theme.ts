@@ -1,5 +1,5 @@
 /** Mantine dressed in Keel Path's roles: ink on pale sheets, one accent, hairlines, no shadows. */
-import { createTheme, type MantineColorsTuple } from '@mantine/core';
+import { Button, createTheme, type MantineColorsTuple } from '@mantine/core';
 
 const spruce: MantineColorsTuple = [
   '#e8f3f1',
@@ -23,7 +23,21 @@ export const theme = createTheme({
   defaultRadius: 3,
   autoContrast: true,
   components: {
-    Button: { defaultProps: { size: 'sm' }, styles: { root: { minHeight: 40, fontWeight: 650 } } },
+    Button: Button.extend({
+      defaultProps: { size: 'sm' },
+      styles: { root: { minHeight: 40, fontWeight: 650 } },
+      // The one primary action: spruce in both themes, with ink that reads on it.
+      vars: (_theme, { variant = 'filled' }) => ({
+        root:
+          variant === 'filled'
+            ? {
+                '--button-bg': 'var(--spruce)',
+                '--button-hover': 'var(--spruce)',
+                '--button-color': 'var(--spruce-ink)',
+              }
+            : {},
+      }),
+    }),
     TextInput: { defaultProps: { size: 'sm' } },
     Select: { defaultProps: { size: 'sm', allowDeselect: false } },
     Modal: { defaultProps: { shadow: 'none', centered: true } },

@@ -1,0 +1,125 @@
+/**
+ * `npm run bench`: reading and scoring an hour of flight at 10 Hz, against papaparse alone on the same text in the
+ * same run, and the peak memory of a process that does it above one that does nothing.
+ */
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import {
+  CHUNK_CHARACTERS,
+  drawSteepTurns,
+  findAirplane,
+  findStandard,
+  median,
+  readRecordingCsv,
+  scoreRecording,
+  writeRecordingCsv,
+} from '@keel/core';
+import Papa from 'papaparse';
+
+const ROUNDS = 9;
+const airplane = findAirplane('cairn-4');
+const standard = findStandard('faa-private')!;
+
+/** An hour of steep-turn pairs, every channel recorded. */
+function hourOfFlight(): string {
+  const pairs = Array.from({ length: 30 }, (_, i) => ({
+    fault: i % 2 === 0 ? ('none' as const) : ('steep-turn/overbank' as const),
+  }));
+  const recording = drawSteepTurns({
+    altitudeFt: 4500,
+    airspeedKias: 92,
+    headingDeg: 360,
+    airplane,
+    pairs,
+    leadInS: 60,
+  });
+  const rows = 36_000;
+  if (recording.timeS.length < rows) throw new Error(`only ${recording.timeS.length} rows were drawn`);
+  const channels = Object.fromEntries(
+    Object.entries(recording.channels).map(([name, v]) => [name, v.slice(0, rows)]),
+  );
+  return writeRecordingCsv({ ...recording, timeS: recording.timeS.slice(0, rows), channels });
+}
+
+const seconds = (work: () => unknown): number => {
+  const began = process.hrtime.bigint();
+  work();
+  return Number(process.hrtime.bigint() - began) / 1e9;
+};
+
+/** Papaparse as the reader calls it, the rows thrown away: the parse within reading. */
+function parseInPieces(text: string): void {
+  const config: Papa.ParseConfig & { chunkSize: number } = {
+    delimiter: ',',
+    newline: '\n',
+    chunkSize: CHUNK_CHARACTERS,
+    chunk: () => {},
+  };
+  Papa.parse(text, config);
+}
+
+const readAndScore = (text: string) =>
+  scoreRecording(readRecordingCsv(text), { standard, airplane, weightLb: 2300, groundFt: 1900 });
+
+/** Largest resident memory, MB, of a fresh process in one of its modes. */
+function peakMb(mode: 'idle' | 'score', file: string): number {
+  const self = fileURLToPath(import.meta.url);
+  const { stdout, stderr, status } = spawnSync(process.execPath, ['--import', 'tsx', self, mode, file], {
+    encoding: 'utf8',
+  });
+  if (status !== 0) throw new Error(stderr);
+  return Number(stdout);
+}
+
+function compare(file: string): void {
+  const text = readFileSync(file, 'utf8');
+  const parse: number[] = [];
+  const pieces: number[] = [];
+  const whole: number[] = [];
+  let attempts = 0;
+  for (let round = 0; round < ROUNDS + 2; round++) {
+    const papa = seconds(() => Papa.parse(text));
+    const piecewise = seconds(() => parseInPieces(text));
+    const all = seconds(() => {
+      attempts = readAndScore(text).attempts.length;
+    });
+    // The first two rounds warm both up.
+    if (round < 2) continue;
+    parse.push(papa);
+    pieces.push(piecewise);
+    whole.push(all);
+  }
+  const [papaS, piecesS, wholeS] = [median(parse), median(pieces), median(whole)];
+  const line = (name: string, value: number, unit: string, digits = 3) =>
+    console.log(`${name}: ${value.toFixed(digits)} ${unit}`);
+  line('recording rows', 36_000, 'rows', 0);
+  line('recording size', text.length / 1e6, 'MB', 2);
+  line('attempts scored', attempts, 'attempts', 0);
+  line('papaparse alone', papaS, 's');
+  line('read and score', wholeS, 's');
+  line('read and score against papaparse alone', wholeS / papaS, 'times', 2);
+  line('of which papaparse, fed in pieces as the reader does', piecesS, 's');
+  line('everything after the parse', wholeS - piecesS, 's');
+  line('everything after the parse against papaparse alone', (wholeS - piecesS) / papaS, 'times', 2);
+  const idle = peakMb('idle', file);
+  const busy = peakMb('score', file);
+  line('peak memory idle', idle, 'MB', 0);
+  line('peak memory reading and scoring, above idle', busy - idle, 'MB', 0);
+}
+
+const [mode, file] = process.argv.slice(2);
+if (mode === 'idle' || mode === 'score') {
+  if (mode === 'score') readAndScore(readFileSync(file, 'utf8'));
+  process.stdout.write(String(process.resourceUsage().maxRSS / 1024));
+} else {
+  const folder = mkdtempSync(join(tmpdir(), 'keel-bench-'));
+  try {
+    writeFileSync(join(folder, 'hour.csv'), hourOfFlight());
+    compare(join(folder, 'hour.csv'));
+  } finally {
+    rmSync(folder, { recursive: true });
+  }
+}
