@@ -20,7 +20,7 @@ const levelPowerSchema = z.object({
 
 export const airplaneSchema = z
   .looseObject({
-    id: z.string().regex(/^[a-z0-9][a-z0-9-]{0,40}$/, 'use small letters, digits and hyphens'),
+    id: z.string().min(1).max(80),
     name: z.string().min(1).max(80),
     registration: z.string().max(20).optional(),
     seats: z.string().max(60).optional(),
@@ -45,7 +45,7 @@ export const airplaneSchema = z
     iasToCas: z.looseObject({ clean: points.optional(), landing: points.optional() }).optional(),
     warningKias: z.looseObject({ clean: kias, landing: kias }).partial().optional(),
     /** Of another shape it is kept, and not used. */
-    power: z.union([levelPowerSchema, z.looseObject({})]).optional(),
+    power: z.unknown().optional(),
   })
   .superRefine((airplane, context) => {
     const order: [string, number | undefined][] = [

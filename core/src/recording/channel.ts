@@ -3,7 +3,7 @@
 import { median } from '../units/numbers.ts';
 import { type ChannelName, channelInfo } from './channels.ts';
 import { ontoRows, ownSamples } from './resample.ts';
-import { smoothMedian, typicalStepS, unwrapHeading } from './smooth.ts';
+import { SLOWEST_MEDIAN_STEP_S, smoothMedian, typicalStepS, unwrapHeading } from './smooth.ts';
 
 export type Source = 'measured' | 'derived';
 
@@ -19,17 +19,29 @@ export interface Channel {
   fallback?: { rows: Uint8Array; channel: Channel };
 }
 
-/** Noise, as one standard deviation, from the median distance of the samples from their smoothed selves. */
-function noiseOf(raw: Float64Array, smoothed: Float64Array, circular: boolean): number {
-  if (raw === smoothed || raw.length < 8) return 0;
-  const stride = Math.max(1, Math.floor(raw.length / 1000));
-  const distances = new Float64Array(Math.ceil(raw.length / stride));
-  for (let k = 0; k < distances.length; k++) {
-    const difference = raw[k * stride] - smoothed[k * stride];
-    // A circular channel's smoothed values run on past 360.
-    distances[k] = Math.abs(circular ? difference - 360 * Math.round(difference / 360) : difference);
+/** From the median of absolute values to a standard deviation, for values that scatter normally about zero. */
+const deviationFrom = (distances: Float64Array): number => 1.4826 * median(distances);
+
+/** A sampling of at most about a thousand indices from `first` to before `end`. */
+function sampled(first: number, end: number, valueAt: (i: number) => number): Float64Array {
+  const stride = Math.max(1, Math.floor((end - first) / 1000));
+  return Float64Array.from({ length: Math.max(0, Math.ceil((end - first) / stride)) }, (_, k) =>
+    Math.abs(valueAt(first + k * stride)),
+  );
+}
+
+/** Standard error of a sample after smoothing, from the samples' own scatter; 0 when there are too few to tell. */
+function scatterOf(raw: Float64Array, smoothed: Float64Array, stepS: number, circular: boolean): number {
+  if (raw.length < 8) return 0;
+  const turn = (degrees: number) => (circular ? degrees - 360 * Math.round(degrees / 360) : degrees);
+  if (stepS <= SLOWEST_MEDIAN_STEP_S) {
+    const noise = deviationFrom(sampled(0, raw.length, (i) => turn(raw[i] - smoothed[i])));
+    // The median of n samples scatters about 1.25/√n as much as one sample does.
+    return (1.25 * noise) / Math.sqrt(Math.max(1, 1 / stepS));
   }
-  return 1.4826 * median(distances);
+  // Too slow to smooth: what is left of three neighbours when level and slope are taken out.
+  const bend = (i: number) => turn(raw[i - 1] - raw[i]) + turn(raw[i + 1] - raw[i]);
+  return deviationFrom(sampled(1, raw.length - 1, bend)) / Math.sqrt(6);
 }
 
 /** A measured channel: its own samples smoothed, then put onto the rows. */
@@ -43,13 +55,14 @@ export function measuredChannel(
   const samples = ownSamples(rowsS, column);
   const smooth = info.circular ? unwrapHeading : smoothMedian;
   const smoothed = smooth(samples.timeS, samples.values);
-  const noise = noiseOf(samples.values, smoothed, info.circular === true);
-  const samplesInMedian = Math.max(1, 1 / typicalStepS(samples.timeS));
+  const stepS = typicalStepS(samples.timeS);
   return {
     values: ontoRows(rowsS, { timeS: samples.timeS, values: smoothed }, maxGapS),
     source: 'measured',
-    // The median of n samples scatters about 1.25/√n as much as one sample does.
-    standardError: Math.hypot(info.resolution / 2, (1.25 * noise) / Math.sqrt(samplesInMedian)),
+    standardError: Math.hypot(
+      info.resolution / 2,
+      scatterOf(samples.values, smoothed, stepS, info.circular === true),
+    ),
   };
 }
 

@@ -6,7 +6,7 @@ import { median } from '../units/numbers.ts';
 
 const HALF_WIDTH_S = 0.5;
 /** Below 2 Hz a second holds too few samples for a median; the small slack allows for uneven clocks. */
-const SLOWEST_MEDIAN_STEP_S = 0.52;
+export const SLOWEST_MEDIAN_STEP_S = 0.52;
 
 /** The typical step of a rising series of times, s: the median of its differences (sampled, for long series). */
 export function typicalStepS(timeS: Float64Array): number {

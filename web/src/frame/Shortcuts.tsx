@@ -1,6 +1,6 @@
 /** The list of shortcuts, on `?`. */
 import { Kbd, Modal } from '@mantine/core';
-import { useWindowEvent } from '@mantine/hooks';
+import { useEffect } from 'react';
 
 const SHORTCUTS: [string[], string][] = [
   [['?'], 'This list'],
@@ -18,11 +18,15 @@ const SHORTCUTS: [string[], string][] = [
 ];
 
 export function Shortcuts({ opened, setOpened }: { opened: boolean; setOpened: (opened: boolean) => void }) {
-  // Where the question mark lies differs from keyboard to keyboard: what counts is the character.
-  useWindowEvent('keydown', (event) => {
-    const typing = event.target instanceof HTMLElement && event.target.closest('input, textarea, select');
-    if (event.key === '?' && !typing) setOpened(!opened);
-  });
+  useEffect(() => {
+    // Where the question mark lies differs from keyboard to keyboard: what counts is the character.
+    const listen = (event: KeyboardEvent) => {
+      const typing = event.target instanceof HTMLElement && event.target.closest('input, textarea, select');
+      if (event.key === '?' && !typing) setOpened(true);
+    };
+    document.addEventListener('keydown', listen);
+    return () => document.removeEventListener('keydown', listen);
+  }, [setOpened]);
   return (
     <Modal
       opened={opened}
