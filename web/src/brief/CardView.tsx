@@ -3,6 +3,7 @@ import type { Airplane, Standard, TargetCard } from '@keel/core';
 import { Caution } from '../parts/caution.tsx';
 import { Figure } from '../parts/Figure.tsx';
 import { heading, PARAMETER_NAMES, say, signed, speedIn, unitMark } from '../parts/format.ts';
+import { VSpeed } from '../parts/VSpeed.tsx';
 import './card.css';
 
 export function CardView({
@@ -76,7 +77,9 @@ export function CardView({
       </div>
       <dl className="card-line">
         <div>
-          <dt>V_A today</dt>
+          <dt>
+            <VSpeed of="A" /> today
+          </dt>
           <dd>
             {say(Math.floor(speedIn(card.vaKias, unit)))} {unit}
           </dd>

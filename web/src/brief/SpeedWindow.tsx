@@ -132,7 +132,7 @@ export function SpeedWindow(props: {
             <span className="speed-window-label" style={{ left: x(1), top: y(card.vaKias) - 22 }}>
               V<sub>A</sub> at {say(card.weightLb)} lb · {say(Math.floor(shown(card.vaKias)))} {unit}
             </span>
-            <span className="speed-window-label" style={{ left: x(14), top: y(card.stallKias.level) + 14 }}>
+            <span className="speed-window-label" style={{ left: x(50), top: GRID.top + plotHeight - 27 }}>
               stalls
             </span>
             <span className="speed-window-axis" style={{ right: GRID.right, bottom: 0 }}>

@@ -20,6 +20,7 @@ import { Caution } from '../parts/caution.tsx';
 import { Figure } from '../parts/Figure.tsx';
 import { dayAndTime, heading, say, speedIn } from '../parts/format.ts';
 import { Failed, Loading } from '../parts/states.tsx';
+import { VSpeed } from '../parts/VSpeed.tsx';
 import './fly.css';
 
 export function FlyPage() {
@@ -142,7 +143,11 @@ function Fly({ lesson }: { lesson: Lesson }) {
                   label="Airspeed"
                   value={card.entry.airspeedKias === null ? '—' : say(speedIn(card.entry.airspeedKias, unit))}
                   unit={unit}
-                  note={`V_A ${say(Math.floor(speedIn(card.vaKias, unit)))}`}
+                  note={
+                    <>
+                      <VSpeed of="A" /> {say(Math.floor(speedIn(card.vaKias, unit)))}
+                    </>
+                  }
                 />
                 <Figure label="Bank" value={card.bankDeg} unit="°" />
                 <Figure

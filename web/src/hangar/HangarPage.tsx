@@ -1,12 +1,13 @@
 /** Hangar: the school's airplanes and their book numbers. */
 import { type Airplane, levelPowerOf, maneuveringSpeedKias } from '@keel/core';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { useAirplanes } from '../api/hooks.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { Caution } from '../parts/caution.tsx';
 import { Figure } from '../parts/Figure.tsx';
 import { say, speedIn } from '../parts/format.ts';
 import { Failed, Loading } from '../parts/states.tsx';
+import { VSpeed } from '../parts/VSpeed.tsx';
 import './hangar.css';
 
 export function HangarPage() {
@@ -52,23 +53,37 @@ function AirplaneSheet({ airplane }: { airplane: Airplane }) {
   const unit = airplane.speedUnit;
   const shown = (kias: number | undefined) => (kias === undefined ? '—' : say(speedIn(kias, unit)));
   const light = Math.round((airplane.maxWeightLb * 0.85) / 10) * 10;
-  const speeds: [string, number | undefined, string][] = [
-    ['Stall, landing flaps', airplane.vs0Kias, 'V_S0 at maximum weight'],
-    ['Stall, flaps up', airplane.vs1Kias, 'V_S1 at maximum weight'],
-    ['Best angle', airplane.vxKias, 'V_X'],
-    ['Best rate', airplane.vyKias, 'V_Y'],
+  const speeds: [string, number | undefined, ReactNode][] = [
+    [
+      'Stall, landing flaps',
+      airplane.vs0Kias,
+      <>
+        <VSpeed of="S0" /> at maximum weight
+      </>,
+    ],
+    [
+      'Stall, flaps up',
+      airplane.vs1Kias,
+      <>
+        <VSpeed of="S1" /> at maximum weight
+      </>,
+    ],
+    ['Best angle', airplane.vxKias, <VSpeed of="X" />],
+    ['Best rate', airplane.vyKias, <VSpeed of="Y" />],
     ['Best glide', airplane.bestGlideKias, 'at maximum weight'],
     [
       'Maneuvering',
       airplane.vaKiasAtMax,
-      `V_A at maximum weight; ${shown(maneuveringSpeedKias(airplane, light))} at ${say(light)} lb`,
+      <>
+        <VSpeed of="A" /> at maximum weight; {shown(maneuveringSpeedKias(airplane, light))} at {say(light)} lb
+      </>,
     ],
     [
       'Steep turns',
       airplane.steepTurnKias,
       airplane.steepTurnKias ? 'the maker’s recommendation' : 'the book names none',
     ],
-    ['Never exceed', airplane.vneKias, 'V_NE'],
+    ['Never exceed', airplane.vneKias, <VSpeed of="NE" />],
   ];
   return (
     <section className="sheet stack" aria-label={airplane.name}>
