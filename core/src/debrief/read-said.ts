@@ -25,6 +25,9 @@ export function editsFrom(said: readonly Said[]): Edit[] {
     if (body.kind === 'discard') {
       if (body.discarded) edits.set(key, { kind: 'discard', maneuver, startS, endS });
       else edits.delete(key);
+    } else if (body.kind === 'edges' && body.newStartS === startS && body.newEndS === endS) {
+      // Moved back to where it was found.
+      edits.delete(key);
     } else if (body.kind === 'edges') {
       edits.set(key, {
         kind: 'edges',
@@ -53,6 +56,12 @@ export function sortSaid(
     else orphans.push(one);
   }
   return { byAttempt, orphans };
+}
+
+/** Who is taken to have flown an attempt of which nobody said: the first of a kind is shown, where the school does that. */
+export function defaultHelp(attempts: readonly Interval[], index: number, demonstrationFirst: boolean): Help {
+  const first = attempts.findIndex(({ maneuver }) => maneuver === attempts[index].maneuver);
+  return demonstrationFirst && first === index ? 'demonstration' : 'unaided';
 }
 
 /** What was said of one attempt, in time order, read as its state now. */

@@ -36,21 +36,23 @@ export function say(value: number, digits = 0): string {
 /** Turning points of a series that swing by more than `size`: how often it changed its direction. */
 export function countReversals(values: ArrayLike<number>, from: number, to: number, size: number): number {
   let reversals = 0;
+  // 0 until the first swing shows which way it goes.
   let direction = 0;
-  let extreme = values[from];
+  let high = values[from];
+  let low = values[from];
   for (let i = from + 1; i < to; i++) {
     const value = values[i];
     if (Number.isNaN(value)) continue;
-    if (direction >= 0 && value > extreme) extreme = value;
-    else if (direction <= 0 && value < extreme) extreme = value;
-    if (direction >= 0 && extreme - value > size) {
-      if (direction > 0) reversals++;
-      direction = -1;
-      extreme = value;
-    } else if (direction <= 0 && value - extreme > size) {
+    high = Math.max(high, value);
+    low = Math.min(low, value);
+    if (direction <= 0 && value - low > size) {
       if (direction < 0) reversals++;
       direction = 1;
-      extreme = value;
+      high = value;
+    } else if (direction >= 0 && high - value > size) {
+      if (direction > 0) reversals++;
+      direction = -1;
+      low = value;
     }
   }
   return reversals;

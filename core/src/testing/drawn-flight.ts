@@ -33,9 +33,11 @@ export interface DrawnFlight {
   dips?: Dip[];
   /** Channels to leave out. */
   without?: ChannelName[];
+  /** Further channels as functions of time, s. */
+  extra?: Partial<Record<ChannelName, (timeS: number) => number>>;
+  rollRateDegPerS?: number;
 }
 
-const ROLL_RATE = 10;
 const FINE_S = 0.01;
 const G = 9.80665;
 
@@ -49,7 +51,7 @@ const trapezoid = (d: Dip, t: number): number => {
 /** ISA density ratio by the textbook formula, written out once more. */
 const sigma = (altFt: number) => (1 - 6.8756e-6 * altFt) ** 4.2559;
 
-/** @returns rows of [time_s, alt_ft, ias_kt, hdg_deg, bank_deg] at the asked rate. */
+/** @returns rows of [time_s, alt_ft, ias_kt, hdg_deg, bank_deg, then the extra channels] at the asked rate. */
 export function drawFlight(flight: DrawnFlight): { columns: ChannelName[]; rows: number[][] } {
   const f = {
     durationS: 150,
@@ -58,8 +60,10 @@ export function drawFlight(flight: DrawnFlight): { columns: ChannelName[]; rows:
     altitudeFt: 4500,
     airspeedKt: 95,
     dips: [],
+    rollRateDegPerS: 10,
     ...flight,
   };
+  const extra = Object.entries(f.extra ?? {});
   const columns: ChannelName[] = ['alt_ft', 'ias_kt', 'hdg_deg', 'bank_deg'];
   const tasMps = (f.airspeedKt / Math.sqrt(sigma(f.altitudeFt))) * (1852 / 3600);
   const rows: number[][] = [];
@@ -67,6 +71,7 @@ export function drawFlight(flight: DrawnFlight): { columns: ChannelName[]; rows:
   let bank = 0;
   let active: (DrawnTurn & { from: number }) | undefined;
   let queue = [...f.turns];
+  const most = f.rollRateDegPerS * FINE_S;
   const every = Math.round(1 / f.rateHz / FINE_S);
   const steps = Math.round(f.durationS / FINE_S);
   for (let k = 0; k <= steps; k++) {
@@ -81,11 +86,11 @@ export function drawFlight(flight: DrawnFlight): { columns: ChannelName[]; rows:
       // Heading still to come while rolling out at a steady rate: (g/V) ln(1/cos φ) / p.
       const rad = (Math.abs(bank) * Math.PI) / 180;
       const rolling =
-        (((G / tasMps) * -Math.log(Math.cos(rad))) / ((ROLL_RATE * Math.PI) / 180)) * (180 / Math.PI);
+        (((G / tasMps) * -Math.log(Math.cos(rad))) / ((f.rollRateDegPerS * Math.PI) / 180)) * (180 / Math.PI);
       if (left > rolling + 0.01) wanted = active.bankDeg;
       else if (Math.abs(bank) < 0.05) active = undefined;
     }
-    bank += Math.max(-ROLL_RATE * FINE_S, Math.min(ROLL_RATE * FINE_S, wanted - bank));
+    bank += Math.max(-most, Math.min(most, wanted - bank));
     const dip = (channel: Dip['channel']) =>
       f.dips.filter((d) => d.channel === channel).reduce((sum, d) => sum + trapezoid(d, t), 0);
     const flown = bank === 0 ? 0 : bank + Math.sign(bank) * dip('bank_deg');
@@ -97,9 +102,11 @@ export function drawFlight(flight: DrawnFlight): { columns: ChannelName[]; rows:
         f.airspeedKt + dip('ias_kt'),
         ((heading % 360) + 360) % 360,
         flown,
+        ...extra.map(([, at]) => at(t)),
       ]);
     }
   }
+  columns.push(...(extra.map(([name]) => name) as ChannelName[]));
   const keep = columns.filter((name) => !f.without?.includes(name));
   return {
     columns: keep,

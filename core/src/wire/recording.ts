@@ -35,6 +35,8 @@ export const recordingSchema = z.object({
   standard: z.object({ id: z.string(), shortName: z.string(), version: z.number() }),
   score: scoreSchema.nullable(),
   scoredAt: z.string().nullable(),
+  /** Whether the school shows the first of a kind: what an attempt counts as until somebody says. */
+  demonstrationFirst: z.boolean(),
   /** A newer core than the score's is at hand: a re-score is offered. */
   outdated: z.boolean(),
   profile: z.array(z.tuple([z.number(), z.number()])),

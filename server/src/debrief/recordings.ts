@@ -26,6 +26,7 @@ import {
   RecordingEntity,
   RecordingFileEntity,
   type RecordingRow,
+  SchoolEntity,
   ScoreEntity,
   StandardEntity,
 } from '../db/entities.ts';
@@ -79,13 +80,14 @@ export async function requireRecording(
 
 async function describe(database: DataSource, recording: RecordingRow): Promise<RecordingView> {
   const { id, lessonId } = recording;
-  const [student, airplane, standard, lesson, score, said] = await Promise.all([
+  const [student, airplane, standard, lesson, score, said, school] = await Promise.all([
     database.getRepository(AccountEntity).findOneByOrFail({ id: recording.studentId }),
     database.getRepository(AirplaneEntity).findOneByOrFail({ rowId: recording.airplaneRowId }),
     database.getRepository(StandardEntity).findOneByOrFail({ rowId: recording.standardRowId }),
     lessonId ? database.getRepository(LessonEntity).findOneBy({ id: lessonId }) : null,
     database.getRepository(ScoreEntity).findOneBy({ recordingId: id, current: true }),
     saidOf(database, id),
+    database.getRepository(SchoolEntity).findOneByOrFail({ id: recording.schoolId }),
   ]);
   const { name, registration, speedUnit } = airplane.data;
   return {
@@ -105,6 +107,7 @@ async function describe(database: DataSource, recording: RecordingRow): Promise<
     standard: { id: standard.id, shortName: standard.data.shortName, version: standard.version },
     score: score?.score ?? null,
     scoredAt: score?.createdAt.toISOString() ?? null,
+    demonstrationFirst: school.settings.demonstrationFirst,
     outdated: score !== null && score.core !== CORE_VERSION,
     profile: score?.profile ?? [],
     keels: score?.keels ?? [],

@@ -2,6 +2,7 @@
 
 import { createRoute, z } from '@hono/zod-openapi';
 import {
+  defaultHelp,
   type PathAttempt,
   pathSchema,
   readSaid,
@@ -20,7 +21,11 @@ import { requireStudent } from '../scope.ts';
 const SKILLS = ['steep-turn'];
 
 /** A student's attempts in the order flown, with what was said of them. */
-async function attemptsOf(database: DataSource, studentId: string): Promise<PathAttempt[]> {
+async function attemptsOf(
+  database: DataSource,
+  studentId: string,
+  demonstrationFirst: boolean,
+): Promise<PathAttempt[]> {
   const recordings = await database
     .getRepository(RecordingEntity)
     .find({ where: { studentId, status: 'analysed' }, order: { flownAt: 'ASC' } });
@@ -33,7 +38,7 @@ async function attemptsOf(database: DataSource, studentId: string): Promise<Path
     if (!row) continue;
     const said = sortSaid(row.score.attempts, await saidOf(database, recording.id)).byAttempt;
     row.score.attempts.forEach((attempt, i) => {
-      const state = readSaid(said[i]);
+      const state = readSaid(said[i], defaultHelp(row.score.attempts, i, demonstrationFirst));
       const measured = attempt.parameters.filter((p) => p.measured !== 'not-measured' && p.required);
       const used = measured.map((p) => {
         if (p.measured === 'not-measured') throw new Error('filtered above');
@@ -83,11 +88,11 @@ export function pathRoutes() {
     async (c) => {
       const database = c.get('database');
       const { id, name, schoolId } = await requireStudent(database, c.get('viewer'), c.req.valid('param').id);
-      const [attempts, lessons, school] = await Promise.all([
-        attemptsOf(database, id),
+      const [lessons, school] = await Promise.all([
         database.getRepository(LessonEntity).countBy({ studentId: id }),
         database.getRepository(SchoolEntity).findOneByOrFail({ id: schoolId }),
       ]);
+      const attempts = await attemptsOf(database, id, school.settings.demonstrationFirst);
       return c.json(
         {
           student: { id, name },

@@ -8,16 +8,13 @@ type WithoutInterval<T> = T extends unknown ? Omit<T, 'startS' | 'endS' | 'maneu
 export type Saying = WithoutInterval<SaidBody>;
 export type Say = (body: Saying) => Promise<boolean>;
 
-export function useSay(recording: RecordingView, attempt: AttemptScore | undefined): Say {
+/** Of any interval of a recording. Resolves to whether it was kept. */
+export function useSayOf(recording: RecordingView): (body: SaidBody) => Promise<boolean> {
   const { mutate } = useSWRConfig();
   return async (body) => {
-    if (!attempt) return false;
-    const { startS, endS, maneuver } = attempt;
     try {
-      const said = await post<Said[]>(`/recordings/${recording.id}/said`, {
-        id: crypto.randomUUID(),
-        body: { ...body, startS, endS, maneuver },
-      });
+      const said = await post<Said[]>(`/recordings/${recording.id}/said`, { id: crypto.randomUUID(), body });
+      // An edit changes the score itself, so that is fetched anew.
       const edits = body.kind === 'discard' || body.kind === 'edges';
       await mutate(
         `/recordings/${recording.id}`,
@@ -30,4 +27,10 @@ export function useSay(recording: RecordingView, attempt: AttemptScore | undefin
       return false;
     }
   };
+}
+
+/** Of one attempt. */
+export function useSay(recording: RecordingView, { startS, endS, maneuver }: AttemptScore): Say {
+  const say = useSayOf(recording);
+  return (body) => say({ ...body, startS, endS, maneuver } as SaidBody);
 }

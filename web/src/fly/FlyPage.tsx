@@ -19,7 +19,7 @@ import { TitleBar } from '../frame/TitleBar.tsx';
 import { Caution } from '../parts/caution.tsx';
 import { Figure } from '../parts/Figure.tsx';
 import { dayAndTime, heading, say, speedIn } from '../parts/format.ts';
-import { Failed, Loading } from '../parts/states.tsx';
+import { Waiting } from '../parts/states.tsx';
 import { VSpeed } from '../parts/VSpeed.tsx';
 import './fly.css';
 
@@ -31,20 +31,7 @@ export function FlyPage() {
     recordingId: lesson.data?.recordings[0]?.id,
     studentId: lesson.data?.student.id,
   });
-  if (lesson.error) {
-    return (
-      <div className="page">
-        <Failed error={lesson.error} retry={() => lesson.mutate()} />
-      </div>
-    );
-  }
-  if (!lesson.data) {
-    return (
-      <div className="page">
-        <Loading what="the lesson" />
-      </div>
-    );
-  }
+  if (!lesson.data) return <Waiting query={lesson} what="the lesson" />;
   return <Fly lesson={lesson.data} />;
 }
 

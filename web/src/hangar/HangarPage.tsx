@@ -53,43 +53,50 @@ function AirplaneSheet({ airplane }: { airplane: Airplane }) {
   const unit = airplane.speedUnit;
   const shown = (kias: number | undefined) => (kias === undefined ? '—' : say(speedIn(kias, unit)));
   const light = Math.round((airplane.maxWeightLb * 0.85) / 10) * 10;
-  const speeds: [string, number | undefined, ReactNode][] = [
-    [
-      'Stall, landing flaps',
-      airplane.vs0Kias,
-      <>
-        <VSpeed of="S0" /> at maximum weight
-      </>,
-    ],
-    [
-      'Stall, flaps up',
-      airplane.vs1Kias,
-      <>
-        <VSpeed of="S1" /> at maximum weight
-      </>,
-    ],
-    ['Best angle', airplane.vxKias, <VSpeed of="X" />],
-    ['Best rate', airplane.vyKias, <VSpeed of="Y" />],
-    ['Best glide', airplane.bestGlideKias, 'at maximum weight'],
-    [
-      'Maneuvering',
-      airplane.vaKiasAtMax,
-      <>
-        <VSpeed of="A" /> at maximum weight; {shown(maneuveringSpeedKias(airplane, light))} at {say(light)} lb
-      </>,
-    ],
-    [
-      'Steep turns',
-      airplane.steepTurnKias,
-      airplane.steepTurnKias ? 'the maker’s recommendation' : 'the book names none',
-    ],
-    ['Never exceed', airplane.vneKias, <VSpeed of="NE" />],
+  const speeds: { label: string; kias: number | undefined; note: ReactNode }[] = [
+    {
+      label: 'Stall, landing flaps',
+      kias: airplane.vs0Kias,
+      note: (
+        <>
+          <VSpeed of="S0" /> at maximum weight
+        </>
+      ),
+    },
+    {
+      label: 'Stall, flaps up',
+      kias: airplane.vs1Kias,
+      note: (
+        <>
+          <VSpeed of="S1" /> at maximum weight
+        </>
+      ),
+    },
+    { label: 'Best angle', kias: airplane.vxKias, note: <VSpeed of="X" /> },
+    { label: 'Best rate', kias: airplane.vyKias, note: <VSpeed of="Y" /> },
+    { label: 'Best glide', kias: airplane.bestGlideKias, note: 'at maximum weight' },
+    {
+      label: 'Maneuvering',
+      kias: airplane.vaKiasAtMax,
+      note: (
+        <>
+          <VSpeed of="A" /> at maximum weight; {shown(maneuveringSpeedKias(airplane, light))} at {say(light)}{' '}
+          lb
+        </>
+      ),
+    },
+    {
+      label: 'Steep turns',
+      kias: airplane.steepTurnKias,
+      note: airplane.steepTurnKias ? 'the maker’s recommendation' : 'the book names none',
+    },
+    { label: 'Never exceed', kias: airplane.vneKias, note: <VSpeed of="NE" /> },
   ];
   return (
     <section className="sheet stack" aria-label={airplane.name}>
       <h2>{airplane.name}</h2>
       <div className="hangar-figures">
-        {speeds.map(([label, kias, note]) => (
+        {speeds.map(({ label, kias, note }) => (
           <Figure
             key={label}
             label={label}

@@ -29,3 +29,14 @@ export const Empty = ({ title, children }: { title: string; children?: ReactNode
     <div className="quiet">{children}</div>
   </div>
 );
+
+/** A page whose data is not there: on its way, or failed with a way to try again. */
+export const Waiting = (props: { query: { error?: unknown; mutate: () => void }; what: string }) => (
+  <div className="page">
+    {props.query.error ? (
+      <Failed error={props.query.error} retry={() => props.query.mutate()} />
+    ) : (
+      <Loading what={props.what} />
+    )}
+  </div>
+);

@@ -11,7 +11,7 @@ import { Caution } from '../parts/caution.tsx';
 import { DataTable, sortable } from '../parts/DataTable.tsx';
 import { day, PARAMETER_NAMES, say } from '../parts/format.ts';
 import { VerdictMark } from '../parts/Gate.tsx';
-import { Empty, Failed, Loading } from '../parts/states.tsx';
+import { Empty, Waiting } from '../parts/states.tsx';
 import { Stems } from './Stems.tsx';
 import { TrendChart } from './TrendChart.tsx';
 import './path.css';
@@ -20,20 +20,7 @@ export function PathIndex() {
   const { data: me } = useMe();
   const students = useStudents();
   const lessons = useLessons();
-  if (students.error) {
-    return (
-      <div className="page">
-        <Failed error={students.error} />
-      </div>
-    );
-  }
-  if (!me || !students.data) {
-    return (
-      <div className="page">
-        <Loading what="students" />
-      </div>
-    );
-  }
+  if (!me || !students.data) return <Waiting query={students} what="students" />;
   if (me.role === 'student') return <PathOf studentId={me.id} />;
   const flown = (studentId: string) =>
     (lessons.data ?? []).filter((lesson) => lesson.student.id === studentId && lesson.recordings.length > 0);
@@ -83,20 +70,7 @@ function PathOf({ studentId }: { studentId: string }) {
   const { data: me } = useMe();
   const navigate = useNavigate();
   useSetCurrent({ studentId, ...lastFlown(path.data?.skills[0]) });
-  if (path.error) {
-    return (
-      <div className="page">
-        <Failed error={path.error} retry={() => path.mutate()} />
-      </div>
-    );
-  }
-  if (!path.data) {
-    return (
-      <div className="page">
-        <Loading what="the path" />
-      </div>
-    );
-  }
+  if (!path.data) return <Waiting query={path} what="the path" />;
   const { student, lessons, skills, judge, recurring } = path.data;
   const skill = skills[0];
   return (

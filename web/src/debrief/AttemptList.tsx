@@ -1,0 +1,47 @@
+/** Every attempt with its small keel. */
+import type { AttemptSaid, AttemptVerdict, RecordingView } from '@keel/core';
+import { maneuverName } from '../parts/format.ts';
+import { SmallKeel } from '../parts/SmallKeel.tsx';
+import { VERDICT_WORDS } from './Verdict.tsx';
+import { helpName } from './WhoFlew.tsx';
+
+export function AttemptList(props: {
+  recording: RecordingView;
+  said: AttemptSaid[];
+  verdicts: AttemptVerdict[];
+  open: (attempt: number) => boolean;
+  selected: number;
+  select: (attempt: number) => void;
+}) {
+  const { recording, said, verdicts, open } = props;
+  return (
+    <section className="attempts" aria-label="All attempts">
+      {recording.score!.attempts.map((attempt, i) => (
+        <button
+          // biome-ignore lint/suspicious/noArrayIndexKey: an attempt is its place in the flight
+          key={i}
+          type="button"
+          className="sheet"
+          aria-current={i === props.selected || undefined}
+          onClick={() => props.select(i)}
+        >
+          <strong>
+            {i + 1}. {maneuverName(attempt.maneuver, attempt.variant)}
+          </strong>
+          <span className="small quiet">
+            {helpName(said[i].help)}
+            {said[i].grade !== null && ` · grade ${said[i].grade}`}
+          </span>
+          {open(i) ? (
+            <>
+              <SmallKeel lanes={recording.keels[i] ?? []} width={200} />
+              <span className="small">{VERDICT_WORDS[verdicts[i]]}</span>
+            </>
+          ) : (
+            <span className="small quiet">grade it first</span>
+          )}
+        </button>
+      ))}
+    </section>
+  );
+}

@@ -1,0 +1,194 @@
+/** One attempt: its keel, its verdict, what happened, and what is said of it. */
+import type { AttemptSaid, Judge, RecordingView } from '@keel/core';
+import { standingVerdict } from '@keel/core';
+import { Button, Kbd, Modal, TextInput } from '@mantine/core';
+import { useHotkeys } from '@mantine/hooks';
+import { useState } from 'react';
+import { useKeel } from '../api/hooks.ts';
+import { clock, heading, maneuverName, say as sayNumber } from '../parts/format.ts';
+import { Failed, Loading } from '../parts/states.tsx';
+import { InstructorGrading, SelfGrade, StudentWords } from './Grading.tsx';
+import { KeelChart } from './KeelChart.tsx';
+import { PlanView } from './PlanView.tsx';
+import { useSay } from './use-say.ts';
+import { Verdict } from './Verdict.tsx';
+import { itemsOf, WhatHappened } from './WhatHappened.tsx';
+import { HELP_WORDS, helpName, sayHelp } from './WhoFlew.tsx';
+
+export function AttemptView(props: {
+  recording: RecordingView;
+  index: number;
+  judge: Judge;
+  said: AttemptSaid;
+  isStudent: boolean;
+  open: boolean;
+  show: () => void;
+  select: (attempt: number) => void;
+}) {
+  const { recording, index, judge, said, isStudent, open } = props;
+  const attempt = recording.score!.attempts[index];
+  const keel = useKeel(recording.id, index, recording.scoredAt);
+  const say = useSay(recording, attempt);
+  const [cursorS, setCursorS] = useState(attempt.chain[0]?.peakS ?? (attempt.startS + attempt.endS) / 2);
+  const [marking, setMarking] = useState(false);
+
+  const next = (times: number[]) => {
+    const sorted = [...times].sort((a, b) => a - b);
+    const after = sorted.find((atS) => atS > cursorS + 0.05) ?? sorted[0];
+    if (after !== undefined) setCursorS(after);
+  };
+  useHotkeys([
+    ['[', () => props.select(index - 1)],
+    [']', () => props.select(index + 1)],
+    ['n', () => next(attempt.chain.map(({ peakS }) => peakS))],
+    ['f', () => next(itemsOf(attempt).map(({ atS }) => atS))],
+    ['m', () => setMarking(true)],
+    ...(['1', '2', '3', '4'].map((key): [string, () => void] => [
+      key,
+      () =>
+        isStudent
+          ? !open && say({ kind: 'self-grade', grade: Number(key), beforeVerdict: true })
+          : say({ kind: 'grade', grade: Number(key) }),
+    ]) as [string, () => void][]),
+    ...HELP_WORDS.map(({ key, help }): [string, () => void] => [key, () => !isStudent && sayHelp(say, help)]),
+  ]);
+
+  return (
+    <div className="columns debrief-columns">
+      <section className="sheet" aria-label="Keel chart">
+        <div className="row spread" style={{ alignItems: 'baseline', flexWrap: 'wrap' }}>
+          <div className="row" style={{ alignItems: 'baseline', flexWrap: 'wrap' }}>
+            <h2 style={{ fontSize: '1.18rem' }}>{maneuverName(attempt.maneuver, attempt.variant)}</h2>
+            <span className="quiet small">
+              attempt {index + 1} · {helpName(said.help)} · {clock(attempt.endS - attempt.startS)} · entered{' '}
+              {heading(attempt.targets.headingDeg)}°
+              {attempt.inheritsEntry && ', reversed out of the turn before'}
+            </span>
+          </div>
+          <span className="small quiet no-print nowrap">
+            <Kbd>[</Kbd> <Kbd>]</Kbd> attempt <Kbd>n</Kbd> next excursion
+          </span>
+        </div>
+        {open ? (
+          <>
+            <p className="went-first">
+              {attempt.wentFirst ? <WentFirst sentence={attempt.wentFirst} /> : 'Nothing left its band.'}
+            </p>
+            {keel.error && <Failed error={keel.error} />}
+            {!keel.data && !keel.error && <Loading what="the keel" />}
+            {keel.data && (
+              <KeelChart
+                attempt={attempt}
+                trace={keel.data}
+                speedUnit={recording.airplane.speedUnit}
+                cursorS={cursorS}
+                setCursorS={setCursorS}
+              />
+            )}
+            {attempt.brief && (
+              <p className="small quiet">
+                Briefed: {sayNumber(attempt.brief.altitudeFt ?? 0)} ft, entered at{' '}
+                {sayNumber(attempt.targets.altitudeFt)}; {sayNumber(attempt.brief.airspeedKt ?? 0)} kt,
+                entered at {sayNumber(attempt.targets.airspeedKt)}. Altitude and airspeed are judged from the
+                entry.
+              </p>
+            )}
+          </>
+        ) : (
+          <p className="quiet" style={{ margin: '14px 0' }}>
+            The keel and the verdict are shown once you have graded the attempt yourself.
+          </p>
+        )}
+      </section>
+      <div className="stack">
+        {open ? (
+          <>
+            <Verdict
+              attempt={attempt}
+              judge={judge}
+              standing={standingVerdict(attempt[judge], said)}
+              override={said.override}
+              discontinued={said.discontinued}
+              speedUnit={recording.airplane.speedUnit}
+            />
+            <WhatHappened attempt={attempt} cursorS={cursorS} show={setCursorS} />
+            {isStudent ? (
+              <StudentWords said={said} />
+            ) : (
+              <InstructorGrading
+                attempt={attempt}
+                said={said}
+                say={say}
+                studentName={recording.student.name.split(' ')[0]}
+              />
+            )}
+            {keel.data?.track && (
+              <section className="sheet">
+                <PlanView trace={keel.data} attempt={attempt} cursorS={cursorS} />
+              </section>
+            )}
+          </>
+        ) : (
+          <SelfGrade
+            graded={false}
+            choose={(grade) => say({ kind: 'self-grade', grade, beforeVerdict: true })}
+            showNow={props.show}
+          />
+        )}
+      </div>
+      <MarkDialog
+        opened={marking}
+        close={() => setMarking(false)}
+        at={clock(cursorS - attempt.startS)}
+        keep={(text) => say({ kind: 'mark', atS: cursorS, text })}
+      />
+    </div>
+  );
+}
+
+function WentFirst({ sentence }: { sentence: string }) {
+  const colon = sentence.indexOf(':');
+  return (
+    <>
+      <strong>{sentence.slice(0, colon + 1)}</strong>
+      {sentence.slice(colon + 1)}
+    </>
+  );
+}
+
+function MarkDialog(props: {
+  opened: boolean;
+  close: () => void;
+  at: string;
+  keep: (text: string) => Promise<boolean>;
+}) {
+  const [text, setText] = useState('');
+  const keep = async () => {
+    if (!(await props.keep(text))) return;
+    setText('');
+    props.close();
+  };
+  return (
+    <Modal opened={props.opened} onClose={props.close} title={<strong>Mark {props.at}</strong>}>
+      <form
+        className="row"
+        style={{ alignItems: 'flex-end' }}
+        onSubmit={(event) => {
+          event.preventDefault();
+          keep();
+        }}
+      >
+        <TextInput
+          data-autofocus
+          label="What happened here"
+          style={{ flex: 1 }}
+          value={text}
+          onChange={(event) => setText(event.currentTarget.value)}
+        />
+        <Button type="submit" disabled={!text.trim()}>
+          Keep
+        </Button>
+      </form>
+    </Modal>
+  );
+}
