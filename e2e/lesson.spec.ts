@@ -167,6 +167,37 @@ test('a drawn demonstration says what it is, from the drawing to the debrief', a
   await expect(page.getByLabel('What happened, in order')).toContainText(/Rolled out \d+° past the heading/);
 });
 
+test('an attempt that was none can be discarded, and brought back with what was said of it', async ({
+  page,
+}) => {
+  await signInQuickly(page.request, 'petra');
+  const [flown] = (await lessonsOf(page.request, 'Tomas')).filter((lesson) => lesson.recordings.length > 0);
+  await page.goto(`/debrief/${flown.recordings[0].id}?attempt=0`);
+  const attempts = page.getByRole('region', { name: 'All attempts' }).getByRole('button');
+  await expect(attempts).toHaveCount(4);
+  await page.getByRole('button', { name: 'Override, discontinue, edges, discard' }).click();
+  await page.getByRole('button', { name: 'Discard: no attempt' }).click();
+  await expect(attempts).toHaveCount(3);
+  await expect(page.getByText('Said of what is no longer found')).toBeVisible();
+  await page.getByRole('button', { name: 'Take back' }).click();
+  await expect(attempts).toHaveCount(4);
+  await expect(page.getByText('Said of what is no longer found')).toHaveCount(0);
+});
+
+test('an override needs a reason, keeps it, and leaves what was worked out in sight', async ({ page }) => {
+  await signInQuickly(page.request, 'petra');
+  const [flown] = (await lessonsOf(page.request, 'Edda')).filter((lesson) => lesson.recordings.length > 0);
+  await page.goto(`/debrief/${flown.recordings[0].id}?attempt=0`);
+  await expect(page.getByLabel('Verdict')).toContainText('Not yet to standard');
+  await page.getByRole('button', { name: 'Override, discontinue, edges, discard' }).click();
+  await expect(page.getByRole('button', { name: 'Override', exact: true })).toBeDisabled();
+  await page.getByLabel('Reason (kept)').fill('The point was lost behind a shower.');
+  await page.getByRole('button', { name: 'Override', exact: true }).click();
+  await expect(page.getByLabel('Verdict')).toContainText('To standard');
+  await expect(page.getByLabel('Verdict')).toContainText('The point was lost behind a shower.');
+  await expect(page.getByLabel('Verdict')).toContainText('Worked out: not yet to standard');
+});
+
 test('a student grades first, then sees the verdict; and sees nothing of another student', async ({
   page,
 }) => {

@@ -1,4 +1,4 @@
-import { editsFrom, readSaid, sortSaid, standingVerdict } from './read-said.ts';
+import { defaultHelp, editsFrom, readSaid, sortSaid, standingVerdict } from './read-said.ts';
 import type { Said, SaidBody } from './said.ts';
 
 const SPAN = { maneuver: 'steep-turn', startS: 30, endS: 70 };
@@ -44,4 +44,16 @@ test('a discard that was taken back is no edit any more', () => {
   const discard = (discarded: boolean) => said({ kind: 'discard', discarded });
   expect(editsFrom([discard(true)])).toHaveLength(1);
   expect(editsFrom([discard(true), discard(false)])).toEqual([]);
+});
+
+test('the first of a kind is shown where the school does that', () => {
+  const attempts = [SPAN, { ...SPAN, startS: 80, endS: 120 }];
+  expect(attempts.map((_, i) => defaultHelp(attempts, i, true))).toEqual(['demonstration', 'unaided']);
+  expect(defaultHelp(attempts, 0, false)).toBe('unaided');
+});
+
+test('edges moved back to where they were found are no edit any more', () => {
+  const move = (newStartS: number) => said({ kind: 'edges', newStartS, newEndS: 70 });
+  expect(editsFrom([move(28)])).toHaveLength(1);
+  expect(editsFrom([move(28), move(30)])).toEqual([]);
 });
