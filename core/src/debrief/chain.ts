@@ -5,7 +5,7 @@
 import { loadFactor } from '../flight/turning.ts';
 import { say } from '../maneuvers/finding.ts';
 import type { Attempt } from '../maneuvers/maneuver.ts';
-import { meanOver, rowsBetween, valueAt } from '../recording/span.ts';
+import { firstRowAt, meanOver, rowsBetween, valueAt } from '../recording/span.ts';
 import type { Track } from '../recording/track.ts';
 import { toleranceUsed } from '../scoring/excursion.ts';
 import { deviations } from '../scoring/parameter.ts';
@@ -80,9 +80,10 @@ function altitudeCause(
   peakS: number,
 ): Pick<ChainLink, 'why' | 'tryNext'> {
   const at = (values: Float64Array, t: number) => valueAt(track.timeS, values, t);
+  const tasAt = (t: number) => track.tasKt(Math.min(firstRowAt(track.timeS, t), track.timeS.length - 1));
   const { cause } = energyCause(
-    { altitudeFt: attempt.targets.altitudeFt, tasKt: at(track.tasKt, attempt.startS) },
-    { altitudeFt: attempt.targets.altitudeFt + peak, tasKt: at(track.tasKt, peakS) },
+    { altitudeFt: attempt.targets.altitudeFt, tasKt: tasAt(attempt.startS) },
+    { altitudeFt: attempt.targets.altitudeFt + peak, tasKt: tasAt(peakS) },
   );
   const bankDeg = Math.abs(at(track.bankDeg.values, peakS));
   const needed = `${say(bankDeg)}° of bank asks for ${say(loadFactor(bankDeg), 2)} g`;

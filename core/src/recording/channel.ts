@@ -19,6 +19,13 @@ export interface Channel {
   fallback?: { rows: Uint8Array; channel: Channel };
 }
 
+/** A quantity that is neither recorded nor derivable. */
+export const absentChannel = (rows: number): Channel => ({
+  values: new Float64Array(rows).fill(Number.NaN),
+  source: 'derived',
+  standardError: Number.NaN,
+});
+
 /** From the median of absolute values to a standard deviation, for values that scatter normally about zero. */
 const deviationFrom = (distances: Float64Array): number => 1.4826 * median(distances);
 

@@ -29,7 +29,7 @@ export function deriveBank(
   timeS: Float64Array,
   segments: readonly Segment[],
   headingDeg: Channel,
-  tasKt: Float64Array,
+  tasKt: (row: number) => number,
   stepS: number,
 ): Channel {
   const headingError = typeof headingDeg.standardError === 'number' ? headingDeg.standardError : 1;
@@ -50,11 +50,12 @@ export function deriveBank(
   const values = new Float64Array(timeS.length).fill(Number.NaN);
   const standardError = new Float64Array(timeS.length).fill(Number.NaN);
   for (let i = 0; i < timeS.length; i++) {
-    if (Number.isNaN(rate[i]) || Number.isNaN(tasKt[i])) continue;
-    const bank = Math.atan((tasKt[i] * KT_TO_MPS * radians(rate[i])) / G0_MPS2);
+    const tas = tasKt(i);
+    if (Number.isNaN(rate[i]) || Number.isNaN(tas)) continue;
+    const bank = Math.atan((tas * KT_TO_MPS * radians(rate[i])) / G0_MPS2);
     values[i] = degrees(bank);
     const fromSpeed = degrees(Math.abs(Math.sin(bank) * Math.cos(bank)) * AIRSPEED_ERROR_SHARE);
-    standardError[i] = Math.hypot(rateError * perRate(tasKt[i], values[i]), fromSpeed);
+    standardError[i] = Math.hypot(rateError * perRate(tas, values[i]), fromSpeed);
   }
   return { values, source: 'derived', from: 'hdg_deg, ias_kt', standardError };
 }

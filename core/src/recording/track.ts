@@ -2,10 +2,9 @@
  * A recording made ready for finding and scoring: every quantity smoothed and on the same rows, what is missing
  * derived where it can be, and the breaks that no attempt may span.
  */
-import { casFromIas, iasFromCas } from '../airplane/calibration.ts';
 import type { Airplane } from '../airplane/schema.ts';
-import { densityRatio, standardTemperatureC, tasFromCas } from '../atmosphere/atmosphere.ts';
-import { type Channel, measuredChannel } from './channel.ts';
+import { airspeeds } from './airspeed.ts';
+import { absentChannel, type Channel, measuredChannel } from './channel.ts';
 import type { ChannelName } from './channels.ts';
 import { deriveBank, fillBank } from './derive-bank.ts';
 import type { Recording } from './recording.ts';
@@ -25,7 +24,8 @@ export interface Track {
   headingDeg: Channel;
   bankDeg: Channel;
   airspeedKt: Channel;
-  tasKt: Float64Array;
+  /** True airspeed at a row. */
+  tasKt(row: number): number;
   verticalSpeedFpm: Float64Array;
   /** Any other recorded channel, smoothed on first use; `undefined` where it was not recorded. */
   other(name: ChannelName): Channel | undefined;
@@ -33,13 +33,6 @@ export interface Track {
 }
 
 const SLOPE_HALF_WIDTH_S = 1.5;
-
-/** An empty channel, for a quantity that is neither recorded nor derivable. */
-const absent = (rows: number): Channel => ({
-  values: new Float64Array(rows).fill(Number.NaN),
-  source: 'derived',
-  standardError: Number.NaN,
-});
 
 /** @throws InputError when the recording lacks what every score needs. */
 export function makeTrack(recording: Recording, airplane?: Airplane): Track {
@@ -57,10 +50,10 @@ export function makeTrack(recording: Recording, airplane?: Airplane): Track {
   };
 
   const rows = timeS.length;
-  const altitudeFt = other('alt_ft') ?? other('gps_alt_ft') ?? absent(rows);
-  const headingDeg = other('hdg_deg') ?? absent(rows);
-  const sigma = densityRatios(altitudeFt.values, other('oat_c')?.values);
-  const { airspeedKt, tasKt } = airspeeds(other('ias_kt'), other('tas_kt'), sigma, airplane);
+  const altitudeFt = other('alt_ft') ?? other('gps_alt_ft') ?? absentChannel(rows);
+  const headingDeg = other('hdg_deg') ?? absentChannel(rows);
+  const recorded = { ias: other('ias_kt'), tas: other('tas_kt'), oat: other('oat_c'), altitudeFt };
+  const { airspeedKt, tasKt } = airspeeds(recorded, airplane);
   if (!other('ias_kt') || !other('hdg_deg')) {
     warnings.push('airspeed or heading was not recorded: steep turns cannot be scored from this file');
   }
@@ -105,38 +98,4 @@ export function makeTrack(recording: Recording, airplane?: Airplane): Track {
 function isWhole(values: Float64Array): boolean {
   for (let i = 0; i < values.length; i++) if (Number.isNaN(values[i])) return false;
   return true;
-}
-
-function densityRatios(altitudeFt: Float64Array, oatC: Float64Array | undefined): Float64Array {
-  const sigma = new Float64Array(altitudeFt.length);
-  for (let i = 0; i < altitudeFt.length; i++) {
-    const measured = oatC?.[i];
-    const temperature = measured === undefined || Number.isNaN(measured) ? undefined : measured;
-    sigma[i] = densityRatio(altitudeFt[i], temperature ?? standardTemperatureC(altitudeFt[i]));
-  }
-  return sigma;
-}
-
-/** Indicated and true airspeed from whichever was recorded, through the airplane's calibration. */
-function airspeeds(
-  ias: Channel | undefined,
-  tas: Channel | undefined,
-  sigma: Float64Array,
-  airplane: Airplane | undefined,
-): { airspeedKt: Channel; tasKt: Float64Array } {
-  const rows = sigma.length;
-  if (ias) {
-    const tasKt = new Float64Array(rows);
-    for (let i = 0; i < rows; i++) tasKt[i] = tasFromCas(casFromIas(airplane, ias.values[i]), sigma[i]);
-    return { airspeedKt: ias, tasKt };
-  }
-  if (tas) {
-    const values = new Float64Array(rows);
-    for (let i = 0; i < rows; i++) values[i] = iasFromCas(airplane, tas.values[i] * Math.sqrt(sigma[i]));
-    return {
-      airspeedKt: { values, source: 'derived', from: 'tas_kt', standardError: 2.5 },
-      tasKt: tas.values,
-    };
-  }
-  return { airspeedKt: absent(rows), tasKt: new Float64Array(rows).fill(Number.NaN) };
 }
