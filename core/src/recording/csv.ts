@@ -69,14 +69,6 @@ function delimiterOf(body: string): string {
   return [',', ';', '\t'].reduce((best, next) => (count(next) > count(best) ? next : best), ',');
 }
 
-/** A channel's place in the row, and what its values can be. */
-interface ChannelColumn {
-  name: ChannelName;
-  column: number;
-  min: number;
-  max: number;
-}
-
 /** Takes rows of cells in order: the header row first, then data. Keeps count of the file's lines. */
 class RowReader {
   readonly warnings: string[] = [];
@@ -89,7 +81,7 @@ class RowReader {
   private headerLine = 0;
   private timeColumn = -1;
   private utcColumn = -1;
-  private channels: ChannelColumn[] = [];
+  private channelColumns: number[] = [];
 
   /** @param quoted whether any cell may hold line ends of its own. */
   constructor(
@@ -130,26 +122,25 @@ class RowReader {
       if (name !== '') this.warnings.push(`column "${name}" is not known and was ignored`);
       return { kind: 'ignored' };
     });
-    this.columns = new GrowingColumns(this.names.length);
+    // One more than the file has: the line that each row stands on, for errors that are found later.
+    this.columns = new GrowingColumns(this.names.length + 1);
     this.utcColumn = this.names.indexOf('utc');
     // With both columns time_s counts; utc then tells only when the recording began.
     this.timeColumn = this.hasTimeColumn ? this.names.indexOf('time_s') : this.utcColumn;
-    this.channels = this.roles.flatMap((role, column) =>
-      role.kind === 'channel' ? [{ name: role.name, column, ...possibleValues(role.name) }] : [],
-    );
+    this.channelColumns = this.roles.flatMap((role, column) => (role.kind === 'channel' ? [column] : []));
   }
 
   private readData(row: string[], roles: ColumnRole[], line: number): void {
     this.checkLength(row, roles.length, line);
     const index = this.columns.beginRow();
     const { data } = this.columns;
-    for (let k = 0; k < this.channels.length; k++) {
-      const channel = this.channels[k];
-      const value = parseCell(row[channel.column]);
-      if (value === undefined) throw this.notANumber(row[channel.column], channel.column, line);
-      if (value < channel.min || value > channel.max) throw this.outOfRange(channel, value, line);
-      data[channel.column][index] = value;
+    for (let k = 0; k < this.channelColumns.length; k++) {
+      const column = this.channelColumns[k];
+      const value = parseCell(row[column]);
+      if (value === undefined) throw this.notANumber(row[column], column, line);
+      data[column][index] = value;
     }
+    data[this.names.length][index] = line;
     data[this.timeColumn][index] = this.readTime(row, line);
   }
 
@@ -212,12 +203,17 @@ class RowReader {
     );
   }
 
-  private outOfRange({ name, column, min, max }: ChannelColumn, value: number, line: number): InputError {
-    return new InputError(`${value} is not possible here; a value from ${min} to ${max} was expected`, {
-      line,
-      column: column + 1,
-      columnName: name,
-    });
+  /** @throws InputError for the first value of a column that no instrument gives. */
+  private checkPossible(name: ChannelName, column: number, values: Float64Array, lines: Float64Array): void {
+    const { min, max } = possibleValues(name);
+    for (let i = 0; i < values.length; i++) {
+      if (!(values[i] < min || values[i] > max)) continue;
+      throw new InputError(`${values[i]} is not possible here; a value from ${min} to ${max} was expected`, {
+        line: lines[i],
+        column: column + 1,
+        columnName: name,
+      });
+    }
   }
 
   finish(): Omit<Recording, 'header'> {
@@ -229,6 +225,7 @@ class RowReader {
     const finished = this.columns.finish();
     const channels: Recording['channels'] = {};
     this.roles.forEach((role, c) => {
+      if (role.kind === 'channel') this.checkPossible(role.name, c, finished[c], finished[this.names.length]);
       // A column without a single value is a channel that was not recorded.
       if (role.kind === 'channel' && finished[c].some((value) => !Number.isNaN(value)))
         channels[role.name] = finished[c];
