@@ -25,12 +25,15 @@ export const finding = (
   ...words,
 });
 
+/** Narrow, and never the end of a line. */
+const THIN_SPACE = '\u202f';
+
 /** A whole number for a sentence, with a thin space in the thousands and a true minus sign. */
 export function say(value: number, digits = 0): string {
   const [whole, fraction] = Math.abs(value).toFixed(digits).split('.');
-  const grouped = whole.replace(/\B(?=(\d{3})+$)/g, ' ');
+  const grouped = whole.replace(/\B(?=(\d{3})+$)/g, THIN_SPACE);
   const text = fraction ? `${grouped}.${fraction}` : grouped;
-  return value < 0 && Number(text.replace(/ /g, '')) !== 0 ? `−${text}` : text;
+  return value < 0 && Number(text.replaceAll(THIN_SPACE, '')) !== 0 ? `−${text}` : text;
 }
 
 /** Turning points of a series that swing by more than `size`: how often it changed its direction. */

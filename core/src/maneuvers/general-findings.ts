@@ -91,7 +91,7 @@ function belowFloor(track: Track, attempt: Attempt, context: ScoringContext): Fi
   while (first > rows.from && altitude[first - 1] < floorFt) first--;
   const span = { startS: track.timeS[first], endS: track.timeS[lowest] };
   return finding(`${attempt.maneuver}/below-floor`, 'critical', span, below, 'ft', {
-    what: `${say(below)} ft below the floor of ${say(floorFt)} ft (highest ground ${say(context.groundFt)} ft and 1 500).`,
+    what: `${say(below)} ft below the floor of ${say(floorFt)} ft (highest ground ${say(context.groundFt)} ft and ${say(FLOOR_ABOVE_GROUND_FT)}).`,
     why: 'The entry was too low for what the maneuver may lose, or a loss was not stopped.',
     tryNext: 'Enter at the card’s altitude, and break off at the floor whatever the maneuver is doing.',
   });

@@ -5,7 +5,7 @@ import type { Finding } from '../scoring/schema.ts';
 import { type ScoreOptions, scoreRecording } from '../scoring/score-recording.ts';
 import { findStandard } from '../standards/standards.ts';
 import { type Dip, type DrawnFlight, drawFlight, toCsv } from '../testing/drawn-flight.ts';
-import { countReversals } from './finding.ts';
+import { countReversals, say } from './finding.ts';
 
 const standard = findStandard('faa-private')!;
 const LEFT = { atS: 30, bankDeg: -45, turnDeg: -360 };
@@ -135,4 +135,14 @@ test('reversals are swings larger than a size, each way', () => {
   const swings = [0, 120, 0, 120, 0];
   expect(countReversals(swings, 0, swings.length, 100)).toBe(3);
   expect(countReversals(swings, 0, swings.length, 130)).toBe(0);
+});
+
+test('numbers are said with a true minus and a thin space that never ends a line', () => {
+  expect([say(4500), say(-162.4), say(-0.2), say(1.414, 2), say(12_345_678)]).toEqual([
+    '4\u202f500',
+    '−162',
+    '0',
+    '1.41',
+    '12\u202f345\u202f678',
+  ]);
 });
