@@ -10,7 +10,7 @@ import type {
   Standard,
   Student,
 } from '@keel/core';
-import useSWR from 'swr';
+import useSWR, { useSWRConfig } from 'swr';
 import { ApiError, get } from './client.ts';
 
 const options = {
@@ -28,8 +28,15 @@ export const useAirplanes = () => useGet<Airplane[]>('/airplanes');
 export const useStandards = () => useGet<(Standard & { version: number })[]>('/standards');
 export const useLessons = () => useGet<Lesson[]>('/lessons');
 export const useLesson = (id: string | undefined) => useGet<Lesson>(id ? `/lessons/${id}` : null);
-export const usePath = (studentId: string | undefined) =>
-  useGet<Path>(studentId ? `/students/${studentId}/path` : null);
+const pathOf = (studentId: string) => `/students/${studentId}/path`;
+
+/** Drops what is known of a student's path, so that it is asked for anew: something on it has changed. */
+export function useForgetPath(studentId: string): () => Promise<unknown> {
+  const { mutate } = useSWRConfig();
+  return () => mutate(pathOf(studentId), undefined, { revalidate: false });
+}
+
+export const usePath = (studentId: string | undefined) => useGet<Path>(studentId ? pathOf(studentId) : null);
 export const useKeel = (recordingId: string, attempt: number, scoredAt: string | null) =>
   // The time of scoring is part of the key: a re-score draws anew.
   useSWR<KeelTrace, ApiError>(

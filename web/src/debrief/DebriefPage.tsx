@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { useSWRConfig } from 'swr';
 import { messageOf, post } from '../api/client.ts';
-import { useMe, useRecording } from '../api/hooks.ts';
+import { useForgetPath, useMe, useRecording } from '../api/hooks.ts';
 import { useSetCurrent } from '../frame/current.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { dayAndTime, say as sayNumber } from '../parts/format.ts';
@@ -33,6 +33,7 @@ function Debrief({ recording }: { recording: RecordingView }) {
   const { data: me } = useMe();
   const [search] = useSearchParams();
   const { mutate } = useSWRConfig();
+  const forgetPath = useForgetPath(recording.student.id);
   const [judge, setJudge] = useState<Judge>(recording.score?.judge ?? 'examiner');
   const [selected, setSelected] = useState(() => Number(search.get('attempt') ?? 0));
   const [shown, setShown] = useState<ReadonlySet<number>>(new Set());
@@ -54,7 +55,7 @@ function Debrief({ recording }: { recording: RecordingView }) {
     setBusy(true);
     try {
       const { changes } = await post<{ changes: string[] }>(`/recordings/${recording.id}/rescore`, {});
-      await mutate(`/recordings/${recording.id}`);
+      await Promise.all([mutate(`/recordings/${recording.id}`), forgetPath()]);
       notifications.show({
         title: 'Scored again',
         message: changes.join(' ') || 'Nothing changed.',

@@ -3,6 +3,7 @@ import type { AttemptScore, RecordingView, Said, SaidBody } from '@keel/core';
 import { notifications } from '@mantine/notifications';
 import { useSWRConfig } from 'swr';
 import { messageOf, post } from '../api/client.ts';
+import { useForgetPath } from '../api/hooks.ts';
 
 type WithoutInterval<T> = T extends unknown ? Omit<T, 'startS' | 'endS' | 'maneuver'> : never;
 export type Saying = WithoutInterval<SaidBody>;
@@ -11,9 +12,11 @@ export type Say = (body: Saying) => Promise<boolean>;
 /** Of any interval of a recording. Resolves to whether it was kept. */
 export function useSayOf(recording: RecordingView): (body: SaidBody) => Promise<boolean> {
   const { mutate } = useSWRConfig();
+  const forgetPath = useForgetPath(recording.student.id);
   return async (body) => {
     try {
       const said = await post<Said[]>(`/recordings/${recording.id}/said`, { id: crypto.randomUUID(), body });
+      await forgetPath();
       // An edit changes the score itself, so that is fetched anew.
       const edits = body.kind === 'discard' || body.kind === 'edges';
       await mutate(

@@ -13,7 +13,7 @@ import { useDropzone } from 'react-dropzone';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useSWRConfig } from 'swr';
 import { messageOf, post, upload } from '../api/client.ts';
-import { useLesson, useMe, useRecording } from '../api/hooks.ts';
+import { useForgetPath, useLesson, useMe, useRecording } from '../api/hooks.ts';
 import { useSetCurrent } from '../frame/current.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { Caution } from '../parts/caution.tsx';
@@ -44,12 +44,13 @@ function Fly({ lesson }: { lesson: Lesson }) {
   const [problem, setProblem] = useState<string | null>(null);
   const navigate = useNavigate();
   const { mutate } = useSWRConfig();
+  const forgetPath = useForgetPath(lesson.student.id);
   const scoring = useRecording(work?.step === 'scoring' ? work.id : undefined);
   const readOnly = me?.role === 'student';
 
   const finish = async (created: Created) => {
     setWork({ step: 'scoring', id: created.id });
-    await Promise.all([mutate(`/lessons/${lesson.id}`), mutate('/lessons')]);
+    await Promise.all([mutate(`/lessons/${lesson.id}`), mutate('/lessons'), forgetPath()]);
     if (created.duplicate) navigate(`/debrief/${created.id}?known=1`);
   };
   const failed = (error: unknown) => {
