@@ -1,17 +1,6 @@
 /** Indicated and calibrated airspeed: load factor and weight scale the calibrated one. */
+import { interpolate, type Points } from '../units/interpolate.ts';
 import type { Airplane, FlapSetting } from './schema.ts';
-
-type Points = readonly (readonly [number, number])[];
-
-/** Piecewise-linear, continued along the first and last segments (never flat). `from` picks the column read. */
-function interpolate(points: Points, x: number, from: 0 | 1): number {
-  const to = from === 0 ? 1 : 0;
-  let i = 1;
-  while (i < points.length - 1 && x > points[i][from]) i++;
-  const a = points[i - 1];
-  const b = points[i];
-  return a[to] + ((x - a[from]) * (b[to] - a[to])) / (b[from] - a[from]);
-}
 
 /** The table for a flap setting, else the other one, else none; `assumption` says what was put in its place. */
 export function calibrationTable(

@@ -1,4 +1,5 @@
 /** Speeds that move with weight, load factor and flaps. Book values are at maximum weight. */
+import { interpolate } from '../units/interpolate.ts';
 import { casFromIas, iasFromCas } from './calibration.ts';
 import type { Airplane, FlapSetting } from './schema.ts';
 
@@ -14,10 +15,7 @@ export function maneuveringSpeedKias(airplane: Airplane, weightLb: number): numb
     // Outside the published weights the nearest pair is scaled by the square root, which errs low below it.
     if (weightLb <= lightest[0]) return lightest[1] * Math.sqrt(weightLb / lightest[0]);
     if (weightLb >= heaviest[0]) return heaviest[1];
-    const above = published.findIndex((row) => row[0] >= weightLb);
-    const [w0, v0] = published[above - 1];
-    const [w1, v1] = published[above];
-    return v0 + ((weightLb - w0) * (v1 - v0)) / (w1 - w0);
+    return interpolate(published, weightLb);
   }
   return airplane.vaKiasAtMax * Math.sqrt(weightLb / airplane.maxWeightLb);
 }

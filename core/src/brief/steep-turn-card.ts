@@ -15,6 +15,7 @@ import { FLOOR_ABOVE_GROUND_FT } from '../maneuvers/general-findings.ts';
 import { STEEP_TURN } from '../maneuvers/steep-turn.ts';
 import { rowsFor, type Standard } from '../standards/schema.ts';
 import { compassDeg } from '../units/angles.ts';
+import { interpolate } from '../units/interpolate.ts';
 import { roundTo } from '../units/numbers.ts';
 import type { TargetCard } from './card.ts';
 import { chooseEntrySpeed, speedWindow } from './speed-window.ts';
@@ -169,13 +170,7 @@ function powerFor(airplane: Airplane, kias: number): TargetCard['power'] {
   if (!book) return null;
   const table = book.level;
   if (kias < table[0][0] || kias > table[table.length - 1][0]) return null;
-  const above = Math.max(
-    1,
-    table.findIndex((row) => row[0] >= kias),
-  );
-  const [v0, p0] = table[above - 1];
-  const [v1, p1] = table[above];
-  const level = p0 + ((kias - v0) * (p1 - p0)) / (v1 - v0);
+  const level = interpolate(table, kias);
   return {
     levelRpm: roundTo(level, -1),
     maneuverRpm: roundTo(level + (book.steepTurnAdd ?? 0), -1),

@@ -3,7 +3,7 @@
  * because the one who flew remembers only the last link.
  */
 import { loadFactor } from '../flight/turning.ts';
-import { say } from '../maneuvers/finding.ts';
+import { clock, say } from '../maneuvers/finding.ts';
 import type { Attempt } from '../maneuvers/maneuver.ts';
 import { firstRowAt, meanOver, rowsBetween, valueAt } from '../recording/span.ts';
 import type { Track } from '../recording/track.ts';
@@ -127,11 +127,6 @@ function altitudeCause(
 const loadAround = (track: Track, atS: number): number => {
   const column = track.recording.channels.load_g;
   return column ? meanOver(column, rowsBetween(track.timeS, atS - 0.5, atS + 0.5)) : Number.NaN;
-};
-
-const clock = (seconds: number): string => {
-  const whole = Math.max(0, Math.round(seconds));
-  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`;
 };
 
 const NAMES: Record<string, string> = {

@@ -36,6 +36,12 @@ export function say(value: number, digits = 0): string {
   return value < 0 && Number(text.replaceAll(THIN_SPACE, '')) !== 0 ? `−${text}` : text;
 }
 
+/** Minutes and seconds. */
+export const clock = (seconds: number): string => {
+  const whole = Math.max(0, Math.round(seconds));
+  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`;
+};
+
 /** Turning points of a series that swing by more than `size`: how often it changed its direction. */
 export function countReversals(values: ArrayLike<number>, from: number, to: number, size: number): number {
   let reversals = 0;

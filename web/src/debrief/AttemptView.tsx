@@ -130,7 +130,6 @@ export function AttemptView(props: {
           </>
         ) : (
           <SelfGrade
-            graded={false}
             choose={(grade) => say({ kind: 'self-grade', grade, beforeVerdict: true })}
             showNow={props.show}
           />

@@ -195,7 +195,7 @@ export function Words({ said }: { said: AttemptSaid }) {
 }
 
 /** The student's side: grade first, then the verdict. */
-export function SelfGrade(props: { graded: boolean; choose: (grade: number) => void; showNow: () => void }) {
+export function SelfGrade(props: { choose: (grade: number) => void; showNow: () => void }) {
   return (
     <section className="sheet stack">
       <h2>How was it?</h2>

@@ -3,7 +3,7 @@
  * a lane each on one time axis. What left its band is hatched, rising lines above, falling lines below, and numbered
  * in the order in which it happened.
  */
-import type { AttemptScore, ChainLink, KeelLane, KeelTrace } from '@keel/core';
+import { type AttemptScore, type ChainLink, type KeelLane, type KeelTrace, phaseNamed } from '@keel/core';
 import { useElementSize } from '@mantine/hooks';
 import { CustomChart, LineChart } from 'echarts/charts';
 import { GridComponent, MarkAreaComponent, MarkLineComponent } from 'echarts/components';
@@ -386,6 +386,6 @@ function chartOption(attempt: AttemptScore, trace: KeelTrace, colours: Colours) 
 }
 
 function phaseSpan(attempt: AttemptScore, name: string): [number, number] {
-  const phase = attempt.phases.find((candidate) => candidate.name === name);
+  const phase = phaseNamed(attempt.phases, name);
   return phase ? [phase.startS, phase.endS] : [attempt.startS, attempt.endS];
 }

@@ -1,8 +1,8 @@
 /** How numbers and times are written: tabular, thin spaces, true minus signs. */
-import { MPH_PER_KT, say } from '@keel/core';
+import { clock, MPH_PER_KT, say } from '@keel/core';
 import dayjs from 'dayjs';
 
-export { say };
+export { clock, say };
 
 /** With its sign always shown; zero has none. */
 export const signed = (value: number, digits = 0): string => {
@@ -13,12 +13,6 @@ export const signed = (value: number, digits = 0): string => {
 /** Three figures, as a heading is spoken. */
 export const heading = (deg: number): string =>
   String(Math.round(deg) === 0 ? 360 : Math.round(deg)).padStart(3, '0');
-
-/** Minutes and seconds. */
-export const clock = (seconds: number): string => {
-  const whole = Math.max(0, Math.round(seconds));
-  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`;
-};
 
 export const day = (iso: string): string => dayjs(iso).format('D MMM');
 export const dayAndTime = (iso: string): string => dayjs(iso).format('ddd D MMM HH:mm');
