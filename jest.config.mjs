@@ -10,7 +10,9 @@ const base = {
   testMatch: ['**/*.test.ts'],
   transform: { '\\.[cm]?[jt]s$': swc },
   // These packages ship only ES modules.
-  transformIgnorePatterns: ['/node_modules/(?!(@noble|igc-parser|rate-limiter-flexible)/)'],
+  transformIgnorePatterns: [
+    '/node_modules/(?!(@noble|igc-parser|rate-limiter-flexible|ml-levenberg-marquardt|ml-matrix|is-any-array|ml-array-[a-z]+)/)',
+  ],
 };
 
 export default {

@@ -87,7 +87,9 @@ test('on a tablet nothing is wider than the screen, and what is touched is large
 
 test('the shortcut list opens on a question mark', async ({ page }) => {
   await signInQuickly(page.request, 'idris');
-  await page.goto('/brief', { waitUntil: 'networkidle' });
+  await page.goto('/brief');
+  // A key pressed before the page listens is nobody's.
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog')).toContainText('next excursion');
 });

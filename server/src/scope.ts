@@ -43,6 +43,11 @@ export async function requireStudent(database: DataSource, viewer: Viewer, id: s
   return student;
 }
 
+/** @throws Problem 403 for anyone but the chief: what follows changes the whole school. */
+export function requireChief(viewer: Viewer): void {
+  if (viewer.role !== 'chief') throw new Problem(403, 'Only the chief instructor can do this.');
+}
+
 /** @throws Problem 403 for a student: what follows is for instructors and the chief. */
 export function requireInstructor(viewer: Viewer): void {
   if (viewer.role === 'student') throw new Problem(403, 'Only an instructor can do this.');

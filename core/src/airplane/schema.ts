@@ -1,5 +1,16 @@
 /** The airplane file: book numbers of one airplane, in knots whatever unit its instruments show. */
 import { z } from 'zod';
+import {
+  bookSchema,
+  engineSchema,
+  envelopeSchema,
+  fuelSchema,
+  polarSchema,
+  propellerSchema,
+  stationSchema,
+  wingSchema,
+} from './book.ts';
+import { orderProblems } from './consistency.ts';
 
 const kias = z.number().positive().max(400);
 const points = z
@@ -12,10 +23,19 @@ const points = z
 /** Power for level flight, as the book's cruise table gives it. */
 const levelPowerSchema = z.object({
   unit: z.enum(['rpm', 'inHg', '%']),
-  /** [indicated airspeed, power] rows, slowest first. */
+  /** [indicated airspeed, power] rows, slowest first, at maximum weight. */
   level: z.array(z.tuple([z.number().positive(), z.number().positive()])).min(2),
+  /** Where the rows were flown, in the standard atmosphere. */
+  pressureAltitudeFt: z.number().optional(),
   /** Added to hold speed in a 45° level turn. */
   steepTurnAdd: z.number().nonnegative().optional(),
+});
+
+const flapStageSchema = z.looseObject({
+  deg: z.number().nonnegative().max(90),
+  vfeKias: kias,
+  /** Stall speed at this stage, where the book has it. */
+  vsKias: kias.optional(),
 });
 
 export const airplaneSchema = z
@@ -36,7 +56,9 @@ export const airplaneSchema = z
     vyKias: kias.optional(),
     bestGlideKias: kias.optional(),
     vneKias: kias.optional(),
-    flaps: z.array(z.looseObject({ deg: z.number().nonnegative().max(90), vfeKias: kias })).default([]),
+    flaps: z.array(flapStageSchema).default([]),
+    /** Which of the stages is for takeoff: its place in the list, from 1. */
+    takeoffStage: z.number().int().min(0).optional(),
     steepTurnKias: kias.optional(),
     slowFlightKias: z.looseObject({ clean: kias, landing: kias }).partial().optional(),
     approachKias: kias.optional(),
@@ -46,35 +68,20 @@ export const airplaneSchema = z
     warningKias: z.looseObject({ clean: kias, landing: kias }).partial().optional(),
     /** Of another shape it is kept, and not used. */
     power: z.unknown().optional(),
+    powerUnit: z.enum(['rpm', 'inHg', '%']).optional(),
+    wing: wingSchema.optional(),
+    engine: engineSchema.optional(),
+    propeller: propellerSchema.optional(),
+    polar: polarSchema.optional(),
+    book: bookSchema.optional(),
+    emptyArmIn: z.number().optional(),
+    stations: z.array(stationSchema).optional(),
+    fuel: fuelSchema.optional(),
+    cgEnvelope: envelopeSchema.optional(),
   })
   .superRefine((airplane, context) => {
-    const order: [string, number | undefined][] = [
-      ['vs0Kias', airplane.vs0Kias],
-      ['vs1Kias', airplane.vs1Kias],
-      ['vaKiasAtMax', airplane.vaKiasAtMax],
-      ['vneKias', airplane.vneKias],
-    ];
-    for (let i = 1; i < order.length; i++) {
-      const [slowName, slow] = order[i - 1];
-      const [fastName, fast] = order[i];
-      if (slow === undefined || fast === undefined) continue;
-      // Some airplanes stall at nearly the same speed either way, so equal V_S0 and V_S1 pass.
-      const wrong = slowName === 'vs0Kias' ? slow > fast : slow >= fast;
-      if (wrong) {
-        context.addIssue({
-          code: 'custom',
-          path: [fastName],
-          message: `${fastName} (${fast}) must be above ${slowName} (${slow})`,
-        });
-      }
-    }
-    if (airplane.emptyWeightLb !== undefined && airplane.emptyWeightLb >= airplane.maxWeightLb) {
-      context.addIssue({
-        code: 'custom',
-        path: ['emptyWeightLb'],
-        message: `emptyWeightLb (${airplane.emptyWeightLb}) must be below maxWeightLb (${airplane.maxWeightLb})`,
-      });
-    }
+    for (const { path, message } of orderProblems(airplane))
+      context.addIssue({ code: 'custom', path, message });
   });
 
 export type Airplane = z.infer<typeof airplaneSchema>;
@@ -85,3 +92,7 @@ export type LevelPower = z.infer<typeof levelPowerSchema>;
 /** The book's power for level flight, where the airplane file has it in the shape that is known here. */
 export const levelPowerOf = (airplane: Airplane): LevelPower | undefined =>
   levelPowerSchema.safeParse(airplane.power).data;
+
+/** The unit in which power is set: the file's own word, else that of its power table, else rpm. */
+export const powerUnitOf = (airplane: Airplane): 'rpm' | 'inHg' | '%' =>
+  airplane.powerUnit ?? levelPowerOf(airplane)?.unit ?? 'rpm';

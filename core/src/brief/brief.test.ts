@@ -5,14 +5,16 @@ import { InputError } from '../errors.ts';
 import { loadFactor } from '../flight/turning.ts';
 import { findStandard } from '../standards/standards.ts';
 import { targetCardSchema } from './card.ts';
+import type { CardInput } from './day.ts';
 import { chooseEntrySpeed, speedWindow, stallCurve } from './speed-window.ts';
-import { type SteepTurnBrief, steepTurnCard } from './steep-turn-card.ts';
+import { targetCard } from './target-card.ts';
 import { briefFor, namedTargets } from './targets.ts';
 
 const airplane = findAirplane('cairn-4')!;
 const standard = findStandard('faa-private')!;
-const card = (brief: Partial<SteepTurnBrief> = {}) =>
-  steepTurnCard({
+const card = (brief: Partial<CardInput> = {}) =>
+  targetCard({
+    maneuver: 'steep-turn',
     airplane,
     standard,
     weightLb: 2200,
@@ -51,7 +53,7 @@ describe('the steep-turn card', () => {
   });
 
   test('names what was left out and what was taken for it', () => {
-    const { assumed, weightLb } = steepTurnCard({ airplane, standard });
+    const { assumed, weightLb } = targetCard({ maneuver: 'steep-turn', airplane, standard });
     expect(weightLb).toBe(2400);
     expect(assumed.join('; ')).toMatch(
       /maximum weight.*ground at 0 ft.*heading 360.*3,000 ft.*standard temperature/,
@@ -67,7 +69,7 @@ describe('the steep-turn card', () => {
     [{ weightLb: 1000 }, /weight 1000 lb/],
     [{ groundFt: 20_000 }, /ground elevation/],
     [{ headingDeg: -10 }, /heading/],
-    [{ bankDeg: 70 }, /bank 70 °: must be from 10 to 60/],
+    [{ bankDeg: 70 }, /bank 70 °: must be from 0 to 60/],
   ])('%j is refused by field and limit', (wrong, words) => {
     expect(() => card(wrong)).toThrow(InputError);
     expect(() => card(wrong)).toThrow(words);

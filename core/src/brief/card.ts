@@ -1,9 +1,50 @@
 /** A target card: everything about one maneuver in one airplane on one day. Also what `--brief` files hold. */
 import { z } from 'zod';
+import { provenanceSchema } from '../performance/provenance.ts';
 import { standardRowSchema } from '../standards/schema.ts';
 
 const { parameter, low, high, unit, required, source, fromMemory } = standardRowSchema.shape;
 export const toleranceSchema = z.object({ parameter, low, high, unit, required, source, fromMemory });
+
+/** One number of the card, ready to be shown: speeds in KIAS under the unit `kias`. */
+export const cardFigureSchema = z.object({
+  label: z.string(),
+  value: z.union([z.number(), z.string()]).nullable(),
+  unit: z.string(),
+  digits: z.number().default(0),
+  note: z.string(),
+  from: provenanceSchema.optional(),
+});
+export type CardFigure = z.infer<typeof cardFigureSchema>;
+
+const ladderSchema = z.object({
+  groundFt: z.number(),
+  floorFt: z.number(),
+  lossFt: z.number(),
+  cushionFt: z.number(),
+  neededFt: z.number(),
+  entryFt: z.number(),
+  gainFt: z.number(),
+  cloudBaseFt: z.number().nullable(),
+  airspaceBaseFt: z.number().nullable(),
+  ceilingFt: z.number().nullable(),
+  ceilingIs: z.enum(['cloud', 'airspace']).nullable(),
+  fits: z.boolean(),
+});
+
+export const flapStepSchema = z.object({
+  stage: z.number(),
+  deg: z.number(),
+  /** The limit of the stage, KIAS. */
+  below: z.number(),
+  /** Where to let it down, KIAS. */
+  atKias: z.number(),
+  /** Height that it may gain if the nose is not held, ft (estimated). */
+  balloonFt: z.number().nullable(),
+  /** What level flight at that speed then asks for on top. */
+  addPower: z.number().nullable(),
+});
+export type FlapStep = z.infer<typeof flapStepSchema>;
 
 export const targetCardSchema = z.object({
   maneuver: z.string(),
@@ -12,6 +53,7 @@ export const targetCardSchema = z.object({
   airplane: z.string(),
   weightLb: z.number(),
   standard: z.string(),
+  speedUnit: z.enum(['kt', 'mph']).default('kt'),
   entry: z.object({
     altitudeFt: z.number(),
     floorFt: z.number(),
@@ -25,7 +67,10 @@ export const targetCardSchema = z.object({
   }),
   bankDeg: z.number(),
   loadFactor: z.number(),
+  /** Flap stage at which the speeds hold: 0 is up. */
+  stage: z.number().default(0),
   stallKias: z.object({ level: z.number(), inBank: z.number() }),
+  warningKias: z.number().nullable().default(null),
   vaKias: z.number(),
   air: z.object({ pressureAltitudeFt: z.number(), oatC: z.number(), densityAltitudeFt: z.number() }),
   turn: z
@@ -40,14 +85,34 @@ export const targetCardSchema = z.object({
     })
     .nullable(),
   power: z
-    .object({ levelRpm: z.number(), maneuverRpm: z.number(), unit: z.string(), from: z.string() })
+    .object({
+      levelRpm: z.number().nullable(),
+      maneuverRpm: z.number(),
+      unit: z.string(),
+      from: z.string(),
+    })
     .nullable(),
-  flaps: z.array(z.object({ stage: z.number(), deg: z.number(), below: z.number(), atKias: z.number() })),
+  flaps: z.array(flapStepSchema),
+  /** Speed against power, attitude and trim, where the maneuver is flown at several speeds. */
+  powerTable: z
+    .array(z.object({ kias: z.number(), power: z.number(), pitchDeg: z.number(), trim: z.string() }))
+    .default([]),
+  figures: z.array(cardFigureSchema).default([]),
   steps: z.array(z.string()),
   checks: z.array(z.string()),
   watchFor: z.array(z.string()),
   cautions: z.array(z.string()),
   tolerances: z.array(toleranceSchema),
+  /** Whose rows they are, where the standard has none for this maneuver. */
+  tolerancesFrom: z.string().nullable().default(null),
+  /** Which way of doing it was chosen, and why a school does it so. */
+  choices: z
+    .array(z.object({ key: z.string(), label: z.string(), chosen: z.string(), why: z.string() }))
+    .default([]),
+  picture: z.enum(['speed-window', 'power-curve', 'altitude-ladder']).default('speed-window'),
+  ladder: ladderSchema.nullable().default(null),
+  /** Why the maneuver is not flown today; null when it is. */
+  offToday: z.string().nullable().default(null),
   /** Inputs that were left out, and what was taken for them. */
   assumed: z.array(z.string()),
   /** Values that could not be worked out for this airplane, and why. */

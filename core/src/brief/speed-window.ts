@@ -2,6 +2,7 @@
 import { maneuveringSpeedKias, stallSpeedKias } from '../airplane/limits.ts';
 import type { Airplane } from '../airplane/schema.ts';
 import { loadFactor } from '../flight/turning.ts';
+import type { Technique } from '../technique/technique.ts';
 import { clamp } from '../units/numbers.ts';
 
 /** Kept between the accelerated stall and the slowest entry: about where a warning begins. */
@@ -36,26 +37,37 @@ export const stallCurve = (airplane: Airplane, weightLb: number, toDeg = 60): [n
   ]);
 
 /**
- * The entry speed: the one asked for when it is inside the window, else the maker's, else the fastest that leaves
- * the tolerance below V_A, else the middle of the window. Whole knots, and never outside the window.
+ * The entry speed: the one asked for when it is inside the window; else by the school's policy the maker's, the
+ * fastest that leaves the tolerance below V_A, or the middle; what does not fit gives way to the next of these.
+ * Whole knots, and never outside the window.
  */
 export function chooseEntrySpeed(
   window: [number, number],
-  options: { wantedKias?: number; makersKias?: number; toleranceKt: number },
+  options: {
+    wantedKias?: number;
+    makersKias?: number;
+    toleranceKt: number;
+    policy?: Technique['entrySpeed'];
+  },
 ): { kias: number; why: string } {
   const [slowest, fastest] = window;
   const inside = (kias: number) => kias >= slowest && kias <= fastest;
   const whole = (kias: number) => clamp(Math.round(kias), Math.ceil(slowest), Math.floor(fastest));
-  const { wantedKias, makersKias, toleranceKt } = options;
+  const { wantedKias, makersKias, toleranceKt, policy = 'makers' } = options;
   if (wantedKias !== undefined) {
     const kias = whole(wantedKias);
     return { kias, why: inside(wantedKias) ? 'chosen for today' : 'as near the wish as the window allows' };
   }
-  if (makersKias !== undefined && inside(makersKias))
+  const middle = whole((slowest + fastest) / 2);
+  if (policy === 'middle') return { kias: middle, why: 'the middle of the window' };
+  if (policy === 'makers' && makersKias !== undefined && inside(makersKias))
     return { kias: makersKias, why: 'the maker’s recommendation' };
-  const outside = makersKias === undefined ? '' : `the maker’s ${makersKias} is outside the window; `;
+  const outside =
+    policy !== 'makers' || makersKias === undefined
+      ? ''
+      : `the maker’s ${makersKias} is outside the window; `;
   const withTolerance = Math.floor(fastest - toleranceKt);
   return inside(withTolerance)
     ? { kias: withTolerance, why: `${outside}V_A less the tolerance of ${toleranceKt}` }
-    : { kias: whole((slowest + fastest) / 2), why: `${outside}the middle of a narrow window` };
+    : { kias: middle, why: `${outside}the middle of a narrow window` };
 }

@@ -138,11 +138,11 @@ test('reversals are swings larger than a size, each way', () => {
 });
 
 test('numbers are said with a true minus and a thin space that never ends a line', () => {
-  expect([say(4500), say(-162.4), say(-0.2), say(1.414, 2), say(12_345_678)]).toEqual([
+  expect([say(4500), say(-162.4), say(-0.2), say(1.5049, 2), say(12_345_678)]).toEqual([
     '4\u202f500',
     '−162',
     '0',
-    '1.41',
+    '1.50',
     '12\u202f345\u202f678',
   ]);
 });

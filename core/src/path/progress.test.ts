@@ -78,11 +78,14 @@ describe('trend', () => {
 
 test('what recurs is counted over the latest attempts of the student, most frequent first', () => {
   const withFaults = (...ids: string[]) =>
-    attempt('2026-01-01', { findings: ids.map((id) => ({ id, what: id })) });
-  const shown = attempt('2026-01-01', { flownBy: 'instructor', findings: [{ id: 'a', what: 'a' }] });
+    attempt('2026-01-01', { findings: ids.map((id) => ({ id, what: id, severity: 'fault' })) });
+  const shown = attempt('2026-01-01', {
+    flownBy: 'instructor',
+    findings: [{ id: 'a', what: 'a', severity: 'fault' }],
+  });
   const recurring = recurringFindings([withFaults('old'), withFaults('b'), shown, withFaults('a', 'b')], 2);
   expect(recurring).toEqual([
-    { id: 'b', count: 2, of: 2, what: 'b' },
-    { id: 'a', count: 1, of: 2, what: 'a' },
+    { id: 'b', count: 2, of: 2, what: 'b', severity: 'fault' },
+    { id: 'a', count: 1, of: 2, what: 'a', severity: 'fault' },
   ]);
 });

@@ -28,7 +28,7 @@ export const pathAttemptSchema = z.object({
   /** The worst of them, signed: above or below the centre of its band. */
   worst: z.object({ parameter: z.string(), used: z.number() }).nullable(),
   wentFirst: z.string().nullable(),
-  findings: z.array(z.object({ id: z.string(), what: z.string() })),
+  findings: z.array(z.object({ id: z.string(), what: z.string(), severity: z.string() })),
 });
 export type PathAttempt = z.infer<typeof pathAttemptSchema>;
 
@@ -112,17 +112,25 @@ function trendsOf(attempts: readonly PathAttempt[]): Trend[] {
   });
 }
 
+export const recurringSchema = z.object({
+  id: z.string(),
+  severity: z.string(),
+  /** In how many of the latest attempts, and of how many. */
+  count: z.number(),
+  of: z.number(),
+  what: z.string(),
+});
+export type RecurringFinding = z.infer<typeof recurringSchema>;
+
 /** The findings that recur in the latest attempts flown by the student, most frequent first, for the next brief. */
-export function recurringFindings(
-  attempts: readonly PathAttempt[],
-  lastAttempts = 6,
-): { id: string; count: number; of: number; what: string }[] {
+export function recurringFindings(attempts: readonly PathAttempt[], lastAttempts = 6): RecurringFinding[] {
   const recent = attempts.filter((attempt) => attempt.flownBy === 'student').slice(-lastAttempts);
-  const seen = new Map<string, { count: number; what: string }>();
+  const seen = new Map<string, Omit<RecurringFinding, 'of'>>();
   for (const { findings } of recent) {
-    for (const { id, what } of findings) seen.set(id, { count: (seen.get(id)?.count ?? 0) + 1, what });
+    for (const finding of findings)
+      seen.set(finding.id, { ...finding, count: (seen.get(finding.id)?.count ?? 0) + 1 });
   }
-  return [...seen]
-    .map(([id, { count, what }]) => ({ id, count, of: recent.length, what }))
+  return [...seen.values()]
+    .map((finding) => ({ ...finding, of: recent.length }))
     .sort((a, b) => b.count - a.count);
 }

@@ -18,6 +18,8 @@ export type Parameter = z.infer<typeof parameterSchema>;
 export const standardRowSchema = z
   .object({
     maneuver: z.string(),
+    /** The variants it judges; all of them when left out. */
+    variants: z.array(z.string()).optional(),
     parameter: parameterSchema,
     /** What the deviation is counted from. */
     reference: z.enum(['entry', 'target', 'own-start', 'published-limit']),
@@ -47,6 +49,10 @@ export const standardSchema = z.object({
 });
 export type Standard = z.infer<typeof standardSchema>;
 
-/** The rows of a standard that judge a maneuver. */
-export const rowsFor = (standard: Standard, maneuver: string): StandardRow[] =>
-  standard.rows.filter((row) => row.maneuver === maneuver);
+/** The rows of a standard that judge a maneuver, or one variant of it. */
+export const rowsFor = (standard: Standard, maneuver: string, variant?: string): StandardRow[] =>
+  standard.rows.filter(
+    (row) =>
+      row.maneuver === maneuver &&
+      (variant === undefined || row.variants === undefined || row.variants.includes(variant)),
+  );

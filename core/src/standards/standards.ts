@@ -6,6 +6,8 @@ import faaPrivate from './sets/faa-private.json' with { type: 'json' };
 import schoolPreSolo from './sets/school-pre-solo.json' with { type: 'json' };
 
 export const DEFAULT_STANDARD_ID = 'faa-private';
+/** Judges what the chosen standard has no rows for. */
+export const SCHOOL_STANDARD_ID = 'school-pre-solo';
 
 export const standards: readonly Standard[] = [faaPrivate, faaCommercial, easaPpl, schoolPreSolo].map((set) =>
   standardSchema.parse(set),

@@ -9,3 +9,6 @@ export const G0_MPS2 = 9.80665;
 export const G0_FTPS2 = G0_MPS2 / FT_TO_M;
 /** One knot in ft/s. */
 export const KT_TO_FTPS = KT_TO_MPS / FT_TO_M;
+
+/** A speed in knots in the unit asked for. */
+export const speedIn = (kt: number, unit: string): number => (unit === 'mph' ? kt * MPH_PER_KT : kt);

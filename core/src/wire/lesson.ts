@@ -1,19 +1,21 @@
 /** Lessons, as they cross the wire. */
 import { z } from 'zod';
 import { targetCardSchema } from '../brief/card.ts';
+import { conditionsSchema, lessonItemSchema, lessonPlanSchema } from '../brief/lesson-plan.ts';
+import { techniqueOverridesSchema } from '../technique/technique.ts';
 
-export const conditionsSchema = z.object({
-  weightLb: z.number(),
-  groundFt: z.number(),
-  headingDeg: z.number(),
-  oatC: z.number(),
-  qnhHpa: z.number().optional(),
-  pressureAltitudeFt: z.number().optional(),
-  /** Chosen by moving the mark in the window. */
-  airspeedKias: z.number().optional(),
-  bankDeg: z.number().optional(),
-});
-export type Conditions = z.infer<typeof conditionsSchema>;
+const parts = {
+  items: z
+    .array(lessonItemSchema)
+    .min(1, 'a lesson has at least one maneuver')
+    .max(12, 'a lesson has at most 12 maneuvers'),
+  /** What this lesson puts differently from the school. */
+  technique: techniqueOverridesSchema,
+  /** What the lesson is about, in the instructor's words. */
+  focus: z.string().trim().max(200),
+  /** Ids of findings that are not pressed today. */
+  parked: z.array(z.string().max(80)).max(40),
+};
 
 export const lessonInputSchema = z.object({
   id: z.uuid().optional(),
@@ -23,7 +25,10 @@ export const lessonInputSchema = z.object({
   title: z.string().trim().min(1, 'give the lesson a title').max(120),
   plannedAt: z.iso.datetime({ offset: true }),
   conditions: conditionsSchema,
-  watchFor: z.array(z.string().max(200)).max(12).default([]),
+  items: parts.items.default([{ id: 'steep-turns', maneuver: 'steep-turn' }]),
+  technique: parts.technique.default({}),
+  focus: parts.focus.default(''),
+  parked: parts.parked.default([]),
 });
 export type LessonInput = z.input<typeof lessonInputSchema>;
 
@@ -41,7 +46,10 @@ export const lessonSchema = z.object({
   }),
   standard: z.object({ id: z.string(), shortName: z.string() }),
   conditions: conditionsSchema,
+  ...parts,
   cards: z.array(targetCardSchema),
+  /** Null for a lesson from before lessons were planned. */
+  plan: lessonPlanSchema.nullable(),
   version: z.number(),
   recordings: z.array(
     z.object({ id: z.uuid(), fileName: z.string(), status: z.string(), flownIn: z.string() }),

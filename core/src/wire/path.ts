@@ -1,6 +1,6 @@
 /** A student's path, as it crosses the wire. */
 import { z } from 'zod';
-import { skillSchema } from '../path/progress.ts';
+import { recurringSchema, skillSchema } from '../path/progress.ts';
 
 export const pathSchema = z.object({
   student: z.object({ id: z.uuid(), name: z.string() }),
@@ -8,6 +8,6 @@ export const pathSchema = z.object({
   judge: z.enum(['strict', 'examiner']),
   skills: z.array(skillSchema),
   /** What recurs in the latest attempts, for the next brief. */
-  recurring: z.array(z.object({ id: z.string(), count: z.number(), of: z.number(), what: z.string() })),
+  recurring: z.array(recurringSchema),
 });
 export type Path = z.infer<typeof pathSchema>;

@@ -6,6 +6,7 @@ import {
   checkScorable,
   decodeText,
   type Edit,
+  type ExaminerFigures,
   InputError,
   type Judge,
   type KeelTrace,
@@ -32,6 +33,7 @@ export interface AnalysisInput {
   lesson?: { weightLb?: number; groundFt?: number };
   briefs: BriefTargets[];
   edits: Edit[];
+  examiner: ExaminerFigures;
   clearsBeforeEach: boolean;
 }
 
@@ -82,6 +84,7 @@ export function analyse(input: AnalysisInput, tell: (event: AnalysisEvent) => vo
       groundFt: input.groundFt ?? header.groundFt ?? input.lesson?.groundFt,
       briefs: input.briefs,
       edits: input.edits,
+      examiner: input.examiner,
       clearsBeforeEach: input.clearsBeforeEach,
       recordingSha256: input.sha256,
       onProgress: (fraction) =>

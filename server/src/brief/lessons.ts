@@ -2,13 +2,15 @@
 import { randomUUID } from 'node:crypto';
 import { createRoute, z } from '@hono/zod-openapi';
 import {
-  conditionsSchema,
   InputError,
-  type LessonInput,
+  type LessonRequest,
   type Lesson as LessonView,
   lessonInputSchema,
   lessonSchema,
-  steepTurnCard,
+  planLesson,
+  recurringFindings,
+  targetCardSchema,
+  watchForByManeuver,
 } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import {
@@ -17,13 +19,18 @@ import {
   type Lesson,
   LessonEntity,
   RecordingEntity,
+  SchoolEntity,
   StandardEntity,
 } from '../db/entities.ts';
 import { requireAirplane } from '../hangar/routes.ts';
 import { json, jsonBody, router, type Viewer } from '../http/env.ts';
 import { notFound, Problem } from '../http/problem.ts';
+import { attemptsOf } from '../path/routes.ts';
 import { requireInstructor, requireStudent, visible } from '../scope.ts';
-import { requireStandard } from '../standards/routes.ts';
+import { requireStandard, schoolStandardOf } from '../standards/routes.ts';
+import { techniqueOf } from '../technique/routes.ts';
+import { lessonCalendar } from './calendar.ts';
+import { kneeboardPdf } from './kneeboard.ts';
 
 /** @throws Problem 404 when the viewer may not see such a lesson. */
 export async function requireLesson(database: DataSource, viewer: Viewer, id: string): Promise<Lesson> {
@@ -71,8 +78,14 @@ async function describeLessons(database: DataSource, lessons: Lesson[]): Promise
         speedUnit: airplane.speedUnit,
       },
       standard: { id: standard.id, shortName: standard.shortName },
-      conditions: conditionsSchema.parse(lesson.conditions),
-      cards: lesson.cards,
+      conditions: lesson.conditions,
+      items: lesson.items,
+      technique: lesson.technique,
+      focus: lesson.focus,
+      parked: lesson.parked,
+      // A card from before a field was added takes its default.
+      cards: targetCardSchema.array().parse(lesson.cards),
+      plan: lesson.plan,
       version: lesson.version,
       recordings: recordings
         .filter(({ lessonId }) => lessonId === lesson.id)
@@ -81,28 +94,56 @@ async function describeLessons(database: DataSource, lessons: Lesson[]): Promise
   });
 }
 
-/** The rows that a lesson's input stands for, with the card worked out here: the browser only previews it. */
-async function lessonColumns(database: DataSource, viewer: Viewer, input: LessonInput) {
+/** The rows that a lesson's input stands for, with the plan worked out here: the browser only previews it. */
+async function lessonColumns(database: DataSource, viewer: Viewer, input: z.infer<typeof lessonInputSchema>) {
   await requireStudent(database, viewer, input.studentId);
   const airplane = await requireAirplane(database, viewer, input.airplaneId);
   const standard = await requireStandard(database, viewer, input.standardId);
+  const [school, schoolStandard, attempts] = await Promise.all([
+    database.getRepository(SchoolEntity).findOneByOrFail({ id: viewer.schoolId }),
+    schoolStandardOf(database, viewer),
+    attemptsOf(database, input.studentId, false),
+  ]);
+  const { items, technique, focus, parked, conditions } = input;
+  const { plan, cards } = planned({
+    airplane: airplane.data,
+    standard: standard.data,
+    schoolStandard: schoolStandard?.data,
+    technique: techniqueOf(school),
+    overrides: technique,
+    conditions,
+    fieldFt: school.settings.fieldFt,
+    items,
+    watchFor: watchForByManeuver(
+      recurringFindings(attempts),
+      parked,
+      items.map(({ maneuver }) => maneuver),
+    ),
+  });
+  return {
+    studentId: input.studentId,
+    airplaneRowId: airplane.rowId,
+    standardRowId: standard.rowId,
+    title: input.title,
+    plannedAt: new Date(input.plannedAt),
+    // What the recording is scored with where it names no weight of its own.
+    conditions: { ...conditions, weightLb: plan.startWeightLb },
+    items,
+    technique,
+    focus,
+    parked,
+    cards,
+    plan,
+  };
+}
+
+/** @throws Problem 422 for a number that cannot be, and for an airplane that must not fly so. */
+function planned(request: LessonRequest): ReturnType<typeof planLesson> {
   try {
-    const common = {
-      airplane: airplane.data,
-      standard: standard.data,
-      ...input.conditions,
-      watchFor: input.watchFor,
-    };
-    const cards = (['left', 'right'] as const).map((variant) => steepTurnCard({ ...common, variant }));
-    return {
-      studentId: input.studentId,
-      airplaneRowId: airplane.rowId,
-      standardRowId: standard.rowId,
-      title: input.title,
-      plannedAt: new Date(input.plannedAt),
-      conditions: input.conditions,
-      cards,
-    };
+    const result = planLesson(request);
+    const stop = result.plan.notices.find(({ level, item }) => level === 'stop' && item === null);
+    if (stop) throw new Problem(422, `Not saved, since the airplane must not fly so. ${stop.text}`);
+    return result;
   } catch (error) {
     if (error instanceof InputError) throw new Problem(422, error.message);
     throw error;
@@ -202,6 +243,44 @@ export function lessonRoutes() {
       }
       const [described] = await describeLessons(database, [await lessons.findOneByOrFail({ id: lesson.id })]);
       return c.json(described, 200);
+    },
+  );
+
+  routes.openapi(
+    createRoute({
+      method: 'get',
+      path: '/lessons/{id}/kneeboard.pdf',
+      summary: 'The kneeboard, one maneuver a panel',
+      request: { params, query: z.object({ size: z.enum(['a5', 'half-letter']).default('a5') }) },
+      responses: { 200: { description: 'PDF', content: { 'application/pdf': { schema: z.any() } } } },
+    }),
+    async (c) => {
+      const lesson = await requireLesson(c.get('database'), c.get('viewer'), c.req.valid('param').id);
+      const [described] = await describeLessons(c.get('database'), [lesson]);
+      const pdf = await kneeboardPdf(described, c.req.valid('query').size);
+      c.header('Content-Type', 'application/pdf');
+      c.header('Content-Disposition', `inline; filename="kneeboard-${described.plannedAt.slice(0, 10)}.pdf"`);
+      return c.body(new Uint8Array(pdf), 200);
+    },
+  );
+
+  routes.openapi(
+    createRoute({
+      method: 'get',
+      path: '/lessons/{id}/lesson.ics',
+      summary: 'The lesson for a calendar',
+      request: { params },
+      responses: { 200: { description: 'iCalendar', content: { 'text/calendar': { schema: z.string() } } } },
+    }),
+    async (c) => {
+      const lesson = await requireLesson(c.get('database'), c.get('viewer'), c.req.valid('param').id);
+      const [described] = await describeLessons(c.get('database'), [lesson]);
+      c.header('Content-Type', 'text/calendar; charset=utf-8');
+      c.header(
+        'Content-Disposition',
+        `attachment; filename="lesson-${described.plannedAt.slice(0, 10)}.ics"`,
+      );
+      return c.body(lessonCalendar(described), 200);
     },
   );
   return routes;

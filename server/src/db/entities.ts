@@ -1,10 +1,25 @@
 /** The tables, as TypeORM sees them; the migrations say how they are made and what they insist on. */
-import type { Airplane, KeelTrace, Role, SaidBody, Score, Standard, smallKeel, TargetCard } from '@keel/core';
+import type {
+  Airplane,
+  Conditions,
+  KeelTrace,
+  LessonItem,
+  LessonPlan,
+  Role,
+  SaidBody,
+  Score,
+  Standard,
+  smallKeel,
+  TargetCard,
+  Technique,
+  TechniqueOverrides,
+} from '@keel/core';
 import { EntitySchema } from 'typeorm';
 
 export interface SchoolSettings {
-  judge: 'strict' | 'examiner';
-  clearsBeforeEach: boolean;
+  /** As it was stored: an older row may lack the newer choices. */
+  technique: Partial<Technique>;
+  /** Whether the first attempt of a kind in a recording is taken for a demonstration. */
   demonstrationFirst: boolean;
   /** Elevation of the field, and the highest ground of the training area, ft. */
   fieldFt: number;
@@ -15,6 +30,8 @@ export interface School {
   id: string;
   name: string;
   settings: SchoolSettings;
+  /** Rises with every change, so that a second window notices. */
+  version: number;
 }
 export const SchoolEntity = new EntitySchema<School>({
   name: 'school',
@@ -22,6 +39,7 @@ export const SchoolEntity = new EntitySchema<School>({
     id: { type: 'uuid', primary: true },
     name: { type: 'text' },
     settings: { type: 'jsonb' },
+    version: { type: 'int', default: 1 },
   },
 });
 
@@ -77,6 +95,7 @@ export interface AirplaneRow {
   /** The airplane file's own id: what the API and recordings call it. */
   id: string;
   data: Airplane;
+  version: number;
 }
 export const AirplaneEntity = new EntitySchema<AirplaneRow>({
   name: 'airplane',
@@ -85,6 +104,7 @@ export const AirplaneEntity = new EntitySchema<AirplaneRow>({
     schoolId: { type: 'uuid', name: 'school_id' },
     id: { type: 'text' },
     data: { type: 'jsonb' },
+    version: { type: 'int', default: 1 },
   },
 });
 
@@ -115,9 +135,14 @@ export interface Lesson {
   standardRowId: string;
   title: string;
   plannedAt: Date;
-  /** What was put in: weight, ground, air, heading, a chosen speed. */
-  conditions: Record<string, number | undefined>;
+  /** What was put in: weight or loading, ground, air, sky, heading. */
+  conditions: Conditions;
+  items: LessonItem[];
+  technique: TechniqueOverrides;
+  focus: string;
+  parked: string[];
   cards: TargetCard[];
+  plan: LessonPlan | null;
   /** Rises with every change, so that a second window notices. */
   version: number;
 }
@@ -133,7 +158,12 @@ export const LessonEntity = new EntitySchema<Lesson>({
     title: { type: 'text' },
     plannedAt: { type: 'timestamptz', name: 'planned_at' },
     conditions: { type: 'jsonb' },
+    items: { type: 'jsonb' },
+    technique: { type: 'jsonb' },
+    focus: { type: 'text' },
+    parked: { type: 'jsonb' },
     cards: { type: 'jsonb' },
+    plan: { type: 'jsonb', nullable: true },
     version: { type: 'int' },
   },
 });

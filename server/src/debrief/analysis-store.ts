@@ -1,7 +1,7 @@
 /** Analysing a stored recording and keeping what came out. Verdicts don't drift: a new score is a new row. */
 import { randomUUID } from 'node:crypto';
 import type { Said } from '@keel/core';
-import { editsFrom } from '@keel/core';
+import { editsFrom, withOverrides } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import type { Analysis, AnalysisInput, ReadResult } from '../analysis/analyse.ts';
 import type { Analyser } from '../analysis/analyser.ts';
@@ -19,6 +19,7 @@ import {
   StandardEntity,
 } from '../db/entities.ts';
 import { Problem } from '../http/problem.ts';
+import { techniqueOf } from '../technique/routes.ts';
 
 /** How far each running analysis is, 0 to 1; gone once it has ended. */
 const running = new Map<string, number>();
@@ -57,14 +58,20 @@ async function inputFor(
     lessonId ? database.getRepository(LessonEntity).findOneBy({ id: lessonId }) : null,
     saidOf(database, recording.id),
   ]);
+  const technique = withOverrides(techniqueOf(school), lesson?.technique);
   return {
     bytes,
     fileName: recording.fileName,
     sha256: recording.sha256,
     airplane: airplane.data,
     standard: standard.data,
-    judge: school.settings.judge,
-    clearsBeforeEach: school.settings.clearsBeforeEach,
+    judge: technique.judge,
+    examiner: {
+      promptS: technique.judgePromptS,
+      tooMany: technique.judgeTooMany,
+      toleranceUsedLimit: technique.judgeLimit,
+    },
+    clearsBeforeEach: technique.clearingWhen === 'before-each',
     weightLb: recording.weightLb ?? undefined,
     groundFt: recording.groundFt ?? undefined,
     lesson: { weightLb: lesson?.conditions.weightLb, groundFt: lesson?.conditions.groundFt },

@@ -247,7 +247,7 @@ export function recordingRoutes() {
       const standard = await database
         .getRepository(StandardEntity)
         .findOneByOrFail({ rowId: lesson.standardRowId });
-      const [card] = lesson.cards;
+      const card = lesson.cards.find(({ maneuver }) => maneuver === 'steep-turn');
       if (!card || card.entry.airspeedKias === null)
         throw new Problem(422, 'This lesson’s card has no safe speed to fly.');
       const recording = drawSteepTurns({

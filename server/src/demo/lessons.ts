@@ -1,5 +1,5 @@
 /** The demo's lessons: a dozen flown, each with faults of its own, and two still to fly. */
-import type { DemonstrationFault, Help } from '@keel/core';
+import type { Conditions, DemonstrationFault, Help, LessonItem, Loading } from '@keel/core';
 
 export interface DemoAttempt {
   help?: Help;
@@ -20,6 +20,12 @@ export interface DemoLesson {
   weightLb: number;
   headingDeg: number;
   oatC: number;
+  /** What is flown; steep turns alone when left out. */
+  items?: LessonItem[];
+  loading?: Loading;
+  /** Cloud, airspace, wind and the block. */
+  sky?: Partial<Conditions>;
+  focus?: string;
   /** Pairs of steep turns flown; none for a lesson that is only planned. */
   pairs: { fault: DemonstrationFault; faultSize?: number; faultIn?: 'first' | 'second' | 'both' }[];
   /** What was said of each attempt, in the order flown. */
@@ -255,13 +261,22 @@ export const DEMO_LESSONS: readonly DemoLesson[] = [
   {
     key: 'nell-6',
     student: 'nell',
-    title: 'Steep turns, one more day',
+    title: 'Slow flight, stalls, steep turns',
     at: '2026-11-26T09:30:00Z',
     airplane: 'cairn-4',
     standard: 'faa-private',
     weightLb: 2240,
     headingDeg: 360,
     oatC: 4,
+    loading: { stations: { front: 365, rear: 150, baggage: 25 }, fuelGal: 36 },
+    sky: { cloudBaseFt: 6400, airspaceBaseFt: 7000, windKt: 12, blockMin: 75 },
+    focus: 'The pull begins at 30°, not at 45°',
+    items: [
+      { id: 'slow', maneuver: 'slow-flight', variant: 'landing', demonstrations: 0, attempts: 1 },
+      { id: 'steep', maneuver: 'steep-turn', demonstrations: 0, attempts: 2 },
+      { id: 'stall', maneuver: 'power-off-stall', variant: 'straight', demonstrations: 1, attempts: 2 },
+      { id: 'glide', maneuver: 'best-glide', demonstrations: 0, attempts: 1 },
+    ],
     pairs: [],
     said: [],
   },
@@ -275,6 +290,13 @@ export const DEMO_LESSONS: readonly DemoLesson[] = [
     weightLb: 1250,
     headingDeg: 360,
     oatC: 4,
+    loading: { stations: { seats: 335, baggage: 10 }, fuelGal: 16 },
+    sky: { cloudBaseFt: 5200, blockMin: 60 },
+    focus: 'Look out, then roll; slower than you think',
+    items: [
+      { id: 'level', maneuver: 'level-turn', demonstrations: 0, attempts: 1 },
+      { id: 'steep', maneuver: 'steep-turn', demonstrations: 1, attempts: 2 },
+    ],
     pairs: [],
     said: [],
   },

@@ -5,9 +5,13 @@ import {
   findAirplane,
   findStandard,
   fleet,
+  planLesson,
+  recurringFindings,
   type SaidBody,
+  SCHOOL_STANDARD_ID,
   standards,
-  steepTurnCard,
+  techniqueSchema,
+  watchForByManeuver,
   writeRecordingCsv,
 } from '@keel/core';
 import { hash } from '@node-rs/argon2';
@@ -24,9 +28,12 @@ import {
   TeachingEntity,
 } from '../db/entities.ts';
 import { storeAndAnalyse } from '../debrief/analysis-store.ts';
+import { attemptsOf } from '../path/routes.ts';
 import { DEMO_LESSONS, type DemoAttempt, type DemoLesson } from './lessons.ts';
 import { DEMO_PEOPLE, DEMO_SCHOOL, demoId } from './people.ts';
 
+/** This club clears once and then looks all the time. */
+const DEMO_TECHNIQUE = { clearingWhen: 'once' } as const;
 const FIELD_FT = 1180;
 /** The highest ground of the training area. */
 const GROUND_FT = 1900;
@@ -50,9 +57,9 @@ async function loadSchool(database: DataSource): Promise<void> {
   const schoolId = DEMO_SCHOOL.id;
   await database.getRepository(SchoolEntity).insert({
     ...DEMO_SCHOOL,
+    version: 1,
     settings: {
-      judge: 'examiner',
-      clearsBeforeEach: false,
+      technique: DEMO_TECHNIQUE,
       demonstrationFirst: false,
       fieldFt: FIELD_FT,
       areaGroundFt: GROUND_FT,
@@ -75,9 +82,13 @@ async function loadSchool(database: DataSource): Promise<void> {
       .insert({ instructorId: demoId(taughtBy), studentId: demoId(key) });
   }
   for (const data of fleet) {
-    await database
-      .getRepository(AirplaneEntity)
-      .insert({ rowId: demoId(`airplane ${data.id}`), schoolId, id: data.id, data: data as object });
+    await database.getRepository(AirplaneEntity).insert({
+      rowId: demoId(`airplane ${data.id}`),
+      schoolId,
+      id: data.id,
+      data: data as object,
+      version: 1,
+    });
   }
   for (const data of standards) {
     await database
@@ -100,10 +111,28 @@ async function loadLesson(
     headingDeg: lesson.headingDeg,
     oatC: lesson.oatC,
     qnhHpa: 1012,
+    ...lesson.sky,
+    ...(lesson.loading && { loading: lesson.loading }),
   };
-  const cards = (['left', 'right'] as const).map((variant) =>
-    steepTurnCard({ airplane, standard, variant, ...conditions }),
-  );
+  const items = lesson.items ?? [{ id: 'steep-turns', maneuver: 'steep-turn' }];
+  const { plan, cards } = planLesson({
+    airplane,
+    standard,
+    schoolStandard: findStandard(SCHOOL_STANDARD_ID),
+    technique: techniqueSchema.parse(DEMO_TECHNIQUE),
+    conditions,
+    fieldFt: FIELD_FT,
+    items,
+    // A lesson still to be flown looks back on those before it.
+    watchFor:
+      lesson.pairs.length > 0
+        ? undefined
+        : watchForByManeuver(
+            recurringFindings(await attemptsOf(database, demoId(lesson.student), false)),
+            [],
+            items.map(({ maneuver }) => maneuver),
+          ),
+  });
   const instructor = DEMO_PEOPLE.find(({ key }) => key === lesson.student)!.taughtBy!;
   const row = {
     id: demoId(`lesson ${lesson.key}`),
@@ -114,14 +143,19 @@ async function loadLesson(
     standardRowId: demoId(`standard ${standard.id}`),
     title: lesson.title,
     plannedAt: new Date(lesson.at),
-    conditions,
+    conditions: { ...conditions, weightLb: plan.startWeightLb },
+    items,
+    technique: {},
+    focus: lesson.focus ?? '',
+    parked: [],
     cards,
+    plan,
     version: 1,
   };
   await database.getRepository(LessonEntity).insert(row);
   if (lesson.pairs.length === 0) return;
 
-  const [card] = cards;
+  const card = cards.find(({ maneuver }) => maneuver === 'steep-turn')!;
   const recording = drawSteepTurns({
     altitudeFt: card.entry.altitudeFt,
     airspeedKias: card.entry.airspeedKias!,

@@ -1,11 +1,19 @@
 /** The school's airplanes. */
 
+import { randomUUID } from 'node:crypto';
 import { createRoute, z } from '@hono/zod-openapi';
-import { airplaneSchema } from '@keel/core';
+import { type Airplane, airplaneSchema } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import { AirplaneEntity, type AirplaneRow } from '../db/entities.ts';
-import { json, router, type Viewer } from '../http/env.ts';
-import { notFound } from '../http/problem.ts';
+import { json, jsonBody, router, type Viewer } from '../http/env.ts';
+import { notFound, Problem } from '../http/problem.ts';
+import { requireChief } from '../scope.ts';
+
+const versionedSchema = z.looseObject({ version: z.number().int() }).and(airplaneSchema);
+const idPattern = /^[a-z0-9][a-z0-9-]{0,60}$/;
+/** Without a `version` of its own: that belongs to the row, not to the file. */
+const fileOf = ({ version: _, ...file }: Airplane & { version?: unknown }): Airplane => file as Airplane;
+const described = ({ data, version }: AirplaneRow) => ({ ...data, version });
 
 /** @throws Problem 404 when the school has no such airplane. */
 export async function requireAirplane(
@@ -20,13 +28,14 @@ export async function requireAirplane(
 
 export function hangarRoutes() {
   const routes = router();
+  const params = z.object({ id: z.string() });
 
   routes.openapi(
     createRoute({
       method: 'get',
       path: '/airplanes',
       summary: 'The school’s airplanes',
-      responses: { 200: json(z.array(airplaneSchema), 'Airplane files by name') },
+      responses: { 200: json(z.array(versionedSchema), 'Airplane files by name') },
     }),
     async (c) => {
       const rows = await c
@@ -34,7 +43,7 @@ export function hangarRoutes() {
         .getRepository(AirplaneEntity)
         .findBy({ schoolId: c.get('viewer').schoolId });
       return c.json(
-        rows.map(({ data }) => data).sort((a, b) => a.name.localeCompare(b.name)),
+        rows.map(described).sort((a, b) => a.name.localeCompare(b.name)),
         200,
       );
     },
@@ -45,11 +54,95 @@ export function hangarRoutes() {
       method: 'get',
       path: '/airplanes/{id}',
       summary: 'One airplane file',
-      request: { params: z.object({ id: z.string() }) },
+      request: { params },
       responses: { 200: json(airplaneSchema, 'The airplane file') },
     }),
     async (c) =>
-      c.json((await requireAirplane(c.get('database'), c.get('viewer'), c.req.valid('param').id)).data, 200),
+      c.json(
+        described(await requireAirplane(c.get('database'), c.get('viewer'), c.req.valid('param').id)),
+        200,
+      ),
+  );
+
+  routes.openapi(
+    createRoute({
+      method: 'get',
+      path: '/airplanes/{id}/file',
+      summary: 'The airplane file, to keep or to give away',
+      request: { params },
+      responses: { 200: { description: 'The airplane file' } },
+    }),
+    async (c) => {
+      const { data } = await requireAirplane(c.get('database'), c.get('viewer'), c.req.valid('param').id);
+      c.header('Content-Disposition', `attachment; filename="${encodeURIComponent(data.id)}.json"`);
+      c.header('Content-Type', 'application/json; charset=utf-8');
+      return c.body(`${JSON.stringify(data, null, 2)}\n`, 200);
+    },
+  );
+
+  routes.openapi(
+    createRoute({
+      method: 'post',
+      path: '/airplanes',
+      summary: 'Add an airplane from its file',
+      request: { body: jsonBody(airplaneSchema) },
+      responses: { 201: json(versionedSchema, 'Added') },
+    }),
+    async (c) => {
+      const [viewer, database] = [c.get('viewer'), c.get('database')];
+      requireChief(viewer);
+      const data = fileOf(c.req.valid('json'));
+      if (!idPattern.test(data.id))
+        throw new Problem(
+          422,
+          `id ${JSON.stringify(data.id)}: small letters, digits and hyphens, 61 at most.`,
+        );
+      const airplanes = database.getRepository(AirplaneEntity);
+      if (await airplanes.existsBy({ schoolId: viewer.schoolId, id: data.id }))
+        throw new Problem(
+          409,
+          `There is already an airplane with the id ${data.id}: change the id in the file.`,
+        );
+      await airplanes.insert({
+        rowId: randomUUID(),
+        schoolId: viewer.schoolId,
+        id: data.id,
+        data: data as object,
+        version: 1,
+      });
+      return c.json({ ...data, version: 1 }, 201);
+    },
+  );
+
+  routes.openapi(
+    createRoute({
+      method: 'put',
+      path: '/airplanes/{id}',
+      summary: 'Change an airplane; `version` is the one that was read',
+      request: {
+        params,
+        body: jsonBody(z.object({ version: z.number().int(), airplane: airplaneSchema })),
+      },
+      responses: { 200: json(versionedSchema, 'Changed') },
+    }),
+    async (c) => {
+      const [viewer, database] = [c.get('viewer'), c.get('database')];
+      requireChief(viewer);
+      const { version, airplane } = c.req.valid('json');
+      const row = await requireAirplane(database, viewer, c.req.valid('param').id);
+      const data = fileOf(airplane);
+      if (data.id !== row.id)
+        throw new Problem(422, `id: recordings and lessons know this airplane as ${row.id}; it keeps that.`);
+      const { affected } = await database
+        .getRepository(AirplaneEntity)
+        .update({ rowId: row.rowId, version }, { data: data as object, version: version + 1 });
+      if (affected === 0)
+        throw new Problem(
+          409,
+          'This airplane was changed in another window. Load it again; your entries are still here.',
+        );
+      return c.json({ ...data, version: version + 1 }, 200);
+    },
   );
   return routes;
 }

@@ -10,6 +10,7 @@ import { hangarRoutes } from '../hangar/routes.ts';
 import { pathRoutes } from '../path/routes.ts';
 import { peopleRoutes } from '../people/routes.ts';
 import { standardRoutes } from '../standards/routes.ts';
+import { techniqueRoutes } from '../technique/routes.ts';
 import { type Env, json, router, type Services } from './env.ts';
 import { Problem, respond } from './problem.ts';
 import { headers, sameSiteOnly } from './security.ts';
@@ -41,6 +42,7 @@ export function makeApp(services: Services, webFolder?: string): OpenAPIHono<Env
     peopleRoutes,
     hangarRoutes,
     standardRoutes,
+    techniqueRoutes,
     lessonRoutes,
     recordingRoutes,
     saidRoutes,

@@ -16,12 +16,13 @@ import { LessonEntity, RecordingEntity, SchoolEntity, ScoreEntity } from '../db/
 import { saidOf } from '../debrief/analysis-store.ts';
 import { json, router } from '../http/env.ts';
 import { requireStudent } from '../scope.ts';
+import { techniqueOf } from '../technique/routes.ts';
 
 /** Maneuvers in the order in which the path lists them. */
 const SKILLS = ['steep-turn'];
 
 /** A student's attempts in the order flown, with what was said of them. */
-async function attemptsOf(
+export async function attemptsOf(
   database: DataSource,
   studentId: string,
   demonstrationFirst: boolean,
@@ -68,7 +69,7 @@ async function attemptsOf(
         toleranceUsed: Object.fromEntries(used.map((p) => [p.parameter, Math.abs(p.used)])),
         worst: used[0] ?? null,
         wentFirst: attempt.wentFirst,
-        findings: attempt.findings.map(({ id, what }) => ({ id, what })),
+        findings: attempt.findings.map(({ id, what, severity }) => ({ id, what, severity })),
       });
     });
   }
@@ -97,7 +98,7 @@ export function pathRoutes() {
         {
           student: { id, name },
           lessons,
-          judge: school.settings.judge,
+          judge: techniqueOf(school).judge,
           skills: SKILLS.map((maneuver) =>
             skillOf(
               maneuver,

@@ -1,7 +1,7 @@
 /** The school's standards: the newest version of each. */
 
 import { createRoute, z } from '@hono/zod-openapi';
-import { standardSchema } from '@keel/core';
+import { SCHOOL_STANDARD_ID, standardSchema } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import { StandardEntity, type StandardVersion } from '../db/entities.ts';
 import { json, router, type Viewer } from '../http/env.ts';
@@ -29,6 +29,13 @@ export async function requireStandard(
   if (!row) throw notFound('standard');
   return row;
 }
+
+/** The school's own standard, which judges what another has no rows for; none where it was never loaded. */
+export const schoolStandardOf = async (
+  database: DataSource,
+  viewer: Viewer,
+): Promise<StandardVersion | undefined> =>
+  (await newestStandards(database, viewer)).find(({ id }) => id === SCHOOL_STANDARD_ID);
 
 export function standardRoutes() {
   const routes = router();

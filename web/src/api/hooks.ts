@@ -9,6 +9,7 @@ import type {
   RecordingView,
   Standard,
   Student,
+  Technique,
 } from '@keel/core';
 import useSWR, { useSWRConfig } from 'swr';
 import { ApiError, get } from './client.ts';
@@ -24,8 +25,9 @@ const useGet = <T>(path: string | null) => useSWR<T, ApiError>(path, get, option
 export const useMe = () => useGet<Me>('/me');
 export const useStudents = () => useGet<Student[]>('/students');
 export const usePeople = () => useGet<Person[]>('/people');
-export const useAirplanes = () => useGet<Airplane[]>('/airplanes');
+export const useAirplanes = () => useGet<(Airplane & { version: number })[]>('/airplanes');
 export const useStandards = () => useGet<(Standard & { version: number })[]>('/standards');
+export const useTechnique = () => useGet<{ version: number; technique: Technique }>('/technique');
 export const useLessons = () => useGet<Lesson[]>('/lessons');
 export const useLesson = (id: string | undefined) => useGet<Lesson>(id ? `/lessons/${id}` : null);
 const pathOf = (studentId: string) => `/students/${studentId}/path`;

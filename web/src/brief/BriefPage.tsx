@@ -1,21 +1,42 @@
 /** Brief: what exactly are we going to fly, in this airplane, today? */
-import type { Lesson, LessonInput } from '@keel/core';
+import {
+  type Lesson,
+  type LessonItem,
+  SCHOOL_STANDARD_ID,
+  type Technique,
+  type TechniqueKey,
+  watchForByManeuver,
+  withOverrides,
+} from '@keel/core';
 import { Button } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useEffect, useMemo, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { useSWRConfig } from 'swr';
 import { ApiError, messageOf, post, put } from '../api/client.ts';
-import { useAirplanes, useLesson, useMe, usePath, useStandards, useStudents } from '../api/hooks.ts';
+import {
+  useAirplanes,
+  useLesson,
+  useMe,
+  usePath,
+  useStandards,
+  useStudents,
+  useTechnique,
+} from '../api/hooks.ts';
 import { useSetCurrent } from '../frame/current.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { dayAndTime, say } from '../parts/format.ts';
 import { Failed, Loading } from '../parts/states.tsx';
-import { CardView } from './CardView.tsx';
-import { ConditionsForm } from './ConditionsForm.tsx';
-import { type BriefForm, conditionsOf, emptyForm, formOf, previewCard } from './conditions.ts';
-import { PlannedStrip } from './PlannedStrip.tsx';
-import { SpeedWindow } from './SpeedWindow.tsx';
+import { CardPane } from './CardPane.tsx';
+import { Composer } from './Composer.tsx';
+import { DayForm } from './DayForm.tsx';
+import { type BriefForm, emptyForm, formOf, inputOf, preview, usualLoad } from './form.ts';
+import { LessonStrip } from './LessonStrip.tsx';
+import { Notices } from './Notices.tsx';
+import { PrintedRest } from './PrintedRest.tsx';
+import { ShareMenu } from './ShareMenu.tsx';
+import { TechniqueForm } from './TechniqueForm.tsx';
+import { WatchForForm } from './WatchForForm.tsx';
 import './brief.css';
 
 export function BriefPage() {
@@ -38,12 +59,22 @@ const Page = ({ failed, retry }: { failed?: unknown; retry?: () => void }) => (
   </div>
 );
 
+const TABS = {
+  order: 'Order',
+  day: 'Day and load',
+  watch: 'Focus and faults',
+  technique: 'Technique',
+  cards: 'Cards',
+} as const;
+type Tab = keyof typeof TABS;
+
 function Brief({ lesson }: { lesson?: Lesson }) {
   const [search] = useSearchParams();
   const { data: me } = useMe();
   const students = useStudents();
   const airplanes = useAirplanes();
   const standards = useStandards();
+  const school = useTechnique();
   const navigate = useNavigate();
   const { mutate } = useSWRConfig();
   const [form, setForm] = useState<BriefForm>(() =>
@@ -52,8 +83,9 @@ function Brief({ lesson }: { lesson?: Lesson }) {
   const [version, setVersion] = useState(lesson?.version);
   const [saving, setSaving] = useState(false);
   const [problem, setProblem] = useState<ApiError | null>(null);
-  const [editing, setEditing] = useState(!lesson);
   const [changed, setChanged] = useState(false);
+  const [tab, setTab] = useState<Tab>(lesson ? 'cards' : 'order');
+  const [chosen, setChosen] = useState<string>();
   const readOnly = me?.role === 'student';
 
   const change = (part: Partial<BriefForm>) => {
@@ -62,43 +94,58 @@ function Brief({ lesson }: { lesson?: Lesson }) {
   };
   // The first of each list is as good a beginning as any.
   useEffect(() => {
+    const first = airplanes.data?.[0];
     setForm((before) => ({
       ...before,
       groundFt: before.groundFt === '' ? (me?.areaGroundFt ?? '') : before.groundFt,
       studentId: before.studentId || (students.data?.[0]?.id ?? ''),
-      airplaneId: before.airplaneId || (airplanes.data?.[0]?.id ?? ''),
+      ...(before.airplaneId === '' && first ? { airplaneId: first.id, ...usualLoad(first) } : {}),
     }));
   }, [students.data, airplanes.data, me]);
 
   const airplane = airplanes.data?.find(({ id }) => id === form.airplaneId);
   const standard = standards.data?.find(({ id }) => id === form.standardId);
   const student = students.data?.find(({ id }) => id === form.studentId);
-  useEffect(() => {
-    if (airplane && form.weightLb === '')
-      setForm((before) => ({ ...before, weightLb: airplane.maxWeightLb - 160 }));
-  }, [airplane, form.weightLb]);
-
+  const studentName = student?.name ?? lesson?.student.name;
   const path = usePath(form.studentId || undefined);
-  const watchFor = useMemo(
-    () =>
-      (path.data?.recurring ?? [])
-        .filter(({ count }) => count > 1)
-        .slice(0, 3)
-        .map(({ what, count, of }) => `${what} (in ${count} of the last ${of})`),
-    [path.data],
+  const recurring = path.data?.recurring;
+  const technique = useMemo(
+    () => school.data && withOverrides(school.data.technique, form.technique),
+    [school.data, form.technique],
   );
-  const { card, errors } = previewCard(form, airplane, standard, watchFor);
-  const failed = students.error ?? airplanes.error ?? standards.error;
+  const {
+    plan,
+    cards,
+    errors,
+    problem: inTheWay,
+  } = useMemo(() => {
+    const request =
+      airplane && standard && school.data && me
+        ? {
+            airplane,
+            standard,
+            schoolStandard: standards.data?.find(({ id }) => id === SCHOOL_STANDARD_ID),
+            technique: school.data.technique,
+            fieldFt: me.fieldFt,
+            watchFor: watchForByManeuver(
+              recurring ?? [],
+              form.parked,
+              form.items.map(({ maneuver }) => maneuver),
+            ),
+          }
+        : null;
+    return preview(form, request);
+  }, [form, airplane, standard, standards.data, school.data, me, recurring]);
+
+  const failed = students.error ?? airplanes.error ?? standards.error ?? school.error;
   if (failed) return <Page failed={failed} />;
-  if (!students.data || !airplanes.data || !standards.data) return <Page />;
+  if (!students.data || !airplanes.data || !standards.data || !technique || !me) return <Page />;
 
   const save = async () => {
-    const { conditions } = conditionsOf(form);
-    if (!conditions) return;
+    const body = inputOf(form, airplane);
+    if (!body) return;
     setSaving(true);
     setProblem(null);
-    const { studentId, airplaneId, standardId, title, plannedAt } = form;
-    const body: LessonInput = { studentId, airplaneId, standardId, title, plannedAt, conditions, watchFor };
     try {
       const saved = lesson
         ? await put<Lesson>(`/lessons/${lesson.id}`, { ...body, version })
@@ -108,8 +155,8 @@ function Brief({ lesson }: { lesson?: Lesson }) {
       await mutate(`/lessons/${saved.id}`, saved, { revalidate: false });
       await mutate('/lessons');
       notifications.show({ message: 'Lesson saved. Next station: Fly.' });
-      if (lesson) setEditing(false);
-      else navigate(`/brief/${saved.id}`, { replace: true });
+      setTab('cards');
+      if (!lesson) navigate(`/brief/${saved.id}`, { replace: true });
     } catch (error) {
       setProblem(error instanceof ApiError ? error : new ApiError(0, messageOf(error)));
     } finally {
@@ -117,24 +164,37 @@ function Brief({ lesson }: { lesson?: Lesson }) {
     }
   };
 
-  const about = lesson
-    ? `${form.title} · ${dayAndTime(form.plannedAt)} · ${airplane?.name ?? ''}${airplane?.registration ? `, ${airplane.registration}` : ''} · ${typeof form.weightLb === 'number' ? say(form.weightLb) : '—'} lb · ${form.oatC} °C`
-    : 'Pick, type, and drag the mark; the card follows.';
+  const item = form.items.find(({ id }) => id === chosen) ?? preferred(form.items);
+  const setItem = (part: Partial<LessonItem>) =>
+    item &&
+    change({ items: form.items.map((other) => (other.id === item.id ? { ...other, ...part } : other)) });
+  const setTechnique = (key: TechniqueKey, value: Technique[TechniqueKey] | undefined) =>
+    change({ technique: { ...form.technique, [key]: value } });
+  const stopped = plan?.notices.some(({ level, item: of }) => level === 'stop' && of === null) ?? false;
+  const ready =
+    plan !== undefined && form.items.length > 0 && form.title.trim() !== '' && form.studentId !== '';
+  const missing = missingWords(form, errors, inTheWay);
+
+  const start = plan?.balance[0];
+  const about = [
+    ...(lesson ? [form.title] : []),
+    dayAndTime(form.plannedAt),
+    airplane ? `${airplane.name}${airplane.registration ? `, ${airplane.registration}` : ''}` : '',
+    plan ? `${say(plan.startWeightLb)} lb${start ? `, CG ${say(start.cgIn, 1)} in` : ''}` : '',
+    `${form.oatC} °C`,
+    form.air === 'qnh' ? `QNH ${form.qnhHpa}` : '',
+  ].filter(Boolean);
   return (
     <>
-      <TitleBar title={student && lesson ? student.name : 'New lesson'} about={about}>
-        {!readOnly && lesson && !editing && (
-          <Button variant="default" onClick={() => setEditing(true)}>
-            Change conditions
-          </Button>
+      <TitleBar title={studentName && lesson ? studentName : 'New lesson'} about={about.join(' · ')}>
+        {plan && (
+          <span className="quiet nowrap">
+            {Math.round(plan.totalMin)} of {plan.blockMin} min
+          </span>
         )}
-        {lesson && (
-          <Button variant="default" onClick={() => window.print()}>
-            Print card
-          </Button>
-        )}
+        {lesson && <ShareMenu lesson={lesson} unsaved={changed} />}
         {!readOnly && (!lesson || changed) && (
-          <Button onClick={save} loading={saving} disabled={!card || !form.studentId || !form.title.trim()}>
+          <Button onClick={save} loading={saving} disabled={!ready || stopped}>
             Save lesson
           </Button>
         )}
@@ -156,40 +216,120 @@ function Brief({ lesson }: { lesson?: Lesson }) {
             )}
           </div>
         )}
-        {card && <PlannedStrip card={card} groundFt={Number(form.groundFt)} fieldFt={me?.fieldFt ?? 0} />}
-        {(editing || !card) && !readOnly && (
-          <ConditionsForm
+        {plan && (
+          <LessonStrip
+            plan={plan}
+            cards={cards}
+            fieldFt={me.fieldFt}
+            groundFt={Number(form.groundFt)}
+            chosen={item?.id}
+            onChoose={(id) => {
+              setChosen(id);
+              setTab('cards');
+            }}
+          />
+        )}
+        {plan && plan.notices.length > 0 && <Notices notices={plan.notices} />}
+        {missing && (
+          <p className="quiet" role="status">
+            {missing}
+          </p>
+        )}
+        {!readOnly && (
+          <div className="brief-tabs no-print" role="tablist" aria-label="Parts of the brief">
+            {(Object.keys(TABS) as Tab[]).map((key) => (
+              <button
+                key={key}
+                type="button"
+                role="tab"
+                aria-selected={tab === key}
+                onClick={() => setTab(key)}
+              >
+                {TABS[key]}
+              </button>
+            ))}
+          </div>
+        )}
+        {tab === 'order' && !readOnly && (
+          <Composer
+            items={form.items}
+            plan={plan}
+            technique={technique}
+            chosen={item?.id}
+            onChange={(items) => change({ items })}
+            onTemplate={({ title }) => change({ title: form.title.trim() === '' ? title : form.title })}
+          />
+        )}
+        {tab === 'day' && !readOnly && (
+          <DayForm
             form={form}
             change={change}
             errors={errors}
+            plan={plan}
             students={students.data}
             airplanes={airplanes.data}
             standards={standards.data}
             studentFixed={lesson !== undefined}
           />
         )}
-        {card && airplane && standard && (
-          <div className="columns brief-columns">
-            <section className="sheet no-print">
-              <h2>Where it is safe to turn steeply, today</h2>
-              <p className="quiet small">
-                {readOnly ? 'The mark is your target.' : 'Drag the mark. Everything on the card follows.'}
+        {tab === 'watch' && !readOnly && (
+          <WatchForForm
+            focus={form.focus}
+            parked={form.parked}
+            recurring={recurring ?? []}
+            studentName={studentName?.split(' ')[0] ?? 'the student'}
+            onChange={change}
+          />
+        )}
+        {tab === 'technique' && !readOnly && school.data && (
+          <section className="sheet stack" aria-label="Technique">
+            <p className="quiet">
+              As the school flies it, unless you choose otherwise for this lesson. No choice moves a limit.
+            </p>
+            <TechniqueForm
+              school={school.data.technique}
+              overrides={form.technique}
+              maneuvers={form.items.map(({ maneuver }) => maneuver)}
+              onChange={setTechnique}
+            />
+          </section>
+        )}
+        {(tab === 'cards' || readOnly) && item && cards.has(item.id) && airplane && standard && (
+          <>
+            {form.focus && (
+              <p>
+                <strong>Focus</strong> {form.focus}
               </p>
-              <SpeedWindow airplane={airplane} card={card} onMove={readOnly ? () => {} : change} />
-              {(form.airspeedKias !== undefined || form.bankDeg !== undefined) && !readOnly && (
-                <Button
-                  variant="subtle"
-                  size="compact-sm"
-                  onClick={() => change({ airspeedKias: undefined, bankDeg: undefined })}
-                >
-                  Back to the card’s own choice
-                </Button>
-              )}
-            </section>
-            <CardView card={card} airplane={airplane} standard={standard} />
-          </div>
+            )}
+            <CardPane
+              cards={cards.get(item.id) ?? []}
+              item={item}
+              airplane={airplane}
+              standard={standard}
+              studentName={readOnly ? undefined : studentName}
+              readOnly={readOnly}
+              onChange={setItem}
+            />
+            <PrintedRest cards={cards} except={item.id} standard={standard} />
+          </>
+        )}
+        {tab === 'cards' && form.items.length === 0 && (
+          <p className="quiet">Nothing to brief yet: put the lesson together under Order.</p>
         )}
       </div>
     </>
   );
+}
+
+/** What the lesson is about: a steep turn where there is one, else the last maneuver. */
+const preferred = (items: readonly LessonItem[]): LessonItem | undefined =>
+  items.find(({ maneuver }) => maneuver === 'steep-turn') ?? items.at(-1);
+
+function missingWords(form: BriefForm, errors: object, inTheWay: string | undefined): string | null {
+  if (inTheWay) return inTheWay;
+  const fields = Object.values(errors) as string[];
+  if (fields.length > 0) return `Day and load: ${fields[0]}.`;
+  if (form.items.length > 0 && form.title.trim() === '')
+    return 'Give the lesson a title, under Day and load.';
+  return null;
 }

@@ -1,87 +1,102 @@
-/** The steep-turn card as it is read: the numbers large, then what to do, in order. */
-import type { Airplane, Standard, TargetCard } from '@keel/core';
+/** A target card as it is read: the numbers large, then what to do, in order. */
+import type { CardFigure, Standard, TargetCard } from '@keel/core';
 import { Caution } from '../parts/caution.tsx';
 import { Figure } from '../parts/Figure.tsx';
 import { heading, PARAMETER_NAMES, say, signed, speedIn, unitMark } from '../parts/format.ts';
 import { VSpeed } from '../parts/VSpeed.tsx';
 import './card.css';
 
+/** @param cards one card, or the left and the right of a turn. */
 export function CardView({
-  card,
-  airplane,
+  cards,
   standard,
+  studentName,
 }: {
-  card: TargetCard;
-  airplane: Airplane;
+  cards: readonly TargetCard[];
   standard: Standard;
+  studentName: string | undefined;
 }) {
-  const unit = airplane.speedUnit;
+  const [card] = cards;
+  const unit = card.speedUnit;
   const shown = (kt: number) => say(speedIn(kt, unit));
+  const limit = (kt: number) => say(Math.floor(speedIn(kt, unit)));
   const { entry, turn, power } = card;
   const band = (parameter: string) => {
     const row = card.tolerances.find((tolerance) => tolerance.parameter === parameter && tolerance.required);
-    if (!row) return '';
-    const scale = parameter === 'airspeed' ? speedIn(1, unit) : 1;
-    return row.high === -row.low
-      ? `±${say(row.high * scale)}`
-      : `${signed(row.high * scale)} / ${signed(row.low * scale)}`;
+    return row ? bandOf(row, unit) : '';
   };
-  const fromMemory = card.tolerances.some((tolerance) => tolerance.fromMemory);
+  const notes = (...parts: string[]) => parts.filter(Boolean).join(' · ');
+  const turning = turn && ['left', 'right'].includes(card.variant);
+  const level = power && power.levelRpm !== null && power.levelRpm !== power.maneuverRpm;
   return (
     <section className="sheet card" aria-label="Target card">
       <div className="row" style={{ alignItems: 'baseline', flexWrap: 'wrap' }}>
         <h2 style={{ fontSize: '1.25rem' }}>{card.title}</h2>
-        <span className="quiet">left, then right · {standard.shortName}</span>
+        <span className="quiet">{notes(variantWords(cards), standard.shortName)}</span>
       </div>
+      {card.offToday && <p className="ladder-off">{card.offToday}</p>}
       <div className="card-figures">
         <Figure
           label="Enter at"
           value={say(entry.altitudeFt)}
           unit="ft"
-          note={`floor ${say(entry.floorFt)} · ${band('altitude')}`}
+          note={notes(`floor ${say(entry.floorFt)}`, `${heading(entry.headingDeg)}°`, band('altitude'))}
         />
         <Figure
           label="Airspeed"
           value={entry.airspeedKias === null ? '—' : shown(entry.airspeedKias)}
           unit={unit}
-          note={`${band('airspeed')} · ${entry.airspeedWhy}`}
+          note={notes(band('airspeed'), entry.airspeedWhy)}
         />
-        <Figure
-          label="Bank"
-          value={card.bankDeg}
-          unit="°"
-          note={`${band('bank')} · load ${say(card.loadFactor, 2)} g`}
-        />
+        {card.bankDeg > 0 && (
+          <Figure
+            label={card.maneuver === 'slow-flight' ? 'Bank, at most' : 'Bank'}
+            value={card.bankDeg}
+            unit="°"
+            note={notes(band('bank'), `load ${say(card.loadFactor, 2)} g`)}
+          />
+        )}
         <Figure
           label="Power"
           value={power ? say(power.maneuverRpm) : '—'}
           unit={power?.unit}
-          note={power ? `${say(power.levelRpm)} level; past 30° add, then leave it` : card.missing.power}
-        />
-        <Figure
-          label="Begin to roll out at"
-          value={
-            turn
-              ? `${heading(turn.rollOutHeadingsDeg.left)} / ${heading(turn.rollOutHeadingsDeg.right)}`
-              : '—'
+          note={
+            power
+              ? notes(level ? `${say(power.levelRpm as number)} level` : '', power.from)
+              : card.missing.power
           }
-          unit="°"
-          note={turn && `left / right, lead ${turn.rollOutLeadDeg}° · entry ${heading(entry.headingDeg)}`}
         />
-        <Figure
-          label="Full circle"
-          value={turn ? say(turn.secondsFor360) : '—'}
-          unit="s"
-          note={turn && `${say(turn.rateDegPerS, 1)} °/s · ${say(turn.radiusFt)} ft radius`}
-        />
+        {turning && (
+          <>
+            <Figure
+              label="Begin to roll out at"
+              value={
+                cards.length === 2
+                  ? `${heading(turn.rollOutHeadingsDeg.left)} / ${heading(turn.rollOutHeadingsDeg.right)}`
+                  : heading(turn.rollOutHeadingDeg)
+              }
+              unit="°"
+              note={notes(cards.length === 2 ? 'left / right' : '', `lead ${turn.rollOutLeadDeg}°`)}
+            />
+            <Figure
+              label="Full circle"
+              value={say(turn.secondsFor360)}
+              unit="s"
+              note={`${say(turn.rateDegPerS, 1)} °/s · ${say(turn.radiusFt)} ft radius`}
+            />
+          </>
+        )}
+        {card.figures.map((figure) => (
+          <OwnFigure key={figure.label} figure={figure} unit={unit} />
+        ))}
       </div>
       <dl className="card-line">
         <div>
           <dt>
-            <VSpeed of="A" /> today
+            <VSpeed of="A" /> then
           </dt>
           <dd>
-            {say(Math.floor(speedIn(card.vaKias, unit)))} {unit}
+            {limit(card.vaKias)} {unit}
           </dd>
         </div>
         <div>
@@ -90,25 +105,33 @@ export function CardView({
             {shown(card.stallKias.level)} {unit}
           </dd>
         </div>
+        {card.bankDeg > 0 && (
+          <div>
+            <dt>Stall at {card.bankDeg}°</dt>
+            <dd>
+              {shown(card.stallKias.inBank)} {unit}
+            </dd>
+          </div>
+        )}
         <div>
-          <dt>Stall at {card.bankDeg}°</dt>
-          <dd>
-            {shown(card.stallKias.inBank)} {unit}
+          <dt>Window</dt>
+          <dd title={entry.windowWhy.join(' … ')}>
+            {entry.windowKias
+              ? `${shown(entry.windowKias[0])} to ${limit(entry.windowKias[1])} ${unit}`
+              : 'none'}
           </dd>
         </div>
         <div>
-          <dt>Window</dt>
-          <dd>
-            {entry.windowKias
-              ? `${shown(entry.windowKias[0])} to ${say(Math.floor(speedIn(entry.windowKias[1], unit)))} ${unit}`
-              : 'none'}
-          </dd>
+          <dt>Weight then</dt>
+          <dd>{say(card.weightLb)} lb</dd>
         </div>
         <div>
           <dt>Density altitude</dt>
           <dd>{say(card.air.densityAltitudeFt)} ft</dd>
         </div>
       </dl>
+      <FlapTable card={card} />
+      <PowerTable card={card} />
       <div className="card-columns">
         <div>
           <h3>In order</h3>
@@ -119,44 +142,165 @@ export function CardView({
           </ol>
         </div>
         <div>
+          <h3>{studentName ? `Watch ${studentName.split(' ')[0]} for` : 'Watch for'}</h3>
+          <ul>
+            {card.watchFor.map((item) => (
+              <li key={item}>{item}</li>
+            ))}
+          </ul>
           <h3>Before you begin</h3>
           <ul>
             {card.checks.map((check) => (
               <li key={check}>{check}</li>
             ))}
           </ul>
-          {card.watchFor.length > 0 && (
-            <>
-              <h3>Watch for</h3>
-              <ul>
-                {card.watchFor.map((item) => (
-                  <li key={item}>{item}</li>
-                ))}
-              </ul>
-            </>
-          )}
         </div>
-      </div>
-      <div className="card-tolerances">
-        <h3>Judged by {standard.name}</h3>
-        <p className="small quiet">
-          {card.tolerances
-            .filter((tolerance) => tolerance.required)
-            .map(
-              ({ parameter, low, high, unit: own }) =>
-                `${PARAMETER_NAMES[parameter] ?? parameter} ${high === -low ? `±${say(high)}` : `${signed(high)} / ${signed(low)}`}${unitMark(own)}`,
-            )
-            .join(' · ')}
-          . Source: {card.tolerances[0]?.source}
-          {fromMemory && ' (from memory; check it against the document in hand)'}.
-        </p>
       </div>
       <div className="stack" style={{ gap: 6 }}>
         {card.cautions.map((caution) => (
           <Caution key={caution}>{caution}</Caution>
         ))}
       </div>
+      <Tolerances card={card} standard={standard} />
+      {card.choices.length > 0 && (
+        <details className="small">
+          <summary>How this school flies it, and why</summary>
+          <ul>
+            {card.choices.map(({ key, label, chosen, why }) => (
+              <li key={key}>
+                {label}: <strong>{chosen}</strong>. <span className="quiet">{why}</span>
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
       {card.assumed.length > 0 && <p className="small quiet">Assumed: {card.assumed.join('; ')}.</p>}
     </section>
+  );
+}
+
+function variantWords(cards: readonly TargetCard[]): string {
+  if (cards.length === 2) return 'left and right';
+  const [{ variant }] = cards;
+  return variant === 'standard'
+    ? ''
+    : ({ clean: 'flaps up', takeoff: 'takeoff flaps', landing: 'landing flaps' }[variant] ?? variant);
+}
+
+/** A tolerance as ± or +/−, in the card's unit where it is a speed. */
+function bandOf({ low, high, unit: own }: TargetCard['tolerances'][number], unit: string): string {
+  const scale = own === 'kt' ? speedIn(1, unit) : 1;
+  return high === -low ? `±${say(high * scale)}` : `${signed(high * scale)} / −${say(Math.abs(low * scale))}`;
+}
+
+function OwnFigure({ figure, unit }: { figure: CardFigure; unit: string }) {
+  const { value } = figure;
+  const kias = figure.unit === 'kias';
+  return (
+    <Figure
+      label={figure.label}
+      value={
+        value === null
+          ? '—'
+          : typeof value === 'number'
+            ? say(kias ? speedIn(value, unit) : value, figure.digits)
+            : value
+      }
+      unit={kias ? unit : figure.unit}
+      note={[figure.note, figure.from].filter(Boolean).join(' · ')}
+    />
+  );
+}
+
+function FlapTable({ card }: { card: TargetCard }) {
+  if (card.flaps.length === 0) return null;
+  const speed = (kias: number, down = false) => {
+    const shown = speedIn(kias, card.speedUnit);
+    return `${say(down ? Math.floor(shown) : shown)} ${card.speedUnit}`;
+  };
+  return (
+    <table className="plain">
+      <thead>
+        <tr>
+          <th scope="col">Flaps</th>
+          <th scope="col">let down at</th>
+          <th scope="col">never above</th>
+          <th scope="col">may rise</th>
+          <th scope="col">level then asks for</th>
+        </tr>
+      </thead>
+      <tbody>
+        {card.flaps.map(({ stage, deg, atKias, below, balloonFt, addPower }) => (
+          <tr key={stage}>
+            <td>
+              <strong>{deg}°</strong>
+            </td>
+            <td>{speed(atKias)}</td>
+            <td>
+              <strong>{speed(below, true)}</strong>
+            </td>
+            <td>{balloonFt === null ? '—' : `${say(balloonFt)} ft, estimated`}</td>
+            <td>{addPower === null ? '—' : `${signed(addPower)} ${card.power?.unit ?? ''}`}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function PowerTable({ card }: { card: TargetCard }) {
+  if (card.powerTable.length === 0) return null;
+  return (
+    <table className="plain">
+      <thead>
+        <tr>
+          <th scope="col">Speed</th>
+          <th scope="col">Power</th>
+          <th scope="col">Nose, against cruise</th>
+          <th scope="col">Trim</th>
+        </tr>
+      </thead>
+      <tbody>
+        {card.powerTable.map(({ kias, power, pitchDeg, trim }) => (
+          <tr key={kias}>
+            <td>
+              <strong>
+                {say(speedIn(kias, card.speedUnit))} {card.speedUnit}
+              </strong>
+            </td>
+            <td>
+              {say(power)} {card.power?.unit}
+            </td>
+            <td>{signed(pitchDeg, 1)}°</td>
+            <td>{trim}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function Tolerances({ card, standard }: { card: TargetCard; standard: Standard }) {
+  const required = card.tolerances.filter((tolerance) => tolerance.required);
+  if (required.length === 0)
+    return <p className="small quiet">{card.missing.tolerances ?? 'Shown without a verdict'}.</p>;
+  const fromMemory = required.some((tolerance) => tolerance.fromMemory);
+  const words = required.map((row) =>
+    row.parameter === 'floor'
+      ? `not below ${say(card.entry.floorFt)} ft`
+      : `${PARAMETER_NAMES[row.parameter] ?? row.parameter} ${bandOf(row, card.speedUnit)}${row.unit === 'kt' ? ` ${card.speedUnit}` : unitMark(row.unit)}`,
+  );
+  return (
+    <div className="card-tolerances">
+      <h3>
+        {card.tolerancesFrom
+          ? `${standard.name} has no row for it; judged by ${card.tolerancesFrom}`
+          : `Judged by ${standard.name}`}
+      </h3>
+      <p className="small quiet">
+        {words.join(' · ')}. Source: {required[0].source}
+        {fromMemory && ' (from memory; check it against the document in hand)'}.
+      </p>
+    </div>
   );
 }

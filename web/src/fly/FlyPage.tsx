@@ -77,7 +77,8 @@ function Fly({ lesson }: { lesson: Lesson }) {
     await post<Created>(`/lessons/${lesson.id}/demonstration`, request).then(finish, failed);
   };
 
-  const [card] = lesson.cards;
+  // The slice of the lesson that can be drawn and scored.
+  const card = lesson.cards.find(({ maneuver }) => maneuver === 'steep-turn') ?? lesson.cards[0];
   const unit = lesson.airplane.speedUnit;
   return (
     <>
@@ -118,7 +119,7 @@ function Fly({ lesson }: { lesson: Lesson }) {
             {!readOnly && <Demonstration draw={draw} busy={work !== null && work.step !== 'scoring'} />}
           </div>
           <section className="sheet stack" aria-label="What matters now">
-            <h2>Steep turns</h2>
+            <h2>{card?.title ?? 'What matters now'}</h2>
             {card && (
               <div className="fly-figures">
                 <Figure

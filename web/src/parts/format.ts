@@ -1,8 +1,8 @@
 /** How numbers and times are written: tabular, thin spaces, true minus signs. */
-import { clock, MPH_PER_KT, say } from '@keel/core';
+import { clock, say, speedIn } from '@keel/core';
 import dayjs from 'dayjs';
 
-export { clock, say };
+export { clock, say, speedIn };
 
 /** With its sign always shown; zero has none. */
 export const signed = (value: number, digits = 0): string => {
@@ -16,8 +16,6 @@ export const heading = (deg: number): string =>
 
 export const day = (iso: string): string => dayjs(iso).format('D MMM');
 export const dayAndTime = (iso: string): string => dayjs(iso).format('ddd D MMM HH:mm');
-
-export const speedIn = (kt: number, unit: string): number => (unit === 'mph' ? kt * MPH_PER_KT : kt);
 
 export const PARAMETER_NAMES: Record<string, string> = {
   altitude: 'Altitude',

@@ -1,0 +1,126 @@
+/** The card of any maneuver: every number for this airplane, this weight, this day. */
+import { InputError } from '../errors.ts';
+import { loadFactor, rollOutLeadDeg, turnRadiusFt, turnRateDegPerS } from '../flight/turning.ts';
+import { rowsFor, type Standard } from '../standards/schema.ts';
+import { choicesFor } from '../technique/choices.ts';
+import { compassDeg } from '../units/angles.ts';
+import { roundTo } from '../units/numbers.ts';
+import type { TargetCard } from './card.ts';
+import { type CardInput, type Day, dayOf, stallKias, tasKtOf, warningKias } from './day.ts';
+import type { Ladder } from './ladder.ts';
+import type { Flown } from './maneuvers/maneuver-brief.ts';
+import { requireManeuverBrief } from './maneuvers/registry.ts';
+import { checksFor, HANDBOOK_FIRST } from './words.ts';
+
+/** @throws InputError naming field and limit for a maneuver, a variant or a number that cannot be. */
+export function targetCard(input: CardInput): TargetCard {
+  const maneuver = requireManeuverBrief(input.maneuver);
+  const variant = input.variant ?? maneuver.variants[0];
+  if (!maneuver.variants.includes(variant))
+    throw new InputError(
+      `variant ${JSON.stringify(variant)} of ${maneuver.id}: must be one of ${maneuver.variants.join(', ')}`,
+    );
+  const day = dayOf(input, variant, maneuver);
+  const flown = maneuver.fly(day);
+  const { airplane, ladder, weightLb } = day;
+  const { bankDeg, stage, speed } = flown;
+  const turn = turnOf(day, flown);
+  if (!flown.power) day.missing.power = flown.powerMissing ?? 'no power is set for it';
+  if (speed.kias === null) day.missing.airspeedKias ??= `${speed.why}: do not fly it so`;
+  const tolerances = tolerancesFor(input.standard, input.schoolStandard, maneuver.id, variant);
+  const judged = tolerances.rows;
+  if (judged.length === 0)
+    day.missing.tolerances = `neither ${input.standard.name} nor the school has a row for it: shown without a verdict`;
+
+  return {
+    maneuver: maneuver.id,
+    variant,
+    title: maneuver.title,
+    airplane: airplane.id,
+    weightLb: roundTo(weightLb, 1),
+    standard: input.standard.id,
+    speedUnit: day.speedUnit,
+    entry: {
+      altitudeFt: ladder.entryFt,
+      floorFt: ladder.floorFt,
+      plannedLossFt: ladder.lossFt,
+      cushionFt: ladder.cushionFt,
+      headingDeg: day.headingDeg,
+      airspeedKias: speed.kias,
+      airspeedWhy: speed.why,
+      windowKias: speed.windowKias,
+      windowWhy: speed.windowWhy,
+    },
+    bankDeg,
+    loadFactor: roundTo(loadFactor(bankDeg), 3),
+    stage,
+    stallKias: {
+      level: roundTo(stallKias(day, stage), 1),
+      inBank: roundTo(stallKias(day, stage, bankDeg), 1),
+    },
+    warningKias: roundTo(warningKias(day, stage).kias, 1),
+    vaKias: roundTo(day.vaKias, 1),
+    air: day.air,
+    turn,
+    power: flown.power,
+    flaps: flown.flaps ?? [],
+    powerTable: flown.powerTable ?? [],
+    figures: flown.figures ?? [],
+    steps: flown.steps,
+    checks: checksFor(day),
+    watchFor: input.watchFor && input.watchFor.length > 0 ? input.watchFor : flown.usualFaults,
+    cautions: [...flown.cautions, HANDBOOK_FIRST],
+    tolerances: judged.map(({ parameter, low, high, unit, required, source, fromMemory }) => ({
+      parameter,
+      low,
+      high,
+      unit,
+      required,
+      source,
+      fromMemory,
+    })),
+    tolerancesFrom: tolerances.from,
+    choices: choicesFor(maneuver.id, day.technique),
+    picture: maneuver.picture,
+    ladder,
+    offToday: ladder.fits ? null : offToday(ladder),
+    assumed: day.assumed,
+    missing: day.missing,
+  };
+}
+
+/** The standard's rows, else the school's own, and whose they are where they are not the standard's. */
+function tolerancesFor(standard: Standard, school: Standard | undefined, maneuver: string, variant: string) {
+  const own = rowsFor(standard, maneuver, variant);
+  if (own.length > 0 || !school) return { rows: own, from: null };
+  const rows = rowsFor(school, maneuver, variant);
+  return { rows, from: rows.length > 0 ? school.name : null };
+}
+
+function turnOf(day: Day, { bankDeg, speed, stage }: Flown): TargetCard['turn'] {
+  if (bankDeg === 0 || speed.kias === null) {
+    day.missing.turn = bankDeg === 0 ? 'flown wings level' : 'no speed is safe at this bank';
+    return null;
+  }
+  const tasKt = tasKtOf(day, speed.kias, stage);
+  const lead = rollOutLeadDeg(bankDeg);
+  const headings = {
+    left: compassDeg(day.headingDeg + lead),
+    right: compassDeg(day.headingDeg - lead),
+  };
+  const rate = turnRateDegPerS(bankDeg, tasKt);
+  return {
+    tasKt: roundTo(tasKt, 1),
+    rateDegPerS: roundTo(rate, 2),
+    radiusFt: roundTo(turnRadiusFt(bankDeg, tasKt), 0),
+    secondsFor360: roundTo(360 / rate, 1),
+    rollOutLeadDeg: lead,
+    rollOutHeadingDeg: day.variant === 'right' ? headings.right : headings.left,
+    rollOutHeadingsDeg: headings,
+  };
+}
+
+function offToday({ neededFt, gainFt, ceilingFt, ceilingIs }: Ladder): string {
+  const limit = ceilingIs === 'cloud' ? 'the cloud with its clearance' : 'the airspace above';
+  return `Off today: it needs ${neededFt.toLocaleString('en-US')} ft and ${gainFt} ft above that, and ${limit} begins at ${(ceilingFt ?? 0).toLocaleString('en-US')} ft.`;
+}

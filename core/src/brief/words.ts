@@ -1,0 +1,54 @@
+/** Words that several cards share. */
+import { type Day, headingWords, speedWords } from './day.ts';
+
+/** What is checked before every maneuver, and how the area is cleared in this school. */
+export function checksFor(day: Day): string[] {
+  return [
+    'Altitude above the floor, and room below cloud and airspace',
+    'A field to glide to',
+    'Engine: temperatures and pressures, carburettor heat as needed',
+    'Fuel: enough, on the right tank',
+    'Belts tight, nothing loose in the cabin',
+    'Lights on; call on the practice frequency',
+    clearingCheck(day),
+  ];
+}
+
+function clearingCheck({ technique }: Day): string {
+  const first = technique.clearingFirst;
+  const turns = {
+    'two-90': `90° ${first}, then back the other way`,
+    'one-180': `180° to the ${first}`,
+    'one-360': `a full circle to the ${first}`,
+  }[technique.clearingMethod];
+  return technique.clearingWhen === 'before-each'
+    ? `Clear the area: ${turns}, then keep looking`
+    : `Clear the area once: ${turns}; from then on look all the time`;
+}
+
+export const HANDBOOK_FIRST =
+  'The airplane’s handbook, local rules and your instructor come first. Nothing here is a flight instrument.';
+export const NOT_ALONE =
+  'Weight and balance within limits before you go. Not alone before you are signed off for it.';
+export const SPIN_RECOVERY =
+  'If it spins: power idle, ailerons neutral, full rudder against the turn, stick forward until it flies, rudder neutral as it stops, ease out of the dive. The handbook’s own order comes first. Too soon a pull stalls again; too late costs height and speed.';
+
+export const vaCaution = (day: Day): string =>
+  `Above ${speedWords(day, day.vaKias, true)}, V_A at ${Math.round(day.weightLb)} lb, stop the maneuver. It protects against one full input on one axis, not repeated or combined ones.`;
+
+export function carburettorCaution(day: Day): string[] {
+  return day.airplane.engine?.carburettor === false
+    ? []
+    : [
+        'Carburettor ice forms at low power in damp air: heat on before the power comes back, off for full power.',
+      ];
+}
+
+export const flapCaution = (day: Day, stage: number): string[] => {
+  const flap = day.airplane.flaps[stage - 1];
+  return flap ? [`Flaps ${flap.deg}°: never above ${speedWords(day, flap.vfeKias, true)}.`] : [];
+};
+
+/** How every maneuver begins. */
+export const steadyEntry = (day: Day, kias: number | null): string =>
+  `Pick a far point on ${headingWords(day.headingDeg)}; ${kias === null ? 'on altitude and speed' : `at ${speedWords(day, kias)}, on altitude`}, trimmed, for ten seconds`;

@@ -1,0 +1,83 @@
+/** `npm run -s brief -- --maneuver ID [options]`: prints one target card without server or database. */
+import {
+  type CardInput,
+  DEFAULT_STANDARD_ID,
+  findStandard,
+  InputError,
+  MANEUVER_BRIEFS,
+  SCHOOL_STANDARD_ID,
+  targetCard,
+  techniqueSchema,
+} from '@keel/core';
+import { cardText } from './lib/card-text.ts';
+import { airplaneFrom, jsonOf, main, numberFrom, parseOptions, Refusal, standardFrom } from './lib/cli.ts';
+
+const USAGE = `npm run -s brief -- --maneuver ID --airplane ID|FILE.json [--variant V] [--weight-lb N] [--ground-ft N]
+  [--pressure-alt-ft N] [--oat-c N] [--heading N] [--technique FILE.json] [--standard ID] [--format text|json]
+  [--airspeed N] [--bank N] [--cloud-base-ft N] [--airspace-base-ft N]`;
+
+/** The limits here only keep out what is no number of the kind; the card itself knows the airplane's. */
+const NUMBERS = {
+  'weight-lb': ['weightLb', 0, 20_000],
+  'ground-ft': ['groundFt', -1500, 15_000],
+  'pressure-alt-ft': ['pressureAltitudeFt', -2000, 20_000],
+  'oat-c': ['oatC', -60, 55],
+  heading: ['headingDeg', 0, 360],
+  airspeed: ['airspeedKias', 1, 300],
+  bank: ['bankDeg', 0, 60],
+  'cloud-base-ft': ['cloudBaseFt', 0, 60_000],
+  'airspace-base-ft': ['airspaceBaseFt', 0, 60_000],
+} as const satisfies Record<string, [keyof CardInput, number, number]>;
+
+function run(): void {
+  const text = { type: 'string' } as const;
+  const { values, positionals } = parseOptions({
+    maneuver: text,
+    variant: text,
+    airplane: text,
+    technique: text,
+    standard: { type: 'string', default: DEFAULT_STANDARD_ID },
+    format: { type: 'string', default: 'text' },
+    help: { type: 'boolean', default: false },
+    ...(Object.fromEntries(Object.keys(NUMBERS).map((name) => [name, text])) as Record<
+      keyof typeof NUMBERS,
+      typeof text
+    >),
+  });
+  if (values.help) {
+    console.log(USAGE);
+    return;
+  }
+  if (positionals.length > 0) throw new Refusal(`${positionals[0]}: only options were expected`);
+  const ids = MANEUVER_BRIEFS.map(({ id }) => id).join(', ');
+  if (values.maneuver === undefined) throw new Refusal(`--maneuver: one of ${ids} was expected`);
+  if (values.airplane === undefined)
+    throw new Refusal('--airplane: an airplane of the fleet or a .json file was expected; none is assumed');
+  if (values.format !== 'json' && values.format !== 'text')
+    throw new Refusal(`--format ${values.format}: text or json was expected`);
+
+  const input: CardInput = {
+    maneuver: values.maneuver,
+    variant: values.variant,
+    airplane: airplaneFrom(values.airplane),
+    standard: standardFrom(values.standard),
+    schoolStandard: findStandard(SCHOOL_STANDARD_ID),
+    technique:
+      values.technique === undefined
+        ? undefined
+        : jsonOf(values.technique, techniqueSchema, 'a set of choices of technique'),
+  };
+  for (const [name, [key, low, high]] of Object.entries(NUMBERS)) {
+    const number = numberFrom(name, values[name as keyof typeof NUMBERS], low, high);
+    if (number !== undefined) Object.assign(input, { [key]: number });
+  }
+  try {
+    const card = targetCard(input);
+    console.log(values.format === 'json' ? JSON.stringify(card, null, 2) : cardText(card));
+  } catch (error) {
+    if (error instanceof InputError) throw new Refusal(error.message);
+    throw error;
+  }
+}
+
+main(run);

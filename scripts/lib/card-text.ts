@@ -1,0 +1,66 @@
+/** A target card for a terminal. */
+import { speedIn, type TargetCard } from '@keel/core';
+
+const number = (value: number) => value.toLocaleString('en-US', { maximumFractionDigits: 1 });
+
+export function cardText(card: TargetCard): string {
+  const { entry, turn, power, speedUnit } = card;
+  const speed = (kias: number | null) =>
+    kias === null ? '—' : `${Math.round(speedIn(kias, speedUnit))} ${speedUnit}`;
+  const line = (name: string, value: string) => `  ${name.padEnd(22)}${value}`;
+  const list = (title: string, items: string[]) =>
+    items.length === 0 ? [] : ['', title, ...items.map((item, i) => `  ${i + 1}. ${item}`)];
+  return [
+    `${card.title}, ${card.variant}: ${card.airplane} at ${number(card.weightLb)} lb, standard ${card.standard}`,
+    ...(card.offToday ? [`  ${card.offToday}`] : []),
+    line(
+      'enter at',
+      `${number(entry.altitudeFt)} ft (floor ${number(entry.floorFt)}), heading ${entry.headingDeg}`,
+    ),
+    line('airspeed', `${speed(entry.airspeedKias)} (${entry.airspeedWhy})`),
+    line('window', entry.windowKias ? entry.windowKias.map(speed).join(' to ') : 'none'),
+    line('bank', `${card.bankDeg}°, load factor ${card.loadFactor}`),
+    line('stall', `${speed(card.stallKias.level)} level, ${speed(card.stallKias.inBank)} in the bank`),
+    line('V_A', speed(card.vaKias)),
+    ...(power
+      ? [
+          line(
+            'power',
+            `${power.maneuverRpm} ${power.unit}${power.levelRpm === null ? '' : ` (level ${power.levelRpm})`}, ${power.from}`,
+          ),
+        ]
+      : []),
+    ...(turn
+      ? [
+          line(
+            'turn',
+            `${turn.rateDegPerS} °/s, radius ${number(turn.radiusFt)} ft, ${turn.secondsFor360} s, roll out at ${turn.rollOutHeadingDeg}`,
+          ),
+        ]
+      : []),
+    ...card.flaps.map((flap) =>
+      line(`flaps ${flap.deg}°`, `at ${speed(flap.atKias)}, never above ${speed(flap.below)}`),
+    ),
+    ...card.figures
+      .filter(({ value }) => value !== null)
+      .map(({ label, value, unit, note }) =>
+        line(
+          label.toLowerCase(),
+          `${unit === 'kias' ? speed(value as number) : `${value} ${unit}`}${note ? ` (${note})` : ''}`,
+        ),
+      ),
+    ...list('Checks', card.checks),
+    ...list('In order', card.steps),
+    ...list('Watch for', card.watchFor),
+    ...list(
+      card.tolerancesFrom ? `Tolerances (${card.tolerancesFrom})` : 'Tolerances',
+      card.tolerances.map(({ parameter, low, high, unit }) => `${parameter} ${low} / +${high} ${unit}`),
+    ),
+    ...list('Cautions', card.cautions),
+    ...list('Assumed', card.assumed),
+    ...list(
+      'Not worked out',
+      Object.entries(card.missing).map(([what, why]) => `${what}: ${why}`),
+    ),
+  ].join('\n');
+}

@@ -1,0 +1,278 @@
+/** The kneeboard: black on white, large figures, one maneuver a panel, tolerances and cautions on it. */
+import { createRequire } from 'node:module';
+import { type Lesson, speedIn, type TargetCard } from '@keel/core';
+import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
+import { bandWords, kneeboardFigures } from './kneeboard-figures.ts';
+
+const require = createRequire(import.meta.url);
+const face = (weight: number) =>
+  require.resolve(
+    `@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-${weight}-normal.woff`,
+  );
+
+const MM_TO_PT = 72 / 25.4;
+const SIZES = {
+  a5: { width: 148 * MM_TO_PT, height: 210 * MM_TO_PT },
+  'half-letter': { width: 5.5 * 72, height: 8.5 * 72 },
+} as const;
+export type KneeboardSize = keyof typeof SIZES;
+
+const MARGIN = 22;
+const NOTICE =
+  'Training aid, not a flight instrument and not a sign-off. The airplane’s handbook, local rules and your instructor come first.';
+
+export async function kneeboardPdf(lesson: Lesson, size: KneeboardSize): Promise<Buffer> {
+  const pdfmake = require('pdfmake') as typeof import('pdfmake');
+  pdfmake.setFonts({
+    Atkinson: { normal: face(400), bold: face(700), italics: face(400), bolditalics: face(700) },
+  });
+  pdfmake.setUrlAccessPolicy(() => false);
+  return pdfmake.createPdf(definition(lesson, SIZES[size])).getBuffer();
+}
+
+function definition(lesson: Lesson, page: { width: number; height: number }): TDocumentDefinitions {
+  const width = page.width - 2 * MARGIN;
+  const panels = groups(lesson.cards);
+  return {
+    pageSize: page,
+    pageMargins: [MARGIN, MARGIN, MARGIN, 34],
+    defaultStyle: { font: 'Atkinson', fontSize: 9, lineHeight: 1.12, color: '#000' },
+    info: { title: `${lesson.title}, ${lesson.student.name}` },
+    footer: (current, pages) => ({
+      columns: [
+        { text: NOTICE, fontSize: 6.5 },
+        { text: `${current} / ${pages}`, alignment: 'right', fontSize: 8, width: 40 },
+      ],
+      margin: [MARGIN, 6, MARGIN, 0],
+    }),
+    content: [
+      ...frontPage(lesson, width),
+      ...panels.map((cards): Content => ({ stack: panel(cards, width), pageBreak: 'before' })),
+    ],
+  };
+}
+
+/** Left and right of a turn share a panel: their numbers differ in one heading. */
+function groups(cards: readonly TargetCard[]): TargetCard[][] {
+  const grouped: TargetCard[][] = [];
+  for (const card of cards) {
+    const last = grouped.at(-1);
+    if (card.variant === 'right' && last?.length === 1 && last[0].maneuver === card.maneuver) last.push(card);
+    else grouped.push([card]);
+  }
+  return grouped;
+}
+
+function frontPage(lesson: Lesson, width: number): Content[] {
+  const { airplane, plan, conditions } = lesson;
+  const when = lesson.plannedAt.slice(0, 16).replace('T', ' ');
+  const rows = groups(lesson.cards).map(([card]) => [
+    { text: card.title, bold: true },
+    {
+      text: card.offToday ? 'OFF TODAY' : `${thousands(card.entry.altitudeFt)} ft`,
+      alignment: 'right' as const,
+    },
+    { text: `${pad(card.entry.headingDeg)}°`, alignment: 'right' as const },
+    { text: speedText(card, card.entry.airspeedKias), alignment: 'right' as const },
+    { text: `${thousands(card.weightLb)} lb`, alignment: 'right' as const },
+  ]);
+  const [first] = lesson.cards;
+  return [
+    { text: lesson.student.name, fontSize: 20, bold: true },
+    { text: `${lesson.title} · ${when} UTC`, fontSize: 11 },
+    {
+      text: `${airplane.name}${airplane.registration ? `, ${airplane.registration}` : ''} · with ${lesson.instructor.name} · judged by ${lesson.standard.shortName}`,
+      margin: [0, 2, 0, 6],
+    },
+    rule(width),
+    ...(lesson.focus
+      ? [
+          {
+            text: [{ text: 'Focus  ', bold: true }, lesson.focus],
+            fontSize: 11,
+            margin: [0, 6, 0, 2],
+          } as Content,
+        ]
+      : []),
+    {
+      margin: [0, 6, 0, 6],
+      table: { headerRows: 1, widths: ['*', 'auto', 'auto', 'auto', 'auto'], body: [HEAD, ...rows] },
+      layout: 'lightHorizontalLines',
+    },
+    {
+      text: [
+        `Ground ${thousands(conditions.groundFt)} ft · floor ${thousands(first.entry.floorFt)} ft · `,
+        { text: `V_A at the start ${speedText(first, first.vaKias, true)}`, bold: true },
+        ` · ${conditions.oatC} °C${conditions.qnhHpa ? ` · QNH ${conditions.qnhHpa}` : ''}`,
+      ],
+    },
+    ...(plan
+      ? [
+          {
+            text: `Start ${thousands(plan.startWeightLb)} lb · ${Math.round(plan.totalMin)} of ${plan.blockMin} min${plan.fuelLeftGal === null ? '' : ` · fuel used ${plan.fuelUsedGal} gal, left ${plan.fuelLeftGal} gal`}`,
+            margin: [0, 3, 0, 3],
+          } as Content,
+          ...plan.notices
+            .filter(({ level }) => level !== 'note')
+            .map(
+              ({ level, text }): Content => ({
+                text: `${level === 'stop' ? 'STOP  ' : 'Note  '}${text}`,
+                bold: true,
+              }),
+            ),
+        ]
+      : []),
+    heading('Before each maneuver'),
+    ticks(first.checks),
+    heading('Notes'),
+    ...Array.from(
+      { length: 5 },
+      () => ({ canvas: [{ type: 'line', x1: 0, y1: 16, x2: width, y2: 16, lineWidth: 0.4 }] }) as Content,
+    ),
+  ];
+}
+
+const HEAD = ['Maneuver', 'enter at', 'heading', 'speed', 'weight'].map((text, i) => ({
+  text,
+  fontSize: 7.5,
+  alignment: i === 0 ? ('left' as const) : ('right' as const),
+}));
+
+function panel(cards: TargetCard[], width: number): Content[] {
+  const [card] = cards;
+  const figures = kneeboardFigures(cards);
+  const column = width / 3;
+  const perRow = 3;
+  const rows: Content[] = [];
+  for (let i = 0; i < figures.length; i += perRow) {
+    rows.push({
+      columns: figures.slice(i, i + perRow).map(({ label, value, unit, note }) => ({
+        width: column,
+        stack: [
+          { text: label, fontSize: 7.5 },
+          {
+            text: [
+              { text: value, fontSize: 19, bold: true },
+              { text: ` ${unit}`, fontSize: 8 },
+            ],
+            lineHeight: 1,
+          },
+          { text: note, fontSize: 7 },
+        ],
+      })),
+      margin: [0, 3, 0, 1],
+    });
+  }
+  return [
+    {
+      columns: [
+        { text: card.title, fontSize: 17, bold: true },
+        { text: variantWords(cards), alignment: 'right', fontSize: 10, margin: [0, 6, 0, 0] },
+      ],
+    },
+    ...(card.offToday
+      ? [{ text: card.offToday, bold: true, fontSize: 12, margin: [0, 4, 0, 4] } as Content]
+      : []),
+    rule(width),
+    ...rows,
+    ...flapRows(card),
+    ...powerRows(card),
+    rule(width, 4),
+    {
+      columns: [
+        { width: '*', stack: [heading('In order'), { ol: card.steps, fontSize: 8.6 }] },
+        { width: 12, text: '' },
+        {
+          width: width * 0.34,
+          stack: [
+            heading('Watch for'),
+            { ul: card.watchFor, fontSize: 8 },
+            heading(card.tolerancesFrom ? `Tolerances (${card.tolerancesFrom})` : 'Tolerances'),
+            {
+              ul: card.tolerances.filter(({ required }) => required).map((row) => bandWords(row, card)),
+              fontSize: 8.6,
+              bold: true,
+            },
+          ],
+        },
+      ],
+    },
+    heading('Cautions'),
+    { ul: card.cautions, fontSize: 7.4 },
+  ];
+}
+
+function variantWords(cards: TargetCard[]): string {
+  if (cards.length === 2) return 'left and right';
+  const [{ variant }] = cards;
+  return variant === 'standard' ? '' : variant;
+}
+
+function flapRows(card: TargetCard): Content[] {
+  if (card.flaps.length === 0) return [];
+  const unit = card.power?.unit ?? '';
+  const body = card.flaps.map(({ deg, below, atKias, balloonFt, addPower }) => [
+    { text: `${deg}°`, bold: true },
+    { text: `at ${speedText(card, atKias)}` },
+    { text: `never above ${speedText(card, below, true)}`, bold: true },
+    { text: balloonFt === null ? '' : `may rise ${balloonFt} ft` },
+    { text: addPower === null ? '' : `then +${addPower} ${unit}` },
+  ]);
+  return [
+    { text: 'Flaps', fontSize: 7.5, margin: [0, 4, 0, 0] },
+    { table: { widths: ['auto', '*', 'auto', 'auto', 'auto'], body }, layout: 'noBorders', fontSize: 8.4 },
+  ];
+}
+
+function powerRows(card: TargetCard): Content[] {
+  if (card.powerTable.length === 0) return [];
+  const { powerTable } = card;
+  return [
+    {
+      margin: [0, 4, 0, 0],
+      fontSize: 8.4,
+      layout: 'lightHorizontalLines',
+      table: {
+        widths: powerTable.map(() => '*').concat('auto'),
+        body: [
+          ['', ...powerTable.map(({ kias }) => ({ text: speedText(card, kias), bold: true }))],
+          [card.power?.unit ?? 'power', ...powerTable.map(({ power }) => thousands(power))],
+          [
+            'nose',
+            ...powerTable.map(
+              ({ pitchDeg }) => `${pitchDeg > 0 ? '+' : pitchDeg < 0 ? '−' : ''}${Math.abs(pitchDeg)}°`,
+            ),
+          ],
+          ['trim', ...powerTable.map(({ trim }) => trim)],
+        ],
+      },
+    },
+  ];
+}
+
+const heading = (text: string): Content => ({ text, bold: true, fontSize: 9.5, margin: [0, 5, 0, 1] });
+const rule = (width: number, above = 2): Content => ({
+  canvas: [{ type: 'line', x1: 0, y1: 0, x2: width, y2: 0, lineWidth: 1 }],
+  margin: [0, above, 0, 2],
+});
+/** Boxes to tick with a pencil. */
+const ticks = (items: readonly string[]): Content =>
+  ({
+    stack: items.map((text) => ({
+      columns: [
+        { width: 12, canvas: [{ type: 'rect', x: 0, y: 2, w: 7, h: 7, lineWidth: 0.7 }] },
+        { width: '*', text },
+      ],
+    })),
+    fontSize: 8.6,
+  }) as Content;
+
+const thousands = (value: number) => value.toLocaleString('en-US', { maximumFractionDigits: 0 });
+const pad = (deg: number) => String(Math.round(deg)).padStart(3, '0');
+
+/** A speed in the card's unit; a limit is rounded down. */
+export function speedText(card: TargetCard, kias: number | null, limit = false): string {
+  if (kias === null) return '—';
+  const shown = speedIn(kias, card.speedUnit);
+  return `${limit ? Math.floor(shown) : Math.round(shown)} ${card.speedUnit}`;
+}

@@ -1,0 +1,220 @@
+/** The lesson's order: templates and maneuvers to add on the right, what is flown, to be dragged, on the left. */
+import {
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core';
+import {
+  arrayMove,
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from '@dnd-kit/sortable';
+import { CSS } from '@dnd-kit/utilities';
+import {
+  findManeuverBrief,
+  LESSON_TEMPLATES,
+  type LessonItem,
+  type LessonPlan,
+  type LessonTemplate,
+  MANEUVER_BRIEFS,
+  type Technique,
+} from '@keel/core';
+import { ActionIcon, NumberInput, Select } from '@mantine/core';
+import { IconGripVertical, IconPlus, IconX } from '@tabler/icons-react';
+import { heading, say } from '../parts/format.ts';
+import './composer.css';
+
+const newId = () => crypto.randomUUID().slice(0, 8);
+
+const VARIANT_WORDS: Record<string, string> = {
+  left: 'left only',
+  right: 'right only',
+  clean: 'flaps up',
+  takeoff: 'takeoff flaps',
+  landing: 'landing flaps',
+  straight: 'straight',
+  turning: 'turning',
+};
+
+export function Composer(props: {
+  items: LessonItem[];
+  plan: LessonPlan | undefined;
+  technique: Technique;
+  chosen: string | undefined;
+  onChange: (items: LessonItem[]) => void;
+  onTemplate: (template: LessonTemplate) => void;
+}) {
+  const { items, onChange } = props;
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const dropped = ({ active, over }: DragEndEvent) => {
+    if (!over || active.id === over.id) return;
+    const place = (id: unknown) => items.findIndex((item) => item.id === id);
+    onChange(arrayMove(items, place(active.id), place(over.id)));
+  };
+  const set = (id: string, part: Partial<LessonItem>) =>
+    onChange(items.map((item) => (item.id === id ? { ...item, ...part } : item)));
+  const add = (maneuver: string) => onChange([...items, { id: newId(), maneuver }]);
+  const from = (template: LessonTemplate) => {
+    onChange(template.items.map((item) => ({ ...item, id: newId() })));
+    props.onTemplate(template);
+  };
+
+  return (
+    <div className="columns composer">
+      <section className="sheet stack" aria-label="Order of the lesson">
+        <div>
+          <h2>In this order</h2>
+          <p className="quiet small">
+            Drag by the handle, or focus it and press space, then the arrow keys. Times, climbs, clearing and
+            headings follow.
+          </p>
+        </div>
+        {items.length === 0 && (
+          <p className="composer-empty">
+            Nothing yet. Take one of the usual lessons on the right and change it, or add maneuvers one by
+            one.
+          </p>
+        )}
+        <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
+          <SortableContext items={items} strategy={verticalListSortingStrategy}>
+            <ol className="composer-list">
+              {items.map((item) => (
+                <Row
+                  key={item.id}
+                  item={item}
+                  entry={props.plan?.entries.find((entry) => entry.item === item.id)}
+                  technique={props.technique}
+                  set={(part) => set(item.id, part)}
+                  remove={() => onChange(items.filter(({ id }) => id !== item.id))}
+                />
+              ))}
+            </ol>
+          </SortableContext>
+        </DndContext>
+      </section>
+      <div className="stack">
+        <section className="sheet stack" aria-label="The usual lessons">
+          <h2>The usual lessons</h2>
+          <div className="composer-templates">
+            {LESSON_TEMPLATES.map((template) => (
+              <button
+                key={template.id}
+                type="button"
+                className="composer-template"
+                onClick={() => from(template)}
+              >
+                <strong>{template.title}</strong>
+                <span className="quiet small">{template.about}</span>
+              </button>
+            ))}
+          </div>
+        </section>
+        <section className="sheet stack" aria-label="Add a maneuver">
+          <h2>Add a maneuver</h2>
+          <div className="composer-palette">
+            {MANEUVER_BRIEFS.map(({ id, title }) => (
+              <button key={id} type="button" className="composer-add" onClick={() => add(id)}>
+                <IconPlus size={15} aria-hidden /> {title}
+              </button>
+            ))}
+          </div>
+        </section>
+      </div>
+    </div>
+  );
+}
+
+function Row(props: {
+  item: LessonItem;
+  entry: LessonPlan['entries'][number] | undefined;
+  technique: Technique;
+  set: (part: Partial<LessonItem>) => void;
+  remove: () => void;
+}) {
+  const { item, entry, technique, set } = props;
+  const maneuver = findManeuverBrief(item.maneuver);
+  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
+    id: item.id,
+  });
+  const title = maneuver?.title ?? item.maneuver;
+  const variants = maneuver?.variants ?? [];
+  const bothWays = variants[0] === 'left';
+  return (
+    <li
+      ref={setNodeRef}
+      className="composer-row"
+      data-dragging={isDragging || undefined}
+      style={{ transform: CSS.Transform.toString(transform), transition }}
+    >
+      <button
+        type="button"
+        className="composer-handle"
+        aria-label={`Move ${title}`}
+        {...attributes}
+        {...listeners}
+      >
+        <IconGripVertical size={20} aria-hidden />
+      </button>
+      <div className="composer-title">
+        <strong>{title}</strong>
+        <span className="quiet small">
+          {entry
+            ? `${say(entry.altitudeFt)} ft · ${heading(entry.headingDeg)}° · ${say(entry.weightLb)} lb · ${Math.round(entry.minutes)} min${entry.fits ? '' : ' · off today'}`
+            : '…'}
+        </span>
+      </div>
+      {variants.length > 1 ? (
+        <Select
+          aria-label={`${title}: which way`}
+          w={140}
+          data={[
+            ...(bothWays ? [{ value: 'both', label: 'both ways' }] : []),
+            ...variants.map((value) => ({ value, label: VARIANT_WORDS[value] ?? value })),
+          ]}
+          value={item.variant ?? (bothWays ? 'both' : variants[0])}
+          onChange={(value) => set({ variant: value === 'both' || value === null ? undefined : value })}
+        />
+      ) : (
+        <span />
+      )}
+      <NumberInput
+        label="shown"
+        aria-label={`${title}: demonstrations`}
+        w={74}
+        min={0}
+        max={5}
+        clampBehavior="strict"
+        value={item.demonstrations ?? technique.demonstrations}
+        onChange={(value) => typeof value === 'number' && set({ demonstrations: value })}
+      />
+      <NumberInput
+        label="flown"
+        aria-label={`${title}: the student's tries`}
+        w={74}
+        min={0}
+        max={9}
+        clampBehavior="strict"
+        value={item.attempts ?? technique.studentAttempts}
+        onChange={(value) => typeof value === 'number' && set({ attempts: value })}
+      />
+      <ActionIcon
+        variant="subtle"
+        color="gray"
+        size={40}
+        aria-label={`Take out ${title}`}
+        onClick={props.remove}
+      >
+        <IconX size={18} />
+      </ActionIcon>
+    </li>
+  );
+}

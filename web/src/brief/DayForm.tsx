@@ -1,0 +1,168 @@
+/** Student, airplane, standard, the day's air and sky, and what is loaded. */
+import { type Airplane, hasBalance, type LessonPlan, type Standard, type Student } from '@keel/core';
+import { NumberInput, SegmentedControl, Select, TextInput } from '@mantine/core';
+import { DateTimePicker } from '@mantine/dates';
+import dayjs from 'dayjs';
+import { say } from '../parts/format.ts';
+import { CgPicture } from './CgPicture.tsx';
+import { type BriefForm, type FieldErrors, NUMBER_FIELDS, type NumberField, usualLoad } from './form.ts';
+
+export function DayForm(props: {
+  form: BriefForm;
+  change: (part: Partial<BriefForm>) => void;
+  errors: FieldErrors;
+  plan: LessonPlan | undefined;
+  students: Student[];
+  airplanes: Airplane[];
+  standards: Standard[];
+  studentFixed: boolean;
+}) {
+  const { form, change, errors, plan } = props;
+  const airplane = props.airplanes.find(({ id }) => id === form.airplaneId);
+  const loadable = airplane !== undefined && hasBalance(airplane);
+  const number = (field: NumberField, note?: string) => (
+    <NumberInput
+      label={`${NUMBER_FIELDS[field].label}, ${NUMBER_FIELDS[field].unit}`}
+      description={note}
+      inputWrapperOrder={['label', 'input', 'error', 'description']}
+      value={form[field]}
+      onChange={(value) => change({ [field]: value })}
+      error={errors[field]}
+      hideControls
+    />
+  );
+  return (
+    <div className="columns day-columns">
+      <section className="sheet stack" aria-label="Conditions">
+        <h2>Who, what, when</h2>
+        <div className="conditions">
+          <Select
+            className="wide"
+            label="Student"
+            data={props.students.map(({ id, name }) => ({ value: id, label: name }))}
+            value={form.studentId}
+            onChange={(studentId) => change({ studentId: studentId ?? '' })}
+            disabled={props.studentFixed}
+            searchable
+          />
+          <Select
+            className="wide"
+            label="Airplane"
+            data={props.airplanes.map(({ id, name, registration }) => ({
+              value: id,
+              label: registration ? `${name}, ${registration}` : name,
+            }))}
+            value={form.airplaneId}
+            onChange={(id) => {
+              const next = props.airplanes.find((candidate) => candidate.id === id);
+              if (!next) return;
+              // Speeds chosen for one airplane mean nothing in another.
+              const items = form.items.map(({ airspeedKias: _, ...item }) => item);
+              change({ airplaneId: next.id, items, ...usualLoad(next) });
+            }}
+          />
+          <Select
+            className="wide"
+            label="Standard"
+            data={props.standards.map(({ id, name }) => ({ value: id, label: name }))}
+            value={form.standardId}
+            onChange={(standardId) =>
+              change({
+                standardId: standardId ?? '',
+                items: form.items.map(({ bankDeg: _, ...item }) => item),
+              })
+            }
+          />
+          <DateTimePicker
+            className="wide"
+            label="When"
+            valueFormat="ddd D MMM YYYY, HH:mm"
+            value={dayjs(form.plannedAt).format('YYYY-MM-DD HH:mm:ss')}
+            onChange={(value) => value && change({ plannedAt: dayjs(value).toISOString() })}
+          />
+          <TextInput
+            className="wide"
+            label="Title"
+            value={form.title}
+            onChange={(event) => change({ title: event.currentTarget.value })}
+            placeholder="What the lesson is called"
+          />
+          {number('blockMin', 'start to stop')}
+          {number('transitMin', 'each way')}
+        </div>
+        <h2>Air and sky</h2>
+        <div className="conditions">
+          <div>
+            <div className="small" style={{ fontWeight: 600, paddingBottom: 2 }}>
+              Pressure from
+            </div>
+            <SegmentedControl
+              fullWidth
+              size="sm"
+              value={form.air}
+              onChange={(value) => change({ air: value as BriefForm['air'] })}
+              data={[
+                { value: 'qnh', label: 'QNH' },
+                { value: 'pressure', label: 'Altitude' },
+              ]}
+            />
+          </div>
+          {form.air === 'qnh' ? number('qnhHpa') : number('pressureAltitudeFt', 'at the maneuver')}
+          {number('oatC', 'at the maneuver')}
+          {number('headingDeg', 'a point far away')}
+          {number('groundFt', 'in the training area')}
+          {number('cloudBaseFt', 'above sea level; empty: none')}
+          {number('cloudClearanceFt')}
+          {number('airspaceBaseFt', 'empty: none above')}
+          {number('windKt', 'for the glide')}
+        </div>
+      </section>
+      <section className="sheet stack" aria-label="Load">
+        <div className="row spread">
+          <h2>Load</h2>
+          {loadable && (
+            <SegmentedControl
+              size="sm"
+              value={form.loadBy}
+              onChange={(value) => change({ loadBy: value as BriefForm['loadBy'] })}
+              data={[
+                { value: 'stations', label: 'Seat by seat' },
+                { value: 'weight', label: 'One weight' },
+              ]}
+            />
+          )}
+        </div>
+        {loadable && form.loadBy === 'stations' ? (
+          <>
+            <div className="load-stations">
+              {airplane.stations?.map(({ id, name, maxLb }) => (
+                <NumberInput
+                  key={id}
+                  label={`${name}, lb`}
+                  description={maxLb ? `${say(maxLb)} at most` : undefined}
+                  inputWrapperOrder={['label', 'input', 'error', 'description']}
+                  value={form.stations[id] ?? 0}
+                  onChange={(value) => change({ stations: { ...form.stations, [id]: value } })}
+                  min={0}
+                  hideControls
+                />
+              ))}
+              {number('fuelGal', airplane.fuel ? `${airplane.fuel.usableGal} usable` : undefined)}
+              {number('reserveMin', 'left at the landing')}
+            </div>
+            {plan && plan.balance.length > 0 && <CgPicture airplane={airplane} plan={plan} />}
+          </>
+        ) : (
+          <>
+            {number('weightLb', airplane && `maximum ${say(airplane.maxWeightLb)}`)}
+            <p className="quiet small">
+              {loadable
+                ? 'A weight alone says nothing of the balance: load it seat by seat to see the centre of gravity.'
+                : 'This airplane’s file has no stations and no envelope. Work the balance out from its handbook.'}
+            </p>
+          </>
+        )}
+      </section>
+    </div>
+  );
+}

@@ -1,0 +1,160 @@
+/** The flight strip, planned: the lesson as an altitude profile over its minutes, with ground, floor and ceiling. */
+import type { LessonPlan, Segment, TargetCard } from '@keel/core';
+import { say } from '../parts/format.ts';
+import './lesson-strip.css';
+
+const W = 1200;
+const H = 150;
+const TOP = 14;
+const BASE = 124;
+const LEFT = 10;
+const RIGHT = 10;
+
+export function LessonStrip(props: {
+  plan: LessonPlan;
+  cards: Map<string, TargetCard[]>;
+  fieldFt: number;
+  groundFt: number;
+  chosen: string | undefined;
+  onChoose: (item: string) => void;
+}) {
+  const { plan, cards, fieldFt, groundFt, chosen } = props;
+  const ladder = [...cards.values()][0]?.[0]?.ladder ?? null;
+  const highest = Math.max(fieldFt + 1500, ...plan.segments.map(({ toFt }) => toFt));
+  const ceiling = ladder?.ceilingFt ?? null;
+  const top = Math.max(highest + 700, ceiling === null ? 0 : Math.min(ceiling + 300, highest + 2500));
+  const bottom = Math.min(fieldFt, groundFt) - 100;
+  const minutes = Math.max(plan.totalMin, plan.blockMin);
+  const x = (min: number) => LEFT + (min / minutes) * (W - LEFT - RIGHT);
+  const y = (ft: number) => BASE - ((ft - bottom) / (top - bottom)) * (BASE - TOP);
+  const profile = plan.segments.flatMap(({ startMin, endMin, fromFt, toFt }) => [
+    `${x(startMin)},${y(fromFt)}`,
+    `${x(endMin)},${y(toFt)}`,
+  ]);
+  const rise = groundFt - fieldFt;
+  const hill = [0, 0.05, 0.3, 0.75, 1, 0.6, 0.85, 0.5, 0.15, 0.05, 0].map(
+    (share, i, all) => `${LEFT + (i / (all.length - 1)) * (W - LEFT - RIGHT)},${y(fieldFt + rise * share)}`,
+  );
+  const step = minutes > 100 ? 20 : 15;
+  const ticks = Array.from({ length: Math.floor(minutes / step) + 1 }, (_, i) => i * step);
+  return (
+    <div className="lesson-strip">
+      <svg
+        viewBox={`0 0 ${W} ${H}`}
+        width="100%"
+        role="img"
+        aria-label={`Planned: ${Math.round(plan.totalMin)} of ${plan.blockMin} minutes. ${plan.segments
+          .filter(({ kind }) => kind === 'maneuver')
+          .map(({ label, toFt }) => `${label} at ${say(toFt)} feet`)
+          .join(', ')}.`}
+      >
+        <polygon points={`${LEFT},${BASE} ${hill.join(' ')} ${W - RIGHT},${BASE}`} fill="var(--hill)" />
+        {ceiling !== null && y(ceiling) > 0 && (
+          <>
+            <rect
+              x={LEFT}
+              y={0}
+              width={W - LEFT - RIGHT}
+              height={Math.max(0, y(ceiling))}
+              className="strip-sky"
+            />
+            <text x={W - RIGHT - 4} y={y(ceiling) + 14} className="strip-quiet" textAnchor="end">
+              {ladder?.ceilingIs === 'cloud' ? 'cloud less its clearance' : 'airspace'} · {say(ceiling)}
+            </text>
+          </>
+        )}
+        {ladder && (
+          <>
+            <line
+              x1={x(4)}
+              x2={x(minutes - 6)}
+              y1={y(ladder.floorFt)}
+              y2={y(ladder.floorFt)}
+              className="strip-floor"
+            />
+            <text
+              x={x(minutes - 6) - 4}
+              y={y(ladder.floorFt) - 5}
+              className="strip-floor-text"
+              textAnchor="end"
+            >
+              floor {say(ladder.floorFt)}
+            </text>
+          </>
+        )}
+        <polyline points={profile.join(' ')} className="strip-path" />
+        {plan.blockMin < plan.totalMin && (
+          <line x1={x(plan.blockMin)} x2={x(plan.blockMin)} y1={TOP} y2={BASE} className="strip-block-end" />
+        )}
+        {plan.segments
+          .filter(({ kind }) => kind === 'clear')
+          .map((segment) => (
+            <rect
+              key={segment.startMin}
+              x={x(segment.startMin)}
+              y={y(segment.toFt) - 5}
+              width={Math.max(2, x(segment.endMin) - x(segment.startMin))}
+              height={10}
+              className="strip-clear"
+            >
+              <title>Clear the area</title>
+            </rect>
+          ))}
+        {ticks.map((min) => (
+          <text
+            key={min}
+            x={x(min)}
+            y={H - 6}
+            className="strip-quiet"
+            textAnchor={min === 0 ? 'start' : 'middle'}
+          >
+            {min} min
+          </text>
+        ))}
+      </svg>
+      {plan.segments
+        .filter(({ kind, item }) => kind === 'maneuver' && item !== null)
+        .map((segment) => (
+          <Block
+            key={segment.item}
+            segment={segment}
+            left={x(segment.startMin) / W}
+            width={(x(segment.endMin) - x(segment.startMin)) / W}
+            top={y(segment.toFt) / H}
+            here={segment.item === chosen}
+            off={(cards.get(segment.item ?? '')?.[0]?.offToday ?? null) !== null}
+            onChoose={() => segment.item && props.onChoose(segment.item)}
+          />
+        ))}
+    </div>
+  );
+}
+
+function Block(props: {
+  segment: Segment;
+  left: number;
+  width: number;
+  top: number;
+  here: boolean;
+  off: boolean;
+  onChoose: () => void;
+}) {
+  const { segment } = props;
+  return (
+    <button
+      type="button"
+      className="strip-item"
+      aria-pressed={props.here}
+      data-off={props.off || undefined}
+      title={`${segment.label}, ${say(segment.toFt)} ft${props.off ? ', off today' : ''}`}
+      style={{
+        left: `${100 * props.left}%`,
+        width: `${100 * props.width}%`,
+        top: `${100 * props.top}%`,
+      }}
+      onClick={props.onChoose}
+    >
+      {segment.label}
+    </button>
+  );
+}

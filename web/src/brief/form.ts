@@ -1,0 +1,231 @@
+/** The brief's form: what a person types, and how it becomes a lesson. */
+import {
+  type Airplane,
+  type Conditions,
+  hasBalance,
+  InputError,
+  type Lesson,
+  type LessonInput,
+  type LessonItem,
+  type LessonPlan,
+  type LessonRequest,
+  type Loading,
+  planLesson,
+  type TargetCard,
+  type TechniqueOverrides,
+} from '@keel/core';
+
+/** Empty text stands for nothing typed. */
+export type Typed = number | string;
+
+export const NUMBER_FIELDS = {
+  weightLb: { label: 'Weight', unit: 'lb' },
+  groundFt: { label: 'Highest ground', unit: 'ft' },
+  qnhHpa: { label: 'QNH', unit: 'hPa' },
+  pressureAltitudeFt: { label: 'Pressure altitude', unit: 'ft' },
+  oatC: { label: 'Temperature', unit: '°C' },
+  headingDeg: { label: 'Entry heading', unit: '°' },
+  cloudBaseFt: { label: 'Cloud base', unit: 'ft' },
+  cloudClearanceFt: { label: 'Keep below cloud', unit: 'ft' },
+  airspaceBaseFt: { label: 'Airspace base', unit: 'ft' },
+  windKt: { label: 'Wind', unit: 'kt' },
+  blockMin: { label: 'Block', unit: 'min' },
+  transitMin: { label: 'To the area', unit: 'min' },
+  reserveMin: { label: 'Fuel reserve', unit: 'min' },
+  fuelGal: { label: 'Fuel at the start', unit: 'gal' },
+} as const;
+export type NumberField = keyof typeof NUMBER_FIELDS;
+/** These may stay empty: then there is no such limit, or the usual figure is taken. */
+const OPTIONAL: readonly NumberField[] = [
+  'cloudBaseFt',
+  'cloudClearanceFt',
+  'airspaceBaseFt',
+  'windKt',
+  'blockMin',
+  'transitMin',
+  'reserveMin',
+];
+
+export interface BriefForm extends Record<NumberField, Typed> {
+  studentId: string;
+  airplaneId: string;
+  standardId: string;
+  title: string;
+  /** ISO 8601. */
+  plannedAt: string;
+  air: 'qnh' | 'pressure';
+  /** What is put on each station; a weight typed instead where the airplane file has no stations. */
+  loadBy: 'stations' | 'weight';
+  stations: Record<string, Typed>;
+  items: LessonItem[];
+  technique: TechniqueOverrides;
+  focus: string;
+  parked: string[];
+}
+
+export const emptyForm = (): BriefForm => ({
+  studentId: '',
+  airplaneId: '',
+  standardId: 'faa-private',
+  title: '',
+  plannedAt: new Date(Math.ceil(Date.now() / 3_600_000) * 3_600_000).toISOString(),
+  weightLb: '',
+  groundFt: '',
+  air: 'qnh',
+  qnhHpa: 1013,
+  pressureAltitudeFt: 4500,
+  oatC: 6,
+  headingDeg: 360,
+  cloudBaseFt: '',
+  cloudClearanceFt: 500,
+  airspaceBaseFt: '',
+  windKt: '',
+  blockMin: 75,
+  transitMin: 6,
+  reserveMin: 30,
+  fuelGal: '',
+  loadBy: 'stations',
+  stations: {},
+  items: [],
+  technique: {},
+  focus: '',
+  parked: [],
+});
+
+/** Usual weights for an airplane just picked: two people in front, three quarters of the fuel. */
+export function usualLoad(airplane: Airplane): Partial<BriefForm> {
+  const loaded = hasBalance(airplane);
+  const [front] = airplane.stations ?? [];
+  return {
+    loadBy: loaded ? 'stations' : 'weight',
+    stations: front ? { [front.id]: 340 } : {},
+    fuelGal: airplane.fuel ? Math.round(airplane.fuel.usableGal * 0.75) : '',
+    weightLb: airplane.maxWeightLb - 160,
+  };
+}
+
+export function formOf(lesson: Lesson): BriefForm {
+  const { conditions } = lesson;
+  const form = emptyForm();
+  for (const field of Object.keys(NUMBER_FIELDS) as NumberField[]) {
+    const value = conditions[field as keyof Conditions];
+    if (typeof value === 'number') form[field] = value;
+    else if (OPTIONAL.includes(field) && field.endsWith('BaseFt')) form[field] = '';
+  }
+  return {
+    ...form,
+    studentId: lesson.student.id,
+    airplaneId: lesson.airplane.id,
+    standardId: lesson.standard.id,
+    title: lesson.title,
+    plannedAt: lesson.plannedAt,
+    air: conditions.pressureAltitudeFt === undefined ? 'qnh' : 'pressure',
+    loadBy: conditions.loading ? 'stations' : 'weight',
+    stations: conditions.loading?.stations ?? {},
+    fuelGal: conditions.loading?.fuelGal ?? '',
+    items: lesson.items.map((item) =>
+      // A speed or bank of a lesson from before each maneuver had its own.
+      item.maneuver === 'steep-turn'
+        ? { airspeedKias: conditions.airspeedKias, bankDeg: conditions.bankDeg, ...item }
+        : item,
+    ),
+    technique: lesson.technique,
+    focus: lesson.focus,
+    parked: lesson.parked,
+  };
+}
+
+export type FieldErrors = Partial<Record<NumberField, string>>;
+
+/** The form's numbers; a field left empty is named. */
+export function conditionsOf(
+  form: BriefForm,
+  airplane: Airplane | undefined,
+): { conditions?: Conditions; errors: FieldErrors } {
+  const errors: FieldErrors = {};
+  const number = (field: NumberField): number => {
+    const value = form[field];
+    if (typeof value === 'number') return value;
+    errors[field] = 'Write a number';
+    return Number.NaN;
+  };
+  const optional = Object.fromEntries(
+    OPTIONAL.map((field) => [field, form[field]]).filter(([, value]) => typeof value === 'number'),
+  ) as Partial<Conditions>;
+  const byStations = form.loadBy === 'stations' && airplane !== undefined && hasBalance(airplane);
+  const loading: Loading | undefined = byStations
+    ? {
+        stations: Object.fromEntries(
+          (airplane?.stations ?? []).map(({ id }) => {
+            const lb = form.stations[id];
+            return [id, typeof lb === 'number' ? lb : 0];
+          }),
+        ),
+        fuelGal: number('fuelGal'),
+      }
+    : undefined;
+  const conditions: Conditions = {
+    weightLb: byStations ? (airplane?.maxWeightLb ?? 0) : number('weightLb'),
+    loading,
+    groundFt: number('groundFt'),
+    headingDeg: number('headingDeg'),
+    oatC: number('oatC'),
+    ...(form.air === 'qnh'
+      ? { qnhHpa: number('qnhHpa') }
+      : { pressureAltitudeFt: number('pressureAltitudeFt') }),
+    ...optional,
+  };
+  return Object.keys(errors).length > 0 ? { errors } : { conditions, errors };
+}
+
+const FIELD_OF: [RegExp, NumberField][] = [
+  [/^weight/, 'weightLb'],
+  [/^ground/, 'groundFt'],
+  [/^QNH/, 'qnhHpa'],
+  [/^pressure/, 'pressureAltitudeFt'],
+  [/^temperature/, 'oatC'],
+  [/^heading/, 'headingDeg'],
+  [/^cloud base/, 'cloudBaseFt'],
+  [/^cloud clearance/, 'cloudClearanceFt'],
+  [/^airspace/, 'airspaceBaseFt'],
+  [/^wind/, 'windKt'],
+];
+
+export interface Preview {
+  plan?: LessonPlan;
+  /** The cards of each item, under its id. */
+  cards: Map<string, TargetCard[]>;
+  errors: FieldErrors;
+  /** What stands in the way and belongs to no field. */
+  problem?: string;
+}
+
+/** The plan for what is typed so far, or which field stands in its way. */
+export function preview(
+  form: BriefForm,
+  request: Omit<LessonRequest, 'conditions' | 'items' | 'overrides'> | null,
+): Preview {
+  const { conditions, errors } = conditionsOf(form, request?.airplane);
+  const cards = new Map<string, TargetCard[]>();
+  if (!request || !conditions) return { cards, errors };
+  try {
+    const planned = planLesson({ ...request, conditions, items: form.items, overrides: form.technique });
+    let next = 0;
+    for (const { item, cards: count } of planned.plan.entries) {
+      cards.set(item, planned.cards.slice(next, next + count));
+      next += count;
+    }
+    return { plan: planned.plan, cards, errors };
+  } catch (error) {
+    if (!(error instanceof InputError)) throw error;
+    const field = FIELD_OF.find(([pattern]) => pattern.test(error.message))?.[1];
+    return field ? { cards, errors: { [field]: error.message } } : { cards, errors, problem: error.message };
+  }
+}
+
+export function inputOf(form: BriefForm, airplane: Airplane | undefined): LessonInput | null {
+  const { conditions } = conditionsOf(form, airplane);
+  if (!conditions) return null;
+  const { studentId, airplaneId, standardId, title, plannedAt, items, technique, focus, parked } = form;
+  return { studentId, airplaneId, standardId, title, plannedAt, conditions, items, technique, focus, parked };
+}
