@@ -16,6 +16,7 @@ export * from './brief/speed-window.ts';
 export * from './brief/target-card.ts';
 export * from './brief/targets.ts';
 export * from './brief/templates.ts';
+export { HANDBOOK_FIRST } from './brief/words.ts';
 export * from './debrief/edits.ts';
 export * from './debrief/read-said.ts';
 export * from './debrief/said.ts';

@@ -205,7 +205,7 @@ export function planLesson(request: LessonRequest): { plan: LessonPlan; cards: T
       (item.demonstrations ?? technique.demonstrations) + (item.attempts ?? technique.studentAttempts);
     const each = maneuver.minutes(technique, airplane);
     const minutes = tries * each + Math.max(0, tries - 1) * BETWEEN_MIN;
-    if (tries > 0) timeline.add('maneuver', maneuver.title, minutes, item.id, altitudeFt);
+    if (tries > 0) timeline.add('maneuver', maneuver.short, minutes, item.id, altitudeFt);
     plan.push({
       item: item.id,
       altitudeFt: first.entry.altitudeFt,

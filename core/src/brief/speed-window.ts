@@ -68,6 +68,6 @@ export function chooseEntrySpeed(
       : `the maker’s ${makersKias} is outside the window; `;
   const withTolerance = Math.floor(fastest - toleranceKt);
   return inside(withTolerance)
-    ? { kias: withTolerance, why: `${outside}V_A less the tolerance of ${toleranceKt}` }
+    ? { kias: withTolerance, why: `${outside}maneuvering speed less the tolerance of ${toleranceKt}` }
     : { kias: middle, why: `${outside}the middle of a narrow window` };
 }

@@ -34,7 +34,7 @@ export const SPIN_RECOVERY =
   'If it spins: power idle, ailerons neutral, full rudder against the turn, stick forward until it flies, rudder neutral as it stops, ease out of the dive. The handbook’s own order comes first. Too soon a pull stalls again; too late costs height and speed.';
 
 export const vaCaution = (day: Day): string =>
-  `Above ${speedWords(day, day.vaKias, true)}, V_A at ${Math.round(day.weightLb)} lb, stop the maneuver. It protects against one full input on one axis, not repeated or combined ones.`;
+  `Above ${speedWords(day, day.vaKias, true)}, the maneuvering speed at ${Math.round(day.weightLb)} lb, stop the maneuver. It protects against one full input on one axis, not repeated or combined ones.`;
 
 export function carburettorCaution(day: Day): string[] {
   return day.airplane.engine?.carburettor === false

@@ -179,7 +179,7 @@ const speedAboveVa: Check = ({ track, rows, context }) => {
   return finding(ID('speed-above-va'), 'fault', span, airspeed[fastest] - vaKias, 'kt', {
     what: `${say(airspeed[fastest])} kt, above the maneuvering speed of ${say(Math.floor(vaKias))} kt at ${say(weightLb)} lb.`,
     why: 'The nose fell, or the entry was too fast for this weight.',
-    tryNext: 'Stop the maneuver above V_A: power back, wings level, ease out gently.',
+    tryNext: 'Stop the maneuver above the maneuvering speed: power back, wings level, ease out gently.',
   });
 };
 

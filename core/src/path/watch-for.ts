@@ -20,6 +20,6 @@ export function watchForByManeuver(
       // A finding that names no maneuver, as a rushed entry, belongs to every one.
       .filter(({ id }) => id.startsWith(`${maneuver}/`) || !id.includes('/'))
       .slice(0, MOST)
-      .map(({ what, count, of }) => `${what} (in ${count} of the last ${of})`);
+      .map(({ what, count, of }) => `${what.replace(/\.$/, '')} (in ${count} of the last ${of})`);
   return Object.fromEntries(maneuvers.map((maneuver) => [maneuver, ofManeuver(maneuver)]));
 }

@@ -99,8 +99,12 @@ export const CHOICES: readonly Choice[] = [
     maneuvers: ['steep-turn', 'level-turn', 'coordination-rolls', 'clearing-turns'],
     options: [
       option('makers', 'the maker’s', 'The handbook knows the airplane.'),
-      option('below-va', 'V_A less the tolerance', 'The fast edge of the band is still below V_A.'),
-      option('middle', 'middle of the window', 'As far from the stall as from V_A.'),
+      option(
+        'below-va',
+        'maneuvering speed less the tolerance',
+        'The fast edge of the band is still below the limit.',
+      ),
+      option('middle', 'middle of the window', 'As far from the stall as from the maneuvering speed.'),
     ],
   },
   {

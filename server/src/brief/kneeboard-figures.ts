@@ -33,7 +33,7 @@ export function kneeboardFigures(cards: readonly TargetCard[]): KneeboardFigure[
         : entry.airspeedWhy,
     },
     {
-      label: 'V_A today',
+      label: 'Maneuvering speed',
       value: limit(card.vaKias),
       unit: speedUnit,
       note: `stall ${speed(card.stallKias.level)}${card.bankDeg > 0 ? `, ${speed(card.stallKias.inBank)} at ${card.bankDeg}°` : ''}`,

@@ -1,6 +1,6 @@
 /** The kneeboard: black on white, large figures, one maneuver a panel, tolerances and cautions on it. */
 import { createRequire } from 'node:module';
-import { type Lesson, speedIn, type TargetCard } from '@keel/core';
+import { HANDBOOK_FIRST, type Lesson, speedIn, type TargetCard } from '@keel/core';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import { bandWords, kneeboardFigures } from './kneeboard-figures.ts';
 
@@ -18,6 +18,7 @@ const SIZES = {
 export type KneeboardSize = keyof typeof SIZES;
 
 const MARGIN = 22;
+const SCALES = [1, 0.95, 0.9, 0.86, 0.82, 0.78];
 const NOTICE =
   'Training aid, not a flight instrument and not a sign-off. The airplane’s handbook, local rules and your instructor come first.';
 
@@ -26,31 +27,51 @@ export async function kneeboardPdf(lesson: Lesson, size: KneeboardSize): Promise
   pdfmake.setFonts({
     Atkinson: { normal: face(400), bold: face(700), italics: face(400), bolditalics: face(700) },
   });
+  // Nothing but the fonts is ever read, whatever a lesson's words hold.
   pdfmake.setUrlAccessPolicy(() => false);
-  return pdfmake.createPdf(definition(lesson, SIZES[size])).getBuffer();
+  pdfmake.setLocalAccessPolicy((path) => path === face(400) || path === face(700));
+  const panels = groups(lesson.cards);
+  let pdf: Buffer = Buffer.alloc(0);
+  // A panel never runs over its page: what is too long is set a little smaller, down to what can still be read.
+  for (const scale of SCALES) {
+    const pages = { count: 0 };
+    pdf = await pdfmake.createPdf(definition(lesson, SIZES[size], scale, pages)).getBuffer();
+    if (pages.count <= panels.length + 1) break;
+  }
+  return pdf;
 }
 
-function definition(lesson: Lesson, page: { width: number; height: number }): TDocumentDefinitions {
+function definition(
+  lesson: Lesson,
+  page: { width: number; height: number },
+  scale: number,
+  counted: { count: number },
+): TDocumentDefinitions {
   const width = page.width - 2 * MARGIN;
   const panels = groups(lesson.cards);
   return {
     pageSize: page,
     pageMargins: [MARGIN, MARGIN, MARGIN, 34],
-    defaultStyle: { font: 'Atkinson', fontSize: 9, lineHeight: 1.12, color: '#000' },
+    defaultStyle: { font: 'Atkinson', fontSize: 9 * scale, lineHeight: 1.12 * scale, color: '#000' },
     info: { title: `${lesson.title}, ${lesson.student.name}` },
-    footer: (current, pages) => ({
-      columns: [
-        { text: NOTICE, fontSize: 6.5 },
-        { text: `${current} / ${pages}`, alignment: 'right', fontSize: 8, width: 40 },
-      ],
-      margin: [MARGIN, 6, MARGIN, 0],
-    }),
+    footer: (current, pages) => {
+      counted.count = pages;
+      return footer(current, pages);
+    },
     content: [
       ...frontPage(lesson, width),
-      ...panels.map((cards): Content => ({ stack: panel(cards, width), pageBreak: 'before' })),
+      ...panels.map((cards): Content => ({ stack: panel(cards, width, scale), pageBreak: 'before' })),
     ],
   };
 }
+
+const footer = (current: number, pages: number): Content => ({
+  columns: [
+    { text: NOTICE, fontSize: 6.5 },
+    { text: `${current} / ${pages}`, alignment: 'right', fontSize: 8, width: 40 },
+  ],
+  margin: [MARGIN, 6, MARGIN, 0],
+});
 
 /** Left and right of a turn share a panel: their numbers differ in one heading. */
 function groups(cards: readonly TargetCard[]): TargetCard[][] {
@@ -102,7 +123,7 @@ function frontPage(lesson: Lesson, width: number): Content[] {
     {
       text: [
         `Ground ${thousands(conditions.groundFt)} ft · floor ${thousands(first.entry.floorFt)} ft · `,
-        { text: `V_A at the start ${speedText(first, first.vaKias, true)}`, bold: true },
+        { text: `Maneuvering speed at the start ${speedText(first, first.vaKias, true)}`, bold: true },
         ` · ${conditions.oatC} °C${conditions.qnhHpa ? ` · QNH ${conditions.qnhHpa}` : ''}`,
       ],
     },
@@ -138,7 +159,7 @@ const HEAD = ['Maneuver', 'enter at', 'heading', 'speed', 'weight'].map((text, i
   alignment: i === 0 ? ('left' as const) : ('right' as const),
 }));
 
-function panel(cards: TargetCard[], width: number): Content[] {
+function panel(cards: TargetCard[], width: number, scale: number): Content[] {
   const [card] = cards;
   const figures = kneeboardFigures(cards);
   const column = width / 3;
@@ -147,31 +168,32 @@ function panel(cards: TargetCard[], width: number): Content[] {
   for (let i = 0; i < figures.length; i += perRow) {
     rows.push({
       columns: figures.slice(i, i + perRow).map(({ label, value, unit, note }) => ({
-        width: column,
+        width: column - 8,
         stack: [
-          { text: label, fontSize: 7.5 },
+          { text: label, fontSize: 7.5 * scale },
           {
             text: [
-              { text: value, fontSize: 19, bold: true },
-              { text: ` ${unit}`, fontSize: 8 },
+              { text: value, fontSize: 19 * scale, bold: true },
+              { text: ` ${unit}`, fontSize: 8 * scale },
             ],
             lineHeight: 1,
           },
-          { text: note, fontSize: 7 },
+          { text: note, fontSize: 7 * scale },
         ],
       })),
+      columnGap: 8,
       margin: [0, 3, 0, 1],
     });
   }
   return [
     {
       columns: [
-        { text: card.title, fontSize: 17, bold: true },
-        { text: variantWords(cards), alignment: 'right', fontSize: 10, margin: [0, 6, 0, 0] },
+        { text: card.title, fontSize: 17 * scale, bold: true },
+        { text: variantWords(cards), alignment: 'right', fontSize: 10 * scale, margin: [0, 6, 0, 0] },
       ],
     },
     ...(card.offToday
-      ? [{ text: card.offToday, bold: true, fontSize: 12, margin: [0, 4, 0, 4] } as Content]
+      ? [{ text: card.offToday, bold: true, fontSize: 12 * scale, margin: [0, 4, 0, 4] } as Content]
       : []),
     rule(width),
     ...rows,
@@ -180,17 +202,17 @@ function panel(cards: TargetCard[], width: number): Content[] {
     rule(width, 4),
     {
       columns: [
-        { width: '*', stack: [heading('In order'), { ol: card.steps, fontSize: 8.6 }] },
+        { width: '*', stack: [heading('In order'), { ol: card.steps, fontSize: 8.6 * scale }] },
         { width: 12, text: '' },
         {
           width: width * 0.34,
           stack: [
             heading('Watch for'),
-            { ul: card.watchFor, fontSize: 8 },
+            { ul: card.watchFor, fontSize: 8 * scale },
             heading(card.tolerancesFrom ? `Tolerances (${card.tolerancesFrom})` : 'Tolerances'),
             {
               ul: card.tolerances.filter(({ required }) => required).map((row) => bandWords(row, card)),
-              fontSize: 8.6,
+              fontSize: 8.6 * scale,
               bold: true,
             },
           ],
@@ -198,7 +220,8 @@ function panel(cards: TargetCard[], width: number): Content[] {
       ],
     },
     heading('Cautions'),
-    { ul: card.cautions, fontSize: 7.4 },
+    // The footer says the last of them on every page.
+    { ul: card.cautions.filter((caution) => caution !== HANDBOOK_FIRST), fontSize: 7.4 * scale },
   ];
 }
 

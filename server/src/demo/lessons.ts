@@ -113,7 +113,7 @@ export const DEMO_LESSONS: readonly DemoLesson[] = [
     oatC: 5,
     pairs: [
       { fault: late, faultSize: 16 },
-      { fault: gainRollout, faultSize: 75 },
+      { fault: gainRollout, faultSize: 75, faultIn: 'both' },
     ],
     said: [
       { help: 'unaided', grade: 3, selfGrade: 3 },

@@ -56,7 +56,7 @@ export function AltitudeLadder(props: {
   const rungs = spaced(
     [
       { ft: groundFt, text: 'highest ground', value: say(groundFt) },
-      { ft: floorFt, text: 'floor, 1 500 above', value: say(floorFt), kind: 'floor' },
+      { ft: floorFt, text: `floor, ${say(floorFt - groundFt)} above`, value: say(floorFt), kind: 'floor' },
       { ft: floorFt + lossFt, text: `may lose ${say(lossFt)}`, value: say(floorFt + lossFt) },
       { ft: entryFt, text: 'enter', value: say(entryFt), kind: 'entry' },
       ...(ceilingFt !== null && ceilingFt < top
@@ -129,6 +129,11 @@ export function AltitudeLadder(props: {
         >
           cushion {say(cushionFt)}
         </text>
+        {y(entryFt) - y(entryFt + gainFt) > 15 && (
+          <text x={LEFT + 8} y={y(entryFt + gainFt) + 14} className="ladder-inside">
+            may rise {say(gainFt)}
+          </text>
+        )}
         {card.offToday === null && (
           <circle
             cx={(LEFT + RIGHT) / 2}

@@ -171,9 +171,8 @@ function Brief({ lesson }: { lesson?: Lesson }) {
   const setTechnique = (key: TechniqueKey, value: Technique[TechniqueKey] | undefined) =>
     change({ technique: { ...form.technique, [key]: value } });
   const stopped = plan?.notices.some(({ level, item: of }) => level === 'stop' && of === null) ?? false;
-  const ready =
-    plan !== undefined && form.items.length > 0 && form.title.trim() !== '' && form.studentId !== '';
-  const missing = missingWords(form, errors, inTheWay);
+  const ready = plan !== undefined && form.items.length > 0 && form.studentId !== '';
+  const missing = missingWords(errors, inTheWay);
 
   const start = plan?.balance[0];
   const about = [
@@ -187,7 +186,7 @@ function Brief({ lesson }: { lesson?: Lesson }) {
   return (
     <>
       <TitleBar title={studentName && lesson ? studentName : 'New lesson'} about={about.join(' · ')}>
-        {plan && (
+        {plan && form.items.length > 0 && (
           <span className="quiet nowrap">
             {Math.round(plan.totalMin)} of {plan.blockMin} min
           </span>
@@ -216,7 +215,7 @@ function Brief({ lesson }: { lesson?: Lesson }) {
             )}
           </div>
         )}
-        {plan && (
+        {plan && form.items.length > 0 && (
           <LessonStrip
             plan={plan}
             cards={cards}
@@ -235,6 +234,11 @@ function Brief({ lesson }: { lesson?: Lesson }) {
             {missing}
           </p>
         )}
+        {readOnly && form.focus && (
+          <p>
+            <strong>Focus</strong> {form.focus}
+          </p>
+        )}
         {!readOnly && (
           <div className="brief-tabs no-print" role="tablist" aria-label="Parts of the brief">
             {(Object.keys(TABS) as Tab[]).map((key) => (
@@ -248,6 +252,11 @@ function Brief({ lesson }: { lesson?: Lesson }) {
                 {TABS[key]}
               </button>
             ))}
+            {form.focus && (
+              <span className="brief-focus">
+                <strong>Focus</strong> {form.focus}
+              </span>
+            )}
           </div>
         )}
         {tab === 'order' && !readOnly && (
@@ -296,11 +305,6 @@ function Brief({ lesson }: { lesson?: Lesson }) {
         )}
         {(tab === 'cards' || readOnly) && item && cards.has(item.id) && airplane && standard && (
           <>
-            {form.focus && (
-              <p>
-                <strong>Focus</strong> {form.focus}
-              </p>
-            )}
             <CardPane
               cards={cards.get(item.id) ?? []}
               item={item}
@@ -325,11 +329,9 @@ function Brief({ lesson }: { lesson?: Lesson }) {
 const preferred = (items: readonly LessonItem[]): LessonItem | undefined =>
   items.find(({ maneuver }) => maneuver === 'steep-turn') ?? items.at(-1);
 
-function missingWords(form: BriefForm, errors: object, inTheWay: string | undefined): string | null {
+function missingWords(errors: object, inTheWay: string | undefined): string | null {
   if (inTheWay) return inTheWay;
   const fields = Object.values(errors) as string[];
   if (fields.length > 0) return `Day and load: ${fields[0]}.`;
-  if (form.items.length > 0 && form.title.trim() === '')
-    return 'Give the lesson a title, under Day and load.';
   return null;
 }

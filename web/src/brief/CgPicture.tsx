@@ -5,6 +5,8 @@ import './cg-picture.css';
 
 const W = 460;
 const H = 290;
+/** Start and landing lie close: one label above its point, one below. */
+const LABEL_SHIFT = [-3, 14, 5];
 const PAD = { left: 58, right: 16, top: 12, bottom: 34 };
 
 export function CgPicture({ airplane, plan }: { airplane: Airplane; plan: LessonPlan }) {
@@ -85,7 +87,7 @@ export function CgPicture({ airplane, plan }: { airplane: Airplane; plan: Lesson
                 stroke="currentColor"
               />
             )}
-            <text x={x(cgIn) + 12} y={y(weightLb) + 4}>
+            <text x={x(cgIn) + 12} y={y(weightLb) + LABEL_SHIFT[i]}>
               {label}
             </text>
           </g>

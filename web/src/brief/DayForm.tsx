@@ -5,7 +5,14 @@ import { DateTimePicker } from '@mantine/dates';
 import dayjs from 'dayjs';
 import { say } from '../parts/format.ts';
 import { CgPicture } from './CgPicture.tsx';
-import { type BriefForm, type FieldErrors, NUMBER_FIELDS, type NumberField, usualLoad } from './form.ts';
+import {
+  type BriefForm,
+  type FieldErrors,
+  NUMBER_FIELDS,
+  type NumberField,
+  titleOf,
+  usualLoad,
+} from './form.ts';
 
 export function DayForm(props: {
   form: BriefForm;
@@ -85,14 +92,14 @@ export function DayForm(props: {
             label="Title"
             value={form.title}
             onChange={(event) => change({ title: event.currentTarget.value })}
-            placeholder="What the lesson is called"
+            placeholder={titleOf(form.items) || 'What the lesson is called'}
           />
           {number('blockMin', 'start to stop')}
           {number('transitMin', 'each way')}
         </div>
         <h2>Air and sky</h2>
         <div className="conditions">
-          <div>
+          <div className="wide">
             <div className="small" style={{ fontWeight: 600, paddingBottom: 2 }}>
               Pressure from
             </div>

@@ -106,7 +106,7 @@ export function LessonStrip(props: {
             x={x(min)}
             y={H - 6}
             className="strip-quiet"
-            textAnchor={min === 0 ? 'start' : 'middle'}
+            textAnchor={min === 0 ? 'start' : min > 0.96 * minutes ? 'end' : 'middle'}
           >
             {min} min
           </text>

@@ -12,6 +12,7 @@ import {
   levelFlight,
   performanceOf,
   powerCurve,
+  roundPower,
   type TargetCard,
 } from '@keel/core';
 import { useElementSize } from '@mantine/hooks';
@@ -28,7 +29,7 @@ import './power-curve.css';
 use([LineChart, GridComponent, CanvasRenderer]);
 
 const GRID = { left: 56, right: 16, top: 14, bottom: 34 };
-const HEIGHT = 390;
+const HEIGHT = 340;
 
 export function PowerCurve(props: {
   airplane: Airplane;
@@ -136,7 +137,7 @@ export function PowerCurve(props: {
   const kias = card.entry.airspeedKias;
   const window = card.entry.windowKias;
   const here = kias === null ? null : levelFlight(model, kias, at);
-  const power = here && (percent ? here.percent : here.power);
+  const power = here && roundPower(percent ? here.percent : here.power, percent ? '%' : model.powerUnit);
   const stall = card.stallKias.level;
 
   const moveTo = (wanted: number) =>
@@ -158,7 +159,7 @@ export function PowerCurve(props: {
   return (
     <div className="speed-window" ref={sizeRef}>
       <div className="small quiet">
-        {powerUnit} for level flight at {say(card.weightLb)} lb, density altitude{' '}
+        {powerUnit} against indicated airspeed, {unit}; level at {say(card.weightLb)} lb, density altitude{' '}
         {say(card.air.densityAltitudeFt)} ft
       </div>
       <div className="speed-window-plot" style={{ height: HEIGHT }}>
@@ -212,9 +213,6 @@ export function PowerCurve(props: {
                 </span>
               );
             })}
-            <span className="speed-window-axis" style={{ right: GRID.right, bottom: 0 }}>
-              indicated, {unit}
-            </span>
             {kias !== null && power !== null && (
               <>
                 <button

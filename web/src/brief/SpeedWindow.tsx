@@ -23,7 +23,7 @@ import './speed-window.css';
 use([LineChart, GridComponent, CanvasRenderer]);
 
 const GRID = { left: 44, right: 16, top: 14, bottom: 34 };
-const HEIGHT = 390;
+const HEIGHT = 340;
 const MAX_BANK = 60;
 /** Not shallower than a steep turn; not steeper than the 50° of the commercial standard with primary students. */
 const BANK_LIMITS: [number, number] = [30, 50];

@@ -2,6 +2,7 @@
 import {
   type Airplane,
   type Conditions,
+  findManeuverBrief,
   hasBalance,
   InputError,
   type Lesson,
@@ -223,9 +224,19 @@ export function preview(
   }
 }
 
+/** What a lesson is called when nobody has named it: its maneuvers. */
+export function titleOf(items: readonly LessonItem[]): string {
+  const titles = [...new Set(items.map(({ maneuver }) => findManeuverBrief(maneuver)?.title ?? maneuver))];
+  return titles
+    .map((title, i) => (i === 0 ? title : title.charAt(0).toLowerCase() + title.slice(1)))
+    .join(', ')
+    .slice(0, 120);
+}
+
 export function inputOf(form: BriefForm, airplane: Airplane | undefined): LessonInput | null {
   const { conditions } = conditionsOf(form, airplane);
   if (!conditions) return null;
-  const { studentId, airplaneId, standardId, title, plannedAt, items, technique, focus, parked } = form;
+  const { studentId, airplaneId, standardId, plannedAt, items, technique, focus, parked } = form;
+  const title = form.title.trim() || titleOf(items);
   return { studentId, airplaneId, standardId, title, plannedAt, conditions, items, technique, focus, parked };
 }

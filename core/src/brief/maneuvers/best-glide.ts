@@ -10,6 +10,7 @@ const FT_PER_NM = 6076.12;
 export const bestGlideBrief: ManeuverBrief = {
   id: 'best-glide',
   title: 'Best glide',
+  short: 'Glide',
   variants: ['standard'],
   lossFt: 1500,
   gainFt: 100,

@@ -34,6 +34,8 @@ export interface Flown {
 export interface ManeuverBrief {
   id: string;
   title: string;
+  /** For a narrow block of the lesson's strip. */
+  short: string;
   /** The first is taken when none is asked for. */
   variants: readonly [string, ...string[]];
   /** Altitude that a student may lose, ft, and how far the airplane may rise above the entry. */

@@ -25,6 +25,7 @@ const BAND_KT = 10;
 export const slowFlightBrief: ManeuverBrief = {
   id: 'slow-flight',
   title: 'Slow flight',
+  short: 'Slow flight',
   variants: ['clean', 'takeoff', 'landing'],
   lossFt: 200,
   gainFt: 150,

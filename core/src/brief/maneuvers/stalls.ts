@@ -76,6 +76,7 @@ function recoverySteps(day: Day, stage: number): string[] {
 export const powerOffStallBrief: ManeuverBrief = {
   id: 'power-off-stall',
   title: 'Power-off stalls',
+  short: 'Power-off stalls',
   variants: ['straight', 'turning'],
   lossFt: 400,
   gainFt: 200,
@@ -137,6 +138,7 @@ export const powerOffStallBrief: ManeuverBrief = {
 export const powerOnStallBrief: ManeuverBrief = {
   id: 'power-on-stall',
   title: 'Power-on stalls',
+  short: 'Power-on stalls',
   variants: ['straight', 'turning'],
   lossFt: 300,
   gainFt: 400,
@@ -209,6 +211,7 @@ export const powerOnStallBrief: ManeuverBrief = {
 export const stallSeriesBrief: ManeuverBrief = {
   id: 'stall-series',
   title: 'Stall exercise',
+  short: 'Stalls',
   variants: ['standard'],
   lossFt: 500,
   gainFt: 200,

@@ -11,6 +11,7 @@ const USUAL_BANK_DEG = 45;
 export const steepTurnBrief: ManeuverBrief = {
   id: 'steep-turn',
   title: 'Steep turns',
+  short: 'Steep turns',
   variants: ['left', 'right'],
   lossFt: 200,
   gainFt: 200,
@@ -28,7 +29,7 @@ function fly(day: Day): Flown {
   const toleranceKt = rows.find((row) => row.parameter === 'airspeed')?.high ?? 10;
   const speed = practiceSpeed(day, bankDeg, toleranceKt);
   if (speed.kias === null) {
-    day.missing.airspeedKias = `at ${bankDeg}° the stall with its margin lies above V_A: do not fly this bank`;
+    day.missing.airspeedKias = `at ${bankDeg}° the stall with its margin lies above the maneuvering speed: do not fly this bank`;
   }
   const level = speed.kias === null ? null : powerFor(day, speed.kias);
   const holding = speed.kias === null ? null : powerFor(day, speed.kias, { bankDeg });

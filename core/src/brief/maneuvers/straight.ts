@@ -45,6 +45,7 @@ export function powerTable(day: Day, cruiseKias: number): TargetCard['powerTable
 export const straightAndLevelBrief: ManeuverBrief = {
   id: 'straight-and-level',
   title: 'Straight and level',
+  short: 'Straight',
   variants: ['standard'],
   lossFt: 100,
   gainFt: 100,
@@ -102,6 +103,7 @@ const changeOrder = (day: Day): string =>
 export const configurationChangeBrief: ManeuverBrief = {
   id: 'configuration-change',
   title: 'Speed and flap changes',
+  short: 'Flaps',
   variants: ['standard'],
   lossFt: 150,
   gainFt: 150,
@@ -148,6 +150,7 @@ export const configurationChangeBrief: ManeuverBrief = {
 export const climbBrief: ManeuverBrief = {
   id: 'climb',
   title: 'Climbs',
+  short: 'Climbs',
   variants: ['standard'],
   lossFt: 100,
   gainFt: 1000,
@@ -159,7 +162,7 @@ export const climbBrief: ManeuverBrief = {
     const speed = bookSpeed(
       day,
       vy === undefined ? 1.5 * day.airplane.vs1Kias : atWeightKias(day, vy),
-      vy === undefined ? 'half again the stall speed, for want of V_Y' : 'V_Y at today’s weight',
+      vy === undefined ? 'half again the stall speed, for want of the book’s' : 'best rate at today’s weight',
     );
     const climb = speed.kias === null ? null : climbAt(day, speed.kias);
     const lead = climb ? Math.max(20, roundTo(climb.fpm / 10, -1)) : 50;
@@ -200,6 +203,7 @@ export const climbBrief: ManeuverBrief = {
 export const descentBrief: ManeuverBrief = {
   id: 'descent',
   title: 'Descents',
+  short: 'Descents',
   variants: ['standard'],
   lossFt: 1000,
   gainFt: 100,

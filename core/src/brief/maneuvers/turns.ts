@@ -16,6 +16,7 @@ const STALL_IN_A_TURN =
 export const levelTurnBrief: ManeuverBrief = {
   id: 'level-turn',
   title: 'Level turns',
+  short: 'Turns',
   variants: ['left', 'right'],
   lossFt: 150,
   gainFt: 150,
@@ -54,6 +55,7 @@ export const levelTurnBrief: ManeuverBrief = {
 export const climbingTurnBrief: ManeuverBrief = {
   id: 'climbing-turn',
   title: 'Climbing turns',
+  short: 'Climb turns',
   variants: ['left', 'right'],
   lossFt: 100,
   gainFt: 700,
@@ -66,7 +68,7 @@ export const climbingTurnBrief: ManeuverBrief = {
     const speed = bookSpeed(
       day,
       vy === undefined ? 1.5 * day.airplane.vs1Kias : atWeightKias(day, vy),
-      vy === undefined ? 'half again the stall speed, for want of V_Y' : 'V_Y at today’s weight',
+      vy === undefined ? 'half again the stall speed, for want of the book’s' : 'best rate at today’s weight',
       { bankDeg },
     );
     const climb = speed.kias === null ? null : climbAt(day, speed.kias);
@@ -107,6 +109,7 @@ export const climbingTurnBrief: ManeuverBrief = {
 export const descendingTurnBrief: ManeuverBrief = {
   id: 'descending-turn',
   title: 'Descending turns',
+  short: 'Desc. turns',
   variants: ['left', 'right'],
   lossFt: 700,
   gainFt: 100,
@@ -156,6 +159,7 @@ export const descendingTurnBrief: ManeuverBrief = {
 export const clearingTurnsBrief: ManeuverBrief = {
   id: 'clearing-turns',
   title: 'Clearing turns',
+  short: 'Clearing',
   variants: ['standard'],
   lossFt: 100,
   gainFt: 100,
@@ -211,6 +215,7 @@ export const clearingTurnsBrief: ManeuverBrief = {
 export const coordinationRollsBrief: ManeuverBrief = {
   id: 'coordination-rolls',
   title: 'Coordination rolls',
+  short: 'Rolls',
   variants: ['standard'],
   lossFt: 100,
   gainFt: 100,
@@ -242,7 +247,7 @@ export const coordinationRollsBrief: ManeuverBrief = {
       ],
       cautions: [
         vaCaution(day),
-        'Aileron and rudder smoothly: never full or reversed inputs, even below V_A.',
+        'Aileron and rudder smoothly: never full or reversed inputs, even below the maneuvering speed.',
       ],
     };
   },
