@@ -22,6 +22,7 @@ import { PathIndex, PathPage } from './path/PathPage.tsx';
 import { PeoplePage } from './people/PeoplePage.tsx';
 import { SignInPage } from './people/SignInPage.tsx';
 import { StandardsPage } from './standards/StandardsPage.tsx';
+import { TechniquePage } from './technique/TechniquePage.tsx';
 import { theme } from './theme/theme.ts';
 
 /** Sends whoever is not signed in to the sign-in, and back again afterwards. */
@@ -68,6 +69,7 @@ createRoot(root).render(
                 <Route path="path/:studentId" element={<PathPage />} />
                 <Route path="hangar" element={<HangarPage />} />
                 <Route path="standards" element={<StandardsPage />} />
+                <Route path="technique" element={<TechniquePage />} />
                 <Route path="people" element={<PeoplePage />} />
                 <Route
                   path="*"

@@ -27,6 +27,7 @@ import { useSetCurrent } from '../frame/current.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { dayAndTime, say } from '../parts/format.ts';
 import { Failed, Loading } from '../parts/states.tsx';
+import { TechniqueForm } from '../technique/TechniqueForm.tsx';
 import { CardPane } from './CardPane.tsx';
 import { Composer } from './Composer.tsx';
 import { DayForm } from './DayForm.tsx';
@@ -35,7 +36,6 @@ import { LessonStrip } from './LessonStrip.tsx';
 import { Notices } from './Notices.tsx';
 import { PrintedRest } from './PrintedRest.tsx';
 import { ShareMenu } from './ShareMenu.tsx';
-import { TechniqueForm } from './TechniqueForm.tsx';
 import { WatchForForm } from './WatchForForm.tsx';
 import './brief.css';
 

@@ -41,6 +41,7 @@ export function Frame() {
         <nav aria-label="School" className="school-links">
           <NavLink to="/hangar">Hangar</NavLink>
           <NavLink to="/standards">Standards</NavLink>
+          <NavLink to="/technique">Technique</NavLink>
           {me?.role !== 'student' && <NavLink to="/people">People</NavLink>}
           <Menu position="bottom-end" width={230}>
             <Menu.Target>

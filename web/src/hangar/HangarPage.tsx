@@ -1,52 +1,153 @@
 /** Hangar: the school's airplanes and their book numbers. */
-import { type Airplane, levelPowerOf, maneuveringSpeedKias } from '@keel/core';
+import { type Airplane, airplaneSchema, levelPowerOf, maneuveringSpeedKias } from '@keel/core';
+import { Button, FileButton, SegmentedControl } from '@mantine/core';
+import { notifications } from '@mantine/notifications';
 import { type ReactNode, useState } from 'react';
-import { useAirplanes } from '../api/hooks.ts';
+import { messageOf, post, put } from '../api/client.ts';
+import { useAirplanes, useMe } from '../api/hooks.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { Caution } from '../parts/caution.tsx';
 import { Figure } from '../parts/Figure.tsx';
 import { say, speedIn } from '../parts/format.ts';
 import { Failed, Loading } from '../parts/states.tsx';
 import { VSpeed } from '../parts/VSpeed.tsx';
+import { AirplaneEditor } from './AirplaneEditor.tsx';
+import { FitView } from './FitView.tsx';
 import './hangar.css';
+
+const PARTS = { book: 'Book numbers', fit: 'Fit against the book' } as const;
+type Part = keyof typeof PARTS;
 
 export function HangarPage() {
   const airplanes = useAirplanes();
-  const [chosen, setChosen] = useState(0);
-  const airplane = airplanes.data?.[chosen];
+  const { data: me } = useMe();
+  const [chosen, setChosen] = useState<string>();
+  const [part, setPart] = useState<Part>('book');
+  const [editing, setEditing] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
+  const airplane = airplanes.data?.find(({ id }) => id === chosen) ?? airplanes.data?.[0];
+  const chief = me?.role === 'chief';
+
+  const save = async (changed: Airplane) => {
+    if (!airplane) return;
+    setProblem(null);
+    try {
+      await put(`/airplanes/${airplane.id}`, { version: airplane.version, airplane: changed });
+      await airplanes.mutate();
+      setEditing(false);
+      notifications.show({ message: `${changed.name} saved. Lessons saved from now on use these numbers.` });
+    } catch (error) {
+      setProblem(messageOf(error));
+    }
+  };
+  const load = async (file: File | null) => {
+    if (!file) return;
+    setProblem(null);
+    try {
+      const added = await post<Airplane>('/airplanes', parsed(await file.text(), file.name));
+      await airplanes.mutate();
+      setChosen(added.id);
+      notifications.show({ message: `${added.name} is in the hangar.` });
+    } catch (error) {
+      setProblem(`${file.name}: ${messageOf(error)}`);
+    }
+  };
   return (
     <>
       <TitleBar
         title="Hangar"
         about="The airplanes and the numbers their books give. Speeds in each airplane’s own unit."
-      />
+      >
+        {chief && (
+          <FileButton accept="application/json,.json" onChange={load}>
+            {(button) => (
+              <Button variant="default" {...button}>
+                Add from a file
+              </Button>
+            )}
+          </FileButton>
+        )}
+        {airplane && (
+          <Button variant="default" component="a" href={`/api/airplanes/${airplane.id}/file`} download>
+            Download the file
+          </Button>
+        )}
+        {chief && airplane && !editing && <Button onClick={() => setEditing(true)}>Edit</Button>}
+      </TitleBar>
       <div className="page">
         {airplanes.error && <Failed error={airplanes.error} retry={() => airplanes.mutate()} />}
         {!airplanes.data && !airplanes.error && <Loading what="airplanes" />}
+        {problem && (
+          <div className="sheet" role="alert">
+            {problem}
+          </div>
+        )}
         {airplane && (
           <div className="columns hangar-columns">
             <nav className="stack" aria-label="Airplanes">
-              {airplanes.data?.map(({ id, name, registration, seats }, i) => (
+              {airplanes.data?.map(({ id, name, registration, seats }) => (
                 <button
                   key={id}
                   type="button"
                   className="sheet hangar-pick"
-                  aria-current={i === chosen || undefined}
-                  onClick={() => setChosen(i)}
+                  aria-current={id === airplane.id || undefined}
+                  onClick={() => {
+                    setChosen(id);
+                    setEditing(false);
+                    setProblem(null);
+                  }}
                 >
                   <strong>{name}</strong>
-                  <span className="quiet small">
-                    {registration} · {seats}
-                  </span>
+                  <span className="quiet small">{[registration, seats].filter(Boolean).join(' · ')}</span>
                 </button>
               ))}
+              {!chief && <p className="quiet small">The chief instructor changes these numbers.</p>}
             </nav>
-            <AirplaneSheet airplane={airplane} />
+            {editing ? (
+              <AirplaneEditor
+                key={airplane.id}
+                airplane={fileOf(airplane)}
+                onSave={save}
+                onCancel={() => setEditing(false)}
+              />
+            ) : (
+              <section className="sheet stack" aria-label={airplane.name}>
+                <div className="row spread" style={{ flexWrap: 'wrap' }}>
+                  <h2>{airplane.name}</h2>
+                  <SegmentedControl
+                    value={part}
+                    onChange={(value) => setPart(value as Part)}
+                    data={Object.entries(PARTS).map(([value, label]) => ({ value, label }))}
+                  />
+                </div>
+                {part === 'book' ? <AirplaneSheet airplane={airplane} /> : <FitView airplane={airplane} />}
+                <Caution>
+                  The numbers of the airplane’s own handbook come first. These airplanes are invented.
+                </Caution>
+              </section>
+            )}
           </div>
         )}
       </div>
     </>
   );
+}
+
+/** The file without what belongs to the row it is stored in. */
+const fileOf = ({ version: _, ...file }: Airplane & { version: number }): Airplane => file as Airplane;
+
+/** @throws Error that says what is wrong with the file's text. */
+function parsed(text: string, name: string): unknown {
+  let file: unknown;
+  try {
+    file = JSON.parse(text);
+  } catch {
+    throw new Error(`this is not JSON; an airplane file was expected`);
+  }
+  const result = airplaneSchema.safeParse(file);
+  if (result.success) return file;
+  const [issue] = result.error.issues;
+  throw new Error(`${issue.path.join('.') || name}: ${issue.message}`);
 }
 
 function AirplaneSheet({ airplane }: { airplane: Airplane }) {
@@ -93,8 +194,7 @@ function AirplaneSheet({ airplane }: { airplane: Airplane }) {
     { label: 'Never exceed', kias: airplane.vneKias, note: <VSpeed of="NE" /> },
   ];
   return (
-    <section className="sheet stack" aria-label={airplane.name}>
-      <h2>{airplane.name}</h2>
+    <>
       <div className="hangar-figures">
         {speeds.map(({ label, kias, note }) => (
           <Figure
@@ -171,7 +271,57 @@ function AirplaneSheet({ airplane }: { airplane: Airplane }) {
           </table>
         </div>
       </div>
-      <Caution>The numbers of the airplane’s own handbook come first. These airplanes are invented.</Caution>
-    </section>
+      {airplane.cgEnvelope && airplane.stations && (
+        <div className="hangar-tables">
+          <div>
+            <h3>Stations</h3>
+            <table className="plain">
+              <thead>
+                <tr>
+                  <th scope="col">Where</th>
+                  <th scope="col">Arm, in</th>
+                  <th scope="col">At most, lb</th>
+                </tr>
+              </thead>
+              <tbody>
+                {airplane.stations.map(({ id, name, armIn, maxLb }) => (
+                  <tr key={id}>
+                    <td>{name}</td>
+                    <td>{say(armIn, 1)}</td>
+                    <td>{maxLb === undefined ? '—' : say(maxLb)}</td>
+                  </tr>
+                ))}
+                {airplane.fuel && (
+                  <tr>
+                    <td>Fuel, {airplane.fuel.usableGal} gal usable</td>
+                    <td>{say(airplane.fuel.armIn, 1)}</td>
+                    <td>{say(airplane.fuel.usableGal * airplane.fuel.lbPerGal)}</td>
+                  </tr>
+                )}
+              </tbody>
+            </table>
+          </div>
+          <div>
+            <h3>Envelope</h3>
+            <table className="plain">
+              <thead>
+                <tr>
+                  <th scope="col">Arm, in</th>
+                  <th scope="col">Weight, lb</th>
+                </tr>
+              </thead>
+              <tbody>
+                {airplane.cgEnvelope.map(([cg, lb]) => (
+                  <tr key={`${cg} ${lb}`}>
+                    <td>{say(cg, 1)}</td>
+                    <td>{say(lb)}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+        </div>
+      )}
+    </>
   );
 }

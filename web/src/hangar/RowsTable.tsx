@@ -1,0 +1,133 @@
+/** Rows of a book's table, to be typed: a column a number, rows added and taken out. */
+import { speedIn } from '@keel/core';
+import { ActionIcon, Button, NumberInput, TextInput } from '@mantine/core';
+import { IconPlus, IconX } from '@tabler/icons-react';
+import { type Draft, type Path, rounded, valueAt, withValue } from './draft.ts';
+
+export interface Column {
+  /** The key of the row's object, or the place in its pair. */
+  key: string | number;
+  label: string;
+  kind?: 'number' | 'speed' | 'text';
+}
+
+export function RowsTable(props: {
+  title: string;
+  note?: string;
+  path: Path;
+  columns: Column[];
+  draft: Draft;
+  errors: Map<string, string>;
+  speedUnit: string;
+  onChange: (draft: Draft) => void;
+}) {
+  const { path, columns, draft, errors, speedUnit } = props;
+  const rows = (valueAt(draft, path) as unknown[] | undefined) ?? [];
+  const pairs = typeof columns[0].key === 'number';
+  const setRows = (next: unknown[]) =>
+    props.onChange(withValue(draft, path, next.length === 0 ? undefined : next));
+  const prefix = path.join('.');
+  const own = [...errors].filter(([at]) => at === prefix || at.startsWith(`${prefix}.`));
+  const scale = speedIn(1, speedUnit);
+  return (
+    <fieldset className="rows">
+      <legend>{props.title}</legend>
+      {props.note && <p className="quiet small">{props.note}</p>}
+      {rows.length > 0 && (
+        <table className="rows-table">
+          <thead>
+            <tr>
+              {columns.map(({ key, label }) => (
+                <th key={key} scope="col">
+                  {label}
+                </th>
+              ))}
+              <th aria-label="Take out" />
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((_, i) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: a row of a table has no name but its place
+              <tr key={i}>
+                {columns.map(({ key, label, kind = 'number' }) => {
+                  const at = [...path, i, key];
+                  const value = valueAt(draft, at);
+                  const name = `${props.title}, row ${i + 1}: ${label}`;
+                  return (
+                    <td key={key}>
+                      {kind === 'text' ? (
+                        <TextInput
+                          aria-label={name}
+                          value={String(value ?? '')}
+                          error={errors.has(at.join('.'))}
+                          onChange={(event) =>
+                            props.onChange(withValue(draft, at, event.currentTarget.value))
+                          }
+                        />
+                      ) : (
+                        <NumberInput
+                          aria-label={name}
+                          hideControls
+                          value={
+                            typeof value === 'number' ? rounded(kind === 'speed' ? value * scale : value) : ''
+                          }
+                          error={errors.has(at.join('.'))}
+                          onChange={(next) =>
+                            props.onChange(
+                              withValue(
+                                draft,
+                                at,
+                                typeof next === 'number'
+                                  ? kind === 'speed'
+                                    ? rounded(next / scale)
+                                    : next
+                                  : pairs
+                                    ? null
+                                    : undefined,
+                              ),
+                            )
+                          }
+                        />
+                      )}
+                    </td>
+                  );
+                })}
+                <td>
+                  <ActionIcon
+                    variant="subtle"
+                    color="gray"
+                    size={36}
+                    aria-label={`${props.title}: take out row ${i + 1}`}
+                    onClick={() => setRows(rows.filter((_, j) => j !== i))}
+                  >
+                    <IconX size={16} />
+                  </ActionIcon>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {own.map(([at, message]) => (
+        <p key={at} className="field-error">
+          {rowWords(at.slice(prefix.length + 1))}
+          {message}
+        </p>
+      ))}
+      <Button
+        variant="default"
+        size="compact-md"
+        leftSection={<IconPlus size={15} />}
+        onClick={() => setRows([...rows, pairs ? columns.map(() => null) : {}])}
+      >
+        Add a row
+      </Button>
+    </fieldset>
+  );
+}
+
+/** `2.ktas` is the third row's. */
+function rowWords(rest: string): string {
+  const row = Number.parseInt(rest, 10);
+  return Number.isNaN(row) ? '' : `Row ${row + 1}: `;
+}

@@ -1,0 +1,48 @@
+/** An airplane file while it is being typed: plain data by paths, checked as a whole by the file's own schema. */
+import { type Airplane, airplaneSchema } from '@keel/core';
+
+export type Path = readonly (string | number)[];
+export type Draft = Record<string, unknown>;
+
+export function valueAt(draft: unknown, path: Path): unknown {
+  return path.reduce<unknown>(
+    (value, key) => (value === undefined || value === null ? undefined : (value as Draft)[key as string]),
+    draft,
+  );
+}
+
+/** A copy with another value at a path; `undefined` takes the field out, as an empty field is one not given. */
+export function withValue(draft: Draft, path: Path, value: unknown): Draft {
+  const copy = structuredClone(draft);
+  let at = copy as Record<string | number, unknown>;
+  path.slice(0, -1).forEach((key, i) => {
+    if (at[key] === undefined) at[key] = typeof path[i + 1] === 'number' ? [] : {};
+    at = at[key] as Record<string | number, unknown>;
+  });
+  const last = path[path.length - 1];
+  if (value === undefined && !Array.isArray(at)) delete at[last];
+  else at[last] = value;
+  return copy;
+}
+
+export interface Checked {
+  airplane: Airplane | null;
+  /** Messages under their field's path, joined by dots. */
+  errors: Map<string, string>;
+}
+
+export function check(draft: Draft): Checked {
+  const result = airplaneSchema.safeParse(draft);
+  if (result.success) return { airplane: result.data, errors: new Map() };
+  return {
+    airplane: null,
+    errors: new Map(result.error.issues.map((issue) => [issue.path.join('.'), plain(issue.message)])),
+  };
+}
+
+/** The schema library's own words for a field left empty say nothing to a person. */
+const plain = (message: string): string =>
+  /expected (number|string|array|object), received undefined/.test(message) ? 'This is needed' : message;
+
+/** A number to two decimals: a speed typed in mph is kept in knots. */
+export const rounded = (value: number): number => Math.round(value * 100) / 100;

@@ -1,0 +1,88 @@
+/** Technique: how the school flies, where schools differ. */
+import type { Technique, TechniqueKey } from '@keel/core';
+import { Button, NumberInput } from '@mantine/core';
+import { notifications } from '@mantine/notifications';
+import { useState } from 'react';
+import { ApiError, messageOf, put } from '../api/client.ts';
+import { useMe, useTechnique } from '../api/hooks.ts';
+import { TitleBar } from '../frame/TitleBar.tsx';
+import { Caution } from '../parts/caution.tsx';
+import { Waiting } from '../parts/states.tsx';
+import { TechniqueForm } from './TechniqueForm.tsx';
+
+const NUMBERS: { key: TechniqueKey; label: string; min: number; max: number }[] = [
+  { key: 'demonstrations', label: 'Demonstrations of each maneuver', min: 0, max: 3 },
+  { key: 'studentAttempts', label: 'Tries by the student', min: 1, max: 6 },
+  { key: 'judgePromptS', label: 'Examiner: back inside within, s', min: 1, max: 30 },
+  { key: 'judgeTooMany', label: 'Examiner: excursions that are too many', min: 1, max: 20 },
+  { key: 'judgeLimit', label: 'Examiner: none beyond, × tolerance', min: 1, max: 5 },
+];
+
+export function TechniquePage() {
+  const school = useTechnique();
+  const { data: me } = useMe();
+  const [changes, setChanges] = useState<Partial<Technique>>({});
+  const [problem, setProblem] = useState<string | null>(null);
+  if (!school.data || !me) return <Waiting query={school} what="the school’s technique" />;
+  const technique = { ...school.data.technique, ...changes } as Technique;
+  const readOnly = me.role !== 'chief';
+  const set = (key: TechniqueKey, value: unknown) => setChanges((before) => ({ ...before, [key]: value }));
+  const save = async () => {
+    setProblem(null);
+    try {
+      await school.mutate(put('/technique', { version: school.data?.version, technique }), {
+        revalidate: false,
+      });
+      setChanges({});
+      notifications.show({ message: 'Saved. Lessons saved from now on are briefed so.' });
+    } catch (error) {
+      setProblem(messageOf(error));
+      if (error instanceof ApiError && error.status === 409) await school.mutate();
+    }
+  };
+  return (
+    <>
+      <TitleBar
+        title="Technique"
+        about="Where schools teach the same maneuver differently. A lesson may choose otherwise."
+      >
+        {!readOnly && (
+          <Button onClick={save} disabled={Object.keys(changes).length === 0}>
+            Save technique
+          </Button>
+        )}
+      </TitleBar>
+      <div className="page">
+        {problem && (
+          <div className="sheet" role="alert">
+            {problem}
+          </div>
+        )}
+        <section className="sheet stack" aria-label="Choices">
+          {readOnly && (
+            <p className="quiet">The chief instructor chooses; you see what the cards are made with.</p>
+          )}
+          <TechniqueForm school={technique} onChange={set} readOnly={readOnly} />
+          <div className="technique">
+            {NUMBERS.map(({ key, label, min, max }) => (
+              <NumberInput
+                key={key}
+                label={label}
+                min={min}
+                max={max}
+                clampBehavior="strict"
+                disabled={readOnly}
+                value={technique[key] as number}
+                onChange={(value) => typeof value === 'number' && set(key, value)}
+              />
+            ))}
+          </div>
+          <Caution>
+            No choice moves a limit: the floor, the maneuvering speed, the flap limits and what a standard
+            demands stay on every card.
+          </Caution>
+        </section>
+      </div>
+    </>
+  );
+}
