@@ -2,6 +2,7 @@ import { inlineAnalyser } from '../src/analysis/analyser.ts';
 import { openDatabase } from '../src/db/database.ts';
 import { RecordingEntity } from '../src/db/entities.ts';
 import { First1700000000001 } from '../src/db/migrations/1700000000001-first.ts';
+import { Brief1700000000002 } from '../src/db/migrations/1700000000002-brief.ts';
 import { DEMO_LESSONS } from '../src/demo/lessons.ts';
 import { hasDemo, isEmpty, loadDemo } from '../src/demo/load.ts';
 import { DEMO_PEOPLE } from '../src/demo/people.ts';
@@ -19,10 +20,12 @@ test('loaded into two empty databases it is the same data', async () => {
   const load = async () => {
     const school = await openSchool();
     const { database } = school;
-    const first = new First1700000000001();
+    const [first, second] = [new First1700000000001(), new Brief1700000000002()];
     const runner = database.createQueryRunner();
+    await second.down(runner);
     await first.down(runner);
     await first.up(runner);
+    await second.up(runner);
     await runner.release();
     expect(await isEmpty(database)).toBe(true);
     await loadDemo(database, inlineAnalyser, some);

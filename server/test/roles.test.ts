@@ -1,5 +1,6 @@
 /** Every route with every role and with none. A route that is not in this table fails the test. */
 import { randomUUID } from 'node:crypto';
+import { findAirplane } from '@keel/core';
 import {
   analysed,
   flightCsv,
@@ -65,6 +66,35 @@ const RULES: Record<string, Rule> = {
   'GET /people': { allowed: { ...all(200), student: 403, classmate: 403 } },
   'GET /airplanes': { allowed: all(200) },
   'GET /airplanes/{id}': { path: () => '/airplanes/cairn-4', allowed: all(200) },
+  'GET /airplanes/{id}/file': { path: () => '/airplanes/cairn-4/file', allowed: all(200) },
+  // The strangers' school has a chief of its own, who may change that school's.
+  'POST /airplanes': {
+    body: () => ({ ...findAirplane('sedge-2'), id: `new-${randomUUID().slice(0, 8)}` }),
+    allowed: { chief: 201, stranger: 201 },
+    others: 403,
+  },
+  'PUT /airplanes/{id}': {
+    path: () => '/airplanes/cairn-4',
+    body: () => ({ version: 99, airplane: findAirplane('cairn-4') }),
+    allowed: { chief: 409, stranger: 409 },
+    others: 403,
+  },
+  'GET /technique': { allowed: all(200) },
+  'PUT /technique': {
+    body: () => ({ version: 99, technique: {} }),
+    allowed: { chief: 409, stranger: 409 },
+    others: 403,
+  },
+  'GET /lessons/{id}/kneeboard.pdf': {
+    path: of('/lessons/{lesson}/kneeboard.pdf'),
+    allowed: ofStudent,
+    others: 404,
+  },
+  'GET /lessons/{id}/lesson.ics': {
+    path: of('/lessons/{lesson}/lesson.ics'),
+    allowed: ofStudent,
+    others: 404,
+  },
   'GET /standards': { allowed: all(200) },
   'GET /students/{id}': { path: of('/students/{student}'), allowed: ofStudent, others: 404 },
   'GET /students/{id}/path': { path: of('/students/{student}/path'), allowed: ofStudent, others: 404 },

@@ -138,9 +138,14 @@ function checkInput(input: CardInput & { weightLb: number; groundFt: number }, a
     ['wind', input.windKt, 0, 100, 'kt'],
   ];
   for (const [name, value, low, high, unit] of limits) {
-    if (value === undefined || (value >= low && value <= high)) continue;
-    throw new InputError(`${name} ${value} ${unit}: must be from ${low} to ${high} ${unit}`);
+    if (value !== undefined) checkRange(name, value, low, high, unit);
   }
+}
+
+/** @throws InputError naming field and limit. */
+export function checkRange(name: string, value: number, low: number, high: number, unit: string): void {
+  if (!(value >= low && value <= high))
+    throw new InputError(`${name} ${value} ${unit}: must be from ${low} to ${high} ${unit}`);
 }
 
 /** The circumstance for the performance model. */

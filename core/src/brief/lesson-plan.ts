@@ -13,7 +13,7 @@ import { type Technique, type TechniqueOverrides, withOverrides } from '../techn
 import { compassDeg } from '../units/angles.ts';
 import { roundTo } from '../units/numbers.ts';
 import type { TargetCard } from './card.ts';
-import { atWeightKias, dayOf } from './day.ts';
+import { atWeightKias, checkRange, dayOf } from './day.ts';
 import { ladderOf } from './ladder.ts';
 import { requireManeuverBrief } from './maneuvers/registry.ts';
 import { targetCard } from './target-card.ts';
@@ -164,6 +164,7 @@ export function planLesson(request: LessonRequest): { plan: LessonPlan; cards: T
   const altitudes = entryAltitudes(request);
   const plan: LessonPlan['entries'] = [];
   const cards: TargetCard[] = [];
+  checkRange('heading', conditions.headingDeg, 0, 360, '°');
   let headingDeg = compassDeg(conditions.headingDeg);
   let cleared = false;
 
@@ -260,8 +261,8 @@ export function planLesson(request: LessonRequest): { plan: LessonPlan; cards: T
 
 /** @throws InputError when no flight can have this weight; a loading's own problems are stops instead. */
 function typedWeight({ emptyWeightLb = 1, maxWeightLb }: Airplane, weightLb: number): number {
-  if (weightLb >= emptyWeightLb && weightLb <= maxWeightLb) return weightLb;
-  throw new InputError(`weight ${weightLb} lb: must be from ${emptyWeightLb} to ${maxWeightLb} lb`);
+  checkRange('weight', weightLb, emptyWeightLb, maxWeightLb, 'lb');
+  return weightLb;
 }
 
 /** A turn without a variant is flown both ways; anything else has the variant asked for, or its first. */

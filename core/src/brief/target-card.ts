@@ -8,6 +8,7 @@ import { roundTo } from '../units/numbers.ts';
 import type { TargetCard } from './card.ts';
 import { type CardInput, type Day, dayOf, stallKias, tasKtOf, warningKias } from './day.ts';
 import type { Ladder } from './ladder.ts';
+import { NO_POWER } from './maneuvers/common.ts';
 import type { Flown } from './maneuvers/maneuver-brief.ts';
 import { requireManeuverBrief } from './maneuvers/registry.ts';
 import { checksFor, HANDBOOK_FIRST } from './words.ts';
@@ -25,7 +26,9 @@ export function targetCard(input: CardInput): TargetCard {
   const { airplane, ladder, weightLb } = day;
   const { bankDeg, stage, speed } = flown;
   const turn = turnOf(day, flown);
-  if (!flown.power) day.missing.power = flown.powerMissing ?? 'no power is set for it';
+  if (!flown.power)
+    day.missing.power =
+      flown.powerMissing ?? (day.model ? 'full throttle does not hold it so today' : NO_POWER);
   if (speed.kias === null) day.missing.airspeedKias ??= `${speed.why}: do not fly it so`;
   const tolerances = tolerancesFor(input.standard, input.schoolStandard, maneuver.id, variant);
   const judged = tolerances.rows;

@@ -61,8 +61,7 @@ export async function openSchool(): Promise<TestSchool> {
   const makeSchool = async (name: string) => {
     const id = randomUUID();
     const settings = {
-      judge: 'examiner' as const,
-      clearsBeforeEach: false,
+      technique: { clearingWhen: 'once' as const },
       demonstrationFirst: false,
       fieldFt: 1180,
       areaGroundFt: 1900,

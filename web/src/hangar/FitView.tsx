@@ -195,7 +195,13 @@ function Chart({ title, series }: { title: string; series: Series[] }) {
           symbol: 'none',
           silent: true,
           lineStyle: { color: colours.ink, width: 1.6, opacity: 1 - 0.16 * i },
-          endLabel: { show: true, formatter: name, ...text },
+          // Between the first and the last curve there is no room for words.
+          endLabel: {
+            show: i === 0 || i === series.length - 1,
+            formatter: name,
+            ...text,
+            ...(i > 0 && { align: 'right', offset: [-14, -4] }),
+          },
         },
         {
           type: 'scatter',

@@ -40,9 +40,29 @@ export function check(draft: Draft): Checked {
   };
 }
 
-/** The schema library's own words for a field left empty say nothing to a person. */
+/** The file's names for its fields, as the form calls them. */
+const NAMES: [RegExp, string][] = [
+  [/\bvs0Kias\b/g, 'the stall with landing flaps'],
+  [/\bvs1Kias\b/g, 'the stall with flaps up'],
+  [/\bvaKiasAtMax\b/g, 'the maneuvering speed'],
+  [/\bvxKias\b/g, 'best angle'],
+  [/\bvyKias\b/g, 'best rate'],
+  [/\bvneKias\b/g, 'never exceed'],
+  [/\bbestGlideKias\b/g, 'best glide'],
+  [/\bapproachKias\b/g, 'final approach'],
+  [/\bmaxWeightLb\b/g, 'the maximum weight'],
+  [/\bemptyWeightLb\b/g, 'the empty weight'],
+  [/\bemptyArmIn\b/g, 'the empty arm'],
+  [/\bcgEnvelope\b/g, 'the envelope'],
+  [/\bidleRpm\b/g, 'idle'],
+  [/\bmaxRpm\b/g, 'the red line'],
+];
+
+/** A message for a person: the form's names, and words of our own where the library's say nothing. */
 const plain = (message: string): string =>
-  /expected (number|string|array|object), received undefined/.test(message) ? 'This is needed' : message;
+  /expected (number|string|array|object), received (undefined|null)/.test(message)
+    ? 'This is needed'
+    : NAMES.reduce((text, [name, words]) => text.replace(name, words), message);
 
 /** A number to two decimals: a speed typed in mph is kept in knots. */
 export const rounded = (value: number): number => Math.round(value * 100) / 100;

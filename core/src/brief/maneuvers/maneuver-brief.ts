@@ -19,7 +19,7 @@ export interface Flown {
   stage: number;
   speed: SpeedChoice;
   power: TargetCard['power'];
-  /** Why there is no power figure. */
+  /** Why there is no power figure, where it is not the airplane file's doing. */
   powerMissing?: string;
   flaps?: FlapStep[];
   powerTable?: TargetCard['powerTable'];

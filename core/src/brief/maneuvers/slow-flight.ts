@@ -11,7 +11,7 @@ import {
   warningKias,
 } from '../day.ts';
 import { carburettorCaution, flapCaution, SPIN_RECOVERY, steadyEntry } from '../words.ts';
-import { climbAt, figure, NO_POWER, powerOf, roundWindow } from './common.ts';
+import { climbAt, figure, powerOf, roundWindow } from './common.ts';
 import { flapSchedule } from './flap-schedule.ts';
 import type { Flown, ManeuverBrief, SpeedChoice } from './maneuver-brief.ts';
 
@@ -91,7 +91,6 @@ function fly(day: Day): Flown {
     stage,
     speed,
     power: powerOf(day, level, level),
-    powerMissing: day.model ? 'full throttle does not hold this speed level today' : NO_POWER,
     flaps: flapSchedule(day, stage, kias),
     figures: [
       figure(

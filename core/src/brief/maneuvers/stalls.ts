@@ -15,7 +15,7 @@ import {
   warningKias,
 } from '../day.ts';
 import { carburettorCaution, flapCaution, NOT_ALONE, SPIN_RECOVERY, steadyEntry } from '../words.ts';
-import { bookSpeed, figure, NO_POWER, powerOf } from './common.ts';
+import { bookSpeed, figure, powerOf } from './common.ts';
 import { flapSchedule } from './flap-schedule.ts';
 import type { Flown, ManeuverBrief } from './maneuver-brief.ts';
 
@@ -103,7 +103,6 @@ export const powerOffStallBrief: ManeuverBrief = {
       stage,
       speed,
       power: powerOf(day, level, descent),
-      powerMissing: NO_POWER,
       flaps: flapSchedule(day, stage, speed.kias ?? stallKias(day, stage) + 15),
       figures: [
         ...stallFigures(day, stage, bankDeg),
@@ -177,7 +176,6 @@ export const powerOnStallBrief: ManeuverBrief = {
       stage,
       speed,
       power,
-      powerMissing: NO_POWER,
       figures: [
         ...stallFigures(day, stage, bankDeg),
         figure('Power', technique.powerOnPct, '%', 'the standard asks for at least 65'),
@@ -230,7 +228,6 @@ export const stallSeriesBrief: ManeuverBrief = {
       stage: 0,
       speed,
       power: powerOf(day, level, flat),
-      powerMissing: NO_POWER,
       figures: [
         ...stallFigures(day, 0, 0),
         figure('Stalls in a row', 4, '', 'one after another, power untouched'),

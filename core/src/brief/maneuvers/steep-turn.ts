@@ -3,7 +3,7 @@ import { rollOutLeadDeg } from '../../flight/turning.ts';
 import { rowsFor } from '../../standards/schema.ts';
 import { type Day, powerFor, roundPower } from '../day.ts';
 import { steadyEntry, vaCaution } from '../words.ts';
-import { NO_POWER, powerOf, practiceSpeed } from './common.ts';
+import { powerOf, practiceSpeed } from './common.ts';
 import type { Flown, ManeuverBrief } from './maneuver-brief.ts';
 
 const USUAL_BANK_DEG = 45;
@@ -50,7 +50,6 @@ function fly(day: Day): Flown {
     stage: 0,
     speed,
     power,
-    powerMissing: NO_POWER,
     steps: [
       steadyEntry(day, speed.kias),
       'Look, then roll slowly: four to five seconds to the bank',

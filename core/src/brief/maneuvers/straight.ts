@@ -62,7 +62,6 @@ export const straightAndLevelBrief: ManeuverBrief = {
       stage: 0,
       speed,
       power: powerOf(day, level),
-      powerMissing: NO_POWER,
       powerTable: table,
       figures: [backSide(day)],
       steps: [
@@ -124,7 +123,6 @@ export const configurationChangeBrief: ManeuverBrief = {
       stage: stages,
       speed,
       power: powerOf(day, level, dirty),
-      powerMissing: NO_POWER,
       flaps: flapSchedule(day, stages, speed.kias ?? stallKias(day) + 15),
       steps: [
         steadyEntry(day, speed.kias),
@@ -171,7 +169,6 @@ export const climbBrief: ManeuverBrief = {
       stage: 0,
       speed,
       power: fullThrottle(day, speed.kias),
-      powerMissing: NO_POWER,
       figures: climb
         ? [
             figure('Climb', climb.fpm, 'ft/min', 'full throttle at this weight and air', {
@@ -221,7 +218,6 @@ export const descentBrief: ManeuverBrief = {
       stage: 0,
       speed,
       power: powerOf(day, level, descending),
-      powerMissing: NO_POWER,
       figures: [
         figure('Descend at', CRUISE_DESCENT_FPM, 'ft/min', 'power sets the rate, pitch the speed'),
         figure('Begin to level off', 50, 'ft', 'before the altitude: a tenth of the rate'),

@@ -2,7 +2,7 @@
 import { bankForTurnRateDeg, rollOutLeadDeg } from '../../flight/turning.ts';
 import { atWeightKias, headingWords, powerFor, powerWords, speedWords, tasKtOf } from '../day.ts';
 import { steadyEntry, vaCaution } from '../words.ts';
-import { bookSpeed, climbAt, figure, fullThrottle, NO_POWER, powerOf, practiceSpeed } from './common.ts';
+import { bookSpeed, climbAt, figure, fullThrottle, powerOf, practiceSpeed } from './common.ts';
 import type { ManeuverBrief } from './maneuver-brief.ts';
 
 const MEDIUM_BANK_DEG = 30;
@@ -33,7 +33,6 @@ export const levelTurnBrief: ManeuverBrief = {
       stage: 0,
       speed,
       power: powerOf(day, level, holding),
-      powerMissing: NO_POWER,
       steps: [
         steadyEntry(day, speed.kias),
         'Lift the wing or lean forward and look, then roll with aileron and rudder together',
@@ -77,7 +76,6 @@ export const climbingTurnBrief: ManeuverBrief = {
       stage: 0,
       speed,
       power: fullThrottle(day, speed.kias),
-      powerMissing: NO_POWER,
       figures: climb
         ? [
             figure('Climb, wings level', climb.fpm, 'ft/min', 'a little less in the turn; full throttle', {
@@ -132,7 +130,6 @@ export const descendingTurnBrief: ManeuverBrief = {
       stage: 0,
       speed,
       power: powerOf(day, level, descending),
-      powerMissing: NO_POWER,
       figures: [figure('Descend at', DESCENT_FPM, 'ft/min', 'powered; gliding, speed by pitch alone')],
       steps: [
         steadyEntry(day, null),
@@ -194,7 +191,6 @@ export const clearingTurnsBrief: ManeuverBrief = {
       stage: 0,
       speed,
       power: powerOf(day, level),
-      powerMissing: NO_POWER,
       figures: [figure('Rate', STANDARD_RATE_DEG_PER_S, '°/s', 'standard rate: two minutes for a circle')],
       steps: [
         steadyEntry(day, speed.kias),
@@ -231,7 +227,6 @@ export const coordinationRollsBrief: ManeuverBrief = {
       stage: 0,
       speed,
       power: powerOf(day, level),
-      powerMissing: NO_POWER,
       figures: [figure('Heading', 5, '°', 'the most it may swing either side', { digits: 0 })],
       steps: [
         steadyEntry(day, speed.kias),
