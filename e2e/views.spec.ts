@@ -16,6 +16,7 @@ const VIEWS: Record<
   path: ({ student }) => `/path/${student}`,
   hangar: () => '/hangar',
   standards: () => '/standards',
+  technique: () => '/technique',
   people: () => '/people',
   'nothing there': () => '/no-such-view',
 };

@@ -1,5 +1,5 @@
 /** Hangar: the school's airplanes and their book numbers. */
-import { type Airplane, airplaneSchema, levelPowerOf, maneuveringSpeedKias } from '@keel/core';
+import { type Airplane, levelPowerOf, maneuveringSpeedKias } from '@keel/core';
 import { Button, FileButton, SegmentedControl } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { type ReactNode, useState } from 'react';
@@ -12,6 +12,7 @@ import { say, speedIn } from '../parts/format.ts';
 import { Failed, Loading } from '../parts/states.tsx';
 import { VSpeed } from '../parts/VSpeed.tsx';
 import { AirplaneEditor } from './AirplaneEditor.tsx';
+import { check, type Draft } from './draft.ts';
 import { FitView } from './FitView.tsx';
 import './hangar.css';
 
@@ -144,10 +145,10 @@ function parsed(text: string, name: string): unknown {
   } catch {
     throw new Error(`this is not JSON; an airplane file was expected`);
   }
-  const result = airplaneSchema.safeParse(file);
-  if (result.success) return file;
-  const [issue] = result.error.issues;
-  throw new Error(`${issue.path.join('.') || name}: ${issue.message}`);
+  const [wrong] = check(file as Draft).errors;
+  if (!wrong) return file;
+  const [field, message] = wrong;
+  throw new Error(`${field || name}: ${message}`);
 }
 
 function AirplaneSheet({ airplane }: { airplane: Airplane }) {

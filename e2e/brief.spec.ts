@@ -1,0 +1,191 @@
+/** The brief as a new instructor goes through it: compose, load, look at each card, print, share. */
+import { expect, type Page, test } from '@playwright/test';
+import { lessonsOf, signInQuickly } from './support/people.ts';
+
+const order = (page: Page) =>
+  page.getByRole('region', { name: 'Order of the lesson' }).locator('li strong').allTextContents();
+
+test('a whole lesson is composed, ordered, loaded, briefed, saved and printed', async ({ page }) => {
+  await signInQuickly(page.request, 'idris');
+  await page.goto('/brief/new');
+  await page.getByRole('button', { name: /Review before solo/ }).click();
+  await expect
+    .poll(() => order(page))
+    .toEqual(['Slow flight', 'Power-off stalls', 'Power-on stalls', 'Steep turns', 'Best glide']);
+  await page.getByRole('region', { name: 'Add a maneuver' }).getByRole('button', { name: 'Climbs' }).click();
+  await page.getByRole('button', { name: 'Take out Power-on stalls' }).click();
+
+  // By the keyboard: the glide two places up.
+  await page.getByRole('button', { name: 'Move Best glide' }).focus();
+  for (const key of ['Space', 'ArrowUp', 'ArrowUp', 'Space']) {
+    await page.keyboard.press(key);
+    await page.waitForTimeout(150);
+  }
+  await expect
+    .poll(() => order(page))
+    .toEqual(['Slow flight', 'Best glide', 'Power-off stalls', 'Steep turns', 'Climbs']);
+  // By hand: the steep turns to the front.
+  const from = (await page.getByRole('button', { name: 'Move Steep turns' }).boundingBox())!;
+  const to = (await page.getByRole('button', { name: 'Move Slow flight' }).boundingBox())!;
+  await page.mouse.move(from.x + 20, from.y + 20);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 20, from.y - 10, { steps: 4 });
+  await page.mouse.move(to.x + 20, to.y + 4, { steps: 12 });
+  await page.mouse.up();
+  await expect.poll(async () => (await order(page))[0]).toBe('Steep turns');
+
+  await page.getByRole('tab', { name: 'Day and load' }).click();
+  await page.getByLabel('Front seats, lb').fill('170');
+  await page.getByLabel('Rear seats, lb').fill('400');
+  await page.getByLabel('Baggage, lb').fill('110');
+  await expect(page.getByText(/Stop\..*behind the aft limit/).first()).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Save lesson' })).toBeDisabled();
+  await page.getByLabel('Front seats, lb').fill('340');
+  await page.getByLabel('Rear seats, lb').fill('0');
+  await expect(page.getByText('inside the envelope all the way')).toBeVisible();
+  await page.getByLabel('Block, min').fill('30');
+  await expect(page.getByText(/Warning\..*the block is 30/)).toBeVisible();
+  await page.getByLabel('Block, min').fill('90');
+  await page.getByLabel('Cloud base, ft').fill('4800');
+  await expect(page.getByText(/Stop\. Best glide: off today/)).toBeVisible();
+  await page.getByLabel('Cloud base, ft').fill('');
+  await page.getByLabel('Title').fill('Review, in our order');
+
+  await page.getByRole('tab', { name: 'Focus and faults' }).click();
+  await page.getByLabel('Focus of the lesson').fill('Look out first');
+  await page.getByRole('tab', { name: 'Technique' }).click();
+  await page.getByRole('combobox', { name: 'Circles each way' }).click();
+  await page.getByRole('option', { name: 'two' }).click();
+  await expect(page.getByRole('button', { name: 'as the school: one' })).toBeVisible();
+
+  await page.getByRole('button', { name: 'Save lesson' }).click();
+  await page.getByRole('button', { name: 'Go and fly' }).waitFor();
+  await expect(page.getByLabel('Target card')).toContainText('two circles');
+
+  await page.getByRole('button', { name: 'Kneeboard PDF' }).click();
+  const href = await page.getByRole('menuitem', { name: 'Kneeboard, A5' }).getAttribute('href');
+  const pdf = await page.request.get(href ?? '');
+  expect([pdf.status(), pdf.headers()['content-type']]).toEqual([200, 'application/pdf']);
+  expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');
+});
+
+test('each maneuver has the picture that suits it, and its mark moves the card', async ({ page }) => {
+  await signInQuickly(page.request, 'idris');
+  const planned = (await lessonsOf(page.request, 'Nell')).find(({ recordings }) => recordings.length === 0)!;
+  await page.goto(`/brief/${planned.id}`);
+  const card = page.getByLabel('Target card');
+
+  await page.getByRole('button', { name: 'Slow flight' }).click();
+  const curve = page.getByRole('button', {
+    name: /Target 47 kt, 2.100 rpm\. Arrow keys move it along the curve/,
+  });
+  await curve.focus();
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('ArrowRight');
+  await expect(card).toContainText('49 kt');
+  await expect(card).toContainText('chosen for today');
+  // However long it is pushed, it stays above the warning.
+  for (let i = 0; i < 15; i++) await page.keyboard.press('ArrowLeft');
+  await expect(card).toContainText('45 kt');
+
+  await page.getByRole('button', { name: 'Power-off stalls' }).click();
+  const ladder = page.getByRole('slider', { name: 'Entry altitude' });
+  await expect(ladder).toHaveAttribute('aria-valuenow', '5500');
+  await ladder.focus();
+  await page.keyboard.press('ArrowUp');
+  // Cloud at 6,400 less 500, less the 200 it may rise.
+  await expect(ladder).toHaveAttribute('aria-valuenow', '5700');
+  await expect(page.getByRole('button', { name: 'Save lesson' })).toBeEnabled();
+});
+
+test('a lesson edited in two windows: the second is told, and keeps what it typed', async ({
+  page,
+  context,
+}) => {
+  await signInQuickly(page.request, 'idris');
+  const planned = (await lessonsOf(page.request, 'Nell')).find(({ recordings }) => recordings.length === 0)!;
+  const other = await context.newPage();
+  for (const [window, title] of [
+    [page, 'First window'],
+    [other, 'Second window'],
+  ] as const) {
+    await window.goto(`/brief/${planned.id}`);
+    await window.getByRole('tab', { name: 'Day and load' }).click();
+    await window.getByLabel('Title').fill(title);
+  }
+  await page.getByRole('button', { name: 'Save lesson' }).click();
+  await page.getByRole('button', { name: 'Go and fly' }).waitFor();
+  await other.getByRole('button', { name: 'Save lesson' }).click();
+  await expect(other.getByRole('alert')).toContainText('changed in another window');
+  await expect(other.getByLabel('Title')).toHaveValue('Second window');
+  await expect(other.getByRole('button', { name: 'Load the newer one' })).toBeVisible();
+});
+
+test('the student sees the cards, and can change nothing', async ({ page }) => {
+  await signInQuickly(page.request, 'nell');
+  const planned = (await lessonsOf(page.request, 'Nell')).find(({ recordings }) => recordings.length === 0)!;
+  await page.goto(`/brief/${planned.id}`);
+  await expect(page.getByLabel('Target card')).toContainText('Steep turns');
+  await expect(page.getByText('The pull begins at 30°, not at 45°')).toBeVisible();
+  await expect(page.getByRole('tab', { name: 'Order' })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Save lesson' })).toHaveCount(0);
+});
+
+test('a link to a lesson asks for the sign-in and then shows the lesson', async ({ page, request }) => {
+  await signInQuickly(request, 'nell');
+  const planned = (await lessonsOf(request, 'Nell')).find(({ recordings }) => recordings.length === 0)!;
+  await page.goto(`/brief/${planned.id}`);
+  await page.getByLabel('Email').fill('nell@skelmere.example');
+  await page.getByLabel('Password', { exact: true }).fill('student-at-skelmere');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByLabel('Target card')).toBeVisible();
+});
+
+test('the chief edits an airplane; what does not fit is said at its field', async ({ page }) => {
+  await signInQuickly(page.request, 'maren');
+  await page.goto('/hangar');
+  await page.getByRole('button', { name: /Brackwater Sedge/ }).click();
+  await page.getByText('Fit against the book').click();
+  await expect(page.getByRole('row', { name: /climb at 0 ft, 63 KIAS/ })).toContainText('040');
+  await page.getByRole('button', { name: 'Edit' }).click();
+  const stall = page.getByLabel('Stall, flaps up, kt');
+  await stall.fill('120');
+  await expect(
+    page.getByText('the maneuvering speed (93) must be above the stall with flaps up (120)'),
+  ).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Save airplane' })).toBeDisabled();
+  await stall.fill('42');
+  await page.getByLabel('Steep turns, the maker’s, kt').fill('81');
+  await page.getByRole('button', { name: 'Save airplane' }).click();
+  await expect(page.getByText('Brackwater Sedge saved')).toBeVisible();
+  await page.getByText('Book numbers').click();
+  await expect(page.getByText('81', { exact: false }).first()).toBeVisible();
+
+  const bad = { name: 'bad.json', mimeType: 'application/json', buffer: Buffer.from('{"id": "x"}') };
+  await page.locator('input[type=file]').setInputFiles(bad);
+  await expect(page.getByText('bad.json: name: This is needed')).toBeVisible();
+});
+
+test('an instructor reads the hangar and cannot change it', async ({ page }) => {
+  await signInQuickly(page.request, 'idris');
+  await page.goto('/hangar');
+  await expect(page.getByText('The chief instructor changes these numbers.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Edit' })).toHaveCount(0);
+  await expect(page.getByRole('link', { name: 'Download the file' })).toBeVisible();
+});
+
+test('the chief chooses how the school flies, and the next card follows', async ({ page }) => {
+  await signInQuickly(page.request, 'maren');
+  await page.goto('/technique');
+  await page.getByRole('combobox', { name: 'Power in a power-on stall' }).click();
+  await page.getByRole('option', { name: '65 %' }).click();
+  await page.getByRole('button', { name: 'Save technique' }).click();
+  await expect(page.getByText('Lessons saved from now on')).toBeVisible();
+  await page.goto('/brief/new');
+  await page
+    .getByRole('region', { name: 'Add a maneuver' })
+    .getByRole('button', { name: 'Power-on stalls' })
+    .click();
+  await page.getByRole('tab', { name: 'Cards' }).click();
+  await expect(page.getByLabel('Target card')).toContainText('65 % power or what full throttle gives');
+});
