@@ -88,7 +88,7 @@ test('each maneuver has the picture that suits it, and its mark moves the card',
   for (let i = 0; i < 15; i++) await page.keyboard.press('ArrowLeft');
   await expect(card).toContainText('45 kt');
 
-  await page.getByRole('button', { name: 'Power-off stalls' }).click();
+  await page.getByRole('button', { name: 'Power-off', exact: true }).click();
   const ladder = page.getByRole('slider', { name: 'Entry altitude' });
   await expect(ladder).toHaveAttribute('aria-valuenow', '5500');
   await ladder.focus();

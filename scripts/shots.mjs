@@ -19,7 +19,30 @@ const VIEWS = [
   { name: 'sign-in', path: '/sign-in' },
   { name: 'lessons', as: 'idris', path: '/brief' },
   { name: 'brief', as: 'idris', path: ({ planned }) => `/brief/${planned}` },
-  { name: 'brief-new', as: 'idris', path: '/brief/new' },
+  {
+    name: 'brief-compose',
+    as: 'idris',
+    path: '/brief/new',
+    act: (page) => page.getByRole('button', { name: /Review before solo/ }).click(),
+  },
+  {
+    name: 'brief-load',
+    as: 'idris',
+    path: ({ planned }) => `/brief/${planned}`,
+    act: (page) => page.getByRole('tab', { name: 'Day and load' }).click(),
+  },
+  {
+    name: 'brief-slow-flight',
+    as: 'idris',
+    path: ({ planned }) => `/brief/${planned}`,
+    act: (page) => page.getByRole('button', { name: 'Slow flight' }).click(),
+  },
+  {
+    name: 'brief-stall',
+    as: 'nell',
+    path: ({ planned }) => `/brief/${planned}`,
+    act: (page) => page.getByRole('button', { name: 'Power-off', exact: true }).click(),
+  },
   { name: 'fly', as: 'idris', path: ({ planned }) => `/fly/${planned}` },
   { name: 'debrief', as: 'idris', path: ({ debrief }) => `/debrief/${debrief}?attempt=2` },
   { name: 'debrief-student', as: 'nell', path: ({ debrief }) => `/debrief/${debrief}?attempt=2` },
@@ -33,6 +56,13 @@ const VIEWS = [
   { name: 'path', as: 'idris', path: ({ student }) => `/path/${student}` },
   { name: 'students', as: 'idris', path: '/path' },
   { name: 'hangar', as: 'idris', path: '/hangar' },
+  {
+    name: 'hangar-fit',
+    as: 'maren',
+    path: '/hangar',
+    act: (page) => page.getByText('Fit against the book').click(),
+  },
+  { name: 'technique', as: 'maren', path: '/technique' },
   { name: 'standards', as: 'idris', path: '/standards' },
   { name: 'people', as: 'maren', path: '/people' },
 ];
@@ -94,6 +124,7 @@ async function main() {
       const path = typeof view.path === 'function' ? view.path(known) : view.path;
       await page.goto(`${url}${path}`, { waitUntil: 'networkidle' });
       await page.evaluate(() => document.fonts.ready);
+      await view.act?.(page);
       await page.waitForTimeout(300);
       await page.screenshot({
         path: join(folder, `${view.name}.png`),

@@ -129,7 +129,7 @@ export function AltitudeLadder(props: {
         >
           cushion {say(cushionFt)}
         </text>
-        {y(entryFt) - y(entryFt + gainFt) > 15 && (
+        {y(entryFt) - y(entryFt + gainFt) > 24 && (
           <text x={LEFT + 8} y={y(entryFt + gainFt) + 14} className="ladder-inside">
             may rise {say(gainFt)}
           </text>

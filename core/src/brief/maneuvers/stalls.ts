@@ -76,7 +76,7 @@ function recoverySteps(day: Day, stage: number): string[] {
 export const powerOffStallBrief: ManeuverBrief = {
   id: 'power-off-stall',
   title: 'Power-off stalls',
-  short: 'Power-off stalls',
+  short: 'Power-off',
   variants: ['straight', 'turning'],
   lossFt: 400,
   gainFt: 200,
@@ -137,7 +137,7 @@ export const powerOffStallBrief: ManeuverBrief = {
 export const powerOnStallBrief: ManeuverBrief = {
   id: 'power-on-stall',
   title: 'Power-on stalls',
-  short: 'Power-on stalls',
+  short: 'Power-on',
   variants: ['straight', 'turning'],
   lossFt: 300,
   gainFt: 400,
