@@ -20,6 +20,12 @@ export function maneuveringSpeedKias(airplane: Airplane, weightLb: number): numb
   return airplane.vaKiasAtMax * Math.sqrt(weightLb / airplane.maxWeightLb);
 }
 
+/** Whether V_A at a weight is read in the book (at maximum weight, or between published weights) or scaled from it. */
+export function maneuveringSpeedFrom(airplane: Airplane, weightLb: number): 'book' | 'fitted' {
+  const published = airplane.vaKiasByWeight;
+  return weightLb === airplane.maxWeightLb || (published && weightLb >= published[0][0]) ? 'book' : 'fitted';
+}
+
 /**
  * Stall speed, KIAS, at a weight (lb) and load factor: the book's indicated speed is taken to calibrated
  * airspeed, scaled by √(n W/W_max), and back. Source: FAA-H-8083-25, aerodynamics of flight (V_S √n).

@@ -72,6 +72,11 @@ export const targetCardSchema = z.object({
   stallKias: z.object({ level: z.number(), inBank: z.number() }),
   warningKias: z.number().nullable().default(null),
   vaKias: z.number(),
+  /** Where stall, warning and maneuvering speed came from; power and the maneuver's figures carry their own. */
+  from: z
+    .object({ stall: provenanceSchema, warning: provenanceSchema, va: provenanceSchema })
+    .nullable()
+    .default(null),
   air: z.object({ pressureAltitudeFt: z.number(), oatC: z.number(), densityAltitudeFt: z.number() }),
   turn: z
     .object({

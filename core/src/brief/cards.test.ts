@@ -133,6 +133,16 @@ describe.each(EVERY)('%s, %s', (maneuver, variant) => {
   });
 });
 
+test('each limit says where it came from', () => {
+  const from = (more: Partial<CardInput>) => card('slow-flight', { variant: 'takeoff', ...more }).from;
+  expect(from({})).toEqual({ stall: 'estimated', warning: 'estimated', va: 'fitted' });
+  expect(card('slow-flight', { variant: 'clean', weightLb: 2400 }).from).toEqual({
+    stall: 'book',
+    warning: 'fitted',
+    va: 'book',
+  });
+});
+
 test('the commercial standard asks for 50°, two circles are the school’s choice', () => {
   const commercial = card('steep-turn', { standard: findStandard('faa-commercial')! });
   expect(commercial.bankDeg).toBe(50);

@@ -118,6 +118,14 @@ describe('what it warns of', () => {
   });
 });
 
+test('where one does not fit, the usual lessons that do are offered', () => {
+  // Under 4,550 ft steep turns (4,100 ft and 200 above) fit, the review's glide (5,400 ft) does not.
+  expect(texts([{ maneuver: 'best-glide' }], sky({ cloudBaseFt: 5050 })).at(-1)).toBe(
+    'note: These lessons fit under today’s ceiling: Slow flight; Steep turns.',
+  );
+  expect(texts([{ maneuver: 'climb' }], sky({ cloudBaseFt: 3000 })).at(-1)).toMatch(/a day for the ground/);
+});
+
 test('an airplane without stations is planned by its weight alone', () => {
   const airplane = { ...findAirplane('cairn-4')!, stations: undefined };
   const { plan, cards } = planLesson(

@@ -17,6 +17,7 @@ import { atWeightKias, checkRange, dayOf } from './day.ts';
 import { ladderOf } from './ladder.ts';
 import { requireManeuverBrief } from './maneuvers/registry.ts';
 import { targetCard } from './target-card.ts';
+import { LESSON_TEMPLATES } from './templates.ts';
 
 /** One maneuver of a lesson, as it was put there. */
 export const lessonItemSchema = z.object({
@@ -231,6 +232,7 @@ export function planLesson(request: LessonRequest): { plan: LessonPlan; cards: T
     timeline.add('ground', 'Taxi in, shut down', SHUTDOWN_MIN, null, request.fieldFt, 0.3);
   }
 
+  if (plan.some(({ fits }) => !fits)) notices.push(offered(conditions));
   const blockMin = conditions.blockMin ?? DEFAULT_BLOCK_MIN;
   const totalMin = timeline.nowMin;
   if (totalMin > blockMin + 0.5)
@@ -406,7 +408,7 @@ function noticesOf(card: TargetCard, title: string, item: string): Notice[] {
   if (card.offToday) {
     notices.push({
       level: 'stop',
-      text: `${title}: ${lowerFirst(card.offToday)} Fly something that needs less height, or another day.`,
+      text: `${title}: ${lowerFirst(card.offToday)}`,
       item,
     });
     const { ladder } = card;
@@ -423,6 +425,20 @@ function noticesOf(card: TargetCard, title: string, item: string): Notice[] {
   if (card.entry.airspeedKias === null)
     notices.push({ level: 'stop', text: `${title}: ${card.missing.airspeedKias}`, item });
   return notices;
+}
+
+/** Which of the usual lessons fits under today's ceiling from beginning to end. */
+function offered(conditions: Conditions): Notice {
+  const fitting = LESSON_TEMPLATES.filter(({ items }) =>
+    items.every(
+      ({ maneuver }) => ladderOf(conditions.groundFt, requireManeuverBrief(maneuver), conditions).fits,
+    ),
+  ).map(({ title }) => title);
+  const text =
+    fitting.length > 0
+      ? `These lessons fit under today’s ceiling: ${fitting.join('; ')}.`
+      : 'None of the usual lessons fits under today’s ceiling: a day for the ground.';
+  return { level: 'note', text, item: null };
 }
 
 const lowerFirst = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);

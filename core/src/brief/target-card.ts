@@ -1,6 +1,8 @@
 /** The card of any maneuver: every number for this airplane, this weight, this day. */
+import { maneuveringSpeedFrom } from '../airplane/limits.ts';
 import { InputError } from '../errors.ts';
 import { loadFactor, rollOutLeadDeg, turnRadiusFt, turnRateDegPerS } from '../flight/turning.ts';
+import { stallAtStage } from '../performance/model.ts';
 import { rowsFor, type Standard } from '../standards/schema.ts';
 import { choicesFor } from '../technique/choices.ts';
 import { compassDeg } from '../units/angles.ts';
@@ -63,6 +65,11 @@ export function targetCard(input: CardInput): TargetCard {
     },
     warningKias: roundTo(warningKias(day, stage).kias, 1),
     vaKias: roundTo(day.vaKias, 1),
+    from: {
+      stall: stallAtStage(airplane, { weightLb, stage }).from,
+      warning: warningKias(day, stage).from,
+      va: maneuveringSpeedFrom(airplane, weightLb),
+    },
     air: day.air,
     turn,
     power: flown.power,

@@ -93,14 +93,14 @@ export function CardView({
       <dl className="card-line">
         <div>
           <dt>
-            <VSpeed of="A" /> then
+            <VSpeed of="A" /> then{from(card.from?.va)}
           </dt>
           <dd>
             {limit(card.vaKias)} {unit}
           </dd>
         </div>
         <div>
-          <dt>Stall, level</dt>
+          <dt>Stall, level{from(card.from?.stall)}</dt>
           <dd>
             {shown(card.stallKias.level)} {unit}
           </dd>
@@ -178,6 +178,9 @@ export function CardView({
     </section>
   );
 }
+
+/** Where a number came from, quietly after its name. */
+const from = (provenance: string | undefined): string => (provenance ? ` · ${provenance}` : '');
 
 function variantWords(cards: readonly TargetCard[]): string {
   if (cards.length === 2) return 'left and right';
