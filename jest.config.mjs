@@ -3,7 +3,7 @@ const swc = [
   { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'commonjs' } },
 ];
 
-/** Two projects: the core and the scripts need nothing, the server tests a PostgreSQL of their own. */
+/** The core, the scripts and the interface's own logic need nothing; the server tests a PostgreSQL of their own. */
 const base = {
   testEnvironment: 'node',
   // Only these: scripts/test.mjs is what runs the tests, not one of them.
@@ -20,6 +20,7 @@ export default {
   projects: [
     { ...base, displayName: 'core', roots: ['<rootDir>/core/src'] },
     { ...base, displayName: 'scripts', roots: ['<rootDir>/scripts'] },
+    { ...base, displayName: 'web', roots: ['<rootDir>/web/src'] },
     {
       ...base,
       displayName: 'server',

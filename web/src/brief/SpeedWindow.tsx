@@ -34,7 +34,7 @@ export function SpeedWindow(props: {
   onMove: (target: { airspeedKias: number; bankDeg: number }) => void;
 }) {
   const { airplane, card, onMove } = props;
-  const unit = airplane.speedUnit;
+  const unit = card.speedUnit;
   const { ref: sizeRef, width } = useElementSize();
   const canvas = useRef<HTMLDivElement>(null);
   const colours = useColours();

@@ -84,13 +84,13 @@ export function HangarPage() {
           </div>
         )}
         {airplane && (
-          <div className="columns hangar-columns">
+          <div className="columns pick-columns">
             <nav className="stack" aria-label="Airplanes">
               {airplanes.data?.map(({ id, name, registration, seats }) => (
                 <button
                   key={id}
                   type="button"
-                  className="sheet hangar-pick"
+                  className="sheet pick"
                   aria-current={id === airplane.id || undefined}
                   onClick={() => {
                     setChosen(id);

@@ -25,6 +25,8 @@ export const PARAMETER_NAMES: Record<string, string> = {
   bank: 'Bank',
   coordination: 'Ball',
   floor: 'Floor',
+  'altitude-loss': 'Altitude lost',
+  'vertical-speed': 'Vertical speed',
 };
 
 /** The unit as written after a number. */

@@ -1,7 +1,10 @@
 /** Standards: the tolerances as data, each with its source. */
+import { MANEUVER_BRIEFS, rowsFor, type StandardRow } from '@keel/core';
+import { useState } from 'react';
 import { useStandards } from '../api/hooks.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { PARAMETER_NAMES, say, signed, unitMark } from '../parts/format.ts';
+import { maneuverTitle } from '../parts/maneuvers.ts';
 import { Failed, Loading } from '../parts/states.tsx';
 
 const REFERENCES: Record<string, string> = {
@@ -14,10 +17,17 @@ const PHASES: Record<string, string> = {
   whole: 'start to end',
   established: 'while established',
   end: 'at the roll-out',
+  'entry-to-recovery': 'entry to recovery',
+  straight: 'on each straight leg',
+  turn: 'in the turns',
+  'pitch-up': 'pitch-up to the break',
+  'level-off': 'at the level-off',
 };
 
 export function StandardsPage() {
   const standards = useStandards();
+  const [chosen, setChosen] = useState<string>();
+  const standard = standards.data?.find(({ id }) => id === chosen) ?? standards.data?.[0];
   return (
     <>
       <TitleBar
@@ -27,53 +37,89 @@ export function StandardsPage() {
       <div className="page">
         {standards.error && <Failed error={standards.error} retry={() => standards.mutate()} />}
         {!standards.data && !standards.error && <Loading what="standards" />}
-        {standards.data?.map((standard) => (
-          <section key={standard.id} className="sheet">
-            <h2>{standard.name}</h2>
-            <p className="small quiet">
-              {standard.document} · version {standard.version} · <code>{standard.id}</code>
-            </p>
-            <div style={{ overflowX: 'auto' }}>
-              <table className="plain">
-                <thead>
-                  <tr>
-                    <th scope="col">Steep turn</th>
-                    <th scope="col">Band</th>
-                    <th scope="col">Counted</th>
-                    <th scope="col">Where</th>
-                    <th scope="col">Source</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {standard.rows.map((row) => (
-                    <tr key={row.parameter}>
-                      <td>
-                        {PARAMETER_NAMES[row.parameter]}
-                        {row.target !== undefined && row.parameter === 'bank' && ` ${row.target}°`}
-                      </td>
-                      <td className="nowrap">
-                        {row.high === -row.low
-                          ? `±${say(row.high, row.unit === 'g' ? 2 : 0)}`
-                          : `${signed(row.high)} / ${signed(row.low)}`}
-                        {unitMark(row.unit)}
-                      </td>
-                      <td>{REFERENCES[row.reference]}</td>
-                      <td>
-                        {PHASES[row.phase] ?? row.phase}
-                        {!row.required && ', shown only'}
-                      </td>
-                      <td className="small quiet">
-                        {row.source}
-                        {row.fromMemory && ' (from memory)'}
-                      </td>
+        {standard && (
+          <div className="columns pick-columns">
+            <nav className="stack" aria-label="Standards">
+              {standards.data?.map(({ id, name, document }) => (
+                <button
+                  key={id}
+                  type="button"
+                  className="sheet pick"
+                  aria-current={id === standard.id || undefined}
+                  onClick={() => setChosen(id)}
+                >
+                  <strong>{name}</strong>
+                  <span className="quiet small">{document}</span>
+                </button>
+              ))}
+            </nav>
+            <section className="sheet stack" aria-label={standard.name}>
+              <div>
+                <h2>{standard.name}</h2>
+                <p className="small quiet">
+                  version {standard.version} · <code>{standard.id}</code>. A maneuver without a row here is
+                  judged by the school’s own.
+                </p>
+              </div>
+              <div style={{ overflowX: 'auto' }}>
+                <table className="plain">
+                  <thead>
+                    <tr>
+                      <th scope="col">Parameter</th>
+                      <th scope="col">Band</th>
+                      <th scope="col">Counted</th>
+                      <th scope="col">Where</th>
+                      <th scope="col">Source</th>
                     </tr>
+                  </thead>
+                  {MANEUVER_BRIEFS.map(({ id }) => (
+                    <Rows key={id} maneuver={id} rows={rowsFor(standard, id)} />
                   ))}
-                </tbody>
-              </table>
-            </div>
-          </section>
-        ))}
+                </table>
+              </div>
+            </section>
+          </div>
+        )}
       </div>
     </>
   );
+}
+
+function Rows({ maneuver, rows }: { maneuver: string; rows: StandardRow[] }) {
+  if (rows.length === 0) return null;
+  return (
+    <tbody>
+      <tr>
+        <th scope="rowgroup" colSpan={5} className="row-group">
+          {maneuverTitle(maneuver)}
+        </th>
+      </tr>
+      {rows.map((row) => (
+        <tr key={`${row.parameter} ${row.variants?.join()}`}>
+          <td>
+            {PARAMETER_NAMES[row.parameter] ?? row.parameter}
+            {row.target !== undefined && row.parameter === 'bank' && ` ${row.target}°`}
+            {row.variants && <span className="quiet small"> {row.variants.join(', ')}</span>}
+          </td>
+          <td className="nowrap">{bandWords(row)}</td>
+          <td>{REFERENCES[row.reference]}</td>
+          <td>
+            {PHASES[row.phase] ?? row.phase}
+            {!row.required && ', shown only'}
+          </td>
+          <td className="small quiet">
+            {row.source}
+            {row.fromMemory && ' (from memory)'}
+          </td>
+        </tr>
+      ))}
+    </tbody>
+  );
+}
+
+function bandWords({ parameter, low, high, unit }: StandardRow): string {
+  if (parameter === 'floor') return 'never below';
+  const band =
+    high === -low ? `±${say(high, unit === 'g' ? 2 : 0)}` : `${signed(high)} / −${say(Math.abs(low))}`;
+  return `${band}${unitMark(unit)}`;
 }

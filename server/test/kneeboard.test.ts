@@ -1,0 +1,61 @@
+/** The kneeboard's figures and bands, as text. */
+import { findAirplane, findStandard, SCHOOL_STANDARD_ID, targetCard } from '@keel/core';
+import { bandWords, kneeboardFigures } from '../src/brief/kneeboard-figures.ts';
+
+const card = (maneuver: string, variant: string, airplane = 'cairn-4') =>
+  targetCard({
+    airplane: findAirplane(airplane)!,
+    standard: findStandard('faa-private')!,
+    schoolStandard: findStandard(SCHOOL_STANDARD_ID),
+    maneuver,
+    variant,
+    groundFt: 1900,
+    qnhHpa: 1013.25,
+    oatC: 6,
+  });
+const figure = (cards: Parameters<typeof kneeboardFigures>[0], label: string) =>
+  kneeboardFigures(cards).find((candidate) => candidate.label === label);
+
+test('left and right of a turn share a panel and show both headings', () => {
+  const pair = [card('steep-turn', 'left'), card('steep-turn', 'right')];
+  expect(figure(pair, 'Begin to roll out')).toMatchObject({
+    value: '022 / 338',
+    unit: '°',
+    note: 'left / right',
+  });
+  expect(figure(pair.slice(1), 'Begin to roll out')).toMatchObject({ value: '338', note: 'lead 22°' });
+  expect(figure(pair, 'Enter at')).toMatchObject({ value: '4,500', note: 'floor 3,400, heading 360°' });
+});
+
+test('speeds are in the airplane’s own unit, limits rounded down', () => {
+  const mph = [card('steep-turn', 'left', 'gimmer-2')];
+  // 98 KIAS at maximum weight is 112.8 mph.
+  expect(figure(mph, 'Maneuvering speed')).toMatchObject({ value: '112', unit: 'mph' });
+});
+
+test('each maneuver shows its own numbers, and none that it has not', () => {
+  const slow = kneeboardFigures([card('slow-flight', 'landing')]).map(({ label }) => label);
+  expect(slow).toEqual(
+    expect.arrayContaining(['Warning sounds at', 'Least power at', 'Climb left', 'In a 15° turn']),
+  );
+  expect(slow).not.toContain('Full circle');
+  const glide = kneeboardFigures([card('best-glide', 'standard')]).map(({ label }) => label);
+  expect(glide).toEqual(expect.arrayContaining(['Glide', 'Sink', 'Reach from the entry']));
+  expect(glide).not.toContain('Power');
+  expect(glide).not.toContain('Bank');
+});
+
+test('tolerances as they are said: both sides, one side, and the floor', () => {
+  const slow = card('slow-flight', 'clean');
+  const words = slow.tolerances.filter(({ required }) => required).map((row) => bandWords(row, slow));
+  expect(words).toEqual([
+    'altitude ±100 ft',
+    'airspeed +10 / −0 kt',
+    'heading ±10°',
+    'bank ±10°',
+    'not below 3,400 ft',
+  ]);
+  const mph = card('steep-turn', 'left', 'gimmer-2');
+  const airspeed = mph.tolerances.find(({ parameter }) => parameter === 'airspeed')!;
+  expect(bandWords(airspeed, mph)).toBe('airspeed ±12 mph');
+});
