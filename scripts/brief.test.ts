@@ -14,9 +14,13 @@ const write = (name: string, content: unknown) => {
 };
 
 const brief = (...args: string[]) => {
-  const { status, stdout, stderr } = spawnSync('npx', ['tsx', 'scripts/brief.ts', ...args], {
-    encoding: 'utf8',
-  });
+  const { status, stdout, stderr } = spawnSync(
+    process.execPath,
+    ['--import', 'tsx', 'scripts/brief.ts', ...args],
+    {
+      encoding: 'utf8',
+    },
+  );
   return { status, stdout, said: stderr.split('\n').filter((line) => line && !line.startsWith('npm warn')) };
 };
 const card = (...args: string[]) => {

@@ -28,9 +28,13 @@ const flight = write(
 );
 
 const score = (...args: string[]) => {
-  const { status, stdout, stderr } = spawnSync('npx', ['tsx', 'scripts/score.ts', ...args], {
-    encoding: 'utf8',
-  });
+  const { status, stdout, stderr } = spawnSync(
+    process.execPath,
+    ['--import', 'tsx', 'scripts/score.ts', ...args],
+    {
+      encoding: 'utf8',
+    },
+  );
   const said = stderr.split('\n').filter((line) => line && !line.startsWith('npm warn'));
   return { status, stdout, said };
 };

@@ -262,6 +262,16 @@ describe('technique', () => {
     expect(techniqueSchema.safeParse({ ignoreFloor: true }).success).toBe(false);
   });
 
+  test('a school’s own checks stand on the card, and clearing after them whatever they say', () => {
+    const technique = techniqueSchema.parse({ checks: ['Height', 'Airframe'], clearingFirst: 'right' });
+    expect(card('climb', { technique }).checks).toEqual([
+      'Height',
+      'Airframe',
+      'Clear the area: 90° right, then back the other way, then keep looking',
+    ]);
+    expect(techniqueSchema.safeParse({ checks: [''] }).success).toBe(false);
+  });
+
   test('the card says why a school does it so', () => {
     const [trim] = card('steep-turn').choices;
     expect(trim).toEqual({

@@ -3,15 +3,7 @@ import { type Day, headingWords, speedWords } from './day.ts';
 
 /** What is checked before every maneuver, and how the area is cleared in this school. */
 export function checksFor(day: Day): string[] {
-  return [
-    'Altitude above the floor, and room below cloud and airspace',
-    'A field to glide to',
-    'Engine: temperatures and pressures, carburettor heat as needed',
-    'Fuel: enough, on the right tank',
-    'Belts tight, nothing loose in the cabin',
-    'Lights on; call on the practice frequency',
-    clearingCheck(day),
-  ];
+  return [...day.technique.checks, clearingCheck(day)];
 }
 
 function clearingCheck({ technique }: Day): string {

@@ -4,7 +4,22 @@
  */
 import { z } from 'zod';
 
+const DEFAULT_CHECKS = [
+  'Altitude above the floor, and room below cloud and airspace',
+  'A field to glide to',
+  'Engine: temperatures and pressures, carburettor heat as needed',
+  'Fuel: enough, on the right tank',
+  'Belts tight, nothing loose in the cabin',
+  'Lights on; call on the practice frequency',
+];
+
 export const techniqueSchema = z.strictObject({
+  /** Before each maneuver, in the school's own words and order; clearing the area follows by itself. */
+  checks: z
+    .array(z.string().trim().min(1, 'a check has words').max(120, 'a check is at most 120 letters long'))
+    .min(1, 'a school has at least one check')
+    .max(12, 'a school has at most 12 checks')
+    .default(DEFAULT_CHECKS),
   clearingMethod: z.enum(['two-90', 'one-180', 'one-360']).default('two-90'),
   clearingFirst: z.enum(['left', 'right']).default('left'),
   clearingWhen: z.enum(['before-each', 'once']).default('before-each'),

@@ -1,6 +1,6 @@
 /** Technique: how the school flies, where schools differ. */
 import type { Technique, TechniqueKey } from '@keel/core';
-import { Button, NumberInput } from '@mantine/core';
+import { Button, NumberInput, Textarea } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useState } from 'react';
 import { ApiError, messageOf, put } from '../api/client.ts';
@@ -77,6 +77,17 @@ export function TechniquePage() {
               />
             ))}
           </div>
+          <Textarea
+            label="Checks before each maneuver"
+            description="One a line, in your school’s order; clearing the area follows by itself."
+            autosize
+            disabled={readOnly}
+            value={technique.checks.join('\n')}
+            onChange={(event) => set('checks', event.currentTarget.value.split('\n'))}
+            error={
+              technique.checks.some((check) => check.trim() === '') ? 'An empty line is no check' : undefined
+            }
+          />
           <Caution>
             No choice moves a limit: the floor, the maneuvering speed, the flap limits and what a standard
             demands stay on every card.
