@@ -10,6 +10,7 @@ export * from './brief/card.ts';
 export * from './brief/day.ts';
 export * from './brief/ladder.ts';
 export * from './brief/lesson-plan.ts';
+export * from './brief/lesson-schema.ts';
 export * from './brief/maneuvers/maneuver-brief.ts';
 export * from './brief/maneuvers/registry.ts';
 export * from './brief/speed-window.ts';

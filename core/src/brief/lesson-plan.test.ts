@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { findAirplane } from '../airplane/fleet.ts';
 import { findStandard } from '../standards/standards.ts';
 import { DEFAULT_TECHNIQUE } from '../technique/technique.ts';
-import { type LessonItem, type LessonRequest, planLesson } from './lesson-plan.ts';
+import { type LessonRequest, planLesson } from './lesson-plan.ts';
+import type { LessonItem } from './lesson-schema.ts';
 import { MANEUVER_BRIEFS } from './maneuvers/registry.ts';
 import { LESSON_TEMPLATES } from './templates.ts';
 

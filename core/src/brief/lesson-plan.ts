@@ -2,9 +2,8 @@
  * A lesson put together: maneuvers in an order become a timeline with transit, climbs, clearing and recovery; each
  * gets its entry altitude, its heading and the weight that is left when it begins, so that its card holds then.
  */
-import { z } from 'zod';
 import type { Airplane } from '../airplane/schema.ts';
-import { type Balance, balanceOf, type Loading, loadingSchema } from '../balance/balance.ts';
+import { balanceOf } from '../balance/balance.ts';
 import { InputError } from '../errors.ts';
 import { climbFpm } from '../performance/climb.ts';
 import { performanceOf } from '../performance/fit.ts';
@@ -15,49 +14,11 @@ import { roundTo } from '../units/numbers.ts';
 import type { TargetCard } from './card.ts';
 import { atWeightKias, checkRange, dayOf } from './day.ts';
 import { ladderOf } from './ladder.ts';
+import type { Conditions, LessonItem, LessonPlan, Notice } from './lesson-schema.ts';
 import { requireManeuverBrief } from './maneuvers/registry.ts';
+import { balanceAlong, fuelNotices, noticesOf, offered } from './plan-notices.ts';
 import { targetCard } from './target-card.ts';
-import { LESSON_TEMPLATES } from './templates.ts';
-
-/** One maneuver of a lesson, as it was put there. */
-export const lessonItemSchema = z.object({
-  id: z.string().min(1).max(60),
-  maneuver: z.string(),
-  /** Left out, a turn is flown both ways. */
-  variant: z.string().optional(),
-  demonstrations: z.number().int().min(0).max(5).optional(),
-  attempts: z.number().int().min(0).max(9).optional(),
-  airspeedKias: z.number().min(1).max(300).optional(),
-  bankDeg: z.number().min(0).max(60).optional(),
-  headingDeg: z.number().min(0).max(360).optional(),
-  /** Higher than the maneuver needs; never lower. */
-  altitudeFt: z.number().min(0).max(20_000).optional(),
-});
-export type LessonItem = z.infer<typeof lessonItemSchema>;
-
-/** The day: air, ground, sky and the time there is. */
-export const conditionsSchema = z.object({
-  /** At the start, where the airplane file has no stations to load. */
-  weightLb: z.number(),
-  loading: loadingSchema.optional(),
-  groundFt: z.number(),
-  headingDeg: z.number(),
-  oatC: z.number(),
-  qnhHpa: z.number().optional(),
-  pressureAltitudeFt: z.number().optional(),
-  cloudBaseFt: z.number().optional(),
-  cloudClearanceFt: z.number().optional(),
-  airspaceBaseFt: z.number().optional(),
-  windKt: z.number().optional(),
-  /** Minutes from engine start to engine stop. */
-  blockMin: z.number().min(15, 'a block is at least 15 minutes').max(300).optional(),
-  transitMin: z.number().min(0).max(60).optional(),
-  reserveMin: z.number().min(0).max(120).optional(),
-  /** Chosen by moving a mark. */
-  airspeedKias: z.number().optional(),
-  bankDeg: z.number().optional(),
-});
-export type Conditions = z.infer<typeof conditionsSchema>;
+import { fuelOf, Timeline } from './timeline.ts';
 
 export interface LessonRequest {
   airplane: Airplane;
@@ -73,58 +34,6 @@ export interface LessonRequest {
   watchFor?: Record<string, string[]>;
 }
 
-export const segmentSchema = z.object({
-  kind: z.enum(['ground', 'climb', 'transit', 'clear', 'maneuver', 'descent']),
-  label: z.string(),
-  /** The item that a maneuver's segment belongs to. */
-  item: z.string().nullable(),
-  startMin: z.number(),
-  endMin: z.number(),
-  fromFt: z.number(),
-  toFt: z.number(),
-});
-export type Segment = z.infer<typeof segmentSchema>;
-
-/** A stop forbids the flight as planned; a warning wants a decision; a note explains. */
-export const noticeSchema = z.object({
-  level: z.enum(['stop', 'warning', 'note']),
-  text: z.string(),
-  item: z.string().nullable(),
-});
-export type Notice = z.infer<typeof noticeSchema>;
-
-export const balancePointSchema = z.object({
-  label: z.string(),
-  weightLb: z.number(),
-  cgIn: z.number(),
-  inside: z.boolean(),
-});
-
-export const lessonPlanSchema = z.object({
-  segments: z.array(segmentSchema),
-  notices: z.array(noticeSchema),
-  balance: z.array(balancePointSchema),
-  startWeightLb: z.number(),
-  totalMin: z.number(),
-  blockMin: z.number(),
-  fuelUsedGal: z.number().nullable(),
-  fuelLeftGal: z.number().nullable(),
-  /** For each item its entry altitude, heading and weight. */
-  entries: z.array(
-    z.object({
-      item: z.string(),
-      altitudeFt: z.number(),
-      headingDeg: z.number(),
-      weightLb: z.number(),
-      minutes: z.number(),
-      fits: z.boolean(),
-      /** How many of the lesson's cards are this item's: a turn flown both ways has two. */
-      cards: z.number().int(),
-    }),
-  ),
-});
-export type LessonPlan = z.infer<typeof lessonPlanSchema>;
-
 export const DEFAULT_BLOCK_MIN = 75;
 export const DEFAULT_TRANSIT_MIN = 6;
 /** Source: 14 CFR 91.151, day VFR (from memory). */
@@ -133,12 +42,10 @@ const TAXI_MIN = 8;
 const SHUTDOWN_MIN = 4;
 /** Rejoin, circuit and landing. */
 const PATTERN_MIN = 6;
-const DESCENT_FPM = 500;
 /** Where the performance model cannot say how fast it climbs. */
 const USUAL_CLIMB_FPM = 500;
 /** Between one try and the next: a word, a look round, back to the altitude. */
 const BETWEEN_MIN = 0.7;
-const DEFAULT_GPH = 8;
 
 /** @throws InputError naming field and limit. */
 export function planLesson(request: LessonRequest): { plan: LessonPlan; cards: TargetCard[] } {
@@ -331,163 +238,4 @@ function climbRate(request: LessonRequest, weightLb: number, fromFt: number, toF
   const day = dayOf(input, 'standard', { lossFt: 0, gainFt: 0 });
   const fpm = climbFpm(model, atWeightKias(day, vy), { weightLb, pressureAltitudeFt: middleFt });
   return Math.max(100, fpm);
-}
-
-interface Fuel {
-  lbPerGal: number;
-  groundGal: number;
-  lessonGph: number;
-  climbGph: number;
-}
-
-const fuelOf = (airplane: Airplane, loading: Loading | undefined): Fuel => {
-  const fuel = airplane.fuel;
-  return {
-    // A weight typed in has no tanks behind it, yet it falls as the fuel burns.
-    lbPerGal: fuel?.lbPerGal ?? 6,
-    groundGal: fuel?.groundGal ?? (loading ? 1 : 0),
-    lessonGph: fuel?.lessonGph ?? (loading ? DEFAULT_GPH : 0),
-    climbGph: fuel?.climbGph ?? (loading ? 1.3 * DEFAULT_GPH : 0),
-  };
-};
-
-/** The lesson as it grows: minutes, altitude and fuel. */
-class Timeline {
-  readonly segments: Segment[] = [];
-  nowMin = 0;
-  burnedGal = 0;
-  private altitudeFt: number;
-
-  constructor(
-    fieldFt: number,
-    private readonly fuel: Fuel,
-  ) {
-    this.altitudeFt = fieldFt;
-  }
-
-  add(
-    kind: Segment['kind'],
-    label: string,
-    minutes: number,
-    item: string | null,
-    toFt: number,
-    gal?: number,
-  ) {
-    const gph = kind === 'climb' ? this.fuel.climbGph : this.fuel.lessonGph;
-    this.segments.push({
-      kind,
-      label,
-      item,
-      startMin: roundTo(this.nowMin, 2),
-      endMin: roundTo(this.nowMin + minutes, 2),
-      fromFt: this.altitudeFt,
-      toFt,
-    });
-    this.nowMin += minutes;
-    this.burnedGal += gal ?? (gph * minutes) / 60;
-    this.altitudeFt = toFt;
-  }
-
-  /** Climbs or descends to an altitude, if it is not there already. */
-  goTo(toFt: number, climbFpmFrom: (fromFt: number) => number) {
-    const change = toFt - this.altitudeFt;
-    if (Math.abs(change) < 50) return;
-    if (change > 0) this.add('climb', 'Climb', change / climbFpmFrom(this.altitudeFt), null, toFt);
-    else this.add('descent', 'Descend', -change / DESCENT_FPM, null, toFt);
-  }
-
-  /** Minutes of the segment just added, if it is of this kind. */
-  lastMinutes(kind: Segment['kind']): number {
-    const last = this.segments.at(-1);
-    return last?.kind === kind ? last.endMin - last.startMin : 0;
-  }
-}
-
-function noticesOf(card: TargetCard, title: string, item: string): Notice[] {
-  const notices: Notice[] = [];
-  if (card.offToday) {
-    notices.push({
-      level: 'stop',
-      text: `${title}: ${lowerFirst(card.offToday)}`,
-      item,
-    });
-    const { ladder } = card;
-    if (ladder && /stall/.test(card.maneuver) && ladder.ceilingFt !== null) {
-      const lowest = ladder.ceilingFt - ladder.gainFt - ladder.lossFt;
-      if (lowest < ladder.floorFt)
-        notices.push({
-          level: 'stop',
-          text: `${title}: flown under this ceiling it would end ${Math.round(ladder.floorFt - lowest)} ft below the floor.`,
-          item,
-        });
-    }
-  }
-  if (card.entry.airspeedKias === null)
-    notices.push({ level: 'stop', text: `${title}: ${card.missing.airspeedKias}`, item });
-  return notices;
-}
-
-/** Which of the usual lessons fits under today's ceiling from beginning to end. */
-function offered(conditions: Conditions): Notice {
-  const fitting = LESSON_TEMPLATES.filter(({ items }) =>
-    items.every(
-      ({ maneuver }) => ladderOf(conditions.groundFt, requireManeuverBrief(maneuver), conditions).fits,
-    ),
-  ).map(({ title }) => title);
-  const text =
-    fitting.length > 0
-      ? `These lessons fit under today’s ceiling: ${fitting.join('; ')}.`
-      : 'None of the usual lessons fits under today’s ceiling: a day for the ground.';
-  return { level: 'note', text, item: null };
-}
-
-const lowerFirst = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
-
-function fuelNotices(
-  burnedGal: number,
-  loading: Loading | undefined,
-  fuel: Fuel,
-  reserveMin: number,
-): Notice[] {
-  if (!loading) return [];
-  const left = loading.fuelGal - burnedGal;
-  const reserve = (fuel.lessonGph * reserveMin) / 60;
-  if (left >= reserve) return [];
-  const text =
-    left < 0
-      ? `The lesson burns ${burnedGal.toFixed(1)} gal and there are ${loading.fuelGal} on board.`
-      : `${left.toFixed(1)} gal would be left; the reserve of ${reserveMin} min is ${reserve.toFixed(1)} gal.`;
-  return [{ level: left < 0 ? 'stop' : 'warning', text, item: null }];
-}
-
-/** Start, landing and empty tanks: the centre of gravity must stay inside all the way. */
-function balanceAlong(
-  airplane: Airplane,
-  loading: Loading | undefined,
-  start: Balance | null,
-  burnedGal: number,
-  notices: Notice[],
-): LessonPlan['balance'] {
-  if (!loading || !start) return [];
-  const landing = balanceOf(airplane, loading, burnedGal) as Balance;
-  const empty = balanceOf(airplane, loading, loading.fuelGal) as Balance;
-  const known = new Set(start.stops);
-  for (const text of landing.stops)
-    if (!known.has(text))
-      notices.push({ level: 'stop', text: `At the landing: ${lowerFirst(text)}`, item: null });
-  if (landing.stops.length === 0)
-    for (const text of empty.stops)
-      notices.push({ level: 'warning', text: `With empty tanks: ${lowerFirst(text)}`, item: null });
-  return (
-    [
-      ['start', start],
-      ['landing', landing],
-      ['no fuel', empty],
-    ] as const
-  ).map(([label, at]) => ({
-    label,
-    weightLb: roundTo(at.weightLb, 0),
-    cgIn: roundTo(at.cgIn, 2),
-    inside: at.stops.length === 0,
-  }));
 }

@@ -1,7 +1,7 @@
 /** Lessons, as they cross the wire. */
 import { z } from 'zod';
 import { targetCardSchema } from '../brief/card.ts';
-import { conditionsSchema, lessonItemSchema, lessonPlanSchema } from '../brief/lesson-plan.ts';
+import { conditionsSchema, lessonItemSchema, lessonPlanSchema } from '../brief/lesson-schema.ts';
 import { techniqueOverridesSchema } from '../technique/technique.ts';
 
 const parts = {

@@ -264,7 +264,6 @@ function Brief({ lesson }: { lesson?: Lesson }) {
             items={form.items}
             plan={plan}
             technique={technique}
-            chosen={item?.id}
             onChange={(items) => change({ items })}
             onTemplate={({ title }) => change({ title: form.title.trim() === '' ? title : form.title })}
           />

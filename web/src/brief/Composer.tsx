@@ -46,7 +46,6 @@ export function Composer(props: {
   items: LessonItem[];
   plan: LessonPlan | undefined;
   technique: Technique;
-  chosen: string | undefined;
   onChange: (items: LessonItem[]) => void;
   onTemplate: (template: LessonTemplate) => void;
 }) {
