@@ -183,32 +183,17 @@ function variantsOf(item: LessonItem): string[] {
 
 const cardInput = (request: LessonRequest, technique: Technique, item: LessonItem) => {
   const { airplane, standard, schoolStandard, conditions } = request;
-  const {
-    groundFt,
-    oatC,
-    qnhHpa,
-    pressureAltitudeFt,
-    cloudBaseFt,
-    cloudClearanceFt,
-    airspaceBaseFt,
-    windKt,
-  } = conditions;
+  // A speed or bank of the conditions is from before each maneuver had its own: it was the steep turn's.
+  const older: Partial<Conditions> = item.maneuver === 'steep-turn' ? conditions : {};
   return {
+    ...conditions,
     airplane,
     standard,
     schoolStandard,
     technique,
     maneuver: item.maneuver,
-    groundFt,
-    oatC,
-    qnhHpa,
-    pressureAltitudeFt,
-    cloudBaseFt,
-    cloudClearanceFt,
-    airspaceBaseFt,
-    windKt,
-    airspeedKias: item.airspeedKias ?? (item.maneuver === 'steep-turn' ? conditions.airspeedKias : undefined),
-    bankDeg: item.bankDeg ?? (item.maneuver === 'steep-turn' ? conditions.bankDeg : undefined),
+    airspeedKias: item.airspeedKias ?? older.airspeedKias,
+    bankDeg: item.bankDeg ?? older.bankDeg,
   };
 };
 
