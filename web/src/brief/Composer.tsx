@@ -1,5 +1,6 @@
 /** The lesson's order: templates and maneuvers to add on the right, what is flown, to be dragged, on the left. */
 import {
+  type Announcements,
   closestCenter,
   DndContext,
   type DragEndEvent,
@@ -28,6 +29,7 @@ import {
 import { ActionIcon, NumberInput, Select } from '@mantine/core';
 import { IconGripVertical, IconPlus, IconX } from '@tabler/icons-react';
 import { heading, say } from '../parts/format.ts';
+import { titleOf } from './form.ts';
 import './composer.css';
 
 const newId = () => crypto.randomUUID().slice(0, 8);
@@ -59,6 +61,15 @@ export function Composer(props: {
     const place = (id: unknown) => items.findIndex((item) => item.id === id);
     onChange(arrayMove(items, place(active.id), place(over.id)));
   };
+  // Said to whoever moves by ear: the maneuver by its name, and where it now is.
+  const at = (id: unknown) => `place ${items.findIndex((item) => item.id === id) + 1} of ${items.length}`;
+  const name = (id: unknown) => titleOf([items.find((item) => item.id === id) ?? items[0]]);
+  const announcements: Announcements = {
+    onDragStart: ({ active }) => `${name(active.id)} picked up, ${at(active.id)}.`,
+    onDragOver: ({ active, over }) => (over ? `${name(active.id)} over ${at(over.id)}.` : undefined),
+    onDragEnd: ({ active, over }) => `${name(active.id)} put down at ${at(over?.id ?? active.id)}.`,
+    onDragCancel: ({ active }) => `${name(active.id)} is back at ${at(active.id)}.`,
+  };
   const set = (id: string, part: Partial<LessonItem>) =>
     onChange(items.map((item) => (item.id === id ? { ...item, ...part } : item)));
   const add = (maneuver: string) => onChange([...items, { id: newId(), maneuver }]);
@@ -83,7 +94,12 @@ export function Composer(props: {
             one.
           </p>
         )}
-        <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
+        <DndContext
+          sensors={sensors}
+          collisionDetection={closestCenter}
+          onDragEnd={dropped}
+          accessibility={{ announcements }}
+        >
           <SortableContext items={items} strategy={verticalListSortingStrategy}>
             <ol className="composer-list">
               {items.map((item) => (
