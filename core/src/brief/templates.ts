@@ -64,6 +64,3 @@ export const LESSON_TEMPLATES: readonly LessonTemplate[] = [
     ],
   },
 ];
-
-export const findTemplate = (id: string): LessonTemplate | undefined =>
-  LESSON_TEMPLATES.find((template) => template.id === id);

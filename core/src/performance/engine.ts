@@ -20,13 +20,6 @@ export const densityFactor = (sigma: number): number => (sigma - FRICTION_SHARE)
 export const fullPowerW = (engine: Engine, turns: number, sigma: number): number =>
   engine.ratedPowerW * densityFactor(sigma) * (turns / engine.ratedTurns);
 
-/** Percent of rated power that a manifold pressure gives at rated speed. */
-export function percentOfManifold(engine: Engine, inHg: number, pressureAltitudeFt: number): number {
-  const [none, perThousand] = engine.manifold;
-  const effective = inHg + (perThousand * pressureAltitudeFt) / 1000;
-  return (100 * (effective - none)) / (SEA_LEVEL_INHG - none);
-}
-
 /** Manifold pressure, inHg, for a percent of rated power at rated speed. */
 export function manifoldOfPercent(engine: Engine, percent: number, pressureAltitudeFt: number): number {
   const [none, perThousand] = engine.manifold;

@@ -5,7 +5,7 @@ import { SEA_LEVEL_DENSITY_KGM3 } from '../atmosphere/atmosphere.ts';
 import { loadFactor } from '../flight/turning.ts';
 import { FT_TO_M, G0_MPS2, KT_TO_MPS, LB_TO_KG } from '../units/convert.ts';
 import { bestGlideKias, ceilingFt, climbFpm, glideAt } from './climb.ts';
-import { densityFactor, manifoldOfPercent, percentOfManifold } from './engine.ts';
+import { densityFactor, manifoldOfPercent } from './engine.ts';
 import { performanceFit, performanceOf } from './fit.ts';
 import {
   fullThrottleTurns,
@@ -278,8 +278,11 @@ describe('the fit', () => {
     const slow = levelFlight(inches, 90, { weightLb: 2900, pressureAltitudeFt: 4000 });
     expect(slow.rpm).toBeNull();
     expect(slow.power).toBeLessThan(20);
-    const percent = percentOfManifold(inches.engine, 22, 4000);
-    expect(manifoldOfPercent(inches.engine, percent, 4000)).toBeCloseTo(22, 9);
+    // All of the power at sea level is all of the air; the same power higher up takes less manifold pressure.
+    expect(manifoldOfPercent(inches.engine, 100, 0)).toBeCloseTo(29.92, 9);
+    expect(manifoldOfPercent(inches.engine, 65, 6000)).toBeLessThan(
+      manifoldOfPercent(inches.engine, 65, 2000),
+    );
     expect(climbFpm(inches, 90, { weightLb: 2900, pressureAltitudeFt: 0 })).toBeGreaterThan(500);
   });
 });
