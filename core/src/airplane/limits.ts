@@ -27,16 +27,25 @@ export function maneuveringSpeedFrom(airplane: Airplane, weightLb: number): 'boo
 }
 
 /**
- * Stall speed, KIAS, at a weight (lb) and load factor: the book's indicated speed is taken to calibrated
- * airspeed, scaled by √(n W/W_max), and back. Source: FAA-H-8083-25, aerodynamics of flight (V_S √n).
+ * A book speed, KIAS at maximum weight, at another weight (lb) and load factor: taken to calibrated airspeed, scaled
+ * by √(n W/W_max), and back. Source: FAA-H-8083-25, aerodynamics of flight (V_S √n).
  */
+export function speedAtWeightKias(
+  airplane: Airplane,
+  bookKias: number,
+  options: { weightLb: number; loadFactor?: number; setting?: FlapSetting },
+): number {
+  const { weightLb, loadFactor = 1, setting = 'clean' } = options;
+  const bookCas = casFromIas(airplane, bookKias, setting);
+  const cas = bookCas * Math.sqrt((loadFactor * weightLb) / airplane.maxWeightLb);
+  return iasFromCas(airplane, cas, setting);
+}
+
+/** Stall speed, KIAS, at a weight (lb), load factor and flap setting. */
 export function stallSpeedKias(
   airplane: Airplane,
   options: { weightLb: number; loadFactor?: number; setting?: FlapSetting },
 ): number {
-  const { weightLb, loadFactor = 1, setting = 'clean' } = options;
-  const bookKias = setting === 'landing' ? airplane.vs0Kias : airplane.vs1Kias;
-  const bookCas = casFromIas(airplane, bookKias, setting);
-  const cas = bookCas * Math.sqrt((loadFactor * weightLb) / airplane.maxWeightLb);
-  return iasFromCas(airplane, cas, setting);
+  const bookKias = options.setting === 'landing' ? airplane.vs0Kias : airplane.vs1Kias;
+  return speedAtWeightKias(airplane, bookKias, options);
 }

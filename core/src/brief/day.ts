@@ -1,7 +1,6 @@
 /** The day of one card: what was given, what was taken for the rest, and the questions that a maneuver asks of it. */
 
-import { casFromIas, iasFromCas } from '../airplane/calibration.ts';
-import { maneuveringSpeedKias } from '../airplane/limits.ts';
+import { maneuveringSpeedKias, speedAtWeightKias } from '../airplane/limits.ts';
 import { type Airplane, powerUnitOf } from '../airplane/schema.ts';
 import {
   densityAltitudeFt,
@@ -162,9 +161,9 @@ export const stallKias = (day: Day, stage = 0, bankDeg = 0): number =>
 
 /** A book speed, KIAS at maximum weight, at today's weight: with the square root of the weight, calibrated. */
 export function atWeightKias(day: Day, bookKias: number, stage = 0): number {
-  const setting = stage > 0 && stage === day.airplane.flaps.length ? 'landing' : 'clean';
-  const cas = casFromIas(day.airplane, bookKias, setting);
-  return iasFromCas(day.airplane, cas * Math.sqrt(day.weightLb / day.airplane.maxWeightLb), setting);
+  const { airplane, weightLb } = day;
+  const setting = stage > 0 && stage === airplane.flaps.length ? 'landing' : 'clean';
+  return speedAtWeightKias(airplane, bookKias, { weightLb, setting });
 }
 
 /** Usual distance of the warning above the stall, kt [common practice: 5 to 10]. */

@@ -2,6 +2,7 @@
  * A lesson put together: maneuvers in an order become a timeline with transit, climbs, clearing and recovery; each
  * gets its entry altitude, its heading and the weight that is left when it begins, so that its card holds then.
  */
+import { speedAtWeightKias } from '../airplane/limits.ts';
 import type { Airplane } from '../airplane/schema.ts';
 import { balanceOf } from '../balance/balance.ts';
 import { InputError } from '../errors.ts';
@@ -12,7 +13,7 @@ import { type Technique, type TechniqueOverrides, withOverrides } from '../techn
 import { compassDeg } from '../units/angles.ts';
 import { roundTo } from '../units/numbers.ts';
 import type { TargetCard } from './card.ts';
-import { atWeightKias, checkRange, dayOf } from './day.ts';
+import { checkRange } from './day.ts';
 import { ladderOf } from './ladder.ts';
 import type { Conditions, LessonItem, LessonPlan, Notice } from './lesson-schema.ts';
 import { requireManeuverBrief } from './maneuvers/registry.ts';
@@ -215,12 +216,14 @@ function entryAltitudes({ items, conditions }: LessonRequest): number[] {
 }
 
 function climbRate(request: LessonRequest, weightLb: number, fromFt: number, toFt: number): number {
-  const model = performanceOf(request.airplane);
-  const vy = request.airplane.vyKias;
+  const { airplane } = request;
+  const model = performanceOf(airplane);
+  const vy = airplane.vyKias;
   if (!model || vy === undefined) return USUAL_CLIMB_FPM;
   const middleFt = (fromFt + toFt) / 2;
-  const input = { ...cardInput(request, request.technique, { id: 'climb', maneuver: 'climb' }), weightLb };
-  const day = dayOf(input, 'standard', { lossFt: 0, gainFt: 0 });
-  const fpm = climbFpm(model, atWeightKias(day, vy), { weightLb, pressureAltitudeFt: middleFt });
+  const fpm = climbFpm(model, speedAtWeightKias(airplane, vy, { weightLb }), {
+    weightLb,
+    pressureAltitudeFt: middleFt,
+  });
   return Math.max(100, fpm);
 }

@@ -1,15 +1,7 @@
 /** Climb at full throttle, the ceiling, and the glide with the engine at idle. */
 import { FT_TO_M, KT_TO_MPS } from '../units/convert.ts';
 import { dragAt, fullThrustN } from './level.ts';
-import {
-  type Circumstance,
-  casAtStage,
-  densityOf,
-  iasAtStage,
-  liftOf,
-  type PerformanceModel,
-  tasMps,
-} from './model.ts';
+import { type Circumstance, densityOf, iasAtStage, liftOf, type PerformanceModel, tasMps } from './model.ts';
 import { dynamicPressurePa } from './polar.ts';
 import type { Provenance } from './provenance.ts';
 
@@ -20,12 +12,6 @@ export function climbFpm(model: PerformanceModel, kias: number, at: Circumstance
   const v = tasMps(model.airplane, kias, at);
   const excess = fullThrustN(model, v, at) - dragAt(model, kias, at);
   return (excess / liftOf({ ...at, loadFactor: 1 })) * v * FPM_PER_MPS;
-}
-
-/** V_Y at a weight: the book's, scaled with the square root of the weight through the calibration. */
-export function scaledKias(model: PerformanceModel, bookKias: number, weightLb: number): number {
-  const cas = casAtStage(model.airplane, bookKias) * Math.sqrt(weightLb / model.airplane.maxWeightLb);
-  return iasAtStage(model.airplane, cas);
 }
 
 /** The speed that climbs fastest, by trying each knot; V_Y falls with altitude. */

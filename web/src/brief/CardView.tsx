@@ -2,7 +2,7 @@
 import type { CardFigure, Standard, TargetCard } from '@keel/core';
 import { Caution } from '../parts/caution.tsx';
 import { Figure } from '../parts/Figure.tsx';
-import { heading, PARAMETER_NAMES, say, signed, speedIn, unitMark } from '../parts/format.ts';
+import { bandOf, heading, PARAMETER_NAMES, say, signed, speedIn, unitMark } from '../parts/format.ts';
 import { VSpeed } from '../parts/VSpeed.tsx';
 import './card.css';
 
@@ -188,12 +188,6 @@ function variantWords(cards: readonly TargetCard[]): string {
   return variant === 'standard'
     ? ''
     : ({ clean: 'flaps up', takeoff: 'takeoff flaps', landing: 'landing flaps' }[variant] ?? variant);
-}
-
-/** A tolerance as ± or +/−, in the card's unit where it is a speed. */
-function bandOf({ low, high, unit: own }: TargetCard['tolerances'][number], unit: string): string {
-  const scale = own === 'kt' ? speedIn(1, unit) : 1;
-  return high === -low ? `±${say(high * scale)}` : `${signed(high * scale)} / −${say(Math.abs(low * scale))}`;
 }
 
 function OwnFigure({ figure, unit }: { figure: CardFigure; unit: string }) {

@@ -34,3 +34,13 @@ export const unitMark = (unit: string): string => (unit === 'deg' ? '°' : ` ${u
 
 export const maneuverName = (maneuver: string, variant: string): string =>
   maneuver === 'steep-turn' ? `Steep turn ${variant}` : `${maneuver} ${variant}`;
+
+/** A band as ± or +/−, without its unit; speeds in the unit asked for. */
+export function bandOf(band: { low: number; high: number; unit: string }, speedUnit = 'kt'): string {
+  const scale = band.unit === 'kt' ? speedIn(1, speedUnit) : 1;
+  const digits = band.unit === 'g' ? 2 : 0;
+  const [low, high] = [band.low * scale, band.high * scale];
+  return band.high === -band.low
+    ? `±${say(high, digits)}`
+    : `${signed(high, digits)} / −${say(Math.abs(low), digits)}`;
+}

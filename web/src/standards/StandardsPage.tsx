@@ -3,7 +3,7 @@ import { MANEUVER_BRIEFS, rowsFor, type StandardRow } from '@keel/core';
 import { useState } from 'react';
 import { useStandards } from '../api/hooks.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
-import { PARAMETER_NAMES, say, signed, unitMark } from '../parts/format.ts';
+import { bandOf, PARAMETER_NAMES, unitMark } from '../parts/format.ts';
 import { maneuverTitle } from '../parts/maneuvers.ts';
 import { Failed, Loading } from '../parts/states.tsx';
 
@@ -101,7 +101,9 @@ function Rows({ maneuver, rows }: { maneuver: string; rows: StandardRow[] }) {
             {row.target !== undefined && row.parameter === 'bank' && ` ${row.target}°`}
             {row.variants && <span className="quiet small"> {row.variants.join(', ')}</span>}
           </td>
-          <td className="nowrap">{bandWords(row)}</td>
+          <td className="nowrap">
+            {row.parameter === 'floor' ? 'never below' : `${bandOf(row)}${unitMark(row.unit)}`}
+          </td>
           <td>{REFERENCES[row.reference]}</td>
           <td>
             {PHASES[row.phase] ?? row.phase}
@@ -115,11 +117,4 @@ function Rows({ maneuver, rows }: { maneuver: string; rows: StandardRow[] }) {
       ))}
     </tbody>
   );
-}
-
-function bandWords({ parameter, low, high, unit }: StandardRow): string {
-  if (parameter === 'floor') return 'never below';
-  const band =
-    high === -low ? `±${say(high, unit === 'g' ? 2 : 0)}` : `${signed(high)} / −${say(Math.abs(low))}`;
-  return `${band}${unitMark(unit)}`;
 }
