@@ -26,3 +26,7 @@ export function heightWorthFt(fromTasKt: number, toTasKt: number): number {
   const to = toTasKt * KT_TO_MPS;
   return (to * to - from * from) / (2 * G0_MPS2) / FT_TO_M;
 }
+
+/** Degrees of heading turned while rolling from a bank to level at a steady rate: ∫ (g/V) tan φ dt = (g/V p) ln sec φ. */
+export const rollOutLeadFor = (bankDeg: number, tasKt: number, rollDegPerS: number): number =>
+  degrees((G0_MPS2 / (tasKt * KT_TO_MPS)) * -Math.log(Math.cos(radians(bankDeg)))) / radians(rollDegPerS);

@@ -1,0 +1,203 @@
+/**
+ * Hands and feet: they move the controls toward what the head wants. Pitch first: an attitude that gives the flight
+ * path or the speed, with the pull that a bank needs; roll by the rate; feet that keep the ball in the middle.
+ * Gains fall with the dynamic pressure, as stick and pedals feel.
+ */
+import { degrees, radians } from '../../units/angles.ts';
+import { G0_MPS2, KT_TO_MPS } from '../../units/convert.ts';
+import { clamp } from '../../units/numbers.ts';
+import type { Flight } from '../model/flight.ts';
+import type { Seen } from './eyes.ts';
+
+/** How the pitch is flown. */
+export type PitchAim =
+  | { by: 'altitude'; altitudeFt: number; mostFpm?: number }
+  | { by: 'climb'; fpm: number }
+  | { by: 'speed'; kias: number }
+  | { by: 'attitude'; deg: number; degPerS?: number }
+  | { by: 'stick'; elevator: number };
+
+export type BankAim = { by: 'bank'; deg: number } | { by: 'heading'; deg: number; mostDeg?: number } | { by: 'stick'; aileron: number };
+
+export type RudderAim = { by: 'ball'; offG?: number } | { by: 'pedal'; rudder: number };
+
+export type PowerAim =
+  | { by: 'throttle'; throttle: number }
+  /** Around a throttle position, whatever holds the speed, or the altitude. */
+  | { by: 'speed'; throttle: number; kias: number }
+  | { by: 'altitude'; throttle: number; altitudeFt: number };
+
+export interface Aim {
+  pitch: PitchAim;
+  bank: BankAim;
+  rudder: RudderAim;
+  power: PowerAim;
+  flapsDeg: number;
+  /** Most degrees a second of roll. */
+  rollDegPerS: number;
+  /** How much of the pull that a bank needs comes by itself, without waiting for the altitude to show it. */
+  pull: number;
+  /** How quickly the altitude is attended to: 1 is a practised hand. */
+  attention: number;
+  /** Whether the trim follows the pressure. */
+  trims: boolean;
+}
+
+/** What the hands remember from moment to moment. */
+export interface Hands {
+  elevator: number;
+  pitchDeg: number;
+  speedPitchDeg: number;
+  pathDeg: number;
+  aileron: number;
+  rudder: number;
+  throttle: number;
+  powerBias: number;
+  lastAim: string;
+}
+
+export const restingHands = (flight: Flight, seen: Seen): Hands => ({
+  elevator: flight.controls.elevator,
+  pitchDeg: seen.pitchDeg,
+  speedPitchDeg: seen.pitchDeg,
+  pathDeg: 0,
+  aileron: flight.controls.aileron,
+  rudder: flight.controls.rudder,
+  throttle: flight.controls.throttle,
+  powerBias: 0,
+  lastAim: '',
+});
+
+/** The speed at which the gains were chosen, kt. */
+const GAIN_SPEED_KT = 90;
+const STICK_LAG_S = 0.12;
+
+export function moveControls(hands: Hands, aim: Aim, seen: Seen, flight: Flight, dt: number): void {
+  const { controls } = flight;
+  const stiffness = clamp((GAIN_SPEED_KT / Math.max(seen.kias, 35)) ** 2, 0.5, 4);
+  elevator(hands, aim, seen, flight, dt, stiffness);
+  const smooth = dt / (STICK_LAG_S + dt);
+  controls.elevator += smooth * (clamp(hands.elevator, -1, 1) - controls.elevator);
+  controls.aileron += smooth * (clamp(aileron(hands, aim, seen, dt), -1, 1) - controls.aileron);
+  controls.rudder += smooth * (clamp(rudder(hands, aim, seen, dt, stiffness), -1, 1) - controls.rudder);
+  throttle(hands, aim, seen, flight, dt);
+  controls.flapsDeg = aim.flapsDeg;
+  if (aim.trims) {
+    const moved = clamp(0.25 * dt * controls.elevator, -0.12 * dt, 0.12 * dt);
+    const trim = clamp(controls.trim + moved, -1, 1);
+    // What the wheel takes, the hand gives up.
+    const given =
+      ((trim - controls.trim) * flight.airframe.power.trim) / flight.airframe.power.elevator;
+    hands.elevator -= given;
+    controls.elevator -= given;
+    controls.trim = trim;
+  }
+}
+
+/** The pull of a turn: angle of attack for the load beyond one, degrees. */
+function pullDeg(seen: Seen, flight: Flight, bankDeg: number): number {
+  const { airframe, motion } = flight;
+  const load = 1 / Math.cos(radians(clamp(Math.abs(bankDeg), 0, 65)));
+  const perG = (airframe.massKg * G0_MPS2) / (motion.flow.q0 * airframe.wingAreaM2 * airframe.liftSlope + 1);
+  return degrees(perG) * (load - 1) * Math.cos(radians(seen.bankDeg));
+}
+
+function wantedPitch(hands: Hands, aim: Aim, seen: Seen, flight: Flight, dt: number): number {
+  const { pitch } = aim;
+  if (pitch.by === 'attitude') {
+    const most = (pitch.degPerS ?? 4) * dt;
+    hands.pitchDeg += clamp(pitch.deg - hands.pitchDeg, -most, most);
+    return hands.pitchDeg;
+  }
+  const speedMps = Math.max(seen.tasKt * KT_TO_MPS, 15);
+  const pull = aim.pull * pullDeg(seen, flight, seen.bankDeg);
+  if (pitch.by === 'speed') {
+    // Faster than wanted: nose up. The trend counts as much as the difference.
+    const error = clamp(seen.kias - pitch.kias, -12, 12);
+    hands.speedPitchDeg = clamp(hands.speedPitchDeg + dt * (0.16 * error + 0.5 * seen.accelerationKtPerS), -16, 22);
+    hands.pitchDeg = hands.speedPitchDeg + 0.35 * error + 0.9 * seen.accelerationKtPerS + pull;
+    return hands.pitchDeg;
+  }
+  if (pitch.by === 'stick') return seen.pitchDeg;
+  const most = pitch.by === 'altitude' ? (pitch.mostFpm ?? 500) : 2000;
+  const fpm =
+    pitch.by === 'altitude'
+      ? clamp(7 * aim.attention * (pitch.altitudeFt - seen.altitudeFt), -most, most)
+      : pitch.fpm;
+  const error = degrees((fpm - seen.verticalFpm) / 60 * 0.3048 / speedMps);
+  hands.pathDeg = clamp(hands.pathDeg + 0.5 * aim.attention * dt * clamp(error, -4, 4), -20, 24);
+  hands.pitchDeg = hands.pathDeg + aim.attention * 0.9 * clamp(error, -5, 5) + pull;
+  return hands.pitchDeg;
+}
+
+function elevator(hands: Hands, aim: Aim, seen: Seen, flight: Flight, dt: number, stiffness: number): void {
+  if (aim.pitch.by === 'stick') {
+    hands.elevator += clamp(aim.pitch.elevator - hands.elevator, -1.2 * dt, 1.2 * dt);
+    hands.pitchDeg = seen.pitchDeg;
+    return;
+  }
+  if (aim.pitch.by !== hands.lastAim) takeOver(hands, aim, seen, flight);
+  const wanted = wantedPitch(hands, aim, seen, flight, dt);
+  const bank = radians(clamp(seen.bankDeg, -75, 75));
+  const pitchRate = clamp(1.4 * (wanted - seen.pitchDeg), -9, 9);
+  const wantedQ = (pitchRate + seen.r * Math.sin(bank)) / Math.max(0.35, Math.cos(bank));
+  const error = wantedQ - seen.q;
+  hands.elevator = clamp(hands.elevator + dt * stiffness * 0.028 * error, -1, 1);
+  // The rate is answered at once, the rest by and by.
+  flight.controls.elevator += clamp(dt * stiffness * 0.05 * error, -0.05, 0.05);
+}
+
+/** From one way of flying the pitch to another without a jerk: the new one begins where the nose is. */
+function takeOver(hands: Hands, aim: Aim, seen: Seen, flight: Flight): void {
+  const pull = aim.pull * pullDeg(seen, flight, seen.bankDeg);
+  hands.lastAim = aim.pitch.by;
+  hands.pitchDeg = seen.pitchDeg;
+  hands.speedPitchDeg = seen.pitchDeg - pull;
+  hands.pathDeg = seen.pitchDeg - pull;
+}
+
+function aileron(hands: Hands, aim: Aim, seen: Seen, dt: number): number {
+  if (aim.bank.by === 'stick') {
+    hands.aileron += clamp(aim.bank.aileron - hands.aileron, -3 * dt, 3 * dt);
+    return hands.aileron;
+  }
+  const wanted = aim.bank.by === 'bank' ? aim.bank.deg : headingBank(aim.bank, seen);
+  const rate = clamp(1.5 * (wanted - seen.bankDeg), -aim.rollDegPerS, aim.rollDegPerS);
+  const softness = clamp(GAIN_SPEED_KT / Math.max(seen.kias, 35), 0.6, 2.2);
+  const error = rate - seen.p;
+  hands.aileron = clamp(hands.aileron + dt * softness * 0.02 * error, -0.5, 0.5);
+  return hands.aileron + softness * (0.0165 * rate + 0.008 * error);
+}
+
+/** The bank that brings a heading; steeper the further there is to go. */
+function headingBank(aim: { deg: number; mostDeg?: number }, seen: Seen): number {
+  const most = aim.mostDeg ?? 20;
+  const toGo = aim.deg - seen.headingDeg;
+  return clamp(1.3 * toGo, -most, most);
+}
+
+function rudder(hands: Hands, aim: Aim, seen: Seen, dt: number, stiffness: number): number {
+  if (aim.rudder.by === 'pedal') {
+    hands.rudder += clamp(aim.rudder.rudder - hands.rudder, -1.5 * dt, 1.5 * dt);
+    return hands.rudder;
+  }
+  // A force to the right is a ball on the left: press left.
+  const off = seen.lateralG - (aim.rudder.offG ?? 0);
+  hands.rudder = clamp(hands.rudder - dt * 2.2 * stiffness * off, -1, 1);
+  const lead = aim.rudder.offG === undefined ? 0.22 * Math.sqrt(stiffness) * hands.aileron : 0;
+  return hands.rudder - 1.2 * stiffness * off + lead;
+}
+
+function throttle(hands: Hands, aim: Aim, seen: Seen, flight: Flight, dt: number): void {
+  const { power } = aim;
+  if (power.by === 'speed') {
+    hands.powerBias += dt * 0.004 * clamp(power.kias - seen.kias - 2 * seen.accelerationKtPerS, -8, 8);
+  } else if (power.by === 'altitude') {
+    const fpm = clamp(5 * (power.altitudeFt - seen.altitudeFt), -300, 300);
+    hands.powerBias += dt * 0.0004 * clamp(fpm - seen.verticalFpm, -400, 400);
+  } else hands.powerBias = 0;
+  hands.powerBias = clamp(hands.powerBias, -0.3, 0.45);
+  const wanted = clamp(power.throttle + hands.powerBias, 0, 1);
+  hands.throttle += clamp(wanted - hands.throttle, -0.45 * dt, 0.45 * dt);
+  flight.controls.throttle = hands.throttle;
+}

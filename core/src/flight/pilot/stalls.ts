@@ -1,0 +1,213 @@
+/** Stalls: power off, power on, several in a row; entry, the break, and the recovery with what can go wrong in it. */
+import { type Cockpit, flapsOf, hold, level, nearestHeading, type Script, until } from './cockpit.ts';
+import { leadIn, settle } from './entry.ts';
+
+export function* powerOffStall(c: Cockpit): Script {
+  yield* leadIn(c);
+  const { card } = c;
+  const approachKias = card.entry.airspeedKias ?? 1.3 * card.stallKias.level;
+  c.mark('setup');
+  level(c, approachKias);
+  c.aim.power = { by: 'throttle', throttle: Math.max(0.1, c.throttleFor(approachKias) - 0.25) };
+  const { airplane } = c.flight.airframe;
+  for (let stage = 1; stage <= card.stage; stage++) {
+    yield* until(c, 40, () => c.seen.kias < Math.min(airplane.flaps[stage - 1].vfeKias - 4, approachKias + 15));
+    c.aim.flapsDeg = flapsOf(c, stage);
+    yield* hold(c, 3);
+  }
+  yield* until(c, 30, () => c.seen.kias < approachKias + 2);
+  if (!c.habit('no-stabilized-descent')) {
+    c.mark('descent');
+    c.aim.pitch = { by: 'speed', kias: approachKias };
+    c.aim.power = {
+      by: 'throttle',
+      throttle: c.throttleFor(approachKias, { flapsDeg: c.aim.flapsDeg, fpm: -500 }),
+    };
+    yield* hold(c, 16);
+  }
+  c.aim.power = { by: 'throttle', throttle: 0 };
+  yield* pitchUp(c, { mostDeg: 17, degPerS: 1.7 });
+  yield* recovery(c);
+}
+
+export function* powerOnStall(c: Cockpit): Script {
+  yield* leadIn(c);
+  const { card } = c;
+  const liftOffKias = card.entry.airspeedKias ?? 1.15 * card.stallKias.level;
+  c.mark('setup');
+  level(c, liftOffKias);
+  c.aim.power = { by: 'throttle', throttle: Math.max(0.1, c.throttleFor(liftOffKias + 8) - 0.3) };
+  c.aim.flapsDeg = flapsOf(c, card.stage);
+  yield* until(c, 40, () => c.seen.kias < liftOffKias + 3);
+  c.aim.power = { by: 'throttle', throttle: c.habit('power-too-low') ? 0.52 : 0.9 };
+  yield* pitchUp(c, { mostDeg: c.habit('pitch-too-steep') ? 38 : 24, degPerS: c.habit('pitch-too-steep') ? 6 : 2 });
+  yield* recovery(c);
+}
+
+/** Raises the nose until it stalls; turning stalls bank first. */
+function* pitchUp(c: Cockpit, { mostDeg, degPerS }: { mostDeg: number; degPerS: number }): Script {
+  const { card } = c;
+  c.mark('pitch-up');
+  c.aim.trims = false;
+  c.aim.rollDegPerS = 5;
+  if (card.variant === 'turning') c.aim.bank = { by: 'bank', deg: -card.bankDeg };
+  const heading = nearestHeading(c);
+  c.aim.pitch = { by: 'attitude', deg: mostDeg, degPerS };
+  const early = c.habit('wrong-cue');
+  yield* until(
+    c,
+    35,
+    () => (early ? c.seen.kias < (card.warningKias ?? card.stallKias.level + 6) + 6 : c.seen.stalled),
+    (sinceS) => {
+      if (c.habit('heading-drift')) c.aim.bank = { by: 'heading', deg: heading - Math.min(40, 3 * sinceS), mostDeg: 12 };
+      // Once the nose is where it goes, the pull goes on: the stall must come.
+      if (c.seen.pitchDeg > mostDeg - 2 && !early) {
+        c.aim.pitch = { by: 'attitude', deg: mostDeg + 8, degPerS: degPerS * 0.8 };
+      }
+      if (c.seen.warning && (c.habit('wing-drop') || c.habit('aileron-in-stall') || c.habit('spin-entry')))
+        c.aim.rudder = { by: 'pedal', rudder: c.habit('spin-entry') ? -1 : -0.65 };
+    },
+  );
+  c.mark('break');
+}
+
+function* recovery(c: Cockpit): Script {
+  const { aim, card } = c;
+  aim.bank = { by: 'stick', aileron: 0 };
+  const dropped = () => Math.sign(c.seen.bankDeg || -1);
+  if (c.habit('late-recovery')) {
+    aim.pitch = { by: 'stick', elevator: c.flight.controls.elevator };
+    yield* hold(c, 4.6);
+  }
+  if (c.habit('wing-drop')) yield* until(c, 2.6, () => Math.abs(c.seen.bankDeg) > 26);
+  if (c.habit('aileron-in-stall')) {
+    aim.pitch = { by: 'stick', elevator: c.flight.controls.elevator };
+    yield* until(c, 2, () => Math.abs(c.seen.bankDeg) > 9);
+    aim.bank = { by: 'stick', aileron: -0.7 * dropped() };
+    yield* hold(c, 1.5);
+  }
+  if (c.habit('spin-entry')) yield* spin(c);
+  if (c.habit('power-before-pitch')) {
+    aim.power = { by: 'throttle', throttle: 1 };
+    aim.pitch = { by: 'stick', elevator: c.flight.controls.elevator };
+    yield* hold(c, 2.2);
+  }
+
+  c.mark('unload');
+  aim.rudder = { by: 'ball' };
+  const noseDeg = c.habit('nose-too-low') ? -29 : -4;
+  aim.pitch = { by: 'attitude', deg: noseDeg, degPerS: 14 };
+  aim.attention = 1;
+  if (!c.habit('excess-altitude-loss')) aim.power = { by: 'throttle', throttle: 1 };
+  yield* until(c, 4, () => !c.seen.stalled && !c.seen.warning);
+  if (c.habit('nose-too-low')) yield* until(c, 5, () => c.seen.pitchDeg < -24);
+  aim.bank = { by: 'bank', deg: 0 };
+  aim.rollDegPerS = 12;
+  if (c.habit('secondary-stall')) {
+    yield* hold(c, 1.4);
+    c.mark('secondary');
+    aim.pitch = { by: 'attitude', deg: 26, degPerS: 9 };
+    yield* until(c, 9, () => c.seen.warning);
+    yield* hold(c, 1.2);
+    aim.pitch = { by: 'attitude', deg: 0, degPerS: 8 };
+    yield* hold(c, 2.5);
+  }
+  if (c.habit('excess-altitude-loss')) {
+    aim.pitch = { by: 'attitude', deg: -11, degPerS: 8 };
+    yield* hold(c, 17);
+    aim.power = { by: 'throttle', throttle: 1 };
+  }
+  if (c.habit('flaps-up-without-climb') && card.stage > 0) {
+    aim.pitch = { by: 'attitude', deg: -6, degPerS: 6 };
+    aim.flapsDeg = flapsOf(c, card.stage - 1);
+    c.mark('flaps-in');
+    yield* hold(c, 5);
+  }
+  yield* climbAway(c);
+}
+
+/** The usual order: idle, neutral ailerons, rudder against, stick forward, neutral when it stops, ease out. */
+function* spin(c: Cockpit): Script {
+  const { aim } = c;
+  aim.pitch = { by: 'stick', elevator: 1 };
+  aim.rudder = { by: 'pedal', rudder: -1 };
+  yield* until(c, 6, () => Math.abs(c.seen.bankDeg) > 75 && Math.abs(c.seen.r) > 34);
+  yield* hold(c, 0.6);
+  c.mark('spin-recovery');
+  aim.power = { by: 'throttle', throttle: 0 };
+  aim.rudder = { by: 'pedal', rudder: Math.sign(-c.seen.r) };
+  aim.pitch = { by: 'stick', elevator: -0.35 };
+  yield* until(c, 5, () => Math.abs(c.seen.r) < 12 && !c.seen.stalled);
+  aim.rudder = { by: 'ball' };
+  aim.bank = { by: 'bank', deg: 0 };
+  aim.rollDegPerS = 30;
+  aim.pitch = { by: 'stick', elevator: 0 };
+  yield* until(c, 6, () => Math.abs(c.seen.bankDeg) < 10);
+}
+
+/** Out of the dive gently, a climb at best rate, flaps a stage at a time, back to the altitude. */
+function* climbAway(c: Cockpit): Script {
+  const { aim, card } = c;
+  const { airplane } = c.flight.airframe;
+  const climbKias = airplane.vyKias ?? 1.5 * card.stallKias.level;
+  c.mark('climb');
+  aim.pitch = { by: 'climb', fpm: 150 };
+  aim.bank = { by: 'heading', deg: nearestHeading(c), mostDeg: 15 };
+  aim.trims = true;
+  // Flying speed first: with flaps out and slow it climbs only a little.
+  yield* until(c, 12, () => c.seen.verticalFpm > 60 && c.seen.kias > 1.12 * card.stallKias.level);
+  let stage = card.stage - (c.habit('flaps-up-without-climb') ? 1 : 0);
+  if (c.habit('flaps-all-at-once')) {
+    c.mark('flaps-in');
+    aim.flapsDeg = 0;
+    stage = 0;
+  }
+  for (; stage > 0; stage--) {
+    yield* until(c, 12, () => c.seen.verticalFpm > 80 && c.seen.kias > 1.25 * card.stallKias.level);
+    c.mark('flaps-in');
+    aim.flapsDeg = flapsOf(c, stage - 1);
+    yield* hold(c, 5);
+  }
+  aim.pitch = { by: 'speed', kias: climbKias };
+  yield* until(c, 90, () => c.seen.altitudeFt > c.altitudeFt - 50);
+  yield* settle(c);
+}
+
+const IN_A_ROW = 4;
+
+/** Several gentle stalls one after another; the release alone ends each, power untouched. */
+export function* stallSeries(c: Cockpit): Script {
+  yield* leadIn(c);
+  const { aim } = c;
+  const kias = c.card.entry.airspeedKias ?? 1.3 * c.card.stallKias.level;
+  const throttle = c.throttleFor(kias, { fpm: -300 });
+  c.mark('setup');
+  level(c, kias);
+  aim.power = { by: 'throttle', throttle };
+  yield* until(c, 40, () => c.seen.kias < kias + 2);
+  for (let k = 0; k < IN_A_ROW; k++) {
+    c.mark('pitch-up');
+    aim.trims = false;
+    aim.rudder = { by: 'ball' };
+    aim.bank = { by: 'bank', deg: 0 };
+    aim.pitch = { by: 'attitude', deg: 24, degPerS: 2 };
+    yield* until(c, 22, () => c.seen.stalled, () => {
+      if (c.seen.warning && c.habit('wing-drop') && k === 1) aim.rudder = { by: 'pedal', rudder: -0.65 };
+    });
+    c.mark('break');
+    aim.bank = { by: 'stick', aileron: 0 };
+    if (c.habit('wing-drop') && k === 1) yield* until(c, 2.6, () => Math.abs(c.seen.bankDeg) > 26);
+    aim.rudder = { by: 'ball' };
+    c.mark('unload');
+    aim.pitch = { by: 'attitude', deg: -5, degPerS: 10 };
+    yield* until(c, 5, () => !c.seen.stalled && !c.seen.warning);
+    aim.bank = { by: 'bank', deg: 0 };
+    yield* until(c, 8, () => c.seen.kias > kias - 1);
+  }
+  c.mark('climb');
+  aim.trims = true;
+  aim.power = { by: 'throttle', throttle: 1 };
+  aim.pitch = { by: 'speed', kias: c.flight.airframe.airplane.vyKias ?? kias };
+  yield* until(c, 90, () => c.seen.altitudeFt > c.altitudeFt - 50);
+  yield* settle(c);
+}
