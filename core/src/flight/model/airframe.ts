@@ -20,6 +20,8 @@ export const PANELS = 2 * HALF_PANELS;
 /** Half-span stations of the panels' middles, and each one's part in flap and aileron. */
 const STATIONS = [0.125, 0.375, 0.625, 0.875];
 const WASHOUT_RAD = [1.6, 0.5, -0.6, -1.5].map(radians);
+/** The tips let go later than the roots, so that the ailerons last. */
+const LATER_RAD = [0, 0, 0.8, 1.6].map(radians);
 const FLAPPED = [1, 1, 0, 0];
 const AILERONED = [0, 0, 0.8, 0.8];
 
@@ -45,7 +47,13 @@ export interface Airframe {
   zeroLiftRad: number;
   /** Wing against fuselage: pitch is read on the fuselage. */
   incidenceRad: number;
-  panel: { y: Float64Array; twist: Float64Array; flapped: Float64Array; aileroned: Float64Array };
+  panel: {
+    y: Float64Array;
+    twist: Float64Array;
+    later: Float64Array;
+    flapped: Float64Array;
+    aileroned: Float64Array;
+  };
   dihedralRad: number;
   /** Flap positions, up first, the travel's share rising. */
   flapPoints: FlapPoint[];
@@ -108,7 +116,7 @@ export function airframeOf(airplane: Airplane, weightLb = airplane.maxWeightLb):
     // Tail volumes 0.65 and 0.034.
     tail: { armM, areaM2: (0.65 * wingAreaM2 * chordM) / armM, slope: 3.9, incidenceRad: radians(-1.5) },
     fin: { armM, heightM: 0.1 * spanM, areaM2: (0.034 * wingAreaM2 * spanM) / armM, slope: 3 },
-    power: { elevator: radians(15), trim: radians(8), rudder: radians(12), aileron: radians(7.5) },
+    power: { elevator: radians(15), trim: radians(8), rudder: radians(14), aileron: radians(7.5) },
     downwash: 0.085,
     propeller: {
       inertiaKgM2: 0.06 * model.propeller.diameterM ** 5,
@@ -127,6 +135,7 @@ function panelsOf(spanM: number): Airframe['panel'] {
   return {
     y: column(({ side, station }) => (side * station * spanM) / 2),
     twist: column(({ k }) => WASHOUT_RAD[k]),
+    later: column(({ k }) => LATER_RAD[k]),
     flapped: column(({ k }) => FLAPPED[k]),
     // A right aileron stick lifts the left wing.
     aileroned: column(({ side, k }) => -side * AILERONED[k]),
@@ -139,7 +148,7 @@ export function steadyWingLift(wing: Wing, flapLift: number, stallRad: number, a
   for (let k = 0; k < HALF_PANELS; k++) {
     const alpha = alphaRad + wing.incidenceRad + wing.panel.twist[k];
     const attached = wing.liftSlope * (alpha - wing.zeroLiftRad) + flapLift * wing.panel.flapped[k];
-    sum += sectionLift(attached, alpha, steadyAttachment(alpha, stallRad));
+    sum += sectionLift(attached, alpha, steadyAttachment(alpha, stallRad + wing.panel.later[k]));
   }
   return sum / HALF_PANELS;
 }
@@ -151,12 +160,7 @@ function flapPointsOf(airplane: Airplane, model: PerformanceModel, wing: Wing, a
     const share = flapShare(airplane, stage);
     const lift = (FLAP_LIFT * share) / flappedShare;
     const wanted = TAIL_DOWNLOAD * liftCoefficientAt(airplane, stage, stallKias(airplane, stage), areaM2);
-    const stallRad = solveRising(
-      (stall) => peakLift(wing, lift, stall).cl,
-      wanted,
-      radians(4),
-      radians(32),
-    );
+    const stallRad = solveRising((stall) => peakLift(wing, lift, stall).cl, wanted, radians(4), radians(32));
     const peak = peakLift(wing, lift, stallRad);
     const warning = liftCoefficientAt(airplane, stage, warningKiasOf(airplane, stage), areaM2);
     return {
@@ -192,9 +196,7 @@ export function warningKiasOf(airplane: Airplane, stage: number, weightLb = airp
 
 function liftCoefficientAt(airplane: Airplane, stage: number, kias: number, areaM2: number): number {
   const mps = casAtStage(airplane, kias, stage) * KT_TO_MPS;
-  return (
-    (airplane.maxWeightLb * LB_TO_KG * G0_MPS2) / (0.5 * SEA_LEVEL_DENSITY_KGM3 * mps * mps * areaM2)
-  );
+  return (airplane.maxWeightLb * LB_TO_KG * G0_MPS2) / (0.5 * SEA_LEVEL_DENSITY_KGM3 * mps * mps * areaM2);
 }
 
 /** The largest steady lift coefficient and the angle of attack where it comes. */

@@ -86,6 +86,6 @@ export function flightRecorder(options: RecorderOptions = {}): FlightRecorder {
 function sensed(name: keyof Reading, value: number, random: Random | undefined): number {
   const { digits, noise } = SENSORS[name];
   const kept = random ? digits : Math.max(digits, FINE_DIGITS);
-  const shown = roundTo(random && noise > 0 ? value + noise * random.gaussian() : value, kept);
-  return name === 'hdg_deg' || name === 'trk_deg' ? wrap360(shown) : shown;
+  const felt = random && noise > 0 ? value + noise * random.gaussian() : value;
+  return name === 'hdg_deg' || name === 'trk_deg' ? roundTo(wrap360(felt), kept) % 360 : roundTo(felt, kept);
 }

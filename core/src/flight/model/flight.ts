@@ -7,6 +7,9 @@ import { type Air, lookAt, type Motion, noMotion, stillAir } from './motion.ts';
 import { type Controls, copyState, neutralControls, type State } from './state.ts';
 import { type Gusts, stepGusts, stillGusts, type Turbulence } from './turbulence.ts';
 
+// Named once: a look-up of the global object in every call costs more than the call.
+const { cos, max, min, sin, sqrt } = Math;
+
 export const STEP_HZ = 120;
 export const STEP_S = 1 / STEP_HZ;
 
@@ -52,8 +55,8 @@ export function beginFlight(
     state: copyState(start.state),
     controls: { ...neutralControls(), ...start.controls },
     motion: noMotion(),
-    windNorthMps: -speed * Math.cos(from),
-    windEastMps: -speed * Math.sin(from),
+    windNorthMps: -speed * cos(from),
+    windEastMps: -speed * sin(from),
     air: stillAir(weather.warmerC),
     gusts: stillGusts(weather.turbulence ?? 'none'),
     random: seededRandom(seed),
@@ -63,7 +66,7 @@ export function beginFlight(
 }
 
 const toward = (value: number, wanted: number, most: number): number =>
-  value + Math.max(-most, Math.min(most, wanted - value));
+  value + max(-most, min(most, wanted - value));
 
 /**
  * One step. Velocities by Adams and Bashforth's two-step rule, attitude and position by the new velocities; second
@@ -92,13 +95,13 @@ export function stepFlight(flight: Flight): void {
   moveOn(flight, h);
 
   // The wake takes its time: a few chords for the wing's own flow, the way to the tail for the downwash.
-  const speed = Math.max(flow.speed, 8);
+  const speed = max(flow.speed, 8);
   const lag = h / ((SEPARATION_CHORDS * airframe.chordM) / speed + h);
   for (let i = 0; i < PANELS; i++) state.attached[i] += lag * (wing.wanted[i] - state.attached[i]);
   state.wingCl = wing.cl;
   const tailLag = h / (airframe.tail.armM / speed + h);
   state.downwashRad += tailLag * (airframe.downwash * wing.cl - state.downwashRad);
-  state.turns = Math.max(0.5, state.turns + h * power.turnsRate);
+  state.turns = max(0.5, state.turns + h * power.turnsRate);
   state.timeS += h;
 }
 
@@ -119,7 +122,7 @@ function turnAttitude(state: State, h: number): void {
   const b = e1 + 0.5 * h * (e0 * p + e2 * r - e3 * q);
   const c = e2 + 0.5 * h * (e0 * q + e3 * p - e1 * r);
   const d = e3 + 0.5 * h * (e0 * r + e1 * q - e2 * p);
-  const size = 1 / Math.sqrt(a * a + b * b + c * c + d * d);
+  const size = 1 / sqrt(a * a + b * b + c * c + d * d);
   state.e0 = a * size;
   state.e1 = b * size;
   state.e2 = c * size;

@@ -19,10 +19,7 @@ const EARTH_RADIUS_M = 6_371_000;
 const LONGEST_G = 9;
 
 /** Everything that the flight model knows of, in the channels' units. */
-export type Reading = Record<
-  Exclude<ChannelName, 'map_inhg'>,
-  number
->;
+export type Reading = Record<Exclude<ChannelName, 'map_inhg'>, number>;
 
 /** The wing's angle at the leading edge, where the warner's vane is, passes the flap position's. */
 export const warningSounds = ({ motion }: Flight): boolean =>
@@ -51,8 +48,7 @@ export function readInstruments(flight: Flight, origin: Origin = TRAINING_AREA):
     bank_deg: degrees(bank),
     vs_fpm: (up / FT_TO_M) * 60,
     lat_deg: latDeg,
-    lon_deg:
-      origin.lonDeg + degrees(state.eastM / EARTH_RADIUS_M / Math.cos((latDeg * Math.PI) / 180)),
+    lon_deg: origin.lonDeg + degrees(state.eastM / EARTH_RADIUS_M / Math.cos((latDeg * Math.PI) / 180)),
     gps_alt_ft: altitudeFt,
     gs_kt: Math.hypot(north, east) / KT_TO_MPS,
     trk_deg: wrap360(degrees(Math.atan2(east, north))),

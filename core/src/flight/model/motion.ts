@@ -8,6 +8,9 @@ import type { Controls, State } from './state.ts';
 import { addTail } from './tail.ts';
 import { addWing, type WingOut } from './wing.ts';
 
+// Named once: a look-up of the global object in every call costs more than the call.
+const { sqrt } = Math;
+
 /** Wind of gusts along the body axes (m/s) and about the roll axis (rad/s), and the air's temperature. */
 export interface Air {
   gustU: number;
@@ -71,7 +74,7 @@ export function lookAt(state: State, airframe: Airframe, controls: Controls, air
   flow.p = state.p - air.gustP;
   flow.q = state.q;
   flow.r = state.r;
-  flow.speed = Math.sqrt(flow.u * flow.u + flow.v * flow.v + flow.w * flow.w);
+  flow.speed = sqrt(flow.u * flow.u + flow.v * flow.v + flow.w * flow.w);
   flow.rho = airDensity(state.altitudeM, air.warmerC);
   flow.q0 = 0.5 * flow.rho * flow.speed * flow.speed;
   flapAt(airframe, state.flapsDeg, into.flap);

@@ -5,8 +5,11 @@ import { surfaceLift } from './lift-curve.ts';
 import type { Controls, State } from './state.ts';
 import { clampUnit } from './wing.ts';
 
+// Named once: a look-up of the global object in every call costs more than the call.
+const { atan2, exp, max, sin } = Math;
+
 /** Fuselage: side force and yawing moment for a radian of sideslip, and damping of yaw; all from memory. */
-const BODY_SIDE = -0.3;
+const BODY_SIDE = -0.45;
 const BODY_YAW = -0.03;
 const BODY_YAW_DAMPING = -0.03;
 /** Pitching moment of the fuselage for a radian of angle of attack. */
@@ -15,7 +18,7 @@ const BODY_PITCH = 0.15;
 const TAIL_IN_SLIPSTREAM = 0.25;
 const FIN_IN_SLIPSTREAM = 0.5;
 /** The slipstream turns with the propeller and meets the fin from the left. */
-const SWIRL = 1.4;
+const SWIRL = 0.5;
 /** Past this angle of attack tailplane and fin stand in the wing's wake. */
 const WAKE_RAD = 0.4;
 
@@ -31,8 +34,8 @@ export function addTail(
 ): void {
   const { tail, fin, wingAreaM2, chordM, spanM, power, propeller, model, tabs } = airframe;
   const { q0, u, v, w, p, q, r, speed } = flow;
-  const forward = Math.max(u, 1);
-  const slipstream = Math.max(-0.15 * q0, thrust / propeller.discM2);
+  const forward = max(u, 1);
+  const slipstream = max(-0.15 * q0, thrust / propeller.discM2);
 
   // The drag that is not the wing's; it grows with the sideslip.
   const slip = v / (speed + 1e-6);
@@ -40,12 +43,12 @@ export function addTail(
   f.x -= q0 * wingAreaM2 * bodyDrag;
   f.y += q0 * wingAreaM2 * BODY_SIDE * slip;
   f.n += q0 * wingAreaM2 * spanM * (BODY_YAW * -slip + (BODY_YAW_DAMPING * r * spanM) / (2 * speed + 1e-6));
-  f.m += q0 * wingAreaM2 * chordM * BODY_PITCH * Math.sin(Math.atan2(w, u));
+  f.m += q0 * wingAreaM2 * chordM * BODY_PITCH * sin(atan2(w, u));
 
-  const angle = Math.atan2(w + q * tail.armM, u) - state.downwashRad + tail.incidenceRad;
+  const angle = atan2(w + q * tail.armM, u) - state.downwashRad + tail.incidenceRad;
   const elevator = clampUnit(controls.elevator) * power.elevator + clampUnit(controls.trim) * power.trim;
-  const high = Math.atan2(w, u);
-  const wake = 1 / (1 + Math.exp((WAKE_RAD - high) / 0.06));
+  const high = atan2(w, u);
+  const wake = 1 / (1 + exp((WAKE_RAD - high) / 0.06));
   const tailPressure = (q0 + TAIL_IN_SLIPSTREAM * slipstream) * (1 - 0.4 * wake);
   const download = -tailPressure * tail.areaM2 * surfaceLift(tail.slope, angle - elevator);
   f.z += download;
@@ -54,7 +57,7 @@ export function addTail(
   const finPressure = (q0 + FIN_IN_SLIPSTREAM * slipstream) * (1 - 0.6 * wake);
   const swirl =
     (SWIRL * torque) / ((q0 + slipstream + 1) * propeller.discM2 * model.propeller.diameterM + 1e-6);
-  const side = Math.atan2(v - r * fin.armM + p * fin.heightM, forward) - swirl;
+  const side = atan2(v - r * fin.armM + p * fin.heightM, forward) - swirl;
   const rudder = clampUnit(controls.rudder + tabs.rudder) * power.rudder;
   const sideForce = -finPressure * fin.areaM2 * surfaceLift(fin.slope, side + rudder);
   f.y += sideForce;

@@ -1,13 +1,13 @@
 /** Steady flight: the controls and attitude at which nothing changes, by Newton's method. */
 import { Matrix, solve } from 'ml-matrix';
 import { InputError } from '../../errors.ts';
-import { clamp } from '../../units/numbers.ts';
-import { FT_TO_M, KT_TO_MPS } from '../../units/convert.ts';
 import { radians } from '../../units/angles.ts';
-import { type Airframe, PANELS } from './airframe.ts';
+import { FT_TO_M, KT_TO_MPS } from '../../units/convert.ts';
+import { clamp } from '../../units/numbers.ts';
 import { tasOfIas } from './air-data.ts';
+import { type Airframe, PANELS } from './airframe.ts';
 import { lookAt, type Motion, noMotion, stillAir } from './motion.ts';
-import { type Controls, neutralControls, setAttitude, type State, stillState } from './state.ts';
+import { type Controls, neutralControls, type State, setAttitude, stillState } from './state.ts';
 
 export interface TrimPoint {
   altitudeFt: number;
@@ -148,4 +148,3 @@ export function rigged(airframe: Airframe, altitudeFt = 4000): Airframe {
   const { controls } = trimFlight(airframe, { altitudeFt, kias });
   return { ...airframe, tabs: { aileron: controls.aileron, rudder: controls.rudder } };
 }
-

@@ -7,6 +7,9 @@ import { FT_TO_M, KT_TO_MPS } from '../../units/convert.ts';
 import type { Random } from '../random.ts';
 import type { Air } from './motion.ts';
 
+// Named once: a look-up of the global object in every call costs more than the call.
+const { max, sqrt } = Math;
+
 export const TURBULENCE = { none: 0, light: 1.5 * KT_TO_MPS, moderate: 3 * KT_TO_MPS } as const;
 export type Turbulence = keyof typeof TURBULENCE;
 
@@ -38,15 +41,15 @@ export const stillGusts = (strength: Turbulence): Gusts => ({
  */
 export function stepGusts(gusts: Gusts, air: Air, speedMps: number, random: Random, h: number): void {
   if (gusts.sigma === 0) return;
-  const tau = SCALE_M / Math.max(speedMps, 15);
-  const noise = () => random.gaussian() / Math.sqrt(h);
+  const tau = SCALE_M / max(speedMps, 15);
+  const noise = () => random.gaussian() / sqrt(h);
   const { sigma } = gusts;
-  air.gustU += (h / tau) * (-air.gustU + sigma * Math.sqrt(2 * tau) * noise());
+  air.gustU += (h / tau) * (-air.gustU + sigma * sqrt(2 * tau) * noise());
   air.gustV = across(gusts, 'v1', 'v2', tau, noise(), h);
   air.gustW = across(gusts, 'w1', 'w2', tau, noise(), h);
-  const rollTau = ROLL_SCALE_M / Math.max(speedMps, 15);
+  const rollTau = ROLL_SCALE_M / max(speedMps, 15);
   const rollSigma = (0.4 * sigma) / ROLL_SCALE_M;
-  air.gustP += (h / (rollTau + h)) * (-air.gustP + rollSigma * Math.sqrt(2 * rollTau) * noise());
+  air.gustP += (h / (rollTau + h)) * (-air.gustP + rollSigma * sqrt(2 * rollTau) * noise());
 }
 
 /** (1 + √3 τs)/(1 + τs)² as two lags in a row: x' = (n − x)/τ, y' = (x + √3 τ x' − y)/τ. */
@@ -59,8 +62,8 @@ function across(
   h: number,
 ): number {
   const x = gusts[first];
-  const rate = (gusts.sigma * Math.sqrt(tau) * noise - x) / tau;
+  const rate = (gusts.sigma * sqrt(tau) * noise - x) / tau;
   gusts[first] = x + h * rate;
-  gusts[second] += (h / tau) * (x + Math.sqrt(3) * tau * rate - gusts[second]);
+  gusts[second] += (h / tau) * (x + sqrt(3) * tau * rate - gusts[second]);
   return gusts[second];
 }

@@ -7,10 +7,15 @@ import type { Flow, Forces } from './forces.ts';
 import { sectionLift, separationDrag, steadyAttachment } from './lift-curve.ts';
 import type { Controls, State } from './state.ts';
 
+// Named once: a look-up of the global object in every call costs more than the call.
+const { atan2, max, min, sqrt } = Math;
+
 /** A downgoing aileron brings its part of the wing nearer to the stall. */
-const AILERON_STALL_SHARE = 0.4;
+const AILERON_STALL_SHARE = 0.9;
+/** In a sideslip the fuselage shades the root of the lee wing: it stalls earlier, by so much for a radian. */
+const SHADE = 0.6;
 /** The downgoing aileron's drag, for a radian. */
-const AILERON_DRAG = 0.2;
+const AILERON_DRAG = 0.35;
 /** The wing's own share of the drag without lift. */
 const WING_DRAG_SHARE = 0.35;
 /** Centre of pressure behind the centre of gravity, chords: attached, and how much further when separated. */
@@ -20,7 +25,7 @@ const SEPARATED_ARM = 0.08;
 const SECTION_CM = -0.03;
 const FLAP_CM = -0.26;
 /** Flow that the fuselage turns up at the windward root: rolling moment for a radian of sideslip. */
-const ROOT_ROLL = 0.13;
+const ROOT_ROLL = 0.145;
 
 export interface WingOut {
   /** Lift coefficient of the wing. */
@@ -38,7 +43,7 @@ export function addWing(
   flap: FlapPoint,
   out: WingOut,
 ): void {
-  const { y, twist, flapped, aileroned } = airframe.panel;
+  const { y, twist, later, flapped, aileroned } = airframe.panel;
   const { chordM, liftSlope, zeroLiftRad, incidenceRad, dihedralRad, model, wingAreaM2, spanM } = airframe;
   const area = wingAreaM2 / PANELS;
   const aileron = airframe.power.aileron * clampUnit(controls.aileron + airframe.tabs.aileron);
@@ -51,12 +56,13 @@ export function addWing(
     const down = flow.w + flow.p * y[i];
     const side = y[i] > 0 ? 1 : -1;
     const speed2 = along * along + down * down;
-    const speed = Math.sqrt(speed2) + 1e-6;
-    const flowAngle = Math.atan2(down, along);
+    const speed = sqrt(speed2) + 1e-6;
+    const flowAngle = atan2(down, along);
     const windward = (side * flow.v * dihedralRad) / speed;
     const alpha = flowAngle + windward + incidenceRad + twist[i];
     const deflection = aileron * aileroned[i];
-    const stall = flap.stallRad - AILERON_STALL_SHARE * Math.max(0, deflection);
+    const shade = SHADE * flapped[i] * max(0, (-side * flow.v) / speed);
+    const stall = flap.stallRad + later[i] - AILERON_STALL_SHARE * max(0, deflection) - shade;
     out.wanted[i] = steadyAttachment(alpha, stall);
     const attached = state.attached[i];
     const attachedCl = liftSlope * (alpha - zeroLiftRad + deflection) + flap.lift * flapped[i];
@@ -64,7 +70,9 @@ export function addWing(
     const cd =
       profile +
       flap.drag * 2 * flapped[i] +
-      AILERON_DRAG * Math.max(0, deflection) + cl * induced * attached + separationDrag(alpha, attached);
+      AILERON_DRAG * max(0, deflection) +
+      cl * induced * attached +
+      separationDrag(alpha, attached);
     const pressure = 0.5 * flow.rho * speed2 * area;
     const [cos, sin] = [along / speed, down / speed];
     const fx = pressure * (cl * sin - cd * cos);
@@ -82,4 +90,4 @@ export function addWing(
   f.l -= flow.q0 * wingAreaM2 * spanM * ROOT_ROLL * (flow.v / (flow.speed + 1e-6));
 }
 
-export const clampUnit = (value: number): number => (value > 1 ? 1 : value < -1 ? -1 : value);
+export const clampUnit = (value: number): number => max(-1, min(1, value));

@@ -63,11 +63,7 @@ export interface Pilot {
 
 const USUAL_SKILL = 0.85;
 
-export function pilotFor(
-  flight: Flight,
-  settings: PilotSettings,
-  script: (c: Cockpit) => Script,
-): Pilot {
+export function pilotFor(flight: Flight, settings: PilotSettings, script: (c: Cockpit) => Script): Pilot {
   const { card, habit = 'none', seed = 1, skill = USUAL_SKILL } = settings;
   const eyes = openEyes();
   const random = seededRandom(seed ^ 0x1107);
@@ -128,6 +124,7 @@ function restingAim(flight: Flight, { altitudeFt, headingDeg }: PilotSettings): 
     rollDegPerS: 10,
     pull: 1,
     attention: 1,
+    heedsWarning: true,
     trims: true,
   };
 }
@@ -232,5 +229,6 @@ export const sineOf = (sinceS: number, periodS: number): number => Math.sin((2 *
 
 /** Vertical speed of a level aim in reach: for scripts that ask whether all is steady again. */
 export const isSteady = ({ seen, altitudeFt }: Cockpit): boolean =>
-  Math.abs(seen.verticalFpm) < 150 && Math.abs(seen.altitudeFt - altitudeFt) < 60 && Math.abs(seen.bankDeg) < 3;
-
+  Math.abs(seen.verticalFpm) < 150 &&
+  Math.abs(seen.altitudeFt - altitudeFt) < 60 &&
+  Math.abs(seen.bankDeg) < 3;

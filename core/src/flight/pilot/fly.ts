@@ -6,8 +6,8 @@ import { InputError } from '../../errors.ts';
 import type { Recording } from '../../recording/recording.ts';
 import { DEFAULT_STANDARD_ID, findStandard, SCHOOL_STANDARD_ID } from '../../standards/standards.ts';
 import { type Airframe, airframeOf } from '../model/airframe.ts';
-import { flightRecorder, type RecorderOptions } from '../model/flight-recorder.ts';
 import { beginFlight, type Flight, type Weather } from '../model/flight.ts';
+import { flightRecorder, type RecorderOptions } from '../model/flight-recorder.ts';
 import { rigged, trimFlight } from '../model/trim.ts';
 import { type Event, flyOut, type Pilot, type PilotSettings, pilotFor } from './cockpit.ts';
 import { HABITS_WITHOUT_RECORD, type Piece, REPERTOIRE } from './repertoire.ts';
@@ -32,7 +32,7 @@ export interface FlyOptions extends Weather {
   date?: string;
 }
 
-export interface Flown {
+export interface FlownManeuver {
   recording: Recording;
   card: TargetCard;
   /** What the pilot did when: the truth that finding and scoring are held against. Seconds of the recording. */
@@ -45,7 +45,7 @@ export const AREA_GROUND_FT = 1900;
 const LONGEST_S = 600;
 
 /** @throws InputError for a maneuver, variant or habit that is not flown. */
-export function flyManeuver(options: FlyOptions): Flown {
+export function flyManeuver(options: FlyOptions): FlownManeuver {
   const { seed = 1, airplane } = options;
   const { piece, habit, variant } = pieceFor(options);
   const groundFt = options.groundFt ?? AREA_GROUND_FT;

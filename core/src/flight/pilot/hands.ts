@@ -17,7 +17,10 @@ export type PitchAim =
   | { by: 'attitude'; deg: number; degPerS?: number }
   | { by: 'stick'; elevator: number };
 
-export type BankAim = { by: 'bank'; deg: number } | { by: 'heading'; deg: number; mostDeg?: number } | { by: 'stick'; aileron: number };
+export type BankAim =
+  | { by: 'bank'; deg: number }
+  | { by: 'heading'; deg: number; mostDeg?: number }
+  | { by: 'stick'; aileron: number };
 
 export type RudderAim = { by: 'ball'; offG?: number } | { by: 'pedal'; rudder: number };
 
@@ -39,6 +42,8 @@ export interface Aim {
   pull: number;
   /** How quickly the altitude is attended to: 1 is a practised hand. */
   attention: number;
+  /** Whether the stall warning makes the hand let go, whatever else it was about. */
+  heedsWarning: boolean;
   /** Whether the trim follows the pressure. */
   trims: boolean;
 }
@@ -86,8 +91,7 @@ export function moveControls(hands: Hands, aim: Aim, seen: Seen, flight: Flight,
     const moved = clamp(0.25 * dt * controls.elevator, -0.12 * dt, 0.12 * dt);
     const trim = clamp(controls.trim + moved, -1, 1);
     // What the wheel takes, the hand gives up.
-    const given =
-      ((trim - controls.trim) * flight.airframe.power.trim) / flight.airframe.power.elevator;
+    const given = ((trim - controls.trim) * flight.airframe.power.trim) / flight.airframe.power.elevator;
     hands.elevator -= given;
     controls.elevator -= given;
     controls.trim = trim;
@@ -114,7 +118,11 @@ function wantedPitch(hands: Hands, aim: Aim, seen: Seen, flight: Flight, dt: num
   if (pitch.by === 'speed') {
     // Faster than wanted: nose up. The trend counts as much as the difference.
     const error = clamp(seen.kias - pitch.kias, -12, 12);
-    hands.speedPitchDeg = clamp(hands.speedPitchDeg + dt * (0.16 * error + 0.5 * seen.accelerationKtPerS), -16, 22);
+    hands.speedPitchDeg = clamp(
+      hands.speedPitchDeg + dt * (0.16 * error + 0.5 * seen.accelerationKtPerS),
+      -16,
+      22,
+    );
     hands.pitchDeg = hands.speedPitchDeg + 0.35 * error + 0.9 * seen.accelerationKtPerS + pull;
     return hands.pitchDeg;
   }
@@ -124,7 +132,7 @@ function wantedPitch(hands: Hands, aim: Aim, seen: Seen, flight: Flight, dt: num
     pitch.by === 'altitude'
       ? clamp(7 * aim.attention * (pitch.altitudeFt - seen.altitudeFt), -most, most)
       : pitch.fpm;
-  const error = degrees((fpm - seen.verticalFpm) / 60 * 0.3048 / speedMps);
+  const error = degrees((((fpm - seen.verticalFpm) / 60) * 0.3048) / speedMps);
   hands.pathDeg = clamp(hands.pathDeg + 0.5 * aim.attention * dt * clamp(error, -4, 4), -20, 24);
   hands.pitchDeg = hands.pathDeg + aim.attention * 0.9 * clamp(error, -5, 5) + pull;
   return hands.pitchDeg;
@@ -134,6 +142,11 @@ function elevator(hands: Hands, aim: Aim, seen: Seen, flight: Flight, dt: number
   if (aim.pitch.by === 'stick') {
     hands.elevator += clamp(aim.pitch.elevator - hands.elevator, -1.2 * dt, 1.2 * dt);
     hands.pitchDeg = seen.pitchDeg;
+    return;
+  }
+  if (aim.heedsWarning && seen.warning) {
+    hands.elevator = Math.max(-0.15, hands.elevator - 1.6 * dt);
+    hands.lastAim = 'letting go';
     return;
   }
   if (aim.pitch.by !== hands.lastAim) takeOver(hands, aim, seen, flight);
@@ -165,7 +178,7 @@ function aileron(hands: Hands, aim: Aim, seen: Seen, dt: number): number {
   const rate = clamp(1.5 * (wanted - seen.bankDeg), -aim.rollDegPerS, aim.rollDegPerS);
   const softness = clamp(GAIN_SPEED_KT / Math.max(seen.kias, 35), 0.6, 2.2);
   const error = rate - seen.p;
-  hands.aileron = clamp(hands.aileron + dt * softness * 0.02 * error, -0.5, 0.5);
+  hands.aileron = clamp(hands.aileron + dt * softness * 0.009 * error, -0.5, 0.5);
   return hands.aileron + softness * (0.0165 * rate + 0.008 * error);
 }
 
@@ -183,21 +196,24 @@ function rudder(hands: Hands, aim: Aim, seen: Seen, dt: number, stiffness: numbe
   }
   // A force to the right is a ball on the left: press left.
   const off = seen.lateralG - (aim.rudder.offG ?? 0);
-  hands.rudder = clamp(hands.rudder - dt * 2.2 * stiffness * off, -1, 1);
-  const lead = aim.rudder.offG === undefined ? 0.22 * Math.sqrt(stiffness) * hands.aileron : 0;
-  return hands.rudder - 1.2 * stiffness * off + lead;
+  const softly = Math.sqrt(stiffness);
+  const quick = aim.rudder.offG === undefined ? 1.6 : 4;
+  hands.rudder = clamp(hands.rudder - dt * quick * softly * off, -1, 1);
+  return hands.rudder - 0.5 * softly * off;
 }
 
 function throttle(hands: Hands, aim: Aim, seen: Seen, flight: Flight, dt: number): void {
   const { power } = aim;
+  let now = 0;
   if (power.by === 'speed') {
+    now = 0.012 * clamp(power.kias - seen.kias, -8, 8);
     hands.powerBias += dt * 0.004 * clamp(power.kias - seen.kias - 2 * seen.accelerationKtPerS, -8, 8);
   } else if (power.by === 'altitude') {
     const fpm = clamp(5 * (power.altitudeFt - seen.altitudeFt), -300, 300);
     hands.powerBias += dt * 0.0004 * clamp(fpm - seen.verticalFpm, -400, 400);
   } else hands.powerBias = 0;
   hands.powerBias = clamp(hands.powerBias, -0.3, 0.45);
-  const wanted = clamp(power.throttle + hands.powerBias, 0, 1);
+  const wanted = clamp(power.throttle + hands.powerBias + now, 0, 1);
   hands.throttle += clamp(wanted - hands.throttle, -0.45 * dt, 0.45 * dt);
   flight.controls.throttle = hands.throttle;
 }

@@ -36,8 +36,16 @@ export const REPERTOIRE: Readonly<Record<string, Piece>> = {
     habits: ['balloon-on-flap', 'sink-on-flap-retraction', 'flap-overspeed', 'rushed-entry'],
     from: 'cruise',
   },
-  climb: { script: climb, habits: ['heading-drift', 'speed-not-settled', 'level-off-overshoot'], from: 'card' },
-  descent: { script: descent, habits: ['heading-drift', 'speed-not-settled', 'level-off-overshoot'], from: 'card' },
+  climb: {
+    script: climb,
+    habits: ['heading-drift', 'speed-not-settled', 'level-off-overshoot'],
+    from: 'card',
+  },
+  descent: {
+    script: descent,
+    habits: ['heading-drift', 'speed-not-settled', 'level-off-overshoot'],
+    from: 'card',
+  },
   'coordination-rolls': { script: coordinationRolls, habits: ['adverse-yaw'], from: 'card' },
   'clearing-turns': { script: clearingTurns, habits: [], from: 'card' },
   'level-turn': {

@@ -12,21 +12,29 @@ export function* slowFlight(c: Cockpit): Script {
   const kias = target + 3 + (c.habit('too-fast') ? 15 : 0);
 
   c.mark('entry');
-  const entryThrottle = Math.max(0.12, c.throttleFor(target + 8) - 0.3);
+  const balloons = c.habit('balloon-on-flap');
+  const entryThrottle = Math.max(0.12, c.throttleFor(target + 8) - (balloons ? 0.06 : 0.3));
   level(c, target);
   c.aim.power = { by: 'throttle', throttle: entryThrottle };
   if (c.habit('altitude-loss-entry')) c.aim.pitch = { by: 'climb', fpm: -420 };
   if (c.habit('not-trimmed')) c.aim.trims = false;
   let sinkingS = 0;
   for (let stage = 1; stage <= card.stage; stage++) {
-    const limit = Math.min(airplane.flaps[stage - 1].vfeKias - 5, target + 24 - 6 * stage);
-    yield* until(c, 40, () => c.seen.kias < limit, (sinceS) => {
-      sinkingS = sinceS;
-      if (c.habit('altitude-loss-entry') && sinkingS > 12) c.aim.pitch = { by: 'altitude', altitudeFt: c.altitudeFt };
-    });
+    const limit = Math.min(airplane.flaps[stage - 1].vfeKias - 5, target + (balloons ? 36 : 24) - 6 * stage);
+    yield* until(
+      c,
+      40,
+      () => c.seen.kias < limit,
+      (sinceS) => {
+        sinkingS = sinceS;
+        if (c.habit('altitude-loss-entry') && sinkingS > 12)
+          c.aim.pitch = { by: 'altitude', altitudeFt: c.altitudeFt };
+      },
+    );
     c.mark('flaps-out');
     c.aim.flapsDeg = flapsOf(c, c.habit('flaps-all-at-once') ? card.stage : stage);
-    if (c.habit('balloon-on-flap')) yield* lookAway(c, 4.5);
+    if (balloons && stage === 1) yield* lookAway(c, 7);
+    else yield* hold(c, 4);
     if (c.habit('flaps-all-at-once')) break;
   }
   yield* until(c, 16, () => c.seen.kias < kias + 4);
@@ -34,7 +42,7 @@ export function* slowFlight(c: Cockpit): Script {
   if (c.habit('sink-before-power')) {
     // Nose held up, power forgotten: the energy goes, then the altitude.
     c.aim.pitch = { by: 'speed', kias: target + 1.5 };
-    yield* hold(c, 9);
+    yield* hold(c, 24);
   }
   level(c, kias);
   slow(c, kias, flapsDeg);
@@ -43,17 +51,30 @@ export function* slowFlight(c: Cockpit): Script {
   c.mark('established');
   if (c.habit('heading-drift-left')) {
     const heading = nearestHeading(c);
-    yield* until(c, 28, () => false, (sinceS) => {
-      c.aim.bank = { by: 'heading', deg: heading - Math.min(19, 0.9 * sinceS) };
-    });
+    yield* until(
+      c,
+      28,
+      () => false,
+      (sinceS) => {
+        c.aim.bank = { by: 'heading', deg: heading - Math.min(19, 0.9 * sinceS) };
+      },
+    );
     c.headingDeg -= 19;
   } else if (c.habit('stall-warning')) {
+    c.aim.heedsWarning = false;
     slow(c, (card.warningKias ?? target) - 2, flapsDeg);
-    yield* until(c, 25, () => false, () => {
-      if (c.seen.warning && !c.events.some(({ name }) => name === 'warned')) c.mark('warned');
-    });
+    yield* until(
+      c,
+      25,
+      () => false,
+      () => {
+        if (c.seen.warning && !c.events.some(({ name }) => name === 'warned')) c.mark('warned');
+      },
+    );
     slow(c, kias, flapsDeg);
-    yield* hold(c, 8);
+    yield* hold(c, 6);
+    c.aim.heedsWarning = true;
+    yield* hold(c, 4);
   } else yield* hold(c, 26);
 
   c.mark('turn');

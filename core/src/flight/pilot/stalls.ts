@@ -11,7 +11,11 @@ export function* powerOffStall(c: Cockpit): Script {
   c.aim.power = { by: 'throttle', throttle: Math.max(0.1, c.throttleFor(approachKias) - 0.25) };
   const { airplane } = c.flight.airframe;
   for (let stage = 1; stage <= card.stage; stage++) {
-    yield* until(c, 40, () => c.seen.kias < Math.min(airplane.flaps[stage - 1].vfeKias - 4, approachKias + 15));
+    yield* until(
+      c,
+      40,
+      () => c.seen.kias < Math.min(airplane.flaps[stage - 1].vfeKias - 4, approachKias + 15),
+    );
     c.aim.flapsDeg = flapsOf(c, stage);
     yield* hold(c, 3);
   }
@@ -40,15 +44,22 @@ export function* powerOnStall(c: Cockpit): Script {
   c.aim.flapsDeg = flapsOf(c, card.stage);
   yield* until(c, 40, () => c.seen.kias < liftOffKias + 3);
   c.aim.power = { by: 'throttle', throttle: c.habit('power-too-low') ? 0.52 : 0.9 };
-  yield* pitchUp(c, { mostDeg: c.habit('pitch-too-steep') ? 38 : 24, degPerS: c.habit('pitch-too-steep') ? 6 : 2 });
+  yield* pitchUp(c, {
+    mostDeg: c.habit('pitch-too-steep') ? 38 : 24,
+    degPerS: c.habit('pitch-too-steep') ? 6 : 2,
+  });
   yield* recovery(c);
 }
+
+/** The seat falls away with the warner going: it has stalled. */
+const breaks = ({ seen }: Cockpit): boolean => seen.warning && (seen.stalled || seen.loadG < 0.87);
 
 /** Raises the nose until it stalls; turning stalls bank first. */
 function* pitchUp(c: Cockpit, { mostDeg, degPerS }: { mostDeg: number; degPerS: number }): Script {
   const { card } = c;
   c.mark('pitch-up');
   c.aim.trims = false;
+  c.aim.heedsWarning = false;
   c.aim.rollDegPerS = 5;
   if (card.variant === 'turning') c.aim.bank = { by: 'bank', deg: -card.bankDeg };
   const heading = nearestHeading(c);
@@ -57,15 +68,16 @@ function* pitchUp(c: Cockpit, { mostDeg, degPerS }: { mostDeg: number; degPerS: 
   yield* until(
     c,
     35,
-    () => (early ? c.seen.kias < (card.warningKias ?? card.stallKias.level + 6) + 6 : c.seen.stalled),
+    () => (early ? c.seen.kias < (card.warningKias ?? card.stallKias.level + 6) + 6 : breaks(c)),
     (sinceS) => {
-      if (c.habit('heading-drift')) c.aim.bank = { by: 'heading', deg: heading - Math.min(40, 3 * sinceS), mostDeg: 12 };
+      if (c.habit('heading-drift'))
+        c.aim.bank = { by: 'heading', deg: heading - Math.min(40, 3 * sinceS), mostDeg: 12 };
       // Once the nose is where it goes, the pull goes on: the stall must come.
       if (c.seen.pitchDeg > mostDeg - 2 && !early) {
         c.aim.pitch = { by: 'attitude', deg: mostDeg + 8, degPerS: degPerS * 0.8 };
       }
       if (c.seen.warning && (c.habit('wing-drop') || c.habit('aileron-in-stall') || c.habit('spin-entry')))
-        c.aim.rudder = { by: 'pedal', rudder: c.habit('spin-entry') ? -1 : -0.65 };
+        c.aim.rudder = { by: 'pedal', rudder: c.habit('spin-entry') ? -1 : -0.9 };
     },
   );
   c.mark('break');
@@ -95,22 +107,28 @@ function* recovery(c: Cockpit): Script {
 
   c.mark('unload');
   aim.rudder = { by: 'ball' };
-  const noseDeg = c.habit('nose-too-low') ? -29 : -4;
-  aim.pitch = { by: 'attitude', deg: noseDeg, degPerS: 14 };
+  const low = c.habit('nose-too-low');
+  // The pull goes, and a little more: the wing flies before anything else is asked of it.
+  aim.pitch = { by: 'stick', elevator: low ? -0.3 : -0.08 };
   aim.attention = 1;
   if (!c.habit('excess-altitude-loss')) aim.power = { by: 'throttle', throttle: 1 };
   yield* until(c, 4, () => !c.seen.stalled && !c.seen.warning);
-  if (c.habit('nose-too-low')) yield* until(c, 5, () => c.seen.pitchDeg < -24);
   aim.bank = { by: 'bank', deg: 0 };
-  aim.rollDegPerS = 12;
+  aim.rollDegPerS = 4;
+  if (low) yield* until(c, 5, () => c.seen.pitchDeg < -24);
+  if (low) aim.pitch = { by: 'attitude', deg: -25, degPerS: 10 };
+  else yield* gainSpeed(c);
+  aim.heedsWarning = true;
   if (c.habit('secondary-stall')) {
     yield* hold(c, 1.4);
     c.mark('secondary');
+    aim.heedsWarning = false;
     aim.pitch = { by: 'attitude', deg: 26, degPerS: 9 };
     yield* until(c, 9, () => c.seen.warning);
     yield* hold(c, 1.2);
-    aim.pitch = { by: 'attitude', deg: 0, degPerS: 8 };
-    yield* hold(c, 2.5);
+    aim.pitch = { by: 'stick', elevator: -0.08 };
+    yield* until(c, 4, () => !c.seen.stalled && !c.seen.warning);
+    yield* gainSpeed(c);
   }
   if (c.habit('excess-altitude-loss')) {
     aim.pitch = { by: 'attitude', deg: -11, degPerS: 8 };
@@ -124,6 +142,14 @@ function* recovery(c: Cockpit): Script {
     yield* hold(c, 5);
   }
   yield* climbAway(c);
+}
+
+/** Hardly any pull until there is speed to pull with. */
+function* gainSpeed(c: Cockpit): Script {
+  // With power on the trim is for less speed, and asks for less pull.
+  c.aim.pitch = { by: 'stick', elevator: c.card.maneuver === 'power-on-stall' ? 0 : 0.12 };
+  const enough = (c.card.warningKias ?? c.card.stallKias.level + 6) + 7;
+  yield* until(c, 7, () => c.seen.kias > enough);
 }
 
 /** The usual order: idle, neutral ailerons, rudder against, stick forward, neutral when it stops, ease out. */
@@ -151,11 +177,13 @@ function* climbAway(c: Cockpit): Script {
   const { airplane } = c.flight.airframe;
   const climbKias = airplane.vyKias ?? 1.5 * card.stallKias.level;
   c.mark('climb');
-  aim.pitch = { by: 'climb', fpm: 150 };
+  aim.pitch = { by: 'climb', fpm: 280 };
   aim.bank = { by: 'heading', deg: nearestHeading(c), mostDeg: 15 };
   aim.trims = true;
+  aim.heedsWarning = true;
+  aim.attention = 1.1;
   // Flying speed first: with flaps out and slow it climbs only a little.
-  yield* until(c, 12, () => c.seen.verticalFpm > 60 && c.seen.kias > 1.12 * card.stallKias.level);
+  yield* until(c, 12, () => c.seen.verticalFpm > 170 && c.seen.kias > 1.12 * card.stallKias.level);
   let stage = card.stage - (c.habit('flaps-up-without-climb') ? 1 : 0);
   if (c.habit('flaps-all-at-once')) {
     c.mark('flaps-in');
@@ -163,11 +191,12 @@ function* climbAway(c: Cockpit): Script {
     stage = 0;
   }
   for (; stage > 0; stage--) {
-    yield* until(c, 12, () => c.seen.verticalFpm > 80 && c.seen.kias > 1.25 * card.stallKias.level);
+    yield* until(c, 12, () => c.seen.verticalFpm > 150 && c.seen.kias > 1.25 * card.stallKias.level);
     c.mark('flaps-in');
     aim.flapsDeg = flapsOf(c, stage - 1);
     yield* hold(c, 5);
   }
+  aim.attention = 1;
   aim.pitch = { by: 'speed', kias: climbKias };
   yield* until(c, 90, () => c.seen.altitudeFt > c.altitudeFt - 50);
   yield* settle(c);
@@ -188,19 +217,27 @@ export function* stallSeries(c: Cockpit): Script {
   for (let k = 0; k < IN_A_ROW; k++) {
     c.mark('pitch-up');
     aim.trims = false;
+    aim.heedsWarning = false;
     aim.rudder = { by: 'ball' };
     aim.bank = { by: 'bank', deg: 0 };
     aim.pitch = { by: 'attitude', deg: 24, degPerS: 2 };
-    yield* until(c, 22, () => c.seen.stalled, () => {
-      if (c.seen.warning && c.habit('wing-drop') && k === 1) aim.rudder = { by: 'pedal', rudder: -0.65 };
-    });
+    yield* until(
+      c,
+      22,
+      () => breaks(c),
+      () => {
+        if (c.seen.warning && c.habit('wing-drop') && k === 1) aim.rudder = { by: 'pedal', rudder: -0.9 };
+      },
+    );
     c.mark('break');
     aim.bank = { by: 'stick', aileron: 0 };
     if (c.habit('wing-drop') && k === 1) yield* until(c, 2.6, () => Math.abs(c.seen.bankDeg) > 26);
     aim.rudder = { by: 'ball' };
     c.mark('unload');
-    aim.pitch = { by: 'attitude', deg: -5, degPerS: 10 };
+    aim.pitch = { by: 'stick', elevator: -0.08 };
     yield* until(c, 5, () => !c.seen.stalled && !c.seen.warning);
+    yield* gainSpeed(c);
+    aim.pitch = { by: 'climb', fpm: -700 };
     aim.bank = { by: 'bank', deg: 0 };
     yield* until(c, 8, () => c.seen.kias > kias - 1);
   }

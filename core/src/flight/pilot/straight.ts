@@ -25,8 +25,7 @@ export function* straightAndLevel(c: Cockpit): Script {
       if (c.habit('chasing')) c.aim.pitch = { by: 'climb', fpm: 520 * sineOf(sinceS, 13) };
       else if (c.habit('out-of-trim'))
         c.aim.pitch = { by: 'altitude', altitudeFt: c.altitudeFt + 62 * sineOf(sinceS, 27) };
-      else if (c.habit('altitude-offset'))
-        c.aim.pitch = { by: 'altitude', altitudeFt: c.altitudeFt + 85 };
+      else if (c.habit('altitude-offset')) c.aim.pitch = { by: 'altitude', altitudeFt: c.altitudeFt + 85 };
       if (c.habit('heading-drift')) c.aim.bank = { by: 'heading', deg: heading - Math.min(18, 0.3 * sinceS) };
     },
   );
@@ -55,7 +54,7 @@ function* verticalLeg(c: Cockpit, leg: { kias: number; throttle: number; byFt: n
   c.altitudeFt += byFt;
   c.aim.power = { by: 'throttle', throttle };
   const heading = nearestHeading(c);
-  const late = c.habit('level-off-overshoot') ? 150 : 0;
+  const late = c.habit('level-off-overshoot') ? 185 : 0;
   yield* until(
     c,
     240,
@@ -63,7 +62,8 @@ function* verticalLeg(c: Cockpit, leg: { kias: number; throttle: number; byFt: n
     (sinceS) => {
       const drifting = c.habit('speed-not-settled') ? -Math.min(13, 0.25 * Math.max(0, sinceS - 12)) : 0;
       c.aim.pitch = { by: 'speed', kias: kias - drifting };
-      if (c.habit('heading-drift')) c.aim.bank = { by: 'heading', deg: heading - Math.min(20, 0.35 * sinceS) };
+      if (c.habit('heading-drift'))
+        c.aim.bank = { by: 'heading', deg: heading - Math.min(20, 0.35 * sinceS) };
     },
   );
   c.mark('level-off');
@@ -78,7 +78,10 @@ export function* configurationChange(c: Cockpit): Script {
   const stages = airplane.flaps.length;
   const fast = c.habit('flap-overspeed');
   const slowKias = c.card.entry.airspeedKias ?? 1.4 * airplane.vs1Kias;
-  if (!fast) {
+  if (fast) {
+    level(c, (airplane.flaps[1]?.vfeKias ?? c.entryKias) + 9);
+    yield* hold(c, 22);
+  } else {
     level(c, slowKias + 6);
     c.aim.power = { by: 'throttle', throttle: c.throttleFor(slowKias + 6) - 0.12 };
     yield* until(c, 40, () => c.seen.kias < Math.min(slowKias + 8, airplane.flaps[0]?.vfeKias ?? 999));
@@ -87,7 +90,7 @@ export function* configurationChange(c: Cockpit): Script {
     // Held fast, the second stage goes out above its limit.
     if (fast && stage > 2) break;
     c.mark('flaps-out');
-    const kias = fast ? c.entryKias : slowKias + 5 - 2 * stage;
+    const kias = fast ? (airplane.flaps[1]?.vfeKias ?? c.entryKias) + 9 : slowKias + 5 - 2 * stage;
     level(c, kias);
     c.aim.flapsDeg = flapsOf(c, stage);
     c.aim.power = { by: 'speed', throttle: c.throttleFor(kias, { flapsDeg: c.aim.flapsDeg }), kias };
@@ -108,7 +111,7 @@ export function* configurationChange(c: Cockpit): Script {
 }
 
 /** The stick stays where it is while the flaps move. */
-export function* lookAway(c: Cockpit, seconds = 5.5): Script {
+export function* lookAway(c: Cockpit, seconds = 7.5): Script {
   const { pitch } = c.aim;
   c.aim.pitch = { by: 'stick', elevator: c.flight.controls.elevator };
   c.aim.trims = false;

@@ -1,7 +1,8 @@
 /** Turns of every bank: steep, level, climbing, descending, and the two that clear the area. */
-import type { PitchAim, PowerAim } from './hands.ts';
+
 import { type Cockpit, hold, leadDeg, level, type Script, sineOf, until } from './cockpit.ts';
 import { leadIn, settle } from './entry.ts';
+import type { PitchAim, PowerAim } from './hands.ts';
 
 /** How far a pilot with the habit rolls out past or short of the heading. */
 const ROLL_OUT_OFF_DEG = 19;
@@ -12,16 +13,15 @@ export function* steepTurn(c: Cockpit): Script {
   const levelThrottle = c.flight.controls.throttle;
   const turnThrottle = c.throttleFor(c.entryKias, { bankDeg: bank });
   c.mark('roll-in');
+  c.aim.heedsWarning = !c.habit('stall-warning');
   c.aim.rollDegPerS = c.habit('roll-in-too-fast') ? 30 : 10;
-  if (c.habit('alt-loss-roll-in')) {
-    c.aim.pull = 0;
-    c.aim.attention = 0.15;
-  }
   c.aim.power = steepPower(c, levelThrottle, turnThrottle);
   const wanted = c.habit('incomplete-turn') ? 225 : 360;
   yield* around(c, {
     bankDeg: bank,
-    turnDeg: wanted + (c.habit('rollout-late') ? ROLL_OUT_OFF_DEG : c.habit('rollout-early') ? -ROLL_OUT_OFF_DEG : 0),
+    turnDeg:
+      wanted +
+      (c.habit('rollout-late') ? ROLL_OUT_OFF_DEG : c.habit('rollout-early') ? -ROLL_OUT_OFF_DEG : 0),
     pitch: { by: 'altitude', altitudeFt: c.altitudeFt },
     each: (sinceS) => steepHabits(c, sinceS, bank, levelThrottle, turnThrottle),
   });
@@ -46,15 +46,12 @@ function steepHabits(c: Cockpit, sinceS: number, bank: number, levelThrottle: nu
     aim.attention = 0.4;
   } else if (c.habit('bank-shallow') && during(9, 17)) wanted = bank - 11;
   else if (c.habit('bank-wander')) wanted = bank + 8 * sineOf(sinceS, 9);
-  else if (c.habit('alt-loss-roll-in') && sinceS > 9) {
-    aim.pull = 1;
-    aim.attention = 1;
-  }
-  if (c.habit('spiral-dive') && during(9, 17)) {
-    wanted = 66;
-    aim.pull = 0.5;
+  if (c.habit('alt-loss-roll-in')) aim.pitch = latePull(c, sinceS);
+  if (c.habit('spiral-dive') && during(8, 18)) {
+    wanted = 70;
+    aim.pull = 0;
     aim.attention = 0;
-  } else if (c.habit('spiral-dive') && sinceS >= 17) {
+  } else if (c.habit('spiral-dive') && sinceS >= 18) {
     aim.pull = 1;
     aim.attention = 1;
   }
@@ -82,9 +79,16 @@ function steepHabits(c: Cockpit, sinceS: number, bank: number, levelThrottle: nu
   aim.rudder = ball(c, sinceS);
 }
 
+/** No pull at all for the first seconds of the turn: the nose falls with the bank. */
+function latePull(c: Cockpit, sinceS: number): PitchAim {
+  return sinceS < (c.card.bankDeg > 40 ? 6 : 8)
+    ? { by: 'stick', elevator: c.flight.controls.elevator }
+    : { by: 'altitude', altitudeFt: c.altitudeFt };
+}
+
 /** In the middle, or let out to one side of the turn for a while. */
 function ball(c: Cockpit, sinceS: number) {
-  const out = sinceS > 5 && sinceS < 16 ? 0.1 : 0;
+  const out = sinceS > 4 && sinceS < 18 ? 0.11 : 0;
   if (c.habit('slip')) return { by: 'ball', offG: -c.side * out } as const;
   if (c.habit('skid')) return { by: 'ball', offG: c.side * out } as const;
   return { by: 'ball' } as const;
@@ -113,24 +117,30 @@ function* rollLevel(c: Cockpit, pull: 'let it go' | 'hold the pull'): Script {
   c.aim.pull = 1;
   c.aim.attention = 1;
   if (pull === 'hold the pull') {
-    c.aim.pitch = { by: 'attitude', deg: c.seen.pitchDeg + 2.5 };
-    yield* hold(c, 6.5);
+    c.aim.pitch = { by: 'attitude', deg: c.seen.pitchDeg + 3.5 };
+    yield* hold(c, 7);
   }
   yield* until(c, 8, () => Math.abs(c.seen.bankDeg) < 1.5);
 }
 
 /** Habits that every plain turn can have. */
-export const TURN_HABITS = ['rollout-overshoot', 'rollout-undershoot', 'bank-wander', 'slip', 'skid'] as const;
+export const TURN_HABITS = [
+  'rollout-overshoot',
+  'rollout-undershoot',
+  'bank-wander',
+  'slip',
+  'skid',
+] as const;
 
 function* plainTurn(c: Cockpit, pitch: PitchAim, power: PowerAim): Script {
   c.mark('roll-in');
   c.aim.rollDegPerS = 8;
   c.aim.power = power;
-  if (c.habit('alt-loss-roll-in')) {
-    c.aim.pull = 0;
-    c.aim.attention = 0.08;
-  }
-  const off = c.habit('rollout-overshoot') ? ROLL_OUT_OFF_DEG : c.habit('rollout-undershoot') ? -ROLL_OUT_OFF_DEG : 0;
+  const off = c.habit('rollout-overshoot')
+    ? ROLL_OUT_OFF_DEG
+    : c.habit('rollout-undershoot')
+      ? -ROLL_OUT_OFF_DEG
+      : 0;
   const bankDeg = c.card.bankDeg;
   yield* around(c, {
     bankDeg,
@@ -140,10 +150,7 @@ function* plainTurn(c: Cockpit, pitch: PitchAim, power: PowerAim): Script {
       const wanted = bankDeg + (c.habit('bank-wander') ? 8 * sineOf(sinceS, 9) : 0);
       c.aim.bank = { by: 'bank', deg: c.side * wanted };
       c.aim.rudder = ball(c, sinceS);
-      if (sinceS > 12) {
-        c.aim.pull = 1;
-        c.aim.attention = 1;
-      }
+      if (c.habit('alt-loss-roll-in')) c.aim.pitch = latePull(c, sinceS);
     },
   });
   yield* rollLevel(c, c.habit('alt-gain-rollout') ? 'hold the pull' : 'let it go');
@@ -196,7 +203,11 @@ export function* clearingTurns(c: Cockpit): Script {
     c.side = side;
     const from = c.seen.headingDeg;
     c.aim.bank = { by: 'bank', deg: side * Math.max(15, c.card.bankDeg) };
-    yield* until(c, 60, () => Math.abs(c.seen.headingDeg - from) >= 90 - leadDeg(c, Math.abs(c.seen.bankDeg)));
+    yield* until(
+      c,
+      60,
+      () => Math.abs(c.seen.headingDeg - from) >= 90 - leadDeg(c, Math.abs(c.seen.bankDeg)),
+    );
     c.aim.bank = { by: 'bank', deg: 0 };
     yield* hold(c, 5);
   }
@@ -209,10 +220,10 @@ export function* coordinationRolls(c: Cockpit): Script {
   c.mark('rolls');
   const lazy = c.habit('adverse-yaw');
   const feet = c.flight.controls.rudder;
-  c.aim.rollDegPerS = lazy ? 55 : 18;
+  c.aim.rollDegPerS = 18;
   for (let k = 0; k < 8; k++) {
     const side = k % 2 === 0 ? -1 : 1;
-    c.aim.bank = { by: 'bank', deg: side * c.card.bankDeg };
+    c.aim.bank = lazy ? { by: 'stick', aileron: side } : { by: 'bank', deg: side * c.card.bankDeg };
     c.aim.rudder = lazy ? { by: 'pedal', rudder: feet } : { by: 'ball' };
     yield* until(c, 6, () => side * c.seen.bankDeg > c.card.bankDeg - 2);
     yield* hold(c, 0.3);

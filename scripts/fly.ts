@@ -1,0 +1,154 @@
+/**
+ * `npm run -s fly -- …`: flies the flight model without server or database, by a synthetic pilot or by a list of
+ * control positions, and writes the recording.
+ */
+import { writeFileSync } from 'node:fs';
+import {
+  AREA_GROUND_FT,
+  decodeText,
+  flyControls,
+  flyManeuver,
+  InputError,
+  type Recording,
+  readControlFile,
+  TURBULENCE,
+  type Turbulence,
+  type Weather,
+  writeRecordingCsv,
+} from '@keel/core';
+import { airplaneFrom, bytesOf, main, numberFrom, parseOptions, Refusal } from './lib/cli.ts';
+
+const USAGE = `npm run -s fly -- --maneuver ID [--variant V] [--habit FINDING_ID|none] [--seed N] [--airplane ID]
+  [--weight-lb N] [--rate HZ] [--wind DIR/KT] [--turbulence none|light|moderate] [--channels full|position] [--out FILE.csv]
+npm run -s fly -- --controls FILE.csv [--start altFt=4500,ias=95,hdg=360] [--airplane ID] [--out FILE.csv] …`;
+
+const DEMO_AIRPLANE = 'cairn-4';
+
+function run(): void {
+  const text = { type: 'string' } as const;
+  const { values, positionals } = parseOptions({
+    maneuver: text,
+    variant: text,
+    habit: { ...text, default: 'none' },
+    seed: text,
+    airplane: { ...text, default: DEMO_AIRPLANE },
+    'weight-lb': text,
+    rate: text,
+    wind: text,
+    turbulence: { ...text, default: 'none' },
+    channels: { ...text, default: 'full' },
+    controls: text,
+    start: text,
+    out: text,
+    help: { type: 'boolean', default: false },
+  });
+  if (values.help) {
+    console.log(USAGE);
+    return;
+  }
+  if (positionals.length > 0) throw new Refusal(`${positionals[0]}: only options were expected`);
+  if ((values.maneuver === undefined) === (values.controls === undefined))
+    throw new Refusal('either --maneuver ID or --controls FILE.csv was expected');
+  if (values.channels !== 'full' && values.channels !== 'position')
+    throw new Refusal(`--channels ${values.channels}: full or position was expected`);
+  if (values.controls === undefined && values.start !== undefined)
+    throw new Refusal('--start goes with --controls; a pilot begins at the card’s altitude and speed');
+
+  const common = {
+    airplane: airplaneFrom(values.airplane),
+    seed: wholeFrom('seed', values.seed, 0, 4_294_967_295) ?? 1,
+    weightLb: numberFrom('weight-lb', values['weight-lb'], 100, 20_000),
+    ...weatherFrom(values.wind, values.turbulence),
+  };
+  const recorder = {
+    rateHz: numberFrom('rate', values.rate, 0.5, 50) ?? 10,
+    channels: values.channels,
+  } as const;
+  const recording =
+    values.controls === undefined
+      ? flyManeuver({
+          ...common,
+          maneuver: values.maneuver!,
+          variant: values.variant,
+          habit: values.habit,
+          recorder,
+        }).recording
+      : fromControls(values.controls, (rows) =>
+          flyControls({
+            ...common,
+            rows,
+            start: startFrom(values.start),
+            groundFt: AREA_GROUND_FT,
+            recorder: { ...recorder, noise: false },
+          }),
+        );
+  const csv = writeRecordingCsv(recording);
+  if (values.out === undefined) process.stdout.write(csv);
+  else write(values.out, csv, recording);
+}
+
+/** Flies a control file; what is wrong in it is said with file and line. */
+function fromControls(file: string, fly: (rows: ReturnType<typeof readControlFile>) => Recording): Recording {
+  let rows: ReturnType<typeof readControlFile>;
+  try {
+    rows = readControlFile(decodeText(bytesOf(file)));
+  } catch (error) {
+    if (error instanceof InputError) throw new Refusal(error.describe(file));
+    throw error;
+  }
+  return fly(rows);
+}
+
+function write(file: string, csv: string, { timeS }: Recording): void {
+  try {
+    writeFileSync(file, csv);
+  } catch (error) {
+    throw new Refusal(`--out ${file}: cannot be written (${(error as NodeJS.ErrnoException).code})`);
+  }
+  console.log(`${file}: ${timeS.length} rows, ${timeS.at(-1)!.toFixed(0)} s`);
+}
+
+function wholeFrom(name: string, value: string | undefined, min: number, max: number): number | undefined {
+  const number = numberFrom(name, value, min, max);
+  if (number !== undefined && !Number.isInteger(number))
+    throw new Refusal(`--${name} ${value}: a whole number from ${min} to ${max} was expected`);
+  return number;
+}
+
+function weatherFrom(wind: string | undefined, turbulence: string): Weather {
+  if (!Object.hasOwn(TURBULENCE, turbulence))
+    throw new Refusal(`--turbulence ${turbulence}: ${Object.keys(TURBULENCE).join(', ')} was expected`);
+  const strength = turbulence as Turbulence;
+  if (wind === undefined) return { turbulence: strength };
+  const match = /^(\d{1,3}(?:\.\d+)?)\/(\d{1,3}(?:\.\d+)?)$/.exec(wind);
+  const [from, speed] = [Number(match?.[1]), Number(match?.[2])];
+  if (!match || from > 360 || speed > 100)
+    throw new Refusal(
+      `--wind ${wind}: DIR/KT was expected, from 0 to 360 degrees and 0 to 100 kt, such as 240/15`,
+    );
+  return { turbulence: strength, windFromDeg: from, windKt: speed };
+}
+
+const START = {
+  altFt: ['altitudeFt', -1000, 15_000],
+  ias: ['kias', 30, 200],
+  hdg: ['headingDeg', 0, 360],
+} as const;
+
+function startFrom(text: string | undefined): { altitudeFt: number; kias: number; headingDeg: number } {
+  const start = { altitudeFt: 4500, kias: 95, headingDeg: 360 };
+  for (const part of text?.split(',') ?? []) {
+    const [name, value, ...rest] = part.split('=');
+    const known = Object.hasOwn(START, name) ? START[name as keyof typeof START] : undefined;
+    if (!known || value === undefined || rest.length > 0)
+      throw new Refusal(`--start ${part}: altFt=FEET,ias=KNOTS,hdg=DEGREES was expected`);
+    const [key, low, high] = known;
+    const number = Number(value);
+    if (value.trim() === '' || !(number >= low && number <= high))
+      throw new Refusal(`--start ${part}: a number from ${low} to ${high} was expected`);
+    start[key] = number;
+  }
+  return start;
+}
+
+main(run);
