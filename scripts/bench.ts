@@ -9,12 +9,14 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import {
   CHUNK_CHARACTERS,
-  drawSteepTurns,
+  demonstrationLegs,
   findAirplane,
   findStandard,
+  flyLesson,
   median,
   readRecordingCsv,
   scoreRecording,
+  targetCard,
   writeRecordingCsv,
 } from '@keel/core';
 import Papa from 'papaparse';
@@ -22,24 +24,22 @@ import Papa from 'papaparse';
 const ROUNDS = 15;
 /** Until the compiler has settled. */
 const WARM_UP = 6;
-const airplane = findAirplane('cairn-4');
+const airplane = findAirplane('cairn-4')!;
 const standard = findStandard('faa-private')!;
 
 /** An hour of steep-turn pairs, every channel recorded. */
 function hourOfFlight(): string {
-  const pairs = Array.from({ length: 30 }, (_, i) => ({
-    fault: i % 2 === 0 ? ('none' as const) : ('steep-turn/overbank' as const),
-  }));
-  const recording = drawSteepTurns({
-    altitudeFt: 4500,
-    airspeedKias: 92,
-    headingDeg: 360,
+  const card = targetCard({ airplane, standard, maneuver: 'steep-turn', groundFt: 1900, weightLb: 2300 });
+  const { recording } = flyLesson({
     airplane,
-    pairs,
-    leadInS: 60,
+    weightLb: 2300,
+    groundFt: 1900,
+    legs: Array.from({ length: 30 }, (_, i) =>
+      demonstrationLegs(card, { habit: i % 2 === 0 ? 'none' : 'steep-turn/overbank' }),
+    ).flat(),
   });
   const rows = 36_000;
-  if (recording.timeS.length < rows) throw new Error(`only ${recording.timeS.length} rows were drawn`);
+  if (recording.timeS.length < rows) throw new Error(`only ${recording.timeS.length} rows were flown`);
   const channels = Object.fromEntries(
     Object.entries(recording.channels).map(([name, v]) => [name, v.slice(0, rows)]),
   );

@@ -3,7 +3,15 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { drawSteepTurns, fleet, scoreSchema, writeRecordingCsv } from '@keel/core';
+import {
+  demonstrationLegs,
+  findStandard,
+  fleet,
+  flyLesson,
+  scoreSchema,
+  targetCard,
+  writeRecordingCsv,
+} from '@keel/core';
 
 const folder = mkdtempSync(join(tmpdir(), 'keel-score-'));
 afterAll(() => rmSync(folder, { recursive: true }));
@@ -12,20 +20,22 @@ const write = (name: string, text: string | Buffer) => {
   writeFileSync(join(folder, name), text);
   return join(folder, name);
 };
-const flight = write(
-  'flight.csv',
-  writeRecordingCsv(
-    drawSteepTurns({
-      altitudeFt: 4500,
-      airspeedKias: 90,
-      headingDeg: 360,
-      rateHz: 2,
-      airplane: fleet[0],
-      weightLb: 2200,
-      groundFt: 1900,
-    }),
-  ),
-);
+const weightLb = 2200;
+const card = targetCard({
+  airplane: fleet[0],
+  standard: findStandard('faa-private')!,
+  maneuver: 'steep-turn',
+  weightLb,
+  groundFt: 1900,
+});
+const { recording } = flyLesson({
+  airplane: fleet[0],
+  weightLb,
+  groundFt: 1900,
+  legs: demonstrationLegs(card),
+  recorder: { rateHz: 2 },
+});
+const flight = write('flight.csv', writeRecordingCsv(recording));
 
 const score = (...args: string[]) => {
   const { status, stdout, stderr } = spawnSync(

@@ -44,20 +44,20 @@ test('of two windows that save, the second is told and changes nothing', async (
   expect(now).toMatchObject({ title: 'First window', version: 2 });
 });
 
-test('a demonstration is drawn from the card, scored, marked as drawn, and counts for nothing', async () => {
+test('a demonstration is flown from the card, scored, marked as the trainer’s, and counts for nothing', async () => {
   const lesson = await (await create()).json();
-  const draw = () =>
+  const fly = () =>
     school.instructor.call('POST', `/lessons/${lesson.id}/demonstration`, {
-      fault: 'steep-turn/rollout-late',
-      faultIn: 'second',
+      habit: 'steep-turn/rollout-late',
+      habitIn: 'second',
       seed: 5,
     });
-  const first = await draw();
+  const first = await fly();
   expect(first.status).toBe(201);
   const { id } = await first.json();
-  expect(await (await draw()).json()).toEqual({ id, duplicate: true });
+  expect(await (await fly()).json()).toEqual({ id, duplicate: true });
   const recording = await analysed(school.instructor, id);
-  expect(recording.flownIn).toBe('drawn');
+  expect(recording.flownIn).toBe('trainer');
   expect(recording.score.attempts[1].findings.map((f: { id: string }) => f.id)).toContain(
     'steep-turn/rollout-late',
   );

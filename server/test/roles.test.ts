@@ -110,8 +110,20 @@ const RULES: Record<string, Rule> = {
   },
   'POST /lessons/{id}/demonstration': {
     path: of('/lessons/{lesson}/demonstration'),
-    body: () => ({ fault: 'none', seed: 1 + Math.floor(Math.random() * 90_000) }),
+    body: () => ({ seed: 1 + Math.floor(Math.random() * 90_000) }),
     allowed: byStaff(201),
+    others: 404,
+  },
+  'POST /lessons/{id}/trainer-flight': {
+    path: of('/lessons/{lesson}/trainer-flight'),
+    body: () => ({ csv: flightCsv(2 + Math.floor(Math.random() * 90_000)), maneuver: 'steep-turn' }),
+    allowed: { chief: 201, instructor: 201, student: 201 },
+    others: 404,
+  },
+  'PUT /lessons/{id}/sight-pictures': {
+    path: of('/lessons/{lesson}/sight-pictures'),
+    body: () => [],
+    allowed: byStaff(200),
     others: 404,
   },
   'GET /recordings/{id}': { path: of('/recordings/{recording}'), allowed: ofStudent, others: 404 },

@@ -6,7 +6,7 @@ import './theme/roles.css';
 import './theme/global.css';
 import { MantineProvider } from '@mantine/core';
 import { Notifications } from '@mantine/notifications';
-import { StrictMode } from 'react';
+import { lazy, StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Navigate, Outlet, Route, Routes, useLocation } from 'react-router';
 import { useMe } from './api/hooks.ts';
@@ -24,6 +24,11 @@ import { SignInPage } from './people/SignInPage.tsx';
 import { StandardsPage } from './standards/StandardsPage.tsx';
 import { TechniquePage } from './technique/TechniquePage.tsx';
 import { theme } from './theme/theme.ts';
+
+/** The drawing library is large, and only the trainer needs it. */
+const TrainerPage = lazy(() =>
+  import('./fly/trainer/TrainerPage.tsx').then(({ TrainerPage: page }) => ({ default: page })),
+);
 
 /** Sends whoever is not signed in to the sign-in, and back again afterwards. */
 function SignedIn() {
@@ -63,6 +68,14 @@ createRoot(root).render(
                 <Route path="brief/:lessonId" element={<BriefPage />} />
                 <Route path="fly" element={<LessonsPage station="fly" />} />
                 <Route path="fly/:lessonId" element={<FlyPage />} />
+                <Route
+                  path="fly/:lessonId/trainer"
+                  element={
+                    <Suspense fallback={<Loading what="the trainer" />}>
+                      <TrainerPage />
+                    </Suspense>
+                  }
+                />
                 <Route path="debrief" element={<LessonsPage station="debrief" />} />
                 <Route path="debrief/:recordingId" element={<DebriefPage />} />
                 <Route path="path" element={<PathIndex />} />

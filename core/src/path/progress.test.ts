@@ -44,7 +44,7 @@ describe('standing', () => {
     expect(standing(attempt('2026-01-01'), attempt('2026-01-02'), attempt('2026-01-02', bad))).toBe('guided');
   });
   test('only unaided attempts by the student in the airplane count', () => {
-    for (const change of [{ flownIn: 'drawn' }, { flownIn: 'trainer' }, { help: 'taken-over' }] as const) {
+    for (const change of [{ flownIn: 'trainer' }, { help: 'taken-over' }] as const) {
       expect(standing(attempt('2026-01-01', change), attempt('2026-01-02', change))).toBe('guided');
     }
   });

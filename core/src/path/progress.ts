@@ -13,7 +13,7 @@ export const pathAttemptSchema = z.object({
   maneuver: z.string(),
   variant: z.string(),
   standard: z.string(),
-  flownIn: z.enum(['airplane', 'trainer', 'drawn']),
+  flownIn: z.enum(['airplane', 'trainer']),
   help: helpSchema,
   flownBy: z.enum(['student', 'instructor']),
   /** The verdict that stands, after any override. */

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { targetCardSchema } from '../brief/card.ts';
 import { conditionsSchema, lessonItemSchema, lessonPlanSchema } from '../brief/lesson-schema.ts';
+import { sightPicturesSchema } from '../fly/sight-picture.ts';
 import { techniqueOverridesSchema } from '../technique/technique.ts';
 
 const parts = {
@@ -51,6 +52,7 @@ export const lessonSchema = z.object({
   /** Null for a lesson from before lessons were planned. */
   plan: lessonPlanSchema.nullable(),
   version: z.number(),
+  sightPictures: sightPicturesSchema,
   recordings: z.array(
     z.object({ id: z.uuid(), fileName: z.string(), status: z.string(), flownIn: z.string() }),
   ),

@@ -1,7 +1,7 @@
 /** Recordings, as they cross the wire. */
 import { z } from 'zod';
 import { saidSchema } from '../debrief/said.ts';
-import { DEMONSTRATION_FAULTS, type DemonstrationFault } from '../flight/demonstration.ts';
+import { HABITS } from '../flight/pilot/repertoire.ts';
 import { scoreSchema } from '../scoring/schema.ts';
 
 /** The answer to an upload; `duplicate`: this student's same file was there already. */
@@ -22,7 +22,7 @@ export const recordingSchema = z.object({
   sha256: z.string(),
   size: z.number(),
   flownAt: z.string(),
-  flownIn: z.enum(['airplane', 'trainer', 'drawn']),
+  flownIn: z.enum(['airplane', 'trainer']),
   lessonId: z.uuid().nullable(),
   lessonTitle: z.string().nullable(),
   student: z.object({ id: z.uuid(), name: z.string() }),
@@ -45,13 +45,22 @@ export const recordingSchema = z.object({
 });
 export type RecordingView = z.infer<typeof recordingSchema>;
 
-const faultSchema = z.enum(
-  Object.keys(DEMONSTRATION_FAULTS) as [DemonstrationFault, ...DemonstrationFault[]],
-);
-
+/** A maneuver of the lesson's cards, flown by the synthetic pilot; turns go both ways. */
 export const demonstrationSchema = z.object({
-  fault: faultSchema,
-  faultIn: z.enum(['first', 'second', 'both']).default('first'),
+  maneuver: z.string().max(40).default('steep-turn'),
+  /** A finding's id, as the habit that leads to it. */
+  habit: z.enum(['none', ...HABITS]).default('none'),
+  habitIn: z.enum(['first', 'second', 'both']).default('first'),
   seed: z.number().int().min(1).max(99_999).default(1),
 });
 export type DemonstrationRequest = z.input<typeof demonstrationSchema>;
+
+/** Who had the controls of a trainer flight, and from when to when. */
+export const heldSchema = z.object({ startS: z.number(), endS: z.number() });
+/** A flight in the trainer: its recording as text, and when the synthetic instructor had the controls. */
+export const trainerFlightSchema = z.object({
+  csv: z.string().min(1).max(60_000_000),
+  maneuver: z.string().max(40),
+  instructorFlew: z.array(heldSchema).max(500).default([]),
+});
+export type TrainerFlight = z.input<typeof trainerFlightSchema>;

@@ -44,7 +44,7 @@ export async function requireLesson(database: DataSource, viewer: Viewer, id: st
 }
 
 /** Lessons with the names of what they refer to, a query a table. */
-async function describeLessons(database: DataSource, lessons: Lesson[]): Promise<LessonView[]> {
+export async function describeLessons(database: DataSource, lessons: Lesson[]): Promise<LessonView[]> {
   if (lessons.length === 0) return [];
   const schoolId = lessons[0].schoolId;
   const [accounts, airplanes, standards, recordings] = await Promise.all([
@@ -87,6 +87,7 @@ async function describeLessons(database: DataSource, lessons: Lesson[]): Promise
       cards: targetCardSchema.array().parse(lesson.cards),
       plan: lesson.plan,
       version: lesson.version,
+      sightPictures: lesson.sightPictures,
       recordings: recordings
         .filter(({ lessonId }) => lessonId === lesson.id)
         .map(({ id, fileName, status, flownIn }) => ({ id, fileName, status, flownIn })),

@@ -2,6 +2,7 @@ import { DataSource } from 'typeorm';
 import { entities } from './entities.ts';
 import { First1700000000001 } from './migrations/1700000000001-first.ts';
 import { Brief1700000000002 } from './migrations/1700000000002-brief.ts';
+import { Trainer1700000000003 } from './migrations/1700000000003-trainer.ts';
 
 /** Connects and brings the tables up to date; the tables change by migrations alone. */
 export async function openDatabase(url: string): Promise<DataSource> {
@@ -9,7 +10,7 @@ export async function openDatabase(url: string): Promise<DataSource> {
     type: 'postgres',
     url,
     entities,
-    migrations: [First1700000000001, Brief1700000000002],
+    migrations: [First1700000000001, Brief1700000000002, Trainer1700000000003],
     migrationsRun: true,
     synchronize: false,
     extra: { max: 10 },

@@ -8,6 +8,7 @@ import type {
   Role,
   SaidBody,
   Score,
+  SightPicture,
   Standard,
   smallKeel,
   TargetCard,
@@ -141,6 +142,7 @@ export interface Lesson {
   technique: TechniqueOverrides;
   focus: string;
   parked: string[];
+  sightPictures: SightPicture[];
   cards: TargetCard[];
   plan: LessonPlan | null;
   /** Rises with every change, so that a second window notices. */
@@ -162,13 +164,14 @@ export const LessonEntity = new EntitySchema<Lesson>({
     technique: { type: 'jsonb' },
     focus: { type: 'text' },
     parked: { type: 'jsonb' },
+    sightPictures: { type: 'jsonb', name: 'sight_pictures', default: [] },
     cards: { type: 'jsonb' },
     plan: { type: 'jsonb', nullable: true },
     version: { type: 'int' },
   },
 });
 
-export type FlownIn = 'airplane' | 'trainer' | 'drawn';
+export type FlownIn = 'airplane' | 'trainer';
 export type RecordingStatus = 'analysing' | 'analysed' | 'refused';
 
 export interface RecordingRow {

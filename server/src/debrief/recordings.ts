@@ -1,18 +1,12 @@
-/** Recordings: in by upload or drawn as a demonstration, out as score, keels and the original bytes. */
-import { createHash, randomUUID } from 'node:crypto';
 import { createRoute, z } from '@hono/zod-openapi';
 import {
   CORE_VERSION,
-  type Created,
   createdSchema,
-  demonstrationSchema,
-  drawSteepTurns,
   keelTraceSchema,
   matchInterval,
   type RecordingView,
   recordingSchema,
   type Score,
-  writeRecordingCsv,
 } from '@keel/core';
 import { bodyLimit } from 'hono/body-limit';
 import type { DataSource } from 'typeorm';
@@ -21,7 +15,6 @@ import {
   AccountEntity,
   AirplaneEntity,
   KeelEntity,
-  type Lesson,
   LessonEntity,
   RecordingEntity,
   RecordingFileEntity,
@@ -30,12 +23,11 @@ import {
   ScoreEntity,
   StandardEntity,
 } from '../db/entities.ts';
-import { requireAirplane } from '../hangar/routes.ts';
-import { json, jsonBody, router, type Viewer } from '../http/env.ts';
+import { json, router, type Viewer } from '../http/env.ts';
 import { notFound, Problem } from '../http/problem.ts';
-import { requireInstructor, requireStudent, visible } from '../scope.ts';
-import { requireStandard } from '../standards/routes.ts';
-import { analyseAgain, progressOf, saidOf, storeAndAnalyse } from './analysis-store.ts';
+import { requireInstructor, visible } from '../scope.ts';
+import { analyseAgain, progressOf, saidOf } from './analysis-store.ts';
+import { createRecording } from './create-recording.ts';
 
 export const LARGEST_UPLOAD = 50 * 1024 * 1024;
 
@@ -115,70 +107,6 @@ async function describe(database: DataSource, recording: RecordingRow): Promise<
   };
 }
 
-/** This student's recording of the very same bytes, if it is there. */
-async function knownFile(database: DataSource, studentId: string, sha256: string): Promise<Created | null> {
-  const known = await database.getRepository(RecordingEntity).findOneBy({ studentId, sha256 });
-  return known && { id: known.id, duplicate: true };
-}
-
-interface NewRecording {
-  bytes: Buffer;
-  fileName: string;
-  studentId: string;
-  airplaneId: string;
-  standardId: string;
-  lesson: Lesson | null;
-  weightLb?: number;
-  groundFt?: number;
-  flownIn: RecordingRow['flownIn'];
-}
-
-/** Keeps a file and begins its analysis; the same file twice for a student is the recording that is there already. */
-async function create(
-  services: { database: DataSource; analyser: import('../analysis/analyser.ts').Analyser },
-  viewer: Viewer,
-  input: NewRecording,
-): Promise<Created> {
-  const { database, analyser } = services;
-  await requireStudent(database, viewer, input.studentId);
-  const airplane = await requireAirplane(database, viewer, input.airplaneId);
-  const standard = await requireStandard(database, viewer, input.standardId);
-  const sha256 = createHash('sha256').update(input.bytes).digest('hex');
-  const known = await knownFile(database, input.studentId, sha256);
-  if (known) return known;
-  const id = randomUUID();
-  const storing = storeAndAnalyse(
-    database,
-    analyser,
-    {
-      id,
-      schoolId: viewer.schoolId,
-      studentId: input.studentId,
-      lessonId: input.lesson?.id ?? null,
-      airplaneRowId: airplane.rowId,
-      standardRowId: standard.rowId,
-      uploadedBy: viewer.id,
-      fileName: input.fileName.slice(-200),
-      sha256,
-      size: input.bytes.length,
-      weightLb: input.weightLb ?? null,
-      groundFt: input.groundFt ?? null,
-      flownIn: input.flownIn,
-      flownAt: input.lesson?.plannedAt ?? null,
-    },
-    input.bytes,
-  );
-  try {
-    await storing;
-    return { id, duplicate: false };
-  } catch (error) {
-    // Of two uploads of one file at the same time the database keeps one.
-    const winner = await knownFile(database, input.studentId, sha256);
-    if (winner) return winner;
-    throw error;
-  }
-}
-
 /** The lesson of that id, which must be this student's. */
 async function lessonOf(database: DataSource, viewer: Viewer, id: string | undefined, studentId: string) {
   if (id === undefined) return null;
@@ -214,63 +142,12 @@ export function recordingRoutes() {
       requireInstructor(viewer);
       const form = c.req.valid('form');
       if (form.file.size > LARGEST_UPLOAD) tooLarge();
-      const created = await create({ database, analyser }, viewer, {
+      const { done: _, ...created } = await createRecording({ database, analyser }, viewer, {
         ...form,
         lesson: await lessonOf(database, viewer, form.lessonId, form.studentId),
         bytes: Buffer.from(await form.file.arrayBuffer()),
         fileName: form.file.name || 'recording.csv',
         flownIn: 'airplane',
-      });
-      return created.duplicate ? c.json(created, 200) : c.json(created, 201);
-    },
-  );
-
-  routes.openapi(
-    createRoute({
-      method: 'post',
-      path: '/lessons/{id}/demonstration',
-      summary: 'Draw a steep-turn pair with a chosen fault as this lesson’s card has it, and score it',
-      request: {
-        params,
-        body: jsonBody(demonstrationSchema),
-      },
-      responses: { 200: json(createdSchema, 'Drawn before'), 201: json(createdSchema, 'Drawn and kept') },
-    }),
-    async (c) => {
-      const [viewer, database, analyser] = [c.get('viewer'), c.get('database'), c.get('analyser')];
-      requireInstructor(viewer);
-      const lesson = await requireLesson(database, viewer, c.req.valid('param').id);
-      const { fault, faultIn, seed } = c.req.valid('json');
-      const airplane = await database
-        .getRepository(AirplaneEntity)
-        .findOneByOrFail({ rowId: lesson.airplaneRowId });
-      const standard = await database
-        .getRepository(StandardEntity)
-        .findOneByOrFail({ rowId: lesson.standardRowId });
-      const card = lesson.cards.find(({ maneuver }) => maneuver === 'steep-turn');
-      if (!card || card.entry.airspeedKias === null)
-        throw new Problem(422, 'This lesson’s card has no safe speed to fly.');
-      const recording = drawSteepTurns({
-        altitudeFt: card.entry.altitudeFt,
-        airspeedKias: card.entry.airspeedKias,
-        headingDeg: card.entry.headingDeg,
-        bankDeg: card.bankDeg,
-        fault,
-        faultIn,
-        seed,
-        airplane: airplane.data,
-        weightLb: card.weightLb,
-        groundFt: lesson.conditions.groundFt,
-        date: lesson.plannedAt.toISOString().slice(0, 10),
-      });
-      const created = await create({ database, analyser }, viewer, {
-        bytes: Buffer.from(writeRecordingCsv(recording)),
-        fileName: `drawn-${fault.replace('/', '-')}-${seed}.csv`,
-        studentId: lesson.studentId,
-        airplaneId: airplane.id,
-        standardId: standard.id,
-        lesson,
-        flownIn: 'drawn',
       });
       return created.duplicate ? c.json(created, 200) : c.json(created, 201);
     },

@@ -1,5 +1,5 @@
 /** The demo's lessons: a dozen flown, each with faults of its own, and two still to fly. */
-import type { Conditions, DemonstrationFault, Help, LessonItem, Loading } from '@keel/core';
+import type { Conditions, HabitIn, Help, LessonItem, Loading } from '@keel/core';
 
 export interface DemoAttempt {
   help?: Help;
@@ -27,18 +27,18 @@ export interface DemoLesson {
   sky?: Partial<Conditions>;
   focus?: string;
   /** Pairs of steep turns flown; none for a lesson that is only planned. */
-  pairs: { fault: DemonstrationFault; faultSize?: number; faultIn?: 'first' | 'second' | 'both' }[];
+  pairs: { habit: string; habitScale?: number; habitIn?: HabitIn }[];
   /** What was said of each attempt, in the order flown. */
   said: DemoAttempt[];
 }
 
-const overbank: DemonstrationFault = 'steep-turn/overbank';
-const shallow: DemonstrationFault = 'steep-turn/bank-shallow';
-const lossRollIn: DemonstrationFault = 'steep-turn/alt-loss-roll-in';
-const gainRollout: DemonstrationFault = 'steep-turn/alt-gain-rollout';
-const decay: DemonstrationFault = 'steep-turn/speed-decay';
-const late: DemonstrationFault = 'steep-turn/rollout-late';
-const early: DemonstrationFault = 'steep-turn/rollout-early';
+const overbank = 'steep-turn/overbank';
+const shallow = 'steep-turn/bank-shallow';
+const lossRollIn = 'steep-turn/alt-loss-roll-in';
+const gainRollout = 'steep-turn/alt-gain-rollout';
+const decay = 'steep-turn/speed-decay';
+const late = 'steep-turn/rollout-late';
+const early = 'steep-turn/rollout-early';
 
 export const DEMO_LESSONS: readonly DemoLesson[] = [
   {
@@ -51,7 +51,7 @@ export const DEMO_LESSONS: readonly DemoLesson[] = [
     weightLb: 2240,
     headingDeg: 360,
     oatC: 9,
-    pairs: [{ fault: 'none' }, { fault: overbank, faultSize: 13, faultIn: 'both' }],
+    pairs: [{ habit: 'none' }, { habit: overbank, habitScale: 1.3, habitIn: 'both' }],
     said: [
       { help: 'demonstration' },
       { help: 'demonstration' },
@@ -70,8 +70,8 @@ export const DEMO_LESSONS: readonly DemoLesson[] = [
     headingDeg: 360,
     oatC: 8,
     pairs: [
-      { fault: overbank, faultSize: 12 },
-      { fault: lossRollIn, faultSize: 190, faultIn: 'second' },
+      { habit: overbank, habitScale: 1.2 },
+      { habit: lossRollIn, habitScale: 1.19, habitIn: 'second' },
     ],
     said: [
       { help: 'prompted', grade: 2, selfGrade: 2 },
@@ -91,8 +91,8 @@ export const DEMO_LESSONS: readonly DemoLesson[] = [
     headingDeg: 90,
     oatC: 7,
     pairs: [
-      { fault: overbank, faultSize: 10, faultIn: 'second' },
-      { fault: gainRollout, faultSize: 120, faultIn: 'both' },
+      { habit: overbank, habitScale: 1.0, habitIn: 'second' },
+      { habit: gainRollout, habitScale: 1.33, habitIn: 'both' },
     ],
     said: [
       { help: 'unaided', grade: 3 },
@@ -112,8 +112,8 @@ export const DEMO_LESSONS: readonly DemoLesson[] = [
     headingDeg: 360,
     oatC: 5,
     pairs: [
-      { fault: late, faultSize: 16 },
-      { fault: gainRollout, faultSize: 75, faultIn: 'both' },
+      { habit: late, habitScale: 0.84 },
+      { habit: gainRollout, habitScale: 0.83, habitIn: 'both' },
     ],
     said: [
       { help: 'unaided', grade: 3, selfGrade: 3 },
@@ -132,7 +132,7 @@ export const DEMO_LESSONS: readonly DemoLesson[] = [
     weightLb: 2240,
     headingDeg: 360,
     oatC: 4,
-    pairs: [{ fault: 'none' }, { fault: overbank, faultSize: 9 }],
+    pairs: [{ habit: 'none' }, { habit: overbank, habitScale: 0.9 }],
     said: [{ help: 'demonstration' }, { help: 'demonstration' }, { help: 'unaided' }, { help: 'unaided' }],
   },
   {
@@ -145,7 +145,7 @@ export const DEMO_LESSONS: readonly DemoLesson[] = [
     weightLb: 1790,
     headingDeg: 270,
     oatC: 10,
-    pairs: [{ fault: shallow, faultSize: 13, faultIn: 'both' }],
+    pairs: [{ habit: shallow, habitScale: 1.18, habitIn: 'both' }],
     said: [
       { help: 'talked-through', grade: 1 },
       { help: 'talked-through', grade: 2 },
@@ -162,8 +162,8 @@ export const DEMO_LESSONS: readonly DemoLesson[] = [
     headingDeg: 180,
     oatC: 8,
     pairs: [
-      { fault: shallow, faultSize: 9, faultIn: 'first' },
-      { fault: decay, faultSize: 15, faultIn: 'second' },
+      { habit: shallow, habitScale: 0.82, habitIn: 'first' },
+      { habit: decay, habitScale: 1.07, habitIn: 'second' },
     ],
     said: [
       { help: 'unaided', grade: 2 },
@@ -182,7 +182,7 @@ export const DEMO_LESSONS: readonly DemoLesson[] = [
     weightLb: 1785,
     headingDeg: 180,
     oatC: 6,
-    pairs: [{ fault: decay, faultSize: 13 }],
+    pairs: [{ habit: decay, habitScale: 0.93 }],
     said: [],
   },
   {
@@ -195,7 +195,7 @@ export const DEMO_LESSONS: readonly DemoLesson[] = [
     weightLb: 1240,
     headingDeg: 90,
     oatC: 6,
-    pairs: [{ fault: early, faultSize: 17, faultIn: 'both' }],
+    pairs: [{ habit: early, habitScale: 0.89, habitIn: 'both' }],
     said: [
       { help: 'unaided', grade: 3, selfGrade: 2 },
       { help: 'unaided', grade: 2, selfGrade: 2 },
@@ -211,7 +211,7 @@ export const DEMO_LESSONS: readonly DemoLesson[] = [
     weightLb: 2310,
     headingDeg: 360,
     oatC: 6,
-    pairs: [{ fault: 'none' }, { fault: lossRollIn, faultSize: 140 }],
+    pairs: [{ habit: 'none' }, { habit: lossRollIn, habitScale: 0.88 }],
     said: [
       { help: 'unaided', grade: 4 },
       { help: 'unaided', grade: 4 },
@@ -229,7 +229,7 @@ export const DEMO_LESSONS: readonly DemoLesson[] = [
     weightLb: 1255,
     headingDeg: 360,
     oatC: 5,
-    pairs: [{ fault: 'none' }, { fault: lossRollIn, faultSize: 210, faultIn: 'both' }],
+    pairs: [{ habit: 'none' }, { habit: lossRollIn, habitScale: 1.31, habitIn: 'both' }],
     said: [
       { help: 'demonstration' },
       { help: 'demonstration' },
@@ -248,8 +248,8 @@ export const DEMO_LESSONS: readonly DemoLesson[] = [
     headingDeg: 270,
     oatC: 5,
     pairs: [
-      { fault: late, faultSize: 20 },
-      { fault: overbank, faultSize: 11, faultIn: 'second' },
+      { habit: late, habitScale: 1.05 },
+      { habit: overbank, habitScale: 1.1, habitIn: 'second' },
     ],
     said: [
       { help: 'unaided', grade: 2 },

@@ -1,10 +1,11 @@
 /** Loads the demo data into an empty database. */
 import { createHash } from 'node:crypto';
 import {
-  drawSteepTurns,
+  demonstrationLegs,
   findAirplane,
   findStandard,
   fleet,
+  flyLesson,
   planLesson,
   recurringFindings,
   type SaidBody,
@@ -156,20 +157,18 @@ async function loadLesson(
   if (lesson.pairs.length === 0) return;
 
   const card = cards.find(({ maneuver }) => maneuver === 'steep-turn')!;
-  const recording = drawSteepTurns({
-    altitudeFt: card.entry.altitudeFt,
-    airspeedKias: card.entry.airspeedKias!,
-    headingDeg: card.entry.headingDeg,
-    bankDeg: card.bankDeg,
-    pairs: lesson.pairs,
-    seed,
-    rateHz: 5,
+  const { recording } = flyLesson({
     airplane,
     weightLb: lesson.weightLb,
+    legs: lesson.pairs.flatMap((pair) => demonstrationLegs(card, pair)),
+    seed,
     groundFt: GROUND_FT,
     fieldFt: FIELD_FT,
+    windFromDeg: (200 + 37 * seed) % 360,
+    windKt: 6 + ((5 * seed) % 14),
+    turbulence: seed % 3 === 0 ? 'light' : 'none',
+    recorder: { rateHz: 5 },
     date: lesson.at.slice(0, 10),
-    wind: { fromDeg: (200 + 37 * seed) % 360, speedKt: 6 + ((5 * seed) % 14) },
     note: 'invented sample data',
   });
   const bytes = Buffer.from(writeRecordingCsv(recording));

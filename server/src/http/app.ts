@@ -6,6 +6,7 @@ import { HTTPException } from 'hono/http-exception';
 import { lessonRoutes } from '../brief/lessons.ts';
 import { recordingRoutes } from '../debrief/recordings.ts';
 import { saidRoutes } from '../debrief/said-routes.ts';
+import { flyRoutes } from '../fly/routes.ts';
 import { hangarRoutes } from '../hangar/routes.ts';
 import { pathRoutes } from '../path/routes.ts';
 import { peopleRoutes } from '../people/routes.ts';
@@ -45,6 +46,7 @@ export function makeApp(services: Services, webFolder?: string): OpenAPIHono<Env
     techniqueRoutes,
     lessonRoutes,
     recordingRoutes,
+    flyRoutes,
     saidRoutes,
     pathRoutes,
   ]) {

@@ -1,6 +1,13 @@
 /** A fresh database with two schools, an application on it, and people signed in: what every server test begins with. */
 import { randomUUID } from 'node:crypto';
-import { drawSteepTurns, findAirplane, findStandard, writeRecordingCsv } from '@keel/core';
+import {
+  demonstrationLegs,
+  findAirplane,
+  findStandard,
+  flyLesson,
+  targetCard,
+  writeRecordingCsv,
+} from '@keel/core';
 import { hash } from '@node-rs/argon2';
 import { Client } from 'pg';
 import type { DataSource } from 'typeorm';
@@ -144,17 +151,20 @@ async function signedIn(app: TestSchool['app'], id: string, email: string): Prom
 }
 
 /** A steep-turn pair, the first with an overbank, as a file. */
-export const flightCsv = (seed = 1): string =>
-  writeRecordingCsv(
-    drawSteepTurns({
-      altitudeFt: 4500,
-      airspeedKias: 90,
-      headingDeg: 360,
-      rateHz: 5,
-      seed,
-      fault: 'steep-turn/overbank',
-    }),
-  );
+export function flightCsv(seed = 1): string {
+  const airplane = findAirplane('cairn-4')!;
+  const card = targetCard({ airplane, standard: findStandard('faa-private')!, maneuver: 'steep-turn' });
+  const { recording } = flyLesson({
+    airplane,
+    weightLb: card.weightLb,
+    legs: demonstrationLegs(card, { habit: 'steep-turn/overbank' }),
+    groundFt: 0,
+    seed,
+    recorder: { rateHz: 5 },
+  });
+  // What a simple recorder knows: no airplane, no weight.
+  return writeRecordingCsv({ ...recording, header: {} });
+}
 
 /** Asks until the recording is analysed. */
 export async function analysed(person: TestPerson, id: string) {

@@ -125,6 +125,6 @@ export function LessonsPage({ station }: { station: Station }) {
 function NextStep({ lesson }: { lesson: Lesson }) {
   const recording = lesson.recordings[0];
   if (!recording) return <Link to={`/fly/${lesson.id}`}>briefed; to fly</Link>;
-  const drawn = recording.flownIn === 'drawn' ? ' (drawn)' : '';
-  return <Link to={`/debrief/${recording.id}`}>flown{drawn}; debrief</Link>;
+  const where = recording.flownIn === 'trainer' ? ' in the trainer' : '';
+  return <Link to={`/debrief/${recording.id}`}>flown{where}; debrief</Link>;
 }

@@ -124,6 +124,7 @@ test('what is sent is what the server takes, and comes back into the form unchan
     plan,
     version: 1,
     recordings: [],
+    sightPictures: [],
   };
   const { weightLb: _, stations, ...back } = formOf(lesson);
   const { weightLb: __, stations: sent, ...before } = form;

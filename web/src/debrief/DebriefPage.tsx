@@ -99,10 +99,10 @@ function Debrief({ recording }: { recording: RecordingView }) {
             This very file was attached to this student before; here is what is known of it.
           </p>
         )}
-        {recording.flownIn === 'drawn' && (
+        {recording.flownIn === 'trainer' && (
           <p className="sheet">
-            <strong>Drawn, not flown.</strong> A demonstration made by formulas. It shows what a fault looks
-            like and never counts toward solo.
+            <strong>Flown in the trainer.</strong> It shows skill. It closes no gate, never enters the
+            logbook, and can’t teach the feel of the rudder or of the load.
           </p>
         )}
         {recording.outdated && !isStudent && (

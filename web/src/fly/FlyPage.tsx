@@ -1,13 +1,14 @@
-/** Fly, for now: attach a recording to the lesson, or have a demonstration drawn, and say plainly what it is. */
+/** Fly: practise in the trainer, attach the flight's recording, or have a maneuver shown by the synthetic pilot. */
 import {
   type Created,
-  DEMONSTRATION_FAULTS,
-  type DemonstrationFault,
   type DemonstrationRequest,
+  findManeuverBrief,
+  HABITS,
+  type HabitIn,
   type Lesson,
 } from '@keel/core';
 import { Button, Progress, SegmentedControl, Select } from '@mantine/core';
-import { IconFileUpload } from '@tabler/icons-react';
+import { IconFileUpload, IconPlaneInflight } from '@tabler/icons-react';
 import { useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -71,7 +72,7 @@ function Fly({ lesson }: { lesson: Lesson }) {
       setWork({ step: fraction < 1 ? 'sending' : 'reading', fraction }),
     ).then(finish, failed);
   };
-  const draw = async (request: DemonstrationRequest) => {
+  const fly = async (request: DemonstrationRequest) => {
     setProblem(null);
     setWork({ step: 'reading', fraction: 1 });
     await post<Created>(`/lessons/${lesson.id}/demonstration`, request).then(finish, failed);
@@ -104,6 +105,27 @@ function Fly({ lesson }: { lesson: Lesson }) {
         )}
         <div className="columns fly-columns">
           <div className="stack">
+            <section className="sheet fly-trainer">
+              <div className="stack">
+                <h2>Practise in the trainer</h2>
+                <p>
+                  The sight picture from the left seat, the basic instruments, and this lesson’s card beside
+                  them. An instructor at hand shows it, takes over and gives back.
+                </p>
+                <p className="quiet small">
+                  It shows skill. It closes no gate, never enters the logbook, and can’t teach the feel of the
+                  rudder or of the load.
+                </p>
+              </div>
+              <Button
+                component={Link}
+                to={`/fly/${lesson.id}/trainer`}
+                size="md"
+                leftSection={<IconPlaneInflight size={20} aria-hidden />}
+              >
+                Open the trainer
+              </Button>
+            </section>
             {!readOnly && <Attach attach={attach} busy={work !== null && work.step !== 'scoring'} />}
             {lesson.recordings.length > 0 && (
               <section className="sheet stack">
@@ -111,12 +133,14 @@ function Fly({ lesson }: { lesson: Lesson }) {
                 {lesson.recordings.map(({ id, fileName, flownIn }) => (
                   <Link key={id} to={`/debrief/${id}`}>
                     {fileName}
-                    {flownIn === 'drawn' && ' (drawn, not flown)'}
+                    {flownIn === 'trainer' && ' (trainer)'}
                   </Link>
                 ))}
               </section>
             )}
-            {!readOnly && <Demonstration draw={draw} busy={work !== null && work.step !== 'scoring'} />}
+            {!readOnly && (
+              <Demonstration fly={fly} lesson={lesson} busy={work !== null && work.step !== 'scoring'} />
+            )}
           </div>
           <section className="sheet stack" aria-label="What matters now">
             <h2>{card?.title ?? 'What matters now'}</h2>
@@ -221,7 +245,7 @@ function Attach({ attach, busy }: { attach: (file: File) => void; busy: boolean 
             have them.
           </span>
         </p>
-        <Button onClick={open} disabled={busy}>
+        <Button variant="default" onClick={open} disabled={busy}>
           Choose a file
         </Button>
       </div>
@@ -233,41 +257,77 @@ function Attach({ attach, busy }: { attach: (file: File) => void; busy: boolean 
   );
 }
 
-function Demonstration({ draw, busy }: { draw: (request: DemonstrationRequest) => void; busy: boolean }) {
-  const [fault, setFault] = useState<DemonstrationFault>('steep-turn/overbank');
-  const [faultIn, setFaultIn] = useState<'first' | 'second' | 'both'>('first');
+/** A finding's name as words. */
+const wordsOf = (id: string): string => (id.split('/')[1] ?? id).replaceAll('-', ' ');
+
+function Demonstration(props: {
+  lesson: Lesson;
+  fly: (request: DemonstrationRequest) => void;
+  busy: boolean;
+}) {
+  const maneuvers = [...new Set(props.lesson.cards.map(({ maneuver }) => maneuver))];
+  const [maneuver, setManeuver] = useState(maneuvers[0]);
+  const [habit, setHabit] = useState('none');
+  const [habitIn, setHabitIn] = useState<HabitIn>('first');
+  const turns = props.lesson.cards.some(
+    (card) => card.maneuver === maneuver && (card.variant === 'left' || card.variant === 'right'),
+  );
   return (
     <section className="sheet stack">
-      <h2>Fly the demonstration</h2>
+      <h2>Have it shown</h2>
       <p>
-        <strong>This is a drawing, not a flight.</strong> Two steep turns are drawn from this lesson’s card by
-        formulas, with the fault that you choose, and scored like any recording. It shows what a fault looks
-        like at Debrief. It has no feel of an airplane, and never counts toward solo.
+        The synthetic pilot flies a maneuver from this lesson’s card, as it should be or with the habit that
+        you choose, and it is scored like any recording. It shows what a fault looks like at Debrief, and
+        never counts toward solo.
       </p>
       <div className="row" style={{ alignItems: 'flex-end', flexWrap: 'wrap' }}>
         <Select
-          label="Fault"
-          style={{ flex: 1, minWidth: 240 }}
-          value={fault}
-          onChange={(value) => value && setFault(value as DemonstrationFault)}
-          data={Object.entries(DEMONSTRATION_FAULTS).map(([value, { label }]) => ({ value, label }))}
+          label="Maneuver"
+          style={{ flex: 1, minWidth: 170 }}
+          allowDeselect={false}
+          value={maneuver}
+          onChange={(value) => {
+            if (!value) return;
+            setManeuver(value);
+            setHabit('none');
+          }}
+          data={maneuvers.map((id) => ({ value: id, label: findManeuverBrief(id)?.title ?? id }))}
         />
-        <SegmentedControl
-          aria-label="In which turn"
-          value={faultIn}
-          onChange={(value) => setFaultIn(value as typeof faultIn)}
+        <Select
+          label="Habit"
+          style={{ flex: 1, minWidth: 200 }}
+          allowDeselect={false}
+          searchable
+          value={habit}
+          onChange={(value) => value && setHabit(value)}
           data={[
-            { value: 'first', label: 'Left' },
-            { value: 'second', label: 'Right' },
-            { value: 'both', label: 'Both' },
+            { value: 'none', label: 'none: as it should be' },
+            ...HABITS.filter((id) => id.startsWith(`${maneuver}/`)).map((id) => ({
+              value: id,
+              label: wordsOf(id),
+            })),
           ]}
         />
+        {turns && (
+          <SegmentedControl
+            aria-label="In which turn"
+            value={habitIn}
+            onChange={(value) => setHabitIn(value as HabitIn)}
+            data={[
+              { value: 'first', label: 'Left' },
+              { value: 'second', label: 'Right' },
+              { value: 'both', label: 'Both' },
+            ]}
+          />
+        )}
         <Button
           variant="default"
-          disabled={busy}
-          onClick={() => draw({ fault, faultIn, seed: 1 + Math.floor(Math.random() * 99_000) })}
+          disabled={props.busy}
+          onClick={() =>
+            props.fly({ maneuver, habit, habitIn, seed: 1 + Math.floor(Math.random() * 99_000) })
+          }
         >
-          Draw it
+          Fly it
         </Button>
       </div>
     </section>

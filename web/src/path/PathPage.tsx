@@ -281,7 +281,7 @@ function AttemptTable({ attempts }: { attempts: PathAttempt[] }) {
           'help',
           'Help',
           (a) => a.help,
-          (a) => `${helpName(a.help)}${a.flownIn === 'drawn' ? ', drawn' : ''}`,
+          (a) => `${helpName(a.help)}${a.flownIn === 'trainer' ? ', trainer' : ''}`,
         ),
         sortable<Row>(
           'verdict',

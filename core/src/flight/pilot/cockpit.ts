@@ -19,6 +19,8 @@ const LOOK_S = 1 / LOOKS_PER_S;
 export interface Event {
   name: string;
   atS: number;
+  /** Which of the legs of a lesson, from 0. */
+  leg: number;
 }
 
 /** What a script is told and may do. */
@@ -35,9 +37,16 @@ export interface Cockpit {
   side: number;
   random: Random;
   events: Event[];
+  leg: number;
+  /** Steady seconds before and after the maneuver. */
+  leadInS: number;
+  settleS: number;
+  /** The finding's name without its maneuver, or none; and how far it goes, 1 for its usual size. */
+  habitName: string;
+  habitScale: number;
   /** Whether this is the pilot's habit in this maneuver. */
   habit(name: string): boolean;
-  mark(name: string): void;
+  mark(name: string): unknown;
   /** Throttle that holds a speed, as the pilot knows it by heart. */
   throttleFor(kias: number, at?: { flapsDeg?: number; bankDeg?: number; fpm?: number }): number;
 }
@@ -46,6 +55,7 @@ export interface PilotSettings {
   card: TargetCard;
   /** The finding's name without its maneuver, or none. */
   habit?: string;
+  habitScale?: number;
   seed?: number;
   /** 0 to 1: how little the hands wander. */
   skill?: number;
@@ -62,6 +72,8 @@ export interface Pilot {
 }
 
 const USUAL_SKILL = 0.85;
+export const LEAD_IN_S = 22;
+export const SETTLE_S = 24;
 
 export function pilotFor(flight: Flight, settings: PilotSettings, script: (c: Cockpit) => Script): Pilot {
   const { card, habit = 'none', seed = 1, skill = USUAL_SKILL } = settings;
@@ -79,11 +91,14 @@ export function pilotFor(flight: Flight, settings: PilotSettings, script: (c: Co
     side: card.variant === 'right' ? 1 : -1,
     random,
     events: [],
-    habit: (name) => name === habit,
-    mark(name) {
-      this.events.push({ name, atS: this.seen.timeS });
-    },
-    throttleFor: (kias, at = {}) => throttleByHeart(flight, settings.altitudeFt, kias, at),
+    leg: 0,
+    leadInS: LEAD_IN_S,
+    settleS: SETTLE_S,
+    habitName: habit,
+    habitScale: settings.habitScale ?? 1,
+    habit: (name) => name === cockpit.habitName,
+    mark: (name) => cockpit.events.push({ name, atS: cockpit.seen.timeS, leg: cockpit.leg }),
+    throttleFor: (kias, at = {}) => throttleByHeart(flight, cockpit.altitudeFt, kias, at),
   };
   const hands = restingHands(flight, seen);
   const wander = wandering(random, 1 - skill);

@@ -1,10 +1,8 @@
 /** What comes before and after every maneuver, with the habits that every maneuver can have. */
-import { type Cockpit, hold, level, type Script, until } from './cockpit.ts';
+import { type Cockpit, hold, level, type Script } from './cockpit.ts';
 
 /** Long enough for the record to show that nothing was cleared. */
 const NO_CLEARING_S = 195;
-const LEAD_IN_S = 22;
-const SETTLE_S = 24;
 
 /** Habits of every maneuver, by the finding's name. */
 export const ENTRY_HABITS = ['no-clearing', 'rushed-entry', 'below-floor', 'slow-to-settle'] as const;
@@ -20,7 +18,7 @@ export function* leadIn(c: Cockpit): Script {
     yield* hold(c, 14);
     return;
   }
-  yield* hold(c, c.habit('no-clearing') ? NO_CLEARING_S : LEAD_IN_S);
+  yield* hold(c, c.habit('no-clearing') ? NO_CLEARING_S : c.leadInS);
 }
 
 /** Level again, on altitude, speed and heading. */
@@ -35,5 +33,5 @@ export function* settle(c: Cockpit, kias = c.entryKias): Script {
     yield* hold(c, 12);
     return;
   }
-  yield* until(c, SETTLE_S, () => false);
+  yield* hold(c, c.settleS);
 }

@@ -16,8 +16,9 @@ export interface FlyOptions extends Weather {
   airplane: Airplane;
   maneuver: string;
   variant?: string;
-  /** A finding's id of this maneuver, or none. */
+  /** A finding's id of this maneuver, or none; and how far it goes, 1 for its usual size, where it has one. */
   habit?: string;
+  habitScale?: number;
   seed?: number;
   skill?: number;
   /** Maximum if left out. */
@@ -63,7 +64,12 @@ export function flyManeuver(options: FlyOptions): FlownManeuver {
       headingDeg: options.headingDeg ?? 360,
     });
   const airframe = airframeFor(airplane, weightLb);
-  const settings = settingsFor(card, piece, airframe, { habit, seed, skill: options.skill });
+  const settings = settingsFor(card, piece, airframe, {
+    habit,
+    habitScale: options.habitScale,
+    seed,
+    skill: options.skill,
+  });
   const flight = trimmedFlight(airframe, settings, options, seed);
   const recorder = flightRecorder({ ...options.recorder, seed });
   const pilot = pilotFor(flight, settings, piece.script);
@@ -81,7 +87,12 @@ export function flyManeuver(options: FlyOptions): FlownManeuver {
   };
 }
 
-function pieceFor({ maneuver, habit: habitId = 'none', variant }: FlyOptions): {
+/** @throws InputError for a maneuver or a habit that is not flown. */
+export function pieceFor({
+  maneuver,
+  habit: habitId = 'none',
+  variant,
+}: Pick<FlyOptions, 'maneuver' | 'habit' | 'variant'>): {
   piece: Piece;
   habit: string;
   variant: string | undefined;
@@ -124,7 +135,7 @@ export function settingsFor(
   card: TargetCard,
   piece: Piece,
   { airplane }: Airframe,
-  more: { habit?: string; seed?: number; skill?: number },
+  more: { habit?: string; habitScale?: number; seed?: number; skill?: number },
 ): PilotSettings {
   const cruise = Math.min(0.88 * card.vaKias, airplane.steepTurnKias ?? Number.POSITIVE_INFINITY);
   return {

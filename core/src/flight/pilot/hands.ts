@@ -207,7 +207,10 @@ function throttle(hands: Hands, aim: Aim, seen: Seen, flight: Flight, dt: number
   let now = 0;
   if (power.by === 'speed') {
     now = 0.012 * clamp(power.kias - seen.kias, -8, 8);
-    hands.powerBias += dt * 0.004 * clamp(power.kias - seen.kias - 2 * seen.accelerationKtPerS, -8, 8);
+    // Far from the speed the lever is at its limit for the moment: nothing is learnt from that.
+    const near = Math.abs(power.kias - seen.kias) < 4;
+    if (near) hands.powerBias += dt * 0.003 * (power.kias - seen.kias - 2 * seen.accelerationKtPerS);
+    else hands.powerBias -= (dt / 10) * hands.powerBias;
   } else if (power.by === 'altitude') {
     const fpm = clamp(5 * (power.altitudeFt - seen.altitudeFt), -300, 300);
     hands.powerBias += dt * 0.0004 * clamp(fpm - seen.verticalFpm, -400, 400);

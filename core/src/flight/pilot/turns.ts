@@ -17,11 +17,10 @@ export function* steepTurn(c: Cockpit): Script {
   c.aim.rollDegPerS = c.habit('roll-in-too-fast') ? 30 : 10;
   c.aim.power = steepPower(c, levelThrottle, turnThrottle);
   const wanted = c.habit('incomplete-turn') ? 225 : 360;
+  const off = ROLL_OUT_OFF_DEG * c.habitScale;
   yield* around(c, {
     bankDeg: bank,
-    turnDeg:
-      wanted +
-      (c.habit('rollout-late') ? ROLL_OUT_OFF_DEG : c.habit('rollout-early') ? -ROLL_OUT_OFF_DEG : 0),
+    turnDeg: wanted + (c.habit('rollout-late') ? off : c.habit('rollout-early') ? -off : 0),
     pitch: { by: 'altitude', altitudeFt: c.altitudeFt },
     each: (sinceS) => steepHabits(c, sinceS, bank, levelThrottle, turnThrottle),
   });
@@ -32,7 +31,7 @@ export function* steepTurn(c: Cockpit): Script {
 /** A little power for the turn, set while rolling in and left alone. */
 function steepPower(c: Cockpit, levelThrottle: number, turnThrottle: number): PowerAim {
   if (c.habit('power-unchanged')) return { by: 'throttle', throttle: levelThrottle };
-  if (c.habit('speed-decay')) return { by: 'throttle', throttle: levelThrottle - 0.12 };
+  if (c.habit('speed-decay')) return { by: 'throttle', throttle: levelThrottle - 0.12 * c.habitScale };
   if (c.habit('stall-warning')) return { by: 'throttle', throttle: 0 };
   return { by: 'speed', throttle: turnThrottle, kias: c.entryKias };
 }
@@ -42,9 +41,9 @@ function steepHabits(c: Cockpit, sinceS: number, bank: number, levelThrottle: nu
   const during = (from: number, to: number) => sinceS >= from && sinceS < to;
   let wanted = bank;
   if (c.habit('overbank') && during(9, 15)) {
-    wanted = bank + 10;
+    wanted = bank + 10 * c.habitScale;
     aim.attention = 0.4;
-  } else if (c.habit('bank-shallow') && during(9, 17)) wanted = bank - 11;
+  } else if (c.habit('bank-shallow') && during(9, 17)) wanted = bank - 11 * c.habitScale;
   else if (c.habit('bank-wander')) wanted = bank + 8 * sineOf(sinceS, 9);
   if (c.habit('alt-loss-roll-in')) aim.pitch = latePull(c, sinceS);
   if (c.habit('spiral-dive') && during(8, 18)) {
@@ -81,7 +80,7 @@ function steepHabits(c: Cockpit, sinceS: number, bank: number, levelThrottle: nu
 
 /** No pull at all for the first seconds of the turn: the nose falls with the bank. */
 function latePull(c: Cockpit, sinceS: number): PitchAim {
-  return sinceS < (c.card.bankDeg > 40 ? 6 : 8)
+  return sinceS < (c.card.bankDeg > 40 ? 6 : 8) * c.habitScale
     ? { by: 'stick', elevator: c.flight.controls.elevator }
     : { by: 'altitude', altitudeFt: c.altitudeFt };
 }
@@ -117,7 +116,7 @@ function* rollLevel(c: Cockpit, pull: 'let it go' | 'hold the pull'): Script {
   c.aim.pull = 1;
   c.aim.attention = 1;
   if (pull === 'hold the pull') {
-    c.aim.pitch = { by: 'attitude', deg: c.seen.pitchDeg + 3.5 };
+    c.aim.pitch = { by: 'attitude', deg: c.seen.pitchDeg + 3.5 * c.habitScale };
     yield* hold(c, 7);
   }
   yield* until(c, 8, () => Math.abs(c.seen.bankDeg) < 1.5);
@@ -136,11 +135,8 @@ function* plainTurn(c: Cockpit, pitch: PitchAim, power: PowerAim): Script {
   c.mark('roll-in');
   c.aim.rollDegPerS = 8;
   c.aim.power = power;
-  const off = c.habit('rollout-overshoot')
-    ? ROLL_OUT_OFF_DEG
-    : c.habit('rollout-undershoot')
-      ? -ROLL_OUT_OFF_DEG
-      : 0;
+  const late = ROLL_OUT_OFF_DEG * c.habitScale;
+  const off = c.habit('rollout-overshoot') ? late : c.habit('rollout-undershoot') ? -late : 0;
   const bankDeg = c.card.bankDeg;
   yield* around(c, {
     bankDeg,

@@ -1,0 +1,59 @@
+/** What matters now of a card: a lane for each parameter that is judged, in its own units and in those of tolerance. */
+import type { TargetCard } from '../brief/card.ts';
+import { shortestTurnDeg } from '../units/angles.ts';
+
+export type LaneParameter = 'bank' | 'altitude' | 'airspeed' | 'heading';
+
+export interface Lane {
+  parameter: LaneParameter;
+  target: number;
+  low: number;
+  high: number;
+  unit: string;
+}
+
+/** The part of a look that the lanes are about. */
+export interface LaneReading {
+  alt_ft: number;
+  ias_kt: number;
+  hdg_deg: number;
+  bank_deg: number;
+}
+
+const ORDER: readonly LaneParameter[] = ['bank', 'altitude', 'airspeed', 'heading'];
+/** More than this many cannot be read at a glance. */
+const MOST_LANES = 3;
+
+export function lanesOf({ tolerances, entry, bankDeg }: TargetCard): Lane[] {
+  const targets: Record<LaneParameter, number | null> = {
+    bank: bankDeg > 0 ? bankDeg : null,
+    altitude: entry.altitudeFt,
+    airspeed: entry.airspeedKias,
+    heading: entry.headingDeg,
+  };
+  return ORDER.flatMap((parameter) => {
+    const row = tolerances.find((tolerance) => tolerance.parameter === parameter);
+    const target = targets[parameter];
+    return row && target !== null
+      ? [{ parameter, target, low: row.low, high: row.high, unit: row.unit }]
+      : [];
+  }).slice(0, MOST_LANES);
+}
+
+/** Measured less target: bank by its size, heading the short way. */
+export function deviationOf({ parameter, target }: Lane, reading: LaneReading): number {
+  switch (parameter) {
+    case 'bank':
+      return Math.abs(reading.bank_deg) - target;
+    case 'altitude':
+      return reading.alt_ft - target;
+    case 'airspeed':
+      return reading.ias_kt - target;
+    case 'heading':
+      return shortestTurnDeg(target, reading.hdg_deg);
+  }
+}
+
+/** In units of tolerance: ±1 is the edge of the band. */
+export const usedOf = ({ low, high }: Lane, deviation: number): number =>
+  (deviation - (low + high) / 2) / ((high - low) / 2);

@@ -1,0 +1,90 @@
+/** The target card reduced to what matters now, and beside it how it is going. */
+import type { Demonstration, Lane, TargetCard, TrainerSnapshot } from '@keel/core';
+import { useEffect, useRef, useState } from 'react';
+import { heading, say } from '../../parts/format.ts';
+import { LiveLane } from './LiveLane.tsx';
+
+interface Props {
+  card: TargetCard;
+  lanes: readonly Lane[];
+  demonstration: Demonstration;
+  snapshot: TrainerSnapshot;
+  speedUnit: { name: string; perKt: number };
+}
+
+/** Between attempts the lanes show this much of the past. */
+const LOOK_BACK_S = 40;
+const KEPT_EVERY_S = 0.25;
+const FULL_TURN_DEG = 360;
+
+interface Flown {
+  timeS: number;
+  deviations: number[];
+}
+
+export function LiveCard({ card, lanes, demonstration, snapshot, speedUnit }: Props) {
+  const flown = useFlown(snapshot);
+  const { attempt } = snapshot;
+  const turns = card.bankDeg > 0 && card.turn !== null;
+  const beganS = attempt?.startS ?? snapshot.timeS - LOOK_BACK_S;
+  const widthS = attempt
+    ? Math.max(demonstration.lanes[0]?.length * demonstration.stepS || 60, snapshot.timeS - beganS + 2)
+    : LOOK_BACK_S;
+  const since = flown.filter(({ timeS }) => timeS >= beganS);
+  const { entry, turn } = card;
+  const kias = entry.airspeedKias;
+  const facts = [
+    `${say(entry.altitudeFt)} ft`,
+    kias !== null && `${say(kias * speedUnit.perKt)} ${speedUnit.name}`,
+    card.bankDeg > 0 && `${card.bankDeg}°`,
+    turn && `roll out ${heading(turn.rollOutHeadingDeg)}°`,
+    card.power && `${say(card.power.maneuverRpm)} ${card.power.unit}`,
+  ].filter(Boolean);
+  return (
+    <>
+      <h2>
+        {card.title} {card.variant === 'standard' ? '' : card.variant}
+      </h2>
+      <p className="quiet small">{facts.join(' · ')}</p>
+      {turns && turn && (
+        <div className="turned">
+          <div className="turned-bar">
+            <div style={{ width: `${Math.min(100, ((attempt?.turnedDeg ?? 0) / FULL_TURN_DEG) * 100)}%` }} />
+            <i style={{ left: `${((FULL_TURN_DEG - turn.rollOutLeadDeg) / FULL_TURN_DEG) * 100}%` }} />
+          </div>
+          <strong>{say(attempt?.turnedDeg ?? 0)}°</strong>
+          <span className="quiet small">turned of 360°; mark: begin the roll-out</span>
+        </div>
+      )}
+      {lanes.map((lane, i) => (
+        <LiveLane
+          key={lane.parameter}
+          lane={lane}
+          flown={since.map(({ timeS, deviations }) => ({ atS: timeS - beganS, deviation: deviations[i] }))}
+          shown={attempt ? demonstration.lanes[i] : []}
+          shownStepS={demonstration.stepS}
+          widthS={widthS}
+          deviation={snapshot.deviations[i]}
+          speedUnit={speedUnit}
+        />
+      ))}
+    </>
+  );
+}
+
+/** The deviations of the last minutes, a few a second. */
+function useFlown(snapshot: TrainerSnapshot): readonly Flown[] {
+  const kept = useRef<Flown[]>([]);
+  const [, shown] = useState(0);
+  useEffect(() => {
+    const last = kept.current.at(-1)?.timeS ?? Number.NEGATIVE_INFINITY;
+    if (snapshot.timeS - last < KEPT_EVERY_S) return;
+    kept.current = [
+      // A jump in time is a new entry: what was before belongs to another attempt.
+      ...(snapshot.timeS - last > 5 ? [] : kept.current.slice(-1200)),
+      { timeS: snapshot.timeS, deviations: snapshot.deviations },
+    ];
+    shown(snapshot.timeS);
+  }, [snapshot]);
+  return kept.current;
+}

@@ -1,0 +1,416 @@
+/** The trainer: one picture, a plain panel, and the card reduced to what matters now. */
+import type { Airplane, Created, Lesson, TargetCard, TrainerOptions } from '@keel/core';
+import { Button, Menu, Select } from '@mantine/core';
+import { notifications } from '@mantine/notifications';
+import {
+  IconArrowsMaximize,
+  IconEye,
+  IconPlayerPause,
+  IconPlayerPlay,
+  IconVolume,
+  IconVolumeOff,
+} from '@tabler/icons-react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useNavigate, useParams, useSearchParams } from 'react-router';
+import { useSWRConfig } from 'swr';
+import { messageOf, post, put } from '../../api/client.ts';
+import { useAirplanes, useLesson, useMe } from '../../api/hooks.ts';
+import { useSetCurrent } from '../../frame/current.tsx';
+import { say, signed, speedIn } from '../../parts/format.ts';
+import { Failed, Loading, Waiting } from '../../parts/states.tsx';
+import { LiveCard } from './LiveCard.tsx';
+import { Panel } from './Panel.tsx';
+import { openSound, type Sound } from './sound.ts';
+import { nextFlaps, type PointerStick } from './sticks.ts';
+import { TouchLevers } from './TouchLevers.tsx';
+import { useSticks } from './use-sticks.ts';
+import { type TrainerLink, useTrainer } from './use-trainer.ts';
+import { Windscreen } from './Windscreen.tsx';
+import './trainer.css';
+
+export function TrainerPage() {
+  const { lessonId } = useParams();
+  const lesson = useLesson(lessonId);
+  const airplanes = useAirplanes();
+  useSetCurrent({ lessonId, studentId: lesson.data?.student.id });
+  if (!lesson.data) return <Waiting query={lesson} what="the lesson" />;
+  if (!airplanes.data) return <Waiting query={airplanes} what="the airplane" />;
+  const airplane = airplanes.data.find(({ id }) => id === lesson.data?.airplane.id);
+  if (!airplane) return <Loading what="the airplane" />;
+  return <WithCard lesson={lesson.data} airplane={airplane} />;
+}
+
+function WithCard({ lesson, airplane }: { lesson: Lesson; airplane: Airplane }) {
+  const [search, setSearch] = useSearchParams();
+  const index = Math.min(Math.max(0, Number(search.get('card') ?? 0) || 0), lesson.cards.length - 1);
+  const side = search.get('side');
+  const listed = lesson.cards[index];
+  // A turn is flown either way from the same card.
+  const card = useMemo<TargetCard>(() => {
+    const turns = listed.variant === 'left' || listed.variant === 'right';
+    if (!turns || (side !== 'left' && side !== 'right')) return listed;
+    const turn = listed.turn && { ...listed.turn, rollOutHeadingDeg: listed.turn.rollOutHeadingsDeg[side] };
+    return { ...listed, variant: side, turn };
+  }, [listed, side]);
+  const options = useMemo<TrainerOptions>(
+    () => ({ airplane, card, groundFt: lesson.conditions.groundFt ?? 0 }),
+    [airplane, card, lesson.conditions.groundFt],
+  );
+  const choose = (next: Record<string, string>) =>
+    setSearch((before) => ({ ...Object.fromEntries(before), ...next }), { replace: true });
+  return (
+    <Flying
+      key={`${card.maneuver} ${card.variant} ${index}`}
+      lesson={lesson}
+      options={options}
+      index={index}
+      choose={choose}
+    />
+  );
+}
+
+/** Airplane seconds for a second of the clock. */
+const PACES = [1, 0.5, 0.25] as const;
+
+function Flying(props: {
+  lesson: Lesson;
+  options: TrainerOptions;
+  index: number;
+  choose: (next: Record<string, string>) => void;
+}) {
+  const { lesson, options } = props;
+  const { card, airplane } = options;
+  const trainer = useTrainer(options);
+  const { ready, snapshot, send } = trainer;
+  const { data: me } = useMe();
+  const [paused, setPaused] = useState(true);
+  const [pace, setPace] = useState<number>(1);
+  const [pictured, setPictured] = useState<string | null>('demonstration');
+  const [handing, setHanding] = useState(false);
+  const [pointer, setPointer] = useState<PointerStick | null>(null);
+  const navigate = useNavigate();
+  const { mutate } = useSWRConfig();
+  const instructor = me !== undefined && me.role !== 'student';
+  const speedUnit = { name: airplane.speedUnit, perKt: speedIn(1, airplane.speedUnit) };
+  const sound = useSound(trainer, paused);
+
+  useEffect(() => send({ kind: 'pace', pace: paused || !ready ? 0 : pace }), [send, paused, pace, ready]);
+  // Nobody flies a tab that nobody sees.
+  useEffect(() => {
+    const hide = () => document.hidden && setPaused(true);
+    document.addEventListener('visibilitychange', hide);
+    return () => document.removeEventListener('visibilitychange', hide);
+  }, []);
+
+  const flapStages = airplane.flaps.map(({ deg }) => deg);
+  const flaps = (out: boolean) => {
+    const deg = trainer.latest.current?.input.flapsDeg;
+    if (deg !== undefined) send({ kind: 'input', input: { flapsDeg: nextFlaps(flapStages, deg, out) } });
+  };
+  const mark = useCallback(async () => {
+    const now = trainer.latest.current;
+    if (!now || !instructor) return;
+    const { pitch_deg, bank_deg, ias_kt } = now.reading;
+    const picture = {
+      id: crypto.randomUUID(),
+      maneuver: card.maneuver,
+      label: `${card.title}, ${Math.round(ias_kt * speedUnit.perKt)} ${speedUnit.name}${Math.abs(bank_deg) > 5 ? `, ${Math.round(Math.abs(bank_deg))}° ${bank_deg < 0 ? 'left' : 'right'}` : ''}`,
+      kias: ias_kt,
+      pitchDeg: pitch_deg,
+      bankDeg: bank_deg,
+    };
+    try {
+      const kept = await put<Lesson>(`/lessons/${lesson.id}/sight-pictures`, [
+        ...lesson.sightPictures.slice(-11),
+        picture,
+      ]);
+      await mutate(`/lessons/${lesson.id}`, kept, { revalidate: false });
+      setPictured(picture.id);
+    } catch (error) {
+      notifications.show({ message: messageOf(error), color: 'red' });
+    }
+  }, [trainer.latest, instructor, card, lesson, mutate, speedUnit.name, speedUnit.perKt]);
+
+  const handIn = useCallback(async () => {
+    setHanding(true);
+    setPaused(true);
+    const flight = await trainer.finish();
+    try {
+      const created = await post<Created>(`/lessons/${lesson.id}/trainer-flight`, {
+        ...flight,
+        maneuver: card.maneuver,
+      });
+      await Promise.all([mutate(`/lessons/${lesson.id}`), mutate('/lessons')]);
+      navigate(`/debrief/${created.id}`);
+    } catch (error) {
+      setHanding(false);
+      notifications.show({ message: messageOf(error), color: 'red' });
+    }
+  }, [trainer, lesson.id, card.maneuver, mutate, navigate]);
+
+  useSticks(trainer, {
+    pointer,
+    paused,
+    act: {
+      ' ': () => setPaused((before) => !before),
+      r: () => send({ kind: 'reset' }),
+      x: () => send({ kind: 'exchange' }),
+      h: () => send({ kind: 'show' }),
+      m: () => void mark(),
+      o: () => setPace((before) => PACES[(PACES.indexOf(before as 1) + 1) % PACES.length]),
+      f: () => flaps(true),
+      v: () => flaps(false),
+    },
+  });
+
+  const pictures = useMemo(() => {
+    if (!ready || pictured === null) return [];
+    if (pictured === 'demonstration')
+      return [{ label: 'the horizon in the demonstration', ...ready.demonstration.attitude }];
+    return lesson.sightPictures.filter(({ id }) => id === pictured);
+  }, [ready, pictured, lesson.sightPictures]);
+
+  if (trainer.failed) {
+    return (
+      <div className="page">
+        <Failed error={new Error(trainer.failed)} retry={() => location.reload()} />
+      </div>
+    );
+  }
+  if (!ready || !snapshot) {
+    return (
+      <div className="page">
+        <Loading what="the airplane, trimmed at the entry" />
+      </div>
+    );
+  }
+  const { reading, input, assistance, holder, exchange, coach } = snapshot;
+  const band = (parameter: string) => {
+    const lane = ready.lanes.find((one) => one.parameter === parameter);
+    return lane && { low: lane.target + lane.low, high: lane.target + lane.high };
+  };
+  const word = paused
+    ? null
+    : exchange
+      ? {
+          says: `${exchange.by === 'student' ? 'You' : 'Instructor'}: “${exchange.says}”${exchange.awaitsStudent ? ' Answer with x.' : ''}`,
+          level: 'said',
+        }
+      : coach;
+  return (
+    <div className="trainer">
+      <div className="trainer-flight">
+        <Windscreen latest={trainer.latest} pictures={pictures} stick={setPointer}>
+          <p className="spoken" role="status" data-level={word?.level}>
+            {word?.says}
+          </p>
+          {paused && (
+            <div className="paused">
+              <strong>{snapshot.timeS < 1 ? 'Trimmed at the entry' : 'Paused'}</strong>
+              <p>
+                Arrow keys are the stick: down is back. W and S the throttle. Practice on the ground, not a
+                flight instrument.
+              </p>
+              <Button size="md" leftSection={<IconPlayerPlay size={18} />} onClick={() => setPaused(false)}>
+                Fly (space)
+              </Button>
+            </div>
+          )}
+        </Windscreen>
+        <div className="sheet trainer-panel">
+          <Panel
+            reading={reading}
+            speedUnit={speedUnit}
+            airspeed={band('airspeed')}
+            altitude={band('altitude')}
+            fastestKias={airplane.vneKias ?? 1.5 * airplane.vaKiasAtMax}
+            mostRpm={airplane.maxRpm ?? 2700}
+          />
+          <div className="trainer-row">
+            <span>
+              Flaps <strong>{reading.flaps_deg < 0.5 ? 'up' : `${say(reading.flaps_deg)}°`}</strong>
+            </span>
+            <span>
+              Trim <strong>{signed(input.trim * 10)}</strong>
+            </span>
+            <span>
+              Throttle <strong>{say(input.throttle * 100)} %</strong>
+            </span>
+            <button
+              type="button"
+              aria-pressed={assistance.rudder}
+              onClick={() => send({ kind: 'assist', assistance: { rudder: !assistance.rudder } })}
+            >
+              Rudder <strong>{assistance.rudder ? 'helped' : 'yours'}</strong>
+            </button>
+            <button
+              type="button"
+              aria-pressed={assistance.steady}
+              onClick={() => send({ kind: 'assist', assistance: { steady: !assistance.steady } })}
+            >
+              Stick <strong>{assistance.steady ? 'steadied' : 'direct'}</strong>
+            </button>
+            <span>
+              Controls{' '}
+              <strong data-holder={holder}>
+                {holder === 'student' ? 'yours' : snapshot.showing ? 'instructor, showing' : 'instructor'}
+              </strong>
+            </span>
+            <span className="trainer-tools">
+              <button
+                type="button"
+                aria-label={paused ? 'Go on' : 'Pause'}
+                onClick={() => setPaused(!paused)}
+              >
+                {paused ? <IconPlayerPlay size={18} /> : <IconPlayerPause size={18} />}
+              </button>
+              <button
+                type="button"
+                aria-label="Pace"
+                onClick={() => setPace(PACES[(PACES.indexOf(pace as 1) + 1) % PACES.length])}
+              >
+                {pace === 1 ? '1×' : pace === 0.5 ? '½×' : '¼×'}
+              </button>
+              <SoundMenu sound={sound} />
+              <button
+                type="button"
+                aria-label="Full screen"
+                onClick={() => document.documentElement.requestFullscreen?.()}
+              >
+                <IconArrowsMaximize size={18} />
+              </button>
+            </span>
+          </div>
+          <TouchLevers
+            input={input}
+            set={(part) => send({ kind: 'input', input: part })}
+            stick={setPointer}
+            flaps={flaps}
+          />
+          <p className="trainer-keys quiet small">
+            <kbd>space</kbd> pause <kbd>r</kbd> back to entry <kbd>x</kbd> exchange controls <kbd>h</kbd> show
+            me{' '}
+            {instructor && (
+              <>
+                <kbd>m</kbd> mark the sight picture{' '}
+              </>
+            )}
+            <kbd>f</kbd> <kbd>v</kbd> flaps out, in <kbd>t</kbd> <kbd>g</kbd> trim up, down <kbd>q</kbd>{' '}
+            <kbd>e</kbd> rudder <kbd>o</kbd> slower
+          </p>
+        </div>
+      </div>
+      <aside className="sheet trainer-card" aria-label="What matters now">
+        <ChooseCard lesson={lesson} index={props.index} variant={card.variant} choose={props.choose} />
+        <LiveCard card={card} {...ready} snapshot={snapshot} speedUnit={speedUnit} />
+        <Select
+          size="xs"
+          label="Horizon drawn over the view"
+          leftSection={<IconEye size={15} />}
+          value={pictured ?? 'none'}
+          onChange={(value) => setPictured(value === 'none' ? null : value)}
+          data={[
+            { value: 'none', label: 'None' },
+            { value: 'demonstration', label: 'As in the demonstration' },
+            ...lesson.sightPictures.map(({ id, label }) => ({ value: id, label })),
+          ]}
+        />
+        <p className="quiet small">
+          Dashed: the demonstration. The trainer can’t teach the feel of the rudder or of the load, closes no
+          gate and never enters the logbook.
+        </p>
+        <div className="trainer-actions">
+          <Button variant="default" onClick={() => send({ kind: 'show' })}>
+            Show me
+          </Button>
+          <Button loading={handing} disabled={snapshot.timeS < 5} onClick={handIn}>
+            Debrief this flight
+          </Button>
+        </div>
+      </aside>
+    </div>
+  );
+}
+
+function ChooseCard(props: {
+  lesson: Lesson;
+  index: number;
+  variant: string;
+  choose: (next: Record<string, string>) => void;
+}) {
+  const turns = props.variant === 'left' || props.variant === 'right';
+  return (
+    <div className="row">
+      <Select
+        size="xs"
+        aria-label="Maneuver"
+        allowDeselect={false}
+        style={{ flex: 1 }}
+        value={String(props.index)}
+        onChange={(value) => value && props.choose({ card: value })}
+        data={props.lesson.cards.map(({ title }, i) => ({ value: String(i), label: title }))}
+      />
+      {turns && (
+        <Button
+          size="xs"
+          variant="default"
+          onClick={() => props.choose({ side: props.variant === 'left' ? 'right' : 'left' })}
+        >
+          To the {props.variant === 'left' ? 'right' : 'left'}
+        </Button>
+      )}
+    </div>
+  );
+}
+
+interface SoundState {
+  on: boolean;
+  engine: boolean;
+  warner: boolean;
+  set: (part: Partial<Pick<SoundState, 'on' | 'engine' | 'warner'>>) => void;
+}
+
+/** Off until asked for: browsers let nobody make noise unasked, and neither does a lesson. */
+function useSound(trainer: TrainerLink, paused: boolean): SoundState {
+  const sound = useRef<Sound | null>(null);
+  const [state, setState] = useState({ on: false, engine: true, warner: true });
+  const { snapshot } = trainer;
+  useEffect(() => {
+    if (!state.on) return;
+    sound.current = openSound();
+    return () => {
+      sound.current?.close();
+      sound.current = null;
+    };
+  }, [state.on]);
+  useEffect(() => {
+    sound.current?.engine(state.engine && !paused);
+    sound.current?.warner(state.warner && !paused);
+    if (snapshot)
+      sound.current?.follow(snapshot.reading.rpm, snapshot.input.throttle, snapshot.reading.stall_warn > 0);
+  }, [snapshot, state, paused]);
+  return { ...state, set: (part) => setState((before) => ({ ...before, ...part })) };
+}
+
+function SoundMenu({ sound }: { sound: SoundState }) {
+  return (
+    <Menu position="top-end" closeOnItemClick={false}>
+      <Menu.Target>
+        <button type="button" aria-label="Sound">
+          {sound.on ? <IconVolume size={18} /> : <IconVolumeOff size={18} />}
+        </button>
+      </Menu.Target>
+      <Menu.Dropdown>
+        <Menu.Item onClick={() => sound.set({ on: !sound.on })}>
+          {sound.on ? 'Sound off' : 'Sound on'}
+        </Menu.Item>
+        <Menu.Item disabled={!sound.on} onClick={() => sound.set({ engine: !sound.engine })}>
+          {sound.engine ? 'Mute the engine' : 'Hear the engine'}
+        </Menu.Item>
+        <Menu.Item disabled={!sound.on} onClick={() => sound.set({ warner: !sound.warner })}>
+          {sound.warner ? 'Mute the stall warner' : 'Hear the stall warner'}
+        </Menu.Item>
+      </Menu.Dropdown>
+    </Menu>
+  );
+}

@@ -1,0 +1,189 @@
+/**
+ * The sight picture through the windscreen, from the left seat: horizon against cowling. Drawn with WebGL, or flat
+ * without it; marked sight pictures and the demonstration's horizon lie over it as dashed lines.
+ */
+import { horizonAt, type TrainerSnapshot, type View } from '@keel/core';
+import { type PointerEvent, type ReactNode, type RefObject, useEffect, useRef, useState } from 'react';
+import { WebGLRenderer } from 'three';
+import { trainingArea } from './scene.ts';
+import type { PointerStick } from './sticks.ts';
+
+const VIEW_ANGLE_DEG = 46;
+const LOOK_DOWN_DEG = 3.5;
+/** The picture's own units, whatever its size on the screen. */
+const WIDTH = 900;
+const HEIGHT = 500;
+const VIEW: View = {
+  lookDownDeg: LOOK_DOWN_DEG,
+  focal: HEIGHT / 2 / Math.tan((VIEW_ANGLE_DEG * Math.PI) / 360),
+};
+
+export interface MarkedPicture {
+  label: string;
+  pitchDeg: number;
+  bankDeg: number;
+}
+
+interface Props {
+  latest: RefObject<TrainerSnapshot | null>;
+  pictures: readonly MarkedPicture[];
+  /** A pointer pressed on the picture is the stick. */
+  stick: (stick: PointerStick | null) => void;
+  children?: ReactNode;
+}
+
+export function Windscreen({ latest, pictures, stick, children }: Props) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const [flat, setFlat] = useState(false);
+  useEffect(() => {
+    const target = canvas.current;
+    if (!target) return;
+    return (flat ? drawFlat : drawSolid)(target, latest, () => setFlat(true));
+  }, [latest, flat]);
+
+  const from = useRef<{ x: number; y: number } | null>(null);
+  const drag = (event: PointerEvent<HTMLDivElement>) => {
+    if (!from.current) return;
+    const reach = Math.min(160, event.currentTarget.clientHeight / 3);
+    const part = (value: number) => Math.max(-1, Math.min(1, value / reach));
+    stick({ aileron: part(event.clientX - from.current.x), elevator: part(event.clientY - from.current.y) });
+  };
+  const release = () => {
+    from.current = null;
+    stick(null);
+  };
+  return (
+    <div
+      className="windscreen"
+      onPointerDown={(event) => {
+        if ((event.target as HTMLElement).closest('button')) return;
+        event.currentTarget.setPointerCapture(event.pointerId);
+        from.current = { x: event.clientX, y: event.clientY };
+      }}
+      onPointerMove={drag}
+      onPointerUp={release}
+      onPointerCancel={release}
+    >
+      {/* Another kind of context needs another canvas. */}
+      <canvas key={flat ? 'flat' : 'solid'} ref={canvas} role="img" aria-label="The view ahead" />
+      <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} preserveAspectRatio="none" aria-hidden="true">
+        {pictures.map((picture) => (
+          <Dashed key={picture.label} {...picture} />
+        ))}
+        <path className="cowling" d={COWLING} />
+        <path className="post" d="M100 0h15v430h-15z" />
+        <path className="post" d="M802 0h17l56 450h-17z" />
+      </svg>
+      {flat && <span className="flat-note">drawn flat: no WebGL here</span>}
+      {children}
+    </div>
+  );
+}
+
+/** The engine is ahead of the middle of the airplane, so right of the left seat: it looks different each way. */
+const COWLING = `M0 ${HEIGHT}V455C130 418 300 386 470 386C640 386 790 418 ${WIDTH} 452V${HEIGHT}Z`;
+
+function Dashed({ label, ...attitude }: MarkedPicture) {
+  const at = (right: number) => HEIGHT / 2 + horizonAt(VIEW, attitude, right);
+  const [left, right] = [at(-WIDTH / 2), at(WIDTH / 2)];
+  if (!Number.isFinite(left) || !Number.isFinite(right)) return null;
+  const turn = (Math.atan2(right - left, WIDTH) * 180) / Math.PI;
+  const y = Math.min(HEIGHT - 20, Math.max(24, at(-120)));
+  return (
+    <g className="marked">
+      <line x1={0} y1={left} x2={WIDTH} y2={right} />
+      <text x={WIDTH / 2 - 120} y={y - 8} transform={`rotate(${turn} ${WIDTH / 2 - 120} ${y})`}>
+        {label}
+      </text>
+    </g>
+  );
+}
+
+type Draw = (canvas: HTMLCanvasElement, latest: Props['latest'], giveUp: () => void) => () => void;
+
+/** Calls at every frame until stopped. */
+function everyFrame(draw: () => void): () => void {
+  let frame = requestAnimationFrame(function next() {
+    draw();
+    frame = requestAnimationFrame(next);
+  });
+  return () => cancelAnimationFrame(frame);
+}
+
+/** The canvas's own size follows the size on the screen; a slow machine draws fewer points, not fewer pictures. */
+function fit(canvas: HTMLCanvasElement, share: number): boolean {
+  const width = Math.max(2, Math.round(canvas.clientWidth * share));
+  const height = Math.max(2, Math.round(canvas.clientHeight * share));
+  if (canvas.width === width && canvas.height === height) return false;
+  canvas.width = width;
+  canvas.height = height;
+  return true;
+}
+
+const SLOW_MS = 70;
+
+const drawSolid: Draw = (canvas, latest, giveUp) => {
+  let renderer: WebGLRenderer;
+  try {
+    renderer = new WebGLRenderer({ canvas, antialias: true, powerPreference: 'low-power' });
+  } catch {
+    giveUp();
+    return () => {};
+  }
+  canvas.addEventListener('webglcontextlost', giveUp);
+  const area = trainingArea(VIEW_ANGLE_DEG, LOOK_DOWN_DEG);
+  let share = 1;
+  let shownAtS = -1;
+  const stop = everyFrame(() => {
+    const now = latest.current;
+    const resized = fit(canvas, share);
+    if (!now || (now.timeS === shownAtS && !resized)) return;
+    shownAtS = now.timeS;
+    if (resized) {
+      renderer.setViewport(0, 0, canvas.width, canvas.height);
+      // The overlay is stretched to the sheet; the picture is too, so that they stay one.
+      area.camera.aspect = WIDTH / HEIGHT;
+      area.camera.updateProjectionMatrix();
+    }
+    const { reading } = now;
+    area.look({
+      northM: now.northM,
+      eastM: now.eastM,
+      altitudeM: reading.alt_ft * 0.3048,
+      headingDeg: reading.hdg_deg,
+      pitchDeg: reading.pitch_deg,
+      bankDeg: reading.bank_deg,
+    });
+    const beganMs = performance.now();
+    renderer.render(area.scene, area.camera);
+    if (performance.now() - beganMs > SLOW_MS && share > 0.4) share *= 0.7;
+  });
+  return () => {
+    stop();
+    canvas.removeEventListener('webglcontextlost', giveUp);
+    renderer.dispose();
+  };
+};
+
+const drawFlat: Draw = (canvas, latest) =>
+  everyFrame(() => {
+    const now = latest.current;
+    const paint = canvas.getContext('2d');
+    if (!now || !paint) return;
+    fit(canvas, 1);
+    const { width, height } = canvas;
+    paint.setTransform(width / WIDTH, 0, 0, height / HEIGHT, 0, 0);
+    paint.fillStyle = '#a8c6d8';
+    paint.fillRect(0, 0, WIDTH, HEIGHT);
+    const attitude = { pitchDeg: now.reading.pitch_deg, bankDeg: now.reading.bank_deg };
+    const at = (right: number) => HEIGHT / 2 + horizonAt(VIEW, attitude, right);
+    // Past the vertical the ground is above.
+    const side = Math.abs(attitude.bankDeg) < 90 ? 4 * HEIGHT : -4 * HEIGHT;
+    paint.fillStyle = '#8fa57d';
+    paint.beginPath();
+    paint.moveTo(0, at(-WIDTH / 2));
+    paint.lineTo(WIDTH, at(WIDTH / 2));
+    paint.lineTo(WIDTH, at(WIDTH / 2) + side);
+    paint.lineTo(0, at(-WIDTH / 2) + side);
+    paint.fill();
+  });
