@@ -17,6 +17,12 @@ const LOOK_BACK_S = 40;
 const KEPT_EVERY_S = 0.25;
 const FULL_TURN_DEG = 360;
 
+/** Well into the turn, and not yet rolling out. */
+function isEstablished({ turn }: TargetCard, { attempt }: TrainerSnapshot): boolean {
+  const turned = attempt?.turnedDeg ?? 0;
+  return turned > 30 && turned < FULL_TURN_DEG - (turn?.rollOutLeadDeg ?? 0);
+}
+
 interface Flown {
   timeS: number;
   deviations: number[];
@@ -65,6 +71,8 @@ export function LiveCard({ card, lanes, demonstration, snapshot, speedUnit }: Pr
           shownStepS={demonstration.stepS}
           widthS={widthS}
           deviation={snapshot.deviations[i]}
+          // Rolling in and out the bank is on its way, and nothing is wrong with it.
+          judged={lane.parameter !== 'bank' || isEstablished(card, snapshot)}
           speedUnit={speedUnit}
         />
       ))}

@@ -19,14 +19,15 @@ interface Props {
   /** Seconds across the lane. */
   widthS: number;
   deviation: number;
+  judged: boolean;
   speedUnit: { name: string; perKt: number };
 }
 
-export function LiveLane({ lane, flown, shown, shownStepS, widthS, deviation, speedUnit }: Props) {
+export function LiveLane({ lane, flown, shown, shownStepS, widthS, deviation, judged, speedUnit }: Props) {
   const x = (atS: number) => (atS / widthS) * WIDTH;
   const path = (points: readonly [number, number][]) =>
     points.map(([px, py], i) => `${i === 0 ? 'M' : 'L'}${px.toFixed(1)} ${py.toFixed(1)}`).join('');
-  const used = usedOf(lane, deviation);
+  const used = judged ? usedOf(lane, deviation) : 0;
   const state = used > 1 ? 'above' : used < -1 ? 'below' : undefined;
   const line = flown.map(({ atS, deviation: d }): [number, number] => [x(atS), yOf(usedOf(lane, d))]);
   const tip = line.at(-1);

@@ -1,4 +1,4 @@
-/** Stick and levers for fingers: shown where there is no keyboard, and for whoever opens them. */
+/** Stick and levers for fingers and mouse. */
 import type { StudentInput } from '@keel/core';
 import { Button, Slider } from '@mantine/core';
 import { type PointerEvent, useRef, useState } from 'react';
@@ -11,18 +11,9 @@ interface Props {
   flaps: (out: boolean) => void;
 }
 
-const hasFingers = () => matchMedia('(pointer: coarse)').matches;
 const TRIM_STEP = 0.03;
 
 export function TouchLevers({ input, set, stick, flaps }: Props) {
-  const [open, setOpen] = useState(hasFingers);
-  if (!open) {
-    return (
-      <button type="button" className="touch-open" onClick={() => setOpen(true)}>
-        Levers for fingers and mouse
-      </button>
-    );
-  }
   const trim = (step: number) => set({ trim: Math.max(-1, Math.min(1, input.trim + step)) });
   return (
     <div className="touch">

@@ -5,6 +5,7 @@ import { notifications } from '@mantine/notifications';
 import {
   IconArrowsMaximize,
   IconEye,
+  IconHandFinger,
   IconPlayerPause,
   IconPlayerPlay,
   IconVolume,
@@ -69,6 +70,9 @@ function WithCard({ lesson, airplane }: { lesson: Lesson; airplane: Airplane }) 
   );
 }
 
+/** Fingers have no arrow keys. */
+const hasFingers = () => matchMedia('(pointer: coarse)').matches;
+
 /** Airplane seconds for a second of the clock. */
 const PACES = [1, 0.5, 0.25] as const;
 
@@ -87,6 +91,7 @@ function Flying(props: {
   const [pace, setPace] = useState<number>(1);
   const [pictured, setPictured] = useState<string | null>('demonstration');
   const [handing, setHanding] = useState(false);
+  const [levers, setLevers] = useState(hasFingers);
   const [pointer, setPointer] = useState<PointerStick | null>(null);
   const navigate = useNavigate();
   const { mutate } = useSWRConfig();
@@ -271,6 +276,14 @@ function Flying(props: {
               >
                 {pace === 1 ? '1×' : pace === 0.5 ? '½×' : '¼×'}
               </button>
+              <button
+                type="button"
+                aria-label="Stick and levers to touch"
+                aria-pressed={levers}
+                onClick={() => setLevers(!levers)}
+              >
+                <IconHandFinger size={18} />
+              </button>
               <SoundMenu sound={sound} />
               <button
                 type="button"
@@ -281,12 +294,14 @@ function Flying(props: {
               </button>
             </span>
           </div>
-          <TouchLevers
-            input={input}
-            set={(part) => send({ kind: 'input', input: part })}
-            stick={setPointer}
-            flaps={flaps}
-          />
+          {levers && (
+            <TouchLevers
+              input={input}
+              set={(part) => send({ kind: 'input', input: part })}
+              stick={setPointer}
+              flaps={flaps}
+            />
+          )}
           <p className="trainer-keys quiet small">
             <kbd>space</kbd> pause <kbd>r</kbd> back to entry <kbd>x</kbd> exchange controls <kbd>h</kbd> show
             me{' '}
@@ -339,6 +354,10 @@ function ChooseCard(props: {
   choose: (next: Record<string, string>) => void;
 }) {
   const turns = props.variant === 'left' || props.variant === 'right';
+  // The lesson's order may have a maneuver several times; it is flown from one card.
+  const names = props.lesson.cards.map(({ title, variant }) =>
+    ['left', 'right', 'standard'].includes(variant) ? title : `${title}, ${variant}`,
+  );
   return (
     <div className="row">
       <Select
@@ -346,9 +365,9 @@ function ChooseCard(props: {
         aria-label="Maneuver"
         allowDeselect={false}
         style={{ flex: 1 }}
-        value={String(props.index)}
+        value={String(names.indexOf(names[props.index]))}
         onChange={(value) => value && props.choose({ card: value })}
-        data={props.lesson.cards.map(({ title }, i) => ({ value: String(i), label: title }))}
+        data={names.flatMap((label, i) => (names.indexOf(label) === i ? [{ value: String(i), label }] : []))}
       />
       {turns && (
         <Button

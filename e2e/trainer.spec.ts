@@ -1,0 +1,73 @@
+/** The trainer in real Chromium: a steep turn flown from the keyboard against the card, found and scored at Debrief. */
+import { expect, test } from '@playwright/test';
+import { holdKeys, readPanel } from './support/fly-by-keys.ts';
+import { lessonsOf, signInQuickly } from './support/people.ts';
+
+const plannedLesson = async (page: import('@playwright/test').Page) => {
+  const lessons = await lessonsOf(page.request, 'Nell');
+  return lessons.find((lesson) => lesson.title === 'Slow flight, stalls, steep turns')!.id;
+};
+
+test('a steep turn flown from the keyboard is found and scored', async ({ page }) => {
+  test.setTimeout(240_000);
+  await signInQuickly(page.request, 'nell');
+  await page.goto(`/fly/${await plannedLesson(page)}`);
+  await page.getByRole('link', { name: 'Open the trainer' }).click();
+  await page.getByRole('combobox', { name: 'Maneuver' }).click();
+  await page.getByRole('option', { name: 'Steep turns' }).click();
+  await expect(page.getByRole('heading', { name: 'Steep turns left' })).toBeVisible();
+  const entry = (await readPanel(page)).altitudeFt;
+
+  // Half as fast, so that a slow machine has time to look.
+  await page.keyboard.press('o');
+  await expect(page.getByRole('button', { name: 'Pace', exact: true })).toHaveText('½×');
+  await page.keyboard.press(' ');
+  await page.waitForTimeout(9000);
+  const held = new Set<string>();
+  await page.keyboard.down('w');
+  await page.waitForTimeout(500);
+  await page.keyboard.up('w');
+  let rollingOut = false;
+  const began = Date.now();
+  while (Date.now() - began < 150_000) {
+    const see = await readPanel(page);
+    if (process.env.KEEL_SEE) console.log(JSON.stringify(see));
+    if (see.turnedDeg > 360 - 24) rollingOut = true;
+    if (rollingOut && Math.abs(see.bankDeg) < 4) break;
+    const wanted: string[] = [];
+    const bankWanted = rollingOut ? 0 : -45;
+    if (see.bankDeg > bankWanted + 2) wanted.push('ArrowLeft');
+    else if (see.bankDeg < bankWanted - 2) wanted.push('ArrowRight');
+    // Where the altitude will be in a few seconds, at this vertical speed.
+    const soon = see.altitudeFt + (see.verticalFpm / 60) * 4 - entry;
+    if (soon < -12) wanted.push('ArrowDown');
+    else if (soon > 12) wanted.push('ArrowUp');
+    await holdKeys(page, held, wanted);
+    await page.waitForTimeout(40);
+  }
+  await holdKeys(page, held, []);
+  await page.waitForTimeout(8000);
+  await page.getByRole('button', { name: 'Debrief this flight' }).click();
+
+  await expect(page.getByRole('heading', { name: 'Steep turn left' })).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('Flown in the trainer.')).toBeVisible();
+  const id = /debrief\/([^?]+)/.exec(page.url())?.[1];
+  const recording = await (await page.request.get(`/api/recordings/${id}`)).json();
+  expect(recording.flownIn).toBe('trainer');
+  expect(recording.score.attempts).toHaveLength(1);
+  const [attempt] = recording.score.attempts;
+  expect(attempt).toMatchObject({ maneuver: 'steep-turn', variant: 'left', state: 'complete' });
+  expect(attempt.turnedDeg).toBeGreaterThan(330);
+  const measured = (name: string) =>
+    attempt.parameters.find(({ parameter }: { parameter: string }) => parameter === name);
+  for (const name of ['altitude', 'airspeed', 'bank'])
+    expect(measured(name).toleranceUsed).toBeGreaterThan(0);
+  expect(measured('bank').rms).toBeLessThan(8);
+
+  // It shows skill, and closes nothing.
+  const path = await (await page.request.get(`/api/students/${recording.student.id}/path`)).json();
+  const onPath = path.skills
+    .flatMap((skill: { attempts: object[] }) => skill.attempts)
+    .find((one: { recordingId: string }) => one.recordingId === id);
+  expect(onPath.flownIn).toBe('trainer');
+});
