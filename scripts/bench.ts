@@ -1,6 +1,7 @@
 /**
  * `npm run bench`: reading and scoring an hour of flight at 10 Hz, against papaparse alone on the same text in the
- * same run, and the peak memory of a process that does it above one that does nothing.
+ * same run, the peak memory of a process that does it above one that does nothing, and the flight model against real
+ * time.
  */
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
@@ -8,15 +9,21 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import {
+  airframeFor,
+  beginFlight,
   CHUNK_CHARACTERS,
   demonstrationLegs,
   findAirplane,
   findStandard,
   flyLesson,
+  flyManeuver,
   median,
   readRecordingCsv,
+  STEP_HZ,
   scoreRecording,
+  stepFlight,
   targetCard,
+  trimFlight,
   writeRecordingCsv,
 } from '@keel/core';
 import Papa from 'papaparse';
@@ -111,6 +118,24 @@ function compare(file: string): void {
   line('peak memory reading and scoring, above idle', busy - idle, 'MB', 0);
 }
 
+/** The flight model alone on one core: an hour of a steep-turning airplane in light turbulence. */
+function flightModel(): void {
+  const airframe = airframeFor(airplane, airplane.maxWeightLb);
+  const trimmed = trimFlight(airframe, { altitudeFt: 5000, kias: 90, bankDeg: 30 });
+  const hours: number[] = [];
+  for (let round = 0; round < 5; round++) {
+    const flight = beginFlight(airframe, trimmed, { turbulence: 'light' }, round);
+    hours.push(
+      seconds(() => {
+        for (let i = 0; i < 3600 * STEP_HZ && flight.state.altitudeM > 0; i++) stepFlight(flight);
+      }) / flight.state.timeS,
+    );
+  }
+  console.log(`flight model, times real time: ${(1 / median(hours)).toFixed(0)} times`);
+  const took = seconds(() => flyManeuver({ airplane, maneuver: 'slow-flight', variant: 'landing' }));
+  console.log(`slow flight flown by a pilot and recorded: ${took.toFixed(3)} s`);
+}
+
 const [mode, file] = process.argv.slice(2);
 if (mode === 'idle' || mode === 'score') {
   if (mode === 'score') readAndScore(readFileSync(file, 'utf8'));
@@ -120,6 +145,7 @@ if (mode === 'idle' || mode === 'score') {
   try {
     writeFileSync(join(folder, 'hour.csv'), hourOfFlight());
     compare(join(folder, 'hour.csv'));
+    flightModel();
   } finally {
     rmSync(folder, { recursive: true });
   }

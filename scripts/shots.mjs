@@ -44,6 +44,21 @@ const VIEWS = [
     act: (page) => page.getByRole('button', { name: 'Power-off', exact: true }).click(),
   },
   { name: 'fly', as: 'idris', path: ({ planned }) => `/fly/${planned}` },
+  {
+    name: 'trainer',
+    as: 'idris',
+    path: ({ planned }) => `/fly/${planned}/trainer?card=1`,
+    // The instructor shows it: asked for, answered, confirmed, and well into the turn.
+    act: async (page) => {
+      await page.locator('.panel').waitFor();
+      await page.keyboard.press(' ');
+      await page.waitForTimeout(400);
+      await page.keyboard.press('h');
+      await page.waitForTimeout(2500);
+      await page.keyboard.press('x');
+      await page.waitForTimeout(24_000);
+    },
+  },
   { name: 'debrief', as: 'idris', path: ({ debrief }) => `/debrief/${debrief}?attempt=2` },
   { name: 'debrief-student', as: 'nell', path: ({ debrief }) => `/debrief/${debrief}?attempt=2` },
   { name: 'debrief-dark', as: 'idris', dark: true, path: ({ debrief }) => `/debrief/${debrief}?attempt=2` },
@@ -54,7 +69,6 @@ const VIEWS = [
     path: ({ debrief }) => `/debrief/${debrief}?attempt=2`,
   },
   { name: 'path', as: 'idris', path: ({ student }) => `/path/${student}` },
-  { name: 'students', as: 'idris', path: '/path' },
   { name: 'hangar', as: 'idris', path: '/hangar' },
   {
     name: 'hangar-fit',

@@ -3,6 +3,7 @@ import { openDatabase } from '../src/db/database.ts';
 import { RecordingEntity } from '../src/db/entities.ts';
 import { First1700000000001 } from '../src/db/migrations/1700000000001-first.ts';
 import { Brief1700000000002 } from '../src/db/migrations/1700000000002-brief.ts';
+import { Trainer1700000000003 } from '../src/db/migrations/1700000000003-trainer.ts';
 import { DEMO_LESSONS } from '../src/demo/lessons.ts';
 import { hasDemo, isEmpty, loadDemo } from '../src/demo/load.ts';
 import { DEMO_PEOPLE } from '../src/demo/people.ts';
@@ -20,12 +21,10 @@ test('loaded into two empty databases it is the same data', async () => {
   const load = async () => {
     const school = await openSchool();
     const { database } = school;
-    const [first, second] = [new First1700000000001(), new Brief1700000000002()];
+    const migrations = [new First1700000000001(), new Brief1700000000002(), new Trainer1700000000003()];
     const runner = database.createQueryRunner();
-    await second.down(runner);
-    await first.down(runner);
-    await first.up(runner);
-    await second.up(runner);
+    for (const migration of migrations.toReversed()) await migration.down(runner);
+    for (const migration of migrations) await migration.up(runner);
     await runner.release();
     expect(await isEmpty(database)).toBe(true);
     await loadDemo(database, inlineAnalyser, some);

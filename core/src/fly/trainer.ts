@@ -113,6 +113,8 @@ const STEADY_PITCH_DEG_PER_S = 3;
 /** Let go this near to level, the wings go level. */
 const SNAP_DEG = 2.5;
 const DEMONSTRATION_STEP_S = 0.5;
+/** Of what follows the maneuver, this much is shown. */
+const SETTLING_S = 6;
 
 /** @throws InputError when the airplane cannot be flown, or the card has no maneuver that is. */
 export function openTrainer(options: TrainerOptions): Trainer {
@@ -379,9 +381,13 @@ function demonstrationOf(options: TrainerOptions, lanes: readonly Lane[]): Demon
     recorder: { rateHz: 1 / DEMONSTRATION_STEP_S, noise: false },
   });
   // What follows the lead-in is the maneuver.
-  const beganS = events.find(({ name }) => name !== 'lead-in')?.atS ?? 0;
+  const markS = events.find(({ name }) => name !== 'lead-in')?.atS ?? 0;
   const { timeS, channels } = recording;
-  const rows = [...timeS.keys()].filter((i) => timeS[i] >= beganS);
+  // A turn is laid over the student's from the same bank on.
+  const banked = timeS.findIndex((t, i) => t >= markS && Math.abs(channels.bank_deg![i]) > TURN_EDGE_DEG);
+  const beganS = options.card.bankDeg > 0 && banked >= 0 ? timeS[banked] : markS;
+  const overS = events.find(({ name }) => name === 'settle')?.atS ?? timeS.at(-1)!;
+  const rows = [...timeS.keys()].filter((i) => timeS[i] >= beganS && timeS[i] <= overS + SETTLING_S);
   const at = (name: keyof typeof channels, i: number) => channels[name]![i];
   const endedS =
     events.findLast(({ name }) => name === 'roll-out' || name === 'settle')?.atS ?? timeS.at(-1)!;

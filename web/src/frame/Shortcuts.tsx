@@ -14,6 +14,14 @@ const SHORTCUTS: [string[], string][] = [
     'Debrief: demonstration, deliberate error, talked through, prompted, unaided, taken over',
   ],
   [['m'], 'Debrief: mark this moment'],
+  [['←', '→', '↑', '↓'], 'Trainer: the stick; ↓ is back, nose up'],
+  [['w', 's'], 'Trainer: throttle up, down'],
+  [['t', 'g'], 'Trainer: trim nose up, down'],
+  [['f', 'v'], 'Trainer: flaps out a stage, in a stage'],
+  [['q', 'e'], 'Trainer: left and right rudder, where it is not helped'],
+  [['space', 'r', 'o'], 'Trainer: pause, back to the entry, slow motion'],
+  [['x', 'h'], 'Trainer: exchange the controls, show me'],
+  [['m'], 'Trainer: mark the sight picture (instructor)'],
   [['←', '→', '↑', '↓'], 'Brief, on the mark of the speed window: bank and speed'],
 ];
 

@@ -41,7 +41,7 @@ function Dial(props: {
       {ticks.map((deg) => (
         <path key={deg} className="tick" d={`M${onRim(deg, 44)}L${onRim(deg, 50)}`} />
       ))}
-      <path className="needle" d={`M${onRim(turn, 16)}L${onRim(turn, 40)}`} />
+      <path className="needle" d={`M${onRim(turn, 29)}L${onRim(turn, 43)}`} />
       <text className="dial-value" x="60" y="68">
         {props.text}
       </text>

@@ -261,6 +261,26 @@ function Flying(props: {
                 {holder === 'student' ? 'yours' : snapshot.showing ? 'instructor, showing' : 'instructor'}
               </strong>
             </span>
+          </div>
+          {levers && (
+            <TouchLevers
+              input={input}
+              set={(part) => send({ kind: 'input', input: part })}
+              stick={setPointer}
+              flaps={flaps}
+            />
+          )}
+          <div className="trainer-row">
+            <p className="trainer-keys small">
+              <kbd>space</kbd> pause <kbd>r</kbd> back to entry <kbd>x</kbd> exchange controls <kbd>h</kbd>{' '}
+              show me{' '}
+              {instructor && (
+                <>
+                  <kbd>m</kbd> mark the picture{' '}
+                </>
+              )}
+              <kbd>?</kbd> all keys
+            </p>
             <span className="trainer-tools">
               <button
                 type="button"
@@ -294,25 +314,6 @@ function Flying(props: {
               </button>
             </span>
           </div>
-          {levers && (
-            <TouchLevers
-              input={input}
-              set={(part) => send({ kind: 'input', input: part })}
-              stick={setPointer}
-              flaps={flaps}
-            />
-          )}
-          <p className="trainer-keys quiet small">
-            <kbd>space</kbd> pause <kbd>r</kbd> back to entry <kbd>x</kbd> exchange controls <kbd>h</kbd> show
-            me{' '}
-            {instructor && (
-              <>
-                <kbd>m</kbd> mark the sight picture{' '}
-              </>
-            )}
-            <kbd>f</kbd> <kbd>v</kbd> flaps out, in <kbd>t</kbd> <kbd>g</kbd> trim up, down <kbd>q</kbd>{' '}
-            <kbd>e</kbd> rudder <kbd>o</kbd> slower
-          </p>
         </div>
       </div>
       <aside className="sheet trainer-card" aria-label="What matters now">
@@ -339,7 +340,7 @@ function Flying(props: {
             Show me
           </Button>
           <Button loading={handing} disabled={snapshot.timeS < 5} onClick={handIn}>
-            Debrief this flight
+            Debrief it
           </Button>
         </div>
       </aside>
