@@ -170,18 +170,21 @@ test('nonsense in the form is refused by name, and stays in the form', async ({ 
   await expect(page.getByLabel('Weight, lb')).toHaveValue('2600');
 });
 
-test('a drawn demonstration says what it is, from the drawing to the debrief', async ({ page }) => {
+test('a maneuver is shown by the synthetic pilot with a habit, and says what it is at Debrief', async ({
+  page,
+}) => {
   await signInQuickly(page.request, 'idris');
   const [planned] = (await lessonsOf(page.request, 'Nell')).filter(
     (lesson) => lesson.recordings.length === 0,
   );
   await page.goto(`/fly/${planned.id}`);
-  await expect(page.getByText('This is a drawing, not a flight.')).toBeVisible();
-  await page.getByRole('combobox', { name: 'Fault' }).click();
-  await page.getByRole('option', { name: 'Rolls out late' }).click();
-  await page.getByRole('button', { name: 'Draw it' }).click();
+  await page.getByRole('combobox', { name: 'Maneuver' }).click();
+  await page.getByRole('option', { name: 'Steep turns' }).click();
+  await page.getByRole('combobox', { name: 'Habit' }).click();
+  await page.getByRole('option', { name: 'rollout late' }).click();
+  await page.getByRole('button', { name: 'Fly it' }).click();
   await page.getByRole('button', { name: 'Go to Debrief' }).click();
-  await expect(page.getByText('Drawn, not flown.')).toBeVisible();
+  await expect(page.getByText('Flown in the trainer.')).toBeVisible();
   await expect(page.getByLabel('What happened, in order')).toContainText(/Rolled out \d+° past the heading/);
 });
 

@@ -12,6 +12,8 @@ import type { Thresholds } from './thresholds.ts';
 /** What a recording is scored against. What is left out is "not measured", never assumed. */
 export interface ScoringContext {
   standard: Standard;
+  /** The school's own rows, for what the chosen standard has none for. */
+  schoolStandard?: Standard;
   judge: Judge;
   airplane?: Airplane;
   weightLb?: number;
@@ -42,6 +44,8 @@ export interface Quantity {
   target: number;
   /** Signed deviation, measured − target, at a row. */
   deviation(row: number): number;
+  /** Where it is taken at one instant, and that is not the end. */
+  atS?: number;
 }
 
 /** An attempt with everything about it that the standard's rows may ask for. */
@@ -53,6 +57,12 @@ export interface Attempt extends Proposal {
   turnedDeg?: number;
   /** Too little of the maneuver was flown for it to pass, whatever the figures. */
   fallsShort: boolean;
+  /** Means over the seconds before the start. */
+  entry: { altitudeFt: number; airspeedKt: number; headingDeg: number };
+  /** A row as it counts in this attempt; undefined where it does not apply. */
+  rowFor(row: StandardRow): StandardRow | undefined;
+  /** Where a row is judged, when that is not one phase: legs. */
+  spansOf(row: StandardRow): { startS: number; endS: number }[] | undefined;
   /** Undefined where the row's parameter means nothing in this maneuver or has no channel. */
   quantity(row: StandardRow): Quantity | undefined;
   /** The same by the parameter's name, as the chosen standard has it. */

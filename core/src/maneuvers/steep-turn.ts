@@ -2,14 +2,13 @@
  * Steep turns. An attempt starts where |bank| last rose through 5° and ends where it first falls below 5° or
  * changes sign; it is one when a median bank of 36° is held over 45° of turn, or 25° when it was briefed as one.
  */
-import { briefFor, namedTargets } from '../brief/targets.ts';
-import { meanOver, rowsBetween, valueAt } from '../recording/span.ts';
+import { briefFor } from '../brief/targets.ts';
+import { rowsBetween, valueAt } from '../recording/span.ts';
 import type { Track } from '../recording/track.ts';
 import type { Phase } from '../scoring/schema.ts';
-import type { StandardRow } from '../standards/schema.ts';
-import { compassDeg, shortestTurnDeg, wrap360 } from '../units/angles.ts';
-import type { Attempt, Maneuver, Proposal, Quantity, ScoringContext } from './maneuver.ts';
-import { settlePhase } from './settle.ts';
+import { buildAttempt } from './build-attempt.ts';
+import { judgingRows } from './judging-rows.ts';
+import type { Attempt, Maneuver, Proposal, ScoringContext } from './maneuver.ts';
 import { steepTurnFindings } from './steep-turn-findings.ts';
 import { findTurns, heldBank } from './turns.ts';
 
@@ -18,7 +17,6 @@ export const STEEP_TURN = 'steep-turn';
 const HELD_BANK_DEG = 36;
 const BRIEFED_BANK_DEG = 25;
 const LEAST_TURN_DEG = 45;
-const ENTRY_S = 3;
 /** A turn that begins this soon after one the other way is a reversal. */
 const REVERSAL_S = 10;
 const NEAR_HELD_BANK_DEG = 3;
@@ -52,25 +50,6 @@ function propose(track: Track, context: ScoringContext): { proposals: Proposal[]
   return { proposals, warnings };
 }
 
-interface Entry {
-  altitudeFt: number;
-  airspeedKt: number;
-  headingDeg: number;
-}
-
-/** Means over the three seconds before the start, or the nearest there is. */
-function entryValues(track: Track, { startS, segment }: Proposal): Entry {
-  const { timeS } = track;
-  const before = rowsBetween(timeS, startS - ENTRY_S, startS, segment);
-  const rows = before.to > before.from ? before : { from: segment.from, to: segment.from + 1 };
-  return {
-    altitudeFt: meanOver(track.altitudeFt.values, rows),
-    airspeedKt: meanOver(track.airspeedKt.values, rows),
-    // Continuous, so that the plain mean is the circular one.
-    headingDeg: wrap360(meanOver(track.headingDeg.values, rows)),
-  };
-}
-
 /** The turn the other way that this one reversed out of, if it did. */
 const reversedFrom = (proposal: Proposal, earlier: readonly Attempt[]): Attempt | undefined =>
   earlier.findLast(
@@ -83,7 +62,7 @@ const reversedFrom = (proposal: Proposal, earlier: readonly Attempt[]): Attempt 
   );
 
 /** Roll-in, established (first to last moment near the held bank, a second less at each end) and roll-out. */
-function turnPhases(track: Track, { startS, endS, segment }: Proposal): Phase[] {
+export function turnPhases(track: Track, { startS, endS, segment }: Proposal): Phase[] {
   const { timeS } = track;
   const bank = track.bankDeg.values;
   const rows = rowsBetween(timeS, startS, endS, segment);
@@ -109,80 +88,18 @@ function measure(
   context: ScoringContext,
 ): Attempt {
   const brief = briefFor(context.briefs, STEEP_TURN, proposal.variant);
-  const reversed = reversedFrom(proposal, earlier);
-  const entry: Entry = reversed ? (reversed.targets as unknown as Entry) : entryValues(track, proposal);
-  const bankRow = context.standard.rows.find(
-    (row) => row.maneuver === STEEP_TURN && row.parameter === 'bank',
-  );
-  const bankDeg = bankRow?.target ?? brief?.bankDeg ?? USUAL_BANK_DEG;
+  const bankRow = judgingRows(context, STEEP_TURN).rows.find((row) => row.parameter === 'bank');
   const turnedDeg = Math.abs(
     valueAt(track.timeS, track.headingDeg.values, proposal.endS) -
       valueAt(track.timeS, track.headingDeg.values, proposal.startS),
   );
-  const phases = turnPhases(track, proposal);
-  const settle = settlePhase(track, proposal, entry);
-  const briefed = brief && namedTargets(brief);
-  const quantity = (row: StandardRow) => quantityFor(row, track, { ...entry, bankDeg }, briefed);
-  return {
-    ...proposal,
-    phases: settle ? [...phases, settle] : phases,
-    targets: {
-      altitudeFt: entry.altitudeFt,
-      airspeedKt: entry.airspeedKt,
-      bankDeg,
-      headingDeg: compassDeg(entry.headingDeg),
-    },
-    brief,
-    inheritsEntry: reversed !== undefined,
+  return buildAttempt(track, proposal, context, {
+    phases: turnPhases(track, proposal),
+    aims: { bankDeg: bankRow?.target ?? brief?.bankDeg ?? USUAL_BANK_DEG },
+    inherits: reversedFrom(proposal, earlier),
     turnedDeg,
     fallsShort: proposal.state === 'complete' && turnedDeg < context.thresholds.steepTurn.completeTurnDeg,
-    quantity,
-    quantityOf: (parameter) => {
-      const row = context.standard.rows.find((r) => r.maneuver === STEEP_TURN && r.parameter === parameter);
-      return row && quantity(row);
-    },
-  };
-}
-
-function quantityFor(
-  row: StandardRow,
-  track: Track,
-  targets: Entry & { bankDeg: number },
-  briefed: Record<string, number> | undefined,
-): Quantity | undefined {
-  // The standard's row says whether the entry or the brief's target is judged.
-  const pick = (name: 'altitudeFt' | 'airspeedKt' | 'headingDeg') =>
-    row.reference === 'target' ? (row.target ?? briefed?.[name] ?? targets[name]) : targets[name];
-  const plain = (channel: Quantity['channel'], target: number): Quantity => ({
-    channel,
-    target,
-    deviation: (i) => channel.values[i] - target,
   });
-  switch (row.parameter) {
-    case 'altitude':
-      return plain(track.altitudeFt, pick('altitudeFt'));
-    case 'airspeed':
-      return plain(track.airspeedKt, pick('airspeedKt'));
-    case 'bank': {
-      const channel = track.bankDeg;
-      return {
-        channel,
-        target: targets.bankDeg,
-        deviation: (i) => Math.abs(channel.values[i]) - targets.bankDeg,
-      };
-    }
-    case 'rollout-heading': {
-      const channel = track.headingDeg;
-      const target = compassDeg(pick('headingDeg'));
-      return { channel, target, deviation: (i) => shortestTurnDeg(target, channel.values[i]) };
-    }
-    case 'coordination': {
-      const ball = track.other('lat_g');
-      return ball && plain(ball, row.target ?? 0);
-    }
-    default:
-      return undefined;
-  }
 }
 
 export const steepTurn: Maneuver = { id: STEEP_TURN, propose, measure, findings: steepTurnFindings };

@@ -46,7 +46,7 @@ export function scoreParameter(
   };
   const missing = (reason: string): ParameterScore => ({ ...common, measured: 'not-measured', reason });
   if (!quantity || Number.isNaN(quantity.target)) return missing('not recorded');
-  return row.phase === 'end'
+  return row.phase === 'end' || quantity.atS !== undefined
     ? scoreInstant(track, attempt, row, quantity, common, missing)
     : scoreSpan(track, attempt, row, quantity, context, common, missing);
 }
@@ -63,21 +63,22 @@ function scoreSpan(
   common: Common,
   missing: Missing,
 ): ParameterScore {
-  const span = row.phase === 'whole' ? attempt : phaseNamed(attempt.phases, row.phase);
-  if (!span) return missing(`there is no phase "${row.phase}" in this attempt`);
-  const rows = rowsBetween(track.timeS, span.startS, span.endS, attempt.segment);
-  const provenance = provenanceOver(quantity.channel, rows.from, rows.to);
+  const phase = row.phase === 'whole' ? attempt : phaseNamed(attempt.phases, row.phase);
+  const spans = attempt.spansOf(row) ?? (phase ? [phase] : []);
+  if (spans.length === 0) return missing(`there is no phase "${row.phase}" in this attempt`);
+  const parts = spans.map(({ startS, endS }) => rowsBetween(track.timeS, startS, endS, attempt.segment));
+  const provenance = provenanceOver(quantity.channel, parts[0].from, parts[parts.length - 1].to);
   if (provenance.measured === 'not-measured') return missing('not recorded in this part');
   if (tooUncertain(provenance.standardError, row)) return missing(uncertain(provenance.standardError, row));
 
-  const { timeS, deviation } = deviations(track, quantity, rows);
+  const { timeS, deviation } = joined(parts.map((rows) => deviations(track, quantity, rows)));
   const excursions = findExcursions(timeS, deviation, row, resolutionOf(row.parameter));
   return {
     ...common,
     ...provenance,
     measured: provenance.measured,
-    startS: span.startS,
-    endS: span.endS,
+    startS: spans[0].startS,
+    endS: spans[spans.length - 1].endS,
     ...spanFigures(timeS, deviation, row),
     excursions: excursions.map(({ startS, endS, peak }) => ({ startS, endS, peak })),
     ...judgeParameter(excursions, context.examiner),
@@ -95,16 +96,17 @@ function scoreInstant(
 ): ParameterScore {
   if (attempt.state !== 'complete') return missing(attempt.reason ?? 'the attempt was discontinued');
   const { timeS } = track;
-  const rows = rowsBetween(timeS, attempt.endS - track.stepS, attempt.endS + track.stepS, attempt.segment);
+  const atS = quantity.atS ?? attempt.endS;
+  const rows = rowsBetween(timeS, atS - track.stepS, atS + track.stepS, attempt.segment);
   const provenance = provenanceOver(quantity.channel, rows.from, rows.to);
   if (provenance.measured === 'not-measured') return missing('not recorded at that moment');
   if (tooUncertain(provenance.standardError, row)) return missing(uncertain(provenance.standardError, row));
 
-  const deviation = deviationAt(timeS, quantity, rows, attempt.endS);
+  const deviation = deviationAt(timeS, quantity, rows, atS);
   const resolution = resolutionOf(row.parameter);
   const outside = deviation > row.high + resolution || deviation < row.low - resolution;
   const inside = deviation >= row.low && deviation <= row.high;
-  const at = { startS: attempt.endS, endS: attempt.endS };
+  const at = { startS: atS, endS: atS };
   const verdict = outside ? 'outside' : 'within';
   return {
     ...common,
@@ -133,6 +135,14 @@ function deviationAt(timeS: Float64Array, quantity: Quantity, rows: Rows, atS: n
   // A heading deviation that jumps by nearly a circle between two rows has no value in between.
   if (Math.abs(b - a) > 180) return a;
   return a + ((atS - timeS[before]) / (timeS[after] - timeS[before])) * (b - a);
+}
+
+/** Several stretches one after the other; their times keep them apart. */
+function joined(parts: readonly { timeS: Float64Array; deviation: Float64Array }[]) {
+  if (parts.length === 1) return parts[0];
+  const all = (pick: 'timeS' | 'deviation') =>
+    Float64Array.from(parts.flatMap((part) => Array.from(part[pick])));
+  return { timeS: all('timeS'), deviation: all('deviation') };
 }
 
 /** The rows' times and deviations, without the few where nothing is known. */

@@ -98,6 +98,8 @@ export const attemptScoreSchema = z.object({
   inheritsEntry: z.boolean().optional(),
   turnedDeg: z.number().optional(),
   parameters: z.array(parameterScoreSchema),
+  /** Whose rows judged it, where the chosen standard has none for the maneuver. */
+  judgedBy: z.string().optional(),
   strict: attemptVerdictSchema,
   examiner: attemptVerdictSchema,
   firstExcursion: z.object({ parameter: parameterSchema, atS: seconds }).nullable(),

@@ -9,12 +9,14 @@ import { chainOf, chainSentence } from '../debrief/chain.ts';
 import { applyEdits, type Edit } from '../debrief/edits.ts';
 import { hashOf } from '../hash.ts';
 import { arbitrate } from '../maneuvers/arbiter.ts';
+import { judgingRows } from '../maneuvers/judging-rows.ts';
 import type { Attempt, Proposal, ScoringContext } from '../maneuvers/maneuver.ts';
 import { maneuverOf, maneuvers } from '../maneuvers/registry.ts';
 import { DEFAULT_THRESHOLDS, type Thresholds } from '../maneuvers/thresholds.ts';
 import type { Recording } from '../recording/recording.ts';
 import { makeTrack, type Track } from '../recording/track.ts';
-import { rowsFor, type Standard } from '../standards/schema.ts';
+import type { Standard } from '../standards/schema.ts';
+import { findStandard, SCHOOL_STANDARD_ID } from '../standards/standards.ts';
 import { CORE_VERSION } from '../version.ts';
 import { DEFAULT_EXAMINER, type ExaminerFigures, judgeAttempt } from './judge.ts';
 import { scoreParameter } from './parameter.ts';
@@ -23,6 +25,8 @@ import type { AttemptScore, Judge, MeasuredParameterScore, ParameterScore, Score
 
 export interface ScoreOptions {
   standard: Standard;
+  /** The school's own rows, for maneuvers that the standard has none for; the default school's if left out. */
+  schoolStandard?: Standard;
   judge?: Judge;
   /** The airplane flown; without it nothing that depends on one is said. */
   airplane?: Airplane;
@@ -55,6 +59,7 @@ export function scoreWithTrack(recording: Recording, options: ScoreOptions): Sco
   const settings = settingsOf(recording, options);
   const context: ScoringContext = {
     standard,
+    schoolStandard: options.schoolStandard ?? findStandard(SCHOOL_STANDARD_ID),
     judge: options.judge ?? 'examiner',
     airplane,
     weightLb: settings.weightLb,
@@ -131,9 +136,11 @@ function scoreAttempt(
   next: Attempt | undefined,
   context: ScoringContext,
 ): AttemptScore {
-  const parameters = rowsFor(context.standard, attempt.maneuver).map((row) =>
-    scoreParameter(track, attempt, row, context),
-  );
+  const { rows, from } = judgingRows(context, attempt.maneuver);
+  const parameters = rows
+    .map((row) => attempt.rowFor(row))
+    .filter((row) => row !== undefined)
+    .map((row) => scoreParameter(track, attempt, row, context));
   const findings = maneuverOf(attempt.maneuver).findings(track, attempt, next, context);
   const chain = chainOf(track, attempt, parameters);
   const judged = (judge: Judge) =>
@@ -153,6 +160,7 @@ function scoreAttempt(
     inheritsEntry: attempt.inheritsEntry,
     turnedDeg: attempt.turnedDeg,
     parameters,
+    judgedBy: from ?? undefined,
     strict: judged('strict'),
     examiner: judged('examiner'),
     firstExcursion: firstExcursionOf(parameters),

@@ -253,8 +253,8 @@ describe('repeatable', () => {
 
   test('a difference in the last digits stays small over 10 s, even through a stall', () => {
     const moves: Moves = (timeS, look, trimmed) => coordinated(timeS + 2, look, trimmed);
-    const [one, other] = [0, 1e-9].map((change) =>
-      flyOpen(cairn, { ...glide, kias: glide.kias * (1 + change) }, 10, moves).at(-1)!,
+    const [one, other] = [0, 1e-9].map(
+      (change) => flyOpen(cairn, { ...glide, kias: glide.kias * (1 + change) }, 10, moves).at(-1)!,
     );
     expect(Math.abs(one.alt_ft - other.alt_ft)).toBeLessThan(0.01);
     expect(Math.abs(one.bank_deg - other.bank_deg)).toBeLessThan(0.001);

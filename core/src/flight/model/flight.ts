@@ -50,7 +50,7 @@ export function beginFlight(
 ): Flight {
   const from = radians(weather.windFromDeg ?? 0);
   const speed = (weather.windKt ?? 0) * KT_TO_MPS;
-  return {
+  const flight: Flight = {
     airframe,
     state: copyState(start.state),
     controls: { ...neutralControls(), ...start.controls },
@@ -63,6 +63,9 @@ export function beginFlight(
     before: new Float64Array(6),
     begun: false,
   };
+  // So that the instruments show something before the first step.
+  lookAt(flight.state, airframe, flight.controls, flight.air, flight.motion);
+  return flight;
 }
 
 const toward = (value: number, wanted: number, most: number): number =>

@@ -13,7 +13,7 @@ export function* slowFlight(c: Cockpit): Script {
 
   c.mark('entry');
   const balloons = c.habit('balloon-on-flap');
-  const entryThrottle = Math.max(0.12, c.throttleFor(target + 8) - (balloons ? 0.06 : 0.3));
+  const entryThrottle = Math.max(0.12, c.throttleFor(target + 8) - (balloons ? 0.03 : 0.3));
   level(c, target);
   c.aim.power = { by: 'throttle', throttle: entryThrottle };
   if (c.habit('altitude-loss-entry')) c.aim.pitch = { by: 'climb', fpm: -420 };
@@ -33,7 +33,7 @@ export function* slowFlight(c: Cockpit): Script {
     );
     c.mark('flaps-out');
     c.aim.flapsDeg = flapsOf(c, c.habit('flaps-all-at-once') ? card.stage : stage);
-    if (balloons && stage === 1) yield* lookAway(c, 7);
+    if (balloons && stage === 1) yield* lookAway(c, 8);
     else yield* hold(c, 4);
     if (c.habit('flaps-all-at-once')) break;
   }

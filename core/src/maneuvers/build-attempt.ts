@@ -1,0 +1,81 @@
+/** An attempt from its parts: what is the same for every maneuver is here, what differs comes as options. */
+import { briefFor, namedTargets } from '../brief/targets.ts';
+import type { Track } from '../recording/track.ts';
+import type { Phase } from '../scoring/schema.ts';
+import type { StandardRow } from '../standards/schema.ts';
+import { compassDeg } from '../units/angles.ts';
+import type { Span } from './finding.ts';
+import { FLOOR_ABOVE_GROUND_FT } from './general-findings.ts';
+import { judgingRows } from './judging-rows.ts';
+import type { Attempt, Proposal, Quantity, ScoringContext } from './maneuver.ts';
+import { type Aims, entryValues, quantityFor } from './quantities.ts';
+import { settlePhase } from './settle.ts';
+
+export interface Parts {
+  phases: Phase[];
+  /** What differs from the entry's own values. */
+  aims?: Partial<Aims>;
+  /** Targets to show; bank only where one is flown. */
+  shows?: readonly ('altitudeFt' | 'airspeedKt' | 'bankDeg' | 'headingDeg')[];
+  /** A row as it counts here, or undefined where it does not apply. */
+  rowFor?: (row: StandardRow, aims: Aims) => StandardRow | undefined;
+  /** Where a row is judged, when that is not one phase. */
+  spansOf?: (row: StandardRow) => Span[] | undefined;
+  quantity?: (row: StandardRow) => Quantity | undefined;
+  fallsShort?: boolean;
+  turnedDeg?: number;
+  inherits?: Attempt;
+  /** Judged against the entry's heading and altitude when it settles. */
+  settles?: boolean;
+}
+
+const ALL = ['altitudeFt', 'airspeedKt', 'bankDeg', 'headingDeg'] as const;
+
+export function buildAttempt(
+  track: Track,
+  proposal: Proposal,
+  context: ScoringContext,
+  parts: Parts,
+): Attempt {
+  const brief = briefFor(context.briefs, proposal.maneuver, proposal.variant);
+  const entry = parts.inherits
+    ? (parts.inherits.targets as { altitudeFt: number; airspeedKt: number; headingDeg: number })
+    : entryValues(track, proposal);
+  const aims: Aims = {
+    ...entry,
+    bankDeg: brief?.bankDeg ?? 0,
+    floorFt: context.groundFt === undefined ? undefined : context.groundFt + FLOOR_ABOVE_GROUND_FT,
+    ...parts.aims,
+  };
+  const briefed = brief && namedTargets(brief);
+  const quantity = (row: StandardRow) =>
+    parts.quantity?.(row) ?? quantityFor(row, track, proposal, aims, briefed);
+  const rowFor = (row: StandardRow) => (parts.rowFor ? parts.rowFor(row, aims) : row);
+  const settle = parts.settles === false ? undefined : settlePhase(track, proposal, entry);
+  const targets: Record<string, number> = {
+    altitudeFt: aims.altitudeFt,
+    airspeedKt: aims.airspeedKt,
+    bankDeg: aims.bankDeg,
+    headingDeg: compassDeg(aims.headingDeg),
+  };
+  const shows = parts.shows ?? ALL;
+  return {
+    ...proposal,
+    phases: settle ? [...parts.phases, settle] : parts.phases,
+    targets: Object.fromEntries(Object.entries(targets).filter(([name]) => shows.includes(name as never))),
+    brief,
+    inheritsEntry: parts.inherits !== undefined,
+    turnedDeg: parts.turnedDeg,
+    fallsShort: parts.fallsShort ?? false,
+    entry: { altitudeFt: aims.altitudeFt, airspeedKt: aims.airspeedKt, headingDeg: aims.headingDeg },
+    rowFor,
+    spansOf: parts.spansOf ?? (() => undefined),
+    quantity,
+    quantityOf: (parameter) => {
+      const row = judgingRows(context, proposal.maneuver).rows.find(
+        (r) => r.parameter === parameter && rowFor(r),
+      );
+      return row && quantity(row);
+    },
+  };
+}

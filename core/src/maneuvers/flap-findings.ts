@@ -1,0 +1,95 @@
+/** Findings about flaps, for whichever maneuver moves them. */
+import { meanOver, rowOfMax } from '../recording/span.ts';
+import { between, type Case, type Check, flapMoves } from './case.ts';
+import { finding, say } from './finding.ts';
+
+const ID = (c: Case, name: string) => `${c.attempt.maneuver}/${name}`;
+
+/** Altitude change after a move of the flaps, most in one direction, from the second before it. */
+function changeAfter(c: Case, atS: number, side: 1 | -1): { ft: number; atS: number } {
+  const { track, context } = c;
+  const altitude = track.altitudeFt.values;
+  const from = meanOver(altitude, between(c, atS - 1.2, atS));
+  const row = rowOfMax(between(c, atS, atS + context.thresholds.flaps.withinS), (i) => side * altitude[i]);
+  return row < 0 ? { ft: 0, atS } : { ft: side * (altitude[row] - from), atS: track.timeS[row] };
+}
+
+export const balloonOnFlap: Check = (c) => {
+  const worst = flapMoves(c, c.rows)
+    .filter(({ fromDeg, toDeg }) => toDeg > fromDeg)
+    .map(({ atS }) => ({ startS: atS, ...changeAfter(c, atS, 1) }))
+    .sort((a, b) => b.ft - a.ft)[0];
+  if (!worst || !(worst.ft > c.context.thresholds.flaps.balloonFt)) return undefined;
+  return finding(
+    ID(c, 'balloon-on-flap'),
+    'fault',
+    { startS: worst.startS, endS: worst.atS },
+    worst.ft,
+    'ft',
+    {
+      what: `Rose ${say(worst.ft)} ft as the flaps went out.`,
+      why: 'Flaps lift before they drag, and the nose comes up with them; nobody pushed.',
+      tryNext: 'A firm hand forward as they move, then power and trim as the drag takes the speed.',
+    },
+  );
+};
+
+export const sinkOnFlapRetraction: Check = (c) => {
+  const worst = flapMoves(c, c.rows)
+    .filter(({ fromDeg, toDeg }) => toDeg < fromDeg)
+    .map(({ atS }) => ({ startS: atS, ...changeAfter(c, atS, -1) }))
+    .sort((a, b) => b.ft - a.ft)[0];
+  if (!worst || !(worst.ft > c.context.thresholds.flaps.sinkFt)) return undefined;
+  return finding(
+    ID(c, 'sink-on-flap-retraction'),
+    'fault',
+    { startS: worst.startS, endS: worst.atS },
+    worst.ft,
+    'ft',
+    {
+      what: `Sank ${say(worst.ft)} ft as the flaps came in.`,
+      why: 'The lift of the flaps went and no pull took its place.',
+      tryNext: 'Raise the nose as they move, a stage at a time, with the speed for it.',
+    },
+  );
+};
+
+export const flapOverspeed: Check = (c) => {
+  const { track, context, rows, scene } = c;
+  const stages = context.airplane?.flaps ?? [];
+  if (stages.length === 0 || !track.other('flaps_deg')) return undefined;
+  const limitAt = (row: number) => {
+    const out = stages.filter(({ deg }) => scene.flapsDeg(row) > deg - 1);
+    return out.length > 0 ? Math.min(...out.map(({ vfeKias }) => vfeKias)) : Number.POSITIVE_INFINITY;
+  };
+  const over = (i: number) => track.airspeedKt.values[i] - limitAt(i);
+  const worst = rowOfMax(rows, over);
+  if (worst < 0 || !(over(worst) > 1)) return undefined;
+  const at = { startS: track.timeS[worst], endS: track.timeS[worst] };
+  return finding(ID(c, 'flap-overspeed'), 'critical', at, over(worst), 'kt', {
+    what: `${say(track.airspeedKt.values[worst])} kt with flaps ${say(scene.flapsDeg(worst))}°; the limit is ${say(limitAt(worst))} kt.`,
+    why: 'The stage went out before the speed was below its limit, or the speed rose with it out.',
+    tryNext: 'Read the speed aloud before the hand goes to the flaps. Tell whoever looks after the airplane.',
+  });
+};
+
+/** Two stages or more within three seconds. */
+export const flapsAllAtOnce: Check = (c) => {
+  const stages = c.context.airplane?.flaps.map(({ deg }) => deg) ?? [];
+  const full = c.scene.fullFlapsDeg;
+  const passed = (fromDeg: number, toDeg: number) =>
+    stages.length > 0
+      ? stages.filter((deg) => deg > Math.min(fromDeg, toDeg) + 1 && deg <= Math.max(fromDeg, toDeg) + 1)
+          .length
+      : Math.abs(toDeg - fromDeg) > 0.55 * full
+        ? 2
+        : 1;
+  const move = flapMoves(c, c.rows).find(({ fromDeg, toDeg }) => passed(fromDeg, toDeg) >= 2);
+  if (!move) return undefined;
+  const size = passed(move.fromDeg, move.toDeg);
+  return finding(ID(c, 'flaps-all-at-once'), 'note', { startS: move.atS, endS: move.endS }, size, 'stages', {
+    what: `Flaps from ${say(move.fromDeg)}° to ${say(move.toDeg)}° in one go.`,
+    why: 'Several stages at once change trim and lift faster than most hands follow.',
+    tryNext: 'One stage, hold, trim; then the next.',
+  });
+};

@@ -1,0 +1,154 @@
+/**
+ * What every maneuver asks of a flight before it looks for itself: where slow begins, where the ground is, how much
+ * power there was. The airplane's file answers where there is one; without it the flight itself does.
+ */
+
+import { warningKiasOf } from '../flight/model/airframe.ts';
+import { stallAtStage } from '../performance/model.ts';
+import { type Rows, rowsBetween } from '../recording/span.ts';
+import type { Track } from '../recording/track.ts';
+import { median } from '../units/numbers.ts';
+import type { ScoringContext } from './maneuver.ts';
+
+export interface Scene {
+  /** Where the stall warning sounds at a flap angle, KIAS. */
+  warningKias(flapsDeg: number): number;
+  stallKias(flapsDeg: number): number;
+  /** Flap angle at a row; 0 where it was not recorded. */
+  flapsDeg(row: number): number;
+  fullFlapsDeg: number;
+  /** Usual speed of level flight in this recording, kt. */
+  cruiseKt: number;
+  /** Share of the power there is, 0 to 1, at a row; NaN where nothing tells. */
+  power(row: number): number;
+  /** Below this nothing is looked for: takeoffs, landings, patterns. */
+  lowestFt: number;
+}
+
+/** Without an airplane the warning is taken at this share of the usual level speed [common practice]. */
+const WARNING_SHARE = 0.58;
+const STALL_BELOW_WARNING_KT = 6;
+const PATTERN_FT = 1000;
+/** Slower than this an airplane stands or rolls. */
+const ON_GROUND_KT = 30;
+
+const scenes = new WeakMap<Track, Scene>();
+
+export function sceneOf(track: Track, context: ScoringContext): Scene {
+  const known = scenes.get(track);
+  if (known) return known;
+  const scene = makeScene(track, context);
+  scenes.set(track, scene);
+  return scene;
+}
+
+function makeScene(track: Track, context: ScoringContext): Scene {
+  const { airplane } = context;
+  const flaps = track.other('flaps_deg')?.values;
+  const flapsDeg = (row: number) => (flaps && !Number.isNaN(flaps[row]) ? flaps[row] : 0);
+  const cruiseKt = usualSpeed(track);
+  const weightLb = context.weightLb ?? airplane?.maxWeightLb ?? 0;
+  const onsets = warningOnsets(track);
+  const fromFlight = onsets.length >= 2 ? median(onsets) : WARNING_SHARE * cruiseKt;
+  const stageAt = (deg: number) =>
+    airplane ? airplane.flaps.filter((stage) => stage.deg <= deg + 2).length : 0;
+  return {
+    warningKias: (deg) => (airplane ? warningKiasOf(airplane, stageAt(deg), weightLb) : fromFlight),
+    stallKias: (deg) =>
+      airplane
+        ? stallAtStage(airplane, { weightLb, stage: stageAt(deg) }).kias
+        : fromFlight - STALL_BELOW_WARNING_KT,
+    flapsDeg,
+    fullFlapsDeg: airplane?.flaps.at(-1)?.deg ?? (flaps ? largest(flaps) : 0),
+    cruiseKt,
+    power: powerShare(track),
+    lowestFt: groundOf(track, context) + PATTERN_FT,
+  };
+}
+
+const largest = (values: Float64Array): number => {
+  let most = 0;
+  for (const value of values) if (value > most) most = value;
+  return most;
+};
+
+/** The median speed of steady level flight, wings level and not slow. */
+function usualSpeed(track: Track): number {
+  const { airspeedKt, verticalSpeedFpm, bankDeg } = track;
+  const speeds: number[] = [];
+  const stride = Math.max(1, Math.floor(track.timeS.length / 4000));
+  for (let i = 0; i < track.timeS.length; i += stride) {
+    if (Math.abs(verticalSpeedFpm[i]) < 200 && Math.abs(bankDeg.values[i]) < 8)
+      speeds.push(airspeedKt.values[i]);
+  }
+  const known = speeds.filter((speed) => speed > ON_GROUND_KT).sort((a, b) => a - b);
+  // Slow flight and climbs hold the lower half.
+  return known.length > 0 ? known[Math.floor(0.7 * known.length)] : Number.NaN;
+}
+
+/** Speeds at which a recorded warner began to sound near level flight. */
+function warningOnsets(track: Track): number[] {
+  const warner = track.other('stall_warn')?.values;
+  if (!warner) return [];
+  const speeds: number[] = [];
+  for (let i = 1; i < warner.length; i++) {
+    if (warner[i] > 0.5 && warner[i - 1] <= 0.5 && Math.abs(track.bankDeg.values[i]) < 20)
+      speeds.push(track.airspeedKt.values[i]);
+  }
+  return speeds;
+}
+
+/** The ground that was given, else that on which the airplane stood; else nothing is known to be low. */
+function groundOf(track: Track, { groundFt }: ScoringContext): number {
+  if (groundFt !== undefined) return groundFt;
+  const { airspeedKt, altitudeFt } = track;
+  let lowest = Number.POSITIVE_INFINITY;
+  for (let i = 0; i < track.timeS.length; i++)
+    if (airspeedKt.values[i] < ON_GROUND_KT && altitudeFt.values[i] < lowest) lowest = altitudeFt.values[i];
+  return Number.isFinite(lowest) ? lowest : Number.NEGATIVE_INFINITY;
+}
+
+/** Percent of power, throttle, manifold pressure or revolutions, as a share of the most in this flight. */
+function powerShare(track: Track): (row: number) => number {
+  const percent = track.other('power_pct')?.values;
+  if (percent) return (row) => percent[row] / 100;
+  const throttle = track.other('throttle')?.values;
+  if (throttle) return (row) => throttle[row];
+  const turns = (track.other('map_inhg') ?? track.other('rpm'))?.values;
+  if (!turns) return () => Number.NaN;
+  const most = largest(turns);
+  let least = most;
+  for (const value of turns) if (value > 0 && value < least) least = value;
+  // Idle to full; a propeller that takes the cube of its turns would hide what the lever did.
+  return (row) => (most > least ? (turns[row] - least) / (most - least) : Number.NaN);
+}
+
+/** Means over a time, for columns that a reader would average by eye. */
+export function meanBetween(track: Track, values: ArrayLike<number>, fromS: number, toS: number): number {
+  const { from, to } = rowsBetween(track.timeS, fromS, toS);
+  let sum = 0;
+  let n = 0;
+  for (let i = from; i < to; i++) {
+    if (Number.isNaN(values[i])) continue;
+    sum += values[i];
+    n++;
+  }
+  return n === 0 ? Number.NaN : sum / n;
+}
+
+/** The rows of the segment that a row lies in. */
+export const segmentAt = (track: Track, row: number): Rows =>
+  track.segments.find(({ from, to }) => row >= from && row < to) ?? { from: row, to: row + 1 };
+
+/** Rate of change of energy height, ft/min: climb, and speed gained worth in height. */
+export function energyFpm(track: Track, fromS: number, toS: number): number {
+  const { timeS } = track;
+  const rows = rowsBetween(timeS, fromS, toS);
+  if (rows.to - rows.from < 2) return Number.NaN;
+  const height = (row: number) => {
+    const mps = track.tasKt(row) * 0.514444;
+    return track.altitudeFt.values[row] + (mps * mps) / (2 * 9.80665) / 0.3048;
+  };
+  const [a, b] = [rows.from, rows.to - 1];
+  return ((height(b) - height(a)) / (timeS[b] - timeS[a])) * 60;
+}

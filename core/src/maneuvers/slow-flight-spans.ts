@@ -1,0 +1,164 @@
+/** Slow flight in a recording: level or nearly, near the warning's speed, for a while; from its entry to its recovery. */
+import { rowOfMax, rowsBetween } from '../recording/span.ts';
+import type { Track } from '../recording/track.ts';
+import type { Phase } from '../scoring/schema.ts';
+import { median } from '../units/numbers.ts';
+import type { ScoringContext } from './maneuver.ts';
+import { meanBetween, type Scene, sceneOf } from './scene.ts';
+import { powerCut, stallAttempts } from './stall-attempts.ts';
+
+export interface SlowSpan {
+  variant: 'clean' | 'takeoff' | 'landing';
+  startS: number;
+  endS: number;
+  /** Slow, without entry and recovery. */
+  slowFromS: number;
+  slowToS: number;
+  phases: Phase[];
+  segment: { from: number; to: number };
+}
+
+const ABOVE_WARNING_KT = 15;
+const LEAST_S = 15;
+/** Slow flight is level, or climbs and descends gently. */
+const LEVEL_FPM = 420;
+const LONGEST_ENTRY_S = 90;
+const LONGEST_RECOVERY_S = 60;
+const STILL_KT = 2.5;
+const BRIDGE_S = 4;
+
+export function slowSpans(track: Track, context: ScoringContext): SlowSpan[] {
+  const scene = sceneOf(track, context);
+  const stalls = stallAttempts(track, context);
+  const spans: SlowSpan[] = [];
+  for (const segment of track.segments) {
+    for (const [fromS, toS] of slowRuns(track, segment, scene)) {
+      // What belongs to a stall is the stall's.
+      const stall = stalls.find(({ startS, endS }) => startS < toS && endS > fromS);
+      const untilS = stall ? Math.min(toS, stall.startS) : toS;
+      if (untilS - fromS < LEAST_S || !isLevelLongEnough(track, fromS, untilS)) continue;
+      spans.push(describe(track, context, scene, segment, fromS, untilS, stall !== undefined));
+    }
+  }
+  return spans;
+}
+
+/** Stretches slower than the warning and a margin, bridging moments of a few seconds. */
+function slowRuns(
+  track: Track,
+  { from, to }: { from: number; to: number },
+  scene: Scene,
+): [number, number][] {
+  const { timeS, airspeedKt, verticalSpeedFpm, altitudeFt } = track;
+  const runs: [number, number][] = [];
+  let begin = Number.NaN;
+  let lastS = Number.NaN;
+  for (let i = from; i < to; i++) {
+    const slow =
+      airspeedKt.values[i] < scene.warningKias(scene.flapsDeg(i)) + ABOVE_WARNING_KT &&
+      Math.abs(verticalSpeedFpm[i]) < LEVEL_FPM &&
+      altitudeFt.values[i] > scene.lowestFt;
+    if (slow) {
+      if (Number.isNaN(begin)) begin = timeS[i];
+      lastS = timeS[i];
+    }
+    const over = !Number.isNaN(begin) && (timeS[i] - lastS > BRIDGE_S || i === to - 1);
+    if (over) {
+      runs.push([begin, lastS]);
+      begin = Number.NaN;
+    }
+  }
+  return runs;
+}
+
+/** A glide or a climb at such a speed is none: the altitude is about held over any fifteen seconds of it. */
+function isLevelLongEnough(track: Track, fromS: number, toS: number): boolean {
+  for (let s = fromS; s + LEAST_S <= toS; s += 3)
+    if (Math.abs(meanBetween(track, track.verticalSpeedFpm, s, s + LEAST_S)) < 120) return true;
+  return false;
+}
+
+function describe(
+  track: Track,
+  context: ScoringContext,
+  scene: Scene,
+  segment: { from: number; to: number },
+  slowFromS: number,
+  slowToS: number,
+  intoStall: boolean,
+): SlowSpan {
+  const { timeS, airspeedKt } = track;
+  const speed = airspeedKt.values;
+  const rows = rowsBetween(timeS, slowFromS, slowToS, segment);
+  const flaps = median(
+    Float64Array.from({ length: rows.to - rows.from }, (_, k) => scene.flapsDeg(rows.from + k)),
+  );
+  const variant = flaps < 3 ? 'clean' : flaps >= 0.8 * scene.fullFlapsDeg ? 'landing' : 'takeoff';
+
+  const before = rowsBetween(timeS, slowFromS - LONGEST_ENTRY_S, slowFromS, segment);
+  const fast = rowOfMax(before, (i) => speed[i]);
+  let start = before.to - 1;
+  for (let i = before.to - 1; i >= before.from; i--) {
+    if (fast >= 0 && speed[i] > speed[fast] - STILL_KT) {
+      start = i;
+      break;
+    }
+  }
+  const fallingS = timeS[Math.max(start, segment.from)];
+  const startS = powerCut(track, context, fallingS) ?? fallingS;
+  const cameFrom = fast >= 0 ? speed[fast] : speed[rows.from];
+
+  const recoveryS = intoStall ? slowToS : recoveryFrom(track, slowFromS, slowToS, segment);
+  let endS = slowToS;
+  if (!intoStall) {
+    const after = rowsBetween(timeS, slowToS, slowToS + LONGEST_RECOVERY_S, segment);
+    endS = timeS[Math.max(after.from, after.to - 1)];
+    for (let i = after.from; i < after.to; i++) {
+      if (speed[i] > cameFrom - 5) {
+        endS = timeS[i];
+        break;
+      }
+    }
+  }
+  const target = median(speed.subarray(rows.from, rows.to));
+  const establishedS = firstSteady(track, slowFromS, recoveryS, target, segment);
+  const phases: Phase[] = [
+    { name: 'entry', startS, endS: establishedS },
+    { name: 'established', startS: establishedS, endS: recoveryS },
+  ];
+  if (!intoStall) phases.push({ name: 'recovery', startS: recoveryS, endS });
+  return { variant, startS, endS, slowFromS, slowToS: recoveryS, phases, segment };
+}
+
+/** Where the speed begins its last rise: back from the end of the slow part while it was rising. */
+function recoveryFrom(
+  track: Track,
+  fromS: number,
+  toS: number,
+  segment: { from: number; to: number },
+): number {
+  const { timeS, airspeedKt } = track;
+  const rows = rowsBetween(timeS, fromS, toS, segment);
+  const middle = median(airspeedKt.values.subarray(rows.from, rows.to));
+  for (let i = rows.to - 1; i >= rows.from; i--) if (airspeedKt.values[i] < middle + 3) return timeS[i];
+  return toS;
+}
+
+/** The speed about its target for three seconds. */
+function firstSteady(
+  track: Track,
+  fromS: number,
+  toS: number,
+  targetKt: number,
+  segment: { from: number; to: number },
+): number {
+  const { timeS, airspeedKt } = track;
+  const rows = rowsBetween(timeS, fromS, toS, segment);
+  let sinceS: number | undefined;
+  for (let i = rows.from; i < rows.to; i++) {
+    if (Math.abs(airspeedKt.values[i] - targetKt) > 5) sinceS = undefined;
+    else sinceS ??= timeS[i];
+    if (sinceS !== undefined && timeS[i] - sinceS >= 3) return sinceS;
+  }
+  return fromS;
+}

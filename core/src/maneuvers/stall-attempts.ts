@@ -1,0 +1,245 @@
+/** Stalls as attempts: which kind each was, from where its setup began to where the airplane was settled again. */
+import { rowOfMax, rowsBetween } from '../recording/span.ts';
+import type { Track } from '../recording/track.ts';
+import type { Phase } from '../scoring/schema.ts';
+import { median } from '../units/numbers.ts';
+import type { Proposal, ScoringContext } from './maneuver.ts';
+import { energyFpm, meanBetween, sceneOf } from './scene.ts';
+import { findStalls, type StallEvent } from './stall-events.ts';
+
+export type StallKind = 'power-off-stall' | 'power-on-stall' | 'stall-series';
+
+export interface StallAttempt {
+  kind: StallKind;
+  variant: string;
+  events: StallEvent[];
+  startS: number;
+  endS: number;
+  phases: Phase[];
+}
+
+/** Midway between idle and 65 %. */
+const POWER_ON_SHARE = 0.38;
+/** With no power recorded: gliding, a stalling airplane loses energy at this rate or more, ft/min. */
+const GLIDING_FPM = -420;
+const TURNING_DEG = 8;
+const LONGEST_SETUP_S = 100;
+const STILL_KT = 2.5;
+const SETTLED_S = 10;
+const LONGEST_RETURN_S = 150;
+/** Stalls this close, several in a row, are one exercise. */
+const IN_A_ROW_S = 45;
+const LEAST_IN_A_ROW = 3;
+const DESCENT_FPM = -200;
+
+const known = new WeakMap<Track, StallAttempt[]>();
+
+export function stallAttempts(track: Track, context: ScoringContext): StallAttempt[] {
+  const found = known.get(track);
+  if (found) return found;
+  const attempts: StallAttempt[] = [];
+  const events = findStalls(track, context);
+  let i = 0;
+  while (i < events.length) {
+    let n = 1;
+    while (i + n < events.length && events[i + n].breakS - events[i + n - 1].breakS < IN_A_ROW_S) n++;
+    const previousEndS = attempts.at(-1)?.endS ?? Number.NEGATIVE_INFINITY;
+    if (n >= LEAST_IN_A_ROW) {
+      attempts.push(
+        describe(track, context, events.slice(i, i + n), 'stall-series', previousEndS, events[i + n]),
+      );
+      i += n;
+      continue;
+    }
+    attempts.push(
+      describe(track, context, [events[i]], kindOf(track, context, events[i]), previousEndS, events[i + 1]),
+    );
+    i++;
+  }
+  known.set(track, attempts);
+  return attempts;
+}
+
+function kindOf(track: Track, context: ScoringContext, { breakS }: StallEvent): StallKind {
+  const share = meanBetween(
+    track,
+    powers(track, context, breakS - 5, breakS - 0.5),
+    0,
+    Number.POSITIVE_INFINITY,
+  );
+  if (!Number.isNaN(share)) return share > POWER_ON_SHARE ? 'power-on-stall' : 'power-off-stall';
+  return energyFpm(track, breakS - 7, breakS - 1) < GLIDING_FPM ? 'power-off-stall' : 'power-on-stall';
+}
+
+/** The power share on the rows of a span, NaN elsewhere. */
+function powers(track: Track, context: ScoringContext, fromS: number, toS: number): Float64Array {
+  const { power } = sceneOf(track, context);
+  const values = new Float64Array(track.timeS.length).fill(Number.NaN);
+  const rows = rowsBetween(track.timeS, fromS, toS);
+  for (let i = rows.from; i < rows.to; i++) values[i] = power(i);
+  return values;
+}
+
+function describe(
+  track: Track,
+  context: ScoringContext,
+  events: StallEvent[],
+  kind: StallKind,
+  previousEndS: number,
+  next: StallEvent | undefined,
+): StallAttempt {
+  const first = events[0];
+  const last = events[events.length - 1];
+  const startS = Math.max(setupStart(track, context, first), previousEndS);
+  const entryFt = meanBetween(track, track.altitudeFt.values, startS - 3, startS);
+  const endS = returned(track, last, entryFt, next ? next.pitchUpS : Number.POSITIVE_INFINITY);
+  const bank = bankBefore(track, first);
+  return {
+    kind,
+    variant: kind === 'stall-series' ? 'standard' : bank > TURNING_DEG ? 'turning' : 'straight',
+    events,
+    startS,
+    endS,
+    phases: phasesOf(track, kind, events, startS, endS),
+  };
+}
+
+/** Bank held in the rise before the break. */
+function bankBefore(track: Track, { pitchUpS, breakS }: StallEvent): number {
+  const rows = rowsBetween(track.timeS, Math.min(pitchUpS + 2, breakS - 2), breakS);
+  return Math.abs(median(track.bankDeg.values.subarray(rows.from, rows.to)));
+}
+
+/** Back from the rise to where the speed last stood still in cruise, and to the power that came off there. */
+function setupStart(track: Track, context: ScoringContext, { pitchUpS }: StallEvent): number {
+  const { timeS, airspeedKt } = track;
+  const scene = sceneOf(track, context);
+  const segment = track.segments.find(({ from, to }) => timeS[from] <= pitchUpS && timeS[to - 1] >= pitchUpS);
+  const rows = rowsBetween(timeS, pitchUpS - LONGEST_SETUP_S, pitchUpS, segment);
+  const speed = airspeedKt.values;
+  const atPitchUp = speed[Math.max(rows.from, rows.to - 1)];
+  // Straight out of slow flight: the rise itself is the beginning.
+  const slowBefore = meanBetween(track, speed, pitchUpS - 15, pitchUpS - 3);
+  const flaps = scene.flapsDeg(Math.max(rows.from, rows.to - 1));
+  if (
+    slowBefore < scene.warningKias(flaps) + 8 &&
+    Math.abs(slowBefore - atPitchUp) < 6 &&
+    isLevelFor(track, pitchUpS - 15, pitchUpS - 3)
+  )
+    return pitchUpS;
+  const fastest = rowOfMax(rows, (i) => speed[i]);
+  if (fastest < 0) return pitchUpS;
+  let start = fastest;
+  for (let i = rows.to - 1; i >= rows.from; i--) {
+    if (speed[i] > speed[fastest] - STILL_KT) {
+      start = i;
+      break;
+    }
+  }
+  return powerCut(track, context, timeS[start]) ?? timeS[start];
+}
+
+const isLevelFor = (track: Track, fromS: number, toS: number): boolean =>
+  Math.abs(meanBetween(track, track.verticalSpeedFpm, fromS, toS)) < 150;
+
+/** Where the power came off within the seconds before the speed began to fall. */
+export function powerCut(track: Track, context: ScoringContext, fallingS: number): number | undefined {
+  const { power } = sceneOf(track, context);
+  const rows = rowsBetween(track.timeS, fallingS - 10, fallingS + 6);
+  if (rows.to - rows.from < 3 || Number.isNaN(power(rows.from))) return undefined;
+  const before = power(rows.from);
+  for (let i = rows.from; i < rows.to; i++) if (power(i) < before - 0.08) return track.timeS[i];
+  return undefined;
+}
+
+/** When the altitude of the entry was regained, or everything was settled for ten seconds. */
+function returned(track: Track, { lowestS }: StallEvent, entryFt: number, latestS: number): number {
+  const { timeS, altitudeFt, verticalSpeedFpm, airspeedKt } = track;
+  const segment = track.segments.find(({ from, to }) => timeS[from] <= lowestS && timeS[to - 1] >= lowestS);
+  const rows = rowsBetween(timeS, lowestS, Math.min(lowestS + LONGEST_RETURN_S, latestS), segment);
+  let steadyS: number | undefined;
+  for (let i = rows.from; i < rows.to; i++) {
+    const level = Math.abs(verticalSpeedFpm[i]) < 200;
+    if (timeS[i] > lowestS + 5 && altitudeFt.values[i] > entryFt - 60 && level) return timeS[i];
+    const still = level && steadyS !== undefined;
+    if (!level) steadyS = undefined;
+    else steadyS ??= timeS[i];
+    if (still && timeS[i] - steadyS! >= SETTLED_S) {
+      const spread = spreadOf(airspeedKt.values, rowsBetween(timeS, steadyS!, timeS[i]));
+      if (spread < 8) return timeS[i];
+    }
+  }
+  return timeS[Math.max(rows.from, rows.to - 1)];
+}
+
+function spreadOf(values: Float64Array, { from, to }: { from: number; to: number }): number {
+  let [low, high] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
+  for (let i = from; i < to; i++) {
+    low = Math.min(low, values[i]);
+    high = Math.max(high, values[i]);
+  }
+  return high - low;
+}
+
+function phasesOf(
+  track: Track,
+  kind: StallKind,
+  events: StallEvent[],
+  startS: number,
+  endS: number,
+): Phase[] {
+  const [first, last] = [events[0], events[events.length - 1]];
+  const pitchUpS = Math.max(startS, Math.min(first.pitchUpS, first.breakS));
+  const phases: Phase[] = [];
+  const descent = kind === 'power-off-stall' ? descentBefore(track, startS, pitchUpS) : undefined;
+  if (descent) phases.push({ name: 'setup', startS, endS: descent.startS }, descent);
+  else if (pitchUpS > startS) phases.push({ name: 'setup', startS, endS: pitchUpS });
+  if (kind === 'stall-series') {
+    for (const { pitchUpS: from, breakS, unloadS } of events)
+      phases.push(
+        { name: 'pitch-up', startS: Math.max(startS, from), endS: breakS },
+        { name: 'stall', startS: breakS, endS: unloadS },
+      );
+  } else {
+    phases.push({ name: 'pitch-up', startS: pitchUpS, endS: first.breakS });
+    phases.push({ name: 'stall', startS: first.breakS, endS: Math.max(first.breakS, first.unloadS) });
+  }
+  const recoveredS = Math.min(endS, Math.max(last.unloadS, last.lowestS));
+  phases.push({ name: 'recovery', startS: Math.max(last.breakS, last.unloadS), endS: recoveredS });
+  if (endS > recoveredS) phases.push({ name: 'return', startS: recoveredS, endS });
+  return phases.filter(({ startS: from, endS: to }) => to >= from);
+}
+
+/** The longest stretch of going down before the rise. */
+function descentBefore(track: Track, startS: number, pitchUpS: number): Phase | undefined {
+  const { timeS, verticalSpeedFpm } = track;
+  const rows = rowsBetween(timeS, startS, pitchUpS + 2);
+  let best: Phase | undefined;
+  let from = -1;
+  for (let i = rows.from; i <= rows.to; i++) {
+    const down = i < rows.to && verticalSpeedFpm[i] < DESCENT_FPM;
+    if (down && from < 0) from = i;
+    if (!down && from >= 0) {
+      const [a, b] = [timeS[from], Math.min(timeS[i - 1], pitchUpS)];
+      if (b - a > 3 && (!best || b - a > best.endS - best.startS))
+        best = { name: 'descent', startS: a, endS: b };
+      from = -1;
+    }
+  }
+  return best;
+}
+
+/** Proposals of one kind. */
+export const stallProposals = (track: Track, context: ScoringContext, kind: StallKind): Proposal[] =>
+  stallAttempts(track, context)
+    .filter((attempt) => attempt.kind === kind)
+    .map(({ variant, startS, endS, events }) => ({
+      maneuver: kind,
+      variant,
+      startS,
+      endS,
+      segment: track.segments.find(
+        ({ from, to }) => track.timeS[from] <= events[0].breakS && track.timeS[to - 1] >= events[0].breakS,
+      ) ?? { from: 0, to: track.timeS.length },
+      state: 'complete',
+    }));

@@ -1,0 +1,181 @@
+/**
+ * Where the wing stalled, or was recovered at the first indication: slow, slowing before, and then the nose or the
+ * airplane fell while speed came back. A recorded warner, angle of attack or load makes it surer; none is needed.
+ */
+import { localSlope } from '../recording/resample.ts';
+import { rowOfMax, rowsBetween } from '../recording/span.ts';
+import type { Track } from '../recording/track.ts';
+import type { ScoringContext } from './maneuver.ts';
+import { type Scene, sceneOf } from './scene.ts';
+
+export interface StallEvent {
+  /** When the warner began, or the speed passed where it would; when the nose or the airplane fell. */
+  indicationS: number;
+  breakS: number;
+  /** When the wing was unloaded, and when the airplane stopped going down. */
+  unloadS: number;
+  lowestS: number;
+  lossFt: number;
+  /** The nose began to rise toward it. */
+  pitchUpS: number;
+}
+
+/** Speeds this far above the warning are not looked at. */
+const NEAR_WARNING_KT = 5;
+const LOOK_AFTER_S = 12;
+const LOOK_BEFORE_S = 25;
+const SLOWED_KT = 4;
+const REGAINED_KT = 7;
+const NOSE_FELL_DEG = 7;
+const SANK_FT = 45;
+const SINK_FPM = -450;
+/** Two breaks closer than this are one stall and its secondary. */
+const SAME_STALL_S = 14;
+
+export function findStalls(track: Track, context: ScoringContext): StallEvent[] {
+  const scene = sceneOf(track, context);
+  const events: StallEvent[] = [];
+  for (const segment of track.segments) {
+    for (const row of slowestMoments(track, segment, scene)) {
+      const event = stallAt(track, row, scene);
+      const last = events.at(-1);
+      if (event && (!last || event.breakS - last.breakS > SAME_STALL_S)) events.push(event);
+    }
+  }
+  return events;
+}
+
+/** Rows at which the speed was least, one for each time that it came near the warning. */
+function slowestMoments(track: Track, { from, to }: { from: number; to: number }, scene: Scene): number[] {
+  const { airspeedKt, altitudeFt, timeS } = track;
+  const speed = airspeedKt.values;
+  const rows: number[] = [];
+  let best = -1;
+  for (let i = from; i < to; i++) {
+    const slow =
+      speed[i] < scene.warningKias(scene.flapsDeg(i)) + NEAR_WARNING_KT &&
+      altitudeFt.values[i] > scene.lowestFt;
+    if (slow && (best < 0 || speed[i] < speed[best])) best = i;
+    // Faster again by a few knots, or out of the slow range: that was one.
+    const over = best >= 0 && (!slow || speed[i] > speed[best] + REGAINED_KT - 1);
+    if (over || (best >= 0 && timeS[i] - timeS[best] > LOOK_BEFORE_S)) {
+      rows.push(best);
+      best = -1;
+    }
+  }
+  if (best >= 0) rows.push(best);
+  return rows;
+}
+
+function stallAt(track: Track, slowest: number, scene: Scene): StallEvent | undefined {
+  const { timeS, airspeedKt, altitudeFt, verticalSpeedFpm } = track;
+  const speed = airspeedKt.values;
+  const atS = timeS[slowest];
+  const before = rowsBetween(timeS, atS - LOOK_BEFORE_S, atS);
+  const after = rowsBetween(timeS, atS - 3, atS + LOOK_AFTER_S);
+  const fastBefore = rowOfMax(before, (i) => speed[i]);
+  const fastAfter = rowOfMax(rowsBetween(timeS, atS, atS + LOOK_AFTER_S), (i) => speed[i]);
+  if (fastBefore < 0 || fastAfter < 0) return undefined;
+  if (speed[fastBefore] - speed[slowest] < SLOWED_KT || speed[fastAfter] - speed[slowest] < REGAINED_KT)
+    return undefined;
+  const pitch = track.other('pitch_deg')?.values;
+  const nose = pitch ? noseFall(track, pitch, atS) : undefined;
+  const lowest = rowOfMax(rowsBetween(timeS, atS - 2, atS + 30), (i) => -altitudeFt.values[i]);
+  const top = rowOfMax(rowsBetween(timeS, atS - 4, atS + 3), (i) => altitudeFt.values[i]);
+  const sank = altitudeFt.values[top] - altitudeFt.values[lowest];
+  const sinking = verticalSpeedFpm[rowOfMax(after, (i) => -verticalSpeedFpm[i])] < SINK_FPM && sank > SANK_FT;
+  const warner = track.other('stall_warn')?.values;
+  const warned = warner ? firstWhere(before.from, after.to, (i) => warner[i] > 0.5) : -1;
+  // The nose falls away within a few seconds, or the airplane does; a warner and a firm push tell a first indication.
+  const broke = (nose !== undefined && nose.fellDeg > NOSE_FELL_DEG) || (sinking && nose === undefined);
+  const eased = warned >= 0 && nose !== undefined && nose.fellDeg > NOSE_FELL_DEG / 2;
+  if (!broke && !eased && !(sinking && warned >= 0)) return undefined;
+  const breakS = nose?.beganS ?? timeS[top];
+  const indicationRow =
+    warned >= 0
+      ? warned
+      : firstWhere(before.from, slowest + 1, (i) => speed[i] < scene.warningKias(scene.flapsDeg(i)));
+  const indicationS = Math.min(indicationRow >= 0 ? timeS[indicationRow] : breakS, breakS);
+  return {
+    indicationS,
+    breakS,
+    unloadS: unloadAfter(track, breakS),
+    lowestS: timeS[lowest],
+    lossFt: Math.max(0, valueNear(track, altitudeFt.values, breakS) - altitudeFt.values[lowest]),
+    pitchUpS: pitchUpBefore(track, breakS),
+  };
+}
+
+const valueNear = (track: Track, values: Float64Array, atS: number): number => {
+  const { from, to } = rowsBetween(track.timeS, atS - 0.6 * track.stepS, atS + 0.6 * track.stepS);
+  return values[Math.min(from, to - 1, values.length - 1)];
+};
+
+const firstWhere = (from: number, to: number, so: (row: number) => boolean): number => {
+  for (let i = from; i < to; i++) if (so(i)) return i;
+  return -1;
+};
+
+/** Most that the nose fell within four seconds about the slowest moment, and when it began to. */
+function noseFall(
+  track: Track,
+  pitch: Float64Array,
+  atS: number,
+): { fellDeg: number; beganS: number } | undefined {
+  const { timeS } = track;
+  const rows = rowsBetween(timeS, atS - 6, atS + 4);
+  let best: { fellDeg: number; beganS: number } | undefined;
+  for (let i = rows.from; i < rows.to; i++) {
+    const low = rowOfMax(rowsBetween(timeS, timeS[i], timeS[i] + 4), (k) => -pitch[k]);
+    const fell = low < 0 ? 0 : pitch[i] - pitch[low];
+    if (!best || fell > best.fellDeg + 0.3) best = { fellDeg: fell, beganS: timeS[i] };
+  }
+  return best;
+}
+
+/** From the break to where the stick went forward, the wing carried least, or the nose fell fastest. */
+function unloadAfter(track: Track, breakS: number): number {
+  const { timeS } = track;
+  const rows = rowsBetween(timeS, breakS - 1, breakS + 8);
+  const elevator = track.other('elevator')?.values;
+  if (elevator) {
+    const held = elevator[Math.max(0, rows.from)];
+    const row = firstWhere(rows.from, rows.to, (i) => timeS[i] >= breakS - 0.5 && elevator[i] < held - 0.2);
+    if (row >= 0) return timeS[row];
+  }
+  const warner = track.other('stall_warn')?.values;
+  if (warner) {
+    const quiet = firstWhere(rows.from, rows.to, (i) => timeS[i] > breakS && warner[i] <= 0.5);
+    if (quiet >= 0) return timeS[quiet];
+  }
+  return breakS;
+}
+
+/** Where the nose began its rise toward the break; without pitch, where the speed began its last fall. */
+function pitchUpBefore(track: Track, breakS: number): number {
+  const { timeS } = track;
+  const segment = track.segments.find(({ from, to }) => timeS[from] <= breakS && timeS[to - 1] >= breakS);
+  if (!segment) return breakS;
+  const rows = {
+    from: rowsBetween(timeS, breakS - 45, breakS, segment).from,
+    to: rowsBetween(timeS, breakS, breakS, segment).to,
+  };
+  const rising = track.other('pitch_deg')?.values;
+  const slope = rising
+    ? localSlope(timeS, rising, rows, 1.5)
+    : localSlope(timeS, track.airspeedKt.values, rows, 1.5).map((value) => -value);
+  const least = rising ? 0.45 : 0.4;
+  let start = rows.to - 1;
+  // The very top of the pitch, and a moment of hesitation on the way, are still the rise.
+  let pausedSinceS = Number.NaN;
+  for (let i = rows.to - 1; i >= rows.from; i--) {
+    if (slope[i - rows.from] > least) {
+      start = i;
+      pausedSinceS = Number.NaN;
+      continue;
+    }
+    if (Number.isNaN(pausedSinceS)) pausedSinceS = timeS[i];
+    if (pausedSinceS - timeS[i] > 3) break;
+  }
+  return timeS[Math.max(rows.from, start)];
+}
