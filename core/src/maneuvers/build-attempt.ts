@@ -25,8 +25,8 @@ export interface Parts {
   fallsShort?: boolean;
   turnedDeg?: number;
   inherits?: Attempt;
-  /** Judged against the entry's heading and altitude when it settles. */
-  settles?: boolean;
+  /** Whether it should settle at the entry's altitude and speed; after a stall the altitude counts alone. */
+  settles?: boolean | 'in height';
 }
 
 const ALL = ['altitudeFt', 'airspeedKt', 'bankDeg', 'headingDeg'] as const;
@@ -51,7 +51,13 @@ export function buildAttempt(
   const quantity = (row: StandardRow) =>
     parts.quantity?.(row) ?? quantityFor(row, track, proposal, aims, briefed);
   const rowFor = (row: StandardRow) => (parts.rowFor ? parts.rowFor(row, aims) : row);
-  const settle = parts.settles === false ? undefined : settlePhase(track, proposal, entry);
+  const settle =
+    parts.settles === false
+      ? undefined
+      : settlePhase(track, proposal, {
+          ...entry,
+          ...(parts.settles === 'in height' && { airspeedKt: Number.NaN }),
+        });
   const targets: Record<string, number> = {
     altitudeFt: aims.altitudeFt,
     airspeedKt: aims.airspeedKt,

@@ -84,9 +84,11 @@ export function flapMoves(
     const change = flaps[i] - flaps[i - 1];
     if (Math.abs(change) < 0.4) continue;
     const last = moves.at(-1);
-    // A stage takes a moment to run; a pause of three seconds, or the other way, begins another.
+    // A stage takes a moment to run; a pause, or the other way, begins another.
     const goesOn =
-      last && timeS[i] - last.endS < 3 && Math.sign(change) === Math.sign(last.toDeg - last.fromDeg);
+      last &&
+      timeS[i] - last.endS < Math.max(1.2, 1.5 * c.track.stepS) &&
+      Math.sign(change) === Math.sign(last.toDeg - last.fromDeg);
     if (goesOn) {
       last.toDeg = flaps[i];
       last.endS = timeS[i];

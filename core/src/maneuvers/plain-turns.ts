@@ -110,7 +110,7 @@ export function clearingProposals(
   return found;
 }
 
-const ROLLS = { least: 4, longestS: 9, apartS: 5, leastBankDeg: 12, mostDriftDeg: 15 };
+const ROLLS = { least: 4, longestS: 9, apartS: 5, leastBankDeg: 12, mostDriftDeg: 30 };
 
 /** Short banks left and right in turn, the nose about where it was. */
 export function rollProposals(track: Track, context: ScoringContext): Proposal[] {

@@ -21,6 +21,8 @@ export interface Scene {
   cruiseKt: number;
   /** Share of the power there is, 0 to 1, at a row; NaN where nothing tells. */
   power(row: number): number;
+  /** Where the power lever is, 0 to 1, or the nearest there is to it. */
+  lever(row: number): number;
   /** Below this nothing is looked for: takeoffs, landings, patterns. */
   lowestFt: number;
 }
@@ -62,6 +64,7 @@ function makeScene(track: Track, context: ScoringContext): Scene {
     fullFlapsDeg: airplane?.flaps.at(-1)?.deg ?? (flaps ? largest(flaps) : 0),
     cruiseKt,
     power: powerShare(track),
+    lever: leverOf(track),
     lowestFt: groundOf(track, context) + PATTERN_FT,
   };
 }
@@ -121,6 +124,12 @@ function powerShare(track: Track): (row: number) => number {
   for (const value of turns) if (value > 0 && value < least) least = value;
   // Idle to full; a propeller that takes the cube of its turns would hide what the lever did.
   return (row) => (most > least ? (turns[row] - least) / (most - least) : Number.NaN);
+}
+
+/** The lever itself where it was recorded: an engine takes its time to follow. */
+function leverOf(track: Track): (row: number) => number {
+  const throttle = track.other('throttle')?.values;
+  return throttle ? (row) => throttle[row] : powerShare(track);
 }
 
 /** Means over a time, for columns that a reader would average by eye. */

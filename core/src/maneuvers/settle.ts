@@ -6,7 +6,7 @@ import type { Proposal } from './maneuver.ts';
 
 export const SETTLE_S = 15;
 /** Stable: this long within all of the limits below. */
-const STABLE_S = 2;
+const STABLE_S = 4;
 const ALTITUDE_FT = 100;
 const AIRSPEED_KT = 10;
 const VERTICAL_SPEED_FPM = 200;

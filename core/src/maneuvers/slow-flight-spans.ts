@@ -19,7 +19,14 @@ export interface SlowSpan {
 }
 
 const ABOVE_WARNING_KT = 15;
+/** Where changes of configuration were briefed and slow flight was not, only what is plainly slow is slow flight. */
+const ABOVE_UNBRIEFED_KT = 8;
 const LEAST_S = 15;
+/** Briefed, it is looked for this much above the target too: flown too fast it is slow flight all the same. */
+const ABOVE_BRIEF_KT = 20;
+/** With the power off it is a glide. */
+const LEAST_POWER = 0.15;
+const MOST_FALL_FT = 300;
 /** Slow flight is level, or climbs and descends gently. */
 const LEVEL_FPM = 420;
 const LONGEST_ENTRY_S = 90;
@@ -30,14 +37,27 @@ const BRIDGE_S = 4;
 export function slowSpans(track: Track, context: ScoringContext): SlowSpan[] {
   const scene = sceneOf(track, context);
   const stalls = stallAttempts(track, context);
+  const briefedKt = Math.max(
+    ...context.briefs.map(({ maneuver, entry }) =>
+      maneuver === 'slow-flight' ? (entry?.airspeedKias ?? 0) : 0,
+    ),
+    0,
+  );
+  const asked = (id: string) => context.briefs.some(({ maneuver }) => maneuver === id);
+  const aboveKt =
+    asked('configuration-change') && !asked('slow-flight') ? ABOVE_UNBRIEFED_KT : ABOVE_WARNING_KT;
   const spans: SlowSpan[] = [];
   for (const segment of track.segments) {
-    for (const [fromS, toS] of slowRuns(track, segment, scene)) {
+    for (const [fromS, toS] of slowRuns(track, segment, scene, aboveKt, briefedKt)) {
       // What belongs to a stall is the stall's.
       const stall = stalls.find(({ startS, endS }) => startS < toS && endS > fromS);
       const untilS = stall ? Math.min(toS, stall.startS) : toS;
       if (untilS - fromS < LEAST_S || !isLevelLongEnough(track, fromS, untilS)) continue;
-      spans.push(describe(track, context, scene, segment, fromS, untilS, stall !== undefined));
+      if (isPowerOff(track, scene, fromS, untilS)) continue;
+      const span = describe(track, context, scene, segment, fromS, untilS, stall !== undefined);
+      // Down a long way before it was slow: a glide's end, or a descent's.
+      if (fellBefore(track, span) > MOST_FALL_FT) continue;
+      spans.push(span);
     }
   }
   return spans;
@@ -48,6 +68,8 @@ function slowRuns(
   track: Track,
   { from, to }: { from: number; to: number },
   scene: Scene,
+  aboveKt: number,
+  briefedKt: number,
 ): [number, number][] {
   const { timeS, airspeedKt, verticalSpeedFpm, altitudeFt } = track;
   const runs: [number, number][] = [];
@@ -55,7 +77,11 @@ function slowRuns(
   let lastS = Number.NaN;
   for (let i = from; i < to; i++) {
     const slow =
-      airspeedKt.values[i] < scene.warningKias(scene.flapsDeg(i)) + ABOVE_WARNING_KT &&
+      airspeedKt.values[i] <
+        Math.max(
+          scene.warningKias(scene.flapsDeg(i)) + aboveKt,
+          briefedKt > 0 ? briefedKt + ABOVE_BRIEF_KT : 0,
+        ) &&
       Math.abs(verticalSpeedFpm[i]) < LEVEL_FPM &&
       altitudeFt.values[i] > scene.lowestFt;
     if (slow) {
@@ -69,6 +95,22 @@ function slowRuns(
     }
   }
   return runs;
+}
+
+function fellBefore(track: Track, { startS, slowFromS }: SlowSpan): number {
+  const altitude = track.altitudeFt.values;
+  return (
+    meanBetween(track, altitude, startS - 2, startS + 1) -
+    meanBetween(track, altitude, slowFromS, slowFromS + 2)
+  );
+}
+
+function isPowerOff(track: Track, scene: Scene, fromS: number, toS: number): boolean {
+  const rows = rowsBetween(track.timeS, fromS + 5, toS);
+  const shares = Float64Array.from({ length: Math.max(0, rows.to - rows.from) }, (_, k) =>
+    scene.power(rows.from + k),
+  );
+  return median(shares) < LEAST_POWER;
 }
 
 /** A glide or a climb at such a speed is none: the altitude is about held over any fifteen seconds of it. */

@@ -19,7 +19,7 @@ export interface StallAttempt {
 }
 
 /** Midway between idle and 65 %. */
-const POWER_ON_SHARE = 0.38;
+const POWER_ON_SHARE = 0.28;
 /** With no power recorded: gliding, a stalling airplane loses energy at this rate or more, ft/min. */
 const GLIDING_FPM = -420;
 const TURNING_DEG = 8;
@@ -28,7 +28,7 @@ const STILL_KT = 2.5;
 const SETTLED_S = 10;
 const LONGEST_RETURN_S = 150;
 /** Stalls this close, several in a row, are one exercise. */
-const IN_A_ROW_S = 45;
+const IN_A_ROW_S = 65;
 const LEAST_IN_A_ROW = 3;
 const DESCENT_FPM = -200;
 
@@ -63,7 +63,7 @@ export function stallAttempts(track: Track, context: ScoringContext): StallAttem
 function kindOf(track: Track, context: ScoringContext, { breakS }: StallEvent): StallKind {
   const share = meanBetween(
     track,
-    powers(track, context, breakS - 5, breakS - 0.5),
+    powers(track, context, breakS - 2.5, breakS - 0.2),
     0,
     Number.POSITIVE_INFINITY,
   );
@@ -144,11 +144,11 @@ const isLevelFor = (track: Track, fromS: number, toS: number): boolean =>
 
 /** Where the power came off within the seconds before the speed began to fall. */
 export function powerCut(track: Track, context: ScoringContext, fallingS: number): number | undefined {
-  const { power } = sceneOf(track, context);
+  const { lever } = sceneOf(track, context);
   const rows = rowsBetween(track.timeS, fallingS - 10, fallingS + 6);
-  if (rows.to - rows.from < 3 || Number.isNaN(power(rows.from))) return undefined;
-  const before = power(rows.from);
-  for (let i = rows.from; i < rows.to; i++) if (power(i) < before - 0.08) return track.timeS[i];
+  if (rows.to - rows.from < 3 || Number.isNaN(lever(rows.from))) return undefined;
+  const before = lever(rows.from);
+  for (let i = rows.from; i < rows.to; i++) if (lever(i) < before - 0.08) return track.timeS[i];
   return undefined;
 }
 
@@ -159,8 +159,8 @@ function returned(track: Track, { lowestS }: StallEvent, entryFt: number, latest
   const rows = rowsBetween(timeS, lowestS, Math.min(lowestS + LONGEST_RETURN_S, latestS), segment);
   let steadyS: number | undefined;
   for (let i = rows.from; i < rows.to; i++) {
-    const level = Math.abs(verticalSpeedFpm[i]) < 200;
-    if (timeS[i] > lowestS + 5 && altitudeFt.values[i] > entryFt - 60 && level) return timeS[i];
+    const level = Math.abs(verticalSpeedFpm[i]) < 130;
+    if (timeS[i] > lowestS + 5 && altitudeFt.values[i] > entryFt - 60) return timeS[i];
     const still = level && steadyS !== undefined;
     if (!level) steadyS = undefined;
     else steadyS ??= timeS[i];

@@ -21,16 +21,27 @@ export interface StallEvent {
 }
 
 /** Speeds this far above the warning are not looked at. */
-const NEAR_WARNING_KT = 5;
+const NEAR_WARNING_KT = 9;
+/** Further above the warning than this only a firm push tells that a stall was meant. */
+const SURE_KT = 4;
+const PUSHED_DEG = 9;
+/** Toward a stall the nose rises; in slow flight it stays. */
+const ROSE_DEG = 4;
 const LOOK_AFTER_S = 12;
 const LOOK_BEFORE_S = 25;
 const SLOWED_KT = 4;
 const REGAINED_KT = 7;
 const NOSE_FELL_DEG = 7;
+/** A fall of this much within a few seconds is a break and no correction. */
+const FIRM_DEG = 5;
+/** Unwarned, it came down at least so far. */
+const LEAST_LOSS_FT = 25;
 const SANK_FT = 45;
+const MOST_BANK_DEG = 33;
 const SINK_FPM = -450;
+const LEAST_FALL_FPM = 400;
 /** Two breaks closer than this are one stall and its secondary. */
-const SAME_STALL_S = 14;
+const SAME_STALL_S = 18;
 
 export function findStalls(track: Track, context: ScoringContext): StallEvent[] {
   const scene = sceneOf(track, context);
@@ -83,14 +94,39 @@ function stallAt(track: Track, slowest: number, scene: Scene): StallEvent | unde
   const lowest = rowOfMax(rowsBetween(timeS, atS - 2, atS + 30), (i) => -altitudeFt.values[i]);
   const top = rowOfMax(rowsBetween(timeS, atS - 4, atS + 3), (i) => altitudeFt.values[i]);
   const sank = altitudeFt.values[top] - altitudeFt.values[lowest];
+  // A stalled airplane comes down, however little: out of slow flight it does not.
+  const risingFpm =
+    verticalSpeedFpm[rowOfMax(rowsBetween(timeS, atS - 7, atS + 1), (i) => verticalSpeedFpm[i])];
+  const fallingFpm =
+    verticalSpeedFpm[rowOfMax(rowsBetween(timeS, atS - 2, atS + 9), (i) => -verticalSpeedFpm[i])];
+  if (!(risingFpm - fallingFpm > LEAST_FALL_FPM)) return undefined;
   const sinking = verticalSpeedFpm[rowOfMax(after, (i) => -verticalSpeedFpm[i])] < SINK_FPM && sank > SANK_FT;
   const warner = track.other('stall_warn')?.values;
   const warned = warner ? firstWhere(before.from, after.to, (i) => warner[i] > 0.5) : -1;
   // The nose falls away within a few seconds, or the airplane does; a warner and a firm push tell a first indication.
   const broke = (nose !== undefined && nose.fellDeg > NOSE_FELL_DEG) || (sinking && nose === undefined);
-  const eased = warned >= 0 && nose !== undefined && nose.fellDeg > NOSE_FELL_DEG / 2;
+  const eased =
+    warned >= 0 &&
+    pitch !== undefined &&
+    nose !== undefined &&
+    nose.fellDeg > NOSE_FELL_DEG / 2 &&
+    rose(track, pitch, nose.beganS);
+  const sure = speed[slowest] < scene.warningKias(scene.flapsDeg(slowest)) + SURE_KT || warned >= 0;
+  if (
+    !sure &&
+    !(
+      nose !== undefined &&
+      pitch !== undefined &&
+      nose.fellDeg > PUSHED_DEG &&
+      rose(track, pitch, nose.beganS)
+    )
+  )
+    return undefined;
   if (!broke && !eased && !(sinking && warned >= 0)) return undefined;
+  if (warned < 0 && sank < LEAST_LOSS_FT) return undefined;
   const breakS = nose?.beganS ?? timeS[top];
+  // A warner in a steep turn belongs to the turn.
+  if (Math.abs(valueNear(track, track.bankDeg.values, breakS)) > MOST_BANK_DEG) return undefined;
   const indicationRow =
     warned >= 0
       ? warned
@@ -116,7 +152,14 @@ const firstWhere = (from: number, to: number, so: (row: number) => boolean): num
   return -1;
 };
 
-/** Most that the nose fell within four seconds about the slowest moment, and when it began to. */
+/** Whether the nose had come up in the seconds before. */
+function rose(track: Track, pitch: Float64Array, atS: number): boolean {
+  const rows = rowsBetween(track.timeS, atS - 12, atS);
+  const low = rowOfMax(rows, (i) => -pitch[i]);
+  return low >= 0 && pitch[rows.to - 1] - pitch[low] > ROSE_DEG;
+}
+
+/** Most that the nose fell within four seconds about the slowest moment, and when it first began to fall firmly. */
 function noseFall(
   track: Track,
   pitch: Float64Array,
@@ -124,13 +167,22 @@ function noseFall(
 ): { fellDeg: number; beganS: number } | undefined {
   const { timeS } = track;
   const rows = rowsBetween(timeS, atS - 6, atS + 4);
-  let best: { fellDeg: number; beganS: number } | undefined;
+  const fallFrom = (i: number, seconds: number) => {
+    const low = rowOfMax(rowsBetween(timeS, timeS[i], timeS[i] + seconds), (k) => -pitch[k]);
+    return low < 0 ? 0 : pitch[i] - pitch[low];
+  };
+  let fellDeg = 0;
+  for (let i = rows.from; i < rows.to; i++) fellDeg = Math.max(fellDeg, fallFrom(i, 4));
+  if (fellDeg === 0) return undefined;
+  const firmly = Math.min(FIRM_DEG, 0.6 * fellDeg);
+  const within = Math.max(2.5, 1.5 * track.stepS);
   for (let i = rows.from; i < rows.to; i++) {
-    const low = rowOfMax(rowsBetween(timeS, timeS[i], timeS[i] + 4), (k) => -pitch[k]);
-    const fell = low < 0 ? 0 : pitch[i] - pitch[low];
-    if (!best || fell > best.fellDeg + 0.3) best = { fellDeg: fell, beganS: timeS[i] };
+    if (fallFrom(i, within) < firmly) continue;
+    // From its top.
+    const top = rowOfMax(rowsBetween(timeS, timeS[i], timeS[i] + within), (k) => pitch[k]);
+    return { fellDeg, beganS: timeS[top] };
   }
-  return best;
+  return { fellDeg, beganS: atS };
 }
 
 /** From the break to where the stick went forward, the wing carried least, or the nose fell fastest. */

@@ -1,10 +1,10 @@
 /** Power-off and power-on stalls and the stall exercise as maneuvers: what is measured in them, and what goes wrong. */
 import { briefFor } from '../brief/targets.ts';
-import { localSlope } from '../recording/resample.ts';
 import { longestStretch, meanOver, rowOfMax } from '../recording/span.ts';
 import type { Track } from '../recording/track.ts';
 import { phaseNamed } from '../scoring/phases.ts';
 import type { Finding } from '../scoring/schema.ts';
+import { shortestTurnDeg } from '../units/angles.ts';
 import { median } from '../units/numbers.ts';
 import { buildAttempt } from './build-attempt.ts';
 import { between, type Case, type Check, extremes, flapMoves, phaseRows, runChecks } from './case.ts';
@@ -39,6 +39,7 @@ function measure(track: Track, proposal: Proposal, _: readonly Attempt[], contex
   const turning = proposal.variant === 'turning';
   const held = pitchUp ? heldBankOf(track, pitchUp) : 0;
   return buildAttempt(track, proposal, context, {
+    settles: 'in height',
     phases: found?.phases ?? [],
     shows: ['altitudeFt', 'airspeedKt', 'headingDeg', ...(turning ? (['bankDeg'] as const) : [])],
     aims: {
@@ -149,10 +150,17 @@ const wingDrop: Check = (c) => {
   const { track, attempt, context } = c;
   const { wingDropDeg, wingDropS } = context.thresholds.stall;
   const bank = track.bankDeg.values;
-  const drops = (attemptAt(track, context, attempt)?.events ?? []).map(({ breakS }) => {
-    const rows = between(c, breakS - 0.5, breakS + wingDropS);
-    const { low, high } = extremes(bank, rows);
-    return { breakS, size: low < 0 ? 0 : bank[high] - bank[low], side: low < high ? 'right' : 'left', rows };
+  const { timeS } = track;
+  const drops = (attemptAt(track, context, attempt)?.events ?? []).flatMap(({ breakS, unloadS }) => {
+    // When the break was, the nose tells only to a second or two.
+    const around = between(c, breakS - 1, Math.max(breakS + 3, unloadS + 1));
+    const windows = [];
+    for (let i = around.from; i < around.to; i++) {
+      const { low, high } = extremes(bank, between(c, timeS[i], timeS[i] + wingDropS));
+      if (low >= 0)
+        windows.push({ breakS: timeS[i], size: bank[high] - bank[low], side: low < high ? 'right' : 'left' });
+    }
+    return windows;
   });
   const worst = drops.sort((a, b) => b.size - a.size)[0];
   if (!worst || !(worst.size > wingDropDeg)) return undefined;
@@ -205,10 +213,10 @@ const lateRecovery: Check = (c) => {
 /** When the power came up about the break. */
 function powerUpAt(c: Case, event: StallEvent): number | undefined {
   const rows = between(c, event.breakS - 3, event.unloadS + 6);
-  const { power } = c.scene;
-  if (rows.to - rows.from < 3 || Number.isNaN(power(rows.from))) return undefined;
-  const before = power(rows.from);
-  for (let i = rows.from; i < rows.to; i++) if (power(i) > before + 0.12) return c.track.timeS[i];
+  const { lever } = c.scene;
+  if (rows.to - rows.from < 3 || Number.isNaN(lever(rows.from))) return undefined;
+  const before = lever(rows.from);
+  for (let i = rows.from; i < rows.to; i++) if (lever(i) > before + 0.12) return c.track.timeS[i];
   return undefined;
 }
 
@@ -350,7 +358,8 @@ const powerTooLow: Check = (c) => {
   const percent = track.other('power_pct')?.values;
   const event = eventOf(c);
   if (attempt.maneuver !== 'power-on-stall' || !percent || !event) return undefined;
-  const used = meanOver(percent, between(c, event.breakS - 5, event.breakS - 0.5));
+  const before = between(c, event.breakS - 4, event.breakS);
+  const used = before.to > before.from ? percent[extremes(percent, before).high] : Number.NaN;
   if (!(used < context.thresholds.stall.leastPowerPct - 1)) return undefined;
   return finding(
     ID(c, 'power-too-low'),
@@ -386,11 +395,16 @@ const spinEntry: Check = (c) => {
   if (!event) return undefined;
   const { spinBankDeg, spinYawDegPerS } = context.thresholds.stall;
   const rows = between(c, event.breakS, Math.min(attempt.endS, event.breakS + 15));
-  if (rows.to - rows.from < 3) return undefined;
-  const yaw = localSlope(track.timeS, track.headingDeg.values, rows, 0.6);
-  const slow = (i: number) => track.airspeedKt.values[i] < c.scene.stallKias(c.scene.flapsDeg(i)) * 1.45;
-  const rate = (i: number) =>
-    Math.abs(track.bankDeg.values[i]) > spinBankDeg && slow(i) ? Math.abs(yaw[i - rows.from]) : 0;
+  // Half a second at a time and not smoothed: a spin turns half round in one.
+  const heading = track.recording.channels.hdg_deg;
+  if (!heading || rows.to - rows.from < 3) return undefined;
+  const ahead = Math.max(1, Math.round(0.5 / track.stepS));
+  const yaw = (i: number) =>
+    i + ahead < rows.to
+      ? Math.abs(shortestTurnDeg(heading[i], heading[i + ahead])) / (track.timeS[i + ahead] - track.timeS[i])
+      : 0;
+  const slow = (i: number) => track.airspeedKt.values[i] < c.scene.stallKias(c.scene.flapsDeg(i)) * 1.75;
+  const rate = (i: number) => (Math.abs(track.bankDeg.values[i]) > spinBankDeg && slow(i) ? yaw(i) : 0);
   const most = rowOfMax(rows, rate);
   if (most < 0 || !(rate(most) > spinYawDegPerS)) return undefined;
   return finding(

@@ -213,9 +213,13 @@ const powerUnchanged: Check = (c) => {
   if (slowest < 0) return undefined;
   const lost = attempt.targets.airspeedKt - airspeed[slowest];
   const most = rowOfMax(rows, (i) => power.values[i]);
-  const least = rowOfMax(rows, (i) => -power.values[i]);
   if (most < 0 || !(lost > limits.powerUnchangedSpeedKt)) return undefined;
-  if (power.values[most] - power.values[least] > 0.5 * power.swing) return undefined;
+  // A fixed-pitch propeller slows with the airplane while the lever stays: only a rise tells that it was moved.
+  const throttle = track.other('throttle')?.values;
+  const moved = throttle
+    ? throttle[rowOfMax(rows, (i) => throttle[i])] - throttle[rowOfMax(rows, (i) => -throttle[i])] > 0.03
+    : power.values[most] - valueAt(track.timeS, power.values, attempt.startS) > 0.3 * power.swing;
+  if (moved) return undefined;
   return finding(ID('power-unchanged'), 'note', spanTo(track, attempt, slowest), lost, 'kt', {
     what: `${say(lost)} kt lost with the power left at ${say(power.values[most], power.digits)} ${power.unit}`
       .trim()

@@ -1,5 +1,6 @@
 /** Straight and level, climbs, descents, changes of configuration and the glide as maneuvers. */
 import { briefFor } from '../brief/targets.ts';
+import { localSlope } from '../recording/resample.ts';
 import { meanOver, rowOfMax } from '../recording/span.ts';
 import type { Track } from '../recording/track.ts';
 import { phaseNamed } from '../scoring/phases.ts';
@@ -78,6 +79,8 @@ function phasesOf(track: Track, { maneuver, startS, endS, segment }: Proposal, k
     const wanted = kias ?? median(track.airspeedKt.values.subarray(rows.from, rows.to));
     let reached = rows.from;
     while (reached < rows.to - 1 && track.airspeedKt.values[reached] > wanted + 5) reached++;
+    // Never reached: then it was too fast, not slow to come.
+    if (reached >= rows.to - 1) return [{ name: 'established', startS: Math.min(startS + 10, endS), endS }];
     return [
       { name: 'entry', startS, endS: timeS[reached] },
       { name: 'established', startS: timeS[reached], endS },
@@ -135,17 +138,37 @@ const headingDrift: Check = (c) => {
   );
 };
 
+/** How far the airspeed scatters about its mean over ten seconds, kt. */
+function gustKt(c: Case, span: { startS: number; endS: number }): number {
+  const { timeS, airspeedKt } = c.track;
+  let [sum, n] = [0, 0];
+  for (let s = span.startS; s + 10 <= span.endS; s += 10) {
+    const rows = between(c, s, s + 10);
+    // Against the line through the ten seconds: a steady drift is no gust.
+    const slope = localSlope(timeS, airspeedKt.values, rows, 10);
+    const mid = meanOver(airspeedKt.values, rows);
+    for (let i = rows.from; i < rows.to; i++) {
+      const line = mid + slope[i - rows.from] * (timeS[i] - (s + 5));
+      sum += (airspeedKt.values[i] - line) ** 2;
+      n++;
+    }
+  }
+  return n === 0 ? 0 : Math.sqrt(sum / n);
+}
+
 const speedNotSettled: Check = (c) => {
   const { speedDriftKt, speedDriftS } = c.context.thresholds.straight;
   const established = phaseNamed(c.attempt.phases, 'established');
   if (!established) return undefined;
-  const at = (s: number) => meanOver(c.track.airspeedKt.values, between(c, s - 2, s + 2));
+  const at = (s: number) => meanOver(c.track.airspeedKt.values, between(c, s - 5, s + 5));
+  // Gusts move the needle too: their share is allowed for.
+  const allowed = speedDriftKt + 4 * gustKt(c, established);
   let [worst, atS] = [0, 0];
-  for (let s = established.startS + 2; s + speedDriftS <= established.endS; s += 3) {
+  for (let s = established.startS + 5; s + speedDriftS <= established.endS; s += 3) {
     const drift = Math.abs(at(s + speedDriftS) - at(s));
     if (drift > worst) [worst, atS] = [drift, s];
   }
-  if (!(worst > speedDriftKt)) return undefined;
+  if (!(worst > allowed)) return undefined;
   return finding(ID(c, 'speed-not-settled'), 'note', { startS: atS, endS: atS + speedDriftS }, worst, 'kt', {
     what: `The speed moved ${say(worst)} kt within ${say(speedDriftS)} s.`,
     why: 'The power does not belong to the speed, or the trim was set before the speed had settled.',

@@ -83,10 +83,7 @@ function spansOf(
     case 'best-glide':
       return stretches(
         track,
-        (i) =>
-          straight(i) &&
-          climb[i] < 150 &&
-          (Number.isNaN(power(i)) ? climb[i] < GLIDE_SINK_FPM : power(i) < IDLE_SHARE),
+        (i) => straight(i) && (Number.isNaN(power(i)) ? climb[i] < GLIDE_SINK_FPM : power(i) < IDLE_SHARE),
         GLIDE_LEAST_S,
       ).filter(
         ({ startS, endS }) =>
@@ -94,7 +91,7 @@ function spansOf(
           meanBetween(track, climb, startS, endS) < GLIDE_SINK_FPM / 2,
       );
     case 'configuration-change':
-      return stretches(track, (i) => straight(i) && Math.abs(climb[i]) < 450, LEAST_LEG_S).flatMap((span) =>
+      return stretches(track, (i) => straight(i) && Math.abs(climb[i]) < 700, LEAST_LEG_S).flatMap((span) =>
         changesIn(track, context, span),
       );
     case 'straight-and-level':
@@ -123,13 +120,15 @@ function changesIn(
   const changed = (i: number) => flapsDeg(i) > 2 || Math.abs(airspeedKt.values[i] - entry) > CHANGE_KT / 2;
   let [first, last] = [-1, -1];
   let most = 0;
+  let flapsOut = false;
   for (let i = rows.from; i < rows.to; i++) {
     if (!changed(i)) continue;
+    if (flapsDeg(i) > 2) flapsOut = true;
     if (first < 0) first = i;
     last = i;
     most = Math.max(most, Math.abs(airspeedKt.values[i] - entry));
   }
-  if (first < 0 || (most < CHANGE_KT && flapsDeg(first) < 2) || timeS[last] - timeS[first] < 20) return [];
+  if (first < 0 || (most < CHANGE_KT && !flapsOut) || timeS[last] - timeS[first] < 12) return [];
   return [
     { ...span, startS: Math.max(span.startS, timeS[first] - 8), endS: Math.min(span.endS, timeS[last] + 8) },
   ];

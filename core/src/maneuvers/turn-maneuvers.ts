@@ -4,7 +4,7 @@ import { longestStretch, rowOfMax, rowsBetween, valueAt } from '../recording/spa
 import type { Track } from '../recording/track.ts';
 import { phaseNamed } from '../scoring/phases.ts';
 import { shortestTurnDeg } from '../units/angles.ts';
-import { roundTo } from '../units/numbers.ts';
+import { median, roundTo } from '../units/numbers.ts';
 import { buildAttempt } from './build-attempt.ts';
 import { between, type Case, type Check, extremes, runChecks } from './case.ts';
 import { finding, say } from './finding.ts';
@@ -204,24 +204,43 @@ export const clearingTurns: Maneuver = {
   findings: () => [],
 };
 
+/** How far the heading moves within a second and a half when nobody rolls, degrees. */
+function yawScatter(track: Track, heading: Float64Array, { from, to }: { from: number; to: number }): number {
+  const moves: number[] = [];
+  for (let i = from; i < to; i++) {
+    const last = rowsBetween(track.timeS, track.timeS[i], track.timeS[i] + 1.5).to - 1;
+    if (last > i && last < to) moves.push(Math.abs(shortestTurnDeg(heading[i], heading[last])));
+  }
+  return moves.length === 0 ? 0 : median(moves);
+}
+
 const adverseYaw: Check = (c) => {
   const { track, attempt, context } = c;
-  const heading = track.headingDeg.values;
+  // A swing of a second is gone once a second is smoothed: the samples as they came.
+  const heading = track.recording.channels.hdg_deg;
+  if (!heading) return undefined;
   const bank = track.bankDeg.values;
   const rows = between(c, attempt.startS - 1.5, attempt.endS);
-  let [worst, at] = [0, rows.from];
+  // What gusts do to the heading in as long a time is allowed for.
+  const limit =
+    context.thresholds.turn.adverseYawDeg +
+    3 * yawScatter(track, heading, between(c, attempt.startS - 14, attempt.startS - 3));
+  const swings: { size: number; row: number }[] = [];
   for (let i = rows.from; i < rows.to; i++) {
     // From level, over the next second and a half: the nose against the roll.
-    const later = between(c, track.timeS[i], track.timeS[i] + 1.5);
-    const last = later.to - 1;
+    const last = between(c, track.timeS[i], track.timeS[i] + 1.5).to - 1;
     if (last <= i || Math.abs(bank[i]) > 6 || Math.abs(bank[last]) < 10) continue;
     const side = Math.sign(bank[last]);
-    for (let k = i + 1; k <= last; k++) {
-      const against = -side * (heading[k] - heading[i]);
-      if (against > worst) [worst, at] = [against, i];
-    }
+    let size = 0;
+    for (let k = i + 1; k <= last; k++)
+      size = Math.max(size, -side * shortestTurnDeg(heading[i], heading[k]));
+    const same = swings.at(-1);
+    if (same && track.timeS[i] - track.timeS[same.row] < 1.5) same.size = Math.max(same.size, size);
+    else swings.push({ size, row: i });
   }
-  if (!(worst > context.thresholds.turn.adverseYawDeg)) return undefined;
+  const most = swings.sort((a, b) => b.size - a.size)[0];
+  if (!most || !(most.size > limit)) return undefined;
+  const { size: worst, row: at } = most;
   return finding(
     ID(c, 'adverse-yaw'),
     'fault',

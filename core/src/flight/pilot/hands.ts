@@ -213,7 +213,9 @@ function throttle(hands: Hands, aim: Aim, seen: Seen, flight: Flight, dt: number
     else hands.powerBias -= (dt / 10) * hands.powerBias;
   } else if (power.by === 'altitude') {
     const fpm = clamp(5 * (power.altitudeFt - seen.altitudeFt), -300, 300);
-    hands.powerBias += dt * 0.0004 * clamp(fpm - seen.verticalFpm, -400, 400);
+    const error = clamp(fpm - seen.verticalFpm, -400, 400);
+    hands.powerBias += dt * 0.00012 * error;
+    now = 0.0004 * error;
   } else hands.powerBias = 0;
   hands.powerBias = clamp(hands.powerBias, -0.3, 0.45);
   const wanted = clamp(power.throttle + hands.powerBias + now, 0, 1);

@@ -33,7 +33,7 @@ export const REPERTOIRE: Readonly<Record<string, Piece>> = {
   },
   'configuration-change': {
     script: configurationChange,
-    habits: ['balloon-on-flap', 'sink-on-flap-retraction', 'flap-overspeed', 'rushed-entry'],
+    habits: ['balloon-on-flap', 'sink-on-flap-retraction', 'flap-overspeed'],
     from: 'cruise',
   },
   climb: {
@@ -138,7 +138,14 @@ export const REPERTOIRE: Readonly<Record<string, Piece>> = {
   },
   'best-glide': {
     script: bestGlide,
-    habits: [...ENTRY_HABITS, 'slow-to-glide-speed', 'too-fast-for-glide', 'too-slow-for-glide'],
+    habits: [
+      'no-clearing',
+      'rushed-entry',
+      'below-floor',
+      'slow-to-glide-speed',
+      'too-fast-for-glide',
+      'too-slow-for-glide',
+    ],
     from: 'cruise',
   },
 };

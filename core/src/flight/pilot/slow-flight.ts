@@ -33,7 +33,7 @@ export function* slowFlight(c: Cockpit): Script {
     );
     c.mark('flaps-out');
     c.aim.flapsDeg = flapsOf(c, c.habit('flaps-all-at-once') ? card.stage : stage);
-    if (balloons && stage === 1) yield* lookAway(c, 8);
+    if (balloons && stage === 1) yield* lookAway(c, 9, 0.02);
     else yield* hold(c, 4);
     if (c.habit('flaps-all-at-once')) break;
   }

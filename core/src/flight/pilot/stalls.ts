@@ -43,7 +43,7 @@ export function* powerOnStall(c: Cockpit): Script {
   c.aim.power = { by: 'throttle', throttle: Math.max(0.1, c.throttleFor(liftOffKias + 8) - 0.3) };
   c.aim.flapsDeg = flapsOf(c, card.stage);
   yield* until(c, 40, () => c.seen.kias < liftOffKias + 3);
-  c.aim.power = { by: 'throttle', throttle: c.habit('power-too-low') ? 0.52 : 0.9 };
+  c.aim.power = { by: 'throttle', throttle: c.habit('power-too-low') ? 0.52 : 0.97 };
   yield* pitchUp(c, {
     mostDeg: c.habit('pitch-too-steep') ? 38 : 24,
     degPerS: c.habit('pitch-too-steep') ? 6 : 2,
@@ -53,6 +53,11 @@ export function* powerOnStall(c: Cockpit): Script {
 
 /** The seat falls away with the warner going: it has stalled. */
 const breaks = ({ seen }: Cockpit): boolean => seen.warning && (seen.stalled || seen.loadG < 0.87);
+
+/** Slow, the nose well up, and nothing has said anything yet. */
+const tooEarly = ({ seen, card }: Cockpit): boolean =>
+  seen.kias < (card.warningKias ?? card.stallKias.level + 6) + 6 &&
+  (card.maneuver !== 'power-on-stall' || seen.pitchDeg > 11);
 
 /** Raises the nose until it stalls; turning stalls bank first. */
 function* pitchUp(c: Cockpit, { mostDeg, degPerS }: { mostDeg: number; degPerS: number }): Script {
@@ -68,10 +73,10 @@ function* pitchUp(c: Cockpit, { mostDeg, degPerS }: { mostDeg: number; degPerS: 
   yield* until(
     c,
     35,
-    () => (early ? c.seen.kias < (card.warningKias ?? card.stallKias.level + 6) + 6 : breaks(c)),
+    () => (early ? tooEarly(c) : breaks(c)),
     (sinceS) => {
       if (c.habit('heading-drift'))
-        c.aim.bank = { by: 'heading', deg: heading - Math.min(40, 3 * sinceS), mostDeg: 12 };
+        c.aim.bank = { by: 'heading', deg: heading - Math.min(40, 3 * sinceS), mostDeg: 6 };
       // Once the nose is where it goes, the pull goes on: the stall must come.
       if (c.seen.pitchDeg > mostDeg - 2 && !early) {
         c.aim.pitch = { by: 'attitude', deg: mostDeg + 8, degPerS: degPerS * 0.8 };
@@ -116,8 +121,13 @@ function* recovery(c: Cockpit): Script {
   aim.bank = { by: 'bank', deg: 0 };
   aim.rollDegPerS = 4;
   if (low) yield* until(c, 5, () => c.seen.pitchDeg < -24);
+  // Recovering from nothing, the push is as firm as from a stall.
+  if (c.habit('wrong-cue')) {
+    aim.pitch = { by: 'stick', elevator: -0.2 };
+    yield* until(c, 3, () => c.seen.pitchDeg < -5);
+  }
   if (low) aim.pitch = { by: 'attitude', deg: -25, degPerS: 10 };
-  else yield* gainSpeed(c);
+  else if (!c.habit('secondary-stall')) yield* gainSpeed(c);
   aim.heedsWarning = true;
   if (c.habit('secondary-stall')) {
     yield* hold(c, 1.4);
@@ -239,7 +249,13 @@ export function* stallSeries(c: Cockpit): Script {
     yield* gainSpeed(c);
     aim.pitch = { by: 'climb', fpm: -700 };
     aim.bank = { by: 'bank', deg: 0 };
-    yield* until(c, 8, () => c.seen.kias > kias - 1);
+    aim.rollDegPerS = Math.abs(c.seen.bankDeg) > 20 ? 20 : 8;
+    // Level, out of the dive and fast enough: only then the next.
+    yield* until(
+      c,
+      25,
+      () => c.seen.kias > kias - 1 && Math.abs(c.seen.bankDeg) < 8 && c.seen.verticalFpm > -1100,
+    );
   }
   c.mark('climb');
   aim.trims = true;

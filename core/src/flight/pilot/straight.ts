@@ -54,7 +54,7 @@ function* verticalLeg(c: Cockpit, leg: { kias: number; throttle: number; byFt: n
   c.altitudeFt += byFt;
   c.aim.power = { by: 'throttle', throttle };
   const heading = nearestHeading(c);
-  const late = c.habit('level-off-overshoot') ? 185 : 0;
+  const late = c.habit('level-off-overshoot') ? 215 : 0;
   yield* until(
     c,
     240,
@@ -111,9 +111,9 @@ export function* configurationChange(c: Cockpit): Script {
 }
 
 /** The stick stays where it is while the flaps move. */
-export function* lookAway(c: Cockpit, seconds = 7.5): Script {
+export function* lookAway(c: Cockpit, seconds = 7.5, pull = 0): Script {
   const { pitch } = c.aim;
-  c.aim.pitch = { by: 'stick', elevator: c.flight.controls.elevator };
+  c.aim.pitch = { by: 'stick', elevator: c.flight.controls.elevator + pull };
   c.aim.trims = false;
   yield* hold(c, seconds);
   c.aim.pitch = pitch;
@@ -126,7 +126,8 @@ export function* bestGlide(c: Cockpit): Script {
   c.mark('power-off');
   const kias = c.card.entry.airspeedKias ?? c.entryKias;
   c.aim.power = { by: 'throttle', throttle: 0 };
-  const off = c.habit('too-fast-for-glide') ? 15 : c.habit('too-slow-for-glide') ? -11 : 0;
+  const off = c.habit('too-fast-for-glide') ? 15 : c.habit('too-slow-for-glide') ? -12 : 0;
+  if (c.habit('too-slow-for-glide')) c.aim.heedsWarning = false;
   if (c.habit('slow-to-glide-speed')) {
     c.aim.pitch = { by: 'climb', fpm: -500 };
     yield* hold(c, 12);

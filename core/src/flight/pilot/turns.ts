@@ -80,7 +80,7 @@ function steepHabits(c: Cockpit, sinceS: number, bank: number, levelThrottle: nu
 
 /** No pull at all for the first seconds of the turn: the nose falls with the bank. */
 function latePull(c: Cockpit, sinceS: number): PitchAim {
-  return sinceS < (c.card.bankDeg > 40 ? 6 : 8) * c.habitScale
+  return sinceS < (c.card.bankDeg > 40 ? 6.5 : 9.5) * c.habitScale
     ? { by: 'stick', elevator: c.flight.controls.elevator }
     : { by: 'altitude', altitudeFt: c.altitudeFt };
 }
