@@ -87,3 +87,53 @@ test('a steep turn flown from the keyboard is found and scored', async ({ page }
     .find((one: { recordingId: string }) => one.recordingId === id);
   expect(onPath.flownIn).toBe('trainer');
 });
+
+test('the controls are exchanged in three steps, both ways, and a sight picture is marked', async ({
+  page,
+}) => {
+  const lessonId = await ownLesson(page);
+  await page.goto(`/fly/${lessonId}/trainer`);
+  await page.getByRole('button', { name: 'Fly (space)' }).click();
+  const said = page.getByRole('status');
+  const controls = page.locator('[data-holder]');
+  await page.keyboard.press('x');
+  await expect(said).toContainText('You: “You have the controls.”');
+  await expect(said).toContainText('Instructor: “I have the controls.” Answer with x.');
+  await expect(controls).toHaveText('instructor');
+  await page.keyboard.press('x');
+  await expect(said).toContainText('You: “You have the controls.”');
+  await expect(said).not.toContainText('controls');
+
+  await page.keyboard.press('x');
+  await expect(said).toContainText('Instructor: “You have the controls.” Answer with x.');
+  await expect(controls).toHaveText('instructor');
+  await page.keyboard.press('x');
+  await expect(controls).toHaveText('yours');
+  await expect(said).toContainText('Instructor: “You have the controls.”');
+
+  await page.keyboard.press('m');
+  await expect(page.locator('.marked text')).toContainText('kt');
+  const lesson = await (await page.request.get(`/api/lessons/${lessonId}`)).json();
+  expect(lesson.sightPictures).toHaveLength(1);
+  await page.getByRole('button', { name: 'Rudder helped' }).click();
+  await expect(page.getByRole('button', { name: 'Rudder yours' })).toBeVisible();
+});
+
+test('without WebGL the horizon is drawn flat, and it flies all the same', async ({ page }) => {
+  await page.addInitScript(() => {
+    const get = HTMLCanvasElement.prototype.getContext;
+    HTMLCanvasElement.prototype.getContext = function (
+      this: HTMLCanvasElement,
+      kind: string,
+      ...rest: unknown[]
+    ) {
+      return kind.startsWith('webgl') ? null : get.call(this, kind as '2d', ...(rest as []));
+    } as typeof get;
+  });
+  await page.goto(`/fly/${await ownLesson(page)}/trainer`);
+  await expect(page.getByText('drawn flat: no WebGL here')).toBeVisible();
+  await page.getByRole('button', { name: 'Fly (space)' }).click();
+  await page.keyboard.down('ArrowRight');
+  await expect.poll(async () => (await readPanel(page)).bankDeg).toBeGreaterThan(8);
+  await page.keyboard.up('ArrowRight');
+});

@@ -56,6 +56,7 @@ export * from './performance/level.ts';
 export * from './performance/model.ts';
 export * from './performance/points.ts';
 export * from './performance/provenance.ts';
+export * from './performance/warning.ts';
 export * from './recording/channels.ts';
 export * from './recording/csv.ts';
 export * from './recording/decode.ts';

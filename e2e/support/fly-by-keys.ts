@@ -23,14 +23,15 @@ export async function readPanel(page: Page): Promise<Instruments> {
   const of = (label: string) => texts.find((text) => text.includes(label)) ?? '';
   const bank = of('bank and ball').replace('bank and ball', '');
   const value = (label: string) => number(of(label).split(label)[0]);
-  const turned = await page.locator('.turned strong').textContent();
+  // Only a turn's card counts them.
+  const turned = (await page.locator('.turned strong').allTextContents())[0] ?? '0';
   return {
     bankDeg: number(bank) * (bank.includes('L') ? -1 : 1),
     altitudeFt: value('altitude, ft'),
     airspeed: value('airspeed'),
     verticalFpm: value('vertical'),
     headingDeg: value('heading'),
-    turnedDeg: number(turned ?? ''),
+    turnedDeg: number(turned),
   };
 }
 

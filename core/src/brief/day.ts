@@ -15,6 +15,7 @@ import { performanceOf } from '../performance/fit.ts';
 import { levelFlight } from '../performance/level.ts';
 import { type Circumstance, casAtStage, type PerformanceModel, stallAtStage } from '../performance/model.ts';
 import type { Provenance } from '../performance/provenance.ts';
+import { warningAtStage } from '../performance/warning.ts';
 import type { Standard } from '../standards/schema.ts';
 import { DEFAULT_TECHNIQUE, type Technique } from '../technique/technique.ts';
 import { compassDeg } from '../units/angles.ts';
@@ -166,22 +167,9 @@ export function atWeightKias(day: Day, bookKias: number, stage = 0): number {
   return speedAtWeightKias(airplane, bookKias, { weightLb, setting });
 }
 
-/** Usual distance of the warning above the stall, kt [common practice: 5 to 10]. */
-const USUAL_WARNING_MARGIN_KT = 6;
-
-/** Where the stall warning sounds today at a flap stage; between flaps up and full flaps by the flap angle. */
-export function warningKias(day: Day, stage = 0): { kias: number; from: Provenance } {
-  const { airplane } = day;
-  const { clean, landing } = airplane.warningKias ?? {};
-  const stages = airplane.flaps.length;
-  const ofStage = stage === 0 ? clean : stage === stages ? landing : undefined;
-  if (ofStage !== undefined) return { kias: atWeightKias(day, ofStage, stage), from: 'fitted' };
-  const margin =
-    clean !== undefined && landing !== undefined
-      ? (clean - airplane.vs1Kias + (landing - airplane.vs0Kias)) / 2
-      : USUAL_WARNING_MARGIN_KT;
-  return { kias: stallKias(day, stage) + margin, from: 'estimated' };
-}
+/** Where the stall warning sounds today at a flap stage. */
+export const warningKias = (day: Day, stage = 0): { kias: number; from: Provenance } =>
+  warningAtStage(day.airplane, { weightLb: day.weightLb, stage });
 
 export const tasKtOf = (day: Day, kias: number, stage = 0): number =>
   tasFromCas(casAtStage(day.airplane, kias, stage), densityRatio(day.air.pressureAltitudeFt, day.air.oatC));

@@ -68,6 +68,10 @@ function sayPeak({ parameter, target }: MeasuredParameterScore, peak: number): s
       return `${say(size)} kt ${peak < 0 ? 'slow' : 'fast'}`;
     case 'rollout-heading':
       return `rolled out ${say(size)}° ${peak < 0 ? 'left' : 'right'} of the heading`;
+    case 'heading':
+      return `${say(size)}° to the ${peak < 0 ? 'left' : 'right'}`;
+    case 'floor':
+      return `${say(size)} ft below the floor`;
     default:
       return `${parameter} ${say(peak, 1)}`;
   }
@@ -135,6 +139,7 @@ const NAMES: Record<string, string> = {
   bank: 'Bank',
   'rollout-heading': 'Roll-out',
   heading: 'Heading',
+  floor: 'The floor',
 };
 
 /** The chain as one sentence, times counted from the start of the attempt; `null` when nothing left its band. */

@@ -22,6 +22,7 @@ const CLEARING = {
   pairS: 25,
   onceLeastDeg: 160,
   onceMostDeg: 370,
+  onceBankDeg: 22,
   bankDeg: 30,
   withinS: 180,
 };
@@ -92,7 +93,10 @@ export function clearingProposals(
       a.direction !== b.direction &&
       b.startS - a.endS < CLEARING.pairS &&
       a.segment.from === b.segment.from;
-    const once = a.turnedDeg >= CLEARING.onceLeastDeg && a.turnedDeg <= CLEARING.onceMostDeg;
+    const once =
+      a.heldBankDeg <= CLEARING.onceBankDeg &&
+      a.turnedDeg >= CLEARING.onceLeastDeg &&
+      a.turnedDeg <= CLEARING.onceMostDeg;
     if (!pair && !once) continue;
     const endS = pair ? b.endS : a.endS;
     const after = others.some(({ startS }) => startS >= endS - 1 && startS - endS < CLEARING.withinS);

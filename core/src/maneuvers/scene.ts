@@ -3,8 +3,8 @@
  * power there was. The airplane's file answers where there is one; without it the flight itself does.
  */
 
-import { warningKiasOf } from '../flight/model/airframe.ts';
 import { stallAtStage } from '../performance/model.ts';
+import { warningAtStage } from '../performance/warning.ts';
 import { type Rows, rowsBetween } from '../recording/span.ts';
 import type { Track } from '../recording/track.ts';
 import { median } from '../units/numbers.ts';
@@ -55,7 +55,8 @@ function makeScene(track: Track, context: ScoringContext): Scene {
   const stageAt = (deg: number) =>
     airplane ? airplane.flaps.filter((stage) => stage.deg <= deg + 2).length : 0;
   return {
-    warningKias: (deg) => (airplane ? warningKiasOf(airplane, stageAt(deg), weightLb) : fromFlight),
+    warningKias: (deg) =>
+      airplane ? warningAtStage(airplane, { weightLb, stage: stageAt(deg) }).kias : fromFlight,
     stallKias: (deg) =>
       airplane
         ? stallAtStage(airplane, { weightLb, stage: stageAt(deg) }).kias

@@ -9,7 +9,7 @@ import { between, type Case, type Check, phaseRows, runChecks, spanOf } from './
 import { finding, type Span, say } from './finding.ts';
 import { balloonOnFlap, flapsAllAtOnce } from './flap-findings.ts';
 import type { Attempt, Maneuver, Proposal, ScoringContext } from './maneuver.ts';
-import { practisedTurns } from './plain-turns.ts';
+import { heldSpan, practisedTurns } from './plain-turns.ts';
 import { legHeading } from './quantities.ts';
 import { energyFpm, meanBetween, sceneOf } from './scene.ts';
 import { type SlowSpan, slowSpans } from './slow-flight-spans.ts';
@@ -98,7 +98,12 @@ function measure(track: Track, proposal: Proposal, _: readonly Attempt[], contex
     },
     spansOf: (row) => {
       if (row.phase === 'straight') return named('straight');
-      if (row.phase === 'turn') return named('turn');
+      // Rolling in and out is on its way; the bank is judged where it is held.
+      if (row.phase === 'turn')
+        return named('turn').map((leg) => {
+          const { fromS, toS } = heldSpan(track, { ...leg, segment: proposal.segment });
+          return { startS: fromS, endS: toS };
+        });
       if (row.phase !== 'entry-to-recovery') return undefined;
       return without({ startS: proposal.startS, endS: recovery?.endS ?? proposal.endS }, [
         ...named('climb'),

@@ -36,6 +36,9 @@ const NOSE_FELL_DEG = 7;
 const FIRM_DEG = 5;
 /** Unwarned, it came down at least so far. */
 const LEAST_LOSS_FT = 25;
+const PLAIN_LOSS_FT = 70;
+/** A recovery goes on to climbing speed. */
+const RECOVERED_KT = 12;
 const SANK_FT = 45;
 const MOST_BANK_DEG = 33;
 const SINK_FPM = -450;
@@ -124,6 +127,14 @@ function stallAt(track: Track, slowest: number, scene: Scene): StallEvent | unde
     return undefined;
   if (!broke && !eased && !(sinking && warned >= 0)) return undefined;
   if (warned < 0 && sank < LEAST_LOSS_FT) return undefined;
+  // Slow before and slow after, with hardly any height gone: an undershoot of slow flight.
+  const later = rowOfMax(rowsBetween(timeS, atS, atS + 30), (i) => speed[i]);
+  if (
+    warned < 0 &&
+    sank < PLAIN_LOSS_FT &&
+    speed[later] < scene.warningKias(scene.flapsDeg(later)) + RECOVERED_KT
+  )
+    return undefined;
   const breakS = nose?.beganS ?? timeS[top];
   // A warner in a steep turn belongs to the turn.
   if (Math.abs(valueNear(track, track.bankDeg.values, breakS)) > MOST_BANK_DEG) return undefined;

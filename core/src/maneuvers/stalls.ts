@@ -149,6 +149,8 @@ const headingDrift: Check = (c) => {
 const wingDrop: Check = (c) => {
   const { track, attempt, context } = c;
   const { wingDropDeg, wingDropS } = context.thresholds.stall;
+  // From the turn rate no bank of a moment can be told.
+  if (track.bankDeg.source === 'derived') return undefined;
   const bank = track.bankDeg.values;
   const { timeS } = track;
   const drops = (attemptAt(track, context, attempt)?.events ?? []).flatMap(({ breakS, unloadS }) => {

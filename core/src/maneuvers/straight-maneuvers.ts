@@ -50,8 +50,10 @@ function measure(track: Track, proposal: Proposal, _: readonly Attempt[], contex
     },
     quantity: (row) => {
       if (row.parameter === 'heading') return legHeading(track, [proposal]);
-      // Level flight against the altitude that it began with, unless the brief said which.
-      return undefined;
+      // The altitude to level off at is not the one that the card begins with.
+      if (row.parameter !== 'altitude' || !levelOff || wantedFt === undefined) return undefined;
+      const channel = track.altitudeFt;
+      return { channel, target: wantedFt, deviation: (i) => channel.values[i] - wantedFt };
     },
   });
 }

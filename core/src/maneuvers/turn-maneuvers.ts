@@ -127,6 +127,8 @@ const rollOutHeading: Check = (c) => {
 
 const bankWander: Check = (c) => {
   const { track, attempt, context } = c;
+  // A derived bank wanders with its own error.
+  if (track.bankDeg.source === 'derived') return undefined;
   const { fromS, toS } = heldSpan(track, attempt);
   const rows = between(c, fromS + 1, toS - 1);
   const sizes = track.bankDeg.values.map(Math.abs);

@@ -58,10 +58,11 @@ describe('steep turns found', () => {
     expect(scoreSchema.parse(JSON.parse(JSON.stringify(result)))).toEqual(JSON.parse(JSON.stringify(result)));
   });
 
-  test('a medium turn is none, unless it was briefed as one', () => {
+  test('a medium turn is a level turn, unless it was briefed as a steep one', () => {
     const turns = [{ atS: 30, bankDeg: -30, turnDeg: -360 }];
-    expect(score({ turns }).attempts).toHaveLength(0);
-    expect(score({ turns }, { briefs: [{ maneuver: 'steep-turn' }] }).attempts).toHaveLength(1);
+    const found = (options = {}) => score({ turns }, options).attempts.map(({ maneuver }) => maneuver);
+    expect(found()).toEqual(['level-turn']);
+    expect(found({ briefs: [{ maneuver: 'steep-turn' }] })).toEqual(['steep-turn']);
   });
 
   test('half a circle is listed, and is unsatisfactory by both judges', () => {

@@ -26,6 +26,8 @@ export interface AnalysisInput {
   sha256: string;
   airplane: Airplane;
   standard: Standard;
+  /** The school's own rows, for maneuvers that the standard has none for. */
+  schoolStandard?: Standard;
   judge: Judge;
   weightLb?: number;
   groundFt?: number;
@@ -78,6 +80,7 @@ export function analyse(input: AnalysisInput, tell: (event: AnalysisEvent) => vo
     const { header } = recording;
     const scored = scoreWithTrack(recording, {
       standard: input.standard,
+      schoolStandard: input.schoolStandard,
       judge: input.judge,
       airplane: input.airplane,
       weightLb: input.weightLb ?? header.weightLb ?? input.lesson?.weightLb,

@@ -1,7 +1,7 @@
 /** Analysing a stored recording and keeping what came out. Verdicts don't drift: a new score is a new row. */
 import { randomUUID } from 'node:crypto';
 import type { Said } from '@keel/core';
-import { editsFrom, withOverrides } from '@keel/core';
+import { editsFrom, SCHOOL_STANDARD_ID, withOverrides } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import type { Analysis, AnalysisInput, ReadResult } from '../analysis/analyse.ts';
 import type { Analyser } from '../analysis/analyser.ts';
@@ -51,9 +51,15 @@ async function inputFor(
   bytes: Uint8Array,
 ): Promise<AnalysisInput> {
   const { lessonId } = recording;
-  const [airplane, standard, school, lesson, said] = await Promise.all([
+  const [airplane, standard, schoolStandard, school, lesson, said] = await Promise.all([
     database.getRepository(AirplaneEntity).findOneByOrFail({ rowId: recording.airplaneRowId }),
     database.getRepository(StandardEntity).findOneByOrFail({ rowId: recording.standardRowId }),
+    database
+      .getRepository(StandardEntity)
+      .findOne({
+        where: { schoolId: recording.schoolId, id: SCHOOL_STANDARD_ID },
+        order: { version: 'DESC' },
+      }),
     database.getRepository(SchoolEntity).findOneByOrFail({ id: recording.schoolId }),
     lessonId ? database.getRepository(LessonEntity).findOneBy({ id: lessonId }) : null,
     saidOf(database, recording.id),
@@ -65,6 +71,7 @@ async function inputFor(
     sha256: recording.sha256,
     airplane: airplane.data,
     standard: standard.data,
+    schoolStandard: schoolStandard?.data,
     judge: technique.judge,
     examiner: {
       promptS: technique.judgePromptS,

@@ -1,7 +1,7 @@
 /** The flight strip, flown: attempts as blocks on the altitude silhouette. */
 import type { AttemptSaid, AttemptVerdict, RecordingView } from '@keel/core';
 import { useElementSize } from '@mantine/hooks';
-import { maneuverName } from '../parts/format.ts';
+import { maneuverName, maneuverShort } from '../parts/format.ts';
 import './flight-strip.css';
 
 const H = 62;
@@ -58,7 +58,7 @@ export function FlightStrip(props: {
               <span className="strip-mark">{mark}</span>
               <span className="strip-name">
                 {said[i].help === 'demonstration' ? 'Demo' : `${i + 1}`}{' '}
-                {attempt.variant === 'left' ? 'L' : 'R'}
+                {maneuverShort(attempt.maneuver, attempt.variant)}
               </span>
             </button>
           );

@@ -186,27 +186,30 @@ function LaneWords(props: { lane: KeelLane; top: number; attempt: AttemptScore; 
   );
 }
 
-const PHASE_NAMES: Record<string, string> = {
-  'roll-in': 'Roll-in',
-  established: 'Established',
-  'roll-out': 'Roll-out',
-  settle: 'Settle',
-};
+const phaseName = (name: string): string => name.charAt(0).toUpperCase() + name.slice(1);
+
+/** Legs lie within the established part, which is then drawn without its name. */
+const LEGS = ['straight', 'turn', 'climb', 'descent'];
 
 function Phases(props: { attempt: AttemptScore; left: (atS: number) => number; untilS: number }) {
-  return props.attempt.phases.map((phase) => {
+  const { phases } = props.attempt;
+  const established = phases.find(({ name }) => name === 'established');
+  const hasLegs = phases.some(
+    ({ name, startS }) => LEGS.includes(name) && established !== undefined && startS >= established.startS,
+  );
+  return phases.map((phase) => {
     const from = props.left(phase.startS);
     const to = props.left(Math.min(phase.endS, props.untilS));
-    const wide = to - from > 52;
+    const wide = to - from > 52 && !(hasLegs && phase === established);
     return (
       <div
-        key={phase.name}
+        key={`${phase.name} ${phase.startS}`}
         className="keel-phase"
-        data-judged={phase.name === 'established' || undefined}
-        title={PHASE_NAMES[phase.name] ?? phase.name}
+        data-judged={phase === established || undefined}
+        title={phaseName(phase.name)}
         style={{ left: from, width: Math.max(0, to - from - 2) }}
       >
-        {wide && (PHASE_NAMES[phase.name] ?? phase.name)}
+        {wide && phaseName(phase.name)}
       </div>
     );
   });

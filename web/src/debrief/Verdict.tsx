@@ -109,8 +109,16 @@ function ParameterRow({
     );
   }
   const centre = (parameter.low + parameter.high) / 2;
-  const above = parameter.maxAbove - centre >= centre - parameter.maxBelow;
-  const worst = above ? parameter.maxAbove : parameter.maxBelow;
+  // Taken at one instant there is one deviation, whichever side of the target it lies on.
+  const instant = parameter.startS === parameter.endS;
+  const above = instant
+    ? parameter.maxAbove + parameter.maxBelow >= centre
+    : parameter.maxAbove - centre >= centre - parameter.maxBelow;
+  const worst = instant
+    ? parameter.maxAbove + parameter.maxBelow
+    : above
+      ? parameter.maxAbove
+      : parameter.maxBelow;
   const speed = parameter.parameter === 'airspeed';
   const shown = signed(speed ? speedIn(worst, speedUnit) : worst, parameter.unit === 'g' ? 2 : 0);
   const outS = parameter.excursions.reduce((sum, { startS, endS }) => sum + endS - startS, 0);

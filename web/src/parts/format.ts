@@ -1,5 +1,5 @@
 /** How numbers and times are written: tabular, thin spaces, true minus signs. */
-import { clock, say, speedIn } from '@keel/core';
+import { clock, findManeuverBrief, say, speedIn } from '@keel/core';
 import dayjs from 'dayjs';
 
 export { clock, say, speedIn };
@@ -32,8 +32,28 @@ export const PARAMETER_NAMES: Record<string, string> = {
 /** The unit as written after a number. */
 export const unitMark = (unit: string): string => (unit === 'deg' ? '°' : ` ${unit}`);
 
-export const maneuverName = (maneuver: string, variant: string): string =>
-  maneuver === 'steep-turn' ? `Steep turn ${variant}` : `${maneuver} ${variant}`;
+/** One of them, where the card's title speaks of several. */
+const SINGULAR: Record<string, string> = {
+  'steep-turn': 'Steep turn',
+  'level-turn': 'Level turn',
+  'climbing-turn': 'Climbing turn',
+  'descending-turn': 'Descending turn',
+  'power-off-stall': 'Power-off stall',
+  'power-on-stall': 'Power-on stall',
+};
+
+export function maneuverName(maneuver: string, variant: string): string {
+  const name = SINGULAR[maneuver] ?? findManeuverBrief(maneuver)?.title ?? maneuver;
+  if (variant === 'standard') return name;
+  return variant === 'left' || variant === 'right' ? `${name} ${variant}` : `${name}, ${variant}`;
+}
+
+/** A maneuver in the few letters of a block in the strip. */
+export function maneuverShort(maneuver: string, variant: string): string {
+  if (variant === 'left') return 'L';
+  if (variant === 'right') return 'R';
+  return findManeuverBrief(maneuver)?.short ?? maneuver;
+}
 
 /** A band as ± or +/−, without its unit; speeds in the unit asked for. */
 export function bandOf(band: { low: number; high: number; unit: string }, speedUnit = 'kt'): string {

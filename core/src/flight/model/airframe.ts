@@ -4,12 +4,12 @@
  * handbook says (tail sizes, inertia, control power) takes the usual proportions of light single-engine airplanes,
  * all common practice and from memory.
  */
-import { speedAtWeightKias } from '../../airplane/limits.ts';
 import type { Airplane } from '../../airplane/schema.ts';
 import { SEA_LEVEL_DENSITY_KGM3 } from '../../atmosphere/atmosphere.ts';
 import { InputError } from '../../errors.ts';
 import { performanceOf } from '../../performance/fit.ts';
 import { casAtStage, flapShare, type PerformanceModel, stallAtStage } from '../../performance/model.ts';
+import { warningAtStage } from '../../performance/warning.ts';
 import { radians } from '../../units/angles.ts';
 import { FT_TO_M, G0_MPS2, KT_TO_MPS, LB_TO_KG } from '../../units/convert.ts';
 import { sectionLift, steadyAttachment } from './lift-curve.ts';
@@ -74,7 +74,6 @@ export interface Airframe {
 const FLAP_LIFT = 0.5;
 /** The tail pushes down in the stall: the wing carries a little more than the weight. */
 const TAIL_DOWNLOAD = 1.03;
-const DEFAULT_WARNING_MARGIN_KT = 6;
 
 /** @throws InputError when the airplane's file says too little for a performance model. */
 export function airframeOf(airplane: Airplane, weightLb = airplane.maxWeightLb): Airframe {
@@ -162,7 +161,12 @@ function flapPointsOf(airplane: Airplane, model: PerformanceModel, wing: Wing, a
     const wanted = TAIL_DOWNLOAD * liftCoefficientAt(airplane, stage, stallKias(airplane, stage), areaM2);
     const stallRad = solveRising((stall) => peakLift(wing, lift, stall).cl, wanted, radians(4), radians(32));
     const peak = peakLift(wing, lift, stallRad);
-    const warning = liftCoefficientAt(airplane, stage, warningKiasOf(airplane, stage), areaM2);
+    const warning = liftCoefficientAt(
+      airplane,
+      stage,
+      warningAtStage(airplane, { weightLb: airplane.maxWeightLb, stage }).kias,
+      areaM2,
+    );
     return {
       share,
       lift,
@@ -180,19 +184,6 @@ function flapPointsOf(airplane: Airplane, model: PerformanceModel, wing: Wing, a
 
 const stallKias = (airplane: Airplane, stage: number): number =>
   stallAtStage(airplane, { weightLb: airplane.maxWeightLb, stage }).kias;
-
-/** Where the warning sounds at maximum weight: the book's, or the usual margin above the stall. */
-export function warningKiasOf(airplane: Airplane, stage: number, weightLb = airplane.maxWeightLb): number {
-  const { clean, landing } = airplane.warningKias ?? {};
-  const setting = stage > 0 && stage === airplane.flaps.length ? 'landing' : 'clean';
-  const own = stage === 0 ? clean : setting === 'landing' ? landing : undefined;
-  if (own !== undefined) return speedAtWeightKias(airplane, own, { weightLb, setting });
-  const margin =
-    clean !== undefined && landing !== undefined
-      ? (clean - airplane.vs1Kias + (landing - airplane.vs0Kias)) / 2
-      : DEFAULT_WARNING_MARGIN_KT;
-  return stallAtStage(airplane, { weightLb, stage }).kias + margin;
-}
 
 function liftCoefficientAt(airplane: Airplane, stage: number, kias: number, areaM2: number): number {
   const mps = casAtStage(airplane, kias, stage) * KT_TO_MPS;

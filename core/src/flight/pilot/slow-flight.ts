@@ -34,10 +34,10 @@ export function* slowFlight(c: Cockpit): Script {
     c.mark('flaps-out');
     c.aim.flapsDeg = flapsOf(c, c.habit('flaps-all-at-once') ? card.stage : stage);
     if (balloons && stage === 1) yield* lookAway(c, 9, 0.02);
-    else yield* hold(c, 4);
+    else if (stage < card.stage) yield* hold(c, 4);
     if (c.habit('flaps-all-at-once')) break;
   }
-  yield* until(c, 16, () => c.seen.kias < kias + 4);
+  yield* until(c, 16, () => c.seen.kias < kias + 5);
   if (c.habit('altitude-loss-entry')) yield* hold(c, 4);
   if (c.habit('sink-before-power')) {
     // Nose held up, power forgotten: the energy goes, then the altitude.

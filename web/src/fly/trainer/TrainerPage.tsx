@@ -256,6 +256,12 @@ function Flying(props: {
               Stick <strong>{assistance.steady ? 'steadied' : 'direct'}</strong>
             </button>
             <span>
+              Warner{' '}
+              <strong data-sounding={reading.stall_warn > 0 || undefined}>
+                {reading.stall_warn > 0 ? 'stall' : 'silent'}
+              </strong>
+            </span>
+            <span>
               Controls{' '}
               <strong data-holder={holder}>
                 {holder === 'student' ? 'yours' : snapshot.showing ? 'instructor, showing' : 'instructor'}
