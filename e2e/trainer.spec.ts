@@ -94,7 +94,7 @@ test('the controls are exchanged in three steps, both ways, and a sight picture 
   const lessonId = await ownLesson(page);
   await page.goto(`/fly/${lessonId}/trainer`);
   await page.getByRole('button', { name: 'Fly (space)' }).click();
-  const said = page.getByRole('status');
+  const said = page.locator('.spoken');
   const controls = page.locator('[data-holder]');
   await page.keyboard.press('x');
   await expect(said).toContainText('You: “You have the controls.”');
