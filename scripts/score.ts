@@ -9,7 +9,7 @@ import {
   findAirplane,
   InputError,
   judgeSchema,
-  readRecordingCsv,
+  readRecording,
   scoreRecording,
 } from '@keel/core';
 import {
@@ -59,7 +59,7 @@ function run(): void {
   const file = positionals[0];
   const bytes = bytesOf(file);
   try {
-    const recording = readRecordingCsv(decodeText(bytes));
+    const recording = readRecording(decodeText(bytes));
     const named = recording.header.airplane;
     const airplane = chosen ?? (named === undefined ? undefined : findAirplane(named));
     if (!airplane && named !== undefined) {

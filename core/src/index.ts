@@ -60,6 +60,7 @@ export * from './performance/warning.ts';
 export * from './recording/channels.ts';
 export * from './recording/csv.ts';
 export * from './recording/decode.ts';
+export * from './recording/read-recording.ts';
 export * from './recording/recording.ts';
 export * from './recording/requirements.ts';
 export * from './recording/track.ts';

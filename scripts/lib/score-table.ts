@@ -27,7 +27,7 @@ function attemptLines(attempt: AttemptScore, number: number): string[] {
   const { startS, endS } = attempt;
   return [
     '',
-    `${number}. ${attempt.maneuver} ${attempt.variant}   ${clock(startS)} to ${clock(endS)} (${(endS - startS).toFixed(0)} s)`,
+    `${number}. ${attempt.likely ? 'likely ' : ''}${attempt.maneuver}${attempt.variant === null ? '' : ` ${attempt.variant}`}   ${clock(startS)} to ${clock(endS)} (${(endS - startS).toFixed(0)} s)`,
     `    strict: ${attempt.strict}   examiner: ${attempt.examiner}${attempt.reason ? `   (${attempt.reason})` : ''}`,
     ...(attempt.wentFirst ? [`    ${attempt.wentFirst}`] : []),
     ...attempt.parameters.map(parameterLine),
@@ -39,6 +39,11 @@ export function scoreTable(score: Score, file: string): string {
   const { recording } = score;
   return [
     `${file}: ${clock(recording.durationS)} at ${recording.rateHz.toFixed(1)} Hz, standard ${score.standard}, airplane ${score.airplane ?? 'not given'}`,
+    ...(recording.wind
+      ? [
+          `  wind from ${recording.wind.fromDeg.toFixed(0)}° at ${recording.wind.speedKt.toFixed(0)} kt (± ${recording.wind.standardErrorKt.toFixed(1)} kt), from the turns`,
+        ]
+      : []),
     ...recording.warnings.map((warning) => `  note: ${warning}`),
     ...(score.attempts.length === 0 ? ['', 'No attempt was found.'] : []),
     ...score.attempts.flatMap((attempt, i) => attemptLines(attempt, i + 1)),

@@ -35,9 +35,13 @@ export function airspeeds(
     airspeedKt: {
       values: tas.values.map((tasKt, row) => iasFromCas(airplane, tasKt * Math.sqrt(sigma(row)))),
       source: 'derived',
-      from: 'tas_kt',
-      standardError: FROM_TAS_ERROR_KT,
+      from: tas.from ?? 'tas_kt',
+      standardError: withError(tas.standardError, FROM_TAS_ERROR_KT),
     },
     tasKt: (row) => tas.values[row],
   };
 }
+
+/** Two independent errors together. */
+const withError = (error: Channel['standardError'], other: number): Channel['standardError'] =>
+  typeof error === 'number' ? Math.hypot(error, other) : error.map((each) => Math.hypot(each, other));

@@ -12,6 +12,8 @@ const HALF_WIDTHS_S = [1, 1.5, 2.5];
 const WANTED_ERROR_DEG = 1.5;
 /** True airspeed from an indicated one without calibration or temperature is good to about this share. */
 const AIRSPEED_ERROR_SHARE = 0.025;
+/** A heading that was itself derived is smooth already; what is left in it scatters about so much. */
+const HEADING_ERROR_DEG = 1;
 /** About the worst case for noise: at this speed and 30° of bank. */
 const REFERENCE_TAS_KT = 100;
 
@@ -32,7 +34,8 @@ export function deriveBank(
   tasKt: (row: number) => number,
   stepS: number,
 ): Channel {
-  const headingError = typeof headingDeg.standardError === 'number' ? headingDeg.standardError : 1;
+  const headingError =
+    typeof headingDeg.standardError === 'number' ? headingDeg.standardError : HEADING_ERROR_DEG;
   const perRate = (tas: number, bankDeg: number) =>
     ((tas * KT_TO_MPS) / G0_MPS2) * Math.cos(radians(bankDeg)) ** 2;
   const halfWidthS =
@@ -57,7 +60,7 @@ export function deriveBank(
     const fromSpeed = degrees(Math.abs(Math.sin(bank) * Math.cos(bank)) * AIRSPEED_ERROR_SHARE);
     standardError[i] = Math.hypot(rateError * perRate(tas, values[i]), fromSpeed);
   }
-  return { values, source: 'derived', from: 'hdg_deg, ias_kt', standardError };
+  return { values, source: 'derived', from: headingDeg.from ?? 'hdg_deg, ias_kt', standardError };
 }
 
 /** The measured bank where there is one, the derived one in its holes. */

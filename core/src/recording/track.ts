@@ -7,6 +7,7 @@ import { airspeeds } from './airspeed.ts';
 import { absentChannel, type Channel, measuredChannel } from './channel.ts';
 import type { ChannelName } from './channels.ts';
 import { deriveBank, fillBank } from './derive-bank.ts';
+import { type AirFromPositions, airFromPositions } from './positions/air-from-positions.ts';
 import type { Recording } from './recording.ts';
 import { checkScorable } from './requirements.ts';
 import { localSlope } from './resample.ts';
@@ -27,6 +28,8 @@ export interface Track {
   /** True airspeed at a row. */
   tasKt(row: number): number;
   verticalSpeedFpm: Float64Array;
+  /** The wind, where airspeed or heading had to be worked out from positions. */
+  wind?: AirFromPositions['wind'];
   /** Any other recorded channel, smoothed on first use; `undefined` where it was not recorded. */
   other(name: ChannelName): Channel | undefined;
   warnings: string[];
@@ -51,11 +54,32 @@ export function makeTrack(recording: Recording, airplane?: Airplane): Track {
 
   const rows = timeS.length;
   const altitudeFt = other('alt_ft') ?? other('gps_alt_ft') ?? absentChannel(rows);
-  const headingDeg = other('hdg_deg') ?? absentChannel(rows);
-  const recorded = { ias: other('ias_kt'), tas: other('tas_kt'), oat: other('oat_c'), altitudeFt };
+  const air = airMissing() ? airOfPositions() : undefined;
+  const headingDeg = other('hdg_deg') ?? air?.headingDeg ?? absentChannel(rows);
+  const tas = other('tas_kt') ?? air?.tasKt;
+  const recorded = { ias: other('ias_kt'), tas, oat: other('oat_c'), altitudeFt };
   const { airspeedKt, tasKt } = airspeeds(recorded, airplane);
-  if (!other('ias_kt') || !other('hdg_deg')) {
-    warnings.push('airspeed or heading was not recorded: steep turns cannot be scored from this file');
+  if (airMissing() && !air) {
+    warnings.push(
+      'airspeed or heading was not recorded, and no turn of half a circle or more shows the wind: nothing that needs them can be scored',
+    );
+  }
+
+  if (air && !other('ias_kt') && !other('tas_kt'))
+    warnings.push(
+      'no airspeed was recorded: wind, airspeed and heading were worked out from the positions; slow flight and stalls are named as likely, and no causes are given',
+    );
+
+  function airMissing(): boolean {
+    return !(other('ias_kt') ?? other('tas_kt')) || !other('hdg_deg');
+  }
+
+  function airOfPositions(): AirFromPositions | undefined {
+    const [latDeg, lonDeg] = [other('lat_deg'), other('lon_deg')];
+    if (!latDeg || !lonDeg) return undefined;
+    const known = (row: number) => !Number.isNaN(latDeg.values[row]) && !Number.isNaN(lonDeg.values[row]);
+    const stretches = splitSegments(timeS, maxGapS, known);
+    return airFromPositions(timeS, latDeg.values, lonDeg.values, stretches, recording.epochMs);
   }
 
   const measuredBank = other('bank_deg');
@@ -89,6 +113,7 @@ export function makeTrack(recording: Recording, airplane?: Airplane): Track {
     airspeedKt,
     tasKt,
     verticalSpeedFpm,
+    wind: air?.wind,
     other,
     warnings: [...recording.warnings, ...warnings],
   };

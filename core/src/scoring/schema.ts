@@ -85,7 +85,10 @@ export type ChainLink = z.infer<typeof chainLinkSchema>;
 
 export const attemptScoreSchema = z.object({
   maneuver: z.string(),
-  variant: z.string(),
+  /** Null where the maneuver is only likely. */
+  variant: z.string().nullable(),
+  /** Worked out from positions alone, for a maneuver that only a measured airspeed tells surely: named, not judged. */
+  likely: z.literal(true).optional(),
   state: z.enum(['complete', 'discontinued']),
   reason: z.string().optional(),
   startS: seconds,

@@ -10,6 +10,7 @@ import { applyEdits, type Edit } from '../debrief/edits.ts';
 import { hashOf } from '../hash.ts';
 import { arbitrate } from '../maneuvers/arbiter.ts';
 import { judgingRows } from '../maneuvers/judging-rows.ts';
+import { airspeedFromPositions, onlyLikely, withoutDoubtful } from '../maneuvers/likely.ts';
 import type { Attempt, Proposal, ScoringContext } from '../maneuvers/maneuver.ts';
 import { maneuverOf, maneuvers } from '../maneuvers/registry.ts';
 import { DEFAULT_THRESHOLDS, type Thresholds } from '../maneuvers/thresholds.ts';
@@ -107,7 +108,10 @@ function findAttempts(track: Track, context: ScoringContext): { proposals: Propo
   const proposed = maneuvers.map((maneuver) => maneuver.propose(track, context));
   return {
     proposals: arbitrate(
-      proposed.flatMap(({ proposals }) => proposals),
+      withoutDoubtful(
+        track,
+        proposed.flatMap(({ proposals }) => proposals),
+      ),
       maneuvers.map(({ id }) => id),
     ),
     warnings: proposed.flatMap(({ warnings }) => warnings),
@@ -141,15 +145,20 @@ function scoreAttempt(
     .map((row) => attempt.rowFor(row))
     .filter((row) => row !== undefined)
     .map((row) => scoreParameter(track, attempt, row, context));
-  const findings = maneuverOf(attempt.maneuver).findings(track, attempt, next, context);
+  const likely = onlyLikely(track, attempt.maneuver);
+  // Causes are told from small differences, which an airspeed worked out from positions does not carry.
+  const findings = airspeedFromPositions(track)
+    ? []
+    : maneuverOf(attempt.maneuver).findings(track, attempt, next, context);
   const chain = chainOf(track, attempt, parameters);
   const judged = (judge: Judge) =>
-    attempt.state === 'discontinued'
+    attempt.state === 'discontinued' || likely
       ? 'not-scored'
       : judgeAttempt(judge, parameters, findings, attempt.fallsShort);
   return {
     maneuver: attempt.maneuver,
-    variant: attempt.variant,
+    variant: likely ? null : attempt.variant,
+    ...(likely && { likely }),
     state: attempt.state,
     reason: attempt.reason,
     startS: attempt.startS,
@@ -189,6 +198,7 @@ function summarise(track: Track, warnings: string[]): Score['recording'] {
   const derived = [
     ['bank_deg', track.bankDeg],
     ['ias_kt', track.airspeedKt],
+    ['hdg_deg', track.headingDeg],
   ] as const;
   for (const [name, channel] of derived) {
     if (channel.source !== 'derived' || channel.from === undefined) continue;
@@ -201,6 +211,7 @@ function summarise(track: Track, warnings: string[]): Score['recording'] {
     rateHz: timeS.length > 1 ? 1 / track.stepS : 0,
     segments: track.segments.length,
     channels,
+    wind: track.wind,
     warnings: [...track.warnings, ...warnings],
   };
 }

@@ -12,7 +12,7 @@ import {
   type KeelTrace,
   keelTrace,
   type Recording,
-  readRecordingCsv,
+  readRecording,
   type Score,
   type Standard,
   scoreWithTrack,
@@ -71,7 +71,7 @@ const READING_SHARE = 0.7;
 /** Reads and scores, telling each step through `tell`. A file that cannot be read is told as refused. */
 export function analyse(input: AnalysisInput, tell: (event: AnalysisEvent) => void): void {
   try {
-    const recording = readRecordingCsv(decodeText(input.bytes), (fraction) =>
+    const recording = readRecording(decodeText(input.bytes), (fraction) =>
       tell({ kind: 'progress', fraction: READING_SHARE * fraction }),
     );
     // Told before scoring begins: whoever waits need only know that the file can be read.

@@ -54,12 +54,10 @@ async function inputFor(
   const [airplane, standard, schoolStandard, school, lesson, said] = await Promise.all([
     database.getRepository(AirplaneEntity).findOneByOrFail({ rowId: recording.airplaneRowId }),
     database.getRepository(StandardEntity).findOneByOrFail({ rowId: recording.standardRowId }),
-    database
-      .getRepository(StandardEntity)
-      .findOne({
-        where: { schoolId: recording.schoolId, id: SCHOOL_STANDARD_ID },
-        order: { version: 'DESC' },
-      }),
+    database.getRepository(StandardEntity).findOne({
+      where: { schoolId: recording.schoolId, id: SCHOOL_STANDARD_ID },
+      order: { version: 'DESC' },
+    }),
     database.getRepository(SchoolEntity).findOneByOrFail({ id: recording.schoolId }),
     lessonId ? database.getRepository(LessonEntity).findOneBy({ id: lessonId }) : null,
     saidOf(database, recording.id),

@@ -39,6 +39,8 @@ export async function attemptsOf(
     if (!row) continue;
     const said = sortSaid(row.score.attempts, await saidOf(database, recording.id)).byAttempt;
     row.score.attempts.forEach((attempt, i) => {
+      // What is only likely is no evidence.
+      if (attempt.variant === null) return;
       const state = readSaid(said[i], defaultHelp(row.score.attempts, i, demonstrationFirst));
       const measured = attempt.parameters.filter((p) => p.measured !== 'not-measured' && p.required);
       const used = measured.map((p) => {

@@ -1,5 +1,13 @@
 /** Debrief: was it within the standard, what went first, and why? */
-import { defaultHelp, type Judge, type RecordingView, readSaid, sortSaid, standingVerdict } from '@keel/core';
+import {
+  defaultHelp,
+  type Judge,
+  type RecordingView,
+  readSaid,
+  type Score,
+  sortSaid,
+  standingVerdict,
+} from '@keel/core';
 import { Button, Progress, SegmentedControl } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useState } from 'react';
@@ -9,7 +17,7 @@ import { messageOf, post } from '../api/client.ts';
 import { useForgetPath, useMe, useRecording } from '../api/hooks.ts';
 import { useSetCurrent } from '../frame/current.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
-import { dayAndTime, say as sayNumber } from '../parts/format.ts';
+import { dayAndTime, heading, say as sayNumber } from '../parts/format.ts';
 import { Empty, Failed, Waiting } from '../parts/states.tsx';
 import { AttemptList } from './AttemptList.tsx';
 import { AttemptView } from './AttemptView.tsx';
@@ -115,8 +123,9 @@ function Debrief({ recording }: { recording: RecordingView }) {
           <Failed error={new Error(recording.refusal ?? '')} retry={rescore} />
         )}
         {recording.score && attempts.length === 0 && (
-          <Empty title="No steep turn was found">
-            A steep turn is 36° of bank or more, held over 45° of turn.{' '}
+          <Empty title="No maneuver was found">
+            A turn counts from 45° on, a steep turn from 36° of bank; slow flight and stalls show by their
+            airspeed; climbs, descents and straight flight are looked for where a card asks for them.{' '}
             {recording.score.recording.warnings.join('; ')}.
           </Empty>
         )}
@@ -153,6 +162,7 @@ function Debrief({ recording }: { recording: RecordingView }) {
           </>
         )}
         <Leftovers recording={recording} orphans={orphans} mayEdit={!isStudent} />
+        {recording.score?.recording.wind && <Wind wind={recording.score.recording.wind} />}
         {recording.score && recording.score.recording.warnings.length > 0 && attempts.length > 0 && (
           <p className="small quiet">Of the recording: {recording.score.recording.warnings.join('; ')}.</p>
         )}
@@ -160,6 +170,15 @@ function Debrief({ recording }: { recording: RecordingView }) {
     </>
   );
 }
+
+const Wind = ({ wind }: { wind: NonNullable<Score['recording']['wind']> }) => (
+  <p className="small">
+    <strong>
+      Wind from {heading(wind.fromDeg)}° at {sayNumber(wind.speedKt)} kt,
+    </strong>{' '}
+    ± {sayNumber(wind.standardErrorKt, 1)} kt, worked out from the turns; airspeed and heading follow from it.
+  </p>
+);
 
 const Analysing = ({ progress }: { progress: number }) => (
   <section className="sheet stack" aria-live="polite">

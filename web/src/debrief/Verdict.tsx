@@ -12,6 +12,8 @@ export const VERDICT_WORDS: Record<AttemptVerdict, string> = {
 /** Why the judge says so, in a sentence. */
 function reasonOf(attempt: AttemptScore, judge: Judge): string {
   if (attempt.state === 'discontinued') return `Not a failure: ${attempt.reason ?? 'it was broken off'}.`;
+  if (attempt.likely)
+    return 'Worked out from positions alone: the airspeed is not sure enough to judge this. It is named, not judged.';
   const critical = attempt.findings.find((finding) => finding.severity === 'critical');
   if (critical) return critical.what;
   const incomplete = attempt.findings.find((finding) => finding.id.endsWith('/incomplete-turn'));

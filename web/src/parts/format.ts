@@ -42,17 +42,20 @@ const SINGULAR: Record<string, string> = {
   'power-on-stall': 'Power-on stall',
 };
 
-export function maneuverName(maneuver: string, variant: string): string {
+/** Without a variant it is only likely. */
+export function maneuverName(maneuver: string, variant: string | null): string {
   const name = SINGULAR[maneuver] ?? findManeuverBrief(maneuver)?.title ?? maneuver;
+  if (variant === null) return `Likely ${name.toLowerCase()}`;
   if (variant === 'standard') return name;
   return variant === 'left' || variant === 'right' ? `${name} ${variant}` : `${name}, ${variant}`;
 }
 
 /** A maneuver in the few letters of a block in the strip. */
-export function maneuverShort(maneuver: string, variant: string): string {
+export function maneuverShort(maneuver: string, variant: string | null): string {
   if (variant === 'left') return 'L';
   if (variant === 'right') return 'R';
-  return findManeuverBrief(maneuver)?.short ?? maneuver;
+  const short = findManeuverBrief(maneuver)?.short ?? maneuver;
+  return variant === null ? `${short}?` : short;
 }
 
 /** A band as ± or +/−, without its unit; speeds in the unit asked for. */

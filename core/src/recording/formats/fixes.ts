@@ -1,0 +1,58 @@
+/** Position fixes, as logs give them one by one, made into the columns of a recording. */
+import { InputError } from '../../errors.ts';
+import { FT_TO_M } from '../../units/convert.ts';
+import type { ChannelName } from '../channels.ts';
+import type { Recording, RecordingHeader } from '../recording.ts';
+
+export interface Fix {
+  epochMs: number;
+  latDeg: number;
+  lonDeg: number;
+  /** Metres above sea level, by satellite and by pressure; NaN where there is none. */
+  gpsAltM: number;
+  pressureAltM: number;
+}
+
+/** Fewer cannot be a flight. */
+const LEAST_FIXES = 2;
+
+/** @throws InputError where there are too few fixes, or none has an altitude. */
+export function recordingOfFixes(
+  fixes: readonly Fix[],
+  what: string,
+  header: RecordingHeader = {},
+): Recording {
+  const warnings: string[] = [];
+  // A log may repeat a second or step back at its seams: the first word counts.
+  const rising: Fix[] = [];
+  for (const fix of fixes) {
+    const last = rising.at(-1);
+    if (!last || fix.epochMs > last.epochMs) rising.push(fix);
+  }
+  if (rising.length < LEAST_FIXES)
+    throw new InputError(
+      `${what} has ${rising.length} timed positions; at least ${LEAST_FIXES} were expected`,
+    );
+  const dropped = fixes.length - rising.length;
+  if (dropped > 0)
+    warnings.push(`${dropped} positions with a time not later than the one before were left out`);
+  const epochMs = rising[0].epochMs;
+  const column = (value: (fix: Fix) => number) => Float64Array.from(rising, value);
+  const channels: Recording['channels'] = {
+    lat_deg: column(({ latDeg }) => latDeg),
+    lon_deg: column(({ lonDeg }) => lonDeg),
+  };
+  const altitude = (name: ChannelName, value: (fix: Fix) => number) => {
+    const feet = column((fix) => value(fix) / FT_TO_M);
+    if (feet.some((ft) => !Number.isNaN(ft))) channels[name] = feet;
+  };
+  altitude('gps_alt_ft', ({ gpsAltM }) => gpsAltM);
+  altitude('alt_ft', ({ pressureAltM }) => pressureAltM);
+  return {
+    header: { date: new Date(epochMs).toISOString().slice(0, 10), ...header },
+    epochMs,
+    timeS: column((fix) => (fix.epochMs - epochMs) / 1000),
+    channels,
+    warnings,
+  };
+}

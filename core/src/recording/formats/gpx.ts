@@ -1,0 +1,59 @@
+/** GPX 1.1: track points with time, latitude, longitude and elevation. */
+import { XMLParser, XMLValidator } from 'fast-xml-parser';
+import { InputError } from '../../errors.ts';
+import type { Recording } from '../recording.ts';
+import { type Fix, recordingOfFixes } from './fixes.ts';
+
+interface Point {
+  lat?: string;
+  lon?: string;
+  time?: string;
+  ele?: string | number;
+}
+
+const LISTS = new Set(['trk', 'trkseg', 'trkpt']);
+
+/** @throws InputError for what is no well-formed GPX, and for a point without a place or time. */
+export function readGpx(text: string): Recording {
+  const valid = XMLValidator.validate(text);
+  if (valid !== true) {
+    const { msg, line, col } = valid.err;
+    // The validator lists what is open at the end as a JSON array.
+    if (msg.startsWith("Invalid '["))
+      throw new InputError('it ends before its elements are closed; a whole GPX 1.1 file was expected');
+    throw new InputError(`not well-formed XML (${msg}); a GPX 1.1 file was expected`, { line, column: col });
+  }
+  const parser = new XMLParser({
+    ignoreAttributes: false,
+    attributeNamePrefix: '',
+    parseTagValue: false,
+    removeNSPrefix: true,
+    isArray: (name) => LISTS.has(name),
+  });
+  const gpx = parser.parse(text).gpx as
+    | { trk?: { name?: string; trkseg?: { trkpt?: Point[] }[] }[] }
+    | undefined;
+  if (gpx === undefined) throw new InputError('no <gpx> element; a GPX 1.1 file was expected');
+  const points = (gpx.trk ?? []).flatMap(({ trkseg }) => (trkseg ?? []).flatMap(({ trkpt }) => trkpt ?? []));
+  if (points.length === 0) throw new InputError('no <trkpt> in it; a GPX 1.1 track was expected');
+  return recordingOfFixes(points.map(fixOf), 'the track');
+}
+
+function fixOf(point: Point, i: number): Fix {
+  const epochMs = Date.parse(point.time ?? '');
+  const [latDeg, lonDeg] = [Number(point.lat), Number(point.lon)];
+  const which = `track point ${i + 1}`;
+  if (!(Math.abs(latDeg) <= 90 && Math.abs(lonDeg) <= 180))
+    throw new InputError(`${which}: lat ${point.lat}, lon ${point.lon}; degrees were expected`);
+  if (Number.isNaN(epochMs))
+    throw new InputError(
+      `${which}: ${point.time === undefined ? 'no <time>' : `<time> ${point.time}`}; a time in ISO 8601 was expected`,
+    );
+  return {
+    epochMs,
+    latDeg,
+    lonDeg,
+    gpsAltM: point.ele === undefined ? Number.NaN : Number(point.ele),
+    pressureAltM: Number.NaN,
+  };
+}

@@ -1,0 +1,155 @@
+/**
+ * Wind from turns. Ground velocity is air velocity plus wind: over a turn its tip goes round a circle whose centre is
+ * the wind and whose radius is the true airspeed. Fitted by least squares on each turn (Kåsa's circle fit), and the
+ * turns' winds smoothed over the flight, each with the weight of its error.
+ */
+import { inverse, Matrix, solve } from 'ml-matrix';
+import { degrees } from '../../units/angles.ts';
+import type { Segment } from '../segments.ts';
+import type { GroundVelocity } from './ground-velocity.ts';
+
+export interface TurnWind {
+  atS: number;
+  /** Where the air goes, m/s. */
+  north: number;
+  east: number;
+  airspeedMps: number;
+  /** One standard error of each component, m/s. */
+  standardErrorMps: number;
+  /** Scatter of the tips about the circle, m/s. */
+  scatterMps: number;
+}
+
+const TURNING_DEG_PER_S = 1.5;
+const LEAST_TURN_DEG = 150;
+const BRIDGE_S = 3;
+/** Samples closer than this share their error. */
+const CORRELATED_S = 4;
+const LEAST_SCATTER_MPS = 0.2;
+/** Taxiing is slower than this, a paraglider faster. */
+const SLOWEST_MPS = 7;
+const FASTEST_MPS = 160;
+/** A circle that scatters more than this share of its radius is none. */
+const WORST_SCATTER = 0.2;
+
+/** Every turn of at least 150° with the wind that it tells. */
+export function turnWinds(
+  timeS: Float64Array,
+  velocity: GroundVelocity,
+  segments: readonly Segment[],
+): TurnWind[] {
+  return segments.flatMap((segment) =>
+    turningSpans(timeS, velocity, segment).flatMap(
+      ([from, to]) => fitCircle(timeS, velocity, from, to) ?? [],
+    ),
+  );
+}
+
+/** Rows between which the track turned one way. */
+function turningSpans(
+  timeS: Float64Array,
+  { north, east }: GroundVelocity,
+  { from, to }: Segment,
+): [number, number][] {
+  const spans: [number, number][] = [];
+  let begin = -1;
+  let last = -1;
+  let side = 0;
+  let turned = 0;
+  const close = () => {
+    if (begin >= 0 && Math.abs(turned) >= LEAST_TURN_DEG) spans.push([begin, last + 1]);
+    begin = -1;
+    turned = 0;
+  };
+  for (let i = from + 1; i < to; i++) {
+    const change = turnBetween(north[i - 1], east[i - 1], north[i], east[i]);
+    const rate = change / (timeS[i] - timeS[i - 1]);
+    const turning = Math.abs(rate) > TURNING_DEG_PER_S;
+    if (begin >= 0 && ((turning && Math.sign(rate) !== side) || timeS[i] - timeS[last] > BRIDGE_S)) close();
+    if (!turning) continue;
+    if (begin < 0) {
+      begin = i - 1;
+      side = Math.sign(rate);
+    }
+    last = i;
+    turned += change;
+  }
+  close();
+  return spans;
+}
+
+const turnBetween = (n1: number, e1: number, n2: number, e2: number): number =>
+  degrees(Math.atan2(n1 * e2 - e1 * n2, n1 * n2 + e1 * e2));
+
+/** |v|² = 2 w·v + c, linear in w and c; the radius follows from c. */
+function fitCircle(
+  timeS: Float64Array,
+  { north, east }: GroundVelocity,
+  from: number,
+  to: number,
+): TurnWind | undefined {
+  const rows = [...Array(to - from).keys()]
+    .map((k) => from + k)
+    .filter((i) => Number.isFinite(north[i]) && Number.isFinite(east[i]));
+  if (rows.length < 8) return undefined;
+  const normal = Matrix.zeros(3, 3);
+  const right = Matrix.zeros(3, 1);
+  for (const i of rows) {
+    const row = [2 * north[i], 2 * east[i], 1];
+    const square = north[i] ** 2 + east[i] ** 2;
+    for (let a = 0; a < 3; a++) {
+      right.set(a, 0, right.get(a, 0) + row[a] * square);
+      for (let b = 0; b < 3; b++) normal.set(a, b, normal.get(a, b) + row[a] * row[b]);
+    }
+  }
+  const [windNorth, windEast, c] = solve(normal, right).to1DArray();
+  const airspeedMps = Math.sqrt(c + windNorth ** 2 + windEast ** 2);
+  if (!(airspeedMps > SLOWEST_MPS && airspeedMps < FASTEST_MPS)) return undefined;
+  let squares = 0;
+  for (const i of rows) squares += (Math.hypot(north[i] - windNorth, east[i] - windEast) - airspeedMps) ** 2;
+  const scatterMps = Math.sqrt(squares / Math.max(1, rows.length - 3));
+  if (scatterMps > WORST_SCATTER * airspeedMps) return undefined;
+  const seconds = timeS[to - 1] - timeS[from];
+  const independent = Math.max(3, Math.min(rows.length, seconds / CORRELATED_S));
+  // An arc tells its centre badly along its middle: the errors of the fit itself say how badly.
+  const covariance = inverse(normal).mul(
+    (2 * airspeedMps * Math.max(LEAST_SCATTER_MPS, scatterMps)) ** 2 * (rows.length / independent),
+  );
+  return {
+    atS: (timeS[from] + timeS[to - 1]) / 2,
+    north: windNorth,
+    east: windEast,
+    airspeedMps,
+    standardErrorMps: Math.sqrt((covariance.get(0, 0) + covariance.get(1, 1)) / 2),
+    scatterMps,
+  };
+}
+
+/** Variance that a wind gains with time, as a random walk does: about 1 m/s in ten minutes, m²/s² per s. */
+const DRIFT = 1 / 600;
+/** What one turn's wind differs from the next one's, whatever the time between, m/s. */
+const GUSTS_MPS = 0.7;
+
+export interface Wind {
+  north: number;
+  east: number;
+  standardErrorMps: number;
+}
+
+/** The wind at a time, from all turns, the nearer and surer the more. */
+export const windAt = (turns: readonly TurnWind[], atS: number): Wind =>
+  weightedWind(turns, (turn) => DRIFT * Math.abs(turn.atS - atS));
+
+/** The flight's wind as one figure: the turns' mean, the surer the more. */
+export const meanWind = (turns: readonly TurnWind[]): Wind => weightedWind(turns, () => 0);
+
+function weightedWind(turns: readonly TurnWind[], driftOf: (turn: TurnWind) => number): Wind {
+  let [north, east, weights] = [0, 0, 0];
+  for (const turn of turns) {
+    const variance = turn.standardErrorMps ** 2 + GUSTS_MPS ** 2 + driftOf(turn);
+    north += turn.north / variance;
+    east += turn.east / variance;
+    weights += 1 / variance;
+  }
+  return { north: north / weights, east: east / weights, standardErrorMps: Math.sqrt(1 / weights) };
+}

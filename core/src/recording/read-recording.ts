@@ -1,0 +1,31 @@
+/** Reads a recording of any kind that is known, by what is in it. */
+import { readRecordingCsv } from './csv.ts';
+import { readGpx } from './formats/gpx.ts';
+import { readIgc } from './formats/igc.ts';
+import { readNmea } from './formats/nmea.ts';
+import type { Recording } from './recording.ts';
+
+export type RecordingFormat = 'csv' | 'gpx' | 'igc' | 'nmea';
+
+/** Told from the first lines; a table is what is left. */
+export function formatOf(text: string): RecordingFormat {
+  const head = text.slice(0, 4000);
+  if (/^\s*(<\?xml|<gpx)/i.test(head)) return 'gpx';
+  if (/^\s*\$(GP|GN|GL|GA)[A-Z]{3},/m.test(head.split('\n', 3).join('\n'))) return 'nmea';
+  if (/^A[A-Z0-9]{3,}/.test(head.trimStart()) && /^(H[FOP]|B\d{6}|I\d\d)/m.test(head)) return 'igc';
+  return 'csv';
+}
+
+/** @throws InputError naming line and column, and what was expected. */
+export function readRecording(text: string, onProgress?: (fraction: number) => void): Recording {
+  switch (formatOf(text)) {
+    case 'gpx':
+      return readGpx(text);
+    case 'igc':
+      return readIgc(text);
+    case 'nmea':
+      return readNmea(text);
+    case 'csv':
+      return readRecordingCsv(text, onProgress);
+  }
+}
