@@ -1,28 +1,8 @@
 /** The trainer in real Chromium: a steep turn flown from the keyboard against the card, found and scored at Debrief. */
-import { expect, type Page, test } from '@playwright/test';
+import { expect, test } from '@playwright/test';
 import { holdKeys, readPanel } from './support/fly-by-keys.ts';
-import { lessonsOf, signInQuickly } from './support/people.ts';
-
-/** A lesson of this test's own, so that others find theirs as they were. */
-async function ownLesson(page: Page): Promise<string> {
-  await signInQuickly(page.request, 'idris');
-  const [{ student }] = await lessonsOf(page.request, 'Nell');
-  const made = await page.request.post('/api/lessons', {
-    data: {
-      studentId: student.id,
-      airplaneId: 'cairn-4',
-      standardId: 'faa-private',
-      title: 'In the trainer',
-      plannedAt: '2026-11-30T09:30:00Z',
-      conditions: { weightLb: 2240, groundFt: 1900, headingDeg: 360, oatC: 4, qnhHpa: 1012 },
-      items: [
-        { id: 'stall', maneuver: 'power-off-stall' },
-        { id: 'steep', maneuver: 'steep-turn' },
-      ],
-    },
-  });
-  return (await made.json()).id;
-}
+import { ownLesson } from './support/own-lesson.ts';
+import { signInQuickly } from './support/people.ts';
 
 test('a steep turn flown from the keyboard is found and scored', async ({ page }) => {
   test.setTimeout(240_000);
