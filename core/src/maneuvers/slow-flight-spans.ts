@@ -19,7 +19,7 @@ export interface SlowSpan {
 }
 
 const ABOVE_WARNING_KT = 15;
-/** Where changes of configuration were briefed and slow flight was not, only what is plainly slow is slow flight. */
+/** Where something was briefed and slow flight was not, only what is plainly slow is slow flight. */
 const ABOVE_UNBRIEFED_KT = 8;
 const LEAST_S = 15;
 /** Briefed, it is looked for this much above the target too: flown too fast it is slow flight all the same. */
@@ -43,9 +43,9 @@ export function slowSpans(track: Track, context: ScoringContext): SlowSpan[] {
     ),
     0,
   );
-  const asked = (id: string) => context.briefs.some(({ maneuver }) => maneuver === id);
-  const aboveKt =
-    asked('configuration-change') && !asked('slow-flight') ? ABOVE_UNBRIEFED_KT : ABOVE_WARNING_KT;
+  const unasked =
+    context.briefs.length > 0 && !context.briefs.some(({ maneuver }) => maneuver === 'slow-flight');
+  const aboveKt = unasked ? ABOVE_UNBRIEFED_KT : ABOVE_WARNING_KT;
   const spans: SlowSpan[] = [];
   for (const segment of track.segments) {
     for (const [fromS, toS] of slowRuns(track, segment, scene, aboveKt, briefedKt)) {
