@@ -3,6 +3,7 @@ import { findAirplane, fleet } from '../airplane/fleet.ts';
 import { airplaneSchema } from '../airplane/schema.ts';
 import { SEA_LEVEL_DENSITY_KGM3 } from '../atmosphere/atmosphere.ts';
 import { loadFactor } from '../flight/turning.ts';
+import { variable } from '../testing/variable-airplane.ts';
 import { FT_TO_M, G0_MPS2, KT_TO_MPS, LB_TO_KG } from '../units/convert.ts';
 import { bestGlideKias, ceilingFt, climbFpm, glideAt } from './climb.ts';
 import { densityFactor, manifoldOfPercent } from './engine.ts';
@@ -253,25 +254,6 @@ describe('the fit', () => {
   });
 
   test('a constant-speed airplane is fitted in manifold pressure', () => {
-    const variable = airplaneSchema.parse({
-      id: 'variable',
-      name: 'Manifold pressure',
-      maxWeightLb: 2900,
-      vs0Kias: 50,
-      vs1Kias: 55,
-      vaKiasAtMax: 110,
-      powerUnit: 'inHg',
-      engine: { ratedHp: 200, ratedRpm: 2700 },
-      propeller: { kind: 'constant-speed', diameterIn: 76 },
-      book: {
-        cruise: [
-          { pressureAltitudeFt: 2000, power: 20, ktas: 113, powerPct: 53 },
-          { pressureAltitudeFt: 2000, power: 24, ktas: 128, powerPct: 71 },
-          { pressureAltitudeFt: 6000, power: 20, ktas: 119, powerPct: 57 },
-          { pressureAltitudeFt: 6000, power: 23, ktas: 130, powerPct: 71 },
-        ],
-      },
-    });
     const { model: inches, points } = performanceFit(variable)!;
     for (const { book, model: says, unit } of points)
       expect(Math.abs(says - book)).toBeLessThan(unit === 'inHg' ? 1 : 4);

@@ -1,30 +1,10 @@
 /** An airplane with a governor, flown: the book's levels, turns that stay, and power by the throttle alone. */
-import { airplaneSchema } from '../../airplane/schema.ts';
 import { performanceOf } from '../../performance/fit.ts';
 import { levelFlight } from '../../performance/level.ts';
 import { flyOpen, wingsLevel } from '../../testing/open-loop.ts';
+import { variable } from '../../testing/variable-airplane.ts';
 
 const ALTITUDE_FT = 4500;
-const variable = airplaneSchema.parse({
-  id: 'variable',
-  name: 'Manifold pressure',
-  maxWeightLb: 2900,
-  vs0Kias: 50,
-  vs1Kias: 55,
-  vaKiasAtMax: 110,
-  powerUnit: 'inHg',
-  engine: { ratedHp: 200, ratedRpm: 2700 },
-  propeller: { kind: 'constant-speed', diameterIn: 76 },
-  book: {
-    cruise: [
-      { pressureAltitudeFt: 2000, power: 20, ktas: 113, powerPct: 53 },
-      { pressureAltitudeFt: 2000, power: 24, ktas: 128, powerPct: 71 },
-      { pressureAltitudeFt: 6000, power: 20, ktas: 119, powerPct: 57 },
-      { pressureAltitudeFt: 6000, power: 23, ktas: 130, powerPct: 71 },
-    ],
-  },
-});
-
 test('trimmed, it stays level and at its speed', () => {
   const looks = flyOpen(variable, { altitudeFt: ALTITUDE_FT, kias: 100 }, 60, (_, look) => wingsLevel(look));
   const last = looks.at(-1)!;
