@@ -14,45 +14,48 @@ function changeAfter(c: Case, atS: number, side: 1 | -1): { ft: number; atS: num
   return row < 0 ? { ft: 0, atS } : { ft: side * (altitude[row] - from), atS: track.timeS[row] };
 }
 
-export const balloonOnFlap: Check = (c) => {
-  const worst = flapMoves(c, c.rows)
-    .filter(({ fromDeg, toDeg }) => toDeg > fromDeg)
-    .map(({ atS }) => ({ startS: atS, ...changeAfter(c, atS, 1) }))
-    .sort((a, b) => b.ft - a.ft)[0];
-  if (!worst || !(worst.ft > c.context.thresholds.flaps.balloonFt)) return undefined;
-  return finding(
-    ID(c, 'balloon-on-flap'),
-    'fault',
-    { startS: worst.startS, endS: worst.atS },
-    worst.ft,
-    'ft',
-    {
-      what: `Rose ${say(worst.ft)} ft as the flaps went out.`,
-      why: 'Flaps lift before they drag, and the nose comes up with them; nobody pushed.',
-      tryNext: 'A firm hand forward as they move, then power and trim as the drag takes the speed.',
-    },
-  );
-};
+interface FlapMove {
+  name: string;
+  /** Which moves count: out 1, in −1; the altitude is looked at on the same side. */
+  side: 1 | -1;
+  moreThanFt(c: Case): number;
+  says: { what: (ft: string) => string; why: string; tryNext: string };
+}
 
-export const sinkOnFlapRetraction: Check = (c) => {
-  const worst = flapMoves(c, c.rows)
-    .filter(({ fromDeg, toDeg }) => toDeg < fromDeg)
-    .map(({ atS }) => ({ startS: atS, ...changeAfter(c, atS, -1) }))
-    .sort((a, b) => b.ft - a.ft)[0];
-  if (!worst || !(worst.ft > c.context.thresholds.flaps.sinkFt)) return undefined;
-  return finding(
-    ID(c, 'sink-on-flap-retraction'),
-    'fault',
-    { startS: worst.startS, endS: worst.atS },
-    worst.ft,
-    'ft',
-    {
-      what: `Sank ${say(worst.ft)} ft as the flaps came in.`,
-      why: 'The lift of the flaps went and no pull took its place.',
-      tryNext: 'Raise the nose as they move, a stage at a time, with the speed for it.',
-    },
-  );
-};
+/** The worst change of altitude that a move of the flaps one way brought. */
+const onFlapMove =
+  ({ name, side, moreThanFt, says }: FlapMove): Check =>
+  (c) => {
+    const worst = flapMoves(c, c.rows)
+      .filter(({ fromDeg, toDeg }) => side * (toDeg - fromDeg) > 0)
+      .map(({ atS }) => ({ startS: atS, ...changeAfter(c, atS, side) }))
+      .sort((a, b) => b.ft - a.ft)[0];
+    if (!worst || !(worst.ft > moreThanFt(c))) return undefined;
+    const span = { startS: worst.startS, endS: worst.atS };
+    return finding(ID(c, name), 'fault', span, worst.ft, 'ft', { ...says, what: says.what(say(worst.ft)) });
+  };
+
+export const balloonOnFlap = onFlapMove({
+  name: 'balloon-on-flap',
+  side: 1,
+  moreThanFt: (c) => c.context.thresholds.flaps.balloonFt,
+  says: {
+    what: (ft) => `Rose ${ft} ft as the flaps went out.`,
+    why: 'Flaps lift before they drag, and the nose comes up with them; nobody pushed.',
+    tryNext: 'A firm hand forward as they move, then power and trim as the drag takes the speed.',
+  },
+});
+
+export const sinkOnFlapRetraction = onFlapMove({
+  name: 'sink-on-flap-retraction',
+  side: -1,
+  moreThanFt: (c) => c.context.thresholds.flaps.sinkFt,
+  says: {
+    what: (ft) => `Sank ${ft} ft as the flaps came in.`,
+    why: 'The lift of the flaps went and no pull took its place.',
+    tryNext: 'Raise the nose as they move, a stage at a time, with the speed for it.',
+  },
+});
 
 export const flapOverspeed: Check = (c) => {
   const { track, context, rows, scene } = c;

@@ -7,7 +7,7 @@ import type { Track } from '../recording/track.ts';
 import { mean, median } from '../units/numbers.ts';
 import type { Proposal, ScoringContext } from './maneuver.ts';
 import { sceneOf } from './scene.ts';
-import { findTurns, type Turn } from './turns.ts';
+import { findTurns, proposalOf, type Turn } from './turns.ts';
 
 export type TurnKind = 'level-turn' | 'climbing-turn' | 'descending-turn';
 
@@ -40,17 +40,6 @@ export function practisedTurns(track: Track, context: ScoringContext): Turn[] {
   cache.set(track, turns);
   return turns;
 }
-
-const proposalOf = (turn: Turn, maneuver: string): Proposal => ({
-  maneuver,
-  variant: turn.direction,
-  startS: turn.startS,
-  endS: turn.endS,
-  segment: turn.segment,
-  ...(turn.ends
-    ? { state: 'complete' }
-    : { state: 'discontinued', reason: 'the recording breaks off before the roll-out' }),
-});
 
 /** Mean vertical speed from start to end, ft/min. */
 function meanClimb(track: Track, { startS, endS, rows }: Turn): number {

@@ -5,7 +5,7 @@
 
 import { stallAtStage } from '../performance/model.ts';
 import { warningAtStage } from '../performance/warning.ts';
-import { type Rows, rowsBetween } from '../recording/span.ts';
+import { meanOver, type Rows, rowsBetween } from '../recording/span.ts';
 import type { Track } from '../recording/track.ts';
 import { median } from '../units/numbers.ts';
 import type { ScoringContext } from './maneuver.ts';
@@ -134,17 +134,8 @@ function leverOf(track: Track): (row: number) => number {
 }
 
 /** Means over a time, for columns that a reader would average by eye. */
-export function meanBetween(track: Track, values: ArrayLike<number>, fromS: number, toS: number): number {
-  const { from, to } = rowsBetween(track.timeS, fromS, toS);
-  let sum = 0;
-  let n = 0;
-  for (let i = from; i < to; i++) {
-    if (Number.isNaN(values[i])) continue;
-    sum += values[i];
-    n++;
-  }
-  return n === 0 ? Number.NaN : sum / n;
-}
+export const meanBetween = (track: Track, values: ArrayLike<number>, fromS: number, toS: number): number =>
+  meanOver(values, rowsBetween(track.timeS, fromS, toS));
 
 /** The rows of the segment that a row lies in. */
 export const segmentAt = (track: Track, row: number): Rows =>

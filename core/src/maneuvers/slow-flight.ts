@@ -1,6 +1,6 @@
 /** Slow flight as a maneuver: its legs, the warning that bounds its speed, and what goes wrong in it. */
 import { briefFor } from '../brief/targets.ts';
-import { longestStretch, meanOver, rowOfMax } from '../recording/span.ts';
+import { meanOver, rowOfMax } from '../recording/span.ts';
 import type { Track } from '../recording/track.ts';
 import { phaseNamed } from '../scoring/phases.ts';
 import { mean, median } from '../units/numbers.ts';
@@ -13,6 +13,7 @@ import { heldSpan, practisedTurns } from './plain-turns.ts';
 import { legHeading } from './quantities.ts';
 import { energyFpm, meanBetween, sceneOf } from './scene.ts';
 import { type SlowSpan, slowSpans } from './slow-flight-spans.ts';
+import { warningFinding } from './warning-finding.ts';
 
 export const SLOW_FLIGHT = 'slow-flight';
 const ID = (name: string) => `${SLOW_FLIGHT}/${name}`;
@@ -199,18 +200,10 @@ const sinkBeforePower: Check = (c) => {
 
 const stallWarning: Check = (c) => {
   const { track, attempt, context } = c;
-  const warner = track.other('stall_warn');
   const established = phaseNamed(attempt.phases, 'established');
-  if (!warner || !established) return undefined;
+  if (!established) return undefined;
   const rows = between(c, attempt.startS, established.endS);
-  const sounding = (i: number) => warner.values[i] > 0.5;
-  const stretch = longestStretch(track.timeS, rows, sounding);
-  if (!stretch) return undefined;
-  let totalS = 0;
-  for (let i = rows.from; i < rows.to; i++) if (sounding(i)) totalS += track.stepS;
-  const sustained = totalS >= context.thresholds.general.stallWarningS;
-  return finding(ID('stall-warning'), sustained ? 'critical' : 'note', stretch, totalS, 's', {
-    what: `The stall warning sounded for ${say(totalS, 1)} s.`,
+  return warningFinding(ID('stall-warning'), track, rows, context, {
     why: 'The speed went below what this weight and these flaps allow without it.',
     tryNext: 'Ease the nose down a degree and add a little power; fly three knots above where it sounds.',
   });

@@ -9,9 +9,11 @@ import { deviations, resolutionOf } from '../scoring/parameter.ts';
 import { phaseNamed } from '../scoring/phases.ts';
 import type { Finding } from '../scoring/schema.ts';
 import { shortestTurnDeg } from '../units/angles.ts';
+import { ballOut } from './ball-finding.ts';
 import { countReversals, finding, type Span, say } from './finding.ts';
 import { generalFindings } from './general-findings.ts';
 import type { Attempt, Proposal, ScoringContext } from './maneuver.ts';
+import { warningFinding } from './warning-finding.ts';
 
 interface Case {
   track: Track;
@@ -242,25 +244,6 @@ const powerChasing: Check = (c) => {
   });
 };
 
-/** Ball out on the inside (slip) or the outside (skid): lateral force to the right is a ball to the left. */
-const ballOut =
-  (name: 'slip' | 'skid'): Check =>
-  ({ track, rows, side, context }) => {
-    const ball = track.other('lat_g');
-    if (!ball) return undefined;
-    const { ballG, ballS } = context.thresholds.general;
-    const inwards = (i: number) => -ball.values[i] * side * (name === 'slip' ? 1 : -1);
-    const stretch = longestStretch(track.timeS, rows, (i) => inwards(i) > ballG);
-    if (!stretch || stretch.endS - stretch.startS < ballS) return undefined;
-    const worst = rowOfMax(rowsBetween(track.timeS, stretch.startS, stretch.endS), inwards);
-    const size = inwards(worst);
-    return finding(ID(name), 'fault', stretch, size, 'g', {
-      what: `${name === 'slip' ? 'Slipping' : 'Skidding'}: ball out on the ${name === 'slip' ? 'inside' : 'outside'} for ${say(stretch.endS - stretch.startS)} s (${say(size, 2)} g).`,
-      why: name === 'slip' ? 'Too little rudder into the turn.' : 'Too much rudder into the turn.',
-      tryNext: 'Feel the seat: press the rudder on the side where the ball is.',
-    });
-  };
-
 const rollOut: Check = ({ track, attempt, side, limits }) => {
   if (attempt.state !== 'complete' || attempt.fallsShort) return undefined;
   const heading = valueAt(track.timeS, track.headingDeg.values, attempt.endS);
@@ -290,22 +273,12 @@ const incompleteTurn: Check = ({ attempt, limits }) => {
   });
 };
 
-const stallWarning: Check = ({ track, rows, context }) => {
-  const warner = track.other('stall_warn');
-  if (!warner) return undefined;
-  const sounding = (i: number) => warner.values[i] > 0.5;
-  const stretch = longestStretch(track.timeS, rows, sounding);
-  if (!stretch) return undefined;
-  let totalS = 0;
-  for (let i = rows.from; i < rows.to; i++) if (sounding(i)) totalS += track.stepS;
-  const sustained = totalS >= context.thresholds.general.stallWarningS;
-  return finding(ID('stall-warning'), sustained ? 'critical' : 'note', stretch, totalS, 's', {
-    what: `The stall warning sounded for ${say(totalS, 1)} s.`,
+const stallWarning: Check = ({ track, rows, context }) =>
+  warningFinding(ID('stall-warning'), track, rows, context, {
     why: 'The pull at this bank brought the wing near its critical angle; slow and steep make it worse.',
     tryNext:
       'Ease the pull at once, then shallow the bank. The stall comes at √n times its speed in level flight.',
   });
-};
 
 const spiralDive: Check = ({ track, attempt, rows, limits }) => {
   const speedUp = localSlope(track.timeS, track.airspeedKt.values, rows, 1.5);

@@ -10,7 +10,7 @@ import { buildAttempt } from './build-attempt.ts';
 import { judgingRows } from './judging-rows.ts';
 import type { Attempt, Maneuver, Proposal, ScoringContext } from './maneuver.ts';
 import { steepTurnFindings } from './steep-turn-findings.ts';
-import { findTurns, heldBank } from './turns.ts';
+import { findTurns, heldBank, proposalOf } from './turns.ts';
 
 export const STEEP_TURN = 'steep-turn';
 
@@ -36,16 +36,7 @@ function propose(track: Track, context: ScoringContext): { proposals: Proposal[]
       );
       continue;
     }
-    proposals.push({
-      maneuver: STEEP_TURN,
-      variant: turn.direction,
-      startS: turn.startS,
-      endS: turn.endS,
-      segment: turn.segment,
-      ...(turn.ends
-        ? { state: 'complete' }
-        : { state: 'discontinued', reason: 'the recording breaks off before the roll-out' }),
-    });
+    proposals.push(proposalOf(turn, STEEP_TURN));
   }
   return { proposals, warnings };
 }

@@ -1,10 +1,11 @@
 /** Level, climbing and descending turns, clearing turns and coordination rolls as maneuvers. */
 import { briefFor } from '../brief/targets.ts';
-import { longestStretch, rowOfMax, rowsBetween, valueAt } from '../recording/span.ts';
+import { rowOfMax, rowsBetween, valueAt } from '../recording/span.ts';
 import type { Track } from '../recording/track.ts';
 import { phaseNamed } from '../scoring/phases.ts';
 import { shortestTurnDeg } from '../units/angles.ts';
 import { median, roundTo } from '../units/numbers.ts';
+import { ballOut } from './ball-finding.ts';
 import { buildAttempt } from './build-attempt.ts';
 import { between, type Case, type Check, extremes, runChecks } from './case.ts';
 import { finding, say } from './finding.ts';
@@ -142,25 +143,6 @@ const bankWander: Check = (c) => {
     tryNext: 'Eyes out: one small correction, wait, look again.',
   });
 };
-
-/** Ball out on the inside (slip) or the outside (skid): lateral force to the right is a ball to the left. */
-export const ballOut =
-  (name: 'slip' | 'skid'): Check =>
-  (c) => {
-    const { track, rows, side, context } = c;
-    const ball = track.other('lat_g');
-    if (!ball) return undefined;
-    const { ballG, ballS } = context.thresholds.general;
-    const inwards = (i: number) => -ball.values[i] * side * (name === 'slip' ? 1 : -1);
-    const stretch = longestStretch(track.timeS, rows, (i) => inwards(i) > ballG);
-    if (!stretch || stretch.endS - stretch.startS < ballS) return undefined;
-    const size = inwards(rowOfMax(rowsBetween(track.timeS, stretch.startS, stretch.endS), inwards));
-    return finding(ID(c, name), 'fault', stretch, size, 'g', {
-      what: `${name === 'slip' ? 'Slipping' : 'Skidding'}: ball out on the ${name === 'slip' ? 'inside' : 'outside'} for ${say(stretch.endS - stretch.startS)} s (${say(size, 2)} g).`,
-      why: name === 'slip' ? 'Too little rudder into the turn.' : 'Too much rudder into the turn.',
-      tryNext: 'Feel the seat: press the rudder on the side where the ball is.',
-    });
-  };
 
 const TURN_CHECKS: readonly Check[] = [
   altLossRollIn,

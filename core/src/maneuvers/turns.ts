@@ -4,6 +4,7 @@ import type { Rows } from '../recording/span.ts';
 import { valueAt } from '../recording/span.ts';
 import type { Track } from '../recording/track.ts';
 import { median } from '../units/numbers.ts';
+import type { Proposal } from './maneuver.ts';
 
 /** Bank that begins and ends a turn. */
 export const TURN_EDGE_DEG = 5;
@@ -79,3 +80,15 @@ export function heldBank(bank: Float64Array, { from, to }: Rows): number {
   const plain = median(sizes);
   return median(sizes.filter((size) => size >= 0.8 * plain));
 }
+
+/** The turn as an attempt at a maneuver; one that the recording cuts short is discontinued. */
+export const proposalOf = (turn: Turn, maneuver: string): Proposal => ({
+  maneuver,
+  variant: turn.direction,
+  startS: turn.startS,
+  endS: turn.endS,
+  segment: turn.segment,
+  ...(turn.ends
+    ? { state: 'complete' }
+    : { state: 'discontinued', reason: 'the recording breaks off before the roll-out' }),
+});

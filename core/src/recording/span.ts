@@ -35,7 +35,7 @@ export function valueAt(timeS: Float64Array, values: Float64Array, atS: number):
 }
 
 /** Mean of the values in rows [from, to) that are numbers; NaN when there are none. */
-export function meanOver(values: Float64Array, { from, to }: Rows): number {
+export function meanOver(values: ArrayLike<number>, { from, to }: Rows): number {
   let sum = 0;
   let n = 0;
   for (let i = from; i < to; i++) {
