@@ -133,6 +133,46 @@ const RULES: Record<string, Rule> = {
     allowed: ofStudent,
     others: 404,
   },
+  'GET /recordings/{id}/flight': {
+    path: of('/recordings/{recording}/flight'),
+    allowed: ofStudent,
+    others: 404,
+  },
+  'GET /recordings/{id}/export/{format}': {
+    path: of('/recordings/{recording}/export/csv'),
+    allowed: ofStudent,
+    others: 404,
+  },
+  'GET /recordings/{id}/debrief.pdf': {
+    path: of('/recordings/{recording}/debrief.pdf'),
+    allowed: ofStudent,
+    others: 404,
+  },
+  'POST /recordings/{id}/stop': {
+    path: of('/recordings/{recording}/stop'),
+    body: () => ({}),
+    allowed: byStaff(200),
+    others: 404,
+  },
+  'GET /column-mappings/{key}': { path: () => `/column-mappings/${'a'.repeat(64)}`, allowed: all(200) },
+  'PUT /column-mappings/{key}': {
+    path: () => `/column-mappings/${'a'.repeat(64)}`,
+    body: () => ({
+      time: { column: 't', kind: 's' },
+      channels: [{ column: 'h', channel: 'alt_ft', unit: 'm' }],
+    }),
+    allowed: { ...all(200), student: 403, classmate: 403 },
+  },
+  'GET /airplanes/{id}/own-figures': {
+    path: () => '/airplanes/cairn-4/own-figures',
+    allowed: { ...all(200), student: 403, classmate: 403 },
+  },
+  'PUT /airplanes/{id}/own-figures': {
+    path: () => '/airplanes/cairn-4/own-figures',
+    body: () => ({ version: 99, take: true }),
+    allowed: { chief: 409, stranger: 409 },
+    others: 403,
+  },
   'POST /recordings/{id}/rescore': {
     path: of('/recordings/{recording}/rescore'),
     body: () => ({}),

@@ -1,5 +1,6 @@
 /** The airplane file: book numbers of one airplane, in knots whatever unit its instruments show. */
 import { z } from 'zod';
+import { ownFigureSchema } from '../own-figures/schema.ts';
 import {
   bookSchema,
   engineSchema,
@@ -78,6 +79,8 @@ export const airplaneSchema = z
     stations: z.array(stationSchema).optional(),
     fuel: fuelSchema.optional(),
     cgEnvelope: envelopeSchema.optional(),
+    /** What this very airplane’s recordings say it does, where the chief instructor took that up. */
+    ownFigures: z.array(ownFigureSchema).optional(),
   })
   .superRefine((airplane, context) => {
     for (const { path, message } of orderProblems(airplane))

@@ -1,5 +1,6 @@
 /** A target card: everything about one maneuver in one airplane on one day. Also what `--brief` files hold. */
 import { z } from 'zod';
+import { ownFigureSchema } from '../own-figures/schema.ts';
 import { provenanceSchema } from '../performance/provenance.ts';
 import { standardRowSchema } from '../standards/schema.ts';
 
@@ -103,6 +104,8 @@ export const targetCardSchema = z.object({
     .array(z.object({ kias: z.number(), power: z.number(), pitchDeg: z.number(), trim: z.string() }))
     .default([]),
   figures: z.array(cardFigureSchema).default([]),
+  /** What this very airplane’s flights say, beside the book’s. */
+  ownFigures: z.array(ownFigureSchema).default([]),
   steps: z.array(z.string()),
   checks: z.array(z.string()),
   watchFor: z.array(z.string()),

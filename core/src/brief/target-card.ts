@@ -2,6 +2,7 @@
 import { maneuveringSpeedFrom } from '../airplane/limits.ts';
 import { InputError } from '../errors.ts';
 import { loadFactor, rollOutLeadDeg, turnRadiusFt, turnRateDegPerS } from '../flight/turning.ts';
+import { figuresForCard } from '../own-figures/for-card.ts';
 import { stallAtStage } from '../performance/model.ts';
 import { rowsFor, type Standard } from '../standards/schema.ts';
 import { choicesFor } from '../technique/choices.ts';
@@ -76,6 +77,7 @@ export function targetCard(input: CardInput): TargetCard {
     flaps: flown.flaps ?? [],
     powerTable: flown.powerTable ?? [],
     figures: flown.figures ?? [],
+    ownFigures: figuresForCard(airplane, { maneuver: maneuver.id, kias: speed.kias, stage }),
     steps: flown.steps,
     checks: checksFor(day),
     watchFor: input.watchFor && input.watchFor.length > 0 ? input.watchFor : flown.usualFaults,

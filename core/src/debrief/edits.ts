@@ -10,8 +10,19 @@ const interval = { startS: z.number(), endS: z.number(), maneuver: z.string() };
 export const editSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('discard'), ...interval }),
   z.object({ kind: z.literal('edges'), ...interval, newStartS: z.number(), newEndS: z.number() }),
+  z.object({ kind: z.literal('split'), ...interval, atS: z.number() }),
+  /** Made one with everything up to the end of another, which is of any kind. */
+  z.object({ kind: z.literal('merge'), ...interval, withEndS: z.number() }),
+  z.object({
+    kind: z.literal('retype'),
+    ...interval,
+    newManeuver: z.string().max(40),
+    /** Left out, what was flown tells. */
+    newVariant: z.string().max(20).optional(),
+  }),
 ]);
 export type Edit = z.infer<typeof editSchema>;
+export const EDIT_KINDS = ['discard', 'edges', 'split', 'merge', 'retype'] as const satisfies Edit['kind'][];
 
 export interface Interval {
   startS: number;
@@ -43,15 +54,57 @@ export function matchInterval(attempts: readonly Interval[], wanted: Interval): 
   return best;
 }
 
-/** Found attempts with the edits laid over them; edits that match nothing leave no trace here. */
-export function applyEdits(found: readonly Proposal[], edits: readonly Edit[]): Proposal[] {
-  const result: (Proposal | undefined)[] = [...found];
+/** What a maneuver would be called over a stretch of the recording: left or right, clean or landing. */
+export type VariantOf = (maneuver: string, span: Pick<Proposal, 'startS' | 'endS' | 'segment'>) => string;
+
+/**
+ * Found attempts with the edits laid over them, one after the other: each finds its attempt among those that the
+ * edits before it left. An edit that matches nothing leaves no trace here.
+ */
+export function applyEdits(
+  found: readonly Proposal[],
+  edits: readonly Edit[],
+  variantOf: VariantOf,
+): Proposal[] {
+  let attempts = [...found];
   for (const edit of edits) {
-    const index = matchInterval(found, edit);
-    const proposal = result[index];
-    if (!proposal) continue;
-    result[index] =
-      edit.kind === 'discard' ? undefined : { ...proposal, startS: edit.newStartS, endS: edit.newEndS };
+    const index = matchInterval(attempts, edit);
+    if (index < 0) continue;
+    const made = edited(attempts[index], edit, variantOf);
+    const untouched = attempts.filter(
+      (other, i) => i !== index && !(edit.kind === 'merge' && liesIn(other, made[0])),
+    );
+    attempts = [...untouched, ...made].sort((a, b) => a.startS - b.startS);
   }
-  return result.filter((proposal) => proposal !== undefined).sort((a, b) => a.startS - b.startS);
+  return attempts;
+}
+
+/** Whether more than half of an attempt lies in another. */
+const liesIn = (attempt: Interval, whole: Interval): boolean => {
+  const middleS = (attempt.startS + attempt.endS) / 2;
+  return middleS > whole.startS && middleS < whole.endS;
+};
+
+/** What an edit makes of its attempt. A person says that it is one: it no longer breaks off. */
+function edited(attempt: Proposal, edit: Edit, variantOf: VariantOf): Proposal[] {
+  const over = (startS: number, endS: number, maneuver = attempt.maneuver): Proposal => {
+    const span = { startS, endS, segment: attempt.segment };
+    return { ...span, maneuver, variant: variantOf(maneuver, span), state: 'complete' };
+  };
+  switch (edit.kind) {
+    case 'discard':
+      return [];
+    case 'edges':
+      return [{ ...attempt, startS: edit.newStartS, endS: edit.newEndS }];
+    case 'split':
+      return edit.atS > attempt.startS && edit.atS < attempt.endS
+        ? [over(attempt.startS, edit.atS), over(edit.atS, attempt.endS)]
+        : [attempt];
+    case 'merge':
+      return [over(attempt.startS, Math.max(attempt.endS, edit.withEndS))];
+    case 'retype': {
+      const retyped = over(attempt.startS, attempt.endS, edit.newManeuver);
+      return [{ ...retyped, variant: edit.newVariant ?? retyped.variant }];
+    }
+  }
 }

@@ -1,5 +1,6 @@
 /** What people say of an attempt: grades, help, overrides, comments, marks. Stored against a time interval. */
 import { z } from 'zod';
+import { EDIT_KINDS, editSchema } from './edits.ts';
 
 /** Who flew and with how much help. */
 export const HELP = [
@@ -24,8 +25,35 @@ export const gradeSchema = z.number().int().min(1).max(4);
 
 export const DISCONTINUED_REASONS = ['traffic', 'airspace', 'limit', 'discomfort'] as const;
 
+/** Said of the whole lesson rather than of an attempt: the maneuver's place is taken by this word. */
+export const LESSON = 'lesson';
+
+/**
+ * What an instructor sees and no recorder writes down: a tap each. `good`: as it should be; `fault`: to be worked on;
+ * `fact`: neither.
+ */
+export const OBSERVATIONS = [
+  { item: 'checks-done', says: 'Checks done', kind: 'good' },
+  { item: 'cleared', says: 'Area cleared, and kept clear', kind: 'good' },
+  { item: 'eyes-outside', says: 'Eyes outside', kind: 'good' },
+  { item: 'eyes-inside', says: 'Looked inside most of the way', kind: 'fault' },
+  { item: 'late-rudder', says: 'Feet asleep: rudder late or none', kind: 'fault' },
+  { item: 'rough-hands', says: 'Rough on the controls', kind: 'fault' },
+  { item: 'warner-sounded', says: 'Stall warner sounded', kind: 'fact' },
+  { item: 'buffet-felt', says: 'Buffet felt', kind: 'fact' },
+  { item: 'flaps-as-briefed', says: 'Flaps moved as briefed', kind: 'good' },
+  { item: 'distraction', says: 'Flown with a distraction', kind: 'fact' },
+  { item: 'risk-named', says: 'Named the risk and what to do', kind: 'good' },
+  { item: 'drill-complete', says: 'Every item of the drill done or said', kind: 'good' },
+  { item: 'drill-item-missed', says: 'An item of the drill was missed', kind: 'fault' },
+] as const;
+export type ObservationItem = (typeof OBSERVATIONS)[number]['item'];
+const OBSERVATION_ITEMS = OBSERVATIONS.map(({ item }) => item) as [ObservationItem, ...ObservationItem[]];
+
 const interval = { startS: z.number(), endS: z.number(), maneuver: z.string().max(40) };
 const words = z.string().trim().min(1, 'write a few words').max(2000);
+
+const [discard, edges, split, merge, retype] = editSchema.options;
 
 export const saidBodySchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('grade'), ...interval, grade: gradeSchema }),
@@ -51,8 +79,21 @@ export const saidBodySchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('comment'), ...interval, text: words }),
   z.object({ kind: z.literal('next-time'), ...interval, text: z.string().trim().max(300) }),
   z.object({ kind: z.literal('mark'), ...interval, atS: z.number(), text: words }),
-  z.object({ kind: z.literal('discard'), ...interval, discarded: z.boolean() }),
-  z.object({ kind: z.literal('edges'), ...interval, newStartS: z.number(), newEndS: z.number() }),
+  z.object({
+    kind: z.literal('observed'),
+    ...interval,
+    item: z.enum(OBSERVATION_ITEMS),
+    seen: z.boolean(),
+  }),
+  /** A finding's id, parked for another day or taken up again. */
+  z.object({ kind: z.literal('park'), ...interval, finding: z.string().max(80), parked: z.boolean() }),
+  discard.extend({ discarded: z.boolean() }),
+  edges,
+  split,
+  merge,
+  retype,
+  /** An edit, by the id it was said with, no longer holds. */
+  z.object({ kind: z.literal('take-back'), ...interval, of: z.uuid() }),
 ]);
 export type SaidBody = z.infer<typeof saidBodySchema>;
 export type SaidKind = SaidBody['kind'];
@@ -64,9 +105,15 @@ export const INSTRUCTOR_ONLY: readonly SaidKind[] = [
   'override',
   'discontinued',
   'next-time',
-  'discard',
-  'edges',
+  'observed',
+  'park',
+  'take-back',
+  ...EDIT_KINDS,
 ];
+
+/** What changes the attempts themselves, so that they are worked out anew. */
+export const changesAttempts = (kind: SaidKind): boolean =>
+  kind === 'take-back' || (EDIT_KINDS as readonly string[]).includes(kind);
 
 export const saidSchema = z.object({
   id: z.uuid(),

@@ -3,6 +3,8 @@ import { readRecordingCsv } from './csv.ts';
 import { readGpx } from './formats/gpx.ts';
 import { readIgc } from './formats/igc.ts';
 import { readNmea } from './formats/nmea.ts';
+import type { Mapping } from './mapping/mapping.ts';
+import { readMapped } from './mapping/read-mapped.ts';
 import type { Recording } from './recording.ts';
 
 export type RecordingFormat = 'csv' | 'gpx' | 'igc' | 'nmea';
@@ -16,8 +18,15 @@ export function formatOf(text: string): RecordingFormat {
   return 'csv';
 }
 
-/** @throws InputError naming line and column, and what was expected. */
-export function readRecording(text: string, onProgress?: (fraction: number) => void): Recording {
+/**
+ * @param mapping what the columns of a table of another make are; it has no say in a log whose format is known.
+ * @throws InputError naming line and column, and what was expected.
+ */
+export function readRecording(
+  text: string,
+  onProgress?: (fraction: number) => void,
+  mapping?: Mapping,
+): Recording {
   switch (formatOf(text)) {
     case 'gpx':
       return readGpx(text);
@@ -26,6 +35,6 @@ export function readRecording(text: string, onProgress?: (fraction: number) => v
     case 'nmea':
       return readNmea(text);
     case 'csv':
-      return readRecordingCsv(text, onProgress);
+      return mapping ? readMapped(text, mapping, onProgress) : readRecordingCsv(text, onProgress);
   }
 }

@@ -14,6 +14,7 @@ import { airspeedFromPositions, onlyLikely, withoutDoubtful } from '../maneuvers
 import type { Attempt, Proposal, ScoringContext } from '../maneuvers/maneuver.ts';
 import { maneuverOf, maneuvers } from '../maneuvers/registry.ts';
 import { DEFAULT_THRESHOLDS, type Thresholds } from '../maneuvers/thresholds.ts';
+import { variantOf } from '../maneuvers/variant-of.ts';
 import type { Recording } from '../recording/recording.ts';
 import { makeTrack, type Track } from '../recording/track.ts';
 import type { Standard } from '../standards/schema.ts';
@@ -48,6 +49,7 @@ export interface Scored {
   score: Score;
   track: Track;
   attempts: Attempt[];
+  context: ScoringContext;
 }
 
 /** @throws InputError when the recording lacks what every score needs. */
@@ -73,7 +75,9 @@ export function scoreWithTrack(recording: Recording, options: ScoreOptions): Sco
   const track = makeTrack(recording, airplane);
   onProgress?.(0.4);
   const found = findAttempts(track, context);
-  const proposals = applyEdits(found.proposals, options.edits ?? []);
+  const proposals = applyEdits(found.proposals, options.edits ?? [], (maneuver, span) =>
+    variantOf(track, context, maneuver, span),
+  );
   onProgress?.(0.6);
 
   const attempts: Attempt[] = [];
@@ -101,7 +105,7 @@ export function scoreWithTrack(recording: Recording, options: ScoreOptions): Sco
     attempts: scored,
   };
   onProgress?.(1);
-  return { score: roundNumbers(score), track, attempts };
+  return { score: roundNumbers(score), track, attempts, context };
 }
 
 function findAttempts(track: Track, context: ScoringContext): { proposals: Proposal[]; warnings: string[] } {

@@ -25,6 +25,9 @@ export const recordingSchema = z.object({
   flownIn: z.enum(['airplane', 'trainer']),
   lessonId: z.uuid().nullable(),
   lessonTitle: z.string().nullable(),
+  /** What the lesson was about, and the findings that its brief had parked. */
+  focus: z.string(),
+  parked: z.array(z.string()),
   student: z.object({ id: z.uuid(), name: z.string() }),
   airplane: z.object({
     id: z.string(),

@@ -7,10 +7,15 @@ import {
   decodeText,
   type Edit,
   type ExaminerFigures,
+  encodeFlight,
+  flightColumns,
   InputError,
   type Judge,
   type KeelTrace,
   keelTrace,
+  type Mapping,
+  type Observation,
+  observe,
   type Recording,
   readRecording,
   type Score,
@@ -34,6 +39,8 @@ export interface AnalysisInput {
   /** The lesson's weight and ground, for a file and an upload that name none. */
   lesson?: { weightLb?: number; groundFt?: number };
   briefs: BriefTargets[];
+  /** How a table of another make is read. */
+  mapping?: Mapping;
   edits: Edit[];
   examiner: ExaminerFigures;
   clearsBeforeEach: boolean;
@@ -48,6 +55,8 @@ export interface Chunk {
 export interface ReadResult {
   /** When the recording began, ISO 8601, where it says so. */
   flownAt: string | null;
+  /** Time of day of the recording’s zero, ms since 1970. */
+  epochMs: number | null;
   chunks: Chunk[];
 }
 
@@ -56,6 +65,9 @@ export interface Analysis {
   profile: [number, number][];
   keels: SmallKeel[];
   traces: KeelTrace[];
+  /** The flight’s columns for drawing, as they cross the wire. */
+  flight: Uint8Array;
+  observations: Observation[];
 }
 
 export type AnalysisEvent =
@@ -71,12 +83,18 @@ const READING_SHARE = 0.7;
 /** Reads and scores, telling each step through `tell`. A file that cannot be read is told as refused. */
 export function analyse(input: AnalysisInput, tell: (event: AnalysisEvent) => void): void {
   try {
-    const recording = readRecording(decodeText(input.bytes), (fraction) =>
-      tell({ kind: 'progress', fraction: READING_SHARE * fraction }),
+    const recording = readRecording(
+      decodeText(input.bytes),
+      (fraction) => tell({ kind: 'progress', fraction: READING_SHARE * fraction }),
+      input.mapping,
     );
     // Told before scoring begins: whoever waits need only know that the file can be read.
     checkScorable(recording);
-    tell({ kind: 'read', result: { flownAt: beginningOf(recording), chunks: chunksOf(recording) } });
+    const { epochMs = null } = recording;
+    tell({
+      kind: 'read',
+      result: { flownAt: beginningOf(recording), epochMs, chunks: chunksOf(recording) },
+    });
     const { header } = recording;
     const scored = scoreWithTrack(recording, {
       standard: input.standard,
@@ -93,7 +111,7 @@ export function analyse(input: AnalysisInput, tell: (event: AnalysisEvent) => vo
       onProgress: (fraction) =>
         tell({ kind: 'progress', fraction: READING_SHARE + (1 - READING_SHARE) * fraction }),
     });
-    const { score, track, attempts } = scored;
+    const { score, track, attempts, context } = scored;
     const traces = attempts.map((attempt, i) => keelTrace(track, attempt, score.attempts[i]));
     tell({
       kind: 'done',
@@ -102,6 +120,8 @@ export function analyse(input: AnalysisInput, tell: (event: AnalysisEvent) => vo
         profile: altitudeProfile(track),
         keels: traces.map((trace) => smallKeel(trace)),
         traces,
+        flight: encodeFlight(flightColumns(track)),
+        observations: observe(track, attempts, context),
       },
     });
   } catch (error) {

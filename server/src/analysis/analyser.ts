@@ -5,8 +5,11 @@ import { type AnalysisEvent, type AnalysisInput, analyse } from './analyse.ts';
 import { END } from './worker.ts';
 
 export interface Analyser {
-  /** Resolves when everything has been told. */
-  run(input: AnalysisInput, tell: (event: AnalysisEvent) => void): Promise<void>;
+  /**
+   * Resolves when everything has been told.
+   * @throws AbortError when `signal` stops it: the thread is ended and nothing more is told.
+   */
+  run(input: AnalysisInput, tell: (event: AnalysisEvent) => void, signal?: AbortSignal): Promise<void>;
   close(): Promise<void>;
 }
 
@@ -14,7 +17,7 @@ export interface Analyser {
 export function workerAnalyser(file: string): Analyser {
   const pool = new Piscina({ filename: file, minThreads: 0, maxThreads: 1, idleTimeout: 30_000 });
   return {
-    async run(input, tell) {
+    async run(input, tell, signal) {
       const { port1, port2 } = new MessageChannel();
       const told = new Promise<void>((resolve) => {
         port1.on('message', (event: AnalysisEvent | typeof END) => {
@@ -23,7 +26,7 @@ export function workerAnalyser(file: string): Analyser {
         });
       });
       try {
-        await pool.run({ input, port: port2 }, { transferList: [port2] });
+        await pool.run({ input, port: port2 }, { transferList: [port2], signal });
         await told;
       } finally {
         port1.close();
@@ -35,7 +38,10 @@ export function workerAnalyser(file: string): Analyser {
 
 /** The same on this very thread, for the tests. */
 export const inlineAnalyser: Analyser = {
-  async run(input, tell) {
+  async run(input, tell, signal) {
+    // Lets whoever wants to stop it say so before it begins.
+    await new Promise((resolve) => setImmediate(resolve));
+    signal?.throwIfAborted();
     analyse(input, tell);
   },
   async close() {},

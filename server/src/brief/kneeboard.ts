@@ -1,14 +1,8 @@
 /** The kneeboard: black on white, large figures, one maneuver a panel, tolerances and cautions on it. */
-import { createRequire } from 'node:module';
 import { HANDBOOK_FIRST, type Lesson, speedIn, type TargetCard } from '@keel/core';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
+import { makePdf } from '../http/pdf.ts';
 import { bandWords, kneeboardFigures } from './kneeboard-figures.ts';
-
-const require = createRequire(import.meta.url);
-const face = (weight: number) =>
-  require.resolve(
-    `@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-${weight}-normal.woff`,
-  );
 
 const MM_TO_PT = 72 / 25.4;
 const SIZES = {
@@ -23,19 +17,12 @@ const NOTICE =
   'Training aid, not a flight instrument and not a sign-off. The airplane’s handbook, local rules and your instructor come first.';
 
 export async function kneeboardPdf(lesson: Lesson, size: KneeboardSize): Promise<Buffer> {
-  const pdfmake = require('pdfmake') as typeof import('pdfmake');
-  pdfmake.setFonts({
-    Atkinson: { normal: face(400), bold: face(700), italics: face(400), bolditalics: face(700) },
-  });
-  // Nothing but the fonts is ever read, whatever a lesson's words hold.
-  pdfmake.setUrlAccessPolicy(() => false);
-  pdfmake.setLocalAccessPolicy((path) => path === face(400) || path === face(700));
   const panels = groups(lesson.cards);
   let pdf: Buffer = Buffer.alloc(0);
   // A panel never runs over its page: what is too long is set a little smaller, down to what can still be read.
   for (const scale of SCALES) {
     const pages = { count: 0 };
-    pdf = await pdfmake.createPdf(definition(lesson, SIZES[size], scale, pages)).getBuffer();
+    pdf = await makePdf(definition(lesson, SIZES[size], scale, pages));
     if (pages.count <= panels.length + 1) break;
   }
   return pdf;

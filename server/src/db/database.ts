@@ -3,6 +3,7 @@ import { entities } from './entities.ts';
 import { First1700000000001 } from './migrations/1700000000001-first.ts';
 import { Brief1700000000002 } from './migrations/1700000000002-brief.ts';
 import { Trainer1700000000003 } from './migrations/1700000000003-trainer.ts';
+import { Debrief1700000000004 } from './migrations/1700000000004-debrief.ts';
 
 /** Connects and brings the tables up to date; the tables change by migrations alone. */
 export async function openDatabase(url: string): Promise<DataSource> {
@@ -10,7 +11,7 @@ export async function openDatabase(url: string): Promise<DataSource> {
     type: 'postgres',
     url,
     entities,
-    migrations: [First1700000000001, Brief1700000000002, Trainer1700000000003],
+    migrations: [First1700000000001, Brief1700000000002, Trainer1700000000003, Debrief1700000000004],
     migrationsRun: true,
     synchronize: false,
     extra: { max: 10 },

@@ -5,6 +5,8 @@ import type {
   KeelTrace,
   LessonItem,
   LessonPlan,
+  Mapping,
+  Observation,
   Role,
   SaidBody,
   Score,
@@ -191,6 +193,10 @@ export interface RecordingRow {
   status: RecordingStatus;
   refusal: string | null;
   flownAt: Date;
+  /** How a table of another make is read; null for what is read by itself. */
+  mapping: Mapping | null;
+  /** Time of day of the recording’s zero, where the file told. */
+  epochMs: number | null;
 }
 export const RecordingEntity = new EntitySchema<RecordingRow>({
   name: 'recording',
@@ -211,6 +217,8 @@ export const RecordingEntity = new EntitySchema<RecordingRow>({
     status: { type: 'text' },
     refusal: { type: 'text', nullable: true },
     flownAt: { type: 'timestamptz', name: 'flown_at' },
+    mapping: { type: 'jsonb', nullable: true },
+    epochMs: { type: 'double precision', name: 'epoch_ms', nullable: true },
   },
 });
 
@@ -257,6 +265,8 @@ export interface ScoreRow {
   profile: [number, number][];
   /** A thumbnail for each attempt. */
   keels: SmallKeel[];
+  /** What the flight tells of its airplane. */
+  observations: Observation[];
   current: boolean;
   createdAt: Date;
 }
@@ -269,6 +279,7 @@ export const ScoreEntity = new EntitySchema<ScoreRow>({
     score: { type: 'jsonb' },
     profile: { type: 'jsonb' },
     keels: { type: 'jsonb' },
+    observations: { type: 'jsonb' },
     current: { type: 'boolean' },
     createdAt: { type: 'timestamptz', name: 'created_at', createDate: true },
   },
@@ -285,6 +296,34 @@ export const KeelEntity = new EntitySchema<KeelRow>({
     scoreId: { type: 'uuid', name: 'score_id', primary: true },
     attempt: { type: 'int', primary: true },
     trace: { type: 'jsonb' },
+  },
+});
+
+/** The flight's columns for drawing, as they cross the wire. */
+export interface FlightRow {
+  scoreId: string;
+  data: Buffer;
+}
+export const FlightEntity = new EntitySchema<FlightRow>({
+  name: 'flight',
+  columns: {
+    scoreId: { type: 'uuid', name: 'score_id', primary: true },
+    data: { type: 'bytea' },
+  },
+});
+
+/** How the tables with one header are read in one school: the last answer counts. */
+export interface ColumnMappingRow {
+  schoolId: string;
+  headerKey: string;
+  mapping: Mapping;
+}
+export const ColumnMappingEntity = new EntitySchema<ColumnMappingRow>({
+  name: 'column_mapping',
+  columns: {
+    schoolId: { type: 'uuid', name: 'school_id', primary: true },
+    headerKey: { type: 'text', name: 'header_key', primary: true },
+    mapping: { type: 'jsonb' },
   },
 });
 
@@ -320,5 +359,7 @@ export const entities = [
   RecordingChunkEntity,
   ScoreEntity,
   KeelEntity,
+  FlightEntity,
+  ColumnMappingEntity,
   SaidEntity,
 ];

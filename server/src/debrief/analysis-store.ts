@@ -3,10 +3,11 @@ import { randomUUID } from 'node:crypto';
 import type { Said } from '@keel/core';
 import { editsFrom, SCHOOL_STANDARD_ID, withOverrides } from '@keel/core';
 import type { DataSource } from 'typeorm';
-import type { Analysis, AnalysisInput, ReadResult } from '../analysis/analyse.ts';
+import type { Analysis, AnalysisEvent, AnalysisInput, ReadResult } from '../analysis/analyse.ts';
 import type { Analyser } from '../analysis/analyser.ts';
 import {
   AirplaneEntity,
+  FlightEntity,
   KeelEntity,
   LessonEntity,
   RecordingChunkEntity,
@@ -21,10 +22,44 @@ import {
 import { Problem } from '../http/problem.ts';
 import { techniqueOf } from '../technique/routes.ts';
 
-/** How far each running analysis is, 0 to 1; gone once it has ended. */
-const running = new Map<string, number>();
+/** The running analyses: how far each is, 0 to 1, and how to stop it; gone once it has ended. */
+const running = new Map<string, { fraction: number; stop: AbortController }>();
 
-export const progressOf = (recordingId: string): number => running.get(recordingId) ?? 0;
+export const progressOf = (recordingId: string): number => running.get(recordingId)?.fraction ?? 0;
+
+/** @returns whether there was an analysis to stop. The file stays, and so does an earlier score. */
+export function stopAnalysis(recordingId: string): boolean {
+  const analysis = running.get(recordingId);
+  analysis?.stop.abort();
+  return analysis !== undefined;
+}
+
+const STOPPED = 'The scoring was stopped. The file is kept; score it again when you like.';
+
+/** Runs an analysis so that its progress can be asked for and it can be stopped. */
+async function runAnalysis(
+  analyser: Analyser,
+  recordingId: string,
+  input: AnalysisInput,
+  tell: (event: AnalysisEvent) => void,
+): Promise<void> {
+  const entry = { fraction: 0, stop: new AbortController() };
+  running.set(recordingId, entry);
+  try {
+    await analyser.run(
+      input,
+      (event) => {
+        if (event.kind === 'progress') entry.fraction = event.fraction;
+        else tell(event);
+      },
+      entry.stop.signal,
+    );
+  } catch (error) {
+    throw entry.stop.signal.aborted ? new Problem(409, STOPPED) : error;
+  } finally {
+    if (running.get(recordingId) === entry) running.delete(recordingId);
+  }
+}
 
 /** Everything that was said of a recording, oldest first. */
 export async function saidOf(database: DataSource, recordingId: string): Promise<Said[]> {
@@ -82,6 +117,7 @@ async function inputFor(
     lesson: { weightLb: lesson?.conditions.weightLb, groundFt: lesson?.conditions.groundFt },
     briefs: lesson?.cards ?? [],
     edits: editsFrom(said),
+    mapping: recording.mapping ?? undefined,
   };
 }
 
@@ -93,7 +129,7 @@ async function inputFor(
 export async function storeAndAnalyse(
   database: DataSource,
   analyser: Analyser,
-  recording: Omit<RecordingRow, 'flownAt' | 'status' | 'refusal'> & { flownAt: Date | null },
+  recording: Omit<RecordingRow, 'flownAt' | 'status' | 'refusal' | 'epochMs'> & { flownAt: Date | null },
   bytes: Buffer,
 ): Promise<{ done: Promise<void> }> {
   const row: RecordingRow = {
@@ -101,6 +137,7 @@ export async function storeAndAnalyse(
     flownAt: recording.flownAt ?? new Date(),
     status: 'analysing',
     refusal: null,
+    epochMs: null,
   };
   const input = await inputFor(database, row, bytes);
   let keep: (kept: Promise<void>) => void = () => {};
@@ -110,25 +147,17 @@ export async function storeAndAnalyse(
     refuse = reject;
   });
   let analysis: Analysis | undefined;
-  running.set(row.id, 0);
-  const analysed = analyser.run(input, (event) => {
-    if (event.kind === 'progress') running.set(row.id, event.fraction);
-    else if (event.kind === 'refused') refuse(new Problem(422, event.message));
+  const analysed = runAnalysis(analyser, row.id, input, (event) => {
+    if (event.kind === 'refused') refuse(new Problem(422, event.message));
     else if (event.kind === 'done') analysis = event.analysis;
-    else keep(storeRead(database, row, recording.flownAt, bytes, event.result));
+    else if (event.kind === 'read') keep(storeRead(database, row, recording.flownAt, bytes, event.result));
   });
   analysed.catch(refuse);
   // The file is kept as soon as it is read; the score follows, and its failure must not lose the file.
-  try {
-    await kept;
-  } catch (error) {
-    running.delete(row.id);
-    throw error;
-  }
+  await kept;
   const done = analysed
     .then(() => (analysis ? storeAnalysis(database, row.id, analysis) : undefined))
-    .catch((error) => markRefused(database, row.id, error))
-    .finally(() => running.delete(row.id));
+    .catch((error) => markRefused(database, row.id, error));
   return { done };
 }
 
@@ -146,11 +175,11 @@ async function storeRead(
   row: RecordingRow,
   givenAt: Date | null,
   bytes: Buffer,
-  { flownAt, chunks }: ReadResult,
+  { flownAt, epochMs, chunks }: ReadResult,
 ): Promise<void> {
   await database.transaction(async (manager) => {
     const when = flownAtOf(flownAt, givenAt) ?? row.flownAt;
-    await manager.insert(RecordingEntity, { ...row, flownAt: when });
+    await manager.insert(RecordingEntity, { ...row, flownAt: when, epochMs });
     await manager.insert(RecordingFileEntity, { recordingId: row.id, bytes });
     for (const [seq, chunk] of chunks.entries()) {
       const { rows, channels, data } = chunk;
@@ -166,7 +195,7 @@ async function storeRead(
 }
 
 async function storeAnalysis(database: DataSource, recordingId: string, analysis: Analysis): Promise<void> {
-  const { score, profile, keels, traces } = analysis;
+  const { score, profile, keels, traces, flight, observations } = analysis;
   await database.transaction(async (manager) => {
     await manager.update(ScoreEntity, { recordingId, current: true }, { current: false });
     const id = randomUUID();
@@ -177,22 +206,26 @@ async function storeAnalysis(database: DataSource, recordingId: string, analysis
       score,
       profile,
       keels,
+      observations,
       current: true,
     });
     for (const [attempt, trace] of traces.entries())
       await manager.insert(KeelEntity, { scoreId: id, attempt, trace });
+    await manager.insert(FlightEntity, { scoreId: id, data: Buffer.from(flight) });
     await manager.update(RecordingEntity, { id: recordingId }, { status: 'analysed', refusal: null });
   });
 }
 
 async function markRefused(database: DataSource, recordingId: string, error: unknown): Promise<void> {
-  console.error('analysis failed', error);
-  await database
-    .getRepository(RecordingEntity)
-    .update(
-      { id: recordingId },
-      { status: 'refused', refusal: 'The analysis stopped unexpectedly; score it again.' },
-    );
+  const stopped = error instanceof Problem;
+  if (!stopped) console.error('analysis failed', error);
+  await database.getRepository(RecordingEntity).update(
+    { id: recordingId },
+    {
+      status: 'refused',
+      refusal: stopped ? error.message : 'The analysis stopped unexpectedly; score it again.',
+    },
+  );
 }
 
 /** Works a stored recording out anew, with the edits in force now. Resolves when the new score is stored. */
@@ -206,16 +239,10 @@ export async function analyseAgain(
   const input = await inputFor(database, recording, new Uint8Array(file.bytes));
   let analysis: Analysis | undefined;
   let refusal: string | undefined;
-  running.set(recordingId, 0);
-  try {
-    await analyser.run(input, (event) => {
-      if (event.kind === 'progress') running.set(recordingId, event.fraction);
-      if (event.kind === 'done') analysis = event.analysis;
-      if (event.kind === 'refused') refusal = event.message;
-    });
-  } finally {
-    running.delete(recordingId);
-  }
+  await runAnalysis(analyser, recordingId, input, (event) => {
+    if (event.kind === 'done') analysis = event.analysis;
+    if (event.kind === 'refused') refusal = event.message;
+  });
   if (analysis) await storeAnalysis(database, recordingId, analysis);
   else throw new Problem(422, refusal ?? 'The recording could not be scored again.');
 }

@@ -1,6 +1,6 @@
 /** A new recording, however it came: the same file twice for a student is the recording that is there already. */
 import { createHash, randomUUID } from 'node:crypto';
-import type { Created } from '@keel/core';
+import type { Created, Mapping } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import type { Analyser } from '../analysis/analyser.ts';
 import { type Lesson, RecordingEntity, type RecordingRow } from '../db/entities.ts';
@@ -25,6 +25,7 @@ export interface NewRecording {
   lesson: Lesson | null;
   weightLb?: number;
   groundFt?: number;
+  mapping?: Mapping;
   flownIn: RecordingRow['flownIn'];
 }
 
@@ -62,6 +63,7 @@ export async function createRecording(
       size: input.bytes.length,
       weightLb: input.weightLb ?? null,
       groundFt: input.groundFt ?? null,
+      mapping: input.mapping ?? null,
       flownIn: input.flownIn,
       flownAt: input.lesson?.plannedAt ?? null,
     },

@@ -3,6 +3,7 @@ import {
   CORE_VERSION,
   createdSchema,
   keelTraceSchema,
+  mappingSchema,
   matchInterval,
   type RecordingView,
   recordingSchema,
@@ -43,6 +44,15 @@ const optionalNumber = (low: number, high: number) =>
       return z.NEVER;
     });
 
+/** Undefined for text that is no JSON: the schema then says what it misses. */
+const jsonOf = (text: string): unknown => {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
+  }
+};
+
 const uploadSchema = z.object({
   file: z
     .custom<File>((value) => value instanceof File, 'choose a file')
@@ -53,6 +63,18 @@ const uploadSchema = z.object({
   lessonId: z.uuid().optional(),
   weightLb: optionalNumber(100, 20_000).openapi({ type: 'string' }),
   groundFt: optionalNumber(-1500, 30_000).openapi({ type: 'string' }),
+  /** For a table of another make: which column is what, as JSON. */
+  mapping: z
+    .string()
+    .optional()
+    .transform((text, context) => {
+      if (text === undefined) return undefined;
+      const read = mappingSchema.safeParse(jsonOf(text));
+      if (read.success) return read.data;
+      context.addIssue({ code: 'custom', message: read.error.issues[0].message });
+      return z.NEVER;
+    })
+    .openapi({ type: 'string' }),
 });
 
 /** @throws Problem 404 when the viewer may not see such a recording. */
@@ -70,7 +92,10 @@ export async function requireRecording(
   return recording;
 }
 
-async function describe(database: DataSource, recording: RecordingRow): Promise<RecordingView> {
+export async function describeRecording(
+  database: DataSource,
+  recording: RecordingRow,
+): Promise<RecordingView> {
   const { id, lessonId } = recording;
   const [student, airplane, standard, lesson, score, said, school] = await Promise.all([
     database.getRepository(AccountEntity).findOneByOrFail({ id: recording.studentId }),
@@ -94,6 +119,8 @@ async function describe(database: DataSource, recording: RecordingRow): Promise<
     flownIn: recording.flownIn,
     lessonId,
     lessonTitle: lesson?.title ?? null,
+    focus: lesson?.focus ?? '',
+    parked: lesson?.parked ?? [],
     student: { id: student.id, name: student.name },
     airplane: { id: airplane.id, name, registration, speedUnit },
     standard: { id: standard.id, shortName: standard.data.shortName, version: standard.version },
@@ -163,7 +190,7 @@ export function recordingRoutes() {
     }),
     async (c) => {
       const recording = await requireRecording(c.get('database'), c.get('viewer'), c.req.valid('param').id);
-      return c.json(await describe(c.get('database'), recording), 200);
+      return c.json(await describeRecording(c.get('database'), recording), 200);
     },
   );
 

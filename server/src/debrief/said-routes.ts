@@ -1,13 +1,37 @@
 /** What people say of attempts: added, never changed. Edits work the score out anew. */
 
 import { createRoute, z } from '@hono/zod-openapi';
-import { INSTRUCTOR_ONLY, saidBodySchema, saidSchema } from '@keel/core';
+import {
+  changesAttempts,
+  findManeuverBrief,
+  INSTRUCTOR_ONLY,
+  type SaidBody,
+  saidBodySchema,
+  saidSchema,
+} from '@keel/core';
 import { SaidEntity } from '../db/entities.ts';
 import { json, jsonBody, router } from '../http/env.ts';
 import { Problem } from '../http/problem.ts';
 import { requireInstructor } from '../scope.ts';
 import { analyseAgain, saidOf } from './analysis-store.ts';
 import { requireRecording } from './recordings.ts';
+
+const SHORTEST_S = 5;
+
+/** @throws Problem 422 for an edit that leaves no attempt worth the name. */
+function requirePossible(body: SaidBody): void {
+  const refuse = (what: string) => {
+    throw new Problem(422, what);
+  };
+  if (body.kind === 'edges' && body.newEndS - body.newStartS < SHORTEST_S)
+    refuse('newEndS: an attempt lasts five seconds at the least.');
+  if (body.kind === 'split' && Math.min(body.atS - body.startS, body.endS - body.atS) < SHORTEST_S)
+    refuse('atS: each part of a split attempt lasts five seconds at the least.');
+  if (body.kind === 'merge' && body.withEndS <= body.endS)
+    refuse('withEndS: an attempt is merged with a later one; give the end of that.');
+  if (body.kind === 'retype' && !findManeuverBrief(body.newManeuver))
+    refuse(`newManeuver: there is no maneuver ${body.newManeuver}.`);
+}
 
 export function saidRoutes() {
   const routes = router();
@@ -43,14 +67,12 @@ export function saidRoutes() {
       if (body.kind === 'self-grade' && viewer.id !== recording.studentId) {
         throw new Problem(403, 'Only the student grades their own attempt.');
       }
-      if (body.kind === 'edges' && body.newEndS - body.newStartS < 5) {
-        throw new Problem(422, 'newEndS: an attempt lasts five seconds at the least.');
-      }
+      requirePossible(body);
       const saids = database.getRepository(SaidEntity);
       const before = await saids.findOneBy({ id });
       if (before && before.recordingId !== recording.id) throw new Problem(409, 'This id is used elsewhere.');
       if (!before) await saids.insert({ id, recordingId: recording.id, authorId: viewer.id, body });
-      if (!before && (body.kind === 'discard' || body.kind === 'edges')) {
+      if (!before && changesAttempts(body.kind)) {
         await analyseAgain(database, c.get('analyser'), recording.id);
       }
       return c.json(await saidOf(database, recording.id), 201);

@@ -189,6 +189,7 @@ async function loadLesson(
       size: bytes.length,
       weightLb: null,
       groundFt: null,
+      mapping: null,
       flownIn: 'airplane',
       flownAt: row.plannedAt,
     },

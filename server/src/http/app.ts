@@ -4,9 +4,12 @@ import { serveStatic } from '@hono/node-server/serve-static';
 import { createRoute, OpenAPIHono, z } from '@hono/zod-openapi';
 import { HTTPException } from 'hono/http-exception';
 import { lessonRoutes } from '../brief/lessons.ts';
+import { flightRoutes } from '../debrief/flight-routes.ts';
+import { mappingRoutes } from '../debrief/mapping-routes.ts';
 import { recordingRoutes } from '../debrief/recordings.ts';
 import { saidRoutes } from '../debrief/said-routes.ts';
 import { flyRoutes } from '../fly/routes.ts';
+import { ownFiguresRoutes } from '../hangar/own-figures-routes.ts';
 import { hangarRoutes } from '../hangar/routes.ts';
 import { pathRoutes } from '../path/routes.ts';
 import { peopleRoutes } from '../people/routes.ts';
@@ -42,10 +45,13 @@ export function makeApp(services: Services, webFolder?: string): OpenAPIHono<Env
   for (const part of [
     peopleRoutes,
     hangarRoutes,
+    ownFiguresRoutes,
     standardRoutes,
     techniqueRoutes,
     lessonRoutes,
     recordingRoutes,
+    flightRoutes,
+    mappingRoutes,
     flyRoutes,
     saidRoutes,
     pathRoutes,

@@ -1,8 +1,8 @@
 /** Every attempt with its small keel. */
 import type { AttemptSaid, AttemptVerdict, RecordingView } from '@keel/core';
+import { VERDICT_WORDS } from '@keel/core';
 import { maneuverName } from '../parts/format.ts';
 import { SmallKeel } from '../parts/SmallKeel.tsx';
-import { VERDICT_WORDS } from './Verdict.tsx';
 import { helpName } from './WhoFlew.tsx';
 
 export function AttemptList(props: {

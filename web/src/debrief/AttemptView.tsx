@@ -1,6 +1,6 @@
 /** One attempt: its keel, its verdict, what happened, and what is said of it. */
 import type { AttemptSaid, Judge, RecordingView } from '@keel/core';
-import { standingVerdict } from '@keel/core';
+import { happened, standingVerdict } from '@keel/core';
 import { Button, Kbd, Modal, TextInput } from '@mantine/core';
 import { useHotkeys } from '@mantine/hooks';
 import { useState } from 'react';
@@ -12,7 +12,7 @@ import { KeelChart } from './KeelChart.tsx';
 import { PlanView } from './PlanView.tsx';
 import { useSay } from './use-say.ts';
 import { Verdict } from './Verdict.tsx';
-import { itemsOf, WhatHappened } from './WhatHappened.tsx';
+import { WhatHappened } from './WhatHappened.tsx';
 import { HELP_WORDS, helpName, sayHelp } from './WhoFlew.tsx';
 
 export function AttemptView(props: {
@@ -41,7 +41,7 @@ export function AttemptView(props: {
     ['[', () => props.select(index - 1)],
     [']', () => props.select(index + 1)],
     ['n', () => next(attempt.chain.map(({ peakS }) => peakS))],
-    ['f', () => next(itemsOf(attempt).map(({ atS }) => atS))],
+    ['f', () => next(happened(attempt).map(({ atS }) => atS))],
     ['m', () => setMarking(true)],
     ...(['1', '2', '3', '4'].map((key): [string, () => void] => [
       key,

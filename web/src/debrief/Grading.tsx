@@ -1,10 +1,9 @@
 /** The instructor's own grade, override, reason and words; and what the student thought. */
-import { type AttemptSaid, type AttemptScore, DISCONTINUED_REASONS, GRADES } from '@keel/core';
+import { type AttemptSaid, type AttemptScore, DISCONTINUED_REASONS, GRADES, VERDICT_WORDS } from '@keel/core';
 import { Button, Select, Textarea, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { dayAndTime } from '../parts/format.ts';
 import type { Say } from './use-say.ts';
-import { VERDICT_WORDS } from './Verdict.tsx';
 import { WhoFlew } from './WhoFlew.tsx';
 
 export function GradeButtons(props: {

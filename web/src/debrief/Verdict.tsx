@@ -1,13 +1,13 @@
 /** The verdict of both judges, with a gate for every parameter. */
-import type { AttemptScore, AttemptVerdict, Judge, ParameterScore } from '@keel/core';
+import {
+  type AttemptScore,
+  type AttemptVerdict,
+  type Judge,
+  type ParameterScore,
+  VERDICT_WORDS,
+} from '@keel/core';
 import { PARAMETER_NAMES, say, signed, speedIn, unitMark } from '../parts/format.ts';
 import { Gate, VerdictMark } from '../parts/Gate.tsx';
-
-export const VERDICT_WORDS: Record<AttemptVerdict, string> = {
-  satisfactory: 'To standard',
-  unsatisfactory: 'Not yet to standard',
-  'not-scored': 'Not scored',
-};
 
 /** Why the judge says so, in a sentence. */
 function reasonOf(attempt: AttemptScore, judge: Judge): string {

@@ -1,9 +1,16 @@
 /** Path: a student's steep turns over time, and what stands between the student and solo. */
-import { GRADES, type Path, type PathAttempt, type Skill, type Student, type Trend } from '@keel/core';
+import {
+  GRADES,
+  type Path,
+  type PathAttempt,
+  type Skill,
+  type Student,
+  type Trend,
+  VERDICT_WORDS,
+} from '@keel/core';
 import { Button } from '@mantine/core';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useLessons, useMe, usePath, useStudents } from '../api/hooks.ts';
-import { VERDICT_WORDS } from '../debrief/Verdict.tsx';
 import { helpName } from '../debrief/WhoFlew.tsx';
 import { useSetCurrent } from '../frame/current.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';

@@ -1,0 +1,175 @@
+/**
+ * A whole flight as the debrief draws it: the track's columns as 32-bit floats at ten rows a second at most. One table
+ * serves the replay, the flight chart and the plan view, and crosses the wire as it lies in memory.
+ */
+import type { Channel } from '../recording/channel.ts';
+import type { Track } from '../recording/track.ts';
+import { radians, wrap360 } from '../units/angles.ts';
+import { FT_TO_M, KT_TO_MPS } from '../units/convert.ts';
+
+/** In the order in which they lie. Speeds kt, angles degrees, heights ft, `north_m` and `east_m` from the first place. */
+export const FLIGHT_COLUMNS = [
+  'time_s',
+  'alt_ft',
+  'ias_kt',
+  'hdg_deg',
+  'bank_deg',
+  'pitch_deg',
+  'vs_fpm',
+  'lat_g',
+  'rpm',
+  'flaps_deg',
+  'stall_warn',
+  'north_m',
+  'east_m',
+] as const;
+export type FlightColumn = (typeof FLIGHT_COLUMNS)[number];
+
+export interface FlightColumns {
+  rows: number;
+  columns: Record<FlightColumn, Float32Array>;
+  /** What was not recorded and is only worked out, or stands for it: said beside the picture. */
+  notes: string[];
+}
+
+const MOST_HZ = 10;
+const M_PER_DEG = 111_320;
+
+/** NaN where a column was neither measured nor worked out. */
+export function flightColumns(track: Track): FlightColumns {
+  const stride = Math.max(1, Math.floor(1 / MOST_HZ / track.stepS + 1e-6));
+  const rows = Math.ceil(track.timeS.length / stride);
+  const notes: string[] = [];
+  const take = (value: (row: number) => number) => {
+    const column = new Float32Array(rows);
+    for (let k = 0; k < rows; k++) column[k] = value(k * stride);
+    return column;
+  };
+  const of = (channel: Channel | undefined) => take((row) => channel?.values[row] ?? Number.NaN);
+  const pitch = track.other('pitch_deg');
+  if (!pitch) notes.push('pitch was not recorded: the nose is drawn along the path');
+  if (track.bankDeg.source === 'derived') notes.push('bank was worked out from the turn');
+  const place = placesOf(track);
+  if (!place.recorded)
+    notes.push(
+      'no positions were recorded: the way over the ground follows from heading and speed, without wind',
+    );
+  return {
+    rows,
+    notes,
+    columns: {
+      time_s: take((row) => track.timeS[row]),
+      alt_ft: of(track.altitudeFt),
+      ias_kt: of(track.airspeedKt),
+      hdg_deg: take((row) => wrap360(track.headingDeg.values[row])),
+      bank_deg: of(track.bankDeg),
+      pitch_deg: pitch ? of(pitch) : take((row) => pathAngleDeg(track, row)),
+      vs_fpm: take((row) => track.verticalSpeedFpm[row]),
+      lat_g: of(track.other('lat_g')),
+      rpm: of(track.other('rpm')),
+      flaps_deg: of(track.other('flaps_deg')),
+      stall_warn: of(track.other('stall_warn')),
+      north_m: take((row) => place.northM[row]),
+      east_m: take((row) => place.eastM[row]),
+    },
+  };
+}
+
+/** The slope of the path through the air, degrees. */
+function pathAngleDeg(track: Track, row: number): number {
+  const alongMps = track.tasKt(row) * KT_TO_MPS;
+  const upMps = (track.verticalSpeedFpm[row] * FT_TO_M) / 60;
+  return (Math.atan2(upMps, alongMps) * 180) / Math.PI;
+}
+
+function placesOf(track: Track): { northM: Float64Array; eastM: Float64Array; recorded: boolean } {
+  const { timeS } = track;
+  const northM = new Float64Array(timeS.length);
+  const eastM = new Float64Array(timeS.length);
+  const lat = track.other('lat_deg')?.values;
+  const lon = track.other('lon_deg')?.values;
+  if (lat && lon) {
+    const first = lat.findIndex((value, i) => !Number.isNaN(value) && !Number.isNaN(lon[i]));
+    const shrink = Math.cos(radians(lat[first]));
+    for (let i = 0; i < timeS.length; i++) {
+      northM[i] = (lat[i] - lat[first]) * M_PER_DEG;
+      eastM[i] = (lon[i] - lon[first]) * M_PER_DEG * shrink;
+    }
+    return { northM, eastM, recorded: true };
+  }
+  for (let i = 1; i < timeS.length; i++) {
+    const stepM = track.tasKt(i) * KT_TO_MPS * Math.min(timeS[i] - timeS[i - 1], 3);
+    const heading = radians(track.headingDeg.values[i]);
+    const moved = Number.isFinite(stepM) && Number.isFinite(heading);
+    northM[i] = northM[i - 1] + (moved ? stepM * Math.cos(heading) : 0);
+    eastM[i] = eastM[i - 1] + (moved ? stepM * Math.sin(heading) : 0);
+  }
+  return { northM, eastM, recorded: false };
+}
+
+const NOTES_LENGTH_BYTES = 4;
+
+/** Little-endian: the length of the notes, the notes as JSON padded to four bytes, then column after column. */
+export function encodeFlight({ rows, columns, notes }: FlightColumns): Uint8Array<ArrayBuffer> {
+  const json = new TextEncoder().encode(JSON.stringify(notes));
+  const lead = NOTES_LENGTH_BYTES + 4 * Math.ceil(json.length / 4);
+  const bytes = new Uint8Array(lead + FLIGHT_COLUMNS.length * rows * 4);
+  new DataView(bytes.buffer).setUint32(0, json.length, true);
+  bytes.set(json, NOTES_LENGTH_BYTES);
+  FLIGHT_COLUMNS.forEach((name, c) => {
+    bytes.set(new Uint8Array(columns[name].buffer, columns[name].byteOffset, rows * 4), lead + c * rows * 4);
+  });
+  return bytes;
+}
+
+/** The other way round; the columns are views into the buffer, so nothing is copied. */
+export function decodeFlight(buffer: ArrayBuffer): FlightColumns {
+  const length = new DataView(buffer).getUint32(0, true);
+  const notes = JSON.parse(
+    new TextDecoder().decode(new Uint8Array(buffer, NOTES_LENGTH_BYTES, length)),
+  ) as string[];
+  const lead = NOTES_LENGTH_BYTES + 4 * Math.ceil(length / 4);
+  const rows = (buffer.byteLength - lead) / 4 / FLIGHT_COLUMNS.length;
+  const columns = Object.fromEntries(
+    FLIGHT_COLUMNS.map((name, c) => [name, new Float32Array(buffer, lead + c * rows * 4, rows)]),
+  ) as FlightColumns['columns'];
+  return { rows, columns, notes };
+}
+
+/** One moment of a flight, between its rows. */
+export type Moment = Record<Exclude<FlightColumn, 'time_s'>, number> & { timeS: number };
+
+/** Rows further apart than this are a hole: nothing is drawn in between. */
+const HOLE_S = 3;
+
+/** The last row at or before a time, or 0. */
+export function rowAt(timeS: ArrayLike<number>, atS: number): number {
+  let low = 0;
+  let high = timeS.length - 1;
+  while (low < high) {
+    const middle = (low + high + 1) >> 1;
+    if (timeS[middle] <= atS) low = middle;
+    else high = middle - 1;
+  }
+  return low;
+}
+
+/** Linear between the rows, headings and banks the short way round; the nearer row where there is a hole. */
+export function momentAt({ columns, rows }: FlightColumns, atS: number): Moment {
+  const row = rowAt(columns.time_s, atS);
+  const next = Math.min(row + 1, rows - 1);
+  const stepS = columns.time_s[next] - columns.time_s[row];
+  const part = stepS > 0 ? Math.min(1, Math.max(0, (atS - columns.time_s[row]) / stepS)) : 0;
+  const share = stepS > HOLE_S ? Math.round(part) : part;
+  const between = (name: FlightColumn): number => {
+    const [a, b] = [columns[name][row], columns[name][next]];
+    if (Number.isNaN(a) || Number.isNaN(b)) return share < 0.5 ? a : b;
+    const change = name === 'hdg_deg' || name === 'bank_deg' ? shortWay(b - a) : b - a;
+    return a + share * change;
+  };
+  const moment = { timeS: atS } as Moment;
+  for (const name of FLIGHT_COLUMNS) if (name !== 'time_s') moment[name] = between(name);
+  return { ...moment, hdg_deg: wrap360(moment.hdg_deg), stall_warn: columns.stall_warn[row] };
+}
+
+const shortWay = (deg: number): number => deg - 360 * Math.round(deg / 360);

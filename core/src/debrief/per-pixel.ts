@@ -1,0 +1,60 @@
+/** A long column drawn on few pixels: the least and the greatest of each pixel's rows, so that no peak is lost. */
+
+/**
+ * Points of a line for the rows between two times, two a pixel at most, in time order.
+ * @param out receives time and value in turn; reused from frame to frame so that panning makes no garbage.
+ * @returns how many points were written. A hole in the column is a point with NaN.
+ */
+export function perPixel(
+  timeS: ArrayLike<number>,
+  values: ArrayLike<number>,
+  span: { fromS: number; toS: number },
+  pixels: number,
+  out: Float64Array,
+): number {
+  const perS = pixels / (span.toS - span.fromS);
+  let points = 0;
+  const put = (row: number) => {
+    out[2 * points] = timeS[row];
+    out[2 * points + 1] = values[row];
+    points++;
+  };
+  const first = firstAtOrAfter(timeS, span.fromS);
+  let row = first;
+  let holed = false;
+  while (row < timeS.length && timeS[row] <= span.toS) {
+    const pixel = Math.min(pixels - 1, Math.floor((timeS[row] - span.fromS) * perS));
+    const endS = span.fromS + (pixel + 1) / perS;
+    let low = -1;
+    let high = -1;
+    const from = row;
+    do {
+      const value = values[row];
+      if (!Number.isNaN(value)) {
+        if (low < 0 || value < values[low]) low = row;
+        if (high < 0 || value > values[high]) high = row;
+      }
+      row++;
+    } while (row < timeS.length && timeS[row] < endS && timeS[row] <= span.toS);
+    if (low < 0) {
+      if (!holed && points > 0) put(from);
+      holed = true;
+      continue;
+    }
+    holed = false;
+    put(Math.min(low, high));
+    if (low !== high) put(Math.max(low, high));
+  }
+  return points;
+}
+
+function firstAtOrAfter(timeS: ArrayLike<number>, atS: number): number {
+  let low = 0;
+  let high = timeS.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (timeS[middle] < atS) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}

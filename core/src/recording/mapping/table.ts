@@ -1,0 +1,86 @@
+/** A table of another make, as far as its header: where that stands, what its columns are called, the first rows. */
+import Papa from 'papaparse';
+import { InputError } from '../../errors.ts';
+import { hashOf } from '../../hash.ts';
+import { parseCell } from '../csv-number.ts';
+import { parseUtcMs } from '../utc.ts';
+
+export interface TableHead {
+  delimiter: string;
+  /** 1-based line of the header row. */
+  headerLine: number;
+  columns: string[];
+  /** What stands between the names and the numbers, a row of units say. */
+  units: string[];
+  /** 1-based line of the first row of data. */
+  dataLine: number;
+  sample: string[][];
+}
+
+const LEAST_COLUMNS = 3;
+const LINES_LOOKED_AT = 60;
+const SAMPLE_ROWS = 5;
+
+/** Whether a cell is what a table of measurements holds: a number, a time or nothing. */
+const isValue = (cell: string): boolean =>
+  parseCell(cell) !== undefined ||
+  /^\d{1,4}[-:/.]\d{1,2}([-:/.]\d{1,4})?/.test(cell.trim()) ||
+  parseUtcMs(cell.trim()) !== undefined;
+
+const isData = (row: readonly string[]): boolean => {
+  const filled = row.filter((cell) => cell.trim() !== '');
+  return filled.length >= 2 && filled.filter(isValue).length >= 0.6 * filled.length;
+};
+
+/**
+ * The header is the last row of names before the first row of numbers that has about as many cells.
+ * @throws InputError when there is no such pair of rows in the first lines.
+ */
+export function tableHead(source: string): TableHead {
+  const lines = source.replace(/\r\n?/g, '\n').split('\n', LINES_LOOKED_AT);
+  const { data: rows, meta } = Papa.parse<string[]>(lines.join('\n'), {
+    delimitersToGuess: [',', ';', '\t', '|'],
+  });
+  const firstData = rows.findIndex(
+    (row, i) =>
+      i > 0 &&
+      row.length >= LEAST_COLUMNS &&
+      isData(row) &&
+      rows.slice(0, i).some((above) => above.length >= row.length - 1),
+  );
+  if (firstData < 1)
+    throw new InputError(
+      'no table was found in the first lines; a row of column names and, below it, rows of numbers were expected',
+    );
+  const width = rows[firstData].length;
+  const isNames = (row: readonly string[]) =>
+    row.length >= width - 1 && row.filter((cell) => cell.trim() !== '').length >= 0.6 * width;
+  const above = rows
+    .slice(0, firstData)
+    .map((row, line) => ({ row, line }))
+    .filter(({ row }) => isNames(row));
+  // Names first, then perhaps their units.
+  const names =
+    above.length > 1 && above.at(-1)!.line - above.at(-2)!.line === 1 && !isDistinct(above.at(-1)!.row)
+      ? above.at(-2)!
+      : above.at(-1)!;
+  const units = above.find(({ line }) => line === names.line + 1)?.row ?? [];
+  return {
+    delimiter: meta.delimiter,
+    headerLine: names.line + 1,
+    columns: names.row.map((cell) => cell.trim().replace(/^#\s*/, '')),
+    units: units.map((cell) => cell.trim()),
+    dataLine: firstData + 1,
+    sample: rows.slice(firstData, firstData + SAMPLE_ROWS),
+  };
+}
+
+/** Units repeat from column to column, names do not. */
+const isDistinct = (row: readonly string[]): boolean => {
+  const filled = row.map((cell) => cell.trim()).filter((cell) => cell !== '');
+  return new Set(filled).size === filled.length;
+};
+
+/** The same for every file with the same columns and units: what a mapping is remembered by. */
+export const headerKey = ({ columns, units }: Pick<TableHead, 'columns' | 'units'>): string =>
+  hashOf([columns.map((name) => name.toLowerCase()), units.map((unit) => unit.toLowerCase())]);

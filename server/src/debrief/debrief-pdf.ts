@@ -1,0 +1,179 @@
+/** The debrief on paper, for the student: each attempt with its keel, what went first, what to try, one thing next time. */
+import {
+  defaultHelp,
+  GRADES,
+  HANDBOOK_FIRST,
+  happened,
+  maneuverName,
+  OBSERVATIONS,
+  PARAMETER_NAMES,
+  type RecordingView,
+  readLessonSaid,
+  readSaid,
+  type Said,
+  sortSaid,
+  standingVerdict,
+  VERDICT_WORDS,
+} from '@keel/core';
+import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
+import { makePdf } from '../http/pdf.ts';
+import { keelSvg } from './keel-svg.ts';
+
+const PAGE_MARGIN = 44;
+const WIDTH = 595 - 2 * PAGE_MARGIN;
+/** More would make the sheet a list again; the screen has them all. */
+const MOST_ITEMS = 5;
+const NOTICE = `A record of practice, not a sign-off. ${HANDBOOK_FIRST}`;
+
+export const debriefPdf = (recording: RecordingView): Promise<Buffer> => makePdf(definition(recording));
+
+export function definition(recording: RecordingView): TDocumentDefinitions {
+  const attempts = recording.score?.attempts ?? [];
+  const { byAttempt, ofLesson } = sortSaid(attempts, recording.said);
+  const lesson = readLessonSaid(ofLesson, recording.parked);
+  return {
+    pageSize: 'A4',
+    pageMargins: [PAGE_MARGIN, PAGE_MARGIN, PAGE_MARGIN, 48],
+    defaultStyle: { font: 'Atkinson', fontSize: 9.5, lineHeight: 1.15, color: '#11211e' },
+    info: { title: `Debrief, ${recording.student.name}` },
+    footer: (current, pages) => ({
+      margin: [PAGE_MARGIN, 8, PAGE_MARGIN, 0],
+      fontSize: 7,
+      columns: [
+        { text: NOTICE },
+        { text: `${current} / ${pages}`, alignment: 'right', width: 40, fontSize: 8 },
+      ],
+    }),
+    content: [
+      ...heading(recording),
+      ...(lesson.nextTime ? [pressed('One thing for next time', lesson.nextTime)] : []),
+      ...comments(ofLesson),
+      ...attempts.map((_, i) => attemptBlock(recording, byAttempt, i, lesson.parked)),
+      ...(attempts.length === 0 ? [{ text: 'No attempt was found in this recording.' }] : []),
+    ],
+  };
+}
+
+function heading({
+  student,
+  lessonTitle,
+  flownAt,
+  airplane,
+  standard,
+  focus,
+  flownIn,
+}: RecordingView): Content[] {
+  const when = flownAt.slice(0, 16).replace('T', ' ');
+  return [
+    { text: student.name, fontSize: 20, bold: true },
+    {
+      text: [lessonTitle, `${when} UTC`, airplane.registration ?? airplane.name, standard.shortName]
+        .filter((part) => part !== null)
+        .join(' · '),
+      color: '#586a64',
+      margin: [0, 0, 0, 8],
+    },
+    ...(flownIn === 'trainer'
+      ? [{ text: 'Flown in the trainer: it closes no gate and enters no logbook.' }]
+      : []),
+    ...(focus ? [{ text: [{ text: 'Focus  ', bold: true }, focus] }] : []),
+  ];
+}
+
+const pressed = (label: string, text: string): Content => ({
+  margin: [0, 6, 0, 6],
+  table: {
+    widths: ['*'],
+    body: [
+      [
+        {
+          text: [
+            { text: `${label}  `, color: '#586a64' },
+            { text, bold: true },
+          ],
+          margin: [4, 3, 4, 3],
+        },
+      ],
+    ],
+  },
+  layout: { hLineColor: () => '#0b5a53', vLineColor: () => '#0b5a53' },
+});
+
+const comments = (said: readonly Said[]): Content[] =>
+  said.flatMap(({ body, authorName }) =>
+    body.kind === 'comment' || body.kind === 'mark'
+      ? [
+          {
+            text: [body.text, { text: `  ${authorName}`, color: '#586a64' }],
+            margin: [0, 2, 0, 0],
+          } as Content,
+        ]
+      : [],
+  );
+
+function attemptBlock(
+  recording: RecordingView,
+  byAttempt: readonly Said[][],
+  index: number,
+  parked: readonly string[],
+): Content {
+  const { attempts, judge } = recording.score!;
+  const attempt = attempts[index];
+  const said = readSaid(byAttempt[index], defaultHelp(attempts, index, recording.demonstrationFirst));
+  const grade = GRADES.find((one) => one.grade === said.grade);
+  const own = GRADES.find((one) => one.grade === said.selfGrade?.grade);
+  const verdict = VERDICT_WORDS[standingVerdict(attempt[judge], said)];
+  const items = happened(attempt).filter(
+    ({ id, severity }) => severity === 'critical' || !id || !parked.includes(id),
+  );
+  const keel = recording.keels[index];
+  return {
+    unbreakable: true,
+    margin: [0, 12, 0, 0],
+    stack: [
+      { canvas: [{ type: 'line', x1: 0, y1: 0, x2: WIDTH, y2: 0, lineWidth: 0.6, lineColor: '#c6d0ca' }] },
+      {
+        margin: [0, 6, 0, 2],
+        columns: [
+          {
+            text: `${index + 1}. ${maneuverName(attempt.maneuver, attempt.variant)}`,
+            fontSize: 13,
+            bold: true,
+          },
+          {
+            text: said.discontinued ? `Discontinued for ${said.discontinued}` : verdict,
+            bold: true,
+            alignment: 'right',
+            width: 170,
+          },
+        ],
+      },
+      {
+        color: '#586a64',
+        text: [
+          said.help.replaceAll('-', ' '),
+          ...(grade ? [`grade ${grade.grade}, ${grade.name}`] : []),
+          ...(own ? [`your own ${own.grade}, ${own.name}`] : []),
+          ...said.observed.map(
+            (item) => `seen: ${OBSERVATIONS.find((one) => one.item === item)!.says.toLowerCase()}`,
+          ),
+        ].join(' · '),
+      },
+      ...(said.override ? [{ text: `Instructor’s override: ${said.override.reason}` }] : []),
+      ...(keel?.length
+        ? [{ svg: keelSvg(keel, PARAMETER_NAMES), width: WIDTH, margin: [0, 6, 0, 4] } as Content]
+        : []),
+      ...(attempt.wentFirst ? [{ text: attempt.wentFirst, bold: true } as Content] : []),
+      {
+        ol: items.slice(0, MOST_ITEMS).map(({ title, time, tryNext }) => ({
+          text: [`${title} `, { text: `at ${time}. `, color: '#586a64' }, { text: tryNext ?? '' }],
+        })),
+      },
+      ...(items.length > MOST_ITEMS
+        ? [{ text: `And ${items.length - MOST_ITEMS} more on the screen.`, color: '#586a64' }]
+        : []),
+      ...(said.nextTime ? [pressed('Next time', said.nextTime)] : []),
+      ...comments(byAttempt[index]),
+    ],
+  };
+}
