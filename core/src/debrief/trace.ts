@@ -15,6 +15,8 @@ export const keelLaneSchema = z.object({
   low: z.number(),
   high: z.number(),
   required: z.boolean(),
+  /** From when to when it was judged. */
+  judgedS: z.tuple([z.number(), z.number()]),
   /** Signed deviation in the parameter's own unit; null where nothing was measured. */
   deviation: z.array(z.number().nullable()),
   /** The same in units of tolerance: 0 the centre of the band, ±1 its edges. */
@@ -61,6 +63,7 @@ export function keelTrace(track: Track, attempt: Attempt, score: AttemptScore, m
         low: parameter.low,
         high: parameter.high,
         required: parameter.required,
+        judgedS: [parameter.startS, parameter.endS],
         deviation: deviation.map((value) => known(value, parameter.unit === 'g' ? 3 : 1)),
         used: deviation.map((value) => known(toleranceUsed(value, parameter), 3)),
       },
@@ -83,7 +86,13 @@ export function smallKeel(trace: KeelTrace, points = 48): { parameter: string; u
   const stride = Math.max(1, Math.floor(trace.timeS.length / points));
   return trace.lanes
     .filter((lane) => lane.required)
-    .map(({ parameter, used }) => ({ parameter, used: used.filter((_, i) => i % stride === 0) }));
+    .map(({ parameter, used, judgedS: [startS, endS] }) => ({
+      parameter,
+      // So small, what was not judged would only look like a fault.
+      used: used
+        .map((value, i) => (trace.timeS[i] < startS || trace.timeS[i] > endS ? null : value))
+        .filter((_, i) => i % stride === 0),
+    }));
 }
 
 /** The whole flight as an altitude silhouette: [time s, altitude ft] pairs, at most `maxPoints`. */

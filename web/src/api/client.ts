@@ -23,11 +23,16 @@ async function failure(response: Response): Promise<ApiError> {
 const OFFLINE =
   'The server cannot be reached. Your entries are still here; try again when the network is back.';
 
-async function request<T>(path: string, init?: RequestInit): Promise<T> {
+async function answered(path: string, init?: RequestInit): Promise<Response> {
   const response = await fetch(`/api${path}`, init).catch(() => {
     throw new ApiError(0, OFFLINE);
   });
   if (!response.ok) throw await failure(response);
+  return response;
+}
+
+async function request<T>(path: string, init?: RequestInit): Promise<T> {
+  const response = await answered(path, init);
   return response.status === 204 ? (undefined as T) : ((await response.json()) as T);
 }
 
@@ -38,6 +43,7 @@ const withBody = (method: string, body: unknown): RequestInit => ({
 });
 
 export const get = <T>(path: string): Promise<T> => request<T>(path);
+export const getBytes = async (path: string): Promise<ArrayBuffer> => (await answered(path)).arrayBuffer();
 export const post = <T>(path: string, body: unknown): Promise<T> => request<T>(path, withBody('POST', body));
 export const put = <T>(path: string, body: unknown): Promise<T> => request<T>(path, withBody('PUT', body));
 export const remove = (path: string): Promise<void> => request(path, { method: 'DELETE' });

@@ -1,18 +1,20 @@
 /** What the server knows, cached and shared by SWR under its address. */
-import type {
-  Airplane,
-  KeelTrace,
-  Lesson,
-  Me,
-  Path,
-  Person,
-  RecordingView,
-  Standard,
-  Student,
-  Technique,
+import {
+  type Airplane,
+  decodeFlight,
+  type FlightColumns,
+  type KeelTrace,
+  type Lesson,
+  type Me,
+  type Path,
+  type Person,
+  type RecordingView,
+  type Standard,
+  type Student,
+  type Technique,
 } from '@keel/core';
 import useSWR, { useSWRConfig } from 'swr';
-import { ApiError, get } from './client.ts';
+import { ApiError, get, getBytes } from './client.ts';
 
 const options = {
   revalidateOnFocus: false,
@@ -45,6 +47,22 @@ export const useKeel = (recordingId: string, attempt: number, scoredAt: string |
     scoredAt ? [`/recordings/${recordingId}/attempts/${attempt}/keel`, scoredAt] : null,
     ([path]: [string, string]) => get<KeelTrace>(path),
     { ...options, keepPreviousData: false },
+  );
+
+/** The keels of several attempts of one recording, in the order asked for. */
+export const useKeels = (recordingId: string, attempts: readonly number[], scoredAt: string | null) =>
+  useSWR<KeelTrace[], ApiError>(
+    scoredAt ? [recordingId, scoredAt, ...attempts].join(' ') : null,
+    () => Promise.all(attempts.map((i) => get<KeelTrace>(`/recordings/${recordingId}/attempts/${i}/keel`))),
+    { ...options, keepPreviousData: true },
+  );
+
+/** The whole flight for drawing; large, so it is fetched once and only where it is drawn. */
+export const useFlight = (recordingId: string, scoredAt: string | null) =>
+  useSWR<FlightColumns, ApiError>(
+    scoredAt ? [`/recordings/${recordingId}/flight`, scoredAt] : null,
+    async ([path]: [string, string]) => decodeFlight(await getBytes(path)),
+    { ...options, revalidateIfStale: false },
   );
 
 /** Asks again while the analysis runs. */

@@ -1,6 +1,12 @@
 /** One attempt: its keel, its verdict, what happened, and what is said of it. */
-import type { AttemptSaid, Judge, RecordingView } from '@keel/core';
-import { happened, standingVerdict } from '@keel/core';
+import {
+  type AttemptSaid,
+  happened,
+  type Judge,
+  type LessonSaid,
+  type RecordingView,
+  standingVerdict,
+} from '@keel/core';
 import { Button, Kbd, Modal, TextInput } from '@mantine/core';
 import { useHotkeys } from '@mantine/hooks';
 import { useState } from 'react';
@@ -9,8 +15,8 @@ import { clock, heading, maneuverName, say as sayNumber } from '../parts/format.
 import { Failed, Loading } from '../parts/states.tsx';
 import { InstructorGrading, SelfGrade, StudentWords } from './Grading.tsx';
 import { KeelChart } from './KeelChart.tsx';
-import { PlanView } from './PlanView.tsx';
-import { useSay } from './use-say.ts';
+import { type Again, SeeAgain } from './SeeAgain.tsx';
+import { type Saying, useSay } from './use-say.ts';
 import { Verdict } from './Verdict.tsx';
 import { WhatHappened } from './WhatHappened.tsx';
 import { HELP_WORDS, helpName, sayHelp } from './WhoFlew.tsx';
@@ -19,29 +25,48 @@ export function AttemptView(props: {
   recording: RecordingView;
   index: number;
   judge: Judge;
-  said: AttemptSaid;
+  /** What was said of each attempt, in the recording's order. */
+  saidOfAll: AttemptSaid[];
+  lesson: LessonSaid;
+  sayOfLesson: (body: Saying) => Promise<boolean>;
   isStudent: boolean;
   open: boolean;
   show: () => void;
   select: (attempt: number) => void;
+  cursorS: number;
+  setCursorS: (atS: number) => void;
+  again: Again;
+  setAgain: (again: Again) => void;
 }) {
-  const { recording, index, judge, said, isStudent, open } = props;
+  const { recording, index, judge, saidOfAll, lesson, isStudent, open, cursorS, setCursorS } = props;
+  const said = saidOfAll[index];
   const attempt = recording.score!.attempts[index];
   const keel = useKeel(recording.id, index, recording.scoredAt);
   const say = useSay(recording, attempt);
-  const [cursorS, setCursorS] = useState(attempt.chain[0]?.peakS ?? (attempt.startS + attempt.endS) / 2);
   const [marking, setMarking] = useState(false);
 
-  const next = (times: number[]) => {
-    const sorted = [...times].sort((a, b) => a - b);
-    const after = sorted.find((atS) => atS > cursorS + 0.05) ?? sorted[0];
-    if (after !== undefined) setCursorS(after);
+  const marks = said.said.flatMap(({ id, body }) =>
+    body.kind === 'mark' ? [{ id, atS: body.atS, text: body.text }] : [],
+  );
+
+  /** The next of some moments after the cursor, or before it; from the last it goes round to the first. */
+  const step = (times: number[], way: 1 | -1) => {
+    const sorted = [...times].sort((a, b) => way * (a - b));
+    const found = sorted.find((atS) => way * (atS - cursorS) > 0.05) ?? sorted[0];
+    if (found !== undefined) setCursorS(found);
   };
+  const excursions = () => attempt.chain.map(({ peakS }) => peakS);
+  const findings = () => happened(attempt).map(({ atS }) => atS);
   useHotkeys([
     ['[', () => props.select(index - 1)],
     [']', () => props.select(index + 1)],
-    ['n', () => next(attempt.chain.map(({ peakS }) => peakS))],
-    ['f', () => next(happened(attempt).map(({ atS }) => atS))],
+    ['n', () => step(excursions(), 1)],
+    ['shift+n', () => step(excursions(), -1)],
+    ['f', () => step(findings(), 1)],
+    ['shift+f', () => step(findings(), -1)],
+    ['r', () => props.setAgain('replay')],
+    ['c', () => props.setAgain('compare')],
+    ['a', () => props.setAgain('above')],
     ['m', () => setMarking(true)],
     ...(['1', '2', '3', '4'].map((key): [string, () => void] => [
       key,
@@ -55,51 +80,68 @@ export function AttemptView(props: {
 
   return (
     <div className="columns debrief-columns">
-      <section className="sheet" aria-label="Keel chart">
-        <div className="row spread" style={{ alignItems: 'baseline', flexWrap: 'wrap' }}>
-          <div className="row" style={{ alignItems: 'baseline', flexWrap: 'wrap' }}>
-            <h2 style={{ fontSize: '1.18rem' }}>{maneuverName(attempt.maneuver, attempt.variant)}</h2>
-            <span className="quiet small">
-              attempt {index + 1} · {helpName(said.help)} · {clock(attempt.endS - attempt.startS)} · entered{' '}
-              {heading(attempt.targets.headingDeg)}°
-              {attempt.inheritsEntry && ', reversed out of the turn before'}
+      <div className="stack">
+        <section className="sheet" aria-label="Keel chart">
+          <div className="row spread" style={{ alignItems: 'baseline', flexWrap: 'wrap' }}>
+            <div className="row" style={{ alignItems: 'baseline', flexWrap: 'wrap' }}>
+              <h2 style={{ fontSize: '1.18rem' }}>{maneuverName(attempt.maneuver, attempt.variant)}</h2>
+              <span className="quiet small">
+                attempt {index + 1} · {helpName(said.help)} · {clock(attempt.endS - attempt.startS)} · entered{' '}
+                {heading(attempt.targets.headingDeg)}°
+                {attempt.inheritsEntry && ', reversed out of the turn before'}
+              </span>
+            </div>
+            <span className="small quiet no-print nowrap">
+              <Kbd>[</Kbd> <Kbd>]</Kbd> attempt <Kbd>n</Kbd> next excursion
             </span>
           </div>
-          <span className="small quiet no-print nowrap">
-            <Kbd>[</Kbd> <Kbd>]</Kbd> attempt <Kbd>n</Kbd> next excursion
-          </span>
-        </div>
-        {open ? (
-          <>
-            <p className="went-first">
-              {attempt.wentFirst ? <WentFirst sentence={attempt.wentFirst} /> : 'Nothing left its band.'}
-            </p>
-            {keel.error && <Failed error={keel.error} />}
-            {!keel.data && !keel.error && <Loading what="the keel" />}
-            {keel.data && (
-              <KeelChart
-                attempt={attempt}
-                trace={keel.data}
-                speedUnit={recording.airplane.speedUnit}
-                cursorS={cursorS}
-                setCursorS={setCursorS}
-              />
-            )}
-            {attempt.brief && (
-              <p className="small quiet">
-                Briefed: {sayNumber(attempt.brief.altitudeFt ?? 0)} ft, entered at{' '}
-                {sayNumber(attempt.targets.altitudeFt)}; {sayNumber(attempt.brief.airspeedKt ?? 0)} kt,
-                entered at {sayNumber(attempt.targets.airspeedKt)}. Altitude and airspeed are judged from the
-                entry.
+          {open ? (
+            <>
+              <p className="went-first">
+                {attempt.wentFirst ? <WentFirst sentence={attempt.wentFirst} /> : 'Nothing left its band.'}
               </p>
-            )}
-          </>
-        ) : (
-          <p className="quiet" style={{ margin: '14px 0' }}>
-            The keel and the verdict are shown once you have graded the attempt yourself.
-          </p>
+              {keel.error && <Failed error={keel.error} />}
+              {!keel.data && !keel.error && <Loading what="the keel" />}
+              {keel.data && (
+                <KeelChart
+                  attempt={attempt}
+                  trace={keel.data}
+                  speedUnit={recording.airplane.speedUnit}
+                  cursorS={cursorS}
+                  setCursorS={setCursorS}
+                  marks={marks}
+                />
+              )}
+              {attempt.brief && (
+                <p className="small quiet">
+                  Briefed: {sayNumber(attempt.brief.altitudeFt ?? 0)} ft, entered at{' '}
+                  {sayNumber(attempt.targets.altitudeFt)}; {sayNumber(attempt.brief.airspeedKt ?? 0)} kt,
+                  entered at {sayNumber(attempt.targets.airspeedKt)}. Altitude and airspeed are judged from
+                  the entry.
+                </p>
+              )}
+            </>
+          ) : (
+            <p className="quiet" style={{ margin: '14px 0' }}>
+              The keel and the verdict are shown once you have graded the attempt yourself.
+            </p>
+          )}
+        </section>
+        {open && keel.data && (
+          <SeeAgain
+            recording={recording}
+            attempt={attempt}
+            index={index}
+            said={saidOfAll}
+            judge={judge}
+            trace={keel.data}
+            cursorS={cursorS}
+            setCursorS={setCursorS}
+            shown={props.again}
+            show={props.setAgain}
+          />
         )}
-      </section>
+      </div>
       <div className="stack">
         {open ? (
           <>
@@ -110,22 +152,32 @@ export function AttemptView(props: {
               override={said.override}
               discontinued={said.discontinued}
               speedUnit={recording.airplane.speedUnit}
+              trace={keel.data}
+              show={setCursorS}
             />
-            <WhatHappened attempt={attempt} cursorS={cursorS} show={setCursorS} />
+            <WhatHappened
+              attempt={attempt}
+              cursorS={cursorS}
+              show={setCursorS}
+              said={said}
+              parked={lesson.parked}
+              park={
+                isStudent
+                  ? undefined
+                  : (finding) => props.sayOfLesson({ kind: 'park', finding, parked: true })
+              }
+            />
             {isStudent ? (
               <StudentWords said={said} />
             ) : (
               <InstructorGrading
                 attempt={attempt}
+                next={recording.score!.attempts[index + 1]}
+                cursorS={cursorS}
                 said={said}
                 say={say}
                 studentName={recording.student.name.split(' ')[0]}
               />
-            )}
-            {keel.data?.track && (
-              <section className="sheet">
-                <PlanView trace={keel.data} attempt={attempt} cursorS={cursorS} />
-              </section>
             )}
           </>
         ) : (

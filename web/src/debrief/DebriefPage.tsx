@@ -3,26 +3,33 @@ import {
   defaultHelp,
   type Judge,
   type RecordingView,
+  readLessonSaid,
   readSaid,
   type Score,
   sortSaid,
   standingVerdict,
 } from '@keel/core';
 import { Button, Progress, SegmentedControl } from '@mantine/core';
+import { useHotkeys } from '@mantine/hooks';
 import { notifications } from '@mantine/notifications';
 import { useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { useSWRConfig } from 'swr';
 import { messageOf, post } from '../api/client.ts';
-import { useForgetPath, useMe, useRecording } from '../api/hooks.ts';
+import { useFlight, useForgetPath, useMe, useRecording } from '../api/hooks.ts';
 import { useSetCurrent } from '../frame/current.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { dayAndTime, heading, say as sayNumber } from '../parts/format.ts';
 import { Empty, Failed, Waiting } from '../parts/states.tsx';
 import { AttemptList } from './AttemptList.tsx';
 import { AttemptView } from './AttemptView.tsx';
+import { FlightChart } from './FlightChart.tsx';
 import { FlightStrip } from './FlightStrip.tsx';
 import { Leftovers } from './Leftovers.tsx';
+import { LessonSheet, ofLesson } from './LessonSheet.tsx';
+import type { Again } from './SeeAgain.tsx';
+import { TakeAlong } from './TakeAlong.tsx';
+import { useSayOf } from './use-say.ts';
 import './debrief.css';
 
 export function DebriefPage() {
@@ -46,9 +53,14 @@ function Debrief({ recording }: { recording: RecordingView }) {
   const [selected, setSelected] = useState(() => Number(search.get('attempt') ?? 0));
   const [shown, setShown] = useState<ReadonlySet<number>>(new Set());
   const [busy, setBusy] = useState(false);
+  const [again, setAgain] = useState<Again>('replay');
+  const [whole, setWhole] = useState(false);
+  const [cursor, setCursor] = useState<number | null>(null);
 
   const attempts = recording.score?.attempts ?? [];
-  const { byAttempt, orphans } = sortSaid(attempts, recording.said);
+  const { byAttempt, ofLesson: wordsOfLesson, orphans } = sortSaid(attempts, recording.said);
+  const lesson = readLessonSaid(wordsOfLesson, recording.parked);
+  const sayOfLesson = ofLesson(useSayOf(recording), recording);
   const said = byAttempt.map((list, i) =>
     readSaid(list, defaultHelp(attempts, i, recording.demonstrationFirst)),
   );
@@ -58,7 +70,19 @@ function Debrief({ recording }: { recording: RecordingView }) {
   const verdicts = attempts.map((attempt, i) => standingVerdict(attempt[judge], said[i]));
   const lapses = attempts.map((attempt) => attempt.strict !== attempt.examiner);
   const index = Math.min(selected, Math.max(0, attempts.length - 1));
+  const select = (next: number) => {
+    setSelected(Math.max(0, Math.min(attempts.length - 1, next)));
+    setCursor(null);
+  };
+  // Until somebody moves it the cursor stands where it first went wrong.
+  const attempt = attempts[index];
+  const cursorS = cursor ?? (attempt ? (attempt.chain[0]?.peakS ?? (attempt.startS + attempt.endS) / 2) : 0);
+  useHotkeys([['w', () => setWhole(!whole)]]);
 
+  const stop = async () => {
+    await post(`/recordings/${recording.id}/stop`, {});
+    await mutate(`/recordings/${recording.id}`);
+  };
   const rescore = async () => {
     setBusy(true);
     try {
@@ -97,9 +121,7 @@ function Debrief({ recording }: { recording: RecordingView }) {
             Score again
           </Button>
         )}
-        <Button component="a" variant="default" href={`/api/recordings/${recording.id}/file`} download>
-          Original file
-        </Button>
+        <TakeAlong recording={recording} />
       </TitleBar>
       <div className="page">
         {search.get('known') && (
@@ -118,7 +140,9 @@ function Debrief({ recording }: { recording: RecordingView }) {
             This score was worked out by an older version. “Score again” says what a newer one changes.
           </p>
         )}
-        {recording.status === 'analysing' && <Analysing progress={recording.progress} />}
+        {recording.status === 'analysing' && (
+          <Analysing progress={recording.progress} stop={isStudent ? undefined : stop} />
+        )}
         {recording.status === 'refused' && (
           <Failed error={new Error(recording.refusal ?? '')} retry={rescore} />
         )}
@@ -138,18 +162,42 @@ function Debrief({ recording }: { recording: RecordingView }) {
               lapses={lapses}
               showVerdicts={attempts.map((_, i) => open(i))}
               selected={index}
-              select={setSelected}
+              select={select}
             />
+            <Button
+              variant="subtle"
+              size="compact-sm"
+              className="no-print whole-flight"
+              aria-expanded={whole}
+              onClick={() => setWhole(!whole)}
+            >
+              {whole ? 'Fold the whole flight away' : 'The whole flight, by time'}
+            </Button>
+            {whole && (
+              <WholeFlight
+                recording={recording}
+                selected={index}
+                select={select}
+                cursorS={cursorS}
+                setCursorS={setCursor}
+              />
+            )}
             <AttemptView
               key={`${index}-${recording.scoredAt}`}
               recording={recording}
               index={index}
               judge={judge}
-              said={said[index]}
+              saidOfAll={said}
+              lesson={lesson}
+              sayOfLesson={sayOfLesson}
               isStudent={isStudent}
               open={open(index)}
               show={() => setShown(new Set([...shown, index]))}
-              select={(next) => setSelected(Math.max(0, Math.min(attempts.length - 1, next)))}
+              select={select}
+              cursorS={cursorS}
+              setCursorS={setCursor}
+              again={again}
+              setAgain={setAgain}
             />
             <AttemptList
               recording={recording}
@@ -157,9 +205,12 @@ function Debrief({ recording }: { recording: RecordingView }) {
               verdicts={verdicts}
               open={open}
               selected={index}
-              select={setSelected}
+              select={select}
             />
           </>
+        )}
+        {recording.score && (
+          <LessonSheet recording={recording} lesson={lesson} say={sayOfLesson} isStudent={isStudent} />
         )}
         <Leftovers recording={recording} orphans={orphans} mayEdit={!isStudent} />
         {recording.score?.recording.wind && <Wind wind={recording.score.recording.wind} />}
@@ -180,9 +231,37 @@ const Wind = ({ wind }: { wind: NonNullable<Score['recording']['wind']> }) => (
   </p>
 );
 
-const Analysing = ({ progress }: { progress: number }) => (
+const Analysing = ({ progress, stop }: { progress: number; stop?: () => void }) => (
   <section className="sheet stack" aria-live="polite">
-    <strong>Finding and scoring the attempts</strong>
+    <div className="row spread">
+      <strong>Finding and scoring the attempts</strong>
+      {stop && (
+        <Button variant="default" size="compact-md" onClick={stop}>
+          Stop
+        </Button>
+      )}
+    </div>
     <Progress value={100 * progress} animated aria-label="Analysis" />
   </section>
 );
+
+/** Fetched only when it is unfolded: hours of columns. */
+function WholeFlight(props: {
+  recording: RecordingView;
+  selected: number;
+  select: (attempt: number) => void;
+  cursorS: number;
+  setCursorS: (atS: number) => void;
+}) {
+  const { recording, ...rest } = props;
+  const flight = useFlight(recording.id, recording.scoredAt);
+  if (!flight.data) return <Waiting query={flight} what="the flight" />;
+  return (
+    <FlightChart
+      flight={flight.data}
+      attempts={recording.score?.attempts ?? []}
+      speedUnit={recording.airplane.speedUnit}
+      {...rest}
+    />
+  );
+}

@@ -1,8 +1,17 @@
 /** The instructor's own grade, override, reason and words; and what the student thought. */
-import { type AttemptSaid, type AttemptScore, DISCONTINUED_REASONS, GRADES, VERDICT_WORDS } from '@keel/core';
+import {
+  type AttemptSaid,
+  type AttemptScore,
+  DISCONTINUED_REASONS,
+  GRADES,
+  type Said,
+  VERDICT_WORDS,
+} from '@keel/core';
 import { Button, Select, Textarea, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { dayAndTime } from '../parts/format.ts';
+import { EditAttempt } from './EditAttempt.tsx';
+import { SeenTaps } from './Seen.tsx';
 import type { Say } from './use-say.ts';
 import { WhoFlew } from './WhoFlew.tsx';
 
@@ -29,8 +38,16 @@ export function GradeButtons(props: {
   );
 }
 
+const MORE = [
+  { value: 'verdict', label: 'Override, discontinue' },
+  { value: 'edit', label: 'Edges, split, merge, discard' },
+] as const;
+
 export function InstructorGrading(props: {
   attempt: AttemptScore;
+  /** The attempt after it, with which it can be merged. */
+  next: AttemptScore | undefined;
+  cursorS: number;
   said: AttemptSaid;
   say: Say;
   studentName: string;
@@ -38,7 +55,7 @@ export function InstructorGrading(props: {
   const { said, say } = props;
   const [nextTime, setNextTime] = useState(said.nextTime ?? '');
   const [comment, setComment] = useState('');
-  const [more, setMore] = useState(false);
+  const [more, setMore] = useState<'verdict' | 'edit' | null>(null);
   return (
     <section className="sheet stack" aria-label="Your grade" style={{ gap: 10 }}>
       <div className="row spread">
@@ -51,6 +68,7 @@ export function InstructorGrading(props: {
       </div>
       <GradeButtons value={said.grade} choose={(grade) => say({ kind: 'grade', grade })} label="Your grade" />
       <WhoFlew said={said} say={say} />
+      <SeenTaps said={said} say={say} maneuver={props.attempt.maneuver} />
       <TextInput
         label="One thing for next time"
         value={nextTime}
@@ -76,27 +94,33 @@ export function InstructorGrading(props: {
         </Button>
       </div>
       <Words said={said} />
-      <Button
-        variant="subtle"
-        size="compact-sm"
-        onClick={() => setMore(!more)}
-        aria-expanded={more}
-        style={{ alignSelf: 'flex-start' }}
-      >
-        {more ? 'Less' : 'Override, discontinue, edges, discard'}
-      </Button>
-      {more && <Exceptions {...props} />}
+      <div className="row" style={{ flexWrap: 'wrap', gap: 2 }}>
+        {MORE.map(({ value, label }) => (
+          <Button
+            key={value}
+            variant="subtle"
+            size="compact-sm"
+            aria-expanded={more === value}
+            onClick={() => setMore(more === value ? null : value)}
+          >
+            {label}
+          </Button>
+        ))}
+      </div>
+      {more === 'verdict' && <Exceptions said={said} say={say} />}
+      {more === 'edit' && (
+        <EditAttempt attempt={props.attempt} next={props.next} cursorS={props.cursorS} say={say} />
+      )}
     </section>
   );
 }
 
-/** What is said rarely: an override with its reason, a discontinued attempt, moved edges, an attempt that was none. */
-function Exceptions({ attempt, said, say }: { attempt: AttemptScore; said: AttemptSaid; say: Say }) {
+/** What is said rarely: an override with its reason, a discontinued attempt. */
+function Exceptions({ said, say }: { said: AttemptSaid; say: Say }) {
   const [verdict, setVerdict] = useState<'satisfactory' | 'unsatisfactory' | 'not-scored' | 'as-scored'>(
     said.override?.verdict ?? 'satisfactory',
   );
   const [reason, setReason] = useState('');
-  const [shift, setShift] = useState({ start: 0, end: 0 });
   return (
     <div className="stack exceptions">
       <div className="row" style={{ alignItems: 'flex-end' }}>
@@ -133,45 +157,12 @@ function Exceptions({ attempt, said, say }: { attempt: AttemptScore; said: Attem
           ...DISCONTINUED_REASONS.map((value) => ({ value, label: `for ${value}` })),
         ]}
       />
-      <div className="row" style={{ alignItems: 'flex-end', flexWrap: 'wrap' }}>
-        <Select
-          label="Begins"
-          style={{ width: 120 }}
-          value={String(shift.start)}
-          onChange={(value) => setShift({ ...shift, start: Number(value) })}
-          data={SHIFTS}
-        />
-        <Select
-          label="Ends"
-          style={{ width: 120 }}
-          value={String(shift.end)}
-          onChange={(value) => setShift({ ...shift, end: Number(value) })}
-          data={SHIFTS}
-        />
-        <Button
-          variant="default"
-          disabled={shift.start === 0 && shift.end === 0}
-          onClick={() =>
-            say({ kind: 'edges', newStartS: attempt.startS + shift.start, newEndS: attempt.endS + shift.end })
-          }
-        >
-          Move the edges
-        </Button>
-        <Button variant="default" onClick={() => say({ kind: 'discard', discarded: true })}>
-          Discard: no attempt
-        </Button>
-      </div>
     </div>
   );
 }
 
-const SHIFTS = [-5, -3, -2, -1, 0, 1, 2, 3, 5].map((seconds) => ({
-  value: String(seconds),
-  label: seconds === 0 ? 'as found' : `${Math.abs(seconds)} s ${seconds < 0 ? 'earlier' : 'later'}`,
-}));
-
 /** Comments and marks, with who said them. */
-export function Words({ said }: { said: AttemptSaid }) {
+export function Words({ said }: { said: { said: readonly Said[] } }) {
   const words = said.said.flatMap((one) =>
     one.body.kind === 'comment' || one.body.kind === 'mark'
       ? [{ ...one, text: one.body.text, kind: one.body.kind }]

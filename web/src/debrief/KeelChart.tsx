@@ -3,31 +3,39 @@
  * a lane each on one time axis. What left its band is hatched, rising lines above, falling lines below, and numbered
  * in the order in which it happened.
  */
-import { type AttemptScore, type ChainLink, type KeelLane, type KeelTrace, phaseNamed } from '@keel/core';
+import {
+  type AttemptScore,
+  type ChainLink,
+  type KeelLane,
+  type KeelTrace,
+  phaseNamed,
+  rowAt,
+} from '@keel/core';
 import { useElementSize } from '@mantine/hooks';
 import { CustomChart, LineChart } from 'echarts/charts';
 import { GridComponent, MarkAreaComponent, MarkLineComponent } from 'echarts/components';
 import { init, use } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
-import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef } from 'react';
-import { clock, PARAMETER_NAMES, say, signed, speedIn, unitMark } from '../parts/format.ts';
-import { type Colours, FONT, hatch, useColours } from '../theme/colours.ts';
+import { type KeyboardEvent, type PointerEvent, useEffect, useRef } from 'react';
+import { clock, PARAMETER_NAMES, say, signed } from '../parts/format.ts';
+import { type Colours, hatch, useColours } from '../theme/colours.ts';
+import {
+  bandMarks,
+  chartHeight,
+  deviationText,
+  FOOT,
+  inUnit,
+  LANE,
+  LEFT,
+  laneAxes,
+  RIGHT,
+  reachOf,
+  TOP,
+  targetText,
+} from './keel-lanes.ts';
 import './keel-chart.css';
 
 use([LineChart, CustomChart, GridComponent, MarkAreaComponent, MarkLineComponent, CanvasRenderer]);
-
-const LEFT = 96;
-const RIGHT = 96;
-const TOP = 40;
-const LANE = 92;
-const FOOT = 44;
-
-/** How far a lane reaches, in units of tolerance: at least a little beyond the band. */
-const reachOf = (lane: KeelLane): number =>
-  Math.min(
-    3.2,
-    Math.max(1.75, 1.12 * lane.used.reduce<number>((most, used) => Math.max(most, Math.abs(used ?? 0)), 0)),
-  );
 
 /** What the time axis covers: begun at a whole five seconds before the start, so that its marks are whole fives. */
 function axisSpan(attempt: AttemptScore, { timeS }: KeelTrace): { fromS: number; toS: number } {
@@ -42,15 +50,17 @@ export interface KeelChartProps {
   /** Where the cursor is, in the recording's seconds. */
   cursorS: number;
   setCursorS: (atS: number) => void;
+  /** What somebody wrote at a moment. */
+  marks: readonly { id: string; atS: number; text: string }[];
 }
 
 export function KeelChart(props: KeelChartProps) {
-  const { attempt, trace, cursorS, setCursorS, speedUnit } = props;
+  const { attempt, trace, cursorS, setCursorS, speedUnit, marks } = props;
   const { ref, width } = useElementSize();
   const canvas = useRef<HTMLDivElement>(null);
   const colours = useColours();
   const { fromS, toS } = axisSpan(attempt, trace);
-  const height = TOP + trace.lanes.length * LANE + FOOT;
+  const height = chartHeight(trace.lanes.length);
 
   useEffect(() => {
     if (!canvas.current || width === 0) return;
@@ -73,7 +83,6 @@ export function KeelChart(props: KeelChartProps) {
     event.preventDefault();
     setCursorS(Math.min(toS, Math.max(fromS, cursorS + step)));
   };
-  const row = useMemo(() => nearestRow(trace.timeS, cursorS), [trace, cursorS]);
 
   return (
     <div ref={ref} className="keel">
@@ -87,7 +96,9 @@ export function KeelChart(props: KeelChartProps) {
         aria-valuemax={toS}
         aria-valuenow={cursorS}
         aria-valuetext={`${clock(cursorS - attempt.startS)}: ${trace.lanes
-          .map((lane) => `${PARAMETER_NAMES[lane.parameter]} ${deviationText(lane, row, speedUnit)}`)
+          .map(
+            (lane) => `${PARAMETER_NAMES[lane.parameter]} ${deviationText(trace, lane, cursorS, speedUnit)}`,
+          )
           .join(', ')}`}
         onPointerMove={move}
         onPointerDown={move}
@@ -103,7 +114,7 @@ export function KeelChart(props: KeelChartProps) {
                 lane={lane}
                 top={TOP + i * LANE}
                 attempt={attempt}
-                row={row}
+                says={deviationText(trace, lane, cursorS, speedUnit)}
                 unit={speedUnit}
               />
             ))}
@@ -117,9 +128,26 @@ export function KeelChart(props: KeelChartProps) {
                 width={width}
               />
             ))}
-            <div className="keel-cursor" style={{ left: left(cursorS), height: height - FOOT - 22, top: 22 }}>
-              <span>{clock(cursorS - attempt.startS)}</span>
-            </div>
+            {marks
+              .filter(({ atS }) => atS >= fromS && atS <= toS)
+              .map(({ id, atS, text }) => (
+                <span
+                  key={id}
+                  className="keel-flag"
+                  title={text}
+                  style={{ left: left(atS), height: height - FOOT - 22 }}
+                >
+                  <em>{text}</em>
+                </span>
+              ))}
+            {cursorS >= fromS && cursorS <= toS && (
+              <div
+                className="keel-cursor"
+                style={{ left: left(cursorS), height: height - FOOT - 22, top: 22 }}
+              >
+                <span>{clock(cursorS - attempt.startS)}</span>
+              </div>
+            )}
             <span className="keel-used-title">tolerance used</span>
           </>
         )}
@@ -128,26 +156,15 @@ export function KeelChart(props: KeelChartProps) {
   );
 }
 
-function nearestRow(timeS: number[], atS: number): number {
-  let row = 0;
-  while (row < timeS.length - 1 && timeS[row + 1] <= atS) row++;
-  return row;
-}
-
-/** Speeds in the airplane's own unit; everything else as it is. */
-const inUnit = (lane: KeelLane, value: number, speedUnit: string) =>
-  lane.parameter === 'airspeed' ? speedIn(value, speedUnit) : value;
-
-function deviationText(lane: KeelLane, row: number, speedUnit: string): string {
-  const deviation = lane.deviation[row];
-  if (deviation === null || deviation === undefined) return 'not measured';
-  const unit = lane.parameter === 'airspeed' ? ` ${speedUnit}` : unitMark(lane.unit);
-  return `${signed(inUnit(lane, deviation, speedUnit), lane.unit === 'g' ? 2 : 0)}${unit}`;
-}
-
 /** What is written beside a lane: its name and target, the value under the cursor, its edges, tolerance used. */
-function LaneWords(props: { lane: KeelLane; top: number; attempt: AttemptScore; row: number; unit: string }) {
-  const { lane, top, attempt, row, unit } = props;
+function LaneWords(props: {
+  lane: KeelLane;
+  top: number;
+  attempt: AttemptScore;
+  says: string;
+  unit: string;
+}) {
+  const { lane, top, attempt, says, unit } = props;
   const score = attempt.parameters.find((parameter) => parameter.parameter === lane.parameter);
   const used = score && score.measured !== 'not-measured' ? score.toleranceUsed : null;
   const reach = reachOf(lane);
@@ -159,16 +176,12 @@ function LaneWords(props: { lane: KeelLane; top: number; attempt: AttemptScore; 
     if (lane.parameter === 'altitude') return signed(value);
     return say(target + inUnit(lane, value, unit));
   };
-  const targetText =
-    lane.parameter === 'coordination'
-      ? 'centred'
-      : `${say(target)}${lane.parameter === 'airspeed' ? ` ${unit}` : unitMark(lane.unit)}`;
   return (
     <>
       <div className="keel-lane-name" style={{ top: middle - 28 }}>
         <strong>{PARAMETER_NAMES[lane.parameter]}</strong>
-        <span>{targetText}</span>
-        <em>{deviationText(lane, row, unit)}</em>
+        <span>{targetText(lane, unit)}</span>
+        <em>{says}</em>
       </div>
       <span className="keel-edge" style={{ top: middle - edge - 9 }}>
         {edgeText(lane.high)}
@@ -227,7 +240,7 @@ function ChainMark(props: {
   const lane = trace.lanes.find(({ parameter }) => parameter === link.parameter);
   // A roll-out heading has no lane: its number stands at the moment of rolling out.
   const index = lane ? trace.lanes.indexOf(lane) : 0;
-  const used = lane ? lane.used[nearestRow(trace.timeS, link.peakS)] : null;
+  const used = lane ? lane.used[rowAt(trace.timeS, link.peakS)] : null;
   const reach = lane ? reachOf(lane) : 1;
   const middle = TOP + index * LANE + LANE / 2;
   const y =
@@ -287,41 +300,18 @@ function chartOption(attempt: AttemptScore, trace: KeelTrace, colours: Colours) 
   const span = axisSpan(attempt, trace);
   const fromS = span.fromS - attempt.startS;
   const toS = span.toS - attempt.startS;
+  const band = bandMarks(colours);
   const fills = {
     above: { image: hatch(colours.above, true, 5), repeat: 'repeat' },
     below: { image: hatch(colours.below, false, 5), repeat: 'repeat' },
   };
   return {
-    animation: false,
-    grid: lanes.map((_, i) => ({ left: LEFT, right: RIGHT, top: TOP + i * LANE, height: LANE })),
-    xAxis: lanes.map((_, i) => ({
-      gridIndex: i,
-      type: 'value',
-      min: fromS,
-      max: toS,
-      show: i === lanes.length - 1,
-      position: 'bottom',
-      axisLine: { show: false },
-      axisTick: { show: false },
-      splitLine: { show: false },
-      interval: 5,
-      axisLabel: {
-        color: colours.quiet,
-        fontFamily: FONT,
-        fontSize: 12.5,
-        hideOverlap: true,
-        showMinLabel: false,
-        showMaxLabel: false,
-        formatter: (value: number) => (value < 0 ? '' : clock(value)),
-      },
-      axisPointer: { show: false },
-    })),
-    yAxis: lanes.map((lane, i) => ({
-      gridIndex: i,
-      min: -reachOf(lane),
-      max: reachOf(lane),
-      show: false,
-    })),
+    ...laneAxes(
+      lanes.map((lane) => reachOf(lane)),
+      fromS,
+      toS,
+      colours,
+    ),
     series: lanes.flatMap((lane, i) => {
       const points = timeS.map((t, k) => [t, lane.used[k]]);
       const common = { xAxisIndex: i, yAxisIndex: i, silent: true };
@@ -337,19 +327,13 @@ function chartOption(attempt: AttemptScore, trace: KeelTrace, colours: Colours) 
           symbol: 'none',
           data: points,
           lineStyle: { color: colours['band-edge'], width: 1.6 },
-          markArea: {
-            silent: true,
-            itemStyle: { color: colours.band },
-            data: [[{ yAxis: -1 }, { yAxis: 1 }]],
-          },
+          markArea: band.markArea,
           markLine: {
             silent: true,
             symbol: 'none',
             label: { show: false },
             data: [
-              { yAxis: 0, lineStyle: { color: colours.ink, width: 1.4, type: 'solid' } },
-              { yAxis: 1, lineStyle: { color: colours['band-edge'], width: 1, type: 'dotted' } },
-              { yAxis: -1, lineStyle: { color: colours['band-edge'], width: 1, type: 'dotted' } },
+              ...band.lines,
               ...attempt.phases.map((phase) => ({
                 xAxis: phase.startS - attempt.startS,
                 lineStyle: { color: colours.rule, width: 1, type: 'solid' },

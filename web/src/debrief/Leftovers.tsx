@@ -1,5 +1,12 @@
 /** What hangs on no attempt: words said of what is no longer found, and edits, which can be taken back. */
-import { editsFrom, type RecordingView, type Said, type SaidBody } from '@keel/core';
+import {
+  editsFrom,
+  maneuverName,
+  type RecordingView,
+  type Said,
+  type SaidBody,
+  type SaidEdit,
+} from '@keel/core';
 import { Button } from '@mantine/core';
 import { clock } from '../parts/format.ts';
 import { useSayOf } from './use-say.ts';
@@ -29,30 +36,45 @@ export function Leftovers(props: { recording: RecordingView; orphans: Said[]; ma
         <section className="sheet">
           <h3>Edits</h3>
           <ul className="words">
-            {edits.map(({ kind, maneuver, startS, endS }) => (
-              <li key={`${kind}-${startS}`}>
-                {kind === 'discard' ? 'Discarded' : 'Edges moved'}: {clock(startS)} to {clock(endS)} of the
-                recording{' '}
-                <Button
-                  variant="subtle"
-                  size="compact-sm"
-                  onClick={() =>
-                    say(
-                      kind === 'discard'
-                        ? { kind, maneuver, startS, endS, discarded: false }
-                        : { kind, maneuver, startS, endS, newStartS: startS, newEndS: endS },
-                    )
-                  }
-                >
-                  Take back
-                </Button>
-              </li>
-            ))}
+            {edits.map((edit) => {
+              const { saidId, authorName, maneuver, startS, endS } = edit;
+              return (
+                <li key={saidId}>
+                  {editWords(edit)}{' '}
+                  <span className="quiet small">
+                    {clock(startS)} to {clock(endS)} of the recording, {authorName}
+                  </span>{' '}
+                  <Button
+                    variant="subtle"
+                    size="compact-sm"
+                    onClick={() => say({ kind: 'take-back', maneuver, startS, endS, of: saidId })}
+                  >
+                    Take back
+                  </Button>
+                </li>
+              );
+            })}
           </ul>
         </section>
       )}
     </>
   );
+}
+
+function editWords(edit: SaidEdit): string {
+  const was = maneuverName(edit.maneuver, 'standard');
+  switch (edit.kind) {
+    case 'discard':
+      return `${was}: discarded`;
+    case 'edges':
+      return `${was}: edges moved`;
+    case 'split':
+      return `${was}: split at ${clock(edit.atS)}`;
+    case 'merge':
+      return `${was}: merged with what came up to ${clock(edit.withEndS)}`;
+    case 'retype':
+      return `${was}: called ${maneuverName(edit.newManeuver, edit.newVariant ?? 'standard').toLowerCase()}`;
+  }
 }
 
 function describeOrphan(body: SaidBody): string {

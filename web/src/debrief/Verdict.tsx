@@ -3,10 +3,13 @@ import {
   type AttemptScore,
   type AttemptVerdict,
   type Judge,
+  type KeelTrace,
+  type MeasuredParameterScore,
   type ParameterScore,
   VERDICT_WORDS,
 } from '@keel/core';
-import { PARAMETER_NAMES, say, signed, speedIn, unitMark } from '../parts/format.ts';
+import { useState } from 'react';
+import { clock, PARAMETER_NAMES, say, signed, speedIn, unitMark } from '../parts/format.ts';
 import { Gate, VerdictMark } from '../parts/Gate.tsx';
 
 /** Why the judge says so, in a sentence. */
@@ -48,8 +51,12 @@ export function Verdict(props: {
   override: { verdict: AttemptVerdict; reason: string } | null;
   discontinued: string | null;
   speedUnit: string;
+  trace: KeelTrace | undefined;
+  /** Puts the cursor on a moment. */
+  show: (atS: number) => void;
 }) {
-  const { attempt, judge, standing, override, discontinued } = props;
+  const { attempt, judge, standing, override, discontinued, trace } = props;
+  const [opened, setOpened] = useState<string | null>(null);
   const other: Judge = judge === 'strict' ? 'examiner' : 'strict';
   return (
     <section className="sheet" aria-label="Verdict">
@@ -81,6 +88,13 @@ export function Verdict(props: {
               parameter={parameter}
               judge={judge}
               speedUnit={props.speedUnit}
+              atS={evidenceAt(parameter, trace)}
+              startS={attempt.startS}
+              opened={opened === parameter.parameter}
+              open={(atS) => {
+                setOpened(opened === parameter.parameter ? null : parameter.parameter);
+                if (atS !== null) props.show(atS);
+              }}
             />
           ))}
         </tbody>
@@ -89,14 +103,66 @@ export function Verdict(props: {
   );
 }
 
+/** When a parameter was furthest out; the instant itself for what is taken at one. */
+function evidenceAt(parameter: ParameterScore, trace: KeelTrace | undefined): number | null {
+  if (parameter.measured === 'not-measured') return null;
+  if (parameter.startS === parameter.endS) return parameter.startS;
+  const lane = trace?.lanes.find((one) => one.parameter === parameter.parameter);
+  if (!trace || !lane) return null;
+  let worst = -1;
+  trace.timeS.forEach((atS, row) => {
+    const used = lane.used[row];
+    if (atS < parameter.startS || atS > parameter.endS || used === null) return;
+    if (worst < 0 || Math.abs(used) > Math.abs(lane.used[worst] ?? 0)) worst = row;
+  });
+  return worst < 0 ? null : trace.timeS[worst];
+}
+
+/** What a row's figures rest on, in a sentence. */
+function evidenceWords(
+  parameter: MeasuredParameterScore,
+  atS: number | null,
+  startS: number,
+  unit: string,
+): string {
+  const speed = parameter.parameter === 'airspeed';
+  const digits = parameter.unit === 'g' ? 2 : 0;
+  const say1 = (value: number, places = digits) =>
+    `${signed(speed ? speedIn(value, unit) : value, places)}${speed ? ` ${unit}` : unitMark(parameter.unit)}`;
+  const instant = parameter.startS === parameter.endS;
+  return [
+    atS === null ? '' : `${instant ? 'Taken' : 'Furthest out'} at ${clock(atS - startS)}.`,
+    parameter.target === null
+      ? ''
+      : `Target ${say(speed ? speedIn(parameter.target, unit) : parameter.target, digits)}, from ${say1(parameter.low)} to ${say1(parameter.high)} of it.`,
+    instant
+      ? ''
+      : `From ${say1(parameter.maxBelow)} to ${say1(parameter.maxAbove)}, typically ${say1(parameter.rms).replace('+', '')}; inside for ${say(parameter.insidePct)} % of ${say(parameter.endS - parameter.startS)} s.`,
+    `Tolerance used ${say(100 * parameter.toleranceUsed)} %.`,
+    `${parameter.measured === 'derived' ? `Worked out from ${parameter.from}` : 'Measured'}, ± ${say(speed ? speedIn(parameter.standardError, unit) : parameter.standardError, parameter.unit === 'g' ? 2 : 1)}${speed ? ` ${unit}` : unitMark(parameter.unit)}.`,
+    `Strict: ${parameter.strict}; examiner: ${parameter.examiner}.`,
+    `${parameter.source}${parameter.fromMemory ? ' (from memory)' : ''}.`,
+  ]
+    .filter(Boolean)
+    .join(' ');
+}
+
 function ParameterRow({
   parameter,
   judge,
   speedUnit,
+  atS,
+  startS,
+  opened,
+  open,
 }: {
   parameter: ParameterScore;
   judge: Judge;
   speedUnit: string;
+  atS: number | null;
+  startS: number;
+  opened: boolean;
+  open: (atS: number | null) => void;
 }) {
   const name = PARAMETER_NAMES[parameter.parameter] ?? parameter.parameter;
   const source = `${parameter.source}${parameter.fromMemory ? ' (from memory)' : ''}`;
@@ -133,20 +199,31 @@ function ParameterRow({
         ? 'out'
         : '';
   return (
-    <tr title={source}>
-      <th scope="row">
-        {name}
-        {parameter.measured === 'derived' && <span className="quiet small"> derived</span>}
-      </th>
-      <td className="nowrap" style={{ textAlign: 'right' }}>
-        {shown}
-        {speed ? ` ${speedUnit}` : unitMark(parameter.unit)}
-      </td>
-      <td>
-        <Gate used={above ? parameter.toleranceUsed : -parameter.toleranceUsed} out={out} />
-        <span className="hidden">{parameter[judge]}</span>
-      </td>
-      <td className="quiet small nowrap">{note}</td>
-    </tr>
+    <>
+      <tr>
+        <th scope="row">
+          <button type="button" className="gate-name" aria-expanded={opened} onClick={() => open(atS)}>
+            {name}
+          </button>
+          {parameter.measured === 'derived' && <span className="quiet small"> derived</span>}
+        </th>
+        <td className="nowrap" style={{ textAlign: 'right' }}>
+          {shown}
+          {speed ? ` ${speedUnit}` : unitMark(parameter.unit)}
+        </td>
+        <td>
+          <Gate used={above ? parameter.toleranceUsed : -parameter.toleranceUsed} out={out} />
+          <span className="hidden">{parameter[judge]}</span>
+        </td>
+        <td className="quiet small nowrap">{note}</td>
+      </tr>
+      {opened && (
+        <tr>
+          <td colSpan={4} className="gate-evidence">
+            {evidenceWords(parameter, atS, startS, speedUnit)}
+          </td>
+        </tr>
+      )}
+    </>
   );
 }

@@ -1,5 +1,7 @@
 /** What happened, in order: the chain of excursions and the findings, each of which moves the cursor to its evidence. */
-import { type AttemptScore, type HappenedItem, happened } from '@keel/core';
+import { type AttemptSaid, type AttemptScore, type HappenedItem, happened } from '@keel/core';
+import { Button } from '@mantine/core';
+import { SeenEvidence } from './Seen.tsx';
 
 /** The item whose evidence the cursor is nearest to: it is the one unfolded. */
 const nearestItem = (items: HappenedItem[], cursorS: number): HappenedItem | undefined =>
@@ -8,16 +10,29 @@ const nearestItem = (items: HappenedItem[], cursorS: number): HappenedItem | und
     undefined,
   );
 
-export function WhatHappened(props: { attempt: AttemptScore; cursorS: number; show: (atS: number) => void }) {
-  const { attempt, cursorS, show } = props;
-  const items = happened(attempt);
+export function WhatHappened(props: {
+  attempt: AttemptScore;
+  cursorS: number;
+  show: (atS: number) => void;
+  said: AttemptSaid;
+  /** Ids of findings kept for another day. */
+  parked: readonly string[];
+  /** Left out for those who may not park. */
+  park?: (finding: string) => void;
+}) {
+  const { attempt, cursorS, show, said, parked, park } = props;
+  const all = happened(attempt);
+  const isParked = ({ id, severity }: HappenedItem) =>
+    id !== null && severity !== 'critical' && parked.includes(id);
+  const items = all.filter((item) => !isParked(item));
+  const kept = all.filter(isParked);
   const here = nearestItem(items, cursorS);
   return (
     <section className="sheet" aria-label="What happened, in order">
       <h3>What happened, in order</h3>
       {items.length === 0 && (
         <p className="quiet small" style={{ marginTop: 6 }}>
-          Nothing left its band, and no fault was found.
+          {kept.length > 0 ? 'Nothing but what is parked.' : 'Nothing left its band, and no fault was found.'}
         </p>
       )}
       <ol className="happened">
@@ -32,9 +47,21 @@ export function WhatHappened(props: { attempt: AttemptScore; cursorS: number; sh
                 {item === here && item.tryNext && <span className="happened-try">{item.tryNext}</span>}
               </span>
             </button>
+            {item === here && item.id !== null && item.severity !== 'critical' && park && (
+              <Button variant="subtle" size="compact-xs" className="park" onClick={() => park(item.id!)}>
+                Park it for another day
+              </Button>
+            )}
           </li>
         ))}
       </ol>
+      <SeenEvidence said={said} />
+      {kept.length > 0 && (
+        <p className="small quiet" style={{ marginTop: 6 }}>
+          Parked for another day:{' '}
+          {kept.map(({ title, time }) => `${title.replace(/\.$/, '')} at ${time}`).join('; ')}.
+        </p>
+      )}
     </section>
   );
 }

@@ -1,5 +1,5 @@
 /** Saying something of an attempt: kept on the server, shown at once. */
-import type { AttemptScore, RecordingView, Said, SaidBody } from '@keel/core';
+import { type AttemptScore, changesAttempts, type RecordingView, type Said, type SaidBody } from '@keel/core';
 import { notifications } from '@mantine/notifications';
 import { useSWRConfig } from 'swr';
 import { messageOf, post } from '../api/client.ts';
@@ -18,7 +18,7 @@ export function useSayOf(recording: RecordingView): (body: SaidBody) => Promise<
       const said = await post<Said[]>(`/recordings/${recording.id}/said`, { id: crypto.randomUUID(), body });
       await forgetPath();
       // An edit changes the score itself, so that is fetched anew.
-      const edits = body.kind === 'discard' || body.kind === 'edges';
+      const edits = changesAttempts(body.kind);
       await mutate(
         `/recordings/${recording.id}`,
         edits ? undefined : (before: RecordingView | undefined) => before && { ...before, said },

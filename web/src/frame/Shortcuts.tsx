@@ -5,8 +5,11 @@ import { useEffect } from 'react';
 const SHORTCUTS: [string[], string][] = [
   [['?'], 'This list'],
   [['[', ']'], 'Debrief: attempt before, attempt after'],
-  [['n'], 'Debrief: next excursion'],
-  [['f'], 'Debrief: next finding'],
+  [['n', 'N'], 'Debrief: next excursion, the one before'],
+  [['f', 'F'], 'Debrief: next finding, the one before'],
+  [['r', 'c', 'a'], 'Debrief: replay, compare, from above'],
+  [['space'], 'Debrief, in the replay: run, hold'],
+  [['w'], 'Debrief: the whole flight by time'],
   [['←', '→'], 'Debrief, in the keel chart: move the cursor'],
   [['1', '2', '3', '4'], 'Debrief: your grade'],
   [

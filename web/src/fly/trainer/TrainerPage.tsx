@@ -19,14 +19,14 @@ import { useAirplanes, useLesson, useMe } from '../../api/hooks.ts';
 import { useSetCurrent } from '../../frame/current.tsx';
 import { say, signed, speedIn } from '../../parts/format.ts';
 import { Failed, Loading, Waiting } from '../../parts/states.tsx';
+import { Panel } from '../../sight/Panel.tsx';
+import { Windscreen } from '../../sight/Windscreen.tsx';
 import { LiveCard } from './LiveCard.tsx';
-import { Panel } from './Panel.tsx';
 import { openSound, type Sound } from './sound.ts';
 import { nextFlaps, type PointerStick } from './sticks.ts';
 import { TouchLevers } from './TouchLevers.tsx';
 import { useSticks } from './use-sticks.ts';
 import { type TrainerLink, useTrainer } from './use-trainer.ts';
-import { Windscreen } from './Windscreen.tsx';
 import './trainer.css';
 
 export function TrainerPage() {

@@ -2,11 +2,12 @@
  * The sight picture through the windscreen, from the left seat: horizon against cowling. Drawn with WebGL, or flat
  * without it; marked sight pictures and the demonstration's horizon lie over it as dashed lines.
  */
-import { horizonAt, type TrainerSnapshot, type View } from '@keel/core';
+import { horizonAt, type View } from '@keel/core';
 import { type PointerEvent, type ReactNode, type RefObject, useEffect, useRef, useState } from 'react';
 import { WebGLRenderer } from 'three';
+import type { PointerStick } from '../fly/trainer/sticks.ts';
 import { trainingArea } from './scene.ts';
-import type { PointerStick } from './sticks.ts';
+import './sight.css';
 
 const VIEW_ANGLE_DEG = 46;
 const LOOK_DOWN_DEG = 3.5;
@@ -24,11 +25,19 @@ export interface MarkedPicture {
   bankDeg: number;
 }
 
+/** What the picture is drawn from: a moment of a flight, live or recorded. */
+export interface Seen {
+  timeS: number;
+  northM: number;
+  eastM: number;
+  reading: { alt_ft: number; hdg_deg: number; pitch_deg: number; bank_deg: number };
+}
+
 interface Props {
-  latest: RefObject<TrainerSnapshot | null>;
+  latest: RefObject<Seen | null>;
   pictures: readonly MarkedPicture[];
-  /** A pointer pressed on the picture is the stick. */
-  stick: (stick: PointerStick | null) => void;
+  /** A pointer pressed on the picture is the stick; left out, there is nothing to fly. */
+  stick?: (stick: PointerStick | null) => void;
   children?: ReactNode;
 }
 
@@ -46,17 +55,20 @@ export function Windscreen({ latest, pictures, stick, children }: Props) {
     if (!from.current) return;
     const reach = Math.min(160, event.currentTarget.clientHeight / 3);
     const part = (value: number) => Math.max(-1, Math.min(1, value / reach));
-    stick({ aileron: part(event.clientX - from.current.x), elevator: part(event.clientY - from.current.y) });
+    stick?.({
+      aileron: part(event.clientX - from.current.x),
+      elevator: part(event.clientY - from.current.y),
+    });
   };
   const release = () => {
     from.current = null;
-    stick(null);
+    stick?.(null);
   };
   return (
     <div
       className="windscreen"
       onPointerDown={(event) => {
-        if ((event.target as HTMLElement).closest('button')) return;
+        if (!stick || (event.target as HTMLElement).closest('button')) return;
         event.currentTarget.setPointerCapture(event.pointerId);
         from.current = { x: event.clientX, y: event.clientY };
       }}

@@ -1,7 +1,8 @@
 /** A plain panel: a number in the middle of each instrument, a needle for its trend, the card's band on the rim. */
 import type { Reading } from '@keel/core';
 import type { ReactNode } from 'react';
-import { say } from '../../parts/format.ts';
+import { say } from '../parts/format.ts';
+import './sight.css';
 
 interface Rim {
   low: number;
@@ -30,6 +31,7 @@ function Dial(props: {
   round?: boolean;
 }) {
   const { scale, band, value } = props;
+  const known = !Number.isNaN(value);
   const part = (v: number) => Math.max(0, Math.min(1, (v - scale.low) / (scale.high - scale.low)));
   const turn = props.round ? (value / scale.high) * 360 - 90 : START_DEG + SWEEP_DEG * part(value);
   const at = (v: number) => START_DEG + SWEEP_DEG * part(v);
@@ -41,9 +43,9 @@ function Dial(props: {
       {ticks.map((deg) => (
         <path key={deg} className="tick" d={`M${onRim(deg, 44)}L${onRim(deg, 50)}`} />
       ))}
-      <path className="needle" d={`M${onRim(turn, 29)}L${onRim(turn, 43)}`} />
+      {known && <path className="needle" d={`M${onRim(turn, 29)}L${onRim(turn, 43)}`} />}
       <text className="dial-value" x="60" y="68">
-        {props.text}
+        {known ? props.text : '—'}
       </text>
     </Instrument>
   );
@@ -86,6 +88,7 @@ const BALL_SPAN_G = 0.16;
 
 function BankAndBall({ bankDeg, lateralG }: { bankDeg: number; lateralG: number }) {
   // A force to the right lets the ball go left.
+  const known = !Number.isNaN(lateralG);
   const ball = 60 - Math.max(-1, Math.min(1, lateralG / BALL_SPAN_G)) * 38;
   const bank = Math.round(Math.abs(bankDeg));
   return (
@@ -94,14 +97,20 @@ function BankAndBall({ bankDeg, lateralG }: { bankDeg: number; lateralG: number 
         {bank}° {bank === 0 ? '' : bankDeg < 0 ? 'L' : 'R'}
       </text>
       <rect className="tube" x="12" y="54" width="96" height="24" rx="12" />
-      <circle className="ball" cx={ball} cy="66" r="9" />
+      {known && <circle className="ball" cx={ball} cy="66" r="9" />}
       <path className="tick" d="M49 52V80M71 52V80" />
     </Instrument>
   );
 }
 
+/** What the panel shows; NaN where it was not recorded. */
+export type PanelReading = Pick<
+  Reading,
+  'ias_kt' | 'pitch_deg' | 'bank_deg' | 'alt_ft' | 'lat_g' | 'hdg_deg' | 'vs_fpm' | 'rpm'
+>;
+
 export interface PanelProps {
-  reading: Reading;
+  reading: PanelReading;
   speedUnit: { name: string; perKt: number };
   airspeed?: Rim;
   altitude?: Rim;

@@ -1,0 +1,114 @@
+/** What an attempt is, put right by hand: its edges, two of it, one of two, another maneuver, none at all. */
+import { type AttemptScore, MANEUVER_BRIEFS, maneuverName } from '@keel/core';
+import { Button, Select } from '@mantine/core';
+import { useState } from 'react';
+import { clock } from '../parts/format.ts';
+import type { Say } from './use-say.ts';
+
+const SHIFTS = [-10, -5, -3, -2, -1, 0, 1, 2, 3, 5, 10].map((seconds) => ({
+  value: String(seconds),
+  label: seconds === 0 ? 'as found' : `${Math.abs(seconds)} s ${seconds < 0 ? 'earlier' : 'later'}`,
+}));
+const SHORTEST_S = 5;
+
+export function EditAttempt(props: {
+  attempt: AttemptScore;
+  next: AttemptScore | undefined;
+  cursorS: number;
+  say: Say;
+}) {
+  const { attempt, next, cursorS, say } = props;
+  const [shift, setShift] = useState({ start: 0, end: 0 });
+  const [maneuver, setManeuver] = useState(attempt.maneuver);
+  const [variant, setVariant] = useState<string | null>(null);
+  const variants = MANEUVER_BRIEFS.find(({ id }) => id === maneuver)?.variants ?? [];
+  const splits = Math.min(cursorS - attempt.startS, attempt.endS - cursorS) >= SHORTEST_S;
+  return (
+    <div className="stack exceptions">
+      <div className="row" style={{ alignItems: 'flex-end', flexWrap: 'wrap' }}>
+        <Select
+          label="Begins"
+          style={{ width: 120 }}
+          value={String(shift.start)}
+          onChange={(value) => setShift({ ...shift, start: Number(value) })}
+          data={SHIFTS}
+        />
+        <Select
+          label="Ends"
+          style={{ width: 120 }}
+          value={String(shift.end)}
+          onChange={(value) => setShift({ ...shift, end: Number(value) })}
+          data={SHIFTS}
+        />
+        <Button
+          variant="default"
+          disabled={shift.start === 0 && shift.end === 0}
+          onClick={() =>
+            say({ kind: 'edges', newStartS: attempt.startS + shift.start, newEndS: attempt.endS + shift.end })
+          }
+        >
+          Move the edges
+        </Button>
+      </div>
+      <div className="row" style={{ flexWrap: 'wrap' }}>
+        <Button
+          variant="default"
+          disabled={!splits}
+          title={splits ? undefined : 'Put the cursor at least five seconds inside the attempt'}
+          onClick={() => say({ kind: 'split', atS: cursorS })}
+        >
+          Split at {clock(cursorS - attempt.startS)}
+        </Button>
+        <Button
+          variant="default"
+          disabled={!next}
+          onClick={() => next && say({ kind: 'merge', withEndS: next.endS })}
+        >
+          {next
+            ? `Merge with the ${maneuverName(next.maneuver, next.variant).toLowerCase()} after it`
+            : 'Nothing after it'}
+        </Button>
+      </div>
+      <div className="row" style={{ alignItems: 'flex-end', flexWrap: 'wrap' }}>
+        <Select
+          label="It was"
+          style={{ flex: 1, minWidth: 150 }}
+          allowDeselect={false}
+          value={maneuver}
+          onChange={(value) => {
+            setManeuver(value ?? attempt.maneuver);
+            setVariant(null);
+          }}
+          data={MANEUVER_BRIEFS.map(({ id, title }) => ({ value: id, label: title }))}
+        />
+        {variants.length > 1 && (
+          <Select
+            label="Which"
+            style={{ width: 120 }}
+            value={variant}
+            placeholder="as flown"
+            clearable
+            onChange={setVariant}
+            data={[...variants]}
+          />
+        )}
+        <Button
+          variant="default"
+          disabled={maneuver === attempt.maneuver && (variant === null || variant === attempt.variant)}
+          onClick={() =>
+            say({ kind: 'retype', newManeuver: maneuver, ...(variant !== null && { newVariant: variant }) })
+          }
+        >
+          Call it that
+        </Button>
+      </div>
+      <Button
+        variant="default"
+        onClick={() => say({ kind: 'discard', discarded: true })}
+        style={{ alignSelf: 'flex-start' }}
+      >
+        Discard: no attempt
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,112 @@
+/** Of the whole lesson: its focus, the one thing for next time, what is parked for another day, and words. */
+import { LESSON, type LessonSaid, type RecordingView, type SaidBody } from '@keel/core';
+import { Button, Textarea, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { maneuverTitle } from '../parts/maneuvers.ts';
+import { Words } from './Grading.tsx';
+import type { Saying } from './use-say.ts';
+
+type SayOfLesson = (body: Saying) => Promise<boolean>;
+
+/** Says something of the lesson as a whole. */
+export const ofLesson =
+  (say: (body: SaidBody) => Promise<boolean>, recording: RecordingView): SayOfLesson =>
+  (body) =>
+    say({
+      ...body,
+      maneuver: LESSON,
+      startS: 0,
+      endS: recording.score?.recording.durationS ?? 0,
+    } as SaidBody);
+
+export const findingWords = (id: string): string => {
+  const [maneuver, name = id] = id.split('/');
+  return `${maneuverTitle(maneuver)}: ${name.replaceAll('-', ' ')}`;
+};
+
+export function LessonSheet(props: {
+  recording: RecordingView;
+  lesson: LessonSaid;
+  say: SayOfLesson;
+  isStudent: boolean;
+}) {
+  const { recording, lesson, say, isStudent } = props;
+  const [nextTime, setNextTime] = useState(lesson.nextTime ?? '');
+  const [comment, setComment] = useState('');
+  const nothing =
+    !recording.focus && !lesson.nextTime && lesson.parked.length === 0 && lesson.said.length === 0;
+  if (isStudent && nothing) return null;
+  return (
+    <section className="sheet lesson-sheet" aria-label="The lesson">
+      <div className="stack" style={{ gap: 8 }}>
+        <h3>The lesson</h3>
+        {recording.focus && (
+          <p>
+            <span className="quiet">Focus</span> <strong>{recording.focus}</strong>
+          </p>
+        )}
+        {isStudent ? (
+          lesson.nextTime && (
+            <p>
+              <span className="quiet">One thing for next time</span> <strong>{lesson.nextTime}</strong>
+            </p>
+          )
+        ) : (
+          <TextInput
+            label="The lesson’s one thing for next time"
+            value={nextTime}
+            onChange={(event) => setNextTime(event.currentTarget.value)}
+            onBlur={() =>
+              nextTime.trim() !== (lesson.nextTime ?? '') && say({ kind: 'next-time', text: nextTime })
+            }
+            placeholder="Look out first, then roll."
+          />
+        )}
+      </div>
+      <div className="stack" style={{ gap: 8 }}>
+        <h3>Parked for another day</h3>
+        {lesson.parked.length === 0 ? (
+          <p className="small quiet">Nothing. Critical faults are never parked.</p>
+        ) : (
+          <ul className="words">
+            {lesson.parked.map((finding) => (
+              <li key={finding}>
+                {findingWords(finding)}{' '}
+                {!isStudent && (
+                  <Button
+                    variant="subtle"
+                    size="compact-sm"
+                    onClick={() => say({ kind: 'park', finding, parked: false })}
+                  >
+                    Take it up
+                  </Button>
+                )}
+              </li>
+            ))}
+          </ul>
+        )}
+      </div>
+      <div className="stack" style={{ gap: 8 }}>
+        <h3>Of the lesson as a whole</h3>
+        <Words said={lesson} />
+        <div className="row" style={{ alignItems: 'flex-end' }}>
+          <Textarea
+            style={{ flex: 1 }}
+            label="Comment on the lesson"
+            autosize
+            minRows={1}
+            value={comment}
+            onChange={(event) => setComment(event.currentTarget.value)}
+          />
+          <Button
+            variant="default"
+            disabled={!comment.trim()}
+            onClick={async () => (await say({ kind: 'comment', text: comment })) && setComment('')}
+          >
+            Keep
+          </Button>
+        </div>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,53 @@
+/** Under the keel: the attempt seen again, laid over others, or from above. The drawing of the replay is large, so it waits. */
+import type { AttemptSaid, AttemptScore, Judge, KeelTrace, RecordingView } from '@keel/core';
+import { SegmentedControl } from '@mantine/core';
+import { lazy, Suspense } from 'react';
+import { Loading } from '../parts/states.tsx';
+import { Compare } from './Compare.tsx';
+import { PlanView } from './PlanView.tsx';
+
+const Replay = lazy(() => import('./Replay.tsx').then(({ Replay: replay }) => ({ default: replay })));
+
+export type Again = 'replay' | 'compare' | 'above';
+
+export function SeeAgain(props: {
+  recording: RecordingView;
+  attempt: AttemptScore;
+  index: number;
+  said: AttemptSaid[];
+  judge: Judge;
+  trace: KeelTrace;
+  cursorS: number;
+  setCursorS: (atS: number) => void;
+  shown: Again;
+  show: (again: Again) => void;
+}) {
+  const { recording, attempt, index, said, judge, trace, cursorS, setCursorS, shown } = props;
+  return (
+    <section className="sheet stack" aria-label="See it again">
+      <SegmentedControl
+        aria-label="See it again"
+        style={{ alignSelf: 'flex-start' }}
+        value={shown}
+        onChange={(value) => props.show(value as Again)}
+        data={[
+          { value: 'replay', label: 'Replay' },
+          { value: 'compare', label: 'Compare' },
+          { value: 'above', label: 'From above' },
+        ]}
+      />
+      {shown === 'replay' && (
+        <Suspense fallback={<Loading what="the picture" />}>
+          <Replay recording={recording} attempt={attempt} cursorS={cursorS} setCursorS={setCursorS} />
+        </Suspense>
+      )}
+      {shown === 'compare' && <Compare recording={recording} index={index} said={said} judge={judge} />}
+      {shown === 'above' &&
+        (trace.track ? (
+          <PlanView trace={trace} attempt={attempt} cursorS={cursorS} />
+        ) : (
+          <p className="quiet">No positions were recorded: there is no way over the ground to draw.</p>
+        ))}
+    </section>
+  );
+}

@@ -1,0 +1,35 @@
+/** The debrief to take along: on paper, and the flight in the formats that others read. */
+import type { RecordingView } from '@keel/core';
+import { Button, Menu } from '@mantine/core';
+import { IconDownload } from '@tabler/icons-react';
+
+export function TakeAlong({ recording }: { recording: RecordingView }) {
+  const at = `/api/recordings/${recording.id}`;
+  const file = (href: string, name: string, about: string) => (
+    <Menu.Item key={name} component="a" href={href} download>
+      <strong>{name}</strong> <span className="quiet small">{about}</span>
+    </Menu.Item>
+  );
+  const scored = recording.score !== null;
+  return (
+    <Menu position="bottom-end" width={330} withinPortal>
+      <Menu.Target>
+        <Button variant="default" rightSection={<IconDownload size={17} aria-hidden />}>
+          Take along
+        </Button>
+      </Menu.Target>
+      <Menu.Dropdown>
+        {scored && (
+          <Menu.Item component="a" href={`${at}/debrief.pdf`} target="_blank">
+            <strong>Debrief on paper</strong> <span className="quiet small">PDF, for the student</span>
+          </Menu.Item>
+        )}
+        {file(`${at}/file`, 'Original file', 'as it came')}
+        {scored && file(`${at}/export/csv`, 'Recording CSV', 'every column')}
+        {scored && file(`${at}/export/gpx`, 'GPX', 'the track')}
+        {scored && file(`${at}/export/kml`, 'KML', 'the track and its attempts')}
+        {scored && file(`${at}/export/json`, 'Score', 'JSON, with its evidence')}
+      </Menu.Dropdown>
+    </Menu>
+  );
+}

@@ -1,0 +1,82 @@
+/** What every keel chart has in common: how its lanes lie, and how far each reaches. */
+import { type KeelLane, type KeelTrace, rowAt } from '@keel/core';
+import { clock, say, signed, speedIn, unitMark } from '../parts/format.ts';
+import { type Colours, FONT } from '../theme/colours.ts';
+
+export const LEFT = 96;
+export const RIGHT = 96;
+export const TOP = 40;
+export const LANE = 92;
+export const FOOT = 44;
+
+/** How far lanes of one parameter reach, in units of tolerance: at least a little beyond the band. */
+export const reachOf = (...lanes: KeelLane[]): number => {
+  let most = 0;
+  for (const { used } of lanes) for (const value of used) most = Math.max(most, Math.abs(value ?? 0));
+  return Math.min(3.2, Math.max(1.75, 1.12 * most));
+};
+
+export const chartHeight = (lanes: number): number => TOP + lanes * LANE + FOOT;
+
+/** The value of a lane at a time, in the airplane's own unit, with its sign. */
+export function deviationText({ timeS }: KeelTrace, lane: KeelLane, atS: number, speedUnit: string): string {
+  const deviation = lane.deviation[rowAt(timeS, atS)];
+  if (deviation === null || deviation === undefined) return 'not measured';
+  const unit = lane.parameter === 'airspeed' ? ` ${speedUnit}` : unitMark(lane.unit);
+  return `${signed(inUnit(lane, deviation, speedUnit), lane.unit === 'g' ? 2 : 0)}${unit}`;
+}
+
+/** Speeds in the airplane's own unit; everything else as it is. */
+export const inUnit = (lane: KeelLane, value: number, speedUnit: string): number =>
+  lane.parameter === 'airspeed' ? speedIn(value, speedUnit) : value;
+
+/** The target as written under a lane's name. */
+export const targetText = (lane: KeelLane, speedUnit: string): string =>
+  lane.parameter === 'coordination'
+    ? 'centred'
+    : `${say(inUnit(lane, lane.target, speedUnit))}${lane.parameter === 'airspeed' ? ` ${speedUnit}` : unitMark(lane.unit)}`;
+
+/** A grid a lane, one time axis counted from the start of the attempt under the last of them. */
+export function laneAxes(reaches: readonly number[], fromS: number, toS: number, colours: Colours) {
+  return {
+    animation: false,
+    grid: reaches.map((_, i) => ({ left: LEFT, right: RIGHT, top: TOP + i * LANE, height: LANE })),
+    xAxis: reaches.map((_, i) => ({
+      gridIndex: i,
+      type: 'value' as const,
+      min: fromS,
+      max: toS,
+      show: i === reaches.length - 1,
+      position: 'bottom' as const,
+      axisLine: { show: false },
+      axisTick: { show: false },
+      splitLine: { show: false },
+      interval: toS - fromS > 90 ? 15 : 5,
+      axisLabel: {
+        color: colours.quiet,
+        fontFamily: FONT,
+        fontSize: 12.5,
+        hideOverlap: true,
+        showMinLabel: false,
+        showMaxLabel: false,
+        formatter: (value: number) => (value < 0 ? '' : clock(value)),
+      },
+      axisPointer: { show: false },
+    })),
+    yAxis: reaches.map((reach, i) => ({ gridIndex: i, min: -reach, max: reach, show: false })),
+  };
+}
+
+/** The band, its edges and the straight line of the target, for the first series of a lane. */
+export const bandMarks = (colours: Colours) => ({
+  markArea: {
+    silent: true,
+    itemStyle: { color: colours.band },
+    data: [[{ yAxis: -1 }, { yAxis: 1 }]],
+  },
+  lines: [
+    { yAxis: 0, lineStyle: { color: colours.ink, width: 1.4, type: 'solid' as const } },
+    { yAxis: 1, lineStyle: { color: colours['band-edge'], width: 1, type: 'dotted' as const } },
+    { yAxis: -1, lineStyle: { color: colours['band-edge'], width: 1, type: 'dotted' as const } },
+  ],
+});
