@@ -62,7 +62,10 @@ test('brief, fly, debrief, path', async ({ page }) => {
 
   // The evidence moves the cursor to the moment it happened.
   await page.getByLabel('What happened, in order').getByRole('button').first().click();
-  await expect(page.getByRole('slider')).toHaveAttribute('aria-valuetext', /Altitude −150 ft/);
+  await expect(page.getByRole('slider', { name: 'Cursor in the keel chart' })).toHaveAttribute(
+    'aria-valuetext',
+    /Altitude −150 ft/,
+  );
 
   await page.keyboard.press('3');
   await expect(page.getByLabel('Your grade').getByRole('button', { name: /holding/ })).toHaveAttribute(
@@ -196,7 +199,7 @@ test('an attempt that was none can be discarded, and brought back with what was 
   await page.goto(`/debrief/${flown.recordings[0].id}?attempt=0`);
   const attempts = page.getByRole('region', { name: 'All attempts' }).getByRole('button');
   await expect(attempts).toHaveCount(4);
-  await page.getByRole('button', { name: 'Override, discontinue, edges, discard' }).click();
+  await page.getByRole('button', { name: 'Edges, split, merge, discard' }).click();
   await page.getByRole('button', { name: 'Discard: no attempt' }).click();
   await expect(attempts).toHaveCount(3);
   await expect(page.getByText('Said of what is no longer found')).toBeVisible();
@@ -210,7 +213,7 @@ test('an override needs a reason, keeps it, and leaves what was worked out in si
   const [flown] = (await lessonsOf(page.request, 'Edda')).filter((lesson) => lesson.recordings.length > 0);
   await page.goto(`/debrief/${flown.recordings[0].id}?attempt=0`);
   await expect(page.getByLabel('Verdict')).toContainText('Not yet to standard');
-  await page.getByRole('button', { name: 'Override, discontinue, edges, discard' }).click();
+  await page.getByRole('button', { name: 'Override, discontinue' }).click();
   await expect(page.getByRole('button', { name: 'Override', exact: true })).toBeDisabled();
   await page.getByLabel('Reason (kept)').fill('The point was lost behind a shower.');
   await page.getByRole('button', { name: 'Override', exact: true }).click();

@@ -76,6 +76,8 @@ export * from './recording/mapping/guess.ts';
 export * from './recording/mapping/mapping.ts';
 export * from './recording/mapping/table.ts';
 export * from './recording/mapping/units.ts';
+export * from './recording/match-lesson.ts';
+export * from './recording/peek.ts';
 export * from './recording/read-recording.ts';
 export * from './recording/recording.ts';
 export * from './recording/requirements.ts';

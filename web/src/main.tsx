@@ -13,6 +13,7 @@ import { useMe } from './api/hooks.ts';
 import { BriefPage } from './brief/BriefPage.tsx';
 import { LessonsPage } from './brief/LessonsPage.tsx';
 import { DebriefPage } from './debrief/DebriefPage.tsx';
+import { ManyPage } from './fly/attach/ManyPage.tsx';
 import { FlyPage } from './fly/FlyPage.tsx';
 import { CurrentProvider } from './frame/current.tsx';
 import { Frame } from './frame/Frame.tsx';
@@ -67,6 +68,7 @@ createRoot(root).render(
                 <Route path="brief" element={<LessonsPage station="brief" />} />
                 <Route path="brief/:lessonId" element={<BriefPage />} />
                 <Route path="fly" element={<LessonsPage station="fly" />} />
+                <Route path="fly/many" element={<ManyPage />} />
                 <Route path="fly/:lessonId" element={<FlyPage />} />
                 <Route
                   path="fly/:lessonId/trainer"

@@ -6,6 +6,7 @@ import {
   type KeelTrace,
   type Lesson,
   type Me,
+  type OwnFigure,
   type Path,
   type Person,
   type RecordingView,
@@ -28,6 +29,10 @@ export const useMe = () => useGet<Me>('/me');
 export const useStudents = () => useGet<Student[]>('/students');
 export const usePeople = () => useGet<Person[]>('/people');
 export const useAirplanes = () => useGet<(Airplane & { version: number })[]>('/airplanes');
+export const useOwnFigures = (airplaneId: string) =>
+  useGet<{ flights: number; figures: OwnFigure[]; taken: OwnFigure[] }>(
+    `/airplanes/${airplaneId}/own-figures`,
+  );
 export const useStandards = () => useGet<(Standard & { version: number })[]>('/standards');
 export const useTechnique = () => useGet<{ version: number; technique: Technique }>('/technique');
 export const useLessons = () => useGet<Lesson[]>('/lessons');

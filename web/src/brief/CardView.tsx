@@ -1,5 +1,5 @@
 /** A target card as it is read: the numbers large, then what to do, in order. */
-import type { CardFigure, Standard, TargetCard } from '@keel/core';
+import type { CardFigure, OwnFigure as FlownFigure, Standard, TargetCard } from '@keel/core';
 import { Caution } from '../parts/caution.tsx';
 import { Figure } from '../parts/Figure.tsx';
 import { bandOf, heading, PARAMETER_NAMES, say, signed, speedIn, unitMark } from '../parts/format.ts';
@@ -87,9 +87,10 @@ export function CardView({
           </>
         )}
         {card.figures.map((figure) => (
-          <OwnFigure key={figure.label} figure={figure} unit={unit} />
+          <WordedFigure key={figure.label} figure={figure} unit={unit} />
         ))}
       </div>
+      {card.ownFigures.length > 0 && <OwnOfAirplane figures={card.ownFigures} unit={unit} />}
       <dl className="card-line">
         <div>
           <dt>
@@ -190,7 +191,7 @@ function variantWords(cards: readonly TargetCard[]): string {
     : ({ clean: 'flaps up', takeoff: 'takeoff flaps', landing: 'landing flaps' }[variant] ?? variant);
 }
 
-function OwnFigure({ figure, unit }: { figure: CardFigure; unit: string }) {
+function WordedFigure({ figure, unit }: { figure: CardFigure; unit: string }) {
   const { value } = figure;
   const kias = figure.unit === 'kias';
   return (
@@ -299,5 +300,22 @@ function Tolerances({ card, standard }: { card: TargetCard; standard: Standard }
         {fromMemory && ' (from memory; check it against the document in hand)'}.
       </p>
     </div>
+  );
+}
+
+/** What this airplane's own flights say, in a line beside the book's figures. */
+function OwnOfAirplane({ figures, unit }: { figures: readonly FlownFigure[]; unit: string }) {
+  return (
+    <p className="card-own">
+      <strong>This airplane’s own flights:</strong>{' '}
+      {figures
+        .map(({ kind, label, value, uncertainty, book, unit: own }) => {
+          const speed = kind === 'stall-speed';
+          const shown = (one: number) => say(speed ? speedIn(one, unit) : one, speed ? 1 : 0);
+          return `${label} ${shown(value)} ± ${shown(uncertainty)} ${speed ? unit : own}${book === null ? '' : ` (book ${shown(book)})`}`;
+        })
+        .join('; ')}
+      . The book’s limits stand.
+    </p>
   );
 }

@@ -60,6 +60,11 @@ export function LessonsPage({ station }: { station: Station }) {
           value={search}
           onChange={(event) => setSearch(event.currentTarget.value)}
         />
+        {me && me.role !== 'student' && station === 'fly' && (
+          <Button variant="default" onClick={() => navigate('/fly/many')}>
+            Many recordings
+          </Button>
+        )}
         {me && me.role !== 'student' && <Button onClick={() => navigate('/brief/new')}>New lesson</Button>}
       </TitleBar>
       <div className="page">

@@ -48,12 +48,12 @@ export function LessonSheet(props: {
         {isStudent ? (
           lesson.nextTime && (
             <p>
-              <span className="quiet">One thing for next time</span> <strong>{lesson.nextTime}</strong>
+              <span className="quiet">Above all, for the next lesson</span> <strong>{lesson.nextTime}</strong>
             </p>
           )
         ) : (
           <TextInput
-            label="The lesson’s one thing for next time"
+            label="Above all, for the next lesson"
             value={nextTime}
             onChange={(event) => setNextTime(event.currentTarget.value)}
             onBlur={() =>
@@ -92,7 +92,7 @@ export function LessonSheet(props: {
         <div className="row" style={{ alignItems: 'flex-end' }}>
           <Textarea
             style={{ flex: 1 }}
-            label="Comment on the lesson"
+            label="Words on the lesson"
             autosize
             minRows={1}
             value={comment}
@@ -103,7 +103,7 @@ export function LessonSheet(props: {
             disabled={!comment.trim()}
             onClick={async () => (await say({ kind: 'comment', text: comment })) && setComment('')}
           >
-            Keep
+            Add
           </Button>
         </div>
       </div>

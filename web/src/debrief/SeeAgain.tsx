@@ -26,7 +26,7 @@ export function SeeAgain(props: {
   return (
     <section className="sheet stack" aria-label="See it again">
       <SegmentedControl
-        aria-label="See it again"
+        aria-label="How to see it"
         style={{ alignSelf: 'flex-start' }}
         value={shown}
         onChange={(value) => props.show(value as Again)}

@@ -17,13 +17,13 @@ export function useSayOf(recording: RecordingView): (body: SaidBody) => Promise<
     try {
       const said = await post<Said[]>(`/recordings/${recording.id}/said`, { id: crypto.randomUUID(), body });
       await forgetPath();
-      // An edit changes the score itself, so that is fetched anew.
-      const edits = changesAttempts(body.kind);
-      await mutate(
-        `/recordings/${recording.id}`,
-        edits ? undefined : (before: RecordingView | undefined) => before && { ...before, said },
-        { revalidate: edits },
-      );
+      const at = `/recordings/${recording.id}`;
+      // An edit changes the score itself, so that is fetched anew; until it is there the old one stays in sight.
+      if (changesAttempts(body.kind)) await mutate(at);
+      else
+        await mutate(at, (before: RecordingView | undefined) => before && { ...before, said }, {
+          revalidate: false,
+        });
       return true;
     } catch (error) {
       notifications.show({ color: 'red', title: 'Not kept', message: messageOf(error) });

@@ -6,6 +6,7 @@ import {
   HABITS,
   type HabitIn,
   type Lesson,
+  type Mapping,
 } from '@keel/core';
 import { Button, Progress, SegmentedControl, Select } from '@mantine/core';
 import { IconFileUpload, IconPlaneInflight } from '@tabler/icons-react';
@@ -13,7 +14,7 @@ import { useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useSWRConfig } from 'swr';
-import { messageOf, post, upload } from '../api/client.ts';
+import { messageOf, post, put, upload } from '../api/client.ts';
 import { useForgetPath, useLesson, useMe, useRecording } from '../api/hooks.ts';
 import { useSetCurrent } from '../frame/current.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
@@ -22,6 +23,8 @@ import { Figure } from '../parts/Figure.tsx';
 import { dayAndTime, heading, say, speedIn } from '../parts/format.ts';
 import { Waiting } from '../parts/states.tsx';
 import { VSpeed } from '../parts/VSpeed.tsx';
+import { MappingDialog } from './attach/MappingDialog.tsx';
+import { type Prepared, prepare, recordingForm } from './attach/prepare.ts';
 import './fly.css';
 
 export function FlyPage() {
@@ -43,6 +46,8 @@ function Fly({ lesson }: { lesson: Lesson }) {
   const { data: me } = useMe();
   const [work, setWork] = useState<Work>(null);
   const [problem, setProblem] = useState<string | null>(null);
+  /** A table of another make, whose columns somebody has to name. */
+  const [asked, setAsked] = useState<Prepared | null>(null);
   const navigate = useNavigate();
   const { mutate } = useSWRConfig();
   const forgetPath = useForgetPath(lesson.student.id);
@@ -59,18 +64,25 @@ function Fly({ lesson }: { lesson: Lesson }) {
     setProblem(messageOf(error));
   };
 
-  const attach = async (file: File) => {
-    setProblem(null);
+  const send = async (prepared: Prepared, mapping: Mapping | null) => {
+    setAsked(null);
     setWork({ step: 'sending', fraction: 0 });
-    const form = new FormData();
-    form.set('file', file);
-    form.set('studentId', lesson.student.id);
-    form.set('airplaneId', lesson.airplane.id);
-    form.set('standardId', lesson.standard.id);
-    form.set('lessonId', lesson.id);
-    await upload<Created>('/recordings', form, (fraction) =>
+    await upload<Created>('/recordings', recordingForm(prepared, lesson, mapping), (fraction) =>
       setWork({ step: fraction < 1 ? 'sending' : 'reading', fraction }),
     ).then(finish, failed);
+  };
+  const attach = async (file: File) => {
+    setProblem(null);
+    const prepared = await prepare(file).catch(failed);
+    if (!prepared) return;
+    // A header that was seen before needs no second answer.
+    if (prepared.table && !prepared.table.remembered) setAsked(prepared);
+    else await send(prepared, prepared.table?.remembered ?? null);
+  };
+  const answer = async (mapping: Mapping) => {
+    if (!asked?.table) return;
+    await put(`/column-mappings/${asked.table.key}`, mapping).catch(failed);
+    await send(asked, mapping);
   };
   const fly = async (request: DemonstrationRequest) => {
     setProblem(null);
@@ -88,6 +100,16 @@ function Fly({ lesson }: { lesson: Lesson }) {
         about={`${dayAndTime(lesson.plannedAt)} · ${lesson.airplane.name}${lesson.airplane.registration ? `, ${lesson.airplane.registration}` : ''} · ${say(lesson.conditions.weightLb)} lb`}
       />
       <div className="page">
+        {asked?.table && (
+          <MappingDialog
+            key={asked.table.key}
+            fileName={asked.file.name}
+            head={asked.table.head}
+            remembered={asked.table.remembered}
+            use={answer}
+            close={() => setAsked(null)}
+          />
+        )}
         {problem && (
           <div className="sheet row" role="alert">
             <span>
@@ -242,8 +264,9 @@ function Attach({ attach, busy }: { attach: (file: File) => void; busy: boolean 
           <br />
           <span className="quiet">
             A Recording CSV with time, altitude, airspeed and heading; bank, positions and the rest if you
-            have them. Or a log of positions alone, GPX 1.1, IGC or NMEA 0183: the wind is then worked out
-            from the turns, and slow flight and stalls are named without a verdict.
+            have them. A table of another make: you say once what its columns are. Or a log of positions
+            alone, GPX 1.1, IGC or NMEA 0183: the wind is then worked out from the turns, and slow flight and
+            stalls are named without a verdict.
           </span>
         </p>
         <Button variant="default" onClick={open} disabled={busy}>

@@ -14,9 +14,10 @@ import { VSpeed } from '../parts/VSpeed.tsx';
 import { AirplaneEditor } from './AirplaneEditor.tsx';
 import { check, type Draft } from './draft.ts';
 import { FitView } from './FitView.tsx';
+import { OwnFigures } from './OwnFigures.tsx';
 import './hangar.css';
 
-const PARTS = { book: 'Book numbers', fit: 'Fit against the book' } as const;
+const PARTS = { book: 'Book numbers', fit: 'Fit against the book', own: 'Its own figures' } as const;
 type Part = keyof typeof PARTS;
 
 export function HangarPage() {
@@ -118,10 +119,14 @@ export function HangarPage() {
                   <SegmentedControl
                     value={part}
                     onChange={(value) => setPart(value as Part)}
-                    data={Object.entries(PARTS).map(([value, label]) => ({ value, label }))}
+                    data={Object.entries(PARTS)
+                      .filter(([value]) => value !== 'own' || me?.role !== 'student')
+                      .map(([value, label]) => ({ value, label }))}
                   />
                 </div>
-                {part === 'book' ? <AirplaneSheet airplane={airplane} /> : <FitView airplane={airplane} />}
+                {part === 'book' && <AirplaneSheet airplane={airplane} />}
+                {part === 'fit' && <FitView airplane={airplane} />}
+                {part === 'own' && <OwnFigures airplane={airplane} mayTake={chief} />}
                 <Caution>
                   The numbers of the airplane’s own handbook come first. These airplanes are invented.
                 </Caution>

@@ -1,0 +1,149 @@
+/** The debrief in real Chromium: replay, comparison, edits, what was seen, the lesson, and what is taken along. */
+
+import { decodeFlight, readRecording } from '@keel/core';
+import { expect, type Page, test } from '@playwright/test';
+import { ownLesson } from './support/own-lesson.ts';
+import { signInQuickly } from './support/people.ts';
+
+let seed = 1 + (Date.now() % 40_000);
+
+/** A lesson of the test's own with a steep-turn pair flown into it, the first with an overbank; no flight is another's. */
+async function flownLesson(page: Page, title: string): Promise<string> {
+  const lessonId = await ownLesson(page, title);
+  const made = await page.request.post(`/api/lessons/${lessonId}/demonstration`, {
+    data: { maneuver: 'steep-turn', habit: 'steep-turn/overbank', habitIn: 'first', seed: seed++ },
+  });
+  const { id } = await made.json();
+  await expect
+    .poll(async () => (await (await page.request.get(`/api/recordings/${id}`)).json()).status, {
+      timeout: 30_000,
+    })
+    .toBe('analysed');
+  return id;
+}
+const verdictFigures = (page: Page) => page.getByLabel('Verdict');
+
+test('a moment is replayed with its picture and instruments, and every number opens to its evidence', async ({
+  page,
+}) => {
+  await page.goto(`/debrief/${await flownLesson(page, 'Seen again')}`);
+  const keel = page.getByRole('slider', { name: 'Cursor in the keel chart' });
+  await expect(keel).toBeVisible();
+
+  await page.getByLabel('Verdict').getByRole('button', { name: 'Altitude' }).click();
+  await expect(verdictFigures(page)).toContainText('inside for');
+  await expect(verdictFigures(page)).toContainText('FAA-S-ACS');
+
+  await page.getByRole('region', { name: 'See it again' }).scrollIntoViewIfNeeded();
+  const replay = page.getByLabel('Replay', { exact: true });
+  await expect(replay.getByLabel('Instruments')).toBeVisible();
+  const scrub = page.getByRole('slider', { name: 'Moment of the flight' });
+  const before = Number(await scrub.getAttribute('aria-valuenow'));
+  await replay.getByText('8×').click();
+  await replay.getByRole('button', { name: 'Run' }).click();
+  await expect
+    .poll(async () => Number(await scrub.getAttribute('aria-valuenow')))
+    .toBeGreaterThan(before + 2);
+  await replay.getByRole('button', { name: 'Hold' }).click();
+  // One cursor for the picture and the chart.
+  const shown = Number(await scrub.getAttribute('aria-valuenow'));
+  expect(Math.abs(Number(await keel.getAttribute('aria-valuenow')) - shown)).toBeLessThan(1);
+
+  await page.keyboard.press('w');
+  const flight = page.getByLabel('The whole flight', { exact: true });
+  await expect(flight.locator('canvas')).toBeVisible();
+  await flight.getByRole('button', { name: /^2 R/ }).click();
+  await expect(page.getByRole('heading', { name: 'Steep turn right' })).toBeVisible();
+});
+
+test('two attempts lie over each other by phase, with their figures side by side', async ({ page }) => {
+  await page.goto(`/debrief/${await flownLesson(page, 'Compared')}`);
+  await expect(page.getByRole('slider', { name: 'Cursor in the keel chart' })).toBeVisible();
+  await page.keyboard.press('c');
+  const compare = page.getByLabel('Compare', { exact: true });
+  await expect(compare.locator('canvas')).toBeVisible();
+  await expect(compare.getByRole('columnheader')).toHaveText([/tolerance used/, /1\. left/, /2\. right/]);
+  await expect(compare.getByRole('row', { name: /^Bank/ })).toContainText('%');
+});
+
+test('an attempt is split, called otherwise and put back', async ({ page }) => {
+  await page.goto(`/debrief/${await flownLesson(page, 'Put right')}`);
+  await page.getByRole('button', { name: 'Edges, split, merge, discard' }).click();
+  await page.getByRole('button', { name: /^Split at/ }).click();
+  await expect(page.getByRole('button', { name: /attempt 3/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Take back' }).click();
+  await expect(page.getByRole('button', { name: /attempt 3/ })).toBeHidden();
+
+  await page.getByRole('button', { name: /Steep turn right, attempt 2/ }).click();
+  await page.getByRole('button', { name: 'Edges, split, merge, discard' }).click();
+  await page.getByRole('combobox', { name: 'It was' }).click();
+  await page.getByRole('option', { name: 'Level turns' }).click();
+  await page.getByRole('button', { name: 'Call it that' }).click();
+  await expect(page.getByRole('heading', { name: 'Level turn right' })).toBeVisible();
+  await expect(page.getByText('called level turn')).toBeVisible();
+});
+
+test('what was seen, parked and said of the lesson stays, and the student reads it', async ({ page }) => {
+  const id = await flownLesson(page, 'Said');
+  await page.goto(`/debrief/${id}`);
+  await page.getByRole('button', { name: 'Looked inside most of the way' }).click();
+  const happened = page.getByLabel('What happened, in order');
+  await expect(happened.getByLabel('Seen by instructor')).toContainText('Looked inside');
+
+  await happened.getByRole('button', { name: /Overbanked/ }).click();
+  await happened.getByRole('button', { name: 'Park it for another day' }).click();
+  await expect(happened).toContainText('Parked for another day: Overbanked');
+  const lesson = page.getByLabel('The lesson', { exact: true });
+  await expect(lesson).toContainText('overbank');
+
+  await lesson.getByLabel('Above all, for the next lesson').fill('Look out, then roll.');
+  await lesson.getByLabel('Words on the lesson').fill('A good day for it.');
+  await lesson.getByRole('button', { name: 'Add' }).click();
+  await expect(lesson.getByRole('listitem').filter({ hasText: 'A good day for it.' })).toBeVisible();
+
+  await page.keyboard.press('m');
+  await page.getByLabel('What happened here').fill('Wake');
+  await page.getByRole('dialog').getByRole('button', { name: 'Keep' }).click();
+  await expect(page.getByLabel('Keel chart').getByText('Wake')).toBeVisible();
+
+  await signInQuickly(page.request, 'nell');
+  await page.reload();
+  await expect(page.getByLabel('The lesson', { exact: true })).toContainText('Look out, then roll.');
+});
+
+test('the debrief is taken along: on paper, as a track, as columns', async ({ page }) => {
+  const id = await flownLesson(page, 'Along');
+  await page.goto(`/debrief/${id}`);
+  await page.getByRole('button', { name: 'Take along' }).click();
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('menuitem', { name: /Recording CSV/ }).click(),
+  ]);
+  const csv = await (await page.request.get(`/api/recordings/${id}/export/csv`)).text();
+  expect(download.suggestedFilename()).toMatch(/\.csv$/);
+  const flight = decodeFlight(
+    (await (await page.request.get(`/api/recordings/${id}/flight`)).body()).buffer.slice(0) as ArrayBuffer,
+  );
+  expect(readRecording(csv).timeS.length).toBeGreaterThanOrEqual(flight.rows);
+  const pdf = await page.request.get(`/api/recordings/${id}/debrief.pdf`);
+  expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');
+});
+
+test('the airplane’s own flights stand beside its book, and on the next card', async ({ page }) => {
+  await signInQuickly(page.request, 'maren');
+  await page.goto('/hangar');
+  await page.getByText('Its own figures').click();
+  const figures = page.getByRole('table', { name: 'Own figures' });
+  await expect(figures.getByRole('row', { name: /added in a 45° turn/ })).toContainText('rpm');
+  await page.getByRole('button', { name: 'Show them on the cards' }).click();
+  await expect(page.getByText(/The cards show \d+ figures/)).toBeVisible();
+
+  await page.goto(`/brief/${await ownLesson(page, 'By its own figures')}`);
+  await expect(page.getByText(/This airplane’s own flights:.*± \d+ rpm \(book/)).toBeVisible();
+
+  await signInQuickly(page.request, 'maren');
+  await page.goto('/hangar');
+  await page.getByText('Its own figures').click();
+  await page.getByRole('button', { name: 'The book alone' }).click();
+  await expect(page.getByText(/The cards show/)).toBeHidden();
+});

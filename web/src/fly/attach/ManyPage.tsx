@@ -1,0 +1,233 @@
+/** Many recordings at once: each finds its lesson by airplane and time, a person says it of the rest. */
+import { type Created, type Lesson, type Mapping, matchLesson } from '@keel/core';
+import { Button, Select } from '@mantine/core';
+import { IconFileUpload } from '@tabler/icons-react';
+import { useState } from 'react';
+import { useDropzone } from 'react-dropzone';
+import { Link } from 'react-router';
+import { useSWRConfig } from 'swr';
+import { messageOf, put, upload } from '../../api/client.ts';
+import { useLessons } from '../../api/hooks.ts';
+import { TitleBar } from '../../frame/TitleBar.tsx';
+import { dayAndTime } from '../../parts/format.ts';
+import { Waiting } from '../../parts/states.tsx';
+import { MappingDialog } from './MappingDialog.tsx';
+import { type Prepared, prepare, recordingForm } from './prepare.ts';
+
+type State =
+  | { step: 'waiting' }
+  | { step: 'sending'; fraction: number }
+  | { step: 'kept'; created: Created }
+  | { step: 'refused'; why: string };
+
+interface Row {
+  key: string;
+  prepared: Prepared;
+  lessonId: string | null;
+  /** Found by airplane and time rather than chosen. */
+  found: boolean;
+  mapping: Mapping | null;
+  state: State;
+}
+
+export function ManyPage() {
+  const lessons = useLessons();
+  if (!lessons.data) return <Waiting query={lessons} what="the lessons" />;
+  return <Many lessons={lessons.data} />;
+}
+
+function Many({ lessons }: { lessons: Lesson[] }) {
+  const [rows, setRows] = useState<Row[]>([]);
+  const [asked, setAsked] = useState<string | null>(null);
+  const { mutate } = useSWRConfig();
+  const change = (key: string, part: Partial<Row>) =>
+    setRows((now) => now.map((row) => (row.key === key ? { ...row, ...part } : row)));
+
+  const take = async (files: File[]) => {
+    const taken = await Promise.all(
+      files.map(async (file): Promise<Row> => {
+        const prepared = await prepare(file);
+        const lesson = matchLesson(prepared.peek, lessons);
+        return {
+          key: crypto.randomUUID(),
+          prepared,
+          lessonId: lesson?.id ?? null,
+          found: lesson !== undefined,
+          mapping: prepared.table?.remembered ?? null,
+          state: { step: 'waiting' },
+        };
+      }),
+    );
+    setRows((now) => [...now, ...taken]);
+  };
+  const { getRootProps, getInputProps, isDragActive, open } = useDropzone({
+    noClick: true,
+    noKeyboard: true,
+    maxSize: 50 * 1024 * 1024,
+    onDropAccepted: take,
+  });
+  const ready = rows.filter(({ lessonId, prepared, mapping, state }) =>
+    Boolean(lessonId && (!prepared.table || mapping) && state.step !== 'kept' && state.step !== 'sending'),
+  );
+  const sendAll = async () => {
+    // One after the other: a clubhouse's line and one scoring thread are not made for more.
+    for (const row of ready) {
+      const lesson = lessons.find(({ id }) => id === row.lessonId)!;
+      change(row.key, { state: { step: 'sending', fraction: 0 } });
+      try {
+        const created = await upload<Created>(
+          '/recordings',
+          recordingForm(row.prepared, lesson, row.mapping),
+          (fraction) => change(row.key, { state: { step: 'sending', fraction } }),
+        );
+        change(row.key, { state: { step: 'kept', created } });
+      } catch (error) {
+        change(row.key, { state: { step: 'refused', why: messageOf(error) } });
+      }
+    }
+    await mutate('/lessons');
+  };
+  const asking = rows.find(({ key }) => key === asked);
+  const answer = async (mapping: Mapping) => {
+    const key = asking?.prepared.table?.key;
+    if (!key) return;
+    await put(`/column-mappings/${key}`, mapping);
+    // One answer does for every file with that header.
+    setRows((now) => now.map((row) => (row.prepared.table?.key === key ? { ...row, mapping } : row)));
+    setAsked(null);
+  };
+  return (
+    <>
+      <TitleBar title="Many recordings" about="Each finds its lesson by airplane and time.">
+        <Button disabled={ready.length === 0} onClick={sendAll}>
+          {ready.length === 0 ? 'Nothing to send' : `Send ${ready.length} of ${rows.length}`}
+        </Button>
+      </TitleBar>
+      <div className="page">
+        {asking?.prepared.table && (
+          <MappingDialog
+            key={asking.key}
+            fileName={asking.prepared.file.name}
+            head={asking.prepared.table.head}
+            remembered={asking.mapping}
+            use={answer}
+            close={() => setAsked(null)}
+          />
+        )}
+        <section className="sheet">
+          <div {...getRootProps({ className: 'drop', 'data-over': isDragActive || undefined })}>
+            <input {...getInputProps({ 'aria-label': 'Recording files' })} />
+            <IconFileUpload size={34} stroke={1.4} aria-hidden />
+            <p>
+              <strong>Drop a week of recordings here</strong>
+              <br />
+              <span className="quiet">
+                Recording CSV, tables of other makes, GPX 1.1, IGC, NMEA 0183; 50 MB at most each. Nothing is
+                sent before you say so.
+              </span>
+            </p>
+            <Button variant="default" onClick={open}>
+              Choose files
+            </Button>
+          </div>
+        </section>
+        {rows.length > 0 && (
+          <section className="sheet" aria-label="The files">
+            <table className="plain">
+              <thead>
+                <tr>
+                  <th>File</th>
+                  <th>Began</th>
+                  <th>Lesson</th>
+                  <th>State</th>
+                </tr>
+              </thead>
+              <tbody>
+                {rows.map((row) => (
+                  <FileRow
+                    key={row.key}
+                    row={row}
+                    lessons={lessons}
+                    choose={(lessonId) => change(row.key, { lessonId, found: false })}
+                    ask={() => setAsked(row.key)}
+                  />
+                ))}
+              </tbody>
+            </table>
+          </section>
+        )}
+      </div>
+    </>
+  );
+}
+
+function FileRow(props: {
+  row: Row;
+  lessons: Lesson[];
+  choose: (lessonId: string | null) => void;
+  ask: () => void;
+}) {
+  const { row, lessons } = props;
+  const { peek, file, table } = row.prepared;
+  const began =
+    peek.startMs === undefined
+      ? 'not told'
+      : peek.dateOnly
+        ? new Date(peek.startMs).toISOString().slice(0, 10)
+        : dayAndTime(new Date(peek.startMs).toISOString());
+  return (
+    <tr>
+      <td>
+        <strong>{file.name}</strong>{' '}
+        <span className="quiet small nowrap">
+          {peek.format.toUpperCase()}
+          {peek.airplane ? `, ${peek.airplane}` : ''}
+        </span>
+      </td>
+      <td className="nowrap">{began}</td>
+      <td style={{ minWidth: 330 }}>
+        <Select
+          aria-label={`Lesson of ${file.name}`}
+          size="xs"
+          searchable
+          clearable
+          placeholder="no lesson fits: choose one"
+          value={row.lessonId}
+          onChange={props.choose}
+          data={lessons.map(({ id, student, title, plannedAt }) => ({
+            value: id,
+            label: `${student.name}, ${title}, ${dayAndTime(plannedAt)}`,
+          }))}
+        />
+        {row.found && <span className="quiet small">found by airplane and time</span>}
+      </td>
+      <td>
+        <FileState row={row} ask={props.ask} unmapped={table !== null && row.mapping === null} />
+      </td>
+    </tr>
+  );
+}
+
+function FileState({ row, ask, unmapped }: { row: Row; ask: () => void; unmapped: boolean }) {
+  const { state } = row;
+  if (state.step === 'sending') return <span>{Math.round(100 * state.fraction)} % sent</span>;
+  if (state.step === 'refused')
+    return (
+      <span role="alert">
+        <strong>Not kept.</strong> {state.why}
+      </span>
+    );
+  if (state.step === 'kept')
+    return (
+      <Link to={`/debrief/${state.created.id}`}>
+        {state.created.duplicate ? 'was there already' : 'kept: open the debrief'}
+      </Link>
+    );
+  if (unmapped)
+    return (
+      <Button size="compact-sm" variant="default" onClick={ask}>
+        Say what its columns are
+      </Button>
+    );
+  return <span className="quiet">{row.lessonId ? 'ready' : 'waits for a lesson'}</span>;
+}

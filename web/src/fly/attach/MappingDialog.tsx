@@ -1,0 +1,126 @@
+/** What the columns of a table of another make are: proposed, put right by a person, and kept for the next file like it. */
+import { CHANNELS, guessMapping, isChannel, type Mapping, type TableHead } from '@keel/core';
+import { Button, Checkbox, Modal, Select } from '@mantine/core';
+import { useState } from 'react';
+import {
+  type Choice,
+  choicesFrom,
+  DATE,
+  mappingFrom,
+  NOTHING,
+  SIGNED,
+  TIME,
+  unitChoices,
+} from './mapping-choices.ts';
+import './mapping.css';
+
+const AS = [
+  { value: NOTHING, label: 'not used' },
+  { value: TIME, label: 'time' },
+  { value: DATE, label: 'date' },
+  ...Object.entries(CHANNELS).map(([value, { label }]) => ({ value, label })),
+];
+
+export function MappingDialog(props: {
+  fileName: string;
+  head: TableHead;
+  remembered: Mapping | null;
+  use: (mapping: Mapping) => void;
+  close: () => void;
+}) {
+  const { fileName, head, remembered, use, close } = props;
+  const [choices, setChoices] = useState(() => choicesFrom(head, remembered ?? guessMapping(head)));
+  const change = (i: number, part: Partial<Choice>) =>
+    setChoices(choices.map((choice, k) => (k === i ? { ...choice, ...part } : choice)));
+  const made = mappingFrom(head, choices);
+  return (
+    <Modal opened onClose={close} size={900} title={<strong>What are the columns of {fileName}?</strong>}>
+      <div className="stack">
+        <p className="small">
+          {remembered
+            ? 'This is how a file with this header was read before.'
+            : 'A proposal from the names. Look at the sample values, put right what is wrong; it is kept for the next file with this header.'}
+        </p>
+        <div className="mapping-scroll">
+          <table className="plain mapping">
+            <thead>
+              <tr>
+                <th>Column</th>
+                <th>First values</th>
+                <th>Is</th>
+                <th>In</th>
+                <th>Other way round</th>
+              </tr>
+            </thead>
+            <tbody>
+              {head.columns.map((column, i) => {
+                const { as, unit, flip } = choices[i];
+                const units = unitChoices(as);
+                if (column === '') return null;
+                return (
+                  <tr key={column} data-used={as !== NOTHING || undefined}>
+                    <td>
+                      <strong>{column}</strong>{' '}
+                      {head.units[i] && head.units[i] !== column && (
+                        <span className="quiet small">{head.units[i]}</span>
+                      )}
+                    </td>
+                    <td className="quiet small">
+                      {head.sample
+                        .slice(0, 2)
+                        .map((row) => row[i])
+                        .join(' · ')}
+                    </td>
+                    <td>
+                      <Select
+                        aria-label={`${column} is`}
+                        size="xs"
+                        searchable
+                        allowDeselect={false}
+                        value={as}
+                        onChange={(value) =>
+                          value &&
+                          change(i, { as: value, unit: unitChoices(value)[0]?.value ?? '', flip: false })
+                        }
+                        data={AS}
+                      />
+                    </td>
+                    <td>
+                      {units.length > 0 && (
+                        <Select
+                          aria-label={`Unit of ${column}`}
+                          size="xs"
+                          allowDeselect={false}
+                          value={unit}
+                          onChange={(value) => value && change(i, { unit: value })}
+                          data={units}
+                        />
+                      )}
+                    </td>
+                    <td>
+                      {isChannel(as) && SIGNED.includes(as) && (
+                        <Checkbox
+                          aria-label={`${column} counts the other way round`}
+                          checked={flip}
+                          onChange={(event) => change(i, { flip: event.currentTarget.checked })}
+                        />
+                      )}
+                    </td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        </div>
+        <div className="row spread">
+          <span role="status" className="small">
+            {typeof made === 'string' ? made : 'Nose up, right wing down and climbing count as plus here.'}
+          </span>
+          <Button disabled={typeof made === 'string'} onClick={() => typeof made !== 'string' && use(made)}>
+            Read it so
+          </Button>
+        </div>
+      </div>
+    </Modal>
+  );
+}

@@ -1,0 +1,46 @@
+/** A file looked at before it is sent: what it is, and what has to be asked first. */
+import { headerKey, type Mapping, type Peek, peekRecording, type TableHead, tableHead } from '@keel/core';
+import { get } from '../../api/client.ts';
+
+/** Enough for any header; the rest is the server's to read. */
+const HEAD_BYTES = 64 * 1024;
+
+export interface Prepared {
+  file: File;
+  peek: Peek;
+  /** Of a table of another make: its header, the key it is remembered by, and what was said of it before. */
+  table: { head: TableHead; key: string; remembered: Mapping | null } | null;
+}
+
+/** A file that makes no sense is prepared all the same: the server says what is wrong, with line and column. */
+export async function prepare(file: File): Promise<Prepared> {
+  const text = await file.slice(0, HEAD_BYTES).text();
+  const peek = peekRecording(text);
+  if (!peek.needsMapping) return { file, peek, table: null };
+  let head: TableHead;
+  try {
+    // The last line of a part of a file may be cut short.
+    head = tableHead(file.size > HEAD_BYTES ? text.slice(0, text.lastIndexOf('\n')) : text);
+  } catch {
+    return { file, peek, table: null };
+  }
+  const key = headerKey(head);
+  const { mapping } = await get<{ mapping: Mapping | null }>(`/column-mappings/${key}`);
+  return { file, peek, table: { head, key, remembered: mapping } };
+}
+
+/** The form that a recording is sent as. */
+export function recordingForm(
+  { file }: Prepared,
+  lesson: { id: string; student: { id: string }; airplane: { id: string }; standard: { id: string } },
+  mapping: Mapping | null,
+): FormData {
+  const form = new FormData();
+  form.set('file', file);
+  form.set('studentId', lesson.student.id);
+  form.set('airplaneId', lesson.airplane.id);
+  form.set('standardId', lesson.standard.id);
+  form.set('lessonId', lesson.id);
+  if (mapping) form.set('mapping', JSON.stringify(mapping));
+  return form;
+}
