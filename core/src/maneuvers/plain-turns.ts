@@ -103,7 +103,7 @@ export function clearingProposals(
   return found;
 }
 
-const ROLLS = { least: 4, longestS: 9, apartS: 5, leastBankDeg: 12, mostDriftDeg: 30 };
+const ROLLS = { least: 4, longestS: 9, apartS: 5, leastBankDeg: 12, mostDriftDeg: 30, slightDeg: 10 };
 
 /** Short banks left and right in turn, the nose about where it was. */
 export function rollProposals(track: Track, context: ScoringContext): Proposal[] {
@@ -124,6 +124,9 @@ export function rollProposals(track: Track, context: ScoringContext): Proposal[]
     run = [];
   };
   for (const turn of practisedTurns(track, context)) {
+    // A wing that came past level on the way is no roll, and no end of them.
+    const slight = peakBank(track, turn) <= ROLLS.leastBankDeg && turn.turnedDeg < ROLLS.slightDeg;
+    if (slight && run.length > 0) continue;
     const short =
       turn.endS - turn.startS < ROLLS.longestS &&
       turn.turnedDeg < ROLLS.mostDriftDeg &&

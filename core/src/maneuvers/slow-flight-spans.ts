@@ -29,6 +29,8 @@ const LEAST_POWER = 0.15;
 const MOST_FALL_FT = 300;
 /** Slow flight is level, or climbs and descends gently. */
 const LEVEL_FPM = 420;
+/** Steeper it is a steep turn that has lost its speed. */
+const MOST_BANK_DEG = 33;
 const LONGEST_ENTRY_S = 90;
 const LONGEST_RECOVERY_S = 60;
 const STILL_KT = 2.5;
@@ -71,7 +73,7 @@ function slowRuns(
   aboveKt: number,
   briefedKt: number,
 ): [number, number][] {
-  const { timeS, airspeedKt, verticalSpeedFpm, altitudeFt } = track;
+  const { timeS, airspeedKt, bankDeg, verticalSpeedFpm, altitudeFt } = track;
   const runs: [number, number][] = [];
   let begin = Number.NaN;
   let lastS = Number.NaN;
@@ -83,6 +85,7 @@ function slowRuns(
           briefedKt > 0 ? briefedKt + ABOVE_BRIEF_KT : 0,
         ) &&
       Math.abs(verticalSpeedFpm[i]) < LEVEL_FPM &&
+      Math.abs(bankDeg.values[i]) < MOST_BANK_DEG &&
       altitudeFt.values[i] > scene.lowestFt;
     if (slow) {
       if (Number.isNaN(begin)) begin = timeS[i];

@@ -10,23 +10,14 @@ import { phaseNamed } from '../scoring/phases.ts';
 import type { Finding } from '../scoring/schema.ts';
 import { shortestTurnDeg } from '../units/angles.ts';
 import { ballOut } from './ball-finding.ts';
+import { type Case, runChecks } from './case.ts';
 import { countReversals, finding, type Span, say } from './finding.ts';
-import { generalFindings } from './general-findings.ts';
 import type { Attempt, Proposal, ScoringContext } from './maneuver.ts';
+import { gustKt, isRough } from './rough-air.ts';
 import { warningFinding } from './warning-finding.ts';
 
-interface Case {
-  track: Track;
-  attempt: Attempt;
-  context: ScoringContext;
-  /** Rows from start to end. */
-  rows: Rows;
-  /** +1 to the right, −1 to the left. */
-  side: number;
-  limits: ScoringContext['thresholds']['steepTurn'];
-}
-
-type Check = (c: Case) => Finding | undefined | (Finding | undefined)[];
+type SteepCase = Case & { limits: ScoringContext['thresholds']['steepTurn'] };
+type Check = (c: SteepCase) => Finding | undefined | (Finding | undefined)[];
 
 const ID = (name: string) => `steep-turn/${name}`;
 
@@ -155,12 +146,15 @@ const bankWander: Check = ({ track, attempt, limits }) => {
   });
 };
 
-const speedDecay: Check = ({ track, attempt, rows, limits }) => {
+const speedDecay: Check = (c) => {
+  const { track, attempt, rows, limits } = c;
   const airspeed = track.airspeedKt.values;
   const slowest = rowOfMax(rows, (i) => -airspeed[i]);
   if (slowest < 0) return undefined;
   const lost = attempt.targets.airspeedKt - airspeed[slowest];
-  if (!(lost > limits.speedDecayKt)) return undefined;
+  // With the power added, what sinking air takes away is not the pilot's.
+  const air = isRough(track, rows) && !powerLeft(c) ? 4 * gustKt(track, rows) : 0;
+  if (!(lost > limits.speedDecayKt + air)) return undefined;
   return finding(ID('speed-decay'), 'fault', spanTo(track, attempt, slowest), lost, 'kt', {
     what: `${say(lost)} kt lost, down to ${say(airspeed[slowest])} kt.`,
     why: 'The pull costs drag, and the power to pay for it was not added.',
@@ -186,7 +180,7 @@ const speedAboveVa: Check = ({ track, rows, context }) => {
 };
 
 /** The channel that tells power, with what counts as steady and as a reversal. */
-function powerOf({ track, attempt, limits }: Case) {
+function powerOf({ track, attempt, limits }: SteepCase) {
   const rpm = track.other('rpm');
   if (rpm) {
     const level = valueAt(track.timeS, rpm.values, attempt.startS);
@@ -206,6 +200,19 @@ function powerOf({ track, attempt, limits }: Case) {
   return undefined;
 }
 
+/** Whether the power stayed where it was set at the entry; false where nothing tells. */
+function powerLeft(c: SteepCase): boolean {
+  const { track, attempt, rows } = c;
+  const power = powerOf(c);
+  if (!power) return false;
+  const most = rowOfMax(rows, (i) => power.values[i]);
+  // A fixed-pitch propeller slows with the airplane while the lever stays: only a rise tells that it was moved.
+  const throttle = track.other('throttle')?.values;
+  return throttle
+    ? throttle[rowOfMax(rows, (i) => throttle[i])] - throttle[rowOfMax(rows, (i) => -throttle[i])] <= 0.03
+    : !(power.values[most] - valueAt(track.timeS, power.values, attempt.startS) > 0.3 * power.swing);
+}
+
 const powerUnchanged: Check = (c) => {
   const { track, attempt, rows, limits } = c;
   const power = powerOf(c);
@@ -216,12 +223,7 @@ const powerUnchanged: Check = (c) => {
   const lost = attempt.targets.airspeedKt - airspeed[slowest];
   const most = rowOfMax(rows, (i) => power.values[i]);
   if (most < 0 || !(lost > limits.powerUnchangedSpeedKt)) return undefined;
-  // A fixed-pitch propeller slows with the airplane while the lever stays: only a rise tells that it was moved.
-  const throttle = track.other('throttle')?.values;
-  const moved = throttle
-    ? throttle[rowOfMax(rows, (i) => throttle[i])] - throttle[rowOfMax(rows, (i) => -throttle[i])] > 0.03
-    : power.values[most] - valueAt(track.timeS, power.values, attempt.startS) > 0.3 * power.swing;
-  if (moved) return undefined;
+  if (!powerLeft(c)) return undefined;
   return finding(ID('power-unchanged'), 'note', spanTo(track, attempt, slowest), lost, 'kt', {
     what: `${say(lost)} kt lost with the power left at ${say(power.values[most], power.digits)} ${power.unit}`
       .trim()
@@ -325,20 +327,16 @@ const CHECKS: readonly Check[] = [
 ];
 
 /** Every finding of an attempt, in the order in which things went wrong. */
-export function steepTurnFindings(
+export const steepTurnFindings = (
   track: Track,
   attempt: Attempt,
   next: Proposal | undefined,
   context: ScoringContext,
-): Finding[] {
-  const c: Case = {
+): Finding[] =>
+  runChecks(
+    CHECKS.map((check) => (c: Case) => check({ ...c, limits: context.thresholds.steepTurn })),
     track,
     attempt,
+    next,
     context,
-    rows: rowsBetween(track.timeS, attempt.startS, attempt.endS, attempt.segment),
-    side: attempt.variant === 'left' ? -1 : 1,
-    limits: context.thresholds.steepTurn,
-  };
-  const found = CHECKS.flatMap((check) => check(c)).filter((f) => f !== undefined);
-  return [...generalFindings(track, attempt, next, context), ...found].sort((a, b) => a.startS - b.startS);
-}
+  );

@@ -1,6 +1,5 @@
 /** Straight and level, climbs, descents, changes of configuration and the glide as maneuvers. */
 import { briefFor } from '../brief/targets.ts';
-import { localSlope } from '../recording/resample.ts';
 import { meanOver, rowOfMax } from '../recording/span.ts';
 import type { Track } from '../recording/track.ts';
 import { phaseNamed } from '../scoring/phases.ts';
@@ -11,6 +10,7 @@ import { countReversals, finding, say } from './finding.ts';
 import { balloonOnFlap, flapOverspeed, sinkOnFlapRetraction } from './flap-findings.ts';
 import type { Attempt, Maneuver, Proposal, ScoringContext } from './maneuver.ts';
 import { legHeading } from './quantities.ts';
+import { gustKt, isRough } from './rough-air.ts';
 import { type StraightKind, straightProposals } from './straight-parts.ts';
 
 const ID = (c: Case, name: string) => `${c.attempt.maneuver}/${name}`;
@@ -140,35 +140,24 @@ const headingDrift: Check = (c) => {
   );
 };
 
-/** How far the airspeed scatters about its mean over ten seconds, kt. */
-function gustKt(c: Case, span: { startS: number; endS: number }): number {
-  const { timeS, airspeedKt } = c.track;
-  let [sum, n] = [0, 0];
-  for (let s = span.startS; s + 10 <= span.endS; s += 10) {
-    const rows = between(c, s, s + 10);
-    // Against the line through the ten seconds: a steady drift is no gust.
-    const slope = localSlope(timeS, airspeedKt.values, rows, 10);
-    const mid = meanOver(airspeedKt.values, rows);
-    for (let i = rows.from; i < rows.to; i++) {
-      const line = mid + slope[i - rows.from] * (timeS[i] - (s + 5));
-      sum += (airspeedKt.values[i] - line) ** 2;
-      n++;
-    }
-  }
-  return n === 0 ? 0 : Math.sqrt(sum / n);
-}
-
 const speedNotSettled: Check = (c) => {
   const { speedDriftKt, speedDriftS } = c.context.thresholds.straight;
   const established = phaseNamed(c.attempt.phases, 'established');
   if (!established) return undefined;
   const at = (s: number) => meanOver(c.track.airspeedKt.values, between(c, s - 5, s + 5));
+  const rows = between(c, established.startS, established.endS);
   // Gusts move the needle too: their share is allowed for.
-  const allowed = speedDriftKt + 4 * gustKt(c, established);
+  const allowed = speedDriftKt + 4 * gustKt(c.track, rows);
   let [worst, atS] = [0, 0];
   for (let s = established.startS + 5; s + speedDriftS <= established.endS; s += 3) {
     const drift = Math.abs(at(s + speedDriftS) - at(s));
     if (drift > worst) [worst, atS] = [drift, s];
+  }
+  // Rising and sinking air takes the speed away and brings it back: there only a change that stays was the pilot's.
+  if (isRough(c.track, rows)) {
+    const mean = (fromS: number, toS: number) => meanOver(c.track.airspeedKt.values, between(c, fromS, toS));
+    const { startS, endS } = established;
+    worst = Math.min(worst, Math.abs(mean(endS - 20, endS) - mean(startS, startS + 10)));
   }
   if (!(worst > allowed)) return undefined;
   return finding(ID(c, 'speed-not-settled'), 'note', { startS: atS, endS: atS + speedDriftS }, worst, 'kt', {

@@ -205,10 +205,9 @@ const adverseYaw: Check = (c) => {
   if (!heading) return undefined;
   const bank = track.bankDeg.values;
   const rows = between(c, attempt.startS - 1.5, attempt.endS);
-  // What gusts do to the heading in as long a time is allowed for.
-  const limit =
-    context.thresholds.turn.adverseYawDeg +
-    3 * yawScatter(track, heading, between(c, attempt.startS - 14, attempt.startS - 3));
+  // What gusts do to the heading in as long a time is allowed for; over several rolls it averages out.
+  const threshold = context.thresholds.turn.adverseYawDeg;
+  const scatter = yawScatter(track, heading, between(c, attempt.startS - 14, attempt.startS - 3));
   const swings: { size: number; row: number }[] = [];
   for (let i = rows.from; i < rows.to; i++) {
     // From level, over the next second and a half: the nose against the roll.
@@ -222,8 +221,12 @@ const adverseYaw: Check = (c) => {
     if (same && track.timeS[i] - track.timeS[same.row] < 1.5) same.size = Math.max(same.size, size);
     else swings.push({ size, row: i });
   }
-  const most = swings.sort((a, b) => b.size - a.size)[0];
-  if (!most || !(most.size > limit)) return undefined;
+  const most = [...swings].sort((a, b) => b.size - a.size)[0];
+  if (!most) return undefined;
+  const usual = swings.reduce((sum, { size }) => sum + size, 0) / swings.length;
+  const once = most.size > threshold + 3 * scatter;
+  const often = swings.length >= 4 && usual > threshold && usual > (3 * scatter) / Math.sqrt(swings.length);
+  if (!once && !often) return undefined;
   const { size: worst, row: at } = most;
   return finding(
     ID(c, 'adverse-yaw'),

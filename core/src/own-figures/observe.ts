@@ -6,6 +6,7 @@ import { z } from 'zod';
 import type { Airplane } from '../airplane/schema.ts';
 import { extremes } from '../maneuvers/case.ts';
 import type { Attempt, ScoringContext } from '../maneuvers/maneuver.ts';
+import { isRough } from '../maneuvers/rough-air.ts';
 import { sceneOf } from '../maneuvers/scene.ts';
 import { stallAttempts } from '../maneuvers/stall-attempts.ts';
 import { performanceOf } from '../performance/fit.ts';
@@ -17,7 +18,7 @@ import { phaseNamed } from '../scoring/phases.ts';
 import { radians } from '../units/angles.ts';
 import { G0_FTPS2, KT_TO_FTPS } from '../units/convert.ts';
 import { mean, median, roundTo } from '../units/numbers.ts';
-import { isRough, steadyStretches } from './steady.ts';
+import { steadyStretches } from './steady.ts';
 
 export const observationSchema = z.discriminatedUnion('kind', [
   /** Steady level flight: engine speed found, and what the book’s model has for the same air, weight and climb. */

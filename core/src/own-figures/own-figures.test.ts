@@ -78,7 +78,7 @@ test('the stall speed with full flaps, reduced to maximum weight', () => {
   const [{ value, uncertainty, stage, book: bookKias }] = figure('stall-speed');
   expect({ stage, bookKias }).toEqual({ stage: 3, bookKias: book.vs0Kias });
   expect(Math.abs(value - VS0_KT)).toBeLessThan(1.5);
-  expect(uncertainty).toBeLessThan(3);
+  expect(uncertainty).toBeLessThan(4);
 });
 
 test('what a 45° turn takes: the flight model’s own induced drag at 1.41 g, not the book’s round figure', () => {

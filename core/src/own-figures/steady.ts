@@ -1,4 +1,5 @@
 /** Stretches of steady flight: level, wings level, speed and power still. */
+import { isRough } from '../maneuvers/rough-air.ts';
 import { meanOver, type Rows, rowsBetween } from '../recording/span.ts';
 import type { Track } from '../recording/track.ts';
 
@@ -8,8 +9,6 @@ const MOST_BANK_DEG = 7;
 const MOST_CLIMB_FPM = 250;
 const MOST_SPEED_SPREAD_KT = 4;
 const MOST_RPM_SPREAD = 60;
-/** Root mean square of the load about its mean over three seconds, g. */
-const ROUGH_G = 0.03;
 /** More rise and fall than this within the window is rough air, which feeds and takes energy by itself. */
 const MOST_CLIMB_SPREAD_FPM = 350;
 
@@ -22,23 +21,6 @@ const spread = (values: Float64Array, { from, to }: Rows): number => {
   }
   return high - low;
 };
-
-/** Gusts show as load that comes and goes within a second or two; a hand on the stick is slower. */
-export function isRough(track: Track, rows: Rows): boolean {
-  const load = track.recording.channels.load_g;
-  if (!load) return false;
-  const { timeS } = track;
-  let sum = 0;
-  let count = 0;
-  for (let i = rows.from; i < rows.to; i++) {
-    const around = rowsBetween(timeS, timeS[i] - 1.5, timeS[i] + 1.5);
-    const off = load[i] - meanOver(load, around);
-    if (Number.isNaN(off)) continue;
-    sum += off * off;
-    count++;
-  }
-  return count > 0 && Math.sqrt(sum / count) > ROUGH_G;
-}
 
 /** Windows of fifteen seconds, none overlapping another. */
 export function steadyStretches(track: Track, power: Float64Array, counts: (row: number) => boolean): Rows[] {

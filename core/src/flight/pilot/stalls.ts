@@ -42,7 +42,9 @@ export function* powerOnStall(c: Cockpit): Script {
   level(c, liftOffKias);
   c.aim.power = { by: 'throttle', throttle: Math.max(0.1, c.throttleFor(liftOffKias + 8) - 0.3) };
   c.aim.flapsDeg = flapsOf(c, card.stage);
-  yield* until(c, 40, () => c.seen.kias < liftOffKias + 3);
+  // A nose that is to go very high begins with speed to spare.
+  const spareKt = c.habit('pitch-too-steep') ? 12 : 3;
+  yield* until(c, 40, () => c.seen.kias < liftOffKias + spareKt);
   c.aim.power = { by: 'throttle', throttle: c.habit('power-too-low') ? 0.52 : 0.97 };
   yield* pitchUp(c, {
     mostDeg: c.habit('pitch-too-steep') ? 38 : 24,
@@ -54,10 +56,13 @@ export function* powerOnStall(c: Cockpit): Script {
 /** The seat falls away with the warner going: it has stalled. */
 const breaks = ({ seen }: Cockpit): boolean => seen.warning && (seen.stalled || seen.loadG < 0.87);
 
+/** Until an engine that was throttled back has come up. */
+const POWER_COMES_S = 3.5;
+
 /** Slow, the nose well up, and nothing has said anything yet. */
-const tooEarly = ({ seen, card }: Cockpit): boolean =>
+const tooEarly = ({ seen, card }: Cockpit, risingS: number): boolean =>
   seen.kias < (card.warningKias ?? card.stallKias.level + 6) + 6 &&
-  (card.maneuver !== 'power-on-stall' || seen.pitchDeg > 11);
+  (card.maneuver !== 'power-on-stall' || (seen.pitchDeg > 11 && risingS > POWER_COMES_S));
 
 /** Raises the nose until it stalls; turning stalls bank first. */
 function* pitchUp(c: Cockpit, { mostDeg, degPerS }: { mostDeg: number; degPerS: number }): Script {
@@ -70,11 +75,13 @@ function* pitchUp(c: Cockpit, { mostDeg, degPerS }: { mostDeg: number; degPerS: 
   const heading = nearestHeading(c);
   c.aim.pitch = { by: 'attitude', deg: mostDeg, degPerS };
   const early = c.habit('wrong-cue');
+  let risingS = 0;
   yield* until(
     c,
     35,
-    () => (early ? tooEarly(c) : breaks(c)),
+    () => (early ? tooEarly(c, risingS) : breaks(c)),
     (sinceS) => {
+      risingS = sinceS;
       if (c.habit('heading-drift'))
         c.aim.bank = { by: 'heading', deg: heading - Math.min(40, 3 * sinceS), mostDeg: 6 };
       // Once the nose is where it goes, the pull goes on: the stall must come.

@@ -221,8 +221,15 @@ export function* coordinationRolls(c: Cockpit): Script {
     const side = k % 2 === 0 ? -1 : 1;
     c.aim.bank = lazy ? { by: 'stick', aileron: side } : { by: 'bank', deg: side * c.card.bankDeg };
     c.aim.rudder = lazy ? { by: 'pedal', rudder: feet } : { by: 'ball' };
-    yield* until(c, 6, () => side * c.seen.bankDeg > c.card.bankDeg - 2);
-    yield* hold(c, 0.3);
+    // A full stick runs on past where it was let go.
+    yield* until(c, 6, () => side * c.seen.bankDeg > c.card.bankDeg - (lazy ? 7 : 2));
+    if (!lazy) yield* hold(c, 0.3);
+    // Without feet it is flown one roll at a time.
+    if (lazy) {
+      c.aim.bank = { by: 'bank', deg: 0 };
+      yield* until(c, 5, () => Math.abs(c.seen.bankDeg) < 3);
+      yield* hold(c, 0.4);
+    }
   }
   level(c);
   yield* settle(c);
