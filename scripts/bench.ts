@@ -1,8 +1,9 @@
 /**
  * `npm run bench`: reading and scoring an hour of flight at 10 Hz, against papaparse alone on the same text in the
  * same run, the peak memory of a process that does it above one that does nothing, the flight model against real
- * time, and the confusion table of the synthetic pilots (`--seeds N` flights a case, 20 if left out, which takes about
- * ten minutes on two cores; `--only confusion` leaves the rest out).
+ * time, three hours of flight at Debrief in headless Chromium, and the confusion table of the synthetic pilots
+ * (`--seeds N` flights a case, 20 if left out, which takes about ten minutes on two cores). `--only confusion` and
+ * `--only debrief` leave the rest out.
  */
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
@@ -31,6 +32,7 @@ import {
 } from '@keel/core';
 import Papa from 'papaparse';
 import { type Confusion, cases, confusionLines, confusionOf } from './lib/confusion.ts';
+import { debriefBench } from './lib/debrief-bench.ts';
 
 const ROUNDS = 15;
 /** Until the compiler has settled. */
@@ -38,18 +40,18 @@ const WARM_UP = 6;
 const airplane = findAirplane('cairn-4')!;
 const standard = findStandard('faa-private')!;
 
-/** An hour of steep-turn pairs, every channel recorded. */
-function hourOfFlight(): string {
+/** Hours of steep-turn pairs at 10 Hz, every channel recorded. */
+function hoursOfFlight(hours: number): string {
   const card = targetCard({ airplane, standard, maneuver: 'steep-turn', groundFt: 1900, weightLb: 2300 });
   const { recording } = flyLesson({
     airplane,
     weightLb: 2300,
     groundFt: 1900,
-    legs: Array.from({ length: 30 }, (_, i) =>
+    legs: Array.from({ length: 30 * hours }, (_, i) =>
       demonstrationLegs(card, { habit: i % 2 === 0 ? 'none' : 'steep-turn/overbank' }),
     ).flat(),
   });
-  const rows = 36_000;
+  const rows = 36_000 * hours;
   if (recording.timeS.length < rows) throw new Error(`only ${recording.timeS.length} rows were flown`);
   const channels = Object.fromEntries(
     Object.entries(recording.channels).map(([name, v]) => [name, v.slice(0, rows)]),
@@ -140,6 +142,15 @@ function flightModel(): void {
   console.log(`slow flight flown by a pilot and recorded: ${took.toFixed(3)} s`);
 }
 
+async function debrief(): Promise<void> {
+  const { scoringS, openS, wholeFlightS, panScriptMs, panLongestMs } = await debriefBench(hoursOfFlight(3));
+  console.log(`three hours at 10 Hz, sent, read and scored on the server: ${scoringS.toFixed(1)} s`);
+  console.log(`three hours, scored, opened at Debrief: ${openS.toFixed(2)} s`);
+  console.log(`three hours, the whole flight unfolded: ${wholeFlightS.toFixed(2)} s`);
+  console.log(`panning three hours, script a frame, median: ${panScriptMs.toFixed(1)} ms`);
+  console.log(`panning three hours, script a frame, 19 of 20 below: ${panLongestMs.toFixed(1)} ms`);
+}
+
 /** One process a core, each with every so-manieth case. */
 async function confusion(seeds: number): Promise<void> {
   const parts = availableParallelism();
@@ -170,12 +181,13 @@ if (mode === 'idle' || mode === 'score') {
 } else {
   const folder = mkdtempSync(join(tmpdir(), 'keel-bench-'));
   try {
-    if (values.only !== 'confusion') {
-      writeFileSync(join(folder, 'hour.csv'), hourOfFlight());
+    if (values.only === undefined) {
+      writeFileSync(join(folder, 'hour.csv'), hoursOfFlight(1));
       compare(join(folder, 'hour.csv'));
       flightModel();
     }
-    await confusion(Number(values.seeds));
+    if (values.only !== 'confusion') await debrief();
+    if (values.only !== 'debrief') await confusion(Number(values.seeds));
   } finally {
     rmSync(folder, { recursive: true });
   }

@@ -36,6 +36,10 @@ const LANE = 74;
 const TOP = 26;
 const FOOT = 30;
 const SHORTEST_S = 20;
+/** A least and a greatest value for so many pixels: finer nobody sees, and panning would cost more. */
+const PIXELS_A_PAIR = 2;
+/** The rest of a lane keeps it off the next. */
+const LANE_SHARE = 0.88;
 
 interface Span {
   fromS: number;
@@ -123,6 +127,13 @@ export function FlightChart(props: {
     if (byS !== undefined) pan(byS);
     else zoom(factor);
   };
+  const { selected, select } = props;
+  const perPixelS = (span.toS - span.fromS) / inner;
+  // Placed by their share of the whole, so that panning moves one box and not every attempt.
+  const blocks = useMemo(
+    () => attempts.map((attempt, i) => blockOf(attempt, i, { whole, perPixelS, selected, select })),
+    [attempts, whole, perPixelS, selected, select],
+  );
   const moment = momentAt(flight, cursorS);
   return (
     <section className="sheet flight-chart" aria-label="The whole flight">
@@ -164,30 +175,11 @@ export function FlightChart(props: {
           <div ref={canvas} style={{ height }} />
           {width > 0 && (
             <>
-              {attempts.map((attempt, i) => {
-                const [a, b] = [
-                  Math.max(LEFT, left(attempt.startS)),
-                  Math.min(width - RIGHT, left(attempt.endS)),
-                ];
-                if (b <= a) return null;
-                return (
-                  <button
-                    // biome-ignore lint/suspicious/noArrayIndexKey: an attempt is its place in the flight
-                    key={i}
-                    type="button"
-                    className="flight-attempt"
-                    aria-current={i === props.selected || undefined}
-                    title={maneuverName(attempt.maneuver, attempt.variant)}
-                    style={{ left: a, width: Math.max(3, b - a), height: height - FOOT }}
-                    onPointerDown={(event) => event.stopPropagation()}
-                    onClick={() => props.select(i)}
-                  >
-                    {b - a > 22 && (
-                      <span>{`${i + 1} ${maneuverShort(attempt.maneuver, attempt.variant)}`}</span>
-                    )}
-                  </button>
-                );
-              })}
+              <div className="flight-window" style={{ left: LEFT, right: RIGHT, height: height - FOOT }}>
+                <div style={{ left: left(whole.fromS) - LEFT, width: left(whole.toS) - left(whole.fromS) }}>
+                  {blocks}
+                </div>
+              </div>
               {lanes.map(({ column, name, unit, digits }, i) => {
                 const speed = column === 'ias_kt';
                 const value = moment[column as keyof typeof moment];
@@ -214,6 +206,32 @@ export function FlightChart(props: {
   );
 }
 
+function blockOf(
+  attempt: AttemptScore,
+  i: number,
+  shown: { whole: Span; perPixelS: number; selected: number; select: (attempt: number) => void },
+) {
+  const { whole, perPixelS, selected, select } = shown;
+  const share = (s: number) => `${(100 * s) / (whole.toS - whole.fromS)}%`;
+  const lengthS = Math.max(attempt.endS - attempt.startS, 3 * perPixelS);
+  return (
+    <button
+      key={`${i} ${attempt.startS}`}
+      type="button"
+      className="flight-attempt"
+      aria-current={i === selected || undefined}
+      title={maneuverName(attempt.maneuver, attempt.variant)}
+      style={{ left: share(attempt.startS - whole.fromS), width: share(lengthS) }}
+      onPointerDown={(event) => event.stopPropagation()}
+      onClick={() => select(i)}
+    >
+      {lengthS / perPixelS > 22 && (
+        <span>{`${i + 1} ${maneuverShort(attempt.maneuver, attempt.variant)}`}</span>
+      )}
+    </button>
+  );
+}
+
 /** Draws the lanes whenever what is shown changes; one chart for as long as the size stays. */
 function useDrawn(shown: {
   flight: FlightColumns;
@@ -225,7 +243,7 @@ function useDrawn(shown: {
   const { flight, lanes, span, width, colours } = shown;
   const canvas = useRef<HTMLDivElement>(null);
   const chart = useRef<ECharts | null>(null);
-  const pixels = Math.max(1, Math.round(width - LEFT - RIGHT));
+  const pixels = Math.max(1, Math.round((width - LEFT - RIGHT) / PIXELS_A_PAIR));
   const buffers = useMemo(() => lanes.map(() => new Float64Array(4 * pixels + 4)), [lanes, pixels]);
   useEffect(() => {
     if (!canvas.current || width === 0) return;
@@ -237,30 +255,54 @@ function useDrawn(shown: {
       made.dispose();
     };
   }, [flight, lanes, colours, width]);
+  const ranges = useMemo(() => lanes.map(({ column }) => rangeOf(flight.columns[column])), [flight, lanes]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new chart, made for new colours, is drawn on as well
   useEffect(() => {
     chart.current?.setOption(
       {
-        xAxis: lanes.map(() => ({ min: span.fromS, max: span.toS, interval: stepOf(span) })),
+        xAxis: {
+          min: span.fromS,
+          max: span.toS,
+          axisLabel: { customValues: roundTimes(span, flight.columns.time_s[0]) },
+        },
         series: lanes.map(({ column }, i) => {
-          const points = perPixel(flight.columns.time_s, flight.columns[column], span, pixels, buffers[i]);
-          return { data: pointsOf(buffers[i], points) };
+          const count = perPixel(flight.columns.time_s, flight.columns[column], span, pixels, buffers[i]);
+          return { data: pointsOf(buffers[i], count, ranges[i], lanes.length - 1 - i) };
         }),
       },
       { silent: true },
     );
-  }, [flight, lanes, span, pixels, buffers, colours]);
+  }, [flight, lanes, ranges, span, pixels, buffers, colours]);
   return canvas;
 }
 
 /** A round step of time that leaves room for the labels. */
 const STEPS_S = [5, 10, 15, 30, 60, 120, 300, 600, 900, 1800, 3600];
-const stepOf = ({ fromS, toS }: Span): number => STEPS_S.find((stepS) => (toS - fromS) / stepS <= 12) ?? 7200;
+/** Whole steps of the flight's own clock within a span. */
+function roundTimes({ fromS, toS }: Span, beginS: number): number[] {
+  const stepS = STEPS_S.find((one) => (toS - fromS) / one <= 10) ?? 7200;
+  const first = Math.ceil((fromS - beginS) / stepS);
+  const last = Math.floor((toS - beginS) / stepS);
+  return Array.from({ length: Math.max(0, last - first + 1) }, (_, i) => beginS + (first + i) * stepS);
+}
 
-const pointsOf = (flat: Float64Array, count: number): [number, number][] =>
-  Array.from({ length: count }, (_, i) => [flat[2 * i], flat[2 * i + 1]]);
+/**
+ * One axis for all lanes costs a quarter of four: each lane is a unit of it, from the bottom up. Flat, time and value in
+ * turn: the chart copies what it is given, and a copy of numbers is cheap.
+ */
+function pointsOf(flat: Float64Array, count: number, { min, max }: Range, lane: number): Float64Array {
+  const points = flat.slice(0, 2 * count);
+  const scale = LANE_SHARE / (max - min);
+  for (let i = 1; i < points.length; i += 2) points[i] = lane + scale * (points[i] - min);
+  return points;
+}
 
-function rangeOf(values: Float32Array): { min: number; max: number } {
+interface Range {
+  min: number;
+  max: number;
+}
+
+function rangeOf(values: Float32Array): Range {
   let [min, max] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
   for (const value of values) {
     if (value < min) min = value;
@@ -274,11 +316,9 @@ function frameOption(flight: FlightColumns, lanes: FlightLane[], colours: Colour
   const beginS = flight.columns.time_s[0];
   return {
     animation: false,
-    grid: lanes.map((_, i) => ({ left: LEFT, right: RIGHT, top: TOP + i * LANE, height: LANE - 10 })),
-    xAxis: lanes.map((_, i) => ({
-      gridIndex: i,
+    grid: { left: LEFT, right: RIGHT, top: TOP, height: lanes.length * LANE },
+    xAxis: {
       type: 'value',
-      show: i === lanes.length - 1,
       axisLine: { lineStyle: { color: colours.rule } },
       axisTick: { show: false },
       splitLine: { show: false },
@@ -286,27 +326,24 @@ function frameOption(flight: FlightColumns, lanes: FlightLane[], colours: Colour
         color: colours.quiet,
         fontFamily: FONT,
         fontSize: 12,
-        hideOverlap: true,
-        showMinLabel: false,
-        showMaxLabel: false,
         formatter: (value: number) => clock(value - beginS),
       },
-    })),
-    yAxis: lanes.map(({ column }, i) => ({
-      gridIndex: i,
-      ...rangeOf(flight.columns[column]),
-      splitNumber: 2,
+    },
+    yAxis: {
+      min: 0,
+      max: lanes.length,
+      interval: 1,
       axisLine: { show: false },
       axisTick: { show: false },
       axisLabel: { show: false },
       splitLine: { lineStyle: { color: colours.rule, width: 0.6 } },
-    })),
-    series: lanes.map((_, i) => ({
+    },
+    series: lanes.map(() => ({
       type: 'line',
-      xAxisIndex: i,
-      yAxisIndex: i,
-      symbol: 'none',
+      // Without this the chart matches every old point with a new one, to move a symbol that nobody sees.
+      showSymbol: false,
       silent: true,
+      dimensions: ['time', 'value'],
       data: [],
       lineStyle: { color: colours.ink, width: 1.2 },
     })),

@@ -5,6 +5,8 @@ import { maneuverName, maneuverShort } from '../parts/format.ts';
 import './flight-strip.css';
 
 const H = 62;
+/** Room that a block with its name takes. */
+const NAMED_PX = 34;
 
 export function FlightStrip(props: {
   recording: RecordingView;
@@ -27,6 +29,8 @@ export function FlightStrip(props: {
   const high = Math.max(...altitudes);
   const x = (atS: number) => ((atS - fromS) / (toS - fromS)) * width;
   const y = (altitude: number) => H - 6 - ((altitude - low) / Math.max(1, high - low)) * (H - 22);
+  // With so many that their names would run together only the chosen one has its name.
+  const crowded = attempts.length * NAMED_PX > width;
   const outline = profile.map(([t, altitude]) => `${x(t).toFixed(1)},${y(altitude).toFixed(1)}`).join(' ');
   return (
     <nav ref={ref} className="strip" aria-label="Attempts in order" style={{ height: H + 22 }}>
@@ -46,11 +50,12 @@ export function FlightStrip(props: {
               type="button"
               className="strip-block"
               data-demonstration={said[i].help === 'demonstration' || undefined}
+              data-crowded={(crowded && i !== selected) || undefined}
               aria-current={i === selected || undefined}
               aria-label={`${maneuverName(attempt.maneuver, attempt.variant)}, attempt ${i + 1}${shown ? `, ${verdicts[i]}` : ''}`}
               style={{
                 left: x(attempt.startS),
-                width: Math.max(30, x(attempt.endS) - x(attempt.startS) - 3),
+                width: Math.max(crowded ? 4 : 30, x(attempt.endS) - x(attempt.startS) - (crowded ? 1 : 3)),
               }}
               onClick={() => select(i)}
             >

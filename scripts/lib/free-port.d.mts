@@ -1,0 +1,2 @@
+/** A port on loopback that nobody uses now. */
+export function freePort(): Promise<number>;
