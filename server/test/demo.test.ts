@@ -4,15 +4,16 @@ import { RecordingEntity } from '../src/db/entities.ts';
 import { First1700000000001 } from '../src/db/migrations/1700000000001-first.ts';
 import { Brief1700000000002 } from '../src/db/migrations/1700000000002-brief.ts';
 import { Trainer1700000000003 } from '../src/db/migrations/1700000000003-trainer.ts';
+import { Debrief1700000000004 } from '../src/db/migrations/1700000000004-debrief.ts';
 import { DEMO_LESSONS } from '../src/demo/lessons.ts';
 import { hasDemo, isEmpty, loadDemo } from '../src/demo/load.ts';
 import { DEMO_PEOPLE } from '../src/demo/people.ts';
 import { openSchool } from './support/school.ts';
 
-test('the demo is a club of one chief, two instructors and six students, with a dozen lessons flown', () => {
+test('the demo is a club of one chief, two instructors and six students, with thirteen lessons flown', () => {
   const count = (role: string) => DEMO_PEOPLE.filter((person) => person.role === role).length;
   expect([count('chief'), count('instructor'), count('student')]).toEqual([1, 2, 6]);
-  expect(DEMO_LESSONS.filter(({ pairs }) => pairs.length > 0)).toHaveLength(12);
+  expect(DEMO_LESSONS.filter(({ pairs }) => pairs.length > 0)).toHaveLength(13);
 });
 
 test('loaded into two empty databases it is the same data', async () => {
@@ -21,7 +22,12 @@ test('loaded into two empty databases it is the same data', async () => {
   const load = async () => {
     const school = await openSchool();
     const { database } = school;
-    const migrations = [new First1700000000001(), new Brief1700000000002(), new Trainer1700000000003()];
+    const migrations = [
+      new First1700000000001(),
+      new Brief1700000000002(),
+      new Trainer1700000000003(),
+      new Debrief1700000000004(),
+    ];
     const runner = database.createQueryRunner();
     for (const migration of migrations.toReversed()) await migration.down(runner);
     for (const migration of migrations) await migration.up(runner);

@@ -27,6 +27,7 @@ const SURE_KT = 4;
 const PUSHED_DEG = 9;
 /** Toward a stall the nose rises; in slow flight it stays. */
 const ROSE_DEG = 4;
+const LEAST_RISE_S = 1;
 const LOOK_AFTER_S = 12;
 const LOOK_BEFORE_S = 25;
 const SLOWED_KT = 4;
@@ -129,15 +130,15 @@ function stallAt(track: Track, slowest: number, scene: Scene): StallEvent | unde
   if (warned < 0 && sank < LEAST_LOSS_FT) return undefined;
   // Slow before and slow after, with hardly any height gone: an undershoot of slow flight.
   const later = rowOfMax(rowsBetween(timeS, atS, atS + 30), (i) => speed[i]);
-  if (
-    warned < 0 &&
-    sank < PLAIN_LOSS_FT &&
-    speed[later] < scene.warningKias(scene.flapsDeg(later)) + RECOVERED_KT
-  )
-    return undefined;
+  const staysSlow = speed[later] < scene.warningKias(scene.flapsDeg(later)) + RECOVERED_KT;
+  if (warned < 0 && sank < PLAIN_LOSS_FT && staysSlow) return undefined;
   const breakS = nose?.beganS ?? timeS[top];
   // A warner in a steep turn belongs to the turn.
   if (Math.abs(valueNear(track, track.bankDeg.values, breakS)) > MOST_BANK_DEG) return undefined;
+  // A nose that had not been rising when it fell was lowered, as flaps and a late pull in slow flight lower it; what
+  // stays slow after it was no recovery, warner or not.
+  const pitchUpS = pitchUpBefore(track, breakS);
+  if (pitch && breakS - pitchUpS < LEAST_RISE_S && (warned < 0 || staysSlow)) return undefined;
   const indicationRow =
     warned >= 0
       ? warned
@@ -149,7 +150,7 @@ function stallAt(track: Track, slowest: number, scene: Scene): StallEvent | unde
     unloadS: unloadAfter(track, breakS),
     lowestS: timeS[lowest],
     lossFt: Math.max(0, valueNear(track, altitudeFt.values, breakS) - altitudeFt.values[lowest]),
-    pitchUpS: pitchUpBefore(track, breakS),
+    pitchUpS,
   };
 }
 

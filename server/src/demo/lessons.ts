@@ -26,8 +26,8 @@ export interface DemoLesson {
   /** Cloud, airspace, wind and the block. */
   sky?: Partial<Conditions>;
   focus?: string;
-  /** Pairs of steep turns flown; none for a lesson that is only planned. */
-  pairs: { habit: string; habitScale?: number; habitIn?: HabitIn }[];
+  /** What is flown, a steep turn both ways where nothing else is named; none for a lesson that is only planned. */
+  pairs: { item?: string; habit: string; habitScale?: number; habitIn?: HabitIn }[];
   /** What was said of each attempt, in the order flown. */
   said: DemoAttempt[];
 }
@@ -298,6 +298,35 @@ export const DEMO_LESSONS: readonly DemoLesson[] = [
       { id: 'steep', maneuver: 'steep-turn', demonstrations: 1, attempts: 2 },
     ],
     pairs: [],
+    said: [],
+  },
+  {
+    key: 'nell-review',
+    student: 'nell',
+    title: 'Review: slow flight, stalls, steep turns',
+    at: '2026-11-07T09:00:00Z',
+    airplane: 'cairn-4',
+    standard: 'faa-private',
+    weightLb: 2230,
+    headingDeg: 360,
+    oatC: 4,
+    focus: 'Feet: the ball before the break',
+    items: [
+      { id: 'clean', maneuver: 'slow-flight', variant: 'clean' },
+      { id: 'slow', maneuver: 'slow-flight', variant: 'landing' },
+      { id: 'off', maneuver: 'power-off-stall', variant: 'straight' },
+      { id: 'on', maneuver: 'power-on-stall', variant: 'straight' },
+      { id: 'steep', maneuver: 'steep-turn' },
+    ],
+    pairs: [
+      { item: 'clean', habit: 'none' },
+      { item: 'slow', habit: 'slow-flight/altitude-loss-entry' },
+      { item: 'off', habit: 'none' },
+      { item: 'off', habit: 'power-off-stall/wing-drop' },
+      { item: 'off', habit: 'none' },
+      { item: 'on', habit: 'none' },
+      { item: 'steep', habit: lossRollIn, habitScale: 1.1 },
+    ],
     said: [],
   },
 ];

@@ -156,11 +156,16 @@ async function loadLesson(
   await database.getRepository(LessonEntity).insert(row);
   if (lesson.pairs.length === 0) return;
 
-  const card = cards.find(({ maneuver }) => maneuver === 'steep-turn')!;
+  const cardOf = (id = 'steep-turns') => {
+    const item = items.find((one) => one.id === id) ?? items[0];
+    return cards.find(
+      ({ maneuver, variant }) => maneuver === item.maneuver && (!item.variant || variant === item.variant),
+    )!;
+  };
   const { recording } = flyLesson({
     airplane,
     weightLb: lesson.weightLb,
-    legs: lesson.pairs.flatMap((pair) => demonstrationLegs(card, pair)),
+    legs: lesson.pairs.flatMap((pair) => demonstrationLegs(cardOf(pair.item), pair)),
     seed,
     groundFt: GROUND_FT,
     fieldFt: FIELD_FT,
