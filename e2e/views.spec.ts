@@ -11,6 +11,7 @@ const VIEWS: Record<
   'new lesson': () => '/brief/new',
   brief: ({ lesson }) => `/brief/${lesson}`,
   fly: ({ lesson }) => `/fly/${lesson}`,
+  'many recordings': () => '/fly/many',
   debrief: ({ recording }) => `/debrief/${recording}?attempt=2`,
   students: () => '/path',
   path: ({ student }) => `/path/${student}`,

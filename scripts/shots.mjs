@@ -14,6 +14,19 @@ const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..');
 const folder = process.env.KEEL_SHOTS ?? join(ROOT, 'docs/screenshots');
 const wanted = process.argv.slice(2);
 
+/** What a logger of an invented make writes. */
+const FOREIGN = [
+  'Invented logger, unit 7',
+  'Date;Time;Height (m);Airspeed (km/h);Heading (deg);Roll (rad);Engine speed;Battery',
+  ...Array.from(
+    { length: 60 },
+    (_, i) => `2026-11-21;10:00:${String(i).padStart(2, '0')};${1371 + i / 10};176;90;0.02;2290;12.6`,
+  ),
+].join('\n');
+
+const again = (page) =>
+  page.getByRole('region', { name: 'See it again' }).evaluate((sheet) => sheet.scrollIntoView());
+
 /** A view: its name, who looks, where, and what to do there before the picture. */
 const VIEWS = [
   { name: 'sign-in', path: '/sign-in' },
@@ -24,24 +37,6 @@ const VIEWS = [
     as: 'idris',
     path: '/brief/new',
     act: (page) => page.getByRole('button', { name: /Review before solo/ }).click(),
-  },
-  {
-    name: 'brief-load',
-    as: 'idris',
-    path: ({ planned }) => `/brief/${planned}`,
-    act: (page) => page.getByRole('tab', { name: 'Day and load' }).click(),
-  },
-  {
-    name: 'brief-slow-flight',
-    as: 'idris',
-    path: ({ planned }) => `/brief/${planned}`,
-    act: (page) => page.getByRole('button', { name: 'Slow flight' }).click(),
-  },
-  {
-    name: 'brief-stall',
-    as: 'nell',
-    path: ({ planned }) => `/brief/${planned}`,
-    act: (page) => page.getByRole('button', { name: 'Power-off', exact: true }).click(),
   },
   { name: 'fly', as: 'idris', path: ({ planned }) => `/fly/${planned}` },
   {
@@ -61,20 +56,66 @@ const VIEWS = [
   },
   { name: 'debrief', as: 'idris', path: ({ debrief }) => `/debrief/${debrief}?attempt=2` },
   { name: 'debrief-student', as: 'nell', path: ({ debrief }) => `/debrief/${debrief}?attempt=2` },
-  { name: 'debrief-dark', as: 'idris', dark: true, path: ({ debrief }) => `/debrief/${debrief}?attempt=2` },
+  {
+    name: 'debrief-replay',
+    as: 'idris',
+    path: ({ debrief }) => `/debrief/${debrief}?attempt=2`,
+    // Software draws the picture: it takes its time.
+    act: async (page) => {
+      await again(page);
+      await page.locator('.replay .panel').waitFor();
+      await page.waitForTimeout(4000);
+    },
+  },
+  {
+    name: 'debrief-compare',
+    as: 'idris',
+    dark: true,
+    path: ({ debrief }) => `/debrief/${debrief}?attempt=2`,
+    act: async (page) => {
+      await page.keyboard.press('c');
+      await again(page);
+      await page.locator('.compare canvas').waitFor();
+    },
+  },
+  {
+    name: 'debrief-flight',
+    as: 'idris',
+    path: ({ review }) => `/debrief/${review}?attempt=4`,
+    act: async (page) => {
+      await page.keyboard.press('w');
+      await page.locator('.flight-chart canvas').waitFor();
+    },
+  },
   {
     name: 'debrief-tablet',
     as: 'idris',
     tablet: true,
     path: ({ debrief }) => `/debrief/${debrief}?attempt=2`,
   },
+  {
+    name: 'columns',
+    as: 'idris',
+    path: ({ planned }) => `/fly/${planned}`,
+    act: async (page) => {
+      await page.getByLabel('Recording file').setInputFiles({
+        name: 'logger-7.csv',
+        mimeType: 'text/csv',
+        buffer: Buffer.from(FOREIGN),
+      });
+      await page.getByRole('dialog').waitFor();
+    },
+  },
   { name: 'path', as: 'idris', path: ({ student }) => `/path/${student}` },
   { name: 'hangar', as: 'idris', path: '/hangar' },
   {
-    name: 'hangar-fit',
+    name: 'hangar-own',
     as: 'maren',
     path: '/hangar',
-    act: (page) => page.getByText('Fit against the book').click(),
+    act: async (page) => {
+      await page.getByText('Its own figures').click();
+      await page.getByRole('table', { name: 'Own figures' }).waitFor();
+    },
   },
   { name: 'technique', as: 'maren', path: '/technique' },
   { name: 'standards', as: 'idris', path: '/standards' },
@@ -102,6 +143,7 @@ async function subjects(context, url) {
   return {
     planned: nell.find((lesson) => lesson.recordings.length === 0).id,
     debrief: nell.find((lesson) => lesson.recordings.length > 0).recordings[0].id,
+    review: nell.find((lesson) => lesson.title.startsWith('Review')).recordings[0].id,
     student: nell[0].student.id,
   };
 }

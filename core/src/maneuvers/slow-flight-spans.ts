@@ -31,6 +31,8 @@ const MOST_FALL_FT = 300;
 const LEVEL_FPM = 420;
 /** Steeper it is a steep turn that has lost its speed. */
 const MOST_BANK_DEG = 33;
+const BANKED_DEG = 10;
+const MOST_BANKED = 0.8;
 const LONGEST_ENTRY_S = 90;
 const LONGEST_RECOVERY_S = 60;
 const STILL_KT = 2.5;
@@ -55,7 +57,7 @@ export function slowSpans(track: Track, context: ScoringContext): SlowSpan[] {
       const stall = stalls.find(({ startS, endS }) => startS < toS && endS > fromS);
       const untilS = stall ? Math.min(toS, stall.startS) : toS;
       if (untilS - fromS < LEAST_S || !isLevelLongEnough(track, fromS, untilS)) continue;
-      if (isPowerOff(track, scene, fromS, untilS)) continue;
+      if (isPowerOff(track, scene, fromS, untilS) || isOneTurn(track, fromS, untilS)) continue;
       const span = describe(track, context, scene, segment, fromS, untilS, stall !== undefined);
       // Down a long way before it was slow: a glide's end, or a descent's.
       if (fellBefore(track, span) > MOST_FALL_FT) continue;
@@ -106,6 +108,14 @@ function fellBefore(track: Track, { startS, slowFromS }: SlowSpan): number {
     meanBetween(track, altitude, startS - 2, startS + 1) -
     meanBetween(track, altitude, slowFromS, slowFromS + 2)
   );
+}
+
+/** Slow flight has straight parts; what is banked nearly throughout is a turn flown at a low speed. */
+function isOneTurn(track: Track, fromS: number, toS: number): boolean {
+  const { from, to } = rowsBetween(track.timeS, fromS, toS);
+  let banked = 0;
+  for (let i = from; i < to; i++) if (Math.abs(track.bankDeg.values[i]) > BANKED_DEG) banked++;
+  return banked > MOST_BANKED * (to - from);
 }
 
 function isPowerOff(track: Track, scene: Scene, fromS: number, toS: number): boolean {

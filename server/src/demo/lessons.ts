@@ -26,6 +26,8 @@ export interface DemoLesson {
   /** Cloud, airspace, wind and the block. */
   sky?: Partial<Conditions>;
   focus?: string;
+  /** Every third lesson meets light turbulence where nothing is said. */
+  turbulence?: 'none' | 'light';
   /** What is flown, a steep turn both ways where nothing else is named; none for a lesson that is only planned. */
   pairs: { item?: string; habit: string; habitScale?: number; habitIn?: HabitIn }[];
   /** What was said of each attempt, in the order flown. */
@@ -311,6 +313,7 @@ export const DEMO_LESSONS: readonly DemoLesson[] = [
     headingDeg: 360,
     oatC: 4,
     focus: 'Feet: the ball before the break',
+    turbulence: 'none',
     items: [
       { id: 'clean', maneuver: 'slow-flight', variant: 'clean' },
       { id: 'slow', maneuver: 'slow-flight', variant: 'landing' },
@@ -320,13 +323,25 @@ export const DEMO_LESSONS: readonly DemoLesson[] = [
     ],
     pairs: [
       { item: 'clean', habit: 'none' },
-      { item: 'slow', habit: 'slow-flight/altitude-loss-entry' },
+      { item: 'slow', habit: 'slow-flight/climb-on-recovery' },
       { item: 'off', habit: 'none' },
       { item: 'off', habit: 'power-off-stall/wing-drop' },
       { item: 'off', habit: 'none' },
       { item: 'on', habit: 'none' },
       { item: 'steep', habit: lossRollIn, habitScale: 1.1 },
     ],
-    said: [],
+    said: [
+      { help: 'unaided', grade: 3 },
+      {},
+      { help: 'prompted', grade: 2, nextTime: 'Push as the power comes.' },
+      { help: 'demonstration' },
+      { help: 'prompted', grade: 2, comment: 'The rudder came after the wing.' },
+      { help: 'unaided', grade: 3 },
+      {},
+      { help: 'talked-through', grade: 2 },
+      {},
+      { help: 'unaided', grade: 2, nextTime: 'Look at the horizon while the bank comes on.' },
+      { help: 'unaided', grade: 3 },
+    ],
   },
 ];

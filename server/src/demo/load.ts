@@ -171,7 +171,7 @@ async function loadLesson(
     fieldFt: FIELD_FT,
     windFromDeg: (200 + 37 * seed) % 360,
     windKt: 6 + ((5 * seed) % 14),
-    turbulence: seed % 3 === 0 ? 'light' : 'none',
+    turbulence: lesson.turbulence ?? (seed % 3 === 0 ? 'light' : 'none'),
     recorder: { rateHz: 5 },
     date: lesson.at.slice(0, 10),
     note: 'invented sample data',

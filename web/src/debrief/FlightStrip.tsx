@@ -31,6 +31,13 @@ export function FlightStrip(props: {
   const y = (altitude: number) => H - 6 - ((altitude - low) / Math.max(1, high - low)) * (H - 22);
   // With so many that their names would run together only the chosen one has its name.
   const crowded = attempts.length * NAMED_PX > width;
+  const names = namesFor(
+    attempts.map((attempt, i) => ({
+      middle: (x(attempt.startS) + x(attempt.endS)) / 2,
+      number: said[i].help === 'demonstration' ? 'Demo' : `${i + 1}`,
+      short: maneuverShort(attempt.maneuver, attempt.variant),
+    })),
+  );
   const outline = profile.map(([t, altitude]) => `${x(t).toFixed(1)},${y(altitude).toFixed(1)}`).join(' ');
   return (
     <nav ref={ref} className="strip" aria-label="Attempts in order" style={{ height: H + 22 }}>
@@ -61,13 +68,28 @@ export function FlightStrip(props: {
             >
               <span className="strip-line" />
               <span className="strip-mark">{mark}</span>
-              <span className="strip-name">
-                {said[i].help === 'demonstration' ? 'Demo' : `${i + 1}`}{' '}
-                {maneuverShort(attempt.maneuver, attempt.variant)}
-              </span>
+              <span className="strip-name">{names[i]}</span>
             </button>
           );
         })}
     </nav>
   );
+}
+
+/** About how wide a letter is, px: enough to tell names that would run together. */
+const LETTER_PX = 6.9;
+const GAP_PX = 5;
+
+/** Number and name where there is room for both between the neighbours, else the number alone. */
+export function namesFor(blocks: readonly { middle: number; number: string; short: string }[]): string[] {
+  const half = (text: string) => (text.length * LETTER_PX) / 2;
+  return blocks.map(({ middle, number, short }, i) => {
+    const whole = `${number} ${short}`;
+    const free = [blocks[i - 1], blocks[i + 1]].every(
+      (other) =>
+        !other ||
+        Math.abs(other.middle - middle) - half(whole) - half(`${other.number} ${other.short}`) > GAP_PX,
+    );
+    return free ? whole : number;
+  });
 }
