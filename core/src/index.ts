@@ -19,6 +19,7 @@ export * from './brief/targets.ts';
 export * from './brief/templates.ts';
 export { HANDBOOK_FIRST } from './brief/words.ts';
 export * from './debrief/align.ts';
+export * from './debrief/broken-line.ts';
 export * from './debrief/edits.ts';
 export * from './debrief/flight-columns.ts';
 export * from './debrief/happened.ts';

@@ -25,6 +25,19 @@ test('a lane a measured parameter, in units of its own tolerance', () => {
   expect(trace.timeS.at(-1)).toBeGreaterThan(attempts[0].endS + 3);
 });
 
+test('lanes say where they are judged, and the thumbnail leaves out the rest', () => {
+  const { track, attempts, score } = scored();
+  const trace = keelTrace(track, attempts[0], score.attempts[0]);
+  const [bank, altitude] = trace.lanes;
+  const established = attempts[0].phases.find(({ name }) => name === 'established')!;
+  expect(bank.judgedS).toEqual([[established.startS, established.endS].map((s) => expect.closeTo(s, 2))]);
+  expect(altitude.judgedS).toEqual([[attempts[0].startS, attempts[0].endS].map((s) => expect.closeTo(s, 2))]);
+  // Rolling in and out the bank is far below its band, and no fault.
+  const [small] = smallKeel(trace, trace.timeS.length);
+  expect(small.used.every((used) => used === null || Math.abs(used) < 1)).toBe(true);
+  expect(small.used.filter((used) => used !== null).length).toBeGreaterThan(100);
+});
+
 test('no more points than asked for, whatever the rate', () => {
   const { track, attempts, score } = scored({ rateHz: 25 });
   const trace = keelTrace(track, attempts[0], score.attempts[0], 100);

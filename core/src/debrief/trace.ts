@@ -15,8 +15,8 @@ export const keelLaneSchema = z.object({
   low: z.number(),
   high: z.number(),
   required: z.boolean(),
-  /** From when to when it was judged. */
-  judgedS: z.tuple([z.number(), z.number()]),
+  /** From when to when it was judged: one span, or the legs that it is judged in. */
+  judgedS: z.array(z.tuple([z.number(), z.number()])),
   /** Signed deviation in the parameter's own unit; null where nothing was measured. */
   deviation: z.array(z.number().nullable()),
   /** The same in units of tolerance: 0 the centre of the band, ±1 its edges. */
@@ -63,7 +63,7 @@ export function keelTrace(track: Track, attempt: Attempt, score: AttemptScore, m
         low: parameter.low,
         high: parameter.high,
         required: parameter.required,
-        judgedS: [parameter.startS, parameter.endS],
+        judgedS: (attempt.spansOfParameter(name) ?? [parameter]).map(({ startS, endS }) => [startS, endS]),
         deviation: deviation.map((value) => known(value, parameter.unit === 'g' ? 3 : 1)),
         used: deviation.map((value) => known(toleranceUsed(value, parameter), 3)),
       },
@@ -81,16 +81,20 @@ export function keelTrace(track: Track, attempt: Attempt, score: AttemptScore, m
   };
 }
 
+/** Whether a parameter counted at a time. */
+export const isJudged = (judgedS: readonly (readonly [number, number])[], atS: number): boolean =>
+  judgedS.some(([startS, endS]) => atS >= startS && atS <= endS);
+
 /** The keel as a thumbnail: a few dozen points a lane, in units of tolerance. */
 export function smallKeel(trace: KeelTrace, points = 48): { parameter: string; used: (number | null)[] }[] {
   const stride = Math.max(1, Math.floor(trace.timeS.length / points));
   return trace.lanes
     .filter((lane) => lane.required)
-    .map(({ parameter, used, judgedS: [startS, endS] }) => ({
+    .map(({ parameter, used, judgedS }) => ({
       parameter,
       // So small, what was not judged would only look like a fault.
       used: used
-        .map((value, i) => (trace.timeS[i] < startS || trace.timeS[i] > endS ? null : value))
+        .map((value, i) => (isJudged(judgedS, trace.timeS[i]) ? value : null))
         .filter((_, i) => i % stride === 0),
     }));
 }

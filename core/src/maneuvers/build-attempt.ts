@@ -2,7 +2,7 @@
 import { briefFor, namedTargets } from '../brief/targets.ts';
 import type { Track } from '../recording/track.ts';
 import type { Phase } from '../scoring/schema.ts';
-import type { StandardRow } from '../standards/schema.ts';
+import type { Parameter, StandardRow } from '../standards/schema.ts';
 import { compassDeg } from '../units/angles.ts';
 import type { Span } from './finding.ts';
 import { FLOOR_ABOVE_GROUND_FT } from './general-findings.ts';
@@ -51,6 +51,8 @@ export function buildAttempt(
   const quantity = (row: StandardRow) =>
     parts.quantity?.(row) ?? quantityFor(row, track, proposal, aims, briefed);
   const rowFor = (row: StandardRow) => (parts.rowFor ? parts.rowFor(row, aims) : row);
+  const rowOf = (parameter: Parameter) =>
+    judgingRows(context, proposal.maneuver).rows.find((row) => row.parameter === parameter && rowFor(row));
   const settle =
     parts.settles === false
       ? undefined
@@ -78,10 +80,12 @@ export function buildAttempt(
     spansOf: parts.spansOf ?? (() => undefined),
     quantity,
     quantityOf: (parameter) => {
-      const row = judgingRows(context, proposal.maneuver).rows.find(
-        (r) => r.parameter === parameter && rowFor(r),
-      );
+      const row = rowOf(parameter);
       return row && quantity(row);
+    },
+    spansOfParameter: (parameter) => {
+      const row = rowOf(parameter);
+      return row && parts.spansOf?.(row);
     },
   };
 }

@@ -63,6 +63,8 @@ export interface Attempt extends Proposal {
   rowFor(row: StandardRow): StandardRow | undefined;
   /** Where a row is judged, when that is not one phase: legs. */
   spansOf(row: StandardRow): { startS: number; endS: number }[] | undefined;
+  /** The same by the parameter's name, as the chosen standard has it. */
+  spansOfParameter(parameter: Parameter): { startS: number; endS: number }[] | undefined;
   /** Undefined where the row's parameter means nothing in this maneuver or has no channel. */
   quantity(row: StandardRow): Quantity | undefined;
   /** The same by the parameter's name, as the chosen standard has it. */

@@ -1,7 +1,9 @@
 import { createRoute, z } from '@hono/zod-openapi';
 import {
+  type AttemptScore,
   CORE_VERSION,
   createdSchema,
+  type KeelTrace,
   keelTraceSchema,
   mappingSchema,
   matchInterval,
@@ -231,7 +233,7 @@ export function recordingRoutes() {
       const keel =
         score && (await database.getRepository(KeelEntity).findOneBy({ scoreId: score.id, attempt }));
       if (!keel) throw notFound('attempt');
-      return c.json(keel.trace, 200);
+      return c.json(withJudgedSpans(keel.trace, score.score.attempts[attempt]), 200);
     },
   );
 
@@ -257,6 +259,19 @@ export function recordingRoutes() {
     },
   );
   return routes;
+}
+
+/** Keels from before lanes said where they are judged take the parameter's own span. */
+export function withJudgedSpans(trace: KeelTrace, attempt: AttemptScore): KeelTrace {
+  return {
+    ...trace,
+    lanes: trace.lanes.map((lane) => {
+      const parameter = attempt.parameters.find((one) => one.parameter === lane.parameter);
+      const known = parameter && parameter.measured !== 'not-measured';
+      const judgedS: [number, number][] = known ? [[parameter.startS, parameter.endS]] : [];
+      return { ...lane, judgedS: lane.judgedS ?? judgedS };
+    }),
+  };
 }
 
 /** What is different in a newer score of the same recording, in words. */

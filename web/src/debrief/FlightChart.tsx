@@ -214,6 +214,8 @@ function blockOf(
   const { whole, perPixelS, selected, select } = shown;
   const share = (s: number) => `${(100 * s) / (whole.toS - whole.fromS)}%`;
   const lengthS = Math.max(attempt.endS - attempt.startS, 3 * perPixelS);
+  const roomPx = lengthS / perPixelS;
+  const name = `${i + 1} ${maneuverShort(attempt.maneuver, attempt.variant)}`;
   return (
     <button
       key={`${i} ${attempt.startS}`}
@@ -225,9 +227,7 @@ function blockOf(
       onPointerDown={(event) => event.stopPropagation()}
       onClick={() => select(i)}
     >
-      {lengthS / perPixelS > 22 && (
-        <span>{`${i + 1} ${maneuverShort(attempt.maneuver, attempt.variant)}`}</span>
-      )}
+      <span>{roomPx > 7 * name.length + 8 ? name : roomPx > 16 ? i + 1 : ''}</span>
     </button>
   );
 }

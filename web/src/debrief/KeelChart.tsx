@@ -6,9 +6,9 @@
 import {
   type AttemptScore,
   type ChainLink,
+  isJudged,
   type KeelLane,
   type KeelTrace,
-  phaseNamed,
   rowAt,
 } from '@keel/core';
 import { useElementSize } from '@mantine/hooks';
@@ -315,9 +315,6 @@ function chartOption(attempt: AttemptScore, trace: KeelTrace, colours: Colours) 
     series: lanes.flatMap((lane, i) => {
       const points = timeS.map((t, k) => [t, lane.used[k]]);
       const common = { xAxisIndex: i, yAxisIndex: i, silent: true };
-      const judgedFrom = (
-        lane.parameter === 'bank' ? phaseSpan(attempt, 'established') : [attempt.startS, attempt.endS]
-      ).map((atS) => atS - attempt.startS);
       const score = attempt.parameters.find((parameter) => parameter.parameter === lane.parameter);
       const excursions = score && score.measured !== 'not-measured' ? score.excursions : [];
       return [
@@ -364,15 +361,10 @@ function chartOption(attempt: AttemptScore, trace: KeelTrace, colours: Colours) 
           type: 'line',
           symbol: 'none',
           // Judged here: the heavy part of the line.
-          data: points.filter(([t]) => (t as number) >= judgedFrom[0] && (t as number) <= judgedFrom[1]),
+          data: points.map(([t, used], k) => [t, isJudged(lane.judgedS, trace.timeS[k]) ? used : null]),
           lineStyle: { color: colours.ink, width: 2 },
         },
       ];
     }),
   };
-}
-
-function phaseSpan(attempt: AttemptScore, name: string): [number, number] {
-  const phase = phaseNamed(attempt.phases, name);
-  return phase ? [phase.startS, phase.endS] : [attempt.startS, attempt.endS];
 }

@@ -1,3 +1,5 @@
+import { brokenLine } from '@keel/core';
+
 /** The keel, small: it stands for an attempt in lists. A lane a parameter, the band tinted, what left it coloured. */
 
 const LANE = 15;
@@ -23,27 +25,21 @@ function SmallLane({ lane, top, width }: { lane: Lane; top: number; width: numbe
   const middle = top + LANE / 2;
   const half = (LANE - 2) / 2 / REACH;
   const n = lane.used.length;
-  const points = lane.used
-    .map((used, i) =>
-      used === null
-        ? null
-        : {
-            x: (i * width) / Math.max(1, n - 1),
-            y: middle - Math.max(-REACH, Math.min(REACH, used)) * half,
-            used,
-          },
-    )
-    .filter((point) => point !== null);
+  const all = lane.used.map((used, i) =>
+    used === null
+      ? null
+      : {
+          x: (i * width) / Math.max(1, n - 1),
+          y: middle - Math.max(-REACH, Math.min(REACH, used)) * half,
+          used,
+        },
+  );
+  const points = all.filter((point) => point !== null);
   return (
     <g>
       <rect x={0} y={middle - half} width={width} height={2 * half} fill="var(--band)" />
       <line x1={0} x2={width} y1={middle} y2={middle} stroke="var(--rule)" />
-      <polyline
-        points={points.map(({ x, y }) => `${x.toFixed(1)},${y.toFixed(1)}`).join(' ')}
-        fill="none"
-        stroke="var(--ink)"
-        strokeWidth={1.2}
-      />
+      <path d={brokenLine(all)} fill="none" stroke="var(--ink)" strokeWidth={1.2} />
       {points
         .filter(({ used }) => Math.abs(used) > 1)
         .map(({ x, y, used }) => (
