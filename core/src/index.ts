@@ -89,6 +89,7 @@ export * from './scoring/judge.ts';
 export * from './scoring/phases.ts';
 export * from './scoring/schema.ts';
 export * from './scoring/score-recording.ts';
+export * from './scoring/worst.ts';
 export * from './standards/schema.ts';
 export * from './standards/standards.ts';
 export * from './technique/choices.ts';

@@ -1,4 +1,5 @@
 /** A long column drawn on few pixels: the least and the greatest of each pixel's rows, so that no peak is lost. */
+import { firstRowAt } from '../recording/span.ts';
 
 /**
  * Points of a line for the rows between two times, two a pixel at most, in time order.
@@ -19,7 +20,7 @@ export function perPixel(
     out[2 * points + 1] = values[row];
     points++;
   };
-  const first = firstAtOrAfter(timeS, span.fromS);
+  const first = firstRowAt(timeS, span.fromS);
   let row = first;
   let holed = false;
   while (row < timeS.length && timeS[row] <= span.toS) {
@@ -46,15 +47,4 @@ export function perPixel(
     if (low !== high) put(Math.max(low, high));
   }
   return points;
-}
-
-function firstAtOrAfter(timeS: ArrayLike<number>, atS: number): number {
-  let low = 0;
-  let high = timeS.length;
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (timeS[middle] < atS) low = middle + 1;
-    else high = middle;
-  }
-  return low;
 }

@@ -7,7 +7,7 @@ export interface Rows {
 }
 
 /** The first row at or after a time. */
-export function firstRowAt(timeS: Float64Array, atS: number): number {
+export function firstRowAt(timeS: ArrayLike<number>, atS: number): number {
   let low = 0;
   let high = timeS.length;
   while (low < high) {

@@ -10,6 +10,7 @@ import {
   skillOf,
   sortSaid,
   standingVerdict,
+  worstOf,
 } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import { LessonEntity, RecordingEntity, SchoolEntity, ScoreEntity } from '../db/entities.ts';
@@ -42,13 +43,11 @@ export async function attemptsOf(
       // What is only likely is no evidence.
       if (attempt.variant === null) return;
       const state = readSaid(said[i], defaultHelp(row.score.attempts, i, demonstrationFirst));
-      const measured = attempt.parameters.filter((p) => p.measured !== 'not-measured' && p.required);
-      const used = measured.map((p) => {
-        if (p.measured === 'not-measured') throw new Error('filtered above');
-        const centre = (p.low + p.high) / 2;
-        const above = p.maxAbove - centre >= centre - p.maxBelow;
-        return { parameter: p.parameter, used: above ? p.toleranceUsed : -p.toleranceUsed };
-      });
+      const used = attempt.parameters.flatMap((p) =>
+        p.measured !== 'not-measured' && p.required
+          ? [{ parameter: p.parameter, used: worstOf(p).used }]
+          : [],
+      );
       used.sort((a, b) => Math.abs(b.used) - Math.abs(a.used));
       attempts.push({
         recordingId: recording.id,

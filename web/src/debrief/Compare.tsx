@@ -9,6 +9,7 @@ import {
   type ParameterScore,
   type RecordingView,
   VERDICT_WORDS,
+  worstOf,
 } from '@keel/core';
 import { Chip } from '@mantine/core';
 import { useElementSize } from '@mantine/hooks';
@@ -212,16 +213,9 @@ function compareOption(attempts: AttemptScore[], traces: KeelTrace[], colours: C
 
 function worst(parameter: ParameterScore | undefined, speedUnit: string): string {
   if (!parameter || parameter.measured === 'not-measured') return 'not measured';
-  const centre = (parameter.low + parameter.high) / 2;
-  const above = parameter.maxAbove - centre >= centre - parameter.maxBelow;
-  const value =
-    parameter.startS === parameter.endS
-      ? parameter.maxAbove + parameter.maxBelow
-      : above
-        ? parameter.maxAbove
-        : parameter.maxBelow;
+  const { deviation } = worstOf(parameter);
   const speed = parameter.parameter === 'airspeed';
-  const shown = signed(speed ? speedIn(value, speedUnit) : value, parameter.unit === 'g' ? 2 : 0);
+  const shown = signed(speed ? speedIn(deviation, speedUnit) : deviation, parameter.unit === 'g' ? 2 : 0);
   return `${shown}${speed ? ` ${speedUnit}` : unitMark(parameter.unit)}`;
 }
 

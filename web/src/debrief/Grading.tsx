@@ -7,9 +7,10 @@ import {
   type Said,
   VERDICT_WORDS,
 } from '@keel/core';
-import { Button, Select, Textarea, TextInput } from '@mantine/core';
+import { Button, Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { dayAndTime } from '../parts/format.ts';
+import { CommentForm } from './CommentForm.tsx';
 import { EditAttempt } from './EditAttempt.tsx';
 import { SeenTaps } from './Seen.tsx';
 import type { Say } from './use-say.ts';
@@ -54,7 +55,6 @@ export function InstructorGrading(props: {
 }) {
   const { said, say } = props;
   const [nextTime, setNextTime] = useState(said.nextTime ?? '');
-  const [comment, setComment] = useState('');
   const [more, setMore] = useState<'verdict' | 'edit' | null>(null);
   return (
     <section className="sheet stack" aria-label="Your grade" style={{ gap: 10 }}>
@@ -76,23 +76,7 @@ export function InstructorGrading(props: {
         onBlur={() => nextTime.trim() !== (said.nextTime ?? '') && say({ kind: 'next-time', text: nextTime })}
         placeholder="Stop the roll, then pull."
       />
-      <div className="row" style={{ alignItems: 'flex-end' }}>
-        <Textarea
-          style={{ flex: 1 }}
-          label="Comment"
-          autosize
-          minRows={1}
-          value={comment}
-          onChange={(event) => setComment(event.currentTarget.value)}
-        />
-        <Button
-          variant="default"
-          disabled={!comment.trim()}
-          onClick={async () => (await say({ kind: 'comment', text: comment })) && setComment('')}
-        >
-          Keep
-        </Button>
-      </div>
+      <CommentForm label="Comment" action="Keep" keep={(text) => say({ kind: 'comment', text })} />
       <Words said={said} />
       <div className="row" style={{ flexWrap: 'wrap', gap: 2 }}>
         {MORE.map(({ value, label }) => (

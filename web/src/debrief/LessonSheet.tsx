@@ -1,8 +1,9 @@
 /** Of the whole lesson: its focus, the one thing for next time, what is parked for another day, and words. */
 import { LESSON, type LessonSaid, type RecordingView, type SaidBody } from '@keel/core';
-import { Button, Textarea, TextInput } from '@mantine/core';
+import { Button, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { maneuverTitle } from '../parts/maneuvers.ts';
+import { CommentForm } from './CommentForm.tsx';
 import { Words } from './Grading.tsx';
 import type { Saying } from './use-say.ts';
 
@@ -32,7 +33,6 @@ export function LessonSheet(props: {
 }) {
   const { recording, lesson, say, isStudent } = props;
   const [nextTime, setNextTime] = useState(lesson.nextTime ?? '');
-  const [comment, setComment] = useState('');
   const nothing =
     !recording.focus && !lesson.nextTime && lesson.parked.length === 0 && lesson.said.length === 0;
   if (isStudent && nothing) return null;
@@ -89,23 +89,11 @@ export function LessonSheet(props: {
       <div className="stack" style={{ gap: 8 }}>
         <h3>Of the lesson as a whole</h3>
         <Words said={lesson} />
-        <div className="row" style={{ alignItems: 'flex-end' }}>
-          <Textarea
-            style={{ flex: 1 }}
-            label="Words on the lesson"
-            autosize
-            minRows={1}
-            value={comment}
-            onChange={(event) => setComment(event.currentTarget.value)}
-          />
-          <Button
-            variant="default"
-            disabled={!comment.trim()}
-            onClick={async () => (await say({ kind: 'comment', text: comment })) && setComment('')}
-          >
-            Add
-          </Button>
-        </div>
+        <CommentForm
+          label="Words on the lesson"
+          action="Add"
+          keep={(text) => say({ kind: 'comment', text })}
+        />
       </div>
     </section>
   );

@@ -7,6 +7,7 @@ import {
   type MeasuredParameterScore,
   type ParameterScore,
   VERDICT_WORDS,
+  worstOf,
 } from '@keel/core';
 import { useState } from 'react';
 import { clock, PARAMETER_NAMES, say, signed, speedIn, unitMark } from '../parts/format.ts';
@@ -176,19 +177,12 @@ function ParameterRow({
       </tr>
     );
   }
-  const centre = (parameter.low + parameter.high) / 2;
-  // Taken at one instant there is one deviation, whichever side of the target it lies on.
-  const instant = parameter.startS === parameter.endS;
-  const above = instant
-    ? parameter.maxAbove + parameter.maxBelow >= centre
-    : parameter.maxAbove - centre >= centre - parameter.maxBelow;
-  const worst = instant
-    ? parameter.maxAbove + parameter.maxBelow
-    : above
-      ? parameter.maxAbove
-      : parameter.maxBelow;
+  const worst = worstOf(parameter);
   const speed = parameter.parameter === 'airspeed';
-  const shown = signed(speed ? speedIn(worst, speedUnit) : worst, parameter.unit === 'g' ? 2 : 0);
+  const shown = signed(
+    speed ? speedIn(worst.deviation, speedUnit) : worst.deviation,
+    parameter.unit === 'g' ? 2 : 0,
+  );
   const outS = parameter.excursions.reduce((sum, { startS, endS }) => sum + endS - startS, 0);
   const out = parameter[judge] !== 'within';
   const note = !parameter.required
@@ -212,7 +206,7 @@ function ParameterRow({
           {speed ? ` ${speedUnit}` : unitMark(parameter.unit)}
         </td>
         <td>
-          <Gate used={above ? parameter.toleranceUsed : -parameter.toleranceUsed} out={out} />
+          <Gate used={worst.used} out={out} />
           <span className="hidden">{parameter[judge]}</span>
         </td>
         <td className="quiet small nowrap">{note}</td>
