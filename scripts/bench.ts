@@ -3,10 +3,10 @@
  * same run, the peak memory of a process that does it above one that does nothing, the flight model against real
  * time, three hours of flight at Debrief in headless Chromium, and the confusion table of the synthetic pilots
  * (`--seeds N` flights a case, 20 if left out, which takes about ten minutes on two cores). `--only confusion` and
- * `--only debrief` leave the rest out.
+ * `--only debrief` leave the rest out; `--logs FOLDER` compares the wind of real IGC logs with the drift of circles.
  */
 import { spawn, spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { availableParallelism, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { text as collect } from 'node:stream/consumers';
@@ -21,7 +21,9 @@ import {
   findStandard,
   flyLesson,
   flyManeuver,
+  InputError,
   median,
+  readRecording,
   readRecordingCsv,
   STEP_HZ,
   scoreRecording,
@@ -33,6 +35,7 @@ import {
 import Papa from 'papaparse';
 import { type Confusion, cases, confusionLines, confusionOf } from './lib/confusion.ts';
 import { debriefBench } from './lib/debrief-bench.ts';
+import { soared, soaredLine } from './lib/soaring.ts';
 
 const ROUNDS = 15;
 /** Until the compiler has settled. */
@@ -151,6 +154,24 @@ async function debrief(): Promise<void> {
   console.log(`panning three hours, script a frame, 19 of 20 below: ${panLongestMs.toFixed(1)} ms`);
 }
 
+/** Real soaring logs in a folder, which the project has none of: the wind against what drifting circles say. */
+function soaringLogs(folder: string): void {
+  const apart: number[] = [];
+  for (const name of readdirSync(folder).filter((file) => /\.igc$/i.test(file))) {
+    try {
+      const found = soared(readRecording(readFileSync(join(folder, name), 'latin1')));
+      console.log(soaredLine(name, found));
+      if (!Number.isNaN(found.differenceKt)) apart.push(found.differenceKt);
+    } catch (error) {
+      if (!(error instanceof InputError)) throw error;
+      console.log(error.describe(name));
+    }
+  }
+  console.log(`logs whose wind was compared: ${apart.length} logs`);
+  console.log(`wind against drift, median: ${median(apart).toFixed(1)} kt`);
+  console.log(`wind against drift, within 3 kt: ${apart.filter((kt) => kt <= 3).length} logs`);
+}
+
 /** One process a core, each with every so-manieth case. */
 async function confusion(seeds: number): Promise<void> {
   const parts = availableParallelism();
@@ -168,10 +189,16 @@ async function confusion(seeds: number): Promise<void> {
 
 const { values, positionals } = parseArgs({
   allowPositionals: true,
-  options: { seeds: { type: 'string', default: '20' }, only: { type: 'string' } },
+  options: {
+    seeds: { type: 'string', default: '20' },
+    only: { type: 'string' },
+    logs: { type: 'string' },
+  },
 });
 const [mode, ...rest] = positionals;
-if (mode === 'idle' || mode === 'score') {
+if (values.logs !== undefined) {
+  soaringLogs(values.logs);
+} else if (mode === 'idle' || mode === 'score') {
   if (mode === 'score') readAndScore(readFileSync(rest[0], 'utf8'));
   process.stdout.write(String(process.resourceUsage().maxRSS / 1024));
 } else if (mode === 'confusion') {

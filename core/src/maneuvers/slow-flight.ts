@@ -1,6 +1,6 @@
 /** Slow flight as a maneuver: its legs, the warning that bounds its speed, and what goes wrong in it. */
 import { briefFor } from '../brief/targets.ts';
-import { meanOver, rowOfMax } from '../recording/span.ts';
+import { meanOver, rowOfMax, rowsBetween } from '../recording/span.ts';
 import type { Track } from '../recording/track.ts';
 import { phaseNamed } from '../scoring/phases.ts';
 import { mean, median } from '../units/numbers.ts';
@@ -77,7 +77,7 @@ function measure(track: Track, proposal: Proposal, _: readonly Attempt[], contex
   const recovery = phaseNamed(phases, 'recovery');
   const scene = sceneOf(track, context);
   const flaps = scene.flapsDeg(
-    between({ track, attempt: proposal } as Case, established.startS, established.endS).from,
+    rowsBetween(track.timeS, established.startS, established.endS, proposal.segment).from,
   );
   return buildAttempt(track, proposal, context, {
     phases: [...phases, ...legs],
@@ -116,7 +116,7 @@ function measure(track: Track, proposal: Proposal, _: readonly Attempt[], contex
 }
 
 const bankOf = (track: Track, { startS, endS }: Span): number[] => {
-  const rows = between({ track, attempt: { segment: undefined } } as unknown as Case, startS + 2, endS - 2);
+  const rows = rowsBetween(track.timeS, startS + 2, endS - 2);
   return Array.from(track.bankDeg.values.subarray(rows.from, Math.max(rows.from, rows.to)), Math.abs);
 };
 

@@ -1,6 +1,6 @@
 /** Straight and level, climbs, descents, changes of configuration and the glide as maneuvers. */
 import { briefFor } from '../brief/targets.ts';
-import { meanOver, rowOfMax } from '../recording/span.ts';
+import { meanOver, rowOfMax, rowsBetween } from '../recording/span.ts';
 import type { Track } from '../recording/track.ts';
 import { phaseNamed } from '../scoring/phases.ts';
 import { median } from '../units/numbers.ts';
@@ -58,14 +58,13 @@ function measure(track: Track, proposal: Proposal, _: readonly Attempt[], contex
   });
 }
 
-const rowsIn = (track: Track, fromS: number, toS: number) =>
-  between({ track, attempt: { segment: undefined } } as unknown as Case, fromS, toS);
+const rowsIn = (track: Track, fromS: number, toS: number) => rowsBetween(track.timeS, fromS, toS);
 
 function phasesOf(track: Track, { maneuver, startS, endS, segment }: Proposal, kias: number | undefined) {
   const { timeS, verticalSpeedFpm } = track;
   if (maneuver === 'climb' || maneuver === 'descent') {
     const side = maneuver === 'climb' ? 1 : -1;
-    const rows = between({ track, attempt: { segment } } as unknown as Case, startS, endS);
+    const rows = rowsBetween(track.timeS, startS, endS, segment);
     let last = rows.to - 1;
     while (last > rows.from && side * verticalSpeedFpm[last] < 200) last--;
     const levelS = timeS[Math.max(rows.from, last)];
@@ -77,7 +76,7 @@ function phasesOf(track: Track, { maneuver, startS, endS, segment }: Proposal, k
     ];
   }
   if (maneuver === 'best-glide') {
-    const rows = between({ track, attempt: { segment } } as unknown as Case, startS, endS);
+    const rows = rowsBetween(track.timeS, startS, endS, segment);
     const wanted = kias ?? median(track.airspeedKt.values.subarray(rows.from, rows.to));
     let reached = rows.from;
     while (reached < rows.to - 1 && track.airspeedKt.values[reached] > wanted + 5) reached++;

@@ -123,6 +123,7 @@ function Fly({ lesson }: { lesson: Lesson }) {
             fraction={scoring.data?.progress ?? 0}
             status={scoring.data?.status}
             open={() => work.step === 'scoring' && navigate(`/debrief/${work.id}`)}
+            stop={() => work.step === 'scoring' && post(`/recordings/${work.id}/stop`, {}).catch(failed)}
           />
         )}
         <div className="columns fly-columns">
@@ -214,6 +215,8 @@ function WorkProgress(props: {
   fraction: number;
   status?: string;
   open: () => void;
+  /** Stops the scoring; the file is kept. */
+  stop: () => void;
 }) {
   const { work, status } = props;
   const done = status === 'analysed';
@@ -233,6 +236,11 @@ function WorkProgress(props: {
       <div className="row spread">
         <strong>{words}</strong>
         {(done || status === 'refused') && <Button onClick={props.open}>Go to Debrief</Button>}
+        {status === 'analysing' && (
+          <Button variant="default" onClick={props.stop}>
+            Stop
+          </Button>
+        )}
       </div>
       <Progress value={100 * value} aria-label={words} animated={!done} />
     </section>
