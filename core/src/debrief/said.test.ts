@@ -1,4 +1,4 @@
-import { defaultHelp, editsFrom, readSaid, sortSaid, standingVerdict } from './read-said.ts';
+import { defaultHelp, editsFrom, readLessonSaid, readSaid, sortSaid, standingVerdict } from './read-said.ts';
 import type { Said, SaidBody } from './said.ts';
 
 const SPAN = { maneuver: 'steep-turn', startS: 30, endS: 70 };
@@ -56,4 +56,68 @@ test('edges moved back to where they were found are no edit any more', () => {
   const move = (newStartS: number) => said({ kind: 'edges', newStartS, newEndS: 70 });
   expect(editsFrom([move(28)])).toHaveLength(1);
   expect(editsFrom([move(28), move(30)])).toEqual([]);
+});
+
+describe('what the instructor saw', () => {
+  test('is switched on and off by a tap; the last counts, in the list’s own order', () => {
+    const tap = (item: string, seen: boolean) => said({ kind: 'observed', item, seen } as Rest<SaidBody>);
+    const taps = [
+      tap('distraction', true),
+      tap('eyes-inside', true),
+      tap('checks-done', true),
+      tap('eyes-inside', false),
+    ];
+    expect(readSaid(taps).observed).toEqual(['checks-done', 'distraction']);
+    expect(readSaid([]).observed).toEqual([]);
+  });
+});
+
+describe('of the lesson as a whole', () => {
+  const LESSON_SPAN = { maneuver: 'lesson', startS: 0, endS: 1800 };
+  const ofLesson = (body: Rest<SaidBody>) => said(body, LESSON_SPAN);
+
+  test('words stand apart from the attempts and are no orphans', () => {
+    const comment = ofLesson({ kind: 'comment', text: 'a good day' });
+    expect(sortSaid([SPAN], [comment])).toEqual({ byAttempt: [[]], ofLesson: [comment], orphans: [] });
+  });
+
+  test('faults are parked and taken up again, those of the brief too', () => {
+    const park = (finding: string, parked: boolean) => ofLesson({ kind: 'park', finding, parked });
+    const parked = readLessonSaid(
+      [park('steep-turn/slip', true), park('steep-turn/overbank', true), park('steep-turn/slip', false)],
+      ['level-turn/skid'],
+    ).parked;
+    expect(parked).toEqual(['level-turn/skid', 'steep-turn/overbank']);
+    expect(readLessonSaid([park('level-turn/skid', false)], ['level-turn/skid']).parked).toEqual([]);
+  });
+
+  test('one thing for next time can be taken back by leaving it empty', () => {
+    const next = (text: string) => ofLesson({ kind: 'next-time', text });
+    expect(readLessonSaid([next('Look out.')]).nextTime).toBe('Look out.');
+    expect(readLessonSaid([next('Look out.'), next('')]).nextTime).toBeNull();
+  });
+});
+
+describe('edits', () => {
+  test('are in the order in which they were said, with who said them', () => {
+    const split = said({ kind: 'split', atS: 45 });
+    const retype = said({ kind: 'retype', newManeuver: 'level-turn' });
+    expect(editsFrom([split, retype])).toEqual([
+      { ...SPAN, kind: 'split', atS: 45, saidId: split.id, authorName: 'A' },
+      { ...SPAN, kind: 'retype', newManeuver: 'level-turn', saidId: retype.id, authorName: 'A' },
+    ]);
+  });
+
+  test('each can be taken back by the id it was said with, and said again', () => {
+    const merge = said({ kind: 'merge', withEndS: 120 });
+    const back = said({ kind: 'take-back', of: merge.id });
+    expect(editsFrom([merge, back])).toEqual([]);
+    expect(editsFrom([merge, back, said({ kind: 'merge', withEndS: 120 })])).toHaveLength(1);
+    expect(editsFrom([back, merge])).toHaveLength(1);
+  });
+
+  test('of a kind and interval the last counts', () => {
+    const at = (atS: number) => said({ kind: 'split', atS });
+    expect(editsFrom([at(40), at(55)])).toMatchObject([{ atS: 55 }]);
+  });
 });

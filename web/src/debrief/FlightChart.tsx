@@ -16,6 +16,7 @@ import { type ECharts, init } from 'echarts/core';
 import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { clock, maneuverShort, say, speedIn } from '../parts/format.ts';
 import { type Colours, FONT, useColours } from '../theme/colours.ts';
+import { roundTimes, type Span, stretched, within } from './time-span.ts';
 import './flight-chart.css';
 
 interface FlightLane {
@@ -35,16 +36,10 @@ const RIGHT = 20;
 const LANE = 74;
 const TOP = 26;
 const FOOT = 30;
-const SHORTEST_S = 20;
 /** A least and a greatest value for so many pixels: finer nobody sees, and panning would cost more. */
 const PIXELS_A_PAIR = 2;
 /** The rest of a lane keeps it off the next. */
 const LANE_SHARE = 0.88;
-
-interface Span {
-  fromS: number;
-  toS: number;
-}
 
 export function FlightChart(props: {
   flight: FlightColumns;
@@ -72,16 +67,10 @@ export function FlightChart(props: {
   const height = TOP + lanes.length * LANE + FOOT;
   const left = (atS: number) => LEFT + ((atS - span.fromS) / (span.toS - span.fromS)) * inner;
 
-  const within = (next: Span): Span => {
-    const lengthS = Math.min(whole.toS - whole.fromS, Math.max(SHORTEST_S, next.toS - next.fromS));
-    const fromS = Math.min(whole.toS - lengthS, Math.max(whole.fromS, next.fromS));
-    return { fromS, toS: fromS + lengthS };
-  };
   const zoom = (factor: number, aboutS = (span.fromS + span.toS) / 2) =>
-    setSpan(
-      within({ fromS: aboutS - (aboutS - span.fromS) * factor, toS: aboutS + (span.toS - aboutS) * factor }),
-    );
-  const pan = (byS: number) => setSpan((now) => within({ fromS: now.fromS + byS, toS: now.toS + byS }));
+    setSpan(within(stretched(span, factor, aboutS), whole));
+  const pan = (byS: number) =>
+    setSpan((now) => within({ fromS: now.fromS + byS, toS: now.toS + byS }, whole));
 
   const drag = useRef<{ x: number; moved: boolean } | null>(null);
   const timeAt = (event: PointerEvent<HTMLElement> | WheelEvent, box: DOMRect) =>
@@ -274,16 +263,6 @@ function useDrawn(shown: {
     );
   }, [flight, lanes, ranges, span, pixels, buffers, colours]);
   return canvas;
-}
-
-/** A round step of time that leaves room for the labels. */
-const STEPS_S = [5, 10, 15, 30, 60, 120, 300, 600, 900, 1800, 3600];
-/** Whole steps of the flight's own clock within a span. */
-function roundTimes({ fromS, toS }: Span, beginS: number): number[] {
-  const stepS = STEPS_S.find((one) => (toS - fromS) / one <= 10) ?? 7200;
-  const first = Math.ceil((fromS - beginS) / stepS);
-  const last = Math.floor((toS - beginS) / stepS);
-  return Array.from({ length: Math.max(0, last - first + 1) }, (_, i) => beginS + (first + i) * stepS);
 }
 
 /**
