@@ -153,3 +153,9 @@ export function energyFpm(track: Track, fromS: number, toS: number): number {
   const [a, b] = [rows.from, rows.to - 1];
   return ((height(b) - height(a)) / (timeS[b] - timeS[a])) * 60;
 }
+
+const NEAR_CRUISE_KT = 10;
+
+/** The speed that was flown in some rows before it fell: a gust's peak a minute earlier is not where it came from. */
+export const speedBefore = ({ airspeedKt }: Track, { from, to }: Rows, mostKt: number): number =>
+  median(airspeedKt.values.subarray(from, to).filter((kt) => kt > mostKt - NEAR_CRUISE_KT));

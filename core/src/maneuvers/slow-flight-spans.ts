@@ -4,13 +4,15 @@ import type { Track } from '../recording/track.ts';
 import type { Phase } from '../scoring/schema.ts';
 import { median } from '../units/numbers.ts';
 import type { ScoringContext } from './maneuver.ts';
-import { meanBetween, type Scene, sceneOf } from './scene.ts';
+import { meanBetween, type Scene, sceneOf, speedBefore } from './scene.ts';
 import { powerCut, stallAttempts } from './stall-attempts.ts';
 
 export interface SlowSpan {
   variant: 'clean' | 'takeoff' | 'landing';
   startS: number;
   endS: number;
+  /** When it was last as fast as it had been. */
+  fastS: number;
   /** Slow, without entry and recovery. */
   slowFromS: number;
   slowToS: number;
@@ -22,6 +24,8 @@ const ABOVE_WARNING_KT = 15;
 /** Where something was briefed and slow flight was not, only what is plainly slow is slow flight. */
 const ABOVE_UNBRIEFED_KT = 8;
 const LEAST_S = 15;
+/** An airspeed worked out from a wind is slow for a while by its own error. */
+const LEAST_DERIVED_S = 30;
 /** Briefed, it is looked for this much above the target too: flown too fast it is slow flight all the same. */
 const ABOVE_BRIEF_KT = 20;
 /** With the power off it is a glide. */
@@ -50,13 +54,14 @@ export function slowSpans(track: Track, context: ScoringContext): SlowSpan[] {
   const unasked =
     context.briefs.length > 0 && !context.briefs.some(({ maneuver }) => maneuver === 'slow-flight');
   const aboveKt = unasked ? ABOVE_UNBRIEFED_KT : ABOVE_WARNING_KT;
+  const leastS = track.airspeedKt.source === 'derived' ? LEAST_DERIVED_S : LEAST_S;
   const spans: SlowSpan[] = [];
   for (const segment of track.segments) {
     for (const [fromS, toS] of slowRuns(track, segment, scene, aboveKt, briefedKt)) {
       // What belongs to a stall is the stall's.
       const stall = stalls.find(({ startS, endS }) => startS < toS && endS > fromS);
       const untilS = stall ? Math.min(toS, stall.startS) : toS;
-      if (untilS - fromS < LEAST_S || !isLevelLongEnough(track, fromS, untilS)) continue;
+      if (untilS - fromS < leastS || !isLevelLongEnough(track, fromS, untilS)) continue;
       if (isPowerOff(track, scene, fromS, untilS) || isOneTurn(track, fromS, untilS)) continue;
       const span = describe(track, context, scene, segment, fromS, untilS, stall !== undefined);
       // Down a long way before it was slow: a glide's end, or a descent's.
@@ -102,10 +107,10 @@ function slowRuns(
   return runs;
 }
 
-function fellBefore(track: Track, { startS, slowFromS }: SlowSpan): number {
+function fellBefore(track: Track, { fastS, slowFromS }: SlowSpan): number {
   const altitude = track.altitudeFt.values;
   return (
-    meanBetween(track, altitude, startS - 2, startS + 1) -
+    meanBetween(track, altitude, fastS - 2, fastS + 1) -
     meanBetween(track, altitude, slowFromS, slowFromS + 2)
   );
 }
@@ -152,13 +157,13 @@ function describe(
 
   const before = rowsBetween(timeS, slowFromS - LONGEST_ENTRY_S, slowFromS, segment);
   const fast = rowOfMax(before, (i) => speed[i]);
-  let start = before.to - 1;
-  for (let i = before.to - 1; i >= before.from; i--) {
-    if (fast >= 0 && speed[i] > speed[fast] - STILL_KT) {
-      start = i;
-      break;
-    }
-  }
+  const cruiseKt = fast >= 0 ? speedBefore(track, before, speed[fast]) : Number.NaN;
+  const lastAbove = (kt: number): number => {
+    for (let i = before.to - 1; i >= before.from; i--) if (speed[i] > kt) return i;
+    return before.to - 1;
+  };
+  const start = lastAbove(cruiseKt - STILL_KT);
+  const fastS = fast >= 0 ? timeS[lastAbove(speed[fast] - STILL_KT)] : timeS[start];
   const fallingS = timeS[Math.max(start, segment.from)];
   const startS = powerCut(track, context, fallingS) ?? fallingS;
   const cameFrom = fast >= 0 ? speed[fast] : speed[rows.from];
@@ -182,7 +187,7 @@ function describe(
     { name: 'established', startS: establishedS, endS: recoveryS },
   ];
   if (!intoStall) phases.push({ name: 'recovery', startS: recoveryS, endS });
-  return { variant, startS, endS, slowFromS, slowToS: recoveryS, phases, segment };
+  return { variant, startS, endS, fastS, slowFromS, slowToS: recoveryS, phases, segment };
 }
 
 /** Where the speed begins its last rise: back from the end of the slow part while it was rising. */

@@ -11,12 +11,15 @@ import { balloonOnFlap, flapsAllAtOnce } from './flap-findings.ts';
 import type { Attempt, Maneuver, Proposal, ScoringContext } from './maneuver.ts';
 import { heldSpan, practisedTurns } from './plain-turns.ts';
 import { legHeading } from './quantities.ts';
+import { isRough } from './rough-air.ts';
 import { energyFpm, meanBetween, sceneOf } from './scene.ts';
 import { type SlowSpan, slowSpans } from './slow-flight-spans.ts';
 import { warningFinding } from './warning-finding.ts';
 
 export const SLOW_FLIGHT = 'slow-flight';
 const ID = (name: string) => `${SLOW_FLIGHT}/${name}`;
+/** A lever this near to where it holds level is up. */
+const HOLDING_SHARE = 0.15;
 const LEG_CLIMB_FPM = 150;
 const LEG_CLIMB_FT = 150;
 
@@ -176,9 +179,19 @@ function sank(c: Case): { fromS: number; toS: number; loss: number } | undefined
     if (slow && falling && loss > (best?.loss ?? context.thresholds.slowFlight.sinkFt))
       best = { fromS: timeS[top], toS: timeS[i], loss };
   }
-  if (!best) return undefined;
+  if (!best || (isRough(track, c.rows) && powerWasUp(c, best, established))) return undefined;
   const slowAtTop = meanBetween(track, airspeedKt.values, best.fromS, best.fromS + 3);
   return slowAtTop < scene.warningKias(scene.flapsDeg(rows.to - 1)) + 16 ? best : undefined;
+}
+
+/** Whether the power that holds it was there already: what sinks then in rough air is the air. */
+function powerWasUp(c: Case, sink: { fromS: number; toS: number }, established: Span): boolean {
+  const { lever } = c.scene;
+  const over = (fromS: number, toS: number): number => {
+    const { from, to } = between(c, fromS, toS);
+    return median(Array.from({ length: Math.max(0, to - from) }, (_, k) => lever(from + k)));
+  };
+  return over(sink.fromS, sink.toS) > over(established.startS + 15, established.endS) - HOLDING_SHARE;
 }
 
 const sinkBeforePower: Check = (c) => {

@@ -4,7 +4,7 @@ import type { Track } from '../recording/track.ts';
 import type { Phase } from '../scoring/schema.ts';
 import { median } from '../units/numbers.ts';
 import type { Proposal, ScoringContext } from './maneuver.ts';
-import { energyFpm, meanBetween, sceneOf } from './scene.ts';
+import { energyFpm, meanBetween, sceneOf, speedBefore } from './scene.ts';
 import { findStalls, type StallEvent } from './stall-events.ts';
 
 export type StallKind = 'power-off-stall' | 'power-on-stall' | 'stall-series';
@@ -129,9 +129,10 @@ function setupStart(track: Track, context: ScoringContext, { pitchUpS }: StallEv
     return pitchUpS;
   const fastest = rowOfMax(rows, (i) => speed[i]);
   if (fastest < 0) return pitchUpS;
+  const cruiseKt = speedBefore(track, rows, speed[fastest]);
   let start = fastest;
   for (let i = rows.to - 1; i >= rows.from; i--) {
-    if (speed[i] > speed[fastest] - STILL_KT) {
+    if (speed[i] > cruiseKt - STILL_KT) {
       start = i;
       break;
     }

@@ -393,9 +393,13 @@ const OWN: Record<string, Record<string, [Measure, number]>> = {
   'coordination-rolls': {
     'adverse-yaw': [
       (c) => {
-        const at = c.event('rolls');
-        // The first roll goes left: the nose first swings right.
-        return Math.max(...c.headings(at, at + 1.5));
+        // Every other roll goes left: the nose first swings right. Those that begin level tell, in the mean.
+        const swings = c.flown.events
+          .filter(({ name }) => name === 'roll')
+          .map(({ atS }, k) => ({ atS, way: k % 2 === 0 ? 1 : -1 }))
+          .filter(({ atS }) => Math.abs(c.mean('bank_deg', atS - 0.2, atS)) < 4)
+          .map(({ atS, way }) => Math.max(...c.headings(atS, atS + 1.5).map((deg) => way * deg)));
+        return swings.reduce((sum, swing) => sum + swing, 0) / swings.length;
       },
       2,
     ],

@@ -219,6 +219,7 @@ export function* coordinationRolls(c: Cockpit): Script {
   c.aim.rollDegPerS = 18;
   for (let k = 0; k < 8; k++) {
     const side = k % 2 === 0 ? -1 : 1;
+    c.mark('roll');
     c.aim.bank = lazy ? { by: 'stick', aileron: side } : { by: 'bank', deg: side * c.card.bankDeg };
     c.aim.rudder = lazy ? { by: 'pedal', rudder: feet } : { by: 'ball' };
     // A full stick runs on past where it was let go.
