@@ -1,9 +1,10 @@
 /** The debrief in real Chromium: replay, comparison, edits, what was seen, the lesson, and what is taken along. */
 
+import AxeBuilder from '@axe-core/playwright';
 import { decodeFlight, readRecording } from '@keel/core';
 import { expect, type Page, test } from '@playwright/test';
 import { ownLesson } from './support/own-lesson.ts';
-import { signInQuickly } from './support/people.ts';
+import { lessonsOf, signInQuickly } from './support/people.ts';
 
 let seed = 1 + (Date.now() % 40_000);
 
@@ -104,7 +105,7 @@ test('what was seen, parked and said of the lesson stays, and the student reads 
   await page.keyboard.press('m');
   await page.getByLabel('What happened here').fill('Wake');
   await page.getByRole('dialog').getByRole('button', { name: 'Keep' }).click();
-  await expect(page.getByLabel('Keel chart').getByText('Wake')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Keel chart' }).getByText('Wake')).toBeVisible();
 
   await signInQuickly(page.request, 'nell');
   await page.reload();
@@ -146,4 +147,46 @@ test('the airplane’s own flights stand beside its book, and on the next card',
   await page.getByText('Its own figures').click();
   await page.getByRole('button', { name: 'The book alone' }).click();
   await expect(page.getByText(/The cards show/)).toBeHidden();
+});
+
+test('a whole lesson is a strip of its maneuvers in order, and opens at any of them', async ({ page }) => {
+  await signInQuickly(page.request, 'idris');
+  const review = (await lessonsOf(page.request, 'Nell')).find(({ title }) => title.startsWith('Review'))!;
+  await page.goto(`/debrief/${review.recordings[0].id}`);
+  const strip = page.getByRole('navigation', { name: 'Attempts in order' }).getByRole('button');
+  await expect(strip.first()).toBeVisible();
+  const names = await strip.evaluateAll((blocks) =>
+    blocks.map((block) => block.getAttribute('aria-label') ?? ''),
+  );
+  const flown = [
+    'Slow flight, clean',
+    'Slow flight, landing',
+    'Power-off stall',
+    'Power-on stall',
+    'Steep turn left',
+    'Steep turn right',
+  ];
+  const places = flown.map((name) => names.findIndex((label) => label.startsWith(name)));
+  expect(places.every((place) => place >= 0)).toBe(true);
+  expect(places).toEqual([...places].sort((a, b) => a - b));
+
+  await strip.nth(places[2]).click();
+  await expect(page.getByRole('heading', { name: 'Power-off stall, straight' })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Keel chart' })).toContainText('Descent');
+  // The stall that dropped a wing says so, the demonstration before it does not.
+  await page.keyboard.press(']');
+  await expect(page.getByLabel('What happened, in order')).toContainText(/wing dropped/);
+});
+
+test('unfolded and compared, the debrief has no serious accessibility violation', async ({ page }) => {
+  await page.goto(`/debrief/${await flownLesson(page, 'For everyone')}`);
+  await expect(page.getByRole('slider', { name: 'Cursor in the keel chart' })).toBeVisible();
+  await page.getByRole('button', { name: 'Edges, split, merge, discard' }).click();
+  await page.getByLabel('Verdict').getByRole('button', { name: 'Bank' }).click();
+  await page.keyboard.press('w');
+  await page.keyboard.press('c');
+  await expect(page.getByLabel('Compare', { exact: true }).locator('canvas')).toBeVisible();
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
+  expect(serious.map(({ id, nodes }) => `${id}: ${nodes[0].html}`)).toEqual([]);
 });

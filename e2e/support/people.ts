@@ -38,6 +38,7 @@ export async function signInQuickly(request: APIRequestContext, who: PersonKey):
 interface LessonRow {
   id: string;
   student: { id: string; name: string };
+  title: string;
   plannedAt: string;
   recordings: { id: string }[];
 }
