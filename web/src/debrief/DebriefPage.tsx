@@ -1,6 +1,7 @@
 /** Debrief: was it within the standard, what went first, and why? */
 import {
   defaultHelp,
+  happened,
   type Judge,
   type RecordingView,
   readLessonSaid,
@@ -74,9 +75,10 @@ function Debrief({ recording }: { recording: RecordingView }) {
     setSelected(Math.max(0, Math.min(attempts.length - 1, next)));
     setCursor(null);
   };
-  // Until somebody moves it the cursor stands where it first went wrong.
+  // Until somebody moves it the cursor stands where something first happened.
   const attempt = attempts[index];
-  const cursorS = cursor ?? (attempt ? (attempt.chain[0]?.peakS ?? (attempt.startS + attempt.endS) / 2) : 0);
+  const cursorS =
+    cursor ?? (attempt ? (happened(attempt)[0]?.atS ?? (attempt.startS + attempt.endS) / 2) : 0);
   useHotkeys([['w', () => setWhole(!whole)]]);
 
   const stop = async () => {

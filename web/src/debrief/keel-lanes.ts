@@ -2,6 +2,7 @@
 import { type KeelLane, type KeelTrace, rowAt } from '@keel/core';
 import { clock, say, signed, speedIn, unitMark } from '../parts/format.ts';
 import { type Colours, FONT } from '../theme/colours.ts';
+import { roundTimes } from './time-span.ts';
 
 export const LEFT = 96;
 export const RIGHT = 96;
@@ -51,15 +52,12 @@ export function laneAxes(reaches: readonly number[], fromS: number, toS: number,
       axisLine: { show: false },
       axisTick: { show: false },
       splitLine: { show: false },
-      interval: toS - fromS > 90 ? 15 : 5,
       axisLabel: {
         color: colours.quiet,
         fontFamily: FONT,
         fontSize: 12.5,
-        hideOverlap: true,
-        showMinLabel: false,
-        showMaxLabel: false,
-        formatter: (value: number) => (value < 0 ? '' : clock(value)),
+        customValues: roundTimes({ fromS: Math.max(0, fromS), toS }, 0),
+        formatter: (value: number) => clock(value),
       },
       axisPointer: { show: false },
     })),
