@@ -7,21 +7,36 @@ import type { Track } from '../recording/track.ts';
  * synthetic flights: still air with sensor noise stays below 0.02, light turbulence lies above 0.04]. */
 const ROUGH_G = 0.03;
 
+const WINDOW_S = 3;
+
 /** Gusts show as load that comes and goes within a second or two; a hand on the stick is slower. */
-export function isRough(track: Track, rows: Rows): boolean {
+export function isRough(track: Track, { from, to }: Rows): boolean {
   const load = track.recording.channels.load_g;
   if (!load) return false;
   const { timeS } = track;
-  let sum = 0;
-  let count = 0;
-  for (let i = rows.from; i < rows.to; i++) {
-    const around = rowsBetween(timeS, timeS[i] - 1.5, timeS[i] + 1.5);
-    const off = load[i] - meanOver(load, around);
-    if (Number.isNaN(off)) continue;
-    sum += off * off;
+  // A window that moves along: what enters is added, what leaves is taken off.
+  let [first, next, inWindow, windowSum] = [from, from, 0, 0];
+  let [squares, count] = [0, 0];
+  for (let i = from; i < to; i++) {
+    while (next < to && timeS[next] <= timeS[i] + WINDOW_S / 2) {
+      if (!Number.isNaN(load[next])) {
+        windowSum += load[next];
+        inWindow++;
+      }
+      next++;
+    }
+    while (timeS[first] < timeS[i] - WINDOW_S / 2) {
+      if (!Number.isNaN(load[first])) {
+        windowSum -= load[first];
+        inWindow--;
+      }
+      first++;
+    }
+    if (Number.isNaN(load[i])) continue;
+    squares += (load[i] - windowSum / inWindow) ** 2;
     count++;
   }
-  return count > 0 && Math.sqrt(sum / count) > ROUGH_G;
+  return count > 0 && Math.sqrt(squares / count) > ROUGH_G;
 }
 
 const LINE_S = 10;

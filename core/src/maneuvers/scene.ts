@@ -52,15 +52,23 @@ function makeScene(track: Track, context: ScoringContext): Scene {
   const weightLb = context.weightLb ?? airplane?.maxWeightLb ?? 0;
   const onsets = warningOnsets(track);
   const fromFlight = onsets.length >= 2 ? median(onsets) : WARNING_SHARE * cruiseKt;
-  const stageAt = (deg: number) =>
-    airplane ? airplane.flaps.filter((stage) => stage.deg <= deg + 2).length : 0;
+  const stageAt = (deg: number) => {
+    let stage = 0;
+    while (airplane && stage < airplane.flaps.length && airplane.flaps[stage].deg <= deg + 2) stage++;
+    return stage;
+  };
+  // Asked for at every row, and there are but a handful of stages.
+  const atEachStage = (kias: (stage: number) => number): ((deg: number) => number) => {
+    const known = Array.from({ length: (airplane?.flaps.length ?? 0) + 1 }, (_, stage) => kias(stage));
+    return (deg) => known[stageAt(deg)];
+  };
   return {
-    warningKias: (deg) =>
-      airplane ? warningAtStage(airplane, { weightLb, stage: stageAt(deg) }).kias : fromFlight,
-    stallKias: (deg) =>
-      airplane
-        ? stallAtStage(airplane, { weightLb, stage: stageAt(deg) }).kias
-        : fromFlight - STALL_BELOW_WARNING_KT,
+    warningKias: airplane
+      ? atEachStage((stage) => warningAtStage(airplane, { weightLb, stage }).kias)
+      : () => fromFlight,
+    stallKias: airplane
+      ? atEachStage((stage) => stallAtStage(airplane, { weightLb, stage }).kias)
+      : () => fromFlight - STALL_BELOW_WARNING_KT,
     flapsDeg,
     fullFlapsDeg: airplane?.flaps.at(-1)?.deg ?? (flaps ? largest(flaps) : 0),
     cruiseKt,

@@ -152,6 +152,7 @@ const speedDecay: Check = (c) => {
   const slowest = rowOfMax(rows, (i) => -airspeed[i]);
   if (slowest < 0) return undefined;
   const lost = attempt.targets.airspeedKt - airspeed[slowest];
+  if (!(lost > limits.speedDecayKt)) return undefined;
   // With the power added, what sinking air takes away is not the pilot's.
   const air = isRough(track, rows) && !powerLeft(c) ? 4 * gustKt(track, rows) : 0;
   if (!(lost > limits.speedDecayKt + air)) return undefined;

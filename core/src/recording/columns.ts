@@ -1,11 +1,13 @@
 /** Columns that grow by doubling, so that a reader need not know the number of rows beforehand. */
 export class GrowingColumns {
-  private capacity = 4096;
+  private capacity: number;
   rows = 0;
   /** One array a column; replaced by longer ones as rows are added. */
   data: Float64Array[];
 
-  constructor(count: number) {
+  /** @param expectedRows a guess, so that most files never have to grow. */
+  constructor(count: number, expectedRows = 4096) {
+    this.capacity = Math.max(64, expectedRows);
     this.data = Array.from({ length: count }, () => new Float64Array(this.capacity));
   }
 
@@ -15,9 +17,10 @@ export class GrowingColumns {
     return this.rows++;
   }
 
-  /** The finished columns, each of its own exact length. */
+  /** The finished columns, each of its own exact length; copied only where the guess was far too large. */
   finish(): Float64Array[] {
-    return this.data.map((column) => column.slice(0, this.rows));
+    const wasteful = this.capacity > 1.5 * this.rows;
+    return this.data.map((column) => (wasteful ? column.slice(0, this.rows) : column.subarray(0, this.rows)));
   }
 
   private grow(): void {

@@ -25,7 +25,7 @@ type ColumnRole =
 export function readRecordingCsv(source: string, onProgress?: (fraction: number) => void): Recording {
   const text = source.includes('\r') ? source.replace(/\r\n?/g, '\n') : source;
   const lead = readHeaderLines(text);
-  const reader = new RowReader(lead.bodyLine, text.includes('"'));
+  const reader = new RowReader(lead.bodyLine, text.includes('"'), expectedRowsOf(text));
   reader.warnings.push(...lead.warnings);
 
   const body = lead.bodyStart === 0 ? text : text.slice(lead.bodyStart);
@@ -61,6 +61,13 @@ export function readRecordingCsv(source: string, onProgress?: (fraction: number)
   return { header, ...reader.finish() };
 }
 
+/** From the length of the last lines: they are as long as most. */
+function expectedRowsOf(text: string): number {
+  const tail = text.slice(-4000);
+  const lines = tail.split('\n').length - 1;
+  return lines < 2 ? 64 : Math.ceil((1.1 * text.length * lines) / tail.length);
+}
+
 /** The delimiter that the header row uses: comma, semicolon or tab. */
 function delimiterOf(body: string): string {
   const newline = body.indexOf('\n');
@@ -83,10 +90,14 @@ class RowReader {
   private utcColumn = -1;
   private channelColumns: number[] = [];
 
-  /** @param quoted whether any cell may hold line ends of its own. */
+  /**
+   * @param quoted whether any cell may hold line ends of its own.
+   * @param expectedRows about how many rows there are.
+   */
   constructor(
     public line: number,
     private readonly quoted: boolean,
+    private readonly expectedRows: number,
   ) {}
 
   read(row: string[]): void {
@@ -123,7 +134,7 @@ class RowReader {
       return { kind: 'ignored' };
     });
     // One more than the file has: the line that each row stands on, for errors that are found later.
-    this.columns = new GrowingColumns(this.names.length + 1);
+    this.columns = new GrowingColumns(this.names.length + 1, this.expectedRows);
     this.utcColumn = this.names.indexOf('utc');
     // With both columns time_s counts; utc then tells only when the recording began.
     this.timeColumn = this.hasTimeColumn ? this.names.indexOf('time_s') : this.utcColumn;

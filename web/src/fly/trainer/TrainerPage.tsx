@@ -1,6 +1,6 @@
 /** The trainer: one picture, a plain panel, and the card reduced to what matters now. */
 import type { Airplane, Created, Lesson, TargetCard, TrainerOptions } from '@keel/core';
-import { Button, Menu, Select } from '@mantine/core';
+import { Button, Select } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import {
   IconArrowsMaximize,
@@ -8,25 +8,24 @@ import {
   IconHandFinger,
   IconPlayerPause,
   IconPlayerPlay,
-  IconVolume,
-  IconVolumeOff,
 } from '@tabler/icons-react';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { useSWRConfig } from 'swr';
 import { messageOf, post, put } from '../../api/client.ts';
 import { useAirplanes, useLesson, useMe } from '../../api/hooks.ts';
 import { useSetCurrent } from '../../frame/current.tsx';
-import { say, signed, speedIn } from '../../parts/format.ts';
+import { speedIn } from '../../parts/format.ts';
 import { Failed, Loading, Waiting } from '../../parts/states.tsx';
 import { Panel } from '../../sight/Panel.tsx';
 import { Windscreen } from '../../sight/Windscreen.tsx';
 import { LiveCard } from './LiveCard.tsx';
-import { openSound, type Sound } from './sound.ts';
+import { SoundMenu, useSound } from './SoundMenu.tsx';
+import { StateRow } from './StateRow.tsx';
 import { nextFlaps, type PointerStick } from './sticks.ts';
 import { TouchLevers } from './TouchLevers.tsx';
 import { useSticks } from './use-sticks.ts';
-import { type TrainerLink, useTrainer } from './use-trainer.ts';
+import { useTrainer } from './use-trainer.ts';
 import './trainer.css';
 
 export function TrainerPage() {
@@ -189,7 +188,7 @@ function Flying(props: {
       </div>
     );
   }
-  const { reading, input, assistance, holder, exchange, coach } = snapshot;
+  const { reading, input, exchange, coach } = snapshot;
   const band = (parameter: string) => {
     const lane = ready.lanes.find((one) => one.parameter === parameter);
     return lane && { low: lane.target + lane.low, high: lane.target + lane.high };
@@ -231,43 +230,7 @@ function Flying(props: {
             fastestKias={airplane.vneKias ?? 1.5 * airplane.vaKiasAtMax}
             mostRpm={airplane.maxRpm ?? 2700}
           />
-          <div className="trainer-row">
-            <span>
-              Flaps <strong>{reading.flaps_deg < 0.5 ? 'up' : `${say(reading.flaps_deg)}°`}</strong>
-            </span>
-            <span>
-              Trim <strong>{signed(input.trim * 10)}</strong>
-            </span>
-            <span>
-              Throttle <strong>{say(input.throttle * 100)} %</strong>
-            </span>
-            <button
-              type="button"
-              aria-pressed={assistance.rudder}
-              onClick={() => send({ kind: 'assist', assistance: { rudder: !assistance.rudder } })}
-            >
-              Rudder <strong>{assistance.rudder ? 'helped' : 'yours'}</strong>
-            </button>
-            <button
-              type="button"
-              aria-pressed={assistance.steady}
-              onClick={() => send({ kind: 'assist', assistance: { steady: !assistance.steady } })}
-            >
-              Stick <strong>{assistance.steady ? 'steadied' : 'direct'}</strong>
-            </button>
-            <span>
-              Warner{' '}
-              <strong data-sounding={reading.stall_warn > 0 || undefined}>
-                {reading.stall_warn > 0 ? 'stall' : 'silent'}
-              </strong>
-            </span>
-            <span>
-              Controls{' '}
-              <strong data-holder={holder}>
-                {holder === 'student' ? 'yours' : snapshot.showing ? 'instructor, showing' : 'instructor'}
-              </strong>
-            </span>
-          </div>
+          <StateRow snapshot={snapshot} send={send} />
           {levers && (
             <TouchLevers
               input={input}
@@ -386,57 +349,5 @@ function ChooseCard(props: {
         </Button>
       )}
     </div>
-  );
-}
-
-interface SoundState {
-  on: boolean;
-  engine: boolean;
-  warner: boolean;
-  set: (part: Partial<Pick<SoundState, 'on' | 'engine' | 'warner'>>) => void;
-}
-
-/** Off until asked for: browsers let nobody make noise unasked, and neither does a lesson. */
-function useSound(trainer: TrainerLink, paused: boolean): SoundState {
-  const sound = useRef<Sound | null>(null);
-  const [state, setState] = useState({ on: false, engine: true, warner: true });
-  const { snapshot } = trainer;
-  useEffect(() => {
-    if (!state.on) return;
-    sound.current = openSound();
-    return () => {
-      sound.current?.close();
-      sound.current = null;
-    };
-  }, [state.on]);
-  useEffect(() => {
-    sound.current?.engine(state.engine && !paused);
-    sound.current?.warner(state.warner && !paused);
-    if (snapshot)
-      sound.current?.follow(snapshot.reading.rpm, snapshot.input.throttle, snapshot.reading.stall_warn > 0);
-  }, [snapshot, state, paused]);
-  return { ...state, set: (part) => setState((before) => ({ ...before, ...part })) };
-}
-
-function SoundMenu({ sound }: { sound: SoundState }) {
-  return (
-    <Menu position="top-end" closeOnItemClick={false}>
-      <Menu.Target>
-        <button type="button" aria-label="Sound">
-          {sound.on ? <IconVolume size={18} /> : <IconVolumeOff size={18} />}
-        </button>
-      </Menu.Target>
-      <Menu.Dropdown>
-        <Menu.Item onClick={() => sound.set({ on: !sound.on })}>
-          {sound.on ? 'Sound off' : 'Sound on'}
-        </Menu.Item>
-        <Menu.Item disabled={!sound.on} onClick={() => sound.set({ engine: !sound.engine })}>
-          {sound.engine ? 'Mute the engine' : 'Hear the engine'}
-        </Menu.Item>
-        <Menu.Item disabled={!sound.on} onClick={() => sound.set({ warner: !sound.warner })}>
-          {sound.warner ? 'Mute the stall warner' : 'Hear the stall warner'}
-        </Menu.Item>
-      </Menu.Dropdown>
-    </Menu>
   );
 }

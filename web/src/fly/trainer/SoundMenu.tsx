@@ -1,0 +1,58 @@
+/** The trainer's sound: off until asked for, engine and warner each muted by themselves. */
+import { Menu } from '@mantine/core';
+import { IconVolume, IconVolumeOff } from '@tabler/icons-react';
+import { useEffect, useRef, useState } from 'react';
+import { openSound, type Sound } from './sound.ts';
+import type { TrainerLink } from './use-trainer.ts';
+
+interface SoundState {
+  on: boolean;
+  engine: boolean;
+  warner: boolean;
+  set: (part: Partial<Pick<SoundState, 'on' | 'engine' | 'warner'>>) => void;
+}
+
+/** Off until asked for: browsers let nobody make noise unasked, and neither does a lesson. */
+export function useSound(trainer: TrainerLink, paused: boolean): SoundState {
+  const sound = useRef<Sound | null>(null);
+  const [state, setState] = useState({ on: false, engine: true, warner: true });
+  const { snapshot } = trainer;
+  useEffect(() => {
+    if (!state.on) return;
+    sound.current = openSound();
+    return () => {
+      sound.current?.close();
+      sound.current = null;
+    };
+  }, [state.on]);
+  useEffect(() => {
+    sound.current?.engine(state.engine && !paused);
+    sound.current?.warner(state.warner && !paused);
+    if (snapshot)
+      sound.current?.follow(snapshot.reading.rpm, snapshot.input.throttle, snapshot.reading.stall_warn > 0);
+  }, [snapshot, state, paused]);
+  return { ...state, set: (part) => setState((before) => ({ ...before, ...part })) };
+}
+
+export function SoundMenu({ sound }: { sound: SoundState }) {
+  return (
+    <Menu position="top-end" closeOnItemClick={false}>
+      <Menu.Target>
+        <button type="button" aria-label="Sound">
+          {sound.on ? <IconVolume size={18} /> : <IconVolumeOff size={18} />}
+        </button>
+      </Menu.Target>
+      <Menu.Dropdown>
+        <Menu.Item onClick={() => sound.set({ on: !sound.on })}>
+          {sound.on ? 'Sound off' : 'Sound on'}
+        </Menu.Item>
+        <Menu.Item disabled={!sound.on} onClick={() => sound.set({ engine: !sound.engine })}>
+          {sound.engine ? 'Mute the engine' : 'Hear the engine'}
+        </Menu.Item>
+        <Menu.Item disabled={!sound.on} onClick={() => sound.set({ warner: !sound.warner })}>
+          {sound.warner ? 'Mute the stall warner' : 'Hear the stall warner'}
+        </Menu.Item>
+      </Menu.Dropdown>
+    </Menu>
+  );
+}
