@@ -120,6 +120,52 @@ describe('edits', () => {
   });
 });
 
+describe('who may say what', () => {
+  const say = (who: 'instructor' | 'student' | 'classmate', recordingId: string, body: object) =>
+    school[who].call('POST', `/recordings/${recordingId}/said`, { id: randomUUID(), body });
+
+  test('a student marks and comments, and neither edits, parks nor says what the instructor saw', async () => {
+    const { id, score } = await uploaded(flightCsv(57));
+    const { startS, endS, maneuver } = (score as Score).attempts[0];
+    const span = { startS, endS, maneuver };
+    const lesson = { startS: 0, endS: 600, maneuver: 'lesson' };
+    for (const body of [
+      { kind: 'mark', ...span, atS: startS + 5, text: 'here' },
+      { kind: 'comment', ...span, text: 'felt quick' },
+      { kind: 'comment', ...lesson, text: 'tired after it' },
+    ])
+      expect((await say('student', id, body)).status).toBe(201);
+    for (const body of [
+      { kind: 'split', ...span, atS: startS + 10 },
+      { kind: 'merge', ...span, withEndS: endS + 60 },
+      { kind: 'retype', ...span, newManeuver: 'level-turn' },
+      { kind: 'take-back', ...span, of: randomUUID() },
+      { kind: 'observed', ...span, item: 'eyes-outside', seen: true },
+      { kind: 'park', ...lesson, finding: 'steep-turn/overbank', parked: true },
+      { kind: 'next-time', ...lesson, text: 'less' },
+    ]) {
+      expect([body.kind, (await say('student', id, body)).status]).toEqual([body.kind, 403]);
+      expect([body.kind, (await say('classmate', id, body)).status]).toEqual([body.kind, 404]);
+      expect([body.kind, (await say('instructor', id, body)).status]).toEqual([body.kind, 201]);
+    }
+  });
+
+  test('what is no observation is refused by its field', async () => {
+    const { id, score } = await uploaded(flightCsv(58));
+    const { startS, endS, maneuver } = (score as Score).attempts[0];
+    const answer = await say('instructor', id, {
+      kind: 'observed',
+      startS,
+      endS,
+      maneuver,
+      item: 'good-mood',
+      seen: true,
+    });
+    expect(answer.status).toBe(422);
+    expect((await answer.json()).errors[0].field).toContain('item');
+  });
+});
+
 describe('a table of another make', () => {
   const metric = (seed: number) => {
     const { timeS, channels } = readRecording(flightCsv(seed));
