@@ -83,7 +83,7 @@ function figure<T>(
 
 function levelFigures(airplane: Airplane, flights: readonly (readonly Observation[])[]): OwnFigure[] {
   const model = performanceOf(airplane);
-  if (!model || model.powerUnit !== 'rpm') return [];
+  if (model?.powerUnit !== 'rpm') return [];
   const levels = ofKind(flights, 'level');
   const speeds = levels.flat().map(({ kias }) => kias);
   if (speeds.length === 0) return [];

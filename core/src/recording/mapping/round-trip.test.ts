@@ -72,7 +72,7 @@ test('units, signs, order and separators do not matter', () => {
       const { channels, timeS } = readMapped(text, mapping);
       expect([...timeS]).toEqual(rows.map((_, s) => s));
       names.forEach((name, i) => {
-        rows.forEach((row, s) => expect(channels[name]![s]).toBeCloseTo(row[i], 4));
+        for (const [s, row] of rows.entries()) expect(channels[name]![s]).toBeCloseTo(row[i], 4);
       });
     }),
     { numRuns: 60 },
