@@ -25,7 +25,10 @@ import { techniqueOf } from '../technique/routes.ts';
 /** The running analyses: how far each is, 0 to 1, and how to stop it; gone once it has ended. */
 const running = new Map<string, { fraction: number; stop: AbortController }>();
 
-export const progressOf = (recordingId: string): number => running.get(recordingId)?.fraction ?? 0;
+/** Worked out, and not yet stored: the bar must not fall back to its beginning meanwhile. */
+const STORING = 0.98;
+
+export const progressOf = (recordingId: string): number => running.get(recordingId)?.fraction ?? STORING;
 
 /** @returns whether there was an analysis to stop. The file stays, and so does an earlier score. */
 export function stopAnalysis(recordingId: string): boolean {
