@@ -3,12 +3,11 @@
  * whole circle, and how far it has drifted by then is the wind, whatever its airspeed. Only where it was at the ends
  * counts, no circle is fitted.
  */
-import { makeTrack, type Recording } from '@keel/core';
+import { degrees, KT_TO_MPS, makeTrack, type Recording, radians, wrap360 } from '@keel/core';
 
 const LEAST_CIRCLES = 3;
 const MOST_TURN_S = 60;
 const M_PER_DEG = 111_320;
-const MPS_PER_KT = 1852 / 3600;
 
 export interface Soared {
   positions: number;
@@ -38,8 +37,8 @@ export function soared(recording: Recording): Soared {
 }
 
 const fromVector = (north: number, east: number) => ({
-  fromDeg: ((Math.atan2(-east, -north) * 180) / Math.PI + 360) % 360,
-  speedKt: Math.hypot(north, east) / MPS_PER_KT,
+  fromDeg: wrap360(degrees(Math.atan2(-east, -north))),
+  speedKt: Math.hypot(north, east) / KT_TO_MPS,
 });
 
 function difference(
@@ -47,13 +46,13 @@ function difference(
   b: { fromDeg: number; speedKt: number },
 ): [number, number] {
   const part = ({ fromDeg, speedKt }: typeof a, wave: (rad: number) => number) =>
-    speedKt * wave((fromDeg * Math.PI) / 180);
+    speedKt * wave(radians(fromDeg));
   return [part(a, Math.cos) - part(b, Math.cos), part(a, Math.sin) - part(b, Math.sin)];
 }
 
 /** Stretches of at least three circles one way: from the first moment to the last at which the track was the same. */
 function circlingDrifts(timeS: Float64Array, lat: Float64Array, lon: Float64Array) {
-  const shrink = Math.cos((lat[0] * Math.PI) / 180);
+  const shrink = Math.cos(radians(lat[0]));
   const course: number[] = [];
   for (let i = 1; i < timeS.length; i++) {
     const raw = Math.atan2((lon[i] - lon[i - 1]) * shrink, lat[i] - lat[i - 1]);

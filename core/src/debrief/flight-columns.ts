@@ -4,7 +4,7 @@
  */
 import type { Channel } from '../recording/channel.ts';
 import type { Track } from '../recording/track.ts';
-import { radians, wrap360 } from '../units/angles.ts';
+import { degrees, radians, shortestTurnDeg, wrap360 } from '../units/angles.ts';
 import { FT_TO_M, KT_TO_MPS } from '../units/convert.ts';
 
 /** In the order in which they lie. Speeds kt, angles degrees, heights ft, `north_m` and `east_m` from the first place. */
@@ -79,7 +79,7 @@ export function flightColumns(track: Track): FlightColumns {
 function pathAngleDeg(track: Track, row: number): number {
   const alongMps = track.tasKt(row) * KT_TO_MPS;
   const upMps = (track.verticalSpeedFpm[row] * FT_TO_M) / 60;
-  return (Math.atan2(upMps, alongMps) * 180) / Math.PI;
+  return degrees(Math.atan2(upMps, alongMps));
 }
 
 function placesOf(track: Track): { northM: Float64Array; eastM: Float64Array; recorded: boolean } {
@@ -164,12 +164,10 @@ export function momentAt({ columns, rows }: FlightColumns, atS: number): Moment 
   const between = (name: FlightColumn): number => {
     const [a, b] = [columns[name][row], columns[name][next]];
     if (Number.isNaN(a) || Number.isNaN(b)) return share < 0.5 ? a : b;
-    const change = name === 'hdg_deg' || name === 'bank_deg' ? shortWay(b - a) : b - a;
+    const change = name === 'hdg_deg' || name === 'bank_deg' ? shortestTurnDeg(a, b) : b - a;
     return a + share * change;
   };
   const moment = { timeS: atS } as Moment;
   for (const name of FLIGHT_COLUMNS) if (name !== 'time_s') moment[name] = between(name);
   return { ...moment, hdg_deg: wrap360(moment.hdg_deg), stall_warn: columns.stall_warn[row] };
 }
-
-const shortWay = (deg: number): number => deg - 360 * Math.round(deg / 360);

@@ -2,11 +2,10 @@
 import { createRoute, z } from '@hono/zod-openapi';
 import { ownFigureSchema, ownFigures } from '@keel/core';
 import type { DataSource } from 'typeorm';
-import { AirplaneEntity, type AirplaneRow, RecordingEntity, ScoreEntity } from '../db/entities.ts';
+import { type AirplaneRow, RecordingEntity, ScoreEntity } from '../db/entities.ts';
 import { json, jsonBody, router } from '../http/env.ts';
-import { Problem } from '../http/problem.ts';
 import { requireChief, requireInstructor } from '../scope.ts';
-import { requireAirplane } from './routes.ts';
+import { changeAirplane, requireAirplane } from './routes.ts';
 
 /** Flights in the airplane alone: the trainer's model knows nothing that the book does not. */
 async function estimate(database: DataSource, airplane: AirplaneRow) {
@@ -69,14 +68,7 @@ export function ownFiguresRoutes() {
       const found = await estimate(database, row);
       const { ownFigures: _, ...file } = row.data;
       const data = take ? { ...file, ownFigures: found.figures } : file;
-      const { affected } = await database
-        .getRepository(AirplaneEntity)
-        .update({ rowId: row.rowId, version }, { data: data as object, version: version + 1 });
-      if (affected === 0)
-        throw new Problem(
-          409,
-          'This airplane was changed in another window. Load it again, then take the figures.',
-        );
+      await changeAirplane(database, row.rowId, version, data, 'Load it again, then take the figures.');
       return c.json({ ...found, taken: take ? found.figures : [] }, 200);
     },
   );

@@ -26,6 +26,20 @@ export async function requireAirplane(
   return row;
 }
 
+/** @throws Problem 409 when the airplane is no longer at `version`: another window was quicker. `then` says what to do. */
+export async function changeAirplane(
+  database: DataSource,
+  rowId: string,
+  version: number,
+  data: Airplane,
+  then: string,
+): Promise<void> {
+  const { affected } = await database
+    .getRepository(AirplaneEntity)
+    .update({ rowId, version }, { data: data as object, version: version + 1 });
+  if (affected === 0) throw new Problem(409, `This airplane was changed in another window. ${then}`);
+}
+
 export function hangarRoutes() {
   const routes = router();
   const params = z.object({ id: z.string() });
@@ -133,14 +147,7 @@ export function hangarRoutes() {
       const data = fileOf(airplane);
       if (data.id !== row.id)
         throw new Problem(422, `id: recordings and lessons know this airplane as ${row.id}; it keeps that.`);
-      const { affected } = await database
-        .getRepository(AirplaneEntity)
-        .update({ rowId: row.rowId, version }, { data: data as object, version: version + 1 });
-      if (affected === 0)
-        throw new Problem(
-          409,
-          'This airplane was changed in another window. Load it again; your entries are still here.',
-        );
+      await changeAirplane(database, row.rowId, version, data, 'Load it again; your entries are still here.');
       return c.json({ ...data, version: version + 1 }, 200);
     },
   );

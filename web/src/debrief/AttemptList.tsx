@@ -1,15 +1,16 @@
 /** Every attempt with its small keel. */
 import type { AttemptSaid, AttemptVerdict, RecordingView } from '@keel/core';
 import { VERDICT_WORDS } from '@keel/core';
+import { memo } from 'react';
 import { maneuverName } from '../parts/format.ts';
 import { SmallKeel } from '../parts/SmallKeel.tsx';
 import { helpName } from './WhoFlew.tsx';
 
-export function AttemptList(props: {
+export const AttemptList = memo(function AttemptList(props: {
   recording: RecordingView;
   said: AttemptSaid[];
   verdicts: AttemptVerdict[];
-  open: (attempt: number) => boolean;
+  open: readonly boolean[];
   selected: number;
   select: (attempt: number) => void;
 }) {
@@ -32,7 +33,7 @@ export function AttemptList(props: {
             {helpName(said[i].help)}
             {said[i].grade !== null && ` · grade ${said[i].grade}`}
           </span>
-          {open(i) ? (
+          {open[i] ? (
             <>
               <SmallKeel lanes={recording.keels[i] ?? []} width={200} />
               <span className="small">{VERDICT_WORDS[verdicts[i]]}</span>
@@ -44,4 +45,4 @@ export function AttemptList(props: {
       ))}
     </section>
   );
-}
+});

@@ -163,7 +163,7 @@ function compareOption(attempts: AttemptScore[], traces: KeelTrace[], colours: C
   const { lanes } = traces[0];
   const laneOf = (trace: KeelTrace, parameter: string) =>
     trace.lanes.find((lane) => lane.parameter === parameter);
-  const band = bandMarks(colours);
+  const band = bandMarks(colours, reference);
   const fromS = -5;
   const toS = Math.ceil(traces[0].timeS[traces[0].timeS.length - 1] - reference.startS);
   const reaches = lanes.map((lane) =>
@@ -189,21 +189,7 @@ function compareOption(attempts: AttemptScore[], traces: KeelTrace[], colours: C
             width: k === 0 ? 2.4 : 1.6,
             type: DASHES[k],
           },
-          ...(k === 0 && {
-            markArea: band.markArea,
-            markLine: {
-              silent: true,
-              symbol: 'none',
-              label: { show: false },
-              data: [
-                ...band.lines,
-                ...reference.phases.map((phase) => ({
-                  xAxis: phase.startS - reference.startS,
-                  lineStyle: { color: colours.rule, width: 1, type: 'solid' as const },
-                })),
-              ],
-            },
-          }),
+          ...(k === 0 && band),
         },
       ];
     }),

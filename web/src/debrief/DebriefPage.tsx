@@ -13,7 +13,7 @@ import {
 import { Button, Progress, SegmentedControl } from '@mantine/core';
 import { useHotkeys } from '@mantine/hooks';
 import { notifications } from '@mantine/notifications';
-import { useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { useSWRConfig } from 'swr';
 import { messageOf, post } from '../api/client.ts';
@@ -58,23 +58,30 @@ function Debrief({ recording }: { recording: RecordingView }) {
   const [whole, setWhole] = useState(false);
   const [cursor, setCursor] = useState<number | null>(null);
 
-  const attempts = recording.score?.attempts ?? [];
-  const { byAttempt, ofLesson: wordsOfLesson, orphans } = sortSaid(attempts, recording.said);
-  const lesson = readLessonSaid(wordsOfLesson, recording.parked);
+  // A replay moves the cursor at every frame: what does not follow it is worked out once.
+  const { attempts, said, lesson, orphans } = useMemo(() => readSaying(recording), [recording]);
   const sayOfLesson = ofLesson(useSayOf(recording), recording);
-  const said = byAttempt.map((list, i) =>
-    readSaid(list, defaultHelp(attempts, i, recording.demonstrationFirst)),
-  );
   const isStudent = me?.role === 'student';
-  const open = (i: number) =>
-    !isStudent || shown.has(i) || said[i]?.selfGrade !== null || said[i]?.flownBy === 'instructor';
-  const verdicts = attempts.map((attempt, i) => standingVerdict(attempt[judge], said[i]));
-  const lapses = attempts.map((attempt) => attempt.strict !== attempt.examiner);
+  const open = useMemo(
+    () =>
+      said.map(
+        ({ selfGrade, flownBy }, i) =>
+          !isStudent || shown.has(i) || selfGrade !== null || flownBy === 'instructor',
+      ),
+    [said, shown, isStudent],
+  );
+  const verdicts = useMemo(
+    () => attempts.map((attempt, i) => standingVerdict(attempt[judge], said[i])),
+    [attempts, judge, said],
+  );
   const index = Math.min(selected, Math.max(0, attempts.length - 1));
-  const select = (next: number) => {
-    setSelected(Math.max(0, Math.min(attempts.length - 1, next)));
-    setCursor(null);
-  };
+  const select = useCallback(
+    (next: number) => {
+      setSelected(Math.max(0, Math.min(attempts.length - 1, next)));
+      setCursor(null);
+    },
+    [attempts.length],
+  );
   // Until somebody moves it the cursor stands where something first happened.
   const attempt = attempts[index];
   const cursorS =
@@ -161,8 +168,7 @@ function Debrief({ recording }: { recording: RecordingView }) {
               recording={recording}
               said={said}
               verdicts={verdicts}
-              lapses={lapses}
-              showVerdicts={attempts.map((_, i) => open(i))}
+              showVerdicts={open}
               selected={index}
               select={select}
             />
@@ -193,7 +199,7 @@ function Debrief({ recording }: { recording: RecordingView }) {
               lesson={lesson}
               sayOfLesson={sayOfLesson}
               isStudent={isStudent}
-              open={open(index)}
+              open={open[index]}
               show={() => setShown(new Set([...shown, index]))}
               select={select}
               cursorS={cursorS}
@@ -222,6 +228,18 @@ function Debrief({ recording }: { recording: RecordingView }) {
       </div>
     </>
   );
+}
+
+/** Attempts with what was said of each, of the lesson, and of what is no longer found. */
+function readSaying({ score, said, parked, demonstrationFirst }: RecordingView) {
+  const attempts = score?.attempts ?? [];
+  const { byAttempt, ofLesson: words, orphans } = sortSaid(attempts, said);
+  return {
+    attempts,
+    said: byAttempt.map((list, i) => readSaid(list, defaultHelp(attempts, i, demonstrationFirst))),
+    lesson: readLessonSaid(words, parked),
+    orphans,
+  };
 }
 
 const Wind = ({ wind }: { wind: NonNullable<Score['recording']['wind']> }) => (

@@ -1,6 +1,7 @@
 /** The flight strip, flown: attempts as blocks on the altitude silhouette. */
 import type { AttemptSaid, AttemptVerdict, RecordingView } from '@keel/core';
 import { useElementSize } from '@mantine/hooks';
+import { memo } from 'react';
 import { maneuverName, maneuverShort } from '../parts/format.ts';
 import { namesFor } from './names-for.ts';
 import './flight-strip.css';
@@ -9,11 +10,10 @@ const H = 62;
 /** Room that a block with its name takes. */
 const NAMED_PX = 34;
 
-export function FlightStrip(props: {
+export const FlightStrip = memo(function FlightStrip(props: {
   recording: RecordingView;
   said: AttemptSaid[];
   verdicts: AttemptVerdict[];
-  lapses: boolean[];
   showVerdicts: boolean[];
   selected: number;
   select: (attempt: number) => void;
@@ -50,7 +50,13 @@ export function FlightStrip(props: {
       {width > 0 &&
         attempts.map((attempt, i) => {
           const shown = props.showVerdicts[i];
-          const mark = !shown ? '' : verdicts[i] === 'unsatisfactory' ? '●' : props.lapses[i] ? '○' : '';
+          const mark = !shown
+            ? ''
+            : verdicts[i] === 'unsatisfactory'
+              ? '●'
+              : attempt.strict !== attempt.examiner
+                ? '○'
+                : '';
           return (
             <button
               // biome-ignore lint/suspicious/noArrayIndexKey: an attempt is its place in the flight
@@ -75,4 +81,4 @@ export function FlightStrip(props: {
         })}
     </nav>
   );
-}
+});

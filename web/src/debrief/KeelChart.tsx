@@ -300,7 +300,7 @@ function chartOption(attempt: AttemptScore, trace: KeelTrace, colours: Colours) 
   const span = axisSpan(attempt, trace);
   const fromS = span.fromS - attempt.startS;
   const toS = span.toS - attempt.startS;
-  const band = bandMarks(colours);
+  const band = bandMarks(colours, attempt);
   const fills = {
     above: { image: hatch(colours.above, true, 5), repeat: 'repeat' },
     below: { image: hatch(colours.below, false, 5), repeat: 'repeat' },
@@ -324,19 +324,7 @@ function chartOption(attempt: AttemptScore, trace: KeelTrace, colours: Colours) 
           symbol: 'none',
           data: points,
           lineStyle: { color: colours['band-edge'], width: 1.6 },
-          markArea: band.markArea,
-          markLine: {
-            silent: true,
-            symbol: 'none',
-            label: { show: false },
-            data: [
-              ...band.lines,
-              ...attempt.phases.map((phase) => ({
-                xAxis: phase.startS - attempt.startS,
-                lineStyle: { color: colours.rule, width: 1, type: 'solid' },
-              })),
-            ],
-          },
+          ...band,
         },
         ...excursions.map((excursion) => {
           const above = excursion.peak > (lane.low + lane.high) / 2;

@@ -1,5 +1,5 @@
 /** What every keel chart has in common: how its lanes lie, and how far each reaches. */
-import { type KeelLane, type KeelTrace, rowAt } from '@keel/core';
+import { type AttemptScore, type KeelLane, type KeelTrace, rowAt } from '@keel/core';
 import { clock, say, signed, speedIn, unitMark } from '../parts/format.ts';
 import { type Colours, FONT } from '../theme/colours.ts';
 import { roundTimes } from './time-span.ts';
@@ -65,16 +65,25 @@ export function laneAxes(reaches: readonly number[], fromS: number, toS: number,
   };
 }
 
-/** The band, its edges and the straight line of the target, for the first series of a lane. */
-export const bandMarks = (colours: Colours) => ({
+/** The band, its edges, the straight line of the target and where phases begin, for the first series of a lane. */
+export const bandMarks = (colours: Colours, attempt: AttemptScore) => ({
   markArea: {
     silent: true,
     itemStyle: { color: colours.band },
     data: [[{ yAxis: -1 }, { yAxis: 1 }]],
   },
-  lines: [
-    { yAxis: 0, lineStyle: { color: colours.ink, width: 1.4, type: 'solid' as const } },
-    { yAxis: 1, lineStyle: { color: colours['band-edge'], width: 1, type: 'dotted' as const } },
-    { yAxis: -1, lineStyle: { color: colours['band-edge'], width: 1, type: 'dotted' as const } },
-  ],
+  markLine: {
+    silent: true,
+    symbol: 'none',
+    label: { show: false },
+    data: [
+      { yAxis: 0, lineStyle: { color: colours.ink, width: 1.4, type: 'solid' as const } },
+      { yAxis: 1, lineStyle: { color: colours['band-edge'], width: 1, type: 'dotted' as const } },
+      { yAxis: -1, lineStyle: { color: colours['band-edge'], width: 1, type: 'dotted' as const } },
+      ...attempt.phases.map((phase) => ({
+        xAxis: phase.startS - attempt.startS,
+        lineStyle: { color: colours.rule, width: 1, type: 'solid' as const },
+      })),
+    ],
+  },
 });

@@ -1,6 +1,7 @@
 /** A table of another make, read as a person said what its columns are. */
 import Papa from 'papaparse';
 import { InputError } from '../../errors.ts';
+import { wrap360 } from '../../units/angles.ts';
 import { type ChannelName, channelInfo } from '../channels.ts';
 import { GrowingColumns } from '../columns.ts';
 import { parseCell } from '../csv-number.ts';
@@ -89,8 +90,7 @@ function finish(
   const channels: Recording['channels'] = {};
   sources.forEach(({ channel }, c) => {
     const values = finished[c];
-    if (channelInfo(channel).circular)
-      for (let i = 0; i < values.length; i++) values[i] = ((values[i] % 360) + 360) % 360;
+    if (channelInfo(channel).circular) for (let i = 0; i < values.length; i++) values[i] = wrap360(values[i]);
     if (values.some((value) => !Number.isNaN(value))) channels[channel] = values;
   });
   const warnings =
