@@ -8,6 +8,7 @@ const base = {
   testEnvironment: 'node',
   // Only these: scripts/test.mjs is what runs the tests, not one of them.
   testMatch: ['**/*.test.ts'],
+  setupFiles: ['<rootDir>/core/src/testing/property-runs.ts'],
   transform: { '\\.[cm]?[jt]s$': swc },
   // These packages ship only ES modules.
   transformIgnorePatterns: [

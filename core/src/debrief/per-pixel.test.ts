@@ -16,6 +16,10 @@ test('a hole breaks the line', () => {
   expect(drawn.map(({ value }) => value)).toEqual([5, Number.NaN, 6, 7]);
 });
 
+test('a row on the right edge belongs to the last pixel', () => {
+  expect(points([0, 1, 2, 3, 4], [0, 0, 0, 9, 0], 0, 4, 1).map(({ value }) => value)).toEqual([0, 9]);
+});
+
 test('never more than two points a pixel, in time order, with the extremes of what is shown', () => {
   const flight = fc.array(fc.double({ min: -1000, max: 1000, noNaN: true }), {
     minLength: 2,

@@ -23,9 +23,11 @@ export function perPixel(
   const first = firstRowAt(timeS, span.fromS);
   let row = first;
   let holed = false;
+  let pixel = -1;
   while (row < timeS.length && timeS[row] <= span.toS) {
-    const pixel = Math.min(pixels - 1, Math.floor((timeS[row] - span.fromS) * perS));
-    const endS = span.fromS + (pixel + 1) / perS;
+    // One further at least, and the last one holds its right edge: whatever the rounding, no pixel is drawn twice.
+    pixel = Math.min(pixels - 1, Math.max(pixel + 1, Math.floor((timeS[row] - span.fromS) * perS)));
+    const endS = pixel === pixels - 1 ? Number.POSITIVE_INFINITY : span.fromS + (pixel + 1) / perS;
     let low = -1;
     let high = -1;
     const from = row;
