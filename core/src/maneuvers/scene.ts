@@ -149,19 +149,6 @@ export const meanBetween = (track: Track, values: ArrayLike<number>, fromS: numb
 export const segmentAt = (track: Track, row: number): Rows =>
   track.segments.find(({ from, to }) => row >= from && row < to) ?? { from: row, to: row + 1 };
 
-/** Rate of change of energy height, ft/min: climb, and speed gained worth in height. */
-export function energyFpm(track: Track, fromS: number, toS: number): number {
-  const { timeS } = track;
-  const rows = rowsBetween(timeS, fromS, toS);
-  if (rows.to - rows.from < 2) return Number.NaN;
-  const height = (row: number) => {
-    const mps = track.tasKt(row) * 0.514444;
-    return track.altitudeFt.values[row] + (mps * mps) / (2 * 9.80665) / 0.3048;
-  };
-  const [a, b] = [rows.from, rows.to - 1];
-  return ((height(b) - height(a)) / (timeS[b] - timeS[a])) * 60;
-}
-
 const NEAR_CRUISE_KT = 10;
 
 /** The speed that was flown in some rows before it fell: a gust's peak a minute earlier is not where it came from. */

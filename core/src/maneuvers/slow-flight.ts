@@ -1,5 +1,6 @@
 /** Slow flight as a maneuver: its legs, the warning that bounds its speed, and what goes wrong in it. */
 import { briefFor } from '../brief/targets.ts';
+import { energyFpm } from '../recording/energy.ts';
 import { meanOver, rowOfMax, rowsBetween } from '../recording/span.ts';
 import type { Track } from '../recording/track.ts';
 import { phaseNamed } from '../scoring/phases.ts';
@@ -12,7 +13,7 @@ import type { Attempt, Maneuver, Proposal, ScoringContext } from './maneuver.ts'
 import { heldSpan, practisedTurns } from './plain-turns.ts';
 import { legHeading } from './quantities.ts';
 import { isRough } from './rough-air.ts';
-import { energyFpm, meanBetween, sceneOf } from './scene.ts';
+import { meanBetween, sceneOf } from './scene.ts';
 import { type SlowSpan, slowSpans } from './slow-flight-spans.ts';
 import { warningFinding } from './warning-finding.ts';
 
@@ -175,7 +176,8 @@ function sank(c: Case): { fromS: number; toS: number; loss: number } | undefined
     if (altitudeFt.values[i] > altitudeFt.values[top]) top = i;
     const slow = airspeedKt.values[i] < scene.warningKias(scene.flapsDeg(i)) + 12;
     const loss = altitudeFt.values[top] - altitudeFt.values[i];
-    const falling = energyFpm(track, timeS[Math.max(rows.from, i - 1)] - 4, timeS[i]) < -150;
+    const falling =
+      energyFpm(track, rowsBetween(timeS, timeS[Math.max(rows.from, i - 1)] - 4, timeS[i])) < -150;
     if (slow && falling && loss > (best?.loss ?? context.thresholds.slowFlight.sinkFt))
       best = { fromS: timeS[top], toS: timeS[i], loss };
   }

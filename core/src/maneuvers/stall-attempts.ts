@@ -1,10 +1,11 @@
 /** Stalls as attempts: which kind each was, from where its setup began to where the airplane was settled again. */
-import { rowOfMax, rowsBetween } from '../recording/span.ts';
+import { energyFpm } from '../recording/energy.ts';
+import { meanOver, rowOfMax, rowsBetween } from '../recording/span.ts';
 import type { Track } from '../recording/track.ts';
 import type { Phase } from '../scoring/schema.ts';
 import { median } from '../units/numbers.ts';
 import type { Proposal, ScoringContext } from './maneuver.ts';
-import { energyFpm, meanBetween, sceneOf, speedBefore } from './scene.ts';
+import { meanBetween, sceneOf, speedBefore } from './scene.ts';
 import { findStalls, type StallEvent } from './stall-events.ts';
 
 export type StallKind = 'power-off-stall' | 'power-on-stall' | 'stall-series';
@@ -60,7 +61,7 @@ export function stallAttempts(track: Track, context: ScoringContext): StallAttem
   return attempts;
 }
 
-function kindOf(track: Track, context: ScoringContext, { breakS }: StallEvent): StallKind {
+function kindOf(track: Track, context: ScoringContext, { pitchUpS, breakS }: StallEvent): StallKind {
   const share = meanBetween(
     track,
     powers(track, context, breakS - 2.5, breakS - 0.2),
@@ -68,7 +69,8 @@ function kindOf(track: Track, context: ScoringContext, { breakS }: StallEvent): 
     Number.POSITIVE_INFINITY,
   );
   if (!Number.isNaN(share)) return share > POWER_ON_SHARE ? 'power-on-stall' : 'power-off-stall';
-  return energyFpm(track, breakS - 7, breakS - 1) < GLIDING_FPM ? 'power-off-stall' : 'power-on-stall';
+  const rise = rowsBetween(track.timeS, Math.min(Math.max(pitchUpS, breakS - 12), breakS - 6), breakS - 1);
+  return energyFpm(track, rise) < GLIDING_FPM ? 'power-off-stall' : 'power-on-stall';
 }
 
 /** The power share on the rows of a span, NaN elsewhere. */
@@ -119,9 +121,12 @@ function setupStart(track: Track, context: ScoringContext, { pitchUpS }: StallEv
   const speed = airspeedKt.values;
   const atPitchUp = speed[Math.max(rows.from, rows.to - 1)];
   // Straight out of slow flight: the rise itself is the beginning.
-  const slowBefore = meanBetween(track, speed, pitchUpS - 15, pitchUpS - 3);
+  const before = rowsBetween(timeS, pitchUpS - 15, pitchUpS - 3, segment);
+  const slowBefore = meanOver(speed, before);
+  const fastestBefore = speed[rowOfMax(before, (i) => speed[i])];
   const flaps = scene.flapsDeg(Math.max(rows.from, rows.to - 1));
   if (
+    fastestBefore < scene.warningKias(flaps) + 10 &&
     slowBefore < scene.warningKias(flaps) + 8 &&
     Math.abs(slowBefore - atPitchUp) < 6 &&
     isLevelFor(track, pitchUpS - 15, pitchUpS - 3)

@@ -28,6 +28,12 @@ const PUSHED_DEG = 9;
 /** Toward a stall the nose rises; in slow flight it stays. */
 const ROSE_DEG = 4;
 const LEAST_RISE_S = 1;
+const RISING_DEG_PER_S = 0.45;
+const SLOWING_KT_PER_S = 0.4;
+const HELD_UP_DEG = 4;
+/** A moment of hesitation on the way up, and as long as a gust's push may hold the speed with the nose up. */
+const LONGEST_PAUSE_S = 3;
+const LONGEST_HELD_S = 6;
 const LOOK_AFTER_S = 12;
 const LOOK_BEFORE_S = 25;
 const SLOWED_KT = 4;
@@ -53,8 +59,12 @@ export function findStalls(track: Track, context: ScoringContext): StallEvent[] 
   for (const segment of track.segments) {
     for (const row of slowestMoments(track, segment, scene)) {
       const event = stallAt(track, row, scene);
+      if (!event) continue;
       const last = events.at(-1);
-      if (event && (!last || event.breakS - last.breakS > SAME_STALL_S)) events.push(event);
+      // Where no nose was seen, still going down when the next one breaks was the descent toward it.
+      const descent = last && !track.other('pitch_deg') && event.breakS < last.lowestS;
+      if (descent && event.breakS - last.breakS > SAME_STALL_S) events.pop();
+      if (!last || event.breakS - last.breakS > SAME_STALL_S) events.push(event);
     }
   }
   return events;
@@ -178,7 +188,7 @@ function noseFall(
   atS: number,
 ): { fellDeg: number; beganS: number } | undefined {
   const { timeS } = track;
-  const rows = rowsBetween(timeS, atS - 6, atS + 4);
+  const rows = rowsBetween(timeS, atS - 6, atS + 8);
   const fallFrom = (i: number, seconds: number) => {
     const low = rowOfMax(rowsBetween(timeS, timeS[i], timeS[i] + seconds), (k) => -pitch[k]);
     return low < 0 ? 0 : pitch[i] - pitch[low];
@@ -224,22 +234,28 @@ function pitchUpBefore(track: Track, breakS: number): number {
     from: rowsBetween(timeS, breakS - 45, breakS, segment).from,
     to: rowsBetween(timeS, breakS, breakS, segment).to,
   };
-  const rising = track.other('pitch_deg')?.values;
-  const slope = rising
-    ? localSlope(timeS, rising, rows, 1.5)
-    : localSlope(timeS, track.airspeedKt.values, rows, 1.5).map((value) => -value);
-  const least = rising ? 0.45 : 0.4;
+  const pitch = track.other('pitch_deg')?.values;
+  const slowing = localSlope(timeS, track.airspeedKt.values, rows, 1.5).map((value) => -value);
+  const rising = pitch && localSlope(timeS, pitch, rows, 1.5);
+  const top = pitch ? pitch[rows.to - 1] : 0;
+  const goesOn = (k: number) => {
+    if (!pitch || !rising) return slowing[k] > SLOWING_KT_PER_S;
+    // A nose held up while the speed goes on falling is still on its way to the stall.
+    const held = slowing[k] > SLOWING_KT_PER_S && pitch[rows.from + k] > top - HELD_UP_DEG;
+    return rising[k] > RISING_DEG_PER_S || held;
+  };
   let start = rows.to - 1;
   // The very top of the pitch, and a moment of hesitation on the way, are still the rise.
   let pausedSinceS = Number.NaN;
   for (let i = rows.to - 1; i >= rows.from; i--) {
-    if (slope[i - rows.from] > least) {
+    if (goesOn(i - rows.from)) {
       start = i;
       pausedSinceS = Number.NaN;
       continue;
     }
     if (Number.isNaN(pausedSinceS)) pausedSinceS = timeS[i];
-    if (pausedSinceS - timeS[i] > 3) break;
+    const stillUp = pitch !== undefined && pitch[i] > top;
+    if (pausedSinceS - timeS[i] > (stillUp ? LONGEST_HELD_S : LONGEST_PAUSE_S)) break;
   }
   return timeS[Math.max(rows.from, start)];
 }

@@ -12,12 +12,12 @@ import { stallAttempts } from '../maneuvers/stall-attempts.ts';
 import { performanceOf } from '../performance/fit.ts';
 import { levelFlight } from '../performance/level.ts';
 import { casAtStage, iasAtStage, type PerformanceModel } from '../performance/model.ts';
+import { energyFpm } from '../recording/energy.ts';
 import { meanOver, type Rows, rowsBetween } from '../recording/span.ts';
 import type { Track } from '../recording/track.ts';
 import { phaseNamed } from '../scoring/phases.ts';
 import { radians } from '../units/angles.ts';
-import { G0_FTPS2, KT_TO_FTPS } from '../units/convert.ts';
-import { mean, median, roundTo } from '../units/numbers.ts';
+import { median, roundTo } from '../units/numbers.ts';
 import { steadyStretches } from './steady.ts';
 
 export const observationSchema = z.discriminatedUnion('kind', [
@@ -78,20 +78,6 @@ function circumstance({ track, weightLb }: Powered, rows: Rows) {
     pressureAltitudeFt: meanOver(track.altitudeFt.values, rows),
     ...(Number.isFinite(oatC) && { oatC }),
   };
-}
-
-/** Rate of change of height and speed together, as a climb, ft/min. */
-function energyFpm(track: Track, rows: Rows): number {
-  const { timeS } = track;
-  const span = Math.max(2, Math.floor((rows.to - rows.from) / 4));
-  const height = (part: Rows) => {
-    const tasKt = Array.from({ length: part.to - part.from }, (_, k) => track.tasKt(part.from + k));
-    return meanOver(track.altitudeFt.values, part) + (mean(tasKt) * KT_TO_FTPS) ** 2 / (2 * G0_FTPS2);
-  };
-  const first = { from: rows.from, to: rows.from + span };
-  const last = { from: rows.to - span, to: rows.to };
-  const minutes = (meanOver(timeS, last) - meanOver(timeS, first)) / 60;
-  return (height(last) - height(first)) / minutes;
 }
 
 function levels(powered: Powered): Observation[] {
