@@ -17,6 +17,7 @@ const CLIMBING_FPM = 200;
 /** Gentler than this is a correction or a wide sweep, not a practised turn. */
 const LEAST_BANK_DEG = 8;
 const CLEARING = {
+  correctionDeg: 20,
   leastDeg: 70,
   mostDeg: 110,
   pairS: 25,
@@ -69,7 +70,11 @@ export function clearingProposals(
   others: readonly Proposal[],
 ): Proposal[] {
   const gentle = practisedTurns(track, context).filter(
-    (turn) => turn.heldBankDeg <= CLEARING.bankDeg + 3 && Math.abs(meanClimb(track, turn)) < CLIMBING_FPM,
+    (turn) =>
+      // A wing that dropped between the two is no turn.
+      turn.turnedDeg > CLEARING.correctionDeg &&
+      turn.heldBankDeg <= CLEARING.bankDeg + 3 &&
+      Math.abs(meanClimb(track, turn)) < CLIMBING_FPM,
   );
   const quarter = ({ turnedDeg }: Turn) => turnedDeg >= CLEARING.leastDeg && turnedDeg <= CLEARING.mostDeg;
   const found: Proposal[] = [];

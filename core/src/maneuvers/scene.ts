@@ -30,6 +30,7 @@ export interface Scene {
 /** Without an airplane the warning is taken at this share of the usual level speed [common practice]. */
 const WARNING_SHARE = 0.58;
 const STALL_BELOW_WARNING_KT = 6;
+const FLAPS_UP_DEG = 3;
 const PATTERN_FT = 1000;
 /** Slower than this an airplane stands or rolls. */
 const ON_GROUND_KT = 30;
@@ -50,8 +51,7 @@ function makeScene(track: Track, context: ScoringContext): Scene {
   const flapsDeg = (row: number) => (flaps && !Number.isNaN(flaps[row]) ? flaps[row] : 0);
   const cruiseKt = usualSpeed(track);
   const weightLb = context.weightLb ?? airplane?.maxWeightLb ?? 0;
-  const onsets = warningOnsets(track);
-  const fromFlight = onsets.length >= 2 ? median(onsets) : WARNING_SHARE * cruiseKt;
+  const fromFlight = warningOfFlight(track, flapsDeg, cruiseKt);
   const stageAt = (deg: number) => {
     let stage = 0;
     while (airplane && stage < airplane.flaps.length && airplane.flaps[stage].deg <= deg + 2) stage++;
@@ -65,10 +65,10 @@ function makeScene(track: Track, context: ScoringContext): Scene {
   return {
     warningKias: airplane
       ? atEachStage((stage) => warningAtStage(airplane, { weightLb, stage }).kias)
-      : () => fromFlight,
+      : fromFlight,
     stallKias: airplane
       ? atEachStage((stage) => stallAtStage(airplane, { weightLb, stage }).kias)
-      : () => fromFlight - STALL_BELOW_WARNING_KT,
+      : (deg) => fromFlight(deg) - STALL_BELOW_WARNING_KT,
     flapsDeg,
     fullFlapsDeg: airplane?.flaps.at(-1)?.deg ?? (flaps ? largest(flaps) : 0),
     cruiseKt,
@@ -98,16 +98,30 @@ function usualSpeed(track: Track): number {
   return known.length > 0 ? known[Math.floor(0.7 * known.length)] : Number.NaN;
 }
 
-/** Speeds at which a recorded warner began to sound near level flight. */
+/** Where the warner sounds in this airplane nobody described: where it did, flaps up and flaps out. */
+function warningOfFlight(
+  track: Track,
+  flapsDeg: (row: number) => number,
+  cruiseKt: number,
+): (deg: number) => number {
+  const rows = warningOnsets(track);
+  const out = (deg: number) => deg > FLAPS_UP_DEG;
+  const heard = (flapsOut: boolean) =>
+    median(rows.filter((row) => out(flapsDeg(row)) === flapsOut).map((row) => track.airspeedKt.values[row]));
+  const usual = WARNING_SHARE * cruiseKt;
+  const withFlaps = heard(true);
+  // Not heard with the flaps up, it was not below where it was heard with flaps.
+  const clean = heard(false) || Math.max(usual, withFlaps || 0);
+  return (deg) => (out(deg) ? withFlaps || clean : clean);
+}
+
+/** Rows at which a recorded warner began to sound near level flight. */
 function warningOnsets(track: Track): number[] {
   const warner = track.other('stall_warn')?.values;
-  if (!warner) return [];
-  const speeds: number[] = [];
-  for (let i = 1; i < warner.length; i++) {
-    if (warner[i] > 0.5 && warner[i - 1] <= 0.5 && Math.abs(track.bankDeg.values[i]) < 20)
-      speeds.push(track.airspeedKt.values[i]);
-  }
-  return speeds;
+  const rows: number[] = [];
+  for (let i = 1; warner && i < warner.length; i++)
+    if (warner[i] > 0.5 && warner[i - 1] <= 0.5 && Math.abs(track.bankDeg.values[i]) < 20) rows.push(i);
+  return rows;
 }
 
 /** The ground that was given, else that on which the airplane stood; else nothing is known to be low. */

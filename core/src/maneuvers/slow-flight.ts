@@ -21,6 +21,9 @@ export const SLOW_FLIGHT = 'slow-flight';
 const ID = (name: string) => `${SLOW_FLIGHT}/${name}`;
 /** A lever this near to where it holds level is up. */
 const HOLDING_SHARE = 0.15;
+/** Over so long energy must have fallen. */
+const SINKING_S = 6;
+const ABOUT_AS_HIGH_FT = 10;
 const LEG_CLIMB_FPM = 150;
 const LEG_CLIMB_FT = 150;
 
@@ -172,12 +175,14 @@ function sank(c: Case): { fromS: number; toS: number; loss: number } | undefined
   const { timeS, altitudeFt, airspeedKt } = track;
   let best: { fromS: number; toS: number; loss: number } | undefined;
   let top = rows.from;
+  let topFt = Number.NEGATIVE_INFINITY;
   for (let i = rows.from; i < rows.to; i++) {
-    if (altitudeFt.values[i] > altitudeFt.values[top]) top = i;
+    topFt = Math.max(topFt, altitudeFt.values[i]);
+    // Where it was last about as high: level flight before the sink has its highest row anywhere.
+    if (altitudeFt.values[i] > topFt - ABOUT_AS_HIGH_FT) top = i;
     const slow = airspeedKt.values[i] < scene.warningKias(scene.flapsDeg(i)) + 12;
-    const loss = altitudeFt.values[top] - altitudeFt.values[i];
-    const falling =
-      energyFpm(track, rowsBetween(timeS, timeS[Math.max(rows.from, i - 1)] - 4, timeS[i])) < -150;
+    const loss = topFt - altitudeFt.values[i];
+    const falling = energyFpm(track, rowsBetween(timeS, timeS[i] - SINKING_S, timeS[i])) < -150;
     if (slow && falling && loss > (best?.loss ?? context.thresholds.slowFlight.sinkFt))
       best = { fromS: timeS[top], toS: timeS[i], loss };
   }

@@ -22,16 +22,28 @@ export interface StallAttempt {
 /** Midway between idle and 65 %. */
 const POWER_ON_SHARE = 0.28;
 /** With no power recorded: gliding, a stalling airplane loses energy at this rate or more, ft/min. */
-const GLIDING_FPM = -420;
+const GLIDING_FPM = -250;
 const TURNING_DEG = 8;
 const LONGEST_SETUP_S = 100;
 const STILL_KT = 2.5;
 const SETTLED_S = 10;
+/** The altitude is regained when it is reached, or levelled off at so far below. */
+const REGAINED_FT = 10;
+const LEVELLED_OFF_FT = 60;
+const STILL_CLIMBING_FPM = 200;
 const LONGEST_RETURN_S = 150;
 /** Stalls this close, several in a row, are one exercise. */
 const IN_A_ROW_S = 65;
 const LEAST_IN_A_ROW = 3;
 const DESCENT_FPM = -200;
+/** Slow flight came before when for so long it was this close to the warning, level, and as slow all the while. */
+const SLOW_BEFORE_S = 15;
+const SLOW_KT = 10;
+const SLOW_IN_GUSTS_KT = 14;
+const SLOW_FPM = 200;
+const POWERED_SLOW_FPM = 280;
+const SLOW_POWER = 0.15;
+const SLOW_STEADY_KT = 4;
 
 const known = new WeakMap<Track, StallAttempt[]>();
 
@@ -61,12 +73,13 @@ export function stallAttempts(track: Track, context: ScoringContext): StallAttem
   return attempts;
 }
 
+/** By the power that was on in the rise: about the break a hand may already be at the throttle. */
 function kindOf(track: Track, context: ScoringContext, { pitchUpS, breakS }: StallEvent): StallKind {
-  const share = meanBetween(
-    track,
-    powers(track, context, breakS - 2.5, breakS - 0.2),
-    0,
-    Number.POSITIVE_INFINITY,
+  const fromS = Math.max(pitchUpS + 1, breakS - 8);
+  const long = breakS - 2.5 - fromS > 1.5;
+  const share = meanOver(
+    long ? powers(track, context, fromS, breakS - 2.5) : powers(track, context, breakS - 2.5, breakS - 0.2),
+    { from: 0, to: track.timeS.length },
   );
   if (!Number.isNaN(share)) return share > POWER_ON_SHARE ? 'power-on-stall' : 'power-off-stall';
   const rise = rowsBetween(track.timeS, Math.min(Math.max(pitchUpS, breakS - 12), breakS - 6), breakS - 1);
@@ -115,23 +128,11 @@ function bankBefore(track: Track, { pitchUpS, breakS }: StallEvent): number {
 /** Back from the rise to where the speed last stood still in cruise, and to the power that came off there. */
 function setupStart(track: Track, context: ScoringContext, { pitchUpS }: StallEvent): number {
   const { timeS, airspeedKt } = track;
-  const scene = sceneOf(track, context);
   const segment = track.segments.find(({ from, to }) => timeS[from] <= pitchUpS && timeS[to - 1] >= pitchUpS);
   const rows = rowsBetween(timeS, pitchUpS - LONGEST_SETUP_S, pitchUpS, segment);
   const speed = airspeedKt.values;
-  const atPitchUp = speed[Math.max(rows.from, rows.to - 1)];
-  // Straight out of slow flight: the rise itself is the beginning.
-  const before = rowsBetween(timeS, pitchUpS - 15, pitchUpS - 3, segment);
-  const slowBefore = meanOver(speed, before);
-  const fastestBefore = speed[rowOfMax(before, (i) => speed[i])];
-  const flaps = scene.flapsDeg(Math.max(rows.from, rows.to - 1));
-  if (
-    fastestBefore < scene.warningKias(flaps) + 10 &&
-    slowBefore < scene.warningKias(flaps) + 8 &&
-    Math.abs(slowBefore - atPitchUp) < 6 &&
-    isLevelFor(track, pitchUpS - 15, pitchUpS - 3)
-  )
-    return pitchUpS;
+  const slowEndS = endOfSlowFlight(track, context, pitchUpS);
+  if (slowEndS !== undefined) return slowEndS;
   const fastest = rowOfMax(rows, (i) => speed[i]);
   if (fastest < 0) return pitchUpS;
   const cruiseKt = speedBefore(track, rows, speed[fastest]);
@@ -145,8 +146,26 @@ function setupStart(track: Track, context: ScoringContext, { pitchUpS }: StallEv
   return powerCut(track, context, timeS[start]) ?? timeS[start];
 }
 
-const isLevelFor = (track: Track, fromS: number, toS: number): boolean =>
-  Math.abs(meanBetween(track, track.verticalSpeedFpm, fromS, toS)) < 150;
+/** Straight out of slow flight the cut of the power, or the rise itself, begins the stall: where that is. */
+function endOfSlowFlight(track: Track, context: ScoringContext, pitchUpS: number): number | undefined {
+  const scene = sceneOf(track, context);
+  const endS = powerCut(track, context, pitchUpS - 2) ?? pitchUpS;
+  const before = rowsBetween(track.timeS, endS - SLOW_BEFORE_S, endS - 2);
+  const speed = track.airspeedKt.values;
+  const fastest = rowOfMax(before, (i) => speed[i]);
+  if (fastest < 0) return undefined;
+  const aboveKt = (kt: number) => kt - scene.warningKias(scene.flapsDeg(fastest));
+  const slow = aboveKt(meanOver(speed, before)) < SLOW_KT && aboveKt(speed[fastest]) < SLOW_IN_GUSTS_KT;
+  // Power that holds it there tells slow flight from the descent toward a stall; without it only the level does.
+  const power = meanOver(powers(track, context, endS - SLOW_BEFORE_S, endS - 2), before);
+  if (power < SLOW_POWER) return undefined;
+  const mostFpm = Number.isNaN(power) ? SLOW_FPM : POWERED_SLOW_FPM;
+  const level = Math.abs(meanOver(track.verticalSpeedFpm, before)) < mostFpm;
+  const half = (before.from + before.to) >> 1;
+  const slowedKt =
+    meanOver(speed, { from: before.from, to: half }) - meanOver(speed, { from: half, to: before.to });
+  return slow && level && slowedKt < SLOW_STEADY_KT ? endS : undefined;
+}
 
 /** Where the power came off within the seconds before the speed began to fall. */
 export function powerCut(track: Track, context: ScoringContext, fallingS: number): number | undefined {
@@ -166,7 +185,9 @@ function returned(track: Track, { lowestS }: StallEvent, entryFt: number, latest
   let steadyS: number | undefined;
   for (let i = rows.from; i < rows.to; i++) {
     const level = Math.abs(verticalSpeedFpm[i]) < 130;
-    if (timeS[i] > lowestS + 5 && altitudeFt.values[i] > entryFt - 60) return timeS[i];
+    const climbing = verticalSpeedFpm[i] > STILL_CLIMBING_FPM;
+    const shortFt = entryFt - altitudeFt.values[i];
+    if (timeS[i] > lowestS + 5 && shortFt < (climbing ? REGAINED_FT : LEVELLED_OFF_FT)) return timeS[i];
     const still = level && steadyS !== undefined;
     if (!level) steadyS = undefined;
     else steadyS ??= timeS[i];

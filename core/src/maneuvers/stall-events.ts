@@ -3,10 +3,11 @@
  * airplane fell while speed came back. A recorded warner, angle of attack or load makes it surer; none is needed.
  */
 import { localSlope } from '../recording/resample.ts';
-import { rowOfMax, rowsBetween } from '../recording/span.ts';
+import { firstWhere, meanOver, type Rows, rowOfMax, rowsBetween } from '../recording/span.ts';
 import type { Track } from '../recording/track.ts';
 import type { ScoringContext } from './maneuver.ts';
 import { type Scene, sceneOf } from './scene.ts';
+import { unloadAfter } from './stall-unload.ts';
 
 export interface StallEvent {
   /** When the warner began, or the speed passed where it would; when the nose or the airplane fell. */
@@ -14,7 +15,11 @@ export interface StallEvent {
   breakS: number;
   /** When the wing was unloaded, and when the airplane stopped going down. */
   unloadS: number;
+  /** Whether the stick or the wing itself told the unloading. */
+  unloadSeen: boolean;
   lowestS: number;
+  /** Altitude at the break, and lost from there to the lowest. */
+  breakFt: number;
   lossFt: number;
   /** The nose began to rise toward it. */
   pitchUpS: number;
@@ -39,14 +44,27 @@ const LOOK_BEFORE_S = 25;
 const SLOWED_KT = 4;
 const REGAINED_KT = 7;
 const NOSE_FELL_DEG = 7;
-/** A fall of this much within a few seconds is a break and no correction. */
-const FIRM_DEG = 5;
+const FALL_SLOPE_S = 0.4;
+/** A stalled wing may be held so long, and the airplane then falls so much faster than before. */
+const MUSH_S = 12;
+const MUSH_FPM = -600;
+const BEGINS_FPM = 400;
+const STEEP_FALL_SHARE = 0.6;
+const SLOW_FALL_SHARE = 0.3;
 /** Unwarned, it came down at least so far. */
 const LEAST_LOSS_FT = 25;
 const PLAIN_LOSS_FT = 70;
 /** A recovery goes on to climbing speed. */
 const RECOVERED_KT = 12;
 const SANK_FT = 45;
+const LOSS_WITHIN_S = 30;
+const ZOOM_S = 2;
+/** A warner silent for longer belonged to something else. */
+const SAME_WARNING_S = 8;
+const LATER_FROM_S = 6;
+const LATER_TO_S = 20;
+const STILL_SLOW_KT = 9;
+const PLAIN_FALL_DEG = 10;
 const MOST_BANK_DEG = 33;
 const SINK_FPM = -450;
 const LEAST_FALL_FPM = 400;
@@ -116,7 +134,7 @@ function stallAt(track: Track, slowest: number, scene: Scene): StallEvent | unde
   if (!(risingFpm - fallingFpm > LEAST_FALL_FPM)) return undefined;
   const sinking = verticalSpeedFpm[rowOfMax(after, (i) => -verticalSpeedFpm[i])] < SINK_FPM && sank > SANK_FT;
   const warner = track.other('stall_warn')?.values;
-  const warned = warner ? firstWhere(before.from, after.to, (i) => warner[i] > 0.5) : -1;
+  const warned = warner ? warningBegins(track, warner, before.from, after.to, atS) : -1;
   // The nose falls away within a few seconds, or the airplane does; a warner and a firm push tell a first indication.
   const broke = (nose !== undefined && nose.fellDeg > NOSE_FELL_DEG) || (sinking && nose === undefined);
   const eased =
@@ -142,24 +160,42 @@ function stallAt(track: Track, slowest: number, scene: Scene): StallEvent | unde
   const later = rowOfMax(rowsBetween(timeS, atS, atS + 30), (i) => speed[i]);
   const staysSlow = speed[later] < scene.warningKias(scene.flapsDeg(later)) + RECOVERED_KT;
   if (warned < 0 && sank < PLAIN_LOSS_FT && staysSlow) return undefined;
-  const breakS = nose?.beganS ?? timeS[top];
+  // In gusts slow flight dips and comes back by itself: as slow a little later, with no plain fall, it was no stall.
+  const laterKt = meanOver(speed, rowsBetween(timeS, atS + LATER_FROM_S, atS + LATER_TO_S));
+  const recovered = laterKt > scene.warningKias(scene.flapsDeg(later)) + STILL_SLOW_KT;
+  const plain = nose ? nose.fellDeg > PLAIN_FALL_DEG : sank > PLAIN_LOSS_FT;
+  if (!recovered && !plain) return undefined;
+  const breakS = nose ? fallingSince(track, nose.beganS) : timeS[top];
   // A warner in a steep turn belongs to the turn.
   if (Math.abs(valueNear(track, track.bankDeg.values, breakS)) > MOST_BANK_DEG) return undefined;
   // A nose that had not been rising when it fell was lowered, as flaps and a late pull in slow flight lower it; what
   // stays slow after it was no recovery, warner or not.
   const pitchUpS = pitchUpBefore(track, breakS);
   if (pitch && breakS - pitchUpS < LEAST_RISE_S && (warned < 0 || staysSlow)) return undefined;
+  const lowestAfter = rowOfMax(
+    rowsBetween(timeS, breakS, breakS + LOSS_WITHIN_S),
+    (i) => -altitudeFt.values[i],
+  );
+  // When it broke, the nose tells to a second or two, and the zoom may still have been going.
+  const highest = rowOfMax(rowsBetween(timeS, breakS - 0.5, breakS + ZOOM_S), (i) => altitudeFt.values[i]);
+  const breakFt = altitudeFt.values[highest];
+  const unload = unloadAfter(track, breakS);
   const indicationRow =
     warned >= 0
       ? warned
-      : firstWhere(before.from, slowest + 1, (i) => speed[i] < scene.warningKias(scene.flapsDeg(i)));
+      : firstWhere(
+          { from: before.from, to: slowest + 1 },
+          (i) => speed[i] < scene.warningKias(scene.flapsDeg(i)),
+        );
   const indicationS = Math.min(indicationRow >= 0 ? timeS[indicationRow] : breakS, breakS);
   return {
     indicationS,
     breakS,
-    unloadS: unloadAfter(track, breakS),
-    lowestS: timeS[lowest],
-    lossFt: Math.max(0, valueNear(track, altitudeFt.values, breakS) - altitudeFt.values[lowest]),
+    unloadS: unload.atS,
+    unloadSeen: unload.seen,
+    lowestS: timeS[lowestAfter],
+    breakFt,
+    lossFt: breakFt - altitudeFt.values[lowestAfter],
     pitchUpS,
   };
 }
@@ -169,10 +205,17 @@ const valueNear = (track: Track, values: Float64Array, atS: number): number => {
   return values[Math.min(from, to - 1, values.length - 1)];
 };
 
-const firstWhere = (from: number, to: number, so: (row: number) => boolean): number => {
-  for (let i = from; i < to; i++) if (so(i)) return i;
-  return -1;
-};
+/** Where the warner began that sounded about a moment, chirps taken together; −1 where it was silent then. */
+function warningBegins(track: Track, warner: Float64Array, from: number, to: number, atS: number): number {
+  const { timeS } = track;
+  let begins = -1;
+  for (let i = to - 1; i >= from; i--) {
+    if (!(warner[i] > 0.5)) continue;
+    if (timeS[i] < (begins < 0 ? atS : timeS[begins]) - SAME_WARNING_S) break;
+    begins = i;
+  }
+  return begins;
+}
 
 /** Whether the nose had come up in the seconds before. */
 function rose(track: Track, pitch: Float64Array, atS: number): boolean {
@@ -196,33 +239,33 @@ function noseFall(
   let fellDeg = 0;
   for (let i = rows.from; i < rows.to; i++) fellDeg = Math.max(fellDeg, fallFrom(i, 4));
   if (fellDeg === 0) return undefined;
-  const firmly = Math.min(FIRM_DEG, 0.6 * fellDeg);
-  const within = Math.max(2.5, 1.5 * track.stepS);
-  for (let i = rows.from; i < rows.to; i++) {
-    if (fallFrom(i, within) < firmly) continue;
-    // From its top.
-    const top = rowOfMax(rowsBetween(timeS, timeS[i], timeS[i] + within), (k) => pitch[k]);
-    return { fellDeg, beganS: timeS[top] };
-  }
-  return { fellDeg, beganS: atS };
+  return { fellDeg, beganS: timeS[fallBegins(track, pitch, rows)] };
 }
 
-/** From the break to where the stick went forward, the wing carried least, or the nose fell fastest. */
-function unloadAfter(track: Track, breakS: number): number {
-  const { timeS } = track;
-  const rows = rowsBetween(timeS, breakS - 1, breakS + 8);
-  const elevator = track.other('elevator')?.values;
-  if (elevator) {
-    const held = elevator[Math.max(0, rows.from)];
-    const row = firstWhere(rows.from, rows.to, (i) => timeS[i] >= breakS - 0.5 && elevator[i] < held - 0.2);
-    if (row >= 0) return timeS[row];
-  }
-  const warner = track.other('stall_warn')?.values;
-  if (warner) {
-    const quiet = firstWhere(rows.from, rows.to, (i) => timeS[i] > breakS && warner[i] <= 0.5);
-    if (quiet >= 0) return timeS[quiet];
-  }
-  return breakS;
+/** The first steep fall, from where it was slow or none: a nose that sinks with the climb going is no break. */
+function fallBegins(track: Track, pitch: Float64Array, rows: Rows): number {
+  const slopes = localSlope(track.timeS, pitch, rows, FALL_SLOPE_S);
+  const slope = (row: number) => slopes[row - rows.from];
+  const steepest = slope(rowOfMax(rows, (i) => -slope(i)));
+  let begins = firstWhere(rows, (i) => slope(i) <= STEEP_FALL_SHARE * steepest);
+  while (begins > rows.from && slope(begins) < SLOW_FALL_SHARE * steepest) begins--;
+  return begins;
+}
+
+/**
+ * A wing that is held stalled lets the airplane fall before the nose is let down: back to where it began to fall. A
+ * glide that goes down all the while does not begin to.
+ */
+function fallingSince(track: Track, noseFellS: number): number {
+  const { timeS, verticalSpeedFpm } = track;
+  const rows = rowsBetween(timeS, noseFellS - MUSH_S, noseFellS - 1.5);
+  const best = rowOfMax(rows, (i) => verticalSpeedFpm[i]);
+  if (best < 0) return noseFellS;
+  const fallingFpm = verticalSpeedFpm[rows.to - 1];
+  if (fallingFpm > MUSH_FPM || verticalSpeedFpm[best] - fallingFpm < BEGINS_FPM) return noseFellS;
+  let begins = rows.to - 1;
+  while (begins > best && verticalSpeedFpm[begins] < verticalSpeedFpm[best] - BEGINS_FPM / 2) begins--;
+  return timeS[begins];
 }
 
 /** Where the nose began its rise toward the break; without pitch, where the speed began its last fall. */
@@ -235,8 +278,9 @@ function pitchUpBefore(track: Track, breakS: number): number {
     to: rowsBetween(timeS, breakS, breakS, segment).to,
   };
   const pitch = track.other('pitch_deg')?.values;
-  const slowing = localSlope(timeS, track.airspeedKt.values, rows, 1.5).map((value) => -value);
-  const rising = pitch && localSlope(timeS, pitch, rows, 1.5);
+  const overS = Math.max(1.5, 2.5 * track.stepS);
+  const slowing = localSlope(timeS, track.airspeedKt.values, rows, overS).map((value) => -value);
+  const rising = pitch && localSlope(timeS, pitch, rows, overS);
   const top = pitch ? pitch[rows.to - 1] : 0;
   const goesOn = (k: number) => {
     if (!pitch || !rising) return slowing[k] > SLOWING_KT_PER_S;

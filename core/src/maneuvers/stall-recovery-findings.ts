@@ -9,7 +9,7 @@ import type { StallEvent } from './stall-events.ts';
 export const lateRecovery: Check = (c) => {
   const { context } = c;
   const event = eventOf(c);
-  if (!event || c.attempt.maneuver === 'stall-series') return undefined;
+  if (!event?.unloadSeen || c.attempt.maneuver === 'stall-series') return undefined;
   const late = event.unloadS - event.breakS;
   if (!(late > context.thresholds.stall.lateS)) return undefined;
   return finding(
@@ -38,7 +38,7 @@ function powerUpAt(c: Case, event: StallEvent): number | undefined {
 
 export const powerBeforePitch: Check = (c) => {
   const event = eventOf(c);
-  if (!event || c.attempt.maneuver !== 'power-off-stall') return undefined;
+  if (!event?.unloadSeen || c.attempt.maneuver !== 'power-off-stall') return undefined;
   const powerS = powerUpAt(c, event);
   const lead = powerS === undefined ? 0 : event.unloadS - powerS;
   if (!(lead > c.context.thresholds.stall.powerFirstS)) return undefined;

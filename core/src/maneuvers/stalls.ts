@@ -1,6 +1,6 @@
 /** Power-off and power-on stalls and the stall exercise as maneuvers: what is measured in them. */
 import { briefFor } from '../brief/targets.ts';
-import { meanOver, rowsBetween } from '../recording/span.ts';
+import { rowsBetween } from '../recording/span.ts';
 import type { Track } from '../recording/track.ts';
 import { phaseNamed } from '../scoring/phases.ts';
 import type { Finding } from '../scoring/schema.ts';
@@ -47,7 +47,7 @@ function measure(track: Track, proposal: Proposal, _: readonly Attempt[], contex
     shows: ['altitudeFt', 'airspeedKt', 'headingDeg', ...(turning ? (['bankDeg'] as const) : [])],
     aims: {
       bankDeg: turning ? Math.min(MOST_TURNING_BANK_DEG, brief?.bankDeg ?? Math.round(held)) : 0,
-      loss: event && { fromFt: altitudeAt(track, event.breakS), atS: event.lowestS },
+      loss: event && { fromFt: event.breakFt, atS: event.lowestS },
     },
     rowFor: (row) => {
       // A turning stall has no heading to keep; the exercise is not scored for its loss.
@@ -63,14 +63,6 @@ function heldBankOf(track: Track, { startS, endS }: { startS: number; endS: numb
   const rows = rowsBetween(track.timeS, startS + 2, endS);
   return Math.abs(median(track.bankDeg.values.subarray(rows.from, Math.max(rows.from, rows.to))));
 }
-
-const altitudeAt = (track: Track, atS: number): number => {
-  const rows = rowsBetween(track.timeS, atS - 0.6, atS + 0.6);
-  const near = meanOver(track.altitudeFt.values, rows);
-  return Number.isNaN(near)
-    ? track.altitudeFt.values[Math.min(rows.from, track.altitudeFt.values.length - 1)]
-    : near;
-};
 
 const CHECKS: readonly Check[] = [
   noStabilizedDescent,

@@ -79,3 +79,9 @@ export function longestStretch(
   }
   return best;
 }
+
+/** The first row in [from, to) of which something is so, or −1. */
+export function firstWhere({ from, to }: Rows, isSo: (row: number) => boolean): number {
+  for (let i = from; i < to; i++) if (isSo(i)) return i;
+  return -1;
+}
