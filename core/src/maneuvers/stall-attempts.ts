@@ -23,6 +23,8 @@ export interface StallAttempt {
 const POWER_ON_SHARE = 0.28;
 /** With no power recorded: gliding, a stalling airplane loses energy at this rate or more, ft/min. */
 const GLIDING_FPM = -250;
+/** Power for a power-on stall is set by so long after the nose began to rise. */
+const POWER_SET_S = 4;
 const TURNING_DEG = 8;
 const LONGEST_SETUP_S = 100;
 const STILL_KT = 2.5;
@@ -73,14 +75,18 @@ export function stallAttempts(track: Track, context: ScoringContext): StallAttem
   return attempts;
 }
 
-/** By the power that was on in the rise: about the break a hand may already be at the throttle. */
-function kindOf(track: Track, context: ScoringContext, { pitchUpS, breakS }: StallEvent): StallKind {
-  const fromS = Math.max(pitchUpS + 1, breakS - 8);
-  const long = breakS - 2.5 - fromS > 1.5;
-  const share = meanOver(
-    long ? powers(track, context, fromS, breakS - 2.5) : powers(track, context, breakS - 2.5, breakS - 0.2),
-    { from: 0, to: track.timeS.length },
+/** By the power that was on when the stall showed itself and at the break: in between a hand may already recover. */
+function kindOf(track: Track, context: ScoringContext, event: StallEvent): StallKind {
+  const { pitchUpS, indicationS, breakS } = event;
+  const before = breakS - 0.2;
+  const shownS = Math.min(before, Math.max(indicationS, pitchUpS + POWER_SET_S));
+  const shares = [shownS, before].map((atS) =>
+    meanOver(powers(track, context, atS - Math.max(1.5, track.stepS), atS), {
+      from: 0,
+      to: track.timeS.length,
+    }),
   );
+  const share = Math.min(...shares);
   if (!Number.isNaN(share)) return share > POWER_ON_SHARE ? 'power-on-stall' : 'power-off-stall';
   const rise = rowsBetween(track.timeS, Math.min(Math.max(pitchUpS, breakS - 12), breakS - 6), breakS - 1);
   return energyFpm(track, rise) < GLIDING_FPM ? 'power-off-stall' : 'power-on-stall';

@@ -5,6 +5,7 @@
 import { localSlope } from '../recording/resample.ts';
 import { firstWhere, meanOver, type Rows, rowOfMax, rowsBetween } from '../recording/span.ts';
 import type { Track } from '../recording/track.ts';
+import { median } from '../units/numbers.ts';
 import type { ScoringContext } from './maneuver.ts';
 import { type Scene, sceneOf } from './scene.ts';
 import { unloadAfter } from './stall-unload.ts';
@@ -50,7 +51,9 @@ const MUSH_S = 12;
 const MUSH_FPM = -600;
 const BEGINS_FPM = 400;
 const STEEP_FALL_SHARE = 0.6;
-const SLOW_FALL_SHARE = 0.3;
+/** A stalled wing held back lowers the nose no faster; the hand that lets go does. */
+const STEEP_FALL_DEG_PER_S = -4;
+const SLOW_FALL_SHARE = 0.5;
 /** Unwarned, it came down at least so far. */
 const LEAST_LOSS_FT = 25;
 const PLAIN_LOSS_FT = 70;
@@ -66,6 +69,7 @@ const LATER_TO_S = 20;
 const STILL_SLOW_KT = 9;
 const PLAIN_FALL_DEG = 10;
 const MOST_BANK_DEG = 33;
+const BANK_FROM_S = 4;
 const SINK_FPM = -450;
 const LEAST_FALL_FPM = 400;
 /** Two breaks closer than this are one stall and its secondary. */
@@ -166,8 +170,10 @@ function stallAt(track: Track, slowest: number, scene: Scene): StallEvent | unde
   const plain = nose ? nose.fellDeg > PLAIN_FALL_DEG : sank > PLAIN_LOSS_FT;
   if (!recovered && !plain) return undefined;
   const breakS = nose ? fallingSince(track, nose.beganS) : timeS[top];
-  // A warner in a steep turn belongs to the turn.
-  if (Math.abs(valueNear(track, track.bankDeg.values, breakS)) > MOST_BANK_DEG) return undefined;
+  // A warner in a steep turn belongs to the turn; a wing that drops at the break had been level.
+  const level = rowsBetween(timeS, breakS - Math.max(BANK_FROM_S, 2 * track.stepS), breakS - 1);
+  const bankDeg = median(track.bankDeg.values.subarray(level.from, level.to));
+  if (Math.abs(bankDeg) > MOST_BANK_DEG) return undefined;
   // A nose that had not been rising when it fell was lowered, as flaps and a late pull in slow flight lower it; what
   // stays slow after it was no recovery, warner or not.
   const pitchUpS = pitchUpBefore(track, breakS);
@@ -199,11 +205,6 @@ function stallAt(track: Track, slowest: number, scene: Scene): StallEvent | unde
     pitchUpS,
   };
 }
-
-const valueNear = (track: Track, values: Float64Array, atS: number): number => {
-  const { from, to } = rowsBetween(track.timeS, atS - 0.6 * track.stepS, atS + 0.6 * track.stepS);
-  return values[Math.min(from, to - 1, values.length - 1)];
-};
 
 /** Where the warner began that sounded about a moment, chirps taken together; −1 where it was silent then. */
 function warningBegins(track: Track, warner: Float64Array, from: number, to: number, atS: number): number {
@@ -247,8 +248,9 @@ function fallBegins(track: Track, pitch: Float64Array, rows: Rows): number {
   const slopes = localSlope(track.timeS, pitch, rows, FALL_SLOPE_S);
   const slope = (row: number) => slopes[row - rows.from];
   const steepest = slope(rowOfMax(rows, (i) => -slope(i)));
-  let begins = firstWhere(rows, (i) => slope(i) <= STEEP_FALL_SHARE * steepest);
-  while (begins > rows.from && slope(begins) < SLOW_FALL_SHARE * steepest) begins--;
+  const steep = Math.max(STEEP_FALL_SHARE * steepest, STEEP_FALL_DEG_PER_S);
+  let begins = firstWhere(rows, (i) => slope(i) <= steep);
+  while (begins > rows.from && slope(begins) < SLOW_FALL_SHARE * steep) begins--;
   return begins;
 }
 

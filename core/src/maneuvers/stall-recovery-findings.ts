@@ -1,10 +1,13 @@
 /** What goes wrong in the recovery: release, power, nose, height, flaps, a second stall. */
-import { meanOver } from '../recording/span.ts';
+import { meanOver, valueAt } from '../recording/span.ts';
 import { between, type Case, type Check, extremes, flapMoves } from './case.ts';
 import { finding, say } from './finding.ts';
 import { flapsAllAtOnce } from './flap-findings.ts';
 import { eventOf, stallId } from './stall-case.ts';
 import type { StallEvent } from './stall-events.ts';
+
+const SINKING_FPM = 100;
+const STILL_SINKING_S = 1.5;
 
 export const lateRecovery: Check = (c) => {
   const { context } = c;
@@ -156,12 +159,19 @@ export const flapsUpWithoutClimb: Check = (c) => {
   const event = eventOf(c);
   if (!event) return undefined;
   const rows = between(c, event.unloadS, c.attempt.endS);
-  const move = flapMoves(c, rows).find(({ fromDeg, toDeg, atS }) => {
-    const sinking = meanOver(track.verticalSpeedFpm, between(c, atS - 0.8, atS + 0.3));
-    return toDeg < fromDeg && sinking < -100;
-  });
+  // Down as the lever moved and still a moment later: a slope over sparse rows reaches back into the dive.
+  const sinkFpm = (atS: number) => {
+    const [nowFt, laterFt] = [atS, atS + STILL_SINKING_S].map((s) =>
+      valueAt(track.timeS, track.altitudeFt.values, s),
+    );
+    const after = ((nowFt - laterFt) / STILL_SINKING_S) * 60;
+    return Math.min(-meanOver(track.verticalSpeedFpm, between(c, atS - 0.8, atS + 0.3)), after);
+  };
+  const move = flapMoves(c, rows).find(
+    ({ fromDeg, toDeg, atS }) => toDeg < fromDeg && sinkFpm(atS) > SINKING_FPM,
+  );
   if (!move) return undefined;
-  const size = -meanOver(track.verticalSpeedFpm, between(c, move.atS - 0.8, move.atS + 0.3));
+  const size = sinkFpm(move.atS);
   return finding(
     stallId(c, 'flaps-up-without-climb'),
     'fault',
