@@ -34,6 +34,7 @@ const FLAPS_UP_DEG = 3;
 const PATTERN_FT = 1000;
 /** Slower than this an airplane stands or rolls. */
 const ON_GROUND_KT = 30;
+const STOOD_S = 15;
 
 const scenes = new WeakMap<Track, Scene>();
 
@@ -124,13 +125,18 @@ function warningOnsets(track: Track): number[] {
   return rows;
 }
 
-/** The ground that was given, else that on which the airplane stood; else nothing is known to be low. */
+/** The ground that was given, else that on which the airplane stood a while; else nothing is known to be low. */
 function groundOf(track: Track, { groundFt }: ScoringContext): number {
   if (groundFt !== undefined) return groundFt;
-  const { airspeedKt, altitudeFt } = track;
+  const { timeS, airspeedKt, altitudeFt } = track;
   let lowest = Number.POSITIVE_INFINITY;
-  for (let i = 0; i < track.timeS.length; i++)
-    if (airspeedKt.values[i] < ON_GROUND_KT && altitudeFt.values[i] < lowest) lowest = altitudeFt.values[i];
+  // An airspeed worked out from a wind falls this low for a moment by its own error.
+  let sinceS = Number.NaN;
+  for (let i = 0; i < timeS.length; i++) {
+    if (!(airspeedKt.values[i] < ON_GROUND_KT)) sinceS = Number.NaN;
+    else if (Number.isNaN(sinceS)) sinceS = timeS[i];
+    if (timeS[i] - sinceS >= STOOD_S) lowest = Math.min(lowest, altitudeFt.values[i]);
+  }
   return Number.isFinite(lowest) ? lowest : Number.NEGATIVE_INFINITY;
 }
 

@@ -18,6 +18,8 @@ export interface TurnWind {
   standardErrorMps: number;
   /** Scatter of the tips about the circle, m/s. */
   scatterMps: number;
+  /** How far it agrees with the other turns, 1 to 0: a turn flown while slowing draws no circle, and looks like one. */
+  trust: number;
 }
 
 const TURNING_DEG_PER_S = 1.5;
@@ -38,9 +40,11 @@ export function turnWinds(
   velocity: GroundVelocity,
   segments: readonly Segment[],
 ): TurnWind[] {
-  return segments.flatMap((segment) =>
-    turningSpans(timeS, velocity, segment).flatMap(
-      ([from, to]) => fitCircle(timeS, velocity, from, to) ?? [],
+  return trusted(
+    segments.flatMap((segment) =>
+      turningSpans(timeS, velocity, segment).flatMap(
+        ([from, to]) => fitCircle(timeS, velocity, from, to) ?? [],
+      ),
     ),
   );
 }
@@ -122,6 +126,7 @@ function fitCircle(
     airspeedMps,
     standardErrorMps: Math.sqrt((covariance.get(0, 0) + covariance.get(1, 1)) / 2),
     scatterMps,
+    trust: 1,
   };
 }
 
@@ -143,13 +148,32 @@ export const windAt = (turns: readonly TurnWind[], atS: number): Wind =>
 /** The flight's wind as one figure: the turns' mean, the surer the more. */
 export const meanWind = (turns: readonly TurnWind[]): Wind => weightedWind(turns, () => 0);
 
+const TRUST_ROUNDS = 4;
+/** Further off than so many standard errors a turn counts for less than half. */
+const DOUBTED_ERRORS = 2;
+
+/** Each turn held against all the others, a few times over: reweighted least squares after Cauchy. */
+function trusted(turns: readonly TurnWind[]): TurnWind[] {
+  if (turns.length < 3) return [...turns];
+  let judged = [...turns];
+  for (let round = 0; round < TRUST_ROUNDS; round++)
+    judged = judged.map((turn) => {
+      const others = judged.filter((other) => other.atS !== turn.atS);
+      const wind = windAt(others, turn.atS);
+      const error = Math.hypot(turn.standardErrorMps, GUSTS_MPS, wind.standardErrorMps);
+      const off = Math.hypot(turn.north - wind.north, turn.east - wind.east) / (DOUBTED_ERRORS * error);
+      return { ...turn, trust: 1 / (1 + off ** 2) };
+    });
+  return judged;
+}
+
 function weightedWind(turns: readonly TurnWind[], driftOf: (turn: TurnWind) => number): Wind {
   let [north, east, weights] = [0, 0, 0];
   for (const turn of turns) {
-    const variance = turn.standardErrorMps ** 2 + GUSTS_MPS ** 2 + driftOf(turn);
-    north += turn.north / variance;
-    east += turn.east / variance;
-    weights += 1 / variance;
+    const weight = turn.trust / (turn.standardErrorMps ** 2 + GUSTS_MPS ** 2 + driftOf(turn));
+    north += turn.north * weight;
+    east += turn.east * weight;
+    weights += weight;
   }
   return { north: north / weights, east: east / weights, standardErrorMps: Math.sqrt(1 / weights) };
 }

@@ -17,6 +17,7 @@ import {
   steepTurns,
 } from './maneuvers.ts';
 import { EASES, penAtCruise } from './pen.ts';
+import { type PositionLogger, positionsOf } from './positions.ts';
 import { type RecorderOptions, recordDrawn } from './recorder.ts';
 
 export interface DrawnLesson {
@@ -40,6 +41,17 @@ const EXERCISES = [
 /** A lesson of about 17 minutes with every maneuver of the private course, in an order of its own. */
 export function drawLesson(seed: number, options: DrawnLessonOptions): DrawnLesson {
   const { airplane = DRAWN_FOUR_SEATER } = options;
+  const { pen, truths, random } = penned(seed, airplane);
+  return { recording: recordDrawn(pen, airplane, options, random), truths };
+}
+
+/** Such a lesson in a wind, as positions alone. */
+export function drawPositions(seed: number, logger: PositionLogger): DrawnLesson {
+  const { pen, truths, random } = penned(seed, DRAWN_FOUR_SEATER);
+  return { recording: positionsOf(pen, logger, random), truths };
+}
+
+function penned(seed: number, airplane: DrawnAirplane) {
   const random = seededRandom(seed);
   const pen = penAtCruise(airplane, random.uniform() < 0.5 ? EASES.round : EASES.straight);
   const hand = new Hand(pen, airplane, random);
@@ -49,7 +61,7 @@ export function drawLesson(seed: number, options: DrawnLessonOptions): DrawnLess
     maneuver(hand);
     pen.wait(hand.between(25, 45));
   }
-  return { recording: recordDrawn(pen, airplane, options, random), truths: hand.truths };
+  return { pen, truths: hand.truths, random };
 }
 
 function shuffled<T>(list: readonly T[], random: Random): T[] {

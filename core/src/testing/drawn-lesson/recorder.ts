@@ -69,7 +69,7 @@ function warningKt({ stallKt, flapStagesDeg }: DrawnAirplane, flapsDeg: number, 
   return (level * 1.11) / Math.sqrt(Math.cos((bankDeg * Math.PI) / 180));
 }
 
-function headingsOf(pen: Pen, timeS: Float64Array, startDeg: number): Float64Array {
+export function headingsOf(pen: Pen, timeS: Float64Array, startDeg: number): Float64Array {
   let headingDeg = startDeg;
   let atS = 0;
   return timeS.map((untilS) => {
@@ -80,7 +80,13 @@ function headingsOf(pen: Pen, timeS: Float64Array, startDeg: number): Float64Arr
 }
 
 /** Wandering as gusts and hands make it: first-order noise of a given spread and memory. */
-function wander(count: number, stepS: number, spread: number, memoryS: number, random: Random): Float64Array {
+export function wander(
+  count: number,
+  stepS: number,
+  spread: number,
+  memoryS: number,
+  random: Random,
+): Float64Array {
   const keep = Math.exp(-stepS / memoryS);
   const kick = spread * Math.sqrt(1 - keep * keep);
   let value = 0;

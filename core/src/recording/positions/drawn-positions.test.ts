@@ -1,0 +1,76 @@
+/** Lessons drawn as positions in an 18 kt wind, three metres of wandering error: the steep turns and the wind. */
+
+import { fleet } from '../../airplane/fleet.ts';
+import { scoreRecording } from '../../scoring/score-recording.ts';
+import { findStandard } from '../../standards/standards.ts';
+import { drawPositions } from '../../testing/drawn-lesson/lesson.ts';
+import { shortestTurnDeg } from '../../units/angles.ts';
+import { type TurnWind, turnWinds } from './wind.ts';
+
+const standard = findStandard('faa-private')!;
+
+describe.each([
+  [1, 5],
+  [1, 120],
+  [5, 30],
+])('%d a second, errors that last %d s', (rateHz, memoryS) => {
+  // Seeds 5 and 9 hold a turn flown while slowing, whose circle is 17 kt off.
+  test.each([1, 2, 5, 9])('lesson %d', (seed) => {
+    const windFromDeg = (seed * 77) % 360;
+    const { recording, truths } = drawPositions(seed, {
+      rateHz,
+      windFromDeg,
+      windKt: 18,
+      errorM: 3,
+      memoryS,
+    });
+    const { attempts, recording: about } = scoreRecording(recording, { standard });
+    expect(Math.abs(about.wind!.speedKt - 18)).toBeLessThan(3);
+    expect(Math.abs(shortestTurnDeg(windFromDeg, about.wind!.fromDeg))).toBeLessThan(15);
+    for (const { maneuver, variant, startS, endS } of truths.filter((one) => one.maneuver === 'steep-turn')) {
+      const found = attempts.filter(
+        (one) =>
+          one.maneuver === maneuver &&
+          one.variant === variant &&
+          Math.min(one.endS, endS) - Math.max(one.startS, startS) >
+            0.6 * (Math.max(one.endS, endS) - Math.min(one.startS, startS)),
+      );
+      expect(found).toHaveLength(1);
+    }
+  });
+});
+
+test('an airspeed that is near nothing for a moment, by its own error, makes no ground of the altitude', () => {
+  const { recording, truths } = drawPositions(6, {
+    rateHz: 1,
+    windFromDeg: 102,
+    windKt: 18,
+    errorM: 3,
+    memoryS: 5,
+  });
+  const found = scoreRecording(recording, { standard, airplane: fleet[0] }).attempts.map(
+    ({ maneuver }) => maneuver,
+  );
+  for (const { maneuver } of truths.filter((one) => one.maneuver.endsWith('turn')))
+    expect(found).toContain(maneuver);
+});
+
+test('a turn that disagrees with all the others counts for little', () => {
+  // Three circles in the same wind, and one whose airspeed fell from 50 to 26 m/s on the way round.
+  const rows = 4 * 60;
+  const timeS = Float64Array.from({ length: rows }, (_, i) => i);
+  const [north, east] = [timeS.slice(), timeS.slice()];
+  for (let i = 0; i < rows; i++) {
+    const [turn, k] = [Math.floor(i / 60), i % 60];
+    const turning = k < 45;
+    const angle = (Math.min(k, 45) * 6 * Math.PI) / 180;
+    const speed = turn === 3 && turning ? 50 - k * 0.53 : 48;
+    north[i] = speed * Math.cos(angle) - 6;
+    east[i] = speed * Math.sin(angle) + 3;
+  }
+  const winds = turnWinds(timeS, { north, east, latDeg: 54, lonDeg: -3 }, [{ from: 0, to: rows }]);
+  const trust = winds.map((one: TurnWind) => one.trust);
+  expect(trust).toHaveLength(4);
+  expect(Math.min(...trust.slice(0, 3))).toBeGreaterThan(0.8);
+  expect(trust[3]).toBeLessThan(0.2);
+});
