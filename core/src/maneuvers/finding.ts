@@ -42,27 +42,31 @@ export const clock = (seconds: number): string => {
   return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`;
 };
 
-/** Turning points of a series that swing by more than `size`: how often it changed its direction. */
-export function countReversals(values: ArrayLike<number>, from: number, to: number, size: number): number {
-  let reversals = 0;
+/** Rows at which a series that swings by more than `size` turned: the high and low points between its swings. */
+export function turningRows(values: ArrayLike<number>, from: number, to: number, size: number): number[] {
+  const turned: number[] = [];
   // 0 until the first swing shows which way it goes.
   let direction = 0;
-  let high = values[from];
-  let low = values[from];
+  let high = from;
+  let low = from;
   for (let i = from + 1; i < to; i++) {
     const value = values[i];
     if (Number.isNaN(value)) continue;
-    high = Math.max(high, value);
-    low = Math.min(low, value);
-    if (direction <= 0 && value - low > size) {
-      if (direction < 0) reversals++;
+    if (!(values[high] >= value)) high = i;
+    if (!(values[low] <= value)) low = i;
+    if (direction <= 0 && value - values[low] > size) {
+      if (direction < 0) turned.push(low);
       direction = 1;
-      high = value;
-    } else if (direction >= 0 && high - value > size) {
-      if (direction > 0) reversals++;
+      high = i;
+    } else if (direction >= 0 && values[high] - value > size) {
+      if (direction > 0) turned.push(high);
       direction = -1;
-      low = value;
+      low = i;
     }
   }
-  return reversals;
+  return turned;
 }
+
+/** How often such a series changed its direction. */
+export const countReversals = (values: ArrayLike<number>, from: number, to: number, size: number): number =>
+  turningRows(values, from, to, size).length;

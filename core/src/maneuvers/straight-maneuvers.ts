@@ -6,7 +6,7 @@ import { phaseNamed } from '../scoring/phases.ts';
 import { median } from '../units/numbers.ts';
 import { buildAttempt } from './build-attempt.ts';
 import { between, type Case, type Check, phaseRows, runChecks } from './case.ts';
-import { countReversals, finding, say } from './finding.ts';
+import { countReversals, finding, say, turningRows } from './finding.ts';
 import { balloonOnFlap, flapOverspeed, sinkOnFlapRetraction } from './flap-findings.ts';
 import type { Attempt, Maneuver, Proposal, ScoringContext } from './maneuver.ts';
 import { legHeading } from './quantities.ts';
@@ -109,10 +109,14 @@ const chasing: Check = (c) => {
 
 const outOfTrim: Check = (c) => {
   const altitude = c.track.altitudeFt.values;
-  const swings = countReversals(altitude, c.rows.from, c.rows.to, c.context.thresholds.straight.trimSwingFt);
-  const periodS = (2 * (c.attempt.endS - c.attempt.startS)) / Math.max(1, swings + 1);
-  if (swings < 3 || periodS < 15 || periodS > 45) return undefined;
-  return finding(ID(c, 'out-of-trim'), 'note', c.attempt, swings, 'swings', {
+  const { timeS } = c.track;
+  const turned = turningRows(altitude, c.rows.from, c.rows.to, c.context.thresholds.straight.trimSwingFt);
+  const swings = turned.length;
+  if (swings < 3) return undefined;
+  const [startS, endS] = [timeS[turned[0]], timeS[turned[swings - 1]]];
+  const periodS = (2 * (endS - startS)) / (swings - 1);
+  if (periodS < 15 || periodS > 45) return undefined;
+  return finding(ID(c, 'out-of-trim'), 'note', { startS, endS }, swings, 'swings', {
     what: `A slow rise and fall, ${say(swings)} times, every ${say(periodS)} s or so.`,
     why: 'Out of trim: whenever the hand rested, the airplane went where the trim was.',
     tryNext: 'Hold it with the hand, then trim the pressure away in ever smaller steps.',

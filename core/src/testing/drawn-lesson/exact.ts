@@ -156,3 +156,65 @@ function riseAndRecover(
     .wait(backS);
   pen.move('ias_kt', PLANE.cruiseKt, 14).move('rpm', PLANE.rpm.cruise, 5, 6).wait(14);
 }
+
+export interface PlainTurn {
+  bankDeg: number;
+  /** Lost in the first quarter and had back later; gained in the roll-out. */
+  lossFt: number;
+  gainFt: number;
+  /** The bank goes up and down by so much. */
+  wanderDeg: number;
+}
+
+export const levelTurn = (flown: Partial<PlainTurn>) => (pen: Pen) => {
+  const f: PlainTurn = { bankDeg: 25, lossFt: 0, gainFt: 0, wanderDeg: 0, ...flown };
+  const entryFt = pen.now('alt_ft');
+  pen.move('bank_deg', f.bankDeg, 3);
+  pen
+    .move('alt_ft', entryFt - f.lossFt, 8)
+    .move('alt_ft', entryFt, 8, 14)
+    .wait(5);
+  pen.move('bank_deg', f.bankDeg + f.wanderDeg, 4).move('bank_deg', f.bankDeg - f.wanderDeg, 6, 5);
+  pen.move('bank_deg', f.bankDeg, 4, 12).wait(20);
+  pen.move('bank_deg', 0, 3).move('alt_ft', entryFt + f.gainFt, 8);
+  pen.move('alt_ft', entryFt, 10, 12).wait(25);
+};
+
+export interface Straight {
+  /** Half the height of a wave in the altitude, and its period, s. */
+  waveFt: number;
+  periodS: number;
+  driftDeg: number;
+  offFt: number;
+  /** Gained over a minute. */
+  fasterKt: number;
+}
+
+export const straight = (flown: Partial<Straight>) => (pen: Pen) => {
+  const f: Straight = { waveFt: 0, periodS: 20, driftDeg: 0, offFt: 0, fasterKt: 0, ...flown };
+  const entryFt = pen.now('alt_ft');
+  const centreFt = entryFt + f.offFt;
+  pen.move('alt_ft', centreFt, 8).move('yaw_deg', f.driftDeg, 20, 30);
+  pen.move('ias_kt', PLANE.cruiseKt + f.fasterKt, 60, 10).wait(10);
+  const half = f.periodS / 2;
+  for (let s = 0; f.waveFt > 0 && s < 90; s += f.periodS) {
+    pen.move('alt_ft', centreFt + f.waveFt, half, s);
+    pen.move('alt_ft', centreFt - f.waveFt, half, s + half);
+  }
+  pen.wait(100);
+};
+
+/** Up or down 500 ft, past it by some, and back. */
+export const levelOff = (fpm: number, pastFt: number) => (pen: Pen) => {
+  const side = Math.sign(fpm);
+  const fromFt = pen.now('alt_ft');
+  const seconds = ((500 + pastFt) / Math.abs(fpm)) * 60 + 3;
+  pen
+    .move('ias_kt', fpm > 0 ? 76 : 90, 8)
+    .climb(fpm, seconds)
+    .wait(seconds);
+  pen
+    .move('alt_ft', fromFt + side * 500, 10, 2)
+    .move('ias_kt', PLANE.cruiseKt, 10, 6)
+    .wait(30);
+};
