@@ -1,9 +1,11 @@
 /** What goes wrong on the way into a stall and in it: the descent, the cue, the nose, the power, the wing. */
-import { longestStretch, rowOfMax } from '../recording/span.ts';
+import { performanceOf } from '../performance/fit.ts';
+import { percentOfRpm } from '../performance/level.ts';
+import { longestStretch, type Rows, rowOfMax } from '../recording/span.ts';
 import { phaseNamed } from '../scoring/phases.ts';
 import { shortestTurnDeg } from '../units/angles.ts';
 import { median } from '../units/numbers.ts';
-import { between, type Check, extremes, phaseRows } from './case.ts';
+import { between, type Case, type Check, extremes, phaseRows } from './case.ts';
 import { finding, say } from './finding.ts';
 import { eventOf, stallAttemptAt, stallId } from './stall-case.ts';
 
@@ -144,22 +146,43 @@ export const aileronInStall: Check = (c) => {
   });
 };
 
+/** Worked out from revolutions, a percentage is good to so much: less than that below the least is not named. */
+const PERCENT_ERROR = 4;
+
+/** The most power in some rows, % of rated: as recorded, else from revolutions through the airplane's own book. */
+function mostPercent(c: Case, rows: Rows): { percent: number; error: number } | undefined {
+  const { track, context } = c;
+  const recorded = track.other('power_pct')?.values;
+  if (recorded) return { percent: recorded[extremes(recorded, rows).high], error: 1 };
+  const rpm = track.other('rpm')?.values;
+  const model = rpm && context.airplane && performanceOf(context.airplane);
+  if (!rpm || !model || model.from.shaftPower === 'estimated') return undefined;
+  const at = (row: number) => ({
+    weightLb: context.weightLb ?? model.airplane.maxWeightLb,
+    pressureAltitudeFt: track.altitudeFt.values[row],
+  });
+  const percents = Array.from({ length: rows.to - rows.from }, (_, k) => {
+    const row = rows.from + k;
+    return percentOfRpm(model, rpm[row], track.airspeedKt.values[row], at(row));
+  });
+  return { percent: Math.max(...percents), error: PERCENT_ERROR };
+}
+
 export const powerTooLow: Check = (c) => {
-  const { track, attempt, context } = c;
-  const percent = track.other('power_pct')?.values;
+  const { attempt, context } = c;
   const event = eventOf(c);
-  if (attempt.maneuver !== 'power-on-stall' || !percent || !event) return undefined;
+  if (attempt.maneuver !== 'power-on-stall' || !event) return undefined;
   const before = between(c, event.breakS - 4, event.breakS);
-  const used = before.to > before.from ? percent[extremes(percent, before).high] : Number.NaN;
-  if (!(used < context.thresholds.stall.leastPowerPct - 1)) return undefined;
+  const used = before.to > before.from ? mostPercent(c, before) : undefined;
+  if (!used || !(used.percent < context.thresholds.stall.leastPowerPct - used.error)) return undefined;
   return finding(
     stallId(c, 'power-too-low'),
     'note',
     { startS: event.breakS - 5, endS: event.breakS },
-    used,
+    used.percent,
     '%',
     {
-      what: `${say(used)} % of power; the standard asks for at least ${say(context.thresholds.stall.leastPowerPct)}.`,
+      what: `${say(used.percent)} % of power; the standard asks for at least ${say(context.thresholds.stall.leastPowerPct)}.`,
       why: 'The throttle was not brought up far enough with the nose.',
       tryNext: 'Set the power of the card first, then raise the nose.',
     },

@@ -111,6 +111,16 @@ export function settingForPercent(
   return high * 60 * engine.gearRatio;
 }
 
+/** Percent of rated power at revolutions a minute and a speed; NaN where the propeller governs itself. */
+export function percentOfRpm(model: PerformanceModel, rpm: number, kias: number, at: Circumstance): number {
+  const { propeller, engine, airplane } = model;
+  if (propeller.kind !== 'fixed-pitch') return Number.NaN;
+  const turns = rpm / 60 / engine.gearRatio;
+  return (
+    (100 * shaftPowerW(propeller, densityOf(at), turns, tasMps(airplane, kias, at))) / engine.ratedPowerW
+  );
+}
+
 /** Percent of rated power that full throttle gives at a speed. */
 export function fullPercent(model: PerformanceModel, kias: number, at: Circumstance): number {
   const turns = fullThrottleTurns(model, tasMps(model.airplane, kias, at), at);
