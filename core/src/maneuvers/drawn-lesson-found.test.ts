@@ -9,6 +9,7 @@ import type { Recording } from '../recording/recording.ts';
 import type { AttemptScore } from '../scoring/schema.ts';
 import { type ScoreOptions, scoreRecording } from '../scoring/score-recording.ts';
 import { findStandard } from '../standards/standards.ts';
+import { drawFromTheApron } from '../testing/drawn-lesson/field.ts';
 import type { DrawnAirplane, DrawnTruth } from '../testing/drawn-lesson/hand.ts';
 import { type DrawnLesson, drawLesson } from '../testing/drawn-lesson/lesson.ts';
 import { without } from '../testing/drawn-lesson/recorder.ts';
@@ -148,3 +149,11 @@ test.each<[string, (lesson: Recording, chance: () => number) => Recording]>([
 test('from a logger that rounds to whole knots, degrees and ten feet', () => {
   for (const seed of SEEDS) expectAll(drawLesson(seed, { rateHz: 1, coarse: true }), OWN);
 });
+
+test.each([1, 5])(
+  'nothing is found in taxi, takeoffs, circuits and landings, and all in between (%d Hz)',
+  (rateHz) => {
+    for (const seed of SEEDS)
+      for (const options of [OWN, {}]) expectAll(drawFromTheApron(seed, { rateHz }), options);
+  },
+);

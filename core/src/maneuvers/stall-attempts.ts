@@ -25,6 +25,7 @@ const POWER_ON_SHARE = 0.28;
 const GLIDING_FPM = -250;
 /** Power for a power-on stall is set by so long after the nose began to rise. */
 const POWER_SET_S = 4;
+const RECOVERY_SHARE = 0.7;
 const TURNING_DEG = 8;
 const LONGEST_SETUP_S = 100;
 const STILL_KT = 2.5;
@@ -75,18 +76,18 @@ export function stallAttempts(track: Track, context: ScoringContext): StallAttem
   return attempts;
 }
 
-/** By the power that was on when the stall showed itself and at the break: in between a hand may already recover. */
+/** By the power at the break; full power there may be the recovery's, and then by what was on when the stall showed. */
 function kindOf(track: Track, context: ScoringContext, event: StallEvent): StallKind {
   const { pitchUpS, indicationS, breakS } = event;
-  const before = breakS - 0.2;
-  const shownS = Math.min(before, Math.max(indicationS, pitchUpS + POWER_SET_S));
-  const shares = [shownS, before].map((atS) =>
+  const shareAt = (atS: number) =>
     meanOver(powers(track, context, atS - Math.max(1.5, track.stepS), atS), {
       from: 0,
       to: track.timeS.length,
-    }),
-  );
-  const share = Math.min(...shares);
+    });
+  const before = breakS - 0.2;
+  const shownS = Math.min(before, Math.max(indicationS, pitchUpS + POWER_SET_S));
+  const atBreak = shareAt(before);
+  const share = atBreak > RECOVERY_SHARE ? Math.min(atBreak, shareAt(shownS)) : atBreak;
   if (!Number.isNaN(share)) return share > POWER_ON_SHARE ? 'power-on-stall' : 'power-off-stall';
   const rise = rowsBetween(track.timeS, Math.min(Math.max(pitchUpS, breakS - 12), breakS - 6), breakS - 1);
   return energyFpm(track, rise) < GLIDING_FPM ? 'power-off-stall' : 'power-on-stall';

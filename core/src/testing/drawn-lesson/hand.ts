@@ -40,7 +40,7 @@ const RAD = Math.PI / 180;
 
 /** Degrees a second in a turn: g tan φ / V. */
 export const turnRateDegPerS = (bankDeg: number, iasKt: number): number =>
-  (G_KT_PER_S * Math.tan(bankDeg * RAD)) / (iasKt * TAS_OVER_IAS) / RAD;
+  (G_KT_PER_S * Math.tan(bankDeg * RAD)) / (Math.max(iasKt, 1) * TAS_OVER_IAS) / RAD;
 
 export interface DrawnTurn {
   /** Where |bank| passes 5°, up and down. */
