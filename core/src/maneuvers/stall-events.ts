@@ -7,7 +7,7 @@ import type { Track } from '../recording/track.ts';
 import { median } from '../units/numbers.ts';
 import type { ScoringContext } from './maneuver.ts';
 import { type Scene, sceneOf } from './scene.ts';
-import { fallingSince, pitchUpBefore } from './stall-nose.ts';
+import { fallingSince, pitchUpBefore, rollingOffSince } from './stall-nose.ts';
 import { isStall, signsAt, staysSlow } from './stall-signs.ts';
 import { unloadAfter } from './stall-unload.ts';
 
@@ -38,7 +38,7 @@ const ZOOM_S = 2;
 const MOST_BANK_DEG = 33;
 const BANK_FROM_S = 4;
 /** Two breaks closer than this are one stall and its secondary. */
-const SAME_STALL_S = 18;
+const SAME_STALL_S = 16;
 
 export function findStalls(track: Track, context: ScoringContext): StallEvent[] {
   const scene = sceneOf(track, context);
@@ -84,7 +84,9 @@ function stallAt(track: Track, slowest: number, scene: Scene): StallEvent | unde
   const signs = signsAt(track, slowest, scene);
   if (!signs || !isStall(signs)) return undefined;
   const { nose, warnedRow } = signs;
-  const breakS = nose ? fallingSince(track, nose.beganS) : signs.topS;
+  const breakS = nose
+    ? Math.min(fallingSince(track, nose.beganS), rollingOffSince(track, nose.beganS))
+    : signs.topS;
   // A warner in a steep turn belongs to the turn; a wing that drops at the break had been level.
   const level = rowsBetween(timeS, breakS - Math.max(BANK_FROM_S, 2 * track.stepS), breakS - 1);
   if (Math.abs(median(bankDeg.values.subarray(level.from, level.to))) > MOST_BANK_DEG) return undefined;

@@ -1,4 +1,4 @@
-/** The nose about a stall: how it rose toward it, when it fell away, and since when the airplane fell under it. */
+/** Nose and wing about a stall: how the nose rose, when it fell away, and since when the airplane fell under it. */
 import { localSlope } from '../recording/resample.ts';
 import { firstWhere, type Rows, rowOfMax, rowsBetween } from '../recording/span.ts';
 import type { Track } from '../recording/track.ts';
@@ -25,6 +25,9 @@ const SLOW_FALL_SHARE = 0.5;
 const MUSH_S = 12;
 const MUSH_FPM = -600;
 const BEGINS_FPM = 400;
+/** A wing rolls off so fast, and so shortly before the nose goes; gusts roll slower. */
+const ROLL_OFF_DEG_PER_S = 12;
+const ROLL_OFF_S = 2.5;
 
 /** Whether the nose had come up in the seconds before. */
 export function rose(track: Track, pitch: Float64Array, atS: number): boolean {
@@ -74,6 +77,20 @@ export function fallingSince(track: Track, noseFellS: number): number {
   if (fallingFpm > MUSH_FPM || verticalSpeedFpm[best] - fallingFpm < BEGINS_FPM) return noseFellS;
   let begins = rows.to - 1;
   while (begins > best && verticalSpeedFpm[begins] < verticalSpeedFpm[best] - BEGINS_FPM / 2) begins--;
+  return timeS[begins];
+}
+
+/** A wing that drops breaks before the nose does: back to where it began to roll off. */
+export function rollingOffSince(track: Track, noseFellS: number): number {
+  const { timeS, bankDeg } = track;
+  if (bankDeg.source === 'derived') return noseFellS;
+  const rows = rowsBetween(timeS, noseFellS - ROLL_OFF_S, noseFellS);
+  const bank = bankDeg.values.map(Math.abs);
+  const steeper = localSlope(timeS, bank, rows, FALL_SLOPE_S);
+  const rate = (row: number) => steeper[row - rows.from];
+  let begins = firstWhere(rows, (i) => rate(i) > ROLL_OFF_DEG_PER_S);
+  if (begins < 0) return noseFellS;
+  while (begins > rows.from && rate(begins) > ROLL_OFF_DEG_PER_S / 2) begins--;
   return timeS[begins];
 }
 

@@ -1,5 +1,5 @@
 /** Keeps what the instruments show at a steady rate, with a sensor's noise, and hands it over as a recording. */
-import type { ChannelName } from '../../recording/channels.ts';
+import { type ChannelName, channelInfo } from '../../recording/channels.ts';
 import type { Recording, RecordingHeader } from '../../recording/recording.ts';
 import { wrap360 } from '../../units/angles.ts';
 import { roundTo } from '../../units/numbers.ts';
@@ -87,5 +87,8 @@ function sensed(name: keyof Reading, value: number, random: Random | undefined):
   const { digits, noise } = SENSORS[name];
   const kept = random ? digits : Math.max(digits, FINE_DIGITS);
   const felt = random && noise > 0 ? value + noise * random.gaussian() : value;
-  return name === 'hdg_deg' || name === 'trk_deg' ? roundTo(wrap360(felt), kept) % 360 : roundTo(felt, kept);
+  if (name === 'hdg_deg' || name === 'trk_deg') return roundTo(wrap360(felt), kept) % 360;
+  // An instrument ends at its stops: an idling engine that is driven by the air shows no less than no power.
+  const { min = Number.NEGATIVE_INFINITY, max = Number.POSITIVE_INFINITY } = channelInfo(name);
+  return roundTo(Math.min(max, Math.max(min, felt)), kept);
 }
