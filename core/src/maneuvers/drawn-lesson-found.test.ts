@@ -13,15 +13,12 @@ import { drawFromTheApron } from '../testing/drawn-lesson/field.ts';
 import type { DrawnAirplane, DrawnTruth } from '../testing/drawn-lesson/hand.ts';
 import { type DrawnLesson, drawLesson } from '../testing/drawn-lesson/lesson.ts';
 import { without } from '../testing/drawn-lesson/recorder.ts';
+import { overlap } from '../testing/overlap.ts';
 
 const standard = findStandard('faa-private')!;
 const OWN: Partial<ScoreOptions> = { airplane: fleet[0], weightLb: 2250 };
 /** Straight flight between the maneuvers is no invention. */
 const BETWEEN = ['straight-and-level', 'climb', 'descent', 'configuration-change'];
-
-const overlap = (a: { startS: number; endS: number }, b: { startS: number; endS: number }) =>
-  (Math.min(a.endS, b.endS) - Math.max(a.startS, b.startS)) /
-  (Math.max(a.endS, b.endS) - Math.min(a.startS, b.startS));
 
 /** Each truth with the attempt that is it, and what was found besides. */
 function match(recording: Recording, truths: readonly DrawnTruth[], options: Partial<ScoreOptions>) {

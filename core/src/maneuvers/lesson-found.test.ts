@@ -9,6 +9,7 @@ import type { ChannelName } from '../recording/channels.ts';
 import type { Recording } from '../recording/recording.ts';
 import { scoreRecording } from '../scoring/score-recording.ts';
 import { findStandard } from '../standards/standards.ts';
+import { overlap } from '../testing/overlap.ts';
 
 const airplane = fleet[0];
 const standard = findStandard('faa-private')!;
@@ -77,10 +78,6 @@ function truths({ events }: ReturnType<typeof fly>) {
 }
 
 type Truth = ReturnType<typeof truths>[number];
-const overlap = (a: { startS: number; endS: number }, b: { startS: number; endS: number }) =>
-  (Math.min(a.endS, b.endS) - Math.max(a.startS, b.startS)) /
-  (Math.max(a.endS, b.endS) - Math.min(a.startS, b.startS));
-
 /** Each truth found once; what is found besides may only be the turns back to the heading between the legs. */
 function expectFound(
   recording: Recording,

@@ -4,7 +4,7 @@ import type { Rows } from './span.ts';
 import type { Track } from './track.ts';
 
 /** Height plus what the speed is worth, ft. */
-export const energyHeightFt = (track: Track, row: number): number =>
+const energyHeightFt = (track: Track, row: number): number =>
   track.altitudeFt.values[row] + (track.tasKt(row) * KT_TO_FTPS) ** 2 / (2 * G0_FTPS2);
 
 /**

@@ -4,6 +4,7 @@ import { fleet } from '../../airplane/fleet.ts';
 import { scoreRecording } from '../../scoring/score-recording.ts';
 import { findStandard } from '../../standards/standards.ts';
 import { drawPositions } from '../../testing/drawn-lesson/lesson.ts';
+import { overlap } from '../../testing/overlap.ts';
 import { shortestTurnDeg } from '../../units/angles.ts';
 import { type TurnWind, turnWinds } from './wind.ts';
 
@@ -29,11 +30,7 @@ describe.each([
     expect(Math.abs(shortestTurnDeg(windFromDeg, about.wind!.fromDeg))).toBeLessThan(15);
     for (const { maneuver, variant, startS, endS } of truths.filter((one) => one.maneuver === 'steep-turn')) {
       const found = attempts.filter(
-        (one) =>
-          one.maneuver === maneuver &&
-          one.variant === variant &&
-          Math.min(one.endS, endS) - Math.max(one.startS, startS) >
-            0.6 * (Math.max(one.endS, endS) - Math.min(one.startS, startS)),
+        (one) => one.maneuver === maneuver && one.variant === variant && overlap(one, { startS, endS }) > 0.6,
       );
       expect(found).toHaveLength(1);
     }
