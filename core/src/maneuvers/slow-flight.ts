@@ -182,8 +182,8 @@ function sank(c: Case): { fromS: number; toS: number; loss: number } | undefined
     if (altitudeFt.values[i] > topFt - ABOUT_AS_HIGH_FT) top = i;
     const slow = airspeedKt.values[i] < scene.warningKias(scene.flapsDeg(i)) + 12;
     const loss = topFt - altitudeFt.values[i];
-    const falling = energyFpm(track, rowsBetween(timeS, timeS[i] - SINKING_S, timeS[i])) < -150;
-    if (slow && falling && loss > (best?.loss ?? context.thresholds.slowFlight.sinkFt))
+    if (!slow || !(loss > (best?.loss ?? context.thresholds.slowFlight.sinkFt))) continue;
+    if (energyFpm(track, rowsBetween(timeS, timeS[i] - SINKING_S, timeS[i])) < -150)
       best = { fromS: timeS[top], toS: timeS[i], loss };
   }
   if (!best || (isRough(track, c.rows) && powerWasUp(c, best, established))) return undefined;

@@ -79,11 +79,7 @@ export function stallAttempts(track: Track, context: ScoringContext): StallAttem
 /** By the power at the break; full power there may be the recovery's, and then by what was on when the stall showed. */
 function kindOf(track: Track, context: ScoringContext, event: StallEvent): StallKind {
   const { pitchUpS, indicationS, breakS } = event;
-  const shareAt = (atS: number) =>
-    meanOver(powers(track, context, atS - Math.max(1.5, track.stepS), atS), {
-      from: 0,
-      to: track.timeS.length,
-    });
+  const shareAt = (atS: number) => meanPower(track, context, atS - Math.max(1.5, track.stepS), atS);
   const before = breakS - 0.2;
   const shownS = Math.min(before, Math.max(indicationS, pitchUpS + POWER_SET_S));
   const atBreak = shareAt(before);
@@ -93,13 +89,12 @@ function kindOf(track: Track, context: ScoringContext, event: StallEvent): Stall
   return energyFpm(track, rise) < GLIDING_FPM ? 'power-off-stall' : 'power-on-stall';
 }
 
-/** The power share on the rows of a span, NaN elsewhere. */
-function powers(track: Track, context: ScoringContext, fromS: number, toS: number): Float64Array {
+/** Mean share of the power over a span; NaN where nothing tells. */
+function meanPower(track: Track, context: ScoringContext, fromS: number, toS: number): number {
   const { power } = sceneOf(track, context);
-  const values = new Float64Array(track.timeS.length).fill(Number.NaN);
-  const rows = rowsBetween(track.timeS, fromS, toS);
-  for (let i = rows.from; i < rows.to; i++) values[i] = power(i);
-  return values;
+  const { from, to } = rowsBetween(track.timeS, fromS, toS);
+  const shares = Array.from({ length: to - from }, (_, k) => power(from + k));
+  return meanOver(shares, { from: 0, to: shares.length });
 }
 
 function describe(
@@ -164,7 +159,7 @@ function endOfSlowFlight(track: Track, context: ScoringContext, pitchUpS: number
   const aboveKt = (kt: number) => kt - scene.warningKias(scene.flapsDeg(fastest));
   const slow = aboveKt(meanOver(speed, before)) < SLOW_KT && aboveKt(speed[fastest]) < SLOW_IN_GUSTS_KT;
   // Power that holds it there tells slow flight from the descent toward a stall; without it only the level does.
-  const power = meanOver(powers(track, context, endS - SLOW_BEFORE_S, endS - 2), before);
+  const power = meanPower(track, context, endS - SLOW_BEFORE_S, endS - 2);
   if (power < SLOW_POWER) return undefined;
   const mostFpm = Number.isNaN(power) ? SLOW_FPM : POWERED_SLOW_FPM;
   const level = Math.abs(meanOver(track.verticalSpeedFpm, before)) < mostFpm;

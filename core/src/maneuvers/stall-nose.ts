@@ -85,8 +85,9 @@ export function rollingOffSince(track: Track, noseFellS: number): number {
   const { timeS, bankDeg } = track;
   if (bankDeg.source === 'derived') return noseFellS;
   const rows = rowsBetween(timeS, noseFellS - ROLL_OFF_S, noseFellS);
-  const bank = bankDeg.values.map(Math.abs);
-  const steeper = localSlope(timeS, bank, rows, FALL_SLOPE_S);
+  const { from, to } = rows;
+  const bank = bankDeg.values.subarray(from, to).map(Math.abs);
+  const steeper = localSlope(timeS.subarray(from, to), bank, { from: 0, to: to - from }, FALL_SLOPE_S);
   const rate = (row: number) => steeper[row - rows.from];
   let begins = firstWhere(rows, (i) => rate(i) > ROLL_OFF_DEG_PER_S);
   if (begins < 0) return noseFellS;

@@ -2,13 +2,13 @@
 import { firstWhere, rowsBetween } from '../recording/span.ts';
 import type { Track } from '../recording/track.ts';
 import { degrees } from '../units/angles.ts';
+import { KT_TO_FTPS } from '../units/convert.ts';
 import { median } from '../units/numbers.ts';
 
 const LOOK_S = 15;
 const STICK_MOVED = 0.2;
 /** The angle of attack fell by so much from where the wing stalled. */
 const LET_GO_DEG = 5;
-const KT_TO_FPM = 101.27;
 
 export interface Unload {
   atS: number;
@@ -49,7 +49,7 @@ function angleOfAttackDeg(track: Track): (row: number) => number {
   const pitch = track.other('pitch_deg')?.values;
   if (!pitch) return () => Number.NaN;
   return (row) => {
-    const slope = track.verticalSpeedFpm[row] / (track.tasKt(row) * KT_TO_FPM);
+    const slope = track.verticalSpeedFpm[row] / (track.tasKt(row) * KT_TO_FTPS * 60);
     return pitch[row] - degrees(Math.asin(Math.min(1, Math.max(-1, slope))));
   };
 }

@@ -1,5 +1,6 @@
 /** Energy height, h + V²/2g, over rows of a track. Source: derivable from mgh + ½mV². */
 import { G0_FTPS2, KT_TO_FTPS } from '../units/convert.ts';
+import { slopeOf } from './resample.ts';
 import type { Rows } from './span.ts';
 import type { Track } from './track.ts';
 
@@ -13,17 +14,10 @@ const energyHeightFt = (track: Track, row: number): number =>
  * @returns NaN for fewer than two rows with a speed.
  */
 export function energyFpm(track: Track, { from, to }: Rows): number {
-  let [n, sumS, sumFt, sumSS, sumSFt] = [0, 0, 0, 0, 0];
-  for (let i = from; i < to; i++) {
-    const heightFt = energyHeightFt(track, i);
-    if (Number.isNaN(heightFt)) continue;
-    const atS = track.timeS[i] - track.timeS[from];
-    n++;
-    sumS += atS;
-    sumFt += heightFt;
-    sumSS += atS * atS;
-    sumSFt += atS * heightFt;
-  }
-  const spread = n * sumSS - sumS * sumS;
-  return spread > 0 ? ((n * sumSFt - sumS * sumFt) / spread) * 60 : Number.NaN;
+  const heightFt = Float64Array.from({ length: Math.max(0, to - from) }, (_, k) =>
+    energyHeightFt(track, from + k),
+  );
+  const known = (_: number, k: number) => !Number.isNaN(heightFt[k]);
+  const timeS = track.timeS.subarray(from, to).filter(known);
+  return timeS.length < 2 ? Number.NaN : slopeOf(timeS, heightFt.filter(known), 0, timeS.length) * 60;
 }

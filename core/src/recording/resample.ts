@@ -67,7 +67,8 @@ export function localSlope(
   return slopes;
 }
 
-function slopeOf(timeS: Float64Array, values: Float64Array, begin: number, end: number): number {
+/** Slope per second of the least-squares line through rows [begin, end); 0 for fewer than two. */
+export function slopeOf(timeS: Float64Array, values: Float64Array, begin: number, end: number): number {
   const n = end - begin;
   if (n < 2) return 0;
   const t0 = timeS[begin];
