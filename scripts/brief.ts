@@ -4,7 +4,7 @@ import {
   DEFAULT_STANDARD_ID,
   findStandard,
   InputError,
-  MANEUVER_BRIEFS,
+  MANEUVER_IDS,
   SCHOOL_STANDARD_ID,
   targetCard,
   techniqueSchema,
@@ -49,7 +49,7 @@ function run(): void {
     return;
   }
   if (positionals.length > 0) throw new Refusal(`${positionals[0]}: only options were expected`);
-  const ids = MANEUVER_BRIEFS.map(({ id }) => id).join(', ');
+  const ids = MANEUVER_IDS.join(', ');
   if (values.maneuver === undefined) throw new Refusal(`--maneuver: one of ${ids} was expected`);
   if (values.airplane === undefined)
     throw new Refusal('--airplane: an airplane of the fleet or a .json file was expected; none is assumed');

@@ -85,6 +85,7 @@ async function main() {
   try {
     check('format and lint', 'npx', ['biome', 'check', '.']);
     check('types', 'npx', ['tsc', '-p', 'tsconfig.json']);
+    check('floors', 'npm', ['run', '-s', 'floors']);
     jest(folder);
     ensureBuilt();
     await endToEnd(folder).catch((error) => {

@@ -3,15 +3,7 @@
  * seeds, in still air and in light turbulence; counted is how often the finding of its name is drawn, and how often a
  * clean flight draws any.
  */
-import {
-  findStandard,
-  fleet,
-  flyManeuver,
-  HABITS_WITHOUT_RECORD,
-  REPERTOIRE,
-  scoreRecording,
-  type Turbulence,
-} from '@keel/core';
+import { findStandard, fleet, flyManeuver, rooms, scoreRecording, type Turbulence } from '@keel/core';
 
 const AIRS: readonly Turbulence[] = ['none', 'light'];
 const airplane = fleet[0];
@@ -31,12 +23,13 @@ export interface Confusion {
 
 /** Every maneuver with every habit, and clean, in either air; clearing turns are none without what they clear for. */
 export function cases(): { maneuver: string; habit: string; turbulence: Turbulence }[] {
-  const alone = Object.entries(REPERTOIRE).filter(([maneuver]) => maneuver !== 'clearing-turns');
-  return alone.flatMap(([maneuver, { habits }]) =>
-    ['none', ...habits.map((habit) => `${maneuver}/${habit}`)]
-      .filter((habit) => !HABITS_WITHOUT_RECORD[habit])
-      .flatMap((habit) => AIRS.map((turbulence) => ({ maneuver, habit, turbulence }))),
-  );
+  return rooms
+    .filter(({ clears }) => !clears)
+    .flatMap(({ id, pilot }) =>
+      ['none', ...pilot.habits.map((habit) => `${id}/${habit}`)].flatMap((habit) =>
+        AIRS.map((turbulence) => ({ maneuver: id, habit, turbulence })),
+      ),
+    );
 }
 
 export function confusionOf(one: ReturnType<typeof cases>[number], seeds: number): Confusion {
@@ -51,7 +44,7 @@ export function confusionOf(one: ReturnType<typeof cases>[number], seeds: number
       briefs: [card],
       clearsBeforeEach: true,
     });
-    const drawn = new Set(attempts.flatMap(({ findings }) => findings.map(({ id }) => id)));
+    const drawn = new Set<string>(attempts.flatMap(({ findings }) => findings.map(({ id }) => id)));
     if (one.habit === 'none' ? drawn.size === 0 : drawn.has(one.habit)) right++;
     for (const id of drawn) if (id !== one.habit) others[id] = (others[id] ?? 0) + 1;
   }

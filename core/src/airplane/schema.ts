@@ -1,6 +1,5 @@
 /** The airplane file: book numbers of one airplane, in knots whatever unit its instruments show. */
 import { z } from 'zod';
-import { ownFigureSchema } from '../own-figures/schema.ts';
 import {
   bookSchema,
   engineSchema,
@@ -12,6 +11,7 @@ import {
   wingSchema,
 } from './book.ts';
 import { orderProblems } from './consistency.ts';
+import { ownFigureSchema } from './own-figure.ts';
 
 const kias = z.number().positive().max(400);
 const points = z

@@ -1,14 +1,14 @@
 import fc from 'fast-check';
 import { findAirplane, fleet } from '../airplane/fleet.ts';
 import { maneuveringSpeedKias, stallSpeedKias } from '../airplane/limits.ts';
+import { targetCardSchema } from '../card/card.ts';
+import type { CardInput } from '../card/day.ts';
+import { chooseEntrySpeed, speedWindow, stallCurve } from '../card/speed-window.ts';
+import { briefFor, namedTargets } from '../card/targets.ts';
 import { InputError } from '../errors.ts';
-import { loadFactor } from '../flight/turning.ts';
+import { loadFactor } from '../mechanics/turning.ts';
 import { findStandard } from '../standards/standards.ts';
-import { targetCardSchema } from './card.ts';
-import type { CardInput } from './day.ts';
-import { chooseEntrySpeed, speedWindow, stallCurve } from './speed-window.ts';
 import { targetCard } from './target-card.ts';
-import { briefFor, namedTargets } from './targets.ts';
 
 const airplane = findAirplane('cairn-4')!;
 const standard = findStandard('faa-private')!;

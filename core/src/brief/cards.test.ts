@@ -3,7 +3,11 @@ import fc from 'fast-check';
 import { findAirplane, fleet } from '../airplane/fleet.ts';
 import { maneuveringSpeedKias } from '../airplane/limits.ts';
 import { airplaneSchema } from '../airplane/schema.ts';
-import { loadFactor } from '../flight/turning.ts';
+import { targetCardSchema } from '../card/card.ts';
+import type { CardInput } from '../card/day.ts';
+import { CUSHION_FT } from '../card/ladder.ts';
+import { rooms } from '../maneuvers/registry.ts';
+import { loadFactor } from '../mechanics/turning.ts';
 import { stallAtStage } from '../performance/model.ts';
 import { findStandard, SCHOOL_STANDARD_ID } from '../standards/standards.ts';
 import { CHOICES } from '../technique/choices.ts';
@@ -14,10 +18,6 @@ import {
   techniqueSchema,
   withOverrides,
 } from '../technique/technique.ts';
-import { targetCardSchema } from './card.ts';
-import type { CardInput } from './day.ts';
-import { CUSHION_FT } from './ladder.ts';
-import { MANEUVER_BRIEFS } from './maneuvers/registry.ts';
 import { targetCard } from './target-card.ts';
 
 const cairn = findAirplane('cairn-4')!;
@@ -31,9 +31,7 @@ const base = {
   oatC: 6,
 };
 const card = (maneuver: string, more: Partial<CardInput> = {}) => targetCard({ ...base, maneuver, ...more });
-const EVERY = MANEUVER_BRIEFS.flatMap(({ id, variants }) =>
-  variants.map((variant): [string, string] => [id, variant]),
-);
+const EVERY = rooms.flatMap(({ id, variants }) => variants.map((variant): [string, string] => [id, variant]));
 
 /** An airplane file as another school may hand it over: the book's speeds, and nothing of performance. */
 const plain = airplaneSchema.parse({

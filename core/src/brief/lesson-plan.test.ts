@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { findAirplane } from '../airplane/fleet.ts';
+import { MANEUVER_IDS, type ManeuverId } from '../maneuvers/registry.ts';
 import { findStandard } from '../standards/standards.ts';
 import { DEFAULT_TECHNIQUE } from '../technique/technique.ts';
 import { type LessonRequest, planLesson } from './lesson-plan.ts';
 import type { LessonItem } from './lesson-schema.ts';
-import { MANEUVER_BRIEFS } from './maneuvers/registry.ts';
 import { LESSON_TEMPLATES } from './templates.ts';
 
 const request = (items: Omit<LessonItem, 'id'>[], more: Partial<LessonRequest> = {}): LessonRequest => ({
@@ -150,7 +150,7 @@ test('the usual lessons fit an hour and a quarter, without a stop, in the order 
 
 test('any order of any maneuvers is planned, each high enough (property)', () => {
   const item = fc.record({
-    maneuver: fc.constantFrom(...MANEUVER_BRIEFS.map(({ id }) => id)),
+    maneuver: fc.constantFrom<ManeuverId>(...MANEUVER_IDS),
     attempts: fc.integer({ min: 0, max: 3 }),
   });
   fc.assert(
@@ -165,6 +165,6 @@ test('any order of any maneuvers is planned, each high enough (property)', () =>
 });
 
 test('two items of one id are refused', () => {
-  const items = [1, 2].map(() => ({ id: 'same', maneuver: 'climb' }));
+  const items = [1, 2].map(() => ({ id: 'same', maneuver: 'climb' as const }));
   expect(() => planLesson({ ...request([]), items })).toThrow(/each needs an id of its own/);
 });

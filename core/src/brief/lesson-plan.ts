@@ -5,18 +5,18 @@
 import { speedAtWeightKias } from '../airplane/limits.ts';
 import type { Airplane } from '../airplane/schema.ts';
 import { balanceOf } from '../balance/balance.ts';
+import type { TargetCard } from '../card/card.ts';
+import { checkRange } from '../card/day.ts';
+import { ladderOf } from '../card/ladder.ts';
 import { InputError } from '../errors.ts';
+import { requireRoom, rooms, USUAL_MANEUVER } from '../maneuvers/registry.ts';
 import { climbFpm } from '../performance/climb.ts';
 import { performanceOf } from '../performance/fit.ts';
-import type { Standard } from '../standards/schema.ts';
+import type { Standard } from '../scoring/standard.ts';
 import { type Technique, type TechniqueOverrides, withOverrides } from '../technique/technique.ts';
 import { compassDeg } from '../units/angles.ts';
 import { roundTo } from '../units/numbers.ts';
-import type { TargetCard } from './card.ts';
-import { checkRange } from './day.ts';
-import { ladderOf } from './ladder.ts';
 import type { Conditions, LessonItem, LessonPlan, Notice } from './lesson-schema.ts';
-import { requireManeuverBrief } from './maneuvers/registry.ts';
 import { balanceAlong, fuelNotices, noticesOf, offered } from './plan-notices.ts';
 import { targetCard } from './target-card.ts';
 import { fuelOf, Timeline } from './timeline.ts';
@@ -78,7 +78,7 @@ export function planLesson(request: LessonRequest): { plan: LessonPlan; cards: T
   let cleared = false;
 
   items.forEach((item, i) => {
-    const maneuver = requireManeuverBrief(item.maneuver);
+    const room = requireRoom(item.maneuver);
     const altitudeFt = altitudes[i];
     timeline.goTo(altitudeFt, (fromFt) =>
       climbRate(request, weightAfter(timeline.burnedGal), fromFt, altitudeFt),
@@ -89,11 +89,9 @@ export function planLesson(request: LessonRequest): { plan: LessonPlan; cards: T
       const left = Math.max(0, transitMin - timeline.lastMinutes('climb'));
       if (left > 0.2) timeline.add('transit', 'To the area', left, null, altitudeFt);
     }
-    const wantsClearing =
-      item.maneuver !== 'clearing-turns' && (technique.clearingWhen === 'before-each' || !cleared);
+    const wantsClearing = !room.clears && (technique.clearingWhen === 'before-each' || !cleared);
     if (wantsClearing) {
-      const minutes = requireManeuverBrief('clearing-turns').minutes(technique, airplane);
-      timeline.add('clear', 'Clear', minutes, null, altitudeFt);
+      timeline.add('clear', 'Clear', clearingMin(technique, airplane), null, altitudeFt);
     }
     cleared = true;
     if (item.headingDeg !== undefined) headingDeg = compassDeg(item.headingDeg);
@@ -113,9 +111,9 @@ export function planLesson(request: LessonRequest): { plan: LessonPlan; cards: T
     const [first] = itemCards;
     const tries =
       (item.demonstrations ?? technique.demonstrations) + (item.attempts ?? technique.studentAttempts);
-    const each = maneuver.minutes(technique, airplane);
+    const each = room.card.minutes(technique, airplane);
     const minutes = tries * each + Math.max(0, tries - 1) * BETWEEN_MIN;
-    if (tries > 0) timeline.add('maneuver', maneuver.short, minutes, item.id, altitudeFt);
+    if (tries > 0) timeline.add('maneuver', room.short, minutes, item.id, altitudeFt);
     plan.push({
       item: item.id,
       altitudeFt: first.entry.altitudeFt,
@@ -125,11 +123,11 @@ export function planLesson(request: LessonRequest): { plan: LessonPlan; cards: T
       fits: first.offToday === null,
       cards: itemCards.length,
     });
-    noticesOf(first, maneuver.title, item.id).forEach((notice) => {
+    noticesOf(first, room.title, item.id).forEach((notice) => {
       notices.push(notice);
     });
     // Back the way it came, so that the lesson stays over its area.
-    if (maneuver.travels) headingDeg = compassDeg(headingDeg + 180);
+    if (room.card.travels) headingDeg = compassDeg(headingDeg + 180);
   });
 
   if (items.length > 0) {
@@ -169,6 +167,10 @@ export function planLesson(request: LessonRequest): { plan: LessonPlan; cards: T
   };
 }
 
+/** Minutes that it takes to clear the area. */
+const clearingMin = (technique: Technique, airplane: Airplane): number =>
+  rooms.find(({ clears }) => clears)?.card.minutes(technique, airplane) ?? 0;
+
 /** @throws InputError when no flight can have this weight; a loading's own problems are stops instead. */
 function typedWeight({ emptyWeightLb = 1, maxWeightLb }: Airplane, weightLb: number): number {
   checkRange('weight', weightLb, emptyWeightLb, maxWeightLb, 'lb');
@@ -177,15 +179,15 @@ function typedWeight({ emptyWeightLb = 1, maxWeightLb }: Airplane, weightLb: num
 
 /** A turn without a variant is flown both ways; anything else has the variant asked for, or its first. */
 function variantsOf(item: LessonItem): string[] {
-  const { variants } = requireManeuverBrief(item.maneuver);
+  const { variants } = requireRoom(item.maneuver);
   if (item.variant !== undefined) return [item.variant];
   return variants[0] === 'left' ? [...variants] : [variants[0]];
 }
 
 const cardInput = (request: LessonRequest, technique: Technique, item: LessonItem) => {
   const { airplane, standard, schoolStandard, conditions } = request;
-  // A speed or bank of the conditions is from before each maneuver had its own: it was the steep turn's.
-  const older: Partial<Conditions> = item.maneuver === 'steep-turn' ? conditions : {};
+  // A speed or bank of the conditions is from before each maneuver had its own: it was the usual one's.
+  const older: Partial<Conditions> = item.maneuver === USUAL_MANEUVER ? conditions : {};
   return {
     ...conditions,
     airplane,
@@ -206,9 +208,9 @@ function entryAltitudes({ items, conditions }: LessonRequest): number[] {
   const altitudes = new Array<number>(items.length);
   let later = 0;
   for (let i = items.length - 1; i >= 0; i--) {
-    const maneuver = requireManeuverBrief(items[i].maneuver);
+    const { card } = requireRoom(items[i].maneuver);
     const wanted = Math.max(later, items[i].altitudeFt ?? 0);
-    const ladder = ladderOf(conditions.groundFt, maneuver, conditions, wanted || undefined);
+    const ladder = ladderOf(conditions.groundFt, card, conditions, wanted || undefined);
     altitudes[i] = ladder.entryFt;
     if (ladder.fits) later = Math.max(later, ladder.entryFt);
   }

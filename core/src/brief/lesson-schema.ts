@@ -1,11 +1,13 @@
 /** A lesson as it is put together and as it is planned: what crosses the wire. */
+
 import { z } from 'zod';
 import { loadingSchema } from '../balance/balance.ts';
+import { maneuverIdSchema } from '../maneuvers/ids.ts';
 
 /** One maneuver of a lesson, as it was put there. */
 export const lessonItemSchema = z.object({
   id: z.string().min(1).max(60),
-  maneuver: z.string(),
+  maneuver: maneuverIdSchema,
   /** Left out, a turn is flown both ways. */
   variant: z.string().optional(),
   demonstrations: z.number().int().min(0).max(5).optional(),

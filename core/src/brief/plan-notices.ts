@@ -1,11 +1,11 @@
 /** What a plan has to say: stops, warnings and notes. */
 import type { Airplane } from '../airplane/schema.ts';
 import { type Balance, balanceOf, type Loading } from '../balance/balance.ts';
+import type { TargetCard } from '../card/card.ts';
+import { ladderOf } from '../card/ladder.ts';
+import { requireRoom } from '../maneuvers/registry.ts';
 import { roundTo } from '../units/numbers.ts';
-import type { TargetCard } from './card.ts';
-import { ladderOf } from './ladder.ts';
 import type { Conditions, LessonPlan, Notice } from './lesson-schema.ts';
-import { requireManeuverBrief } from './maneuvers/registry.ts';
 import { LESSON_TEMPLATES } from './templates.ts';
 import type { Fuel } from './timeline.ts';
 
@@ -37,9 +37,7 @@ export function noticesOf(card: TargetCard, title: string, item: string): Notice
 /** Which of the usual lessons fits under today's ceiling from beginning to end. */
 export function offered(conditions: Conditions): Notice {
   const fitting = LESSON_TEMPLATES.filter(({ items }) =>
-    items.every(
-      ({ maneuver }) => ladderOf(conditions.groundFt, requireManeuverBrief(maneuver), conditions).fits,
-    ),
+    items.every(({ maneuver }) => ladderOf(conditions.groundFt, requireRoom(maneuver).card, conditions).fits),
   ).map(({ title }) => title);
   const text =
     fitting.length > 0

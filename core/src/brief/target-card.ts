@@ -1,31 +1,33 @@
 /** The card of any maneuver: every number for this airplane, this weight, this day. */
+
 import { maneuveringSpeedFrom } from '../airplane/limits.ts';
+import type { TargetCard } from '../card/card.ts';
+import { type CardInput, type Day, dayOf, stallKias, tasKtOf, warningKias } from '../card/day.ts';
+import { NO_POWER } from '../card/figures.ts';
+import type { Flown } from '../card/flown.ts';
+import type { Ladder } from '../card/ladder.ts';
+import { figuresForCard } from '../card/own-figures.ts';
+import { checksFor, HANDBOOK_FIRST } from '../card/words.ts';
 import { InputError } from '../errors.ts';
-import { loadFactor, rollOutLeadDeg, turnRadiusFt, turnRateDegPerS } from '../flight/turning.ts';
-import { figuresForCard } from '../own-figures/for-card.ts';
+import { requireRoom } from '../maneuvers/registry.ts';
+import { loadFactor, rollOutLeadDeg, turnRadiusFt, turnRateDegPerS } from '../mechanics/turning.ts';
 import { stallAtStage } from '../performance/model.ts';
-import { rowsFor, type Standard } from '../standards/schema.ts';
-import { choicesFor } from '../technique/choices.ts';
+import { rowsFor, type Standard } from '../scoring/standard.ts';
+import { choicesAmong } from '../technique/choices.ts';
 import { compassDeg } from '../units/angles.ts';
 import { roundTo } from '../units/numbers.ts';
-import type { TargetCard } from './card.ts';
-import { type CardInput, type Day, dayOf, stallKias, tasKtOf, warningKias } from './day.ts';
-import type { Ladder } from './ladder.ts';
-import { NO_POWER } from './maneuvers/common.ts';
-import type { Flown } from './maneuvers/maneuver-brief.ts';
-import { requireManeuverBrief } from './maneuvers/registry.ts';
-import { checksFor, HANDBOOK_FIRST } from './words.ts';
 
 /** @throws InputError naming field and limit for a maneuver, a variant or a number that cannot be. */
 export function targetCard(input: CardInput): TargetCard {
-  const maneuver = requireManeuverBrief(input.maneuver);
-  const variant = input.variant ?? maneuver.variants[0];
-  if (!maneuver.variants.includes(variant))
+  const room = requireRoom(input.maneuver);
+  const { id, title, card: briefed } = room;
+  const variant = input.variant ?? room.variants[0];
+  if (!room.variants.some((known) => known === variant))
     throw new InputError(
-      `variant ${JSON.stringify(variant)} of ${maneuver.id}: must be one of ${maneuver.variants.join(', ')}`,
+      `variant ${JSON.stringify(variant)} of ${id}: must be one of ${room.variants.join(', ')}`,
     );
-  const day = dayOf(input, variant, maneuver);
-  const flown = maneuver.fly(day);
+  const day = dayOf(input, variant, briefed);
+  const flown = briefed.fly(day);
   const { airplane, ladder, weightLb } = day;
   const { bankDeg, stage, speed } = flown;
   const turn = turnOf(day, flown);
@@ -33,15 +35,15 @@ export function targetCard(input: CardInput): TargetCard {
     day.missing.power =
       flown.powerMissing ?? (day.model ? 'full throttle does not hold it so today' : NO_POWER);
   if (speed.kias === null) day.missing.airspeedKias ??= `${speed.why}: do not fly it so`;
-  const tolerances = tolerancesFor(input.standard, input.schoolStandard, maneuver.id, variant);
+  const tolerances = tolerancesFor(input.standard, input.schoolStandard, id, variant);
   const judged = tolerances.rows;
   if (judged.length === 0)
     day.missing.tolerances = `neither ${input.standard.name} nor the school has a row for it: shown without a verdict`;
 
   return {
-    maneuver: maneuver.id,
+    maneuver: id,
     variant,
-    title: maneuver.title,
+    title,
     airplane: airplane.id,
     weightLb: roundTo(weightLb, 1),
     standard: input.standard.id,
@@ -77,7 +79,11 @@ export function targetCard(input: CardInput): TargetCard {
     flaps: flown.flaps ?? [],
     powerTable: flown.powerTable ?? [],
     figures: flown.figures ?? [],
-    ownFigures: figuresForCard(airplane, { maneuver: maneuver.id, kias: speed.kias, stage }),
+    ownFigures: figuresForCard(airplane, {
+      kinds: briefed.ownFigures ?? [],
+      kias: speed.kias,
+      stage,
+    }),
     steps: flown.steps,
     checks: checksFor(day),
     watchFor: input.watchFor && input.watchFor.length > 0 ? input.watchFor : flown.usualFaults,
@@ -92,8 +98,8 @@ export function targetCard(input: CardInput): TargetCard {
       fromMemory,
     })),
     tolerancesFrom: tolerances.from,
-    choices: choicesFor(maneuver.id, day.technique),
-    picture: maneuver.picture,
+    choices: choicesAmong(briefed.heeds, day.technique),
+    picture: briefed.picture,
     ladder,
     offToday: ladder.fits ? null : offToday(ladder),
     assumed: day.assumed,

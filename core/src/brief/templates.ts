@@ -1,10 +1,11 @@
 /** The usual first lessons, in the order of the trade; each a beginning to be changed. */
+import type { ManeuverId, VariantId } from '../maneuvers/registry.ts';
 
 export interface LessonTemplate {
   id: string;
   title: string;
   about: string;
-  items: { maneuver: string; variant?: string; demonstrations?: number; attempts?: number }[];
+  items: { maneuver: ManeuverId; variant?: VariantId; demonstrations?: number; attempts?: number }[];
 }
 
 export const LESSON_TEMPLATES: readonly LessonTemplate[] = [

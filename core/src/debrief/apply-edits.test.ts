@@ -1,6 +1,6 @@
 /** The layer of edits by itself, on attempts that nobody flew. */
 import fc from 'fast-check';
-import type { Proposal } from '../maneuvers/maneuver.ts';
+import type { Proposal } from '../kits/attempt/attempt.ts';
 import { applyEdits, type Edit } from './edits.ts';
 
 const found: Proposal[] = [

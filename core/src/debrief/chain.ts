@@ -2,11 +2,12 @@
  * The chain: which parameter left its band first, and what followed. The single most useful thing a debrief shows,
  * because the one who flew remembers only the last link.
  */
-import { loadFactor } from '../flight/turning.ts';
-import { clock, say } from '../maneuvers/finding.ts';
-import type { Attempt } from '../maneuvers/maneuver.ts';
-import { firstRowAt, meanOver, rowsBetween, valueAt } from '../recording/span.ts';
-import type { Track } from '../recording/track.ts';
+
+import type { Attempt } from '../kits/attempt/attempt.ts';
+import { clock, say } from '../kits/attempt/finding.ts';
+import { loadFactor } from '../mechanics/turning.ts';
+import { firstRowAt, meanOver, rowsBetween, valueAt } from '../recording/columns/span.ts';
+import type { Track } from '../recording/track/track.ts';
 import { toleranceUsed } from '../scoring/excursion.ts';
 import { deviations } from '../scoring/parameter.ts';
 import type { ChainLink, MeasuredParameterScore, ParameterScore } from '../scoring/schema.ts';

@@ -1,12 +1,13 @@
 /** Edits over a lesson that a synthetic pilot flew: whatever is made of an attempt is measured and scored again. */
+
 import { fleet } from '../airplane/fleet.ts';
-import { MANEUVER_BRIEFS } from '../brief/maneuvers/registry.ts';
 import { targetCard } from '../brief/target-card.ts';
-import { flyLesson } from '../flight/pilot/fly-lesson.ts';
-import type { Score } from '../scoring/schema.ts';
-import { scoreRecording } from '../scoring/score-recording.ts';
+import { flyLesson } from '../fly/fly-lesson.ts';
+import { rooms } from '../maneuvers/registry.ts';
 import { findStandard } from '../standards/standards.ts';
 import type { Edit } from './edits.ts';
+import type { Score } from './score.ts';
+import { scoreRecording } from './score-recording.ts';
 
 const airplane = fleet[0];
 const standard = findStandard('faa-private')!;
@@ -100,7 +101,7 @@ test('an edit of what is not there changes nothing', () => {
 });
 
 // Whatever an instructor calls a stretch, it is scored without a fault in the program.
-test.each(MANEUVER_BRIEFS.map(({ id }) => id))('any attempt can be called %s', (newManeuver) => {
+test.each(rooms.map(({ id }) => id))('any attempt can be called %s', (newManeuver) => {
   found.attempts.forEach((_, index) => {
     const { attempts } = score({ kind: 'retype', ...of(index), newManeuver });
     expect(attempts[index].maneuver).toBe(newManeuver);

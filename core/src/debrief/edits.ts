@@ -3,7 +3,8 @@
  * and finds its attempt again by overlap, so that finding can be repeated at will.
  */
 import { z } from 'zod';
-import type { Proposal } from '../maneuvers/maneuver.ts';
+import type { Proposal } from '../kits/attempt/attempt.ts';
+import { maneuverIdSchema } from '../maneuvers/ids.ts';
 
 const interval = { startS: z.number(), endS: z.number(), maneuver: z.string() };
 
@@ -16,7 +17,7 @@ export const editSchema = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('retype'),
     ...interval,
-    newManeuver: z.string().max(40),
+    newManeuver: maneuverIdSchema,
     /** Left out, what was flown tells. */
     newVariant: z.string().max(20).optional(),
   }),

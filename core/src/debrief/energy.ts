@@ -2,7 +2,7 @@
  * The energy rule: height plus V²/2g. Height and speed that trade with the energy constant were moved by pitch;
  * energy that falls or grows was power or drag. Derivable from ½mV² + mgh; 10 kt is about 85 ft at 95 kt.
  */
-import { heightWorthFt } from '../flight/turning.ts';
+import { heightWorthFt } from '../mechanics/turning.ts';
 
 export type EnergyCause = 'pitch' | 'less-energy' | 'more-energy';
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { readRecordingCsv } from '../recording/csv.ts';
-import type { Recording } from '../recording/recording.ts';
-import { makeTrack } from '../recording/track.ts';
+import type { Recording } from '../recording/columns/recording.ts';
+import { readRecordingCsv } from '../recording/csv/csv.ts';
+import { makeTrack } from '../recording/track/track.ts';
 import { decodeFlight, encodeFlight, flightColumns, momentAt, rowAt } from './flight-columns.ts';
 
 const rows = (rate: number, seconds: number, row: (atS: number) => string) =>

@@ -2,8 +2,8 @@
  * A whole flight as the debrief draws it: the track's columns as 32-bit floats at ten rows a second at most. One table
  * serves the replay, the flight chart and the plan view, and crosses the wire as it lies in memory.
  */
-import type { Channel } from '../recording/channel.ts';
-import type { Track } from '../recording/track.ts';
+import type { Channel } from '../recording/columns/channel.ts';
+import type { Track } from '../recording/track/track.ts';
 import { degrees, radians, shortestTurnDeg, wrap360 } from '../units/angles.ts';
 import { FT_TO_M, KT_TO_MPS } from '../units/convert.ts';
 

@@ -1,9 +1,9 @@
-import { readRecordingCsv } from '../recording/csv.ts';
-import { scoreRecording } from '../scoring/score-recording.ts';
+import { readRecordingCsv } from '../recording/csv/csv.ts';
 import { findStandard } from '../standards/standards.ts';
 import { type DrawnFlight, drawFlight, toCsv } from '../testing/drawn-flight.ts';
 import { brokenLine } from './broken-line.ts';
 import { happened } from './happened.ts';
+import { scoreRecording } from './score-recording.ts';
 import { maneuverName } from './words.ts';
 
 const attemptOf = (flight: Partial<DrawnFlight>) =>

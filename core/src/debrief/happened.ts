@@ -1,6 +1,9 @@
 /** What happened in an attempt, in order: the chain of excursions and the findings, told as one list. */
-import { clock } from '../maneuvers/finding.ts';
-import type { AttemptScore, ChainLink, Finding } from '../scoring/schema.ts';
+
+import { clock } from '../kits/attempt/finding.ts';
+import { requireRoom } from '../maneuvers/registry.ts';
+import type { ChainLink, Finding } from '../scoring/schema.ts';
+import type { AttemptScore } from './score.ts';
 import { PARAMETER_NAMES } from './words.ts';
 
 export interface HappenedItem {
@@ -23,13 +26,9 @@ const linkTitle = (link: ChainLink): string => {
     : `${name}: ${link.says}`;
 };
 
-/** Findings whose words say the same as a numbered excursion are folded into it. */
-const FOLDED: Record<string, string[]> = {
-  bank: ['steep-turn/overbank', 'steep-turn/bank-shallow'],
-  altitude: ['steep-turn/alt-loss-roll-in'],
-  airspeed: ['steep-turn/speed-decay'],
-  'rollout-heading': ['steep-turn/rollout-late', 'steep-turn/rollout-early'],
-};
+/** Whether a finding says in words what a parameter's numbered excursion says: then it is folded into it. */
+const foldsInto = ({ maneuver }: AttemptScore, { id }: Finding, { parameter }: ChainLink): boolean =>
+  requireRoom(maneuver).folds?.[parameter]?.some((name) => id === `${maneuver}/${name}`) ?? false;
 
 /** Excursions with their numbers and findings between them, in time order; each has the moment of its evidence. */
 export function happened(attempt: AttemptScore): HappenedItem[] {
@@ -38,7 +37,7 @@ export function happened(attempt: AttemptScore): HappenedItem[] {
     const finding = attempt.findings.find(
       (candidate) =>
         !folded.has(candidate) &&
-        FOLDED[link.parameter]?.includes(candidate.id) &&
+        foldsInto(attempt, candidate, link) &&
         candidate.startS <= link.endS + 0.5 &&
         candidate.endS >= link.startS - 0.5,
     );

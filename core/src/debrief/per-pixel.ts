@@ -1,5 +1,5 @@
 /** A long column drawn on few pixels: the least and the greatest of each pixel's rows, so that no peak is lost. */
-import { firstRowAt } from '../recording/span.ts';
+import { firstRowAt } from '../recording/columns/span.ts';
 
 /**
  * Points of a line for the rows between two times, two a pixel at most, in time order.

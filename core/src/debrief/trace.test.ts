@@ -1,7 +1,7 @@
-import { readRecordingCsv } from '../recording/csv.ts';
-import { scoreWithTrack } from '../scoring/score-recording.ts';
+import { readRecordingCsv } from '../recording/csv/csv.ts';
 import { findStandard } from '../standards/standards.ts';
 import { type DrawnFlight, drawFlight, toCsv } from '../testing/drawn-flight.ts';
+import { scoreWithTrack } from './score-recording.ts';
 import { altitudeProfile, keelTrace, keelTraceSchema, smallKeel } from './trace.ts';
 
 function scored(flight: Partial<DrawnFlight> = {}) {

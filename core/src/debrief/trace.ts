@@ -1,12 +1,13 @@
 /** What a keel chart draws: every judged parameter of an attempt in units of its own tolerance, on one time axis. */
+
 import { z } from 'zod';
-import type { Attempt } from '../maneuvers/maneuver.ts';
-import { rowsBetween } from '../recording/span.ts';
-import type { Track } from '../recording/track.ts';
+import type { Attempt } from '../kits/attempt/attempt.ts';
+import { rowsBetween } from '../recording/columns/span.ts';
+import type { Track } from '../recording/track/track.ts';
 import { toleranceUsed } from '../scoring/excursion.ts';
-import type { AttemptScore } from '../scoring/schema.ts';
-import { parameterSchema } from '../standards/schema.ts';
+import { parameterSchema } from '../scoring/standard.ts';
 import { roundTo } from '../units/numbers.ts';
+import type { AttemptScore } from './score.ts';
 
 export const keelLaneSchema = z.object({
   parameter: parameterSchema,

@@ -1,5 +1,6 @@
 /** Maneuvers, parameters and verdicts as a person reads them. */
-import { findManeuverBrief } from '../brief/maneuvers/registry.ts';
+import { findRoom } from '../maneuvers/registry.ts';
+
 import type { AttemptVerdict } from '../scoring/schema.ts';
 
 export const PARAMETER_NAMES: Record<string, string> = {
@@ -14,19 +15,9 @@ export const PARAMETER_NAMES: Record<string, string> = {
   'vertical-speed': 'Vertical speed',
 };
 
-/** One of them, where the card's title speaks of several. */
-const SINGULAR: Record<string, string> = {
-  'steep-turn': 'Steep turn',
-  'level-turn': 'Level turn',
-  'climbing-turn': 'Climbing turn',
-  'descending-turn': 'Descending turn',
-  'power-off-stall': 'Power-off stall',
-  'power-on-stall': 'Power-on stall',
-};
-
 /** Without a variant it is only likely. */
 export function maneuverName(maneuver: string, variant: string | null): string {
-  const name = SINGULAR[maneuver] ?? findManeuverBrief(maneuver)?.title ?? maneuver;
+  const name = findRoom(maneuver)?.one ?? maneuver;
   if (variant === null) return `Likely ${name.toLowerCase()}`;
   if (variant === 'standard') return name;
   return variant === 'left' || variant === 'right' ? `${name} ${variant}` : `${name}, ${variant}`;

@@ -1,5 +1,5 @@
 /** What matters now of a card: a lane for each parameter that is judged, in its own units and in those of tolerance. */
-import type { TargetCard } from '../brief/card.ts';
+import type { TargetCard } from '../card/card.ts';
 import { shortestTurnDeg } from '../units/angles.ts';
 
 export type LaneParameter = 'bank' | 'altitude' | 'airspeed' | 'heading';

@@ -1,6 +1,6 @@
 import { fleet } from '../airplane/fleet.ts';
 import { targetCard } from '../brief/target-card.ts';
-import { scoreRecording } from '../scoring/score-recording.ts';
+import { scoreRecording } from '../debrief/score-recording.ts';
 import { findStandard } from '../standards/standards.ts';
 import { coachWord } from './coach.ts';
 import {

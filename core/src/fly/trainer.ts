@@ -3,7 +3,7 @@
  * an exchange of controls, a word from the right seat, and a recording of all of it. Time is given to it from outside.
  */
 import type { Airplane } from '../airplane/schema.ts';
-import type { TargetCard } from '../brief/card.ts';
+import type { TargetCard } from '../card/card.ts';
 import { beginFlight, type Flight, STEP_HZ, stepFlight, type Weather } from '../flight/model/flight.ts';
 import { type FlightRecorder, flightRecorder } from '../flight/model/flight-recorder.ts';
 import { type Reading, readInstruments } from '../flight/model/instruments.ts';
@@ -17,10 +17,8 @@ import {
   type Script,
 } from '../flight/pilot/cockpit.ts';
 import { openEyes, type Seen } from '../flight/pilot/eyes.ts';
-import { airframeFor, flyManeuver, pieceFor, settingsFor } from '../flight/pilot/fly.ts';
-import { reposition } from '../flight/pilot/fly-lesson.ts';
 import { type Aim, type Hands, moveControls, restingHands } from '../flight/pilot/hands.ts';
-import type { Recording } from '../recording/recording.ts';
+import type { Recording } from '../recording/columns/recording.ts';
 import { clamp, median } from '../units/numbers.ts';
 import { type CoachWord, coachWord } from './coach.ts';
 import {
@@ -33,6 +31,8 @@ import {
   studentAnswers,
   wordOf,
 } from './exchange.ts';
+import { airframeFor, flyManeuver, pieceFor, settingsFor } from './fly.ts';
+import { reposition } from './fly-lesson.ts';
 import { deviationOf, type Lane, lanesOf } from './lanes.ts';
 
 /** Where the student's hands are: stick right and back, right pedal and trim back positive. */

@@ -1,37 +1,76 @@
-/** Every maneuver there is, the arbiter's favourites first. Adding one adds a file and a line here. */
-import type { Maneuver } from './maneuver.ts';
-import { slowFlight } from './slow-flight.ts';
-import { powerOffStall, powerOnStall, stallSeries } from './stalls.ts';
-import { steepTurn } from './steep-turn.ts';
-import { bestGlide, climb, configurationChange, descent, straightAndLevel } from './straight-maneuvers.ts';
-import {
-  clearingTurns,
-  climbingTurn,
-  coordinationRolls,
-  descendingTurn,
-  levelTurn,
-} from './turn-maneuvers.ts';
+/** Every maneuver there is, in the order in which they are learned. Adding one adds a room and a line to the list. */
+import { InputError } from '../errors.ts';
+import type { Room } from '../kits/attempt/room.ts';
+import { bestGlide } from './best-glide/index.ts';
+import { clearingTurns } from './clearing-turns/index.ts';
+import { climb } from './climb/index.ts';
+import { climbingTurn } from './climbing-turn/index.ts';
+import { configurationChange } from './configuration-change/index.ts';
+import { coordinationRolls } from './coordination-rolls/index.ts';
+import { descendingTurn } from './descending-turn/index.ts';
+import { descent } from './descent/index.ts';
+import { levelTurn } from './level-turn/index.ts';
+import { powerOffStall } from './power-off-stall/index.ts';
+import { powerOnStall } from './power-on-stall/index.ts';
+import { slowFlight } from './slow-flight/index.ts';
+import { stallSeries } from './stall-series/index.ts';
+import { steepTurn } from './steep-turn/index.ts';
+import { straightAndLevel } from './straight-and-level/index.ts';
 
-export const maneuvers: readonly Maneuver[] = [
-  powerOffStall,
-  powerOnStall,
-  stallSeries,
-  slowFlight,
-  steepTurn,
-  bestGlide,
-  clearingTurns,
-  coordinationRolls,
-  climbingTurn,
-  descendingTurn,
-  levelTurn,
+const DECLARED = [
+  straightAndLevel,
   configurationChange,
   climb,
   descent,
-  straightAndLevel,
-];
+  coordinationRolls,
+  clearingTurns,
+  levelTurn,
+  climbingTurn,
+  descendingTurn,
+  slowFlight,
+  powerOffStall,
+  powerOnStall,
+  stallSeries,
+  steepTurn,
+  bestGlide,
+] as const;
+type Declared = (typeof DECLARED)[number];
 
-export const maneuverOf = (id: string): Maneuver => {
-  const maneuver = maneuvers.find((candidate) => candidate.id === id);
-  if (!maneuver) throw new Error(`no maneuver is called ${id}`);
-  return maneuver;
-};
+export type ManeuverId = Declared['id'];
+export type VariantId = Declared['variants'][number];
+export type PhaseName = Declared['phases'][number];
+type FindingsOf<R> = R extends {
+  id: infer Id extends string;
+  findings: readonly (infer Name extends string)[];
+}
+  ? `${Id}/${Name}`
+  : never;
+export type FindingId = FindingsOf<Declared>;
+
+/** A room as everything but the rooms themselves sees it. */
+export type ManeuverRoom = Room<ManeuverId, VariantId, PhaseName> & { id: ManeuverId };
+export const rooms = DECLARED as unknown as readonly ManeuverRoom[];
+
+export const MANEUVER_IDS = rooms.map(({ id }) => id) as [ManeuverId, ...ManeuverId[]];
+/** What a lesson is about where nothing else says it. */
+export const USUAL_MANEUVER: ManeuverId = steepTurn.id;
+
+export const findRoom = (id: string): ManeuverRoom | undefined => rooms.find((room) => room.id === id);
+
+/** @throws InputError naming the ids that there are. */
+export function requireRoom(id: string): ManeuverRoom {
+  const room = findRoom(id);
+  if (!room)
+    throw new InputError(`maneuver ${JSON.stringify(id)}: must be one of ${MANEUVER_IDS.join(', ')}`);
+  return room;
+}
+
+/** Every finding's id. */
+export const FINDING_IDS: readonly FindingId[] = rooms.flatMap(({ id, findings }) =>
+  findings.map((name) => `${id}/${name}` as FindingId),
+);
+
+/** Every habit that a synthetic pilot can have: the id of the finding that it should lead to. */
+export const HABITS: readonly FindingId[] = rooms.flatMap(({ id, pilot }) =>
+  pilot.habits.map((name) => `${id}/${name}` as FindingId),
+);

@@ -1,4 +1,6 @@
 /** From the observations of many flights to the airplane's own figures, each with its uncertainty, beside the book's. */
+
+import type { OwnFigure } from '../airplane/own-figure.ts';
 import type { Airplane } from '../airplane/schema.ts';
 import { levelPowerOf } from '../airplane/schema.ts';
 import { performanceOf } from '../performance/fit.ts';
@@ -7,7 +9,6 @@ import { flapDegrees, stallAtStage } from '../performance/model.ts';
 import { TABLE_ALTITUDE_FT } from '../performance/points.ts';
 import { mean, median, roundTo } from '../units/numbers.ts';
 import type { Observation } from './observe.ts';
-import type { OwnFigure } from './schema.ts';
 
 /** Fewer cannot show how far they scatter. */
 const LEAST_OBSERVATIONS = 3;

@@ -2,19 +2,21 @@
  * What one flight tells of its airplane: steady level flight, stalls, steep turns. Each is reduced to the airplane's
  * book conditions with the performance model, so that flights at other weights and heights can be put together.
  */
+
 import { z } from 'zod';
 import type { Airplane } from '../airplane/schema.ts';
-import { extremes } from '../maneuvers/case.ts';
-import type { Attempt, ScoringContext } from '../maneuvers/maneuver.ts';
-import { isRough } from '../maneuvers/rough-air.ts';
-import { sceneOf } from '../maneuvers/scene.ts';
-import { stallAttempts } from '../maneuvers/stall-attempts.ts';
+import type { Attempt, ScoringContext } from '../kits/attempt/attempt.ts';
+import { extremes } from '../kits/attempt/case.ts';
+import { isRough } from '../kits/attempt/rough-air.ts';
+import { sceneOf } from '../kits/attempt/scene.ts';
+import { stallAttempts } from '../kits/stalls/stall-attempts.ts';
+import { requireRoom } from '../maneuvers/registry.ts';
 import { performanceOf } from '../performance/fit.ts';
 import { levelFlight } from '../performance/level.ts';
 import { casAtStage, iasAtStage, type PerformanceModel } from '../performance/model.ts';
-import { energyFpm } from '../recording/energy.ts';
-import { meanOver, type Rows, rowsBetween } from '../recording/span.ts';
-import type { Track } from '../recording/track.ts';
+import { meanOver, type Rows, rowsBetween } from '../recording/columns/span.ts';
+import { energyFpm } from '../recording/track/energy.ts';
+import type { Track } from '../recording/track/track.ts';
 import { phaseNamed } from '../scoring/phases.ts';
 import { radians } from '../units/angles.ts';
 import { median, roundTo } from '../units/numbers.ts';
@@ -102,7 +104,12 @@ function turns(powered: Powered, attempts: readonly Attempt[]): Observation[] {
   const { track, model, rpm } = powered;
   return attempts.flatMap((attempt): Observation[] => {
     const held = phaseNamed(attempt.phases, 'established');
-    if (attempt.maneuver !== 'steep-turn' || !held || attempt.inheritsEntry) return [];
+    if (
+      !requireRoom(attempt.maneuver).card.ownFigures?.includes('turn-rpm') ||
+      !held ||
+      attempt.inheritsEntry
+    )
+      return [];
     const rows = rowsBetween(track.timeS, held.startS, held.endS, attempt.segment);
     const before = rowsBetween(track.timeS, attempt.startS - 8, attempt.startS - 1, attempt.segment);
     if (before.to - before.from < 4 || rows.to - rows.from < 8 || isRough(track, rows)) return [];
@@ -129,7 +136,7 @@ function stalls(track: Track, context: ScoringContext, airplane: Airplane, weigh
   const scene = sceneOf(track, context);
   const load = track.other('load_g')?.values;
   return stallAttempts(track, context)
-    .filter(({ kind }) => kind === 'power-off-stall')
+    .filter(({ kind }) => kind === 'power-off')
     .flatMap(({ events: [event] }): Observation[] => {
       const rows = rowsBetween(track.timeS, event.breakS - BEFORE_BREAK_S, event.breakS + AFTER_BREAK_S);
       const slowest = extremes(track.airspeedKt.values, rows).low;

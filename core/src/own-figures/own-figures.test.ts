@@ -2,14 +2,16 @@
  * An airplane that is not quite its book: flown by the flight model with other stall speeds and a tired engine, then
  * looked at with the book's file. What is known of it has to come out, within what is said of its uncertainty.
  */
+
 import { fleet } from '../airplane/fleet.ts';
 import { type Airplane, airplaneSchema } from '../airplane/schema.ts';
 import { targetCard } from '../brief/target-card.ts';
-import { flyLesson } from '../flight/pilot/fly-lesson.ts';
-import { scoreWithTrack } from '../scoring/score-recording.ts';
+import { figuresForCard } from '../card/own-figures.ts';
+import { scoreWithTrack } from '../debrief/score-recording.ts';
+import { flyLesson } from '../fly/fly-lesson.ts';
+import { requireRoom } from '../maneuvers/registry.ts';
 import { findStandard } from '../standards/standards.ts';
 import { meanWithUncertainty, ownFigures } from './estimate.ts';
-import { figuresForCard } from './for-card.ts';
 import { type Observation, observe } from './observe.ts';
 
 const book = fleet[0];
@@ -126,9 +128,11 @@ test('one wild value does not move the figure', () => {
 test('a card shows what belongs to it', () => {
   const airplane = { ...book, ownFigures: figures };
   const kinds = (maneuver: string, kias: number, stage: number) =>
-    figuresForCard(airplane, { maneuver, kias, stage }).map(({ kind }) => kind);
+    figuresForCard(airplane, { kinds: requireRoom(maneuver).card.ownFigures ?? [], kias, stage }).map(
+      ({ kind }) => kind,
+    );
   expect(kinds('steep-turn', 92, 0)).toEqual(['level-rpm', 'turn-rpm']);
   expect(kinds('power-off-stall', 63, 3)).toEqual(['stall-speed', 'stall-loss']);
   expect(kinds('climb', 74, 0)).not.toContain('turn-rpm');
-  expect(figuresForCard(book, { maneuver: 'steep-turn', kias: 92, stage: 0 })).toEqual([]);
+  expect(figuresForCard(book, { kinds: ['turn-rpm'], kias: 92, stage: 0 })).toEqual([]);
 });

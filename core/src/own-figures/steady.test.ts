@@ -1,5 +1,5 @@
-import { readRecordingCsv } from '../recording/csv.ts';
-import { makeTrack } from '../recording/track.ts';
+import { readRecordingCsv } from '../recording/csv/csv.ts';
+import { makeTrack } from '../recording/track/track.ts';
 import { steadyStretches } from './steady.ts';
 
 interface Flown {

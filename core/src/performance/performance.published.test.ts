@@ -2,7 +2,7 @@
 import { findAirplane, fleet } from '../airplane/fleet.ts';
 import { airplaneSchema } from '../airplane/schema.ts';
 import { SEA_LEVEL_DENSITY_KGM3 } from '../atmosphere/atmosphere.ts';
-import { loadFactor } from '../flight/turning.ts';
+import { loadFactor } from '../mechanics/turning.ts';
 import { variable } from '../testing/variable-airplane.ts';
 import { FT_TO_M, G0_MPS2, KT_TO_MPS, LB_TO_KG } from '../units/convert.ts';
 import { bestGlideKias, ceilingFt, climbFpm, glideAt } from './climb.ts';

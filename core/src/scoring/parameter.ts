@@ -1,14 +1,15 @@
 /** One row of a standard, counted in one attempt. */
-import type { Attempt, Quantity, ScoringContext } from '../maneuvers/maneuver.ts';
-import { provenanceOver } from '../recording/channel.ts';
-import { type ChannelName, channelInfo } from '../recording/channels.ts';
-import { type Rows, rowsBetween } from '../recording/span.ts';
-import type { Track } from '../recording/track.ts';
-import type { StandardRow } from '../standards/schema.ts';
+
+import { provenanceOver } from '../recording/columns/channel.ts';
+import { type ChannelName, channelInfo } from '../recording/columns/channels.ts';
+import { type Rows, rowsBetween } from '../recording/columns/span.ts';
+import type { Track } from '../recording/track/track.ts';
 import { findExcursions, spanFigures, toleranceUsed } from './excursion.ts';
-import { judgeParameter } from './judge.ts';
+import { type ExaminerFigures, judgeParameter } from './judge.ts';
+import type { Judged, Quantity } from './judged.ts';
 import { phaseNamed } from './phases.ts';
 import type { ParameterScore } from './schema.ts';
+import type { StandardRow } from './standard.ts';
 
 /** The channel whose resolution counts for a parameter. */
 const CHANNEL_OF: Partial<Record<StandardRow['parameter'], ChannelName>> = {
@@ -28,9 +29,9 @@ export const resolutionOf = (parameter: StandardRow['parameter']): number => {
 /** @returns the row's verdicts and figures, or why it was not measured. */
 export function scoreParameter(
   track: Track,
-  attempt: Attempt,
+  attempt: Judged,
   row: StandardRow,
-  context: ScoringContext,
+  examiner: ExaminerFigures,
 ): ParameterScore {
   const quantity = attempt.quantity(row);
   const common = {
@@ -48,7 +49,7 @@ export function scoreParameter(
   if (!quantity || Number.isNaN(quantity.target)) return missing('not recorded');
   return row.phase === 'end' || quantity.atS !== undefined
     ? scoreInstant(track, attempt, row, quantity, common, missing)
-    : scoreSpan(track, attempt, row, quantity, context, common, missing);
+    : scoreSpan(track, attempt, row, quantity, examiner, common, missing);
 }
 
 type Common = Omit<Extract<ParameterScore, { measured: 'not-measured' }>, 'measured' | 'reason'>;
@@ -56,10 +57,10 @@ type Missing = (reason: string) => ParameterScore;
 
 function scoreSpan(
   track: Track,
-  attempt: Attempt,
+  attempt: Judged,
   row: StandardRow,
   quantity: Quantity,
-  context: ScoringContext,
+  examiner: ExaminerFigures,
   common: Common,
   missing: Missing,
 ): ParameterScore {
@@ -81,14 +82,14 @@ function scoreSpan(
     endS: spans[spans.length - 1].endS,
     ...spanFigures(timeS, deviation, row),
     excursions: excursions.map(({ startS, endS, peak }) => ({ startS, endS, peak })),
-    ...judgeParameter(excursions, context.examiner),
+    ...judgeParameter(excursions, examiner),
   };
 }
 
 /** A figure taken at one instant is within or outside, the same for both judges. */
 function scoreInstant(
   track: Track,
-  attempt: Attempt,
+  attempt: Judged,
   row: StandardRow,
   quantity: Quantity,
   common: Common,

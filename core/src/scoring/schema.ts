@@ -1,6 +1,6 @@
-/** The score of a recording, as it crosses every wire and is stored. */
+/** What a score is made of: verdicts, a parameter's figures, findings, the links of a chain. */
 import { z } from 'zod';
-import { parameterSchema } from '../standards/schema.ts';
+import { parameterSchema } from './standard.ts';
 
 const seconds = z.number();
 
@@ -82,64 +82,3 @@ export const chainLinkSchema = z.object({
   tryNext: z.string().optional(),
 });
 export type ChainLink = z.infer<typeof chainLinkSchema>;
-
-export const attemptScoreSchema = z.object({
-  maneuver: z.string(),
-  /** Null where the maneuver is only likely. */
-  variant: z.string().nullable(),
-  /** Worked out from positions alone, for a maneuver that only a measured airspeed tells surely: named, not judged. */
-  likely: z.literal(true).optional(),
-  state: z.enum(['complete', 'discontinued']),
-  reason: z.string().optional(),
-  startS: seconds,
-  endS: seconds,
-  phases: z.array(phaseSchema),
-  targets: z.record(z.string(), z.number()),
-  /** What the brief asked for, beside what is judged. */
-  brief: z.record(z.string(), z.number()).optional(),
-  /** `true` when the entry values are those of the turn the other way just before. */
-  inheritsEntry: z.boolean().optional(),
-  turnedDeg: z.number().optional(),
-  parameters: z.array(parameterScoreSchema),
-  /** Whose rows judged it, where the chosen standard has none for the maneuver. */
-  judgedBy: z.string().optional(),
-  strict: attemptVerdictSchema,
-  examiner: attemptVerdictSchema,
-  firstExcursion: z.object({ parameter: parameterSchema, atS: seconds }).nullable(),
-  findings: z.array(findingSchema),
-  chain: z.array(chainLinkSchema),
-  /** The chain in words; null when nothing left its band. */
-  wentFirst: z.string().nullable(),
-});
-export type AttemptScore = z.infer<typeof attemptScoreSchema>;
-
-export const channelSummarySchema = z.object({
-  source: z.enum(['measured', 'derived']),
-  from: z.string().optional(),
-  standardError: z.number().optional(),
-});
-
-export const scoreSchema = z.object({
-  version: z.literal(1),
-  core: z.string(),
-  sha256: z.object({
-    recording: z.string().nullable(),
-    airplane: z.string().nullable(),
-    standard: z.string(),
-  }),
-  recording: z.object({
-    durationS: seconds,
-    rateHz: z.number(),
-    segments: z.number(),
-    channels: z.record(z.string(), channelSummarySchema),
-    wind: z.object({ fromDeg: z.number(), speedKt: z.number(), standardErrorKt: z.number() }).optional(),
-    warnings: z.array(z.string()),
-  }),
-  standard: z.string(),
-  judge: judgeSchema,
-  airplane: z.string().nullable(),
-  weightLb: z.number().nullable(),
-  groundFt: z.number().nullable(),
-  attempts: z.array(attemptScoreSchema),
-});
-export type Score = z.infer<typeof scoreSchema>;

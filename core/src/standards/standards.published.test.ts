@@ -2,8 +2,8 @@
  * The tolerances that come with Keel Path against the documents that they were written down from. All values from
  * memory of FAA-S-ACS-6C, FAA-S-ACS-7B and EASA Part-FCL, until someone has checked them with the document in hand.
  */
-import { MANEUVER_BRIEFS } from '../brief/maneuvers/registry.ts';
-import { rowsFor, standardSchema } from './schema.ts';
+import { rooms } from '../maneuvers/registry.ts';
+import { rowsFor, standardSchema } from '../scoring/standard.ts';
 import { findStandard, standards } from './standards.ts';
 
 const band = (standard: string, maneuver: string, parameter: string, variant?: string) => {
@@ -81,7 +81,7 @@ test('every row is of a maneuver that can be briefed, and of variants that it ha
   for (const standard of standards) {
     standardSchema.parse(standard);
     for (const { maneuver, variants } of standard.rows) {
-      const known = MANEUVER_BRIEFS.find(({ id }) => id === maneuver);
+      const known = rooms.find(({ id }) => id === maneuver);
       expect(known?.id).toBe(maneuver);
       for (const variant of variants ?? []) expect(known!.variants).toContain(variant);
     }

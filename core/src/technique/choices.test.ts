@@ -1,5 +1,5 @@
-import { MANEUVER_BRIEFS } from '../brief/maneuvers/registry.ts';
-import { CHOICES, choicesFor } from './choices.ts';
+import { requireRoom, rooms } from '../maneuvers/registry.ts';
+import { CHOICES, choicesAmong } from './choices.ts';
 import { DEFAULT_TECHNIQUE, type TechniqueKey, techniqueSchema } from './technique.ts';
 
 test('every option is one that the schema takes, and the default is among them', () => {
@@ -11,9 +11,11 @@ test('every option is one that the schema takes, and the default is among them',
 });
 
 test('every choice of words has its reasons, and belongs to maneuvers that there are', () => {
-  const ids = MANEUVER_BRIEFS.map(({ id }) => id);
-  for (const { maneuvers, options } of CHOICES) {
-    for (const id of maneuvers) expect(ids).toContain(id);
+  const heeded = new Set(rooms.flatMap(({ card }) => card.heeds));
+  // How the school signs and in which units it speaks concerns all of them alike.
+  const general: TechniqueKey[] = ['judge', 'speedUnit', 'powerUnit'];
+  for (const { key, options } of CHOICES) {
+    expect([key, heeded.has(key)]).toEqual([key, !general.includes(key)]);
     for (const { why } of options) expect(why).toMatch(/^[A-Z].{15,}\.$/);
   }
 });
@@ -32,7 +34,9 @@ test('nothing of the technique is without words but what is a number or a list',
 });
 
 test('a maneuver’s card lists what concerns it, as it was chosen', () => {
-  expect(choicesFor('slow-flight', { ...DEFAULT_TECHNIQUE, slowBankDeg: 20 })).toEqual(
+  expect(
+    choicesAmong(requireRoom('slow-flight').card.heeds, { ...DEFAULT_TECHNIQUE, slowBankDeg: 20 }),
+  ).toEqual(
     expect.arrayContaining([
       {
         key: 'slowBankDeg',
@@ -42,5 +46,5 @@ test('a maneuver’s card lists what concerns it, as it was chosen', () => {
       },
     ]),
   );
-  expect(choicesFor('best-glide', DEFAULT_TECHNIQUE)).toEqual([]);
+  expect(choicesAmong(requireRoom('best-glide').card.heeds, DEFAULT_TECHNIQUE)).toEqual([]);
 });

@@ -11,8 +11,6 @@ export interface Option {
 export interface Choice {
   key: TechniqueKey;
   label: string;
-  /** Maneuvers that it changes; none: every one, or none of them. */
-  maneuvers: readonly string[];
   options: readonly Option[];
 }
 
@@ -22,7 +20,6 @@ export const CHOICES: readonly Choice[] = [
   {
     key: 'clearingMethod',
     label: 'Clearing the area',
-    maneuvers: ['clearing-turns'],
     options: [
       option('two-90', 'two 90° turns', 'Short, and the nose comes back to the heading it left.'),
       option('one-180', 'one 180° turn', 'Shows the sky behind, where the airplane came from.'),
@@ -32,7 +29,6 @@ export const CHOICES: readonly Choice[] = [
   {
     key: 'clearingFirst',
     label: 'First direction',
-    maneuvers: ['clearing-turns'],
     options: [
       option('left', 'left', 'Overtaking traffic passes on the right, so look there last.'),
       option('right', 'right', 'The side that the instructor sees best from the right seat.'),
@@ -41,7 +37,6 @@ export const CHOICES: readonly Choice[] = [
   {
     key: 'clearingWhen',
     label: 'How often',
-    maneuvers: ['clearing-turns'],
     options: [
       option('before-each', 'before each maneuver', 'The sky changes in two minutes.'),
       option('once', 'once, then continuously', 'Keeps eyes outside all the time instead of at set times.'),
@@ -50,7 +45,6 @@ export const CHOICES: readonly Choice[] = [
   {
     key: 'steepTrim',
     label: 'Trim in a steep turn',
-    maneuvers: ['steep-turn'],
     options: [
       option('none', 'leave it', 'Nothing to undo at the roll-out or through the reversal.'),
       option('nose-up', 'about three strokes nose-up', 'A lighter pull holds steadier in a long turn.'),
@@ -60,7 +54,6 @@ export const CHOICES: readonly Choice[] = [
   {
     key: 'steepAltitudeBy',
     label: 'Altitude in a steep turn',
-    maneuvers: ['steep-turn'],
     options: [
       option('bank', 'by two or three degrees of bank', 'At constant pull a small change of bank is gentle.'),
       option('back-pressure', 'by back pressure', 'The bank stays where the standard wants it.'),
@@ -69,7 +62,6 @@ export const CHOICES: readonly Choice[] = [
   {
     key: 'steepPower',
     label: 'Power in a steep turn',
-    maneuvers: ['steep-turn'],
     options: [
       option('add', 'add a little past 30°', 'The turn needs it to hold the speed.'),
       option('leave', 'leave it', 'One thing less to do; a few knots go, and come back.'),
@@ -78,7 +70,6 @@ export const CHOICES: readonly Choice[] = [
   {
     key: 'steepReversal',
     label: 'Between the two turns',
-    maneuvers: ['steep-turn'],
     options: [
       option('at-once', 'reverse at once', 'As it is often asked in a test; teaches the reversal.'),
       option('paused', 'settle first', 'Each turn begins steady, so faults do not add up.'),
@@ -87,7 +78,6 @@ export const CHOICES: readonly Choice[] = [
   {
     key: 'steepCircles',
     label: 'Circles each way',
-    maneuvers: ['steep-turn'],
     options: [
       option(1, 'one', 'What the standard asks.'),
       option(2, 'two', 'Time to correct, and to feel that a correction works.'),
@@ -96,7 +86,6 @@ export const CHOICES: readonly Choice[] = [
   {
     key: 'entrySpeed',
     label: 'Entry speed',
-    maneuvers: ['steep-turn', 'level-turn', 'coordination-rolls', 'clearing-turns'],
     options: [
       option('makers', 'the maker’s', 'The handbook knows the airplane.'),
       option(
@@ -110,7 +99,6 @@ export const CHOICES: readonly Choice[] = [
   {
     key: 'slowSpeed',
     label: 'Speed in slow flight',
-    maneuvers: ['slow-flight'],
     options: [
       option('above-warning', 'just above the warning', 'Slow enough to feel, and the warner stays silent.'),
       option(
@@ -128,7 +116,6 @@ export const CHOICES: readonly Choice[] = [
   {
     key: 'slowFlaps',
     label: 'Flaps into slow flight',
-    maneuvers: ['slow-flight'],
     options: [
       option('stages', 'stage by stage', 'Each change is small enough to hold.'),
       option(
@@ -141,7 +128,6 @@ export const CHOICES: readonly Choice[] = [
   {
     key: 'slowBankDeg',
     label: 'Bank limit in slow flight',
-    maneuvers: ['slow-flight'],
     options: [
       option(10, '10°', 'Leaves the most margin over the stall.'),
       option(15, '15°', 'Turns in reasonable time with half a knot of stall speed given away.'),
@@ -151,7 +137,6 @@ export const CHOICES: readonly Choice[] = [
   {
     key: 'stallDepth',
     label: 'How deep a stall',
-    maneuvers: ['power-off-stall', 'power-on-stall'],
     options: [
       option('first-indication', 'to the first indication', 'Trains the recovery that is wanted in life.'),
       option('full', 'to the full break', 'The student knows what lies behind the warning.'),
@@ -160,7 +145,6 @@ export const CHOICES: readonly Choice[] = [
   {
     key: 'powerOnPct',
     label: 'Power in a power-on stall',
-    maneuvers: ['power-on-stall'],
     options: [
       option(65, '65 %', 'The least that the standard accepts: a flatter nose.'),
       option(75, '75 %', 'Near a real climb, without the steepest nose.'),
@@ -170,7 +154,6 @@ export const CHOICES: readonly Choice[] = [
   {
     key: 'stallRecovery',
     label: 'Recovering',
-    maneuvers: ['power-off-stall', 'power-on-stall'],
     options: [
       option('release-then-power', 'release, then power', 'The wing flies again before power can yaw it.'),
       option('together', 'release and power together', 'Saves a few tens of feet once the habit is there.'),
@@ -179,7 +162,6 @@ export const CHOICES: readonly Choice[] = [
   {
     key: 'recoveryTrim',
     label: 'Trim in a recovery',
-    maneuvers: ['slow-flight', 'power-off-stall', 'power-on-stall'],
     options: [
       option('after', 'after it', 'Hands and eyes stay on the attitude.'),
       option('during', 'while it goes on', 'The push that full power asks for gets lighter at once.'),
@@ -188,7 +170,6 @@ export const CHOICES: readonly Choice[] = [
   {
     key: 'flapRetraction',
     label: 'Flaps up in a recovery',
-    maneuvers: ['slow-flight', 'power-off-stall'],
     options: [
       option('by-speed', 'by speed', 'Best angle, then best rate: numbers to wait for.'),
       option('by-climb', 'by a positive climb', 'The altimeter shows it before the airspeed settles.'),
@@ -197,7 +178,6 @@ export const CHOICES: readonly Choice[] = [
   {
     key: 'changeOrder',
     label: 'Order of changes',
-    maneuvers: ['straight-and-level', 'configuration-change', 'climb', 'descent'],
     options: [
       option('pitch-power-trim', 'pitch, power, trim', 'The attitude decides; the rest follows.'),
       option('power-pitch-trim', 'power, pitch, trim', 'When slowing down, less power is where it begins.'),
@@ -206,7 +186,6 @@ export const CHOICES: readonly Choice[] = [
   {
     key: 'judge',
     label: 'The school signs by',
-    maneuvers: [],
     options: [
       option('examiner', 'the examiner', 'A short excursion, noticed and corrected, is forgiven.'),
       option('strict', 'the strict judge', 'Any excursion counts.'),
@@ -215,7 +194,6 @@ export const CHOICES: readonly Choice[] = [
   {
     key: 'speedUnit',
     label: 'Speeds in',
-    maneuvers: [],
     options: [
       option('airplane', 'the airplane’s own unit', 'As its instrument is marked.'),
       option('kt', 'kt', 'The same in every airplane.'),
@@ -225,7 +203,6 @@ export const CHOICES: readonly Choice[] = [
   {
     key: 'powerUnit',
     label: 'Power as',
-    maneuvers: [],
     options: [
       option('airplane', 'the airplane’s own instrument', 'What the hand sets.'),
       option('%', 'percent of rated power', 'Comparable between airplanes.'),
@@ -233,9 +210,9 @@ export const CHOICES: readonly Choice[] = [
   },
 ];
 
-/** What is chosen for a maneuver, with the reason, where schools differ. */
-export const choicesFor = (maneuver: string, technique: Technique) =>
-  CHOICES.filter(({ maneuvers }) => maneuvers.includes(maneuver)).map(({ key, label, options }) => {
+/** What is chosen, with the reason, where schools differ: of the choices that a maneuver heeds. */
+export const choicesAmong = (keys: readonly TechniqueKey[], technique: Technique) =>
+  CHOICES.filter(({ key }) => keys.includes(key)).map(({ key, label, options }) => {
     const chosen = options.find(({ value }) => value === technique[key]) ?? options[0];
     return { key, label, chosen: chosen.label, why: chosen.why };
   });

@@ -2,7 +2,7 @@
  * Flights with known truth for the tests, written apart from the product's own demonstration so that neither
  * hides the other's mistakes. Straight lines and trapezoids only: every edge can be worked out by hand.
  */
-import type { ChannelName } from '../recording/channels.ts';
+import type { ChannelName } from '../recording/columns/channels.ts';
 
 export interface Dip {
   channel: 'alt_ft' | 'ias_kt' | 'bank_deg';

@@ -5,7 +5,7 @@ import { beginFlight, type Flight, STEP_HZ, stepFlight, type Weather } from '../
 import { type Reading, readInstruments } from '../flight/model/instruments.ts';
 import type { Controls } from '../flight/model/state.ts';
 import { type TrimPoint, trimFlight } from '../flight/model/trim.ts';
-import { airframeFor } from '../flight/pilot/fly.ts';
+import { airframeFor } from '../fly/fly.ts';
 
 export interface Look extends Reading {
   timeS: number;

@@ -1,8 +1,10 @@
 /** Lessons, as they cross the wire. */
+
 import { z } from 'zod';
-import { targetCardSchema } from '../brief/card.ts';
 import { conditionsSchema, lessonItemSchema, lessonPlanSchema } from '../brief/lesson-schema.ts';
+import { targetCardSchema } from '../card/card.ts';
 import { sightPicturesSchema } from '../fly/sight-picture.ts';
+import { USUAL_MANEUVER } from '../maneuvers/registry.ts';
 import { techniqueOverridesSchema } from '../technique/technique.ts';
 
 const parts = {
@@ -26,7 +28,7 @@ export const lessonInputSchema = z.object({
   title: z.string().trim().min(1, 'give the lesson a title').max(120),
   plannedAt: z.iso.datetime({ offset: true }),
   conditions: conditionsSchema,
-  items: parts.items.default([{ id: 'steep-turns', maneuver: 'steep-turn' }]),
+  items: parts.items.default([{ id: 'usual', maneuver: USUAL_MANEUVER }]),
   technique: parts.technique.default({}),
   focus: parts.focus.default(''),
   parked: parts.parked.default([]),

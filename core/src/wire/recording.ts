@@ -1,8 +1,10 @@
 /** Recordings, as they cross the wire. */
+
 import { z } from 'zod';
 import { saidSchema } from '../debrief/said.ts';
-import { HABITS } from '../flight/pilot/repertoire.ts';
-import { scoreSchema } from '../scoring/schema.ts';
+import { scoreSchema } from '../debrief/score.ts';
+import { maneuverIdSchema } from '../maneuvers/ids.ts';
+import { HABITS, USUAL_MANEUVER } from '../maneuvers/registry.ts';
 
 /** The answer to an upload; `duplicate`: this student's same file was there already. */
 export const createdSchema = z.object({ id: z.uuid(), duplicate: z.boolean() });
@@ -50,7 +52,7 @@ export type RecordingView = z.infer<typeof recordingSchema>;
 
 /** A maneuver of the lesson's cards, flown by the synthetic pilot; turns go both ways. */
 export const demonstrationSchema = z.object({
-  maneuver: z.string().max(40).default('steep-turn'),
+  maneuver: maneuverIdSchema.default(USUAL_MANEUVER),
   /** A finding's id, as the habit that leads to it. */
   habit: z.enum(['none', ...HABITS]).default('none'),
   habitIn: z.enum(['first', 'second', 'both']).default('first'),
@@ -63,7 +65,7 @@ export const heldSchema = z.object({ startS: z.number(), endS: z.number() });
 /** A flight in the trainer: its recording as text, and when the synthetic instructor had the controls. */
 export const trainerFlightSchema = z.object({
   csv: z.string().min(1).max(60_000_000),
-  maneuver: z.string().max(40),
+  maneuver: maneuverIdSchema,
   instructorFlew: z.array(heldSchema).max(500).default([]),
 });
 export type TrainerFlight = z.input<typeof trainerFlightSchema>;

@@ -1,5 +1,5 @@
 /** The large figures of a kneeboard panel, as text. */
-import { speedIn, type TargetCard } from '@keel/core';
+import { findRoom, speedIn, type TargetCard } from '@keel/core';
 
 export interface KneeboardFigure {
   label: string;
@@ -56,7 +56,7 @@ export function kneeboardFigures(cards: readonly TargetCard[]): KneeboardFigure[
       unit: '°',
       note: `load factor ${card.loadFactor.toFixed(2)}`,
     });
-  if (turn && card.maneuver !== 'slow-flight' && !card.maneuver.endsWith('stall'))
+  if (turn && findRoom(card.maneuver)?.card.turnsByHeading)
     figures.push(
       {
         label: 'Begin to roll out',

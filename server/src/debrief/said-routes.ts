@@ -1,14 +1,7 @@
 /** What people say of attempts: added, never changed. Edits work the score out anew. */
 
 import { createRoute, z } from '@hono/zod-openapi';
-import {
-  changesAttempts,
-  findManeuverBrief,
-  INSTRUCTOR_ONLY,
-  type SaidBody,
-  saidBodySchema,
-  saidSchema,
-} from '@keel/core';
+import { changesAttempts, INSTRUCTOR_ONLY, type SaidBody, saidBodySchema, saidSchema } from '@keel/core';
 import { SaidEntity } from '../db/entities.ts';
 import { json, jsonBody, router } from '../http/env.ts';
 import { Problem } from '../http/problem.ts';
@@ -29,8 +22,6 @@ function requirePossible(body: SaidBody): void {
     refuse('atS: each part of a split attempt lasts five seconds at the least.');
   if (body.kind === 'merge' && body.withEndS <= body.endS)
     refuse('withEndS: an attempt is merged with a later one; give the end of that.');
-  if (body.kind === 'retype' && !findManeuverBrief(body.newManeuver))
-    refuse(`newManeuver: there is no maneuver ${body.newManeuver}.`);
 }
 
 export function saidRoutes() {

@@ -12,6 +12,7 @@ import {
   SCHOOL_STANDARD_ID,
   standards,
   techniqueSchema,
+  USUAL_MANEUVER,
   watchForByManeuver,
   writeRecordingCsv,
 } from '@keel/core';
@@ -115,7 +116,7 @@ async function loadLesson(
     ...lesson.sky,
     ...(lesson.loading && { loading: lesson.loading }),
   };
-  const items = lesson.items ?? [{ id: 'steep-turns', maneuver: 'steep-turn' }];
+  const items = lesson.items ?? [{ id: 'usual', maneuver: USUAL_MANEUVER }];
   const { plan, cards } = planLesson({
     airplane,
     standard,

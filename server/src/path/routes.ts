@@ -7,6 +7,7 @@ import {
   pathSchema,
   readSaid,
   recurringFindings,
+  rooms,
   skillOf,
   sortSaid,
   standingVerdict,
@@ -18,9 +19,6 @@ import { saidOf } from '../debrief/analysis-store.ts';
 import { json, router } from '../http/env.ts';
 import { requireStudent } from '../scope.ts';
 import { techniqueOf } from '../technique/routes.ts';
-
-/** Maneuvers in the order in which the path lists them. */
-const SKILLS = ['steep-turn'];
 
 /** A student's attempts in the order flown, with what was said of them. */
 export async function attemptsOf(
@@ -100,12 +98,14 @@ export function pathRoutes() {
           student: { id, name },
           lessons,
           judge: techniqueOf(school).judge,
-          skills: SKILLS.map((maneuver) =>
-            skillOf(
-              maneuver,
-              attempts.filter((a) => a.maneuver === maneuver),
+          skills: rooms
+            .filter(({ onPath }) => onPath)
+            .map(({ id: maneuver }) =>
+              skillOf(
+                maneuver,
+                attempts.filter((a) => a.maneuver === maneuver),
+              ),
             ),
-          ),
           recurring: recurringFindings(attempts),
         },
         200,

@@ -5,6 +5,7 @@ import {
   SCHOOL_STANDARD_ID,
   type Technique,
   type TechniqueKey,
+  USUAL_MANEUVER,
   watchForByManeuver,
   withOverrides,
 } from '@keel/core';
@@ -324,9 +325,9 @@ function Brief({ lesson }: { lesson?: Lesson }) {
   );
 }
 
-/** What the lesson is about: a steep turn where there is one, else the last maneuver. */
+/** What the lesson is about: the usual maneuver where it has that, else its last. */
 const preferred = (items: readonly LessonItem[]): LessonItem | undefined =>
-  items.find(({ maneuver }) => maneuver === 'steep-turn') ?? items.at(-1);
+  items.find(({ maneuver }) => maneuver === USUAL_MANEUVER) ?? items.at(-1);
 
 function missingWords(errors: object, inTheWay: string | undefined): string | null {
   if (inTheWay) return inTheWay;

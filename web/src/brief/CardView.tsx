@@ -1,5 +1,11 @@
 /** A target card as it is read: the numbers large, then what to do, in order. */
-import type { CardFigure, OwnFigure as FlownFigure, Standard, TargetCard } from '@keel/core';
+import {
+  type CardFigure,
+  type OwnFigure as FlownFigure,
+  findRoom,
+  type Standard,
+  type TargetCard,
+} from '@keel/core';
 import { Caution } from '../parts/caution.tsx';
 import { Figure } from '../parts/Figure.tsx';
 import { bandOf, heading, PARAMETER_NAMES, say, signed, speedIn, unitMark } from '../parts/format.ts';
@@ -50,7 +56,7 @@ export function CardView({
         />
         {card.bankDeg > 0 && (
           <Figure
-            label={card.maneuver === 'slow-flight' ? 'Bank, at most' : 'Bank'}
+            label={findRoom(card.maneuver)?.card.bankIsLimit ? 'Bank, at most' : 'Bank'}
             value={card.bankDeg}
             unit="°"
             note={notes(band('bank'), `load ${say(card.loadFactor, 2)} g`)}

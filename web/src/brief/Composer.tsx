@@ -18,12 +18,13 @@ import {
 } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import {
-  findManeuverBrief,
+  findRoom,
   LESSON_TEMPLATES,
   type LessonItem,
   type LessonPlan,
   type LessonTemplate,
-  MANEUVER_BRIEFS,
+  type ManeuverId,
+  rooms,
   type Technique,
 } from '@keel/core';
 import { ActionIcon, NumberInput, Select } from '@mantine/core';
@@ -72,7 +73,7 @@ export function Composer(props: {
   };
   const set = (id: string, part: Partial<LessonItem>) =>
     onChange(items.map((item) => (item.id === id ? { ...item, ...part } : item)));
-  const add = (maneuver: string) => onChange([...items, { id: newId(), maneuver }]);
+  const add = (maneuver: ManeuverId) => onChange([...items, { id: newId(), maneuver }]);
   const from = (template: LessonTemplate) => {
     onChange(template.items.map((item) => ({ ...item, id: newId() })));
     props.onTemplate(template);
@@ -136,7 +137,7 @@ export function Composer(props: {
         <section className="sheet stack" aria-label="Add a maneuver">
           <h2>Add a maneuver</h2>
           <div className="composer-palette">
-            {MANEUVER_BRIEFS.map(({ id, title }) => (
+            {rooms.map(({ id, title }) => (
               <button key={id} type="button" className="composer-add" onClick={() => add(id)}>
                 <IconPlus size={15} aria-hidden /> {title}
               </button>
@@ -156,7 +157,7 @@ function Row(props: {
   remove: () => void;
 }) {
   const { item, entry, technique, set } = props;
-  const maneuver = findManeuverBrief(item.maneuver);
+  const maneuver = findRoom(item.maneuver);
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
     id: item.id,
   });

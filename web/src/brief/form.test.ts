@@ -5,6 +5,7 @@ import {
   findStandard,
   type Lesson,
   lessonInputSchema,
+  type ManeuverId,
   planLesson,
 } from '@keel/core';
 import {
@@ -85,7 +86,7 @@ test.each([
 });
 
 test('what belongs to no field is said all the same', () => {
-  const { problem } = preview(filled({ items: [{ id: 'x', maneuver: 'loop' }] }), request);
+  const { problem } = preview(filled({ items: [{ id: 'x', maneuver: 'loop' as ManeuverId }] }), request);
   expect(problem).toMatch(/maneuver "loop": must be one of/);
   expect(preview(filled(), null)).toMatchObject({ errors: {} });
 });

@@ -2,7 +2,7 @@
 import {
   type Airplane,
   type Conditions,
-  findManeuverBrief,
+  findRoom,
   hasBalance,
   InputError,
   type Lesson,
@@ -14,6 +14,7 @@ import {
   planLesson,
   type TargetCard,
   type TechniqueOverrides,
+  USUAL_MANEUVER,
 } from '@keel/core';
 
 /** Empty text stands for nothing typed. */
@@ -126,7 +127,7 @@ export function formOf(lesson: Lesson): BriefForm {
     fuelGal: conditions.loading?.fuelGal ?? '',
     items: lesson.items.map((item) =>
       // A speed or bank of a lesson from before each maneuver had its own.
-      item.maneuver === 'steep-turn'
+      item.maneuver === USUAL_MANEUVER
         ? { airspeedKias: conditions.airspeedKias, bankDeg: conditions.bankDeg, ...item }
         : item,
     ),
@@ -226,7 +227,7 @@ export function preview(
 
 /** What a lesson is called when nobody has named it: its maneuvers. */
 export function titleOf(items: readonly LessonItem[]): string {
-  const titles = [...new Set(items.map(({ maneuver }) => findManeuverBrief(maneuver)?.title ?? maneuver))];
+  const titles = [...new Set(items.map(({ maneuver }) => findRoom(maneuver)?.title ?? maneuver))];
   return titles
     .map((title, i) => (i === 0 ? title : title.charAt(0).toLowerCase() + title.slice(1)))
     .join(', ')

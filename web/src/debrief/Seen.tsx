@@ -1,14 +1,14 @@
 /** What the instructor saw and no recorder wrote down: a tap each, marked as seen. */
-import { type AttemptSaid, OBSERVATIONS, type ObservationItem } from '@keel/core';
+import { type AttemptSaid, findRoom, OBSERVATIONS, type ObservationItem } from '@keel/core';
 import type { Say } from './use-say.ts';
 
 const KINDS = { good: '+', fault: '−', fact: '·' } as const;
 
 export const observationOf = (item: ObservationItem) => OBSERVATIONS.find((one) => one.item === item)!;
 
-/** Items of a drill belong to the glide alone. */
+/** Items of a drill belong to what has one. */
 const belongs = (item: ObservationItem, maneuver: string): boolean =>
-  item.startsWith('drill') ? maneuver === 'best-glide' : true;
+  item.startsWith('drill') ? findRoom(maneuver)?.hasDrill === true : true;
 
 export function SeenTaps({ said, say, maneuver }: { said: AttemptSaid; say: Say; maneuver: string }) {
   return (

@@ -2,11 +2,13 @@
 import {
   type Created,
   type DemonstrationRequest,
-  findManeuverBrief,
+  type FindingId,
+  findRoom,
   HABITS,
   type HabitIn,
   type Lesson,
   type Mapping,
+  USUAL_MANEUVER,
 } from '@keel/core';
 import { Button, Progress, SegmentedControl, Select } from '@mantine/core';
 import { IconFileUpload, IconPlaneInflight } from '@tabler/icons-react';
@@ -91,7 +93,7 @@ function Fly({ lesson }: { lesson: Lesson }) {
   };
 
   // The slice of the lesson that can be drawn and scored.
-  const card = lesson.cards.find(({ maneuver }) => maneuver === 'steep-turn') ?? lesson.cards[0];
+  const card = lesson.cards.find(({ maneuver }) => maneuver === USUAL_MANEUVER) ?? lesson.cards[0];
   const unit = lesson.airplane.speedUnit;
   return (
     <>
@@ -297,9 +299,10 @@ function Demonstration(props: {
   fly: (request: DemonstrationRequest) => void;
   busy: boolean;
 }) {
-  const maneuvers = [...new Set(props.lesson.cards.map(({ maneuver }) => maneuver))];
+  // As the lesson has them, not as they are learned.
+  const maneuvers = [...new Set(props.lesson.items.map(({ maneuver }) => maneuver))];
   const [maneuver, setManeuver] = useState(maneuvers[0]);
-  const [habit, setHabit] = useState('none');
+  const [habit, setHabit] = useState<FindingId | 'none'>('none');
   const [habitIn, setHabitIn] = useState<HabitIn>('first');
   const turns = props.lesson.cards.some(
     (card) => card.maneuver === maneuver && (card.variant === 'left' || card.variant === 'right'),
@@ -319,11 +322,12 @@ function Demonstration(props: {
           allowDeselect={false}
           value={maneuver}
           onChange={(value) => {
-            if (!value) return;
-            setManeuver(value);
+            const chosen = maneuvers.find((id) => id === value);
+            if (!chosen) return;
+            setManeuver(chosen);
             setHabit('none');
           }}
-          data={maneuvers.map((id) => ({ value: id, label: findManeuverBrief(id)?.title ?? id }))}
+          data={maneuvers.map((id) => ({ value: id, label: findRoom(id)?.title ?? id }))}
         />
         <Select
           label="Habit"
@@ -331,7 +335,7 @@ function Demonstration(props: {
           allowDeselect={false}
           searchable
           value={habit}
-          onChange={(value) => value && setHabit(value)}
+          onChange={(value) => setHabit(HABITS.find((id) => id === value) ?? 'none')}
           data={[
             { value: 'none', label: 'none: as it should be' },
             ...HABITS.filter((id) => id.startsWith(`${maneuver}/`)).map((id) => ({

@@ -1,5 +1,5 @@
 /** How numbers and times are written: tabular, thin spaces, true minus signs. */
-import { clock, findManeuverBrief, maneuverName, PARAMETER_NAMES, say, speedIn } from '@keel/core';
+import { clock, findRoom, maneuverName, PARAMETER_NAMES, say, speedIn } from '@keel/core';
 import dayjs from 'dayjs';
 
 export { clock, maneuverName, PARAMETER_NAMES, say, speedIn };
@@ -24,7 +24,7 @@ export const unitMark = (unit: string): string => (unit === 'deg' ? '°' : ` ${u
 export function maneuverShort(maneuver: string, variant: string | null): string {
   if (variant === 'left') return 'L';
   if (variant === 'right') return 'R';
-  const short = findManeuverBrief(maneuver)?.short ?? maneuver;
+  const short = findRoom(maneuver)?.short ?? maneuver;
   return variant === null ? `${short}?` : short;
 }
 

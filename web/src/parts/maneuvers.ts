@@ -1,5 +1,5 @@
 /** Maneuvers by their names. */
-import { findManeuverBrief } from '@keel/core';
+import { findRoom } from '@keel/core';
 
 /** The title of a maneuver's id; a finding of no maneuver is general. */
-export const maneuverTitle = (id: string): string => findManeuverBrief(id)?.title ?? 'Every maneuver';
+export const maneuverTitle = (id: string): string => findRoom(id)?.title ?? 'Every maneuver';

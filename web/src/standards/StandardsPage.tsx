@@ -1,5 +1,5 @@
 /** Standards: the tolerances as data, each with its source. */
-import { MANEUVER_BRIEFS, rowsFor, type StandardRow } from '@keel/core';
+import { rooms, rowsFor, type StandardRow } from '@keel/core';
 import { useState } from 'react';
 import { useStandards } from '../api/hooks.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
@@ -72,7 +72,7 @@ export function StandardsPage() {
                       <th scope="col">Source</th>
                     </tr>
                   </thead>
-                  {MANEUVER_BRIEFS.map(({ id }) => (
+                  {rooms.map(({ id }) => (
                     <Rows key={id} maneuver={id} rows={rowsFor(standard, id)} />
                   ))}
                 </table>

@@ -1,5 +1,5 @@
 /** Choices of technique, for the school or as a lesson's own. */
-import { CHOICES, type Technique, type TechniqueKey, type TechniqueOverrides } from '@keel/core';
+import { CHOICES, rooms, type Technique, type TechniqueKey, type TechniqueOverrides } from '@keel/core';
 import { Button, Select } from '@mantine/core';
 import './technique.css';
 
@@ -14,13 +14,14 @@ export function TechniqueForm(props: {
   readOnly?: boolean;
 }) {
   const { school, overrides, maneuvers } = props;
-  const matters = CHOICES.filter(
-    ({ maneuvers: of }) =>
+  const matters = CHOICES.filter(({ key }) => {
+    const heeding = rooms.filter(({ card }) => card.heeds.includes(key));
+    return (
       maneuvers === undefined ||
-      of.length === 0 ||
-      of.includes('clearing-turns') ||
-      of.some((id) => maneuvers.includes(id)),
-  );
+      heeding.length === 0 ||
+      heeding.some(({ id, clears }) => clears || maneuvers.includes(id))
+    );
+  });
   return (
     <div className="technique">
       {matters.map(({ key, label, options }) => {

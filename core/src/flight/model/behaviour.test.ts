@@ -3,8 +3,8 @@
  * them. Facts of the trade are common practice, no source.
  */
 import { fleet } from '../../airplane/fleet.ts';
+import { airframeFor } from '../../fly/fly.ts';
 import { flyOpen, type Look, type Moves, wingsLevel } from '../../testing/open-loop.ts';
-import { airframeFor } from '../pilot/fly.ts';
 import { STEP_HZ } from './flight.ts';
 import { trimFlight } from './trim.ts';
 

@@ -6,12 +6,12 @@ import { casFromIas } from '../../airplane/calibration.ts';
 import { fleet } from '../../airplane/fleet.ts';
 import type { Airplane } from '../../airplane/schema.ts';
 import { levelPowerOf } from '../../airplane/schema.ts';
+import { airframeFor, flyManeuver } from '../../fly/fly.ts';
+import { loadFactor, turnRateDegPerS } from '../../mechanics/turning.ts';
 import { levelFlight } from '../../performance/level.ts';
 import { flapDegrees, stallAtStage } from '../../performance/model.ts';
 import { warningAtStage } from '../../performance/warning.ts';
 import { flyOpen, type Look, wingsLevel } from '../../testing/open-loop.ts';
-import { airframeFor, flyManeuver } from '../pilot/fly.ts';
-import { loadFactor, turnRateDegPerS } from '../turning.ts';
 import { trimFlight } from './trim.ts';
 
 const airplanes = fleet.map((airplane) => [airplane.id, airplane] as const);

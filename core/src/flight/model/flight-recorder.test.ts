@@ -1,8 +1,8 @@
 /** Whatever is flown, what the recorder keeps can be read back: no value lies beyond what its column may hold. */
 import { fleet } from '../../airplane/fleet.ts';
-import { readRecordingCsv } from '../../recording/csv.ts';
-import { writeRecordingCsv } from '../../recording/write-csv.ts';
-import { flyManeuver } from '../pilot/fly.ts';
+import { flyManeuver } from '../../fly/fly.ts';
+import { readRecordingCsv } from '../../recording/csv/csv.ts';
+import { writeRecordingCsv } from '../../recording/csv/write-csv.ts';
 
 test.each([
   ['power-off-stall', 'power-off-stall/spin-entry', 2],

@@ -1,6 +1,6 @@
 /** Keeps what the instruments show at a steady rate, with a sensor's noise, and hands it over as a recording. */
-import { type ChannelName, channelInfo } from '../../recording/channels.ts';
-import type { Recording, RecordingHeader } from '../../recording/recording.ts';
+import { type ChannelName, channelInfo } from '../../recording/columns/channels.ts';
+import type { Recording, RecordingHeader } from '../../recording/columns/recording.ts';
 import { wrap360 } from '../../units/angles.ts';
 import { roundTo } from '../../units/numbers.ts';
 import { type Random, seededRandom } from '../random.ts';

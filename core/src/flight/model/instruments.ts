@@ -1,6 +1,6 @@
 /** What the airplane's instruments and a recorder's sensors show of a flight, by the recording's channel names. */
 import { standardTemperatureC } from '../../atmosphere/atmosphere.ts';
-import type { ChannelName } from '../../recording/channels.ts';
+import type { ChannelName } from '../../recording/columns/channels.ts';
 import { degrees, wrap360 } from '../../units/angles.ts';
 import { FT_TO_M, KT_TO_MPS } from '../../units/convert.ts';
 import { clamp } from '../../units/numbers.ts';

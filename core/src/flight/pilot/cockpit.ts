@@ -1,11 +1,11 @@
 /** A pilot at work: looks, decides by the maneuver's script, moves the controls; with a skill and perhaps a habit. */
-import type { TargetCard } from '../../brief/card.ts';
+import type { TargetCard } from '../../card/card.ts';
+import { rollOutLeadFor } from '../../mechanics/turning.ts';
 import { flapDegrees } from '../../performance/model.ts';
 import { clamp } from '../../units/numbers.ts';
 import { type Flight, STEP_HZ, stepFlight } from '../model/flight.ts';
 import { trimFlight } from '../model/trim.ts';
 import { type Random, seededRandom } from '../random.ts';
-import { rollOutLeadFor } from '../turning.ts';
 import { openEyes, type Seen } from './eyes.ts';
 import { type Aim, type Hands, moveControls, restingHands } from './hands.ts';
 

@@ -1,8 +1,8 @@
 /** Position fixes, as logs give them one by one, made into the columns of a recording. */
 import { InputError } from '../../errors.ts';
 import { FT_TO_M } from '../../units/convert.ts';
-import type { ChannelName } from '../channels.ts';
-import type { Recording, RecordingHeader } from '../recording.ts';
+import type { ChannelName } from '../columns/channels.ts';
+import type { Recording, RecordingHeader } from '../columns/recording.ts';
 
 export interface Fix {
   epochMs: number;

@@ -5,7 +5,7 @@
 import { XMLBuilder } from 'fast-xml-parser';
 import IGCParser from 'igc-parser';
 import { InputError } from '../../errors.ts';
-import { formatOf, readRecording } from '../read-recording.ts';
+import { formatOf, readRecording } from '../read/read-recording.ts';
 
 const startMs = Date.UTC(2026, 5, 12, 23, 59, 30);
 const fixes = Array.from({ length: 60 }, (_, i) => ({

@@ -1,7 +1,7 @@
 /** GPX 1.1: track points with time, latitude, longitude and elevation. */
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import { InputError } from '../../errors.ts';
-import type { Recording } from '../recording.ts';
+import type { Recording } from '../columns/recording.ts';
 import { type Fix, recordingOfFixes } from './fixes.ts';
 
 interface Point {

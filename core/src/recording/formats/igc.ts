@@ -1,7 +1,7 @@
 /** IGC: fixes of a soaring logger, with pressure and satellite altitude. */
 import IGCParser from 'igc-parser';
 import { InputError } from '../../errors.ts';
-import type { Recording } from '../recording.ts';
+import type { Recording } from '../columns/recording.ts';
 import { recordingOfFixes } from './fixes.ts';
 
 /** @throws InputError for what is no IGC file, naming the line where it is known. */

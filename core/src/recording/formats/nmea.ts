@@ -1,6 +1,6 @@
 /** NMEA 0183: GGA sentences for place and altitude, RMC for the date. */
 import { parseNmeaSentence } from 'nmea-simple';
-import type { Recording } from '../recording.ts';
+import type { Recording } from '../columns/recording.ts';
 import { type Fix, recordingOfFixes } from './fixes.ts';
 
 const DAY_MS = 86_400_000;

@@ -2,9 +2,9 @@
 import { InputError } from '../../errors.ts';
 import { FT_TO_M } from '../../units/convert.ts';
 import { roundTo } from '../../units/numbers.ts';
-import type { Recording } from '../recording.ts';
-import { longestStepS } from '../segments.ts';
-import { typicalStepS } from '../smooth.ts';
+import type { Recording } from '../columns/recording.ts';
+import { longestStepS } from '../columns/segments.ts';
+import { typicalStepS } from '../columns/smooth.ts';
 
 export interface Place {
   atS: number;

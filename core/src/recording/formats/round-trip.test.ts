@@ -1,7 +1,7 @@
 /** Whatever way was flown, GPX carries it there and back. */
 import fc from 'fast-check';
-import { readRecording } from '../read-recording.ts';
-import type { Recording } from '../recording.ts';
+import type { Recording } from '../columns/recording.ts';
+import { readRecording } from '../read/read-recording.ts';
 import { writeGpx } from './write-gpx.ts';
 import { writeKml } from './write-kml.ts';
 

@@ -1,6 +1,6 @@
 /** A recording's places as GPX 1.1: a track with a segment for each unbroken stretch, a waypoint where each attempt began. */
 import { XMLBuilder } from 'fast-xml-parser';
-import type { Recording } from '../recording.ts';
+import type { Recording } from '../columns/recording.ts';
 import { type Place, placesOf } from './places.ts';
 
 /** A name at a time of the recording. */

@@ -1,6 +1,6 @@
 /** A recording's places as KML 2.2: the whole way as a line, and each attempt as a line of its own. */
 import { XMLBuilder } from 'fast-xml-parser';
-import type { Recording } from '../recording.ts';
+import type { Recording } from '../columns/recording.ts';
 import { type Place, placesOf } from './places.ts';
 import type { Named } from './write-gpx.ts';
 

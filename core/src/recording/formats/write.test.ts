@@ -7,9 +7,9 @@ import { gpx, kml } from '@tmcw/togeojson';
 import { DOMParser } from '@xmldom/xmldom';
 import { validateXML } from 'xmllint-wasm';
 import { InputError } from '../../errors.ts';
-import { recordingFromChunks } from '../from-chunks.ts';
-import { readRecording } from '../read-recording.ts';
-import type { Recording } from '../recording.ts';
+import type { Recording } from '../columns/recording.ts';
+import { recordingFromChunks } from '../read/from-chunks.ts';
+import { readRecording } from '../read/read-recording.ts';
 import { writeGpx } from './write-gpx.ts';
 import { writeKml } from './write-kml.ts';
 

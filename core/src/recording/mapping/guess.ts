@@ -1,6 +1,6 @@
 /** What a table's columns most likely are, from their names and units: a proposal for a person to look at. */
-import type { ChannelName } from '../channels.ts';
-import { parseUtcMs } from '../utc.ts';
+import type { ChannelName } from '../columns/channels.ts';
+import { parseUtcMs } from '../columns/utc.ts';
 import type { Mapping, TimeKind } from './mapping.ts';
 import type { TableHead } from './table.ts';
 import { unitNamed, unitsOf } from './units.ts';

@@ -1,7 +1,7 @@
 /** Tables of other makes, invented here: found, guessed, read, and refused with a place and a reason. */
 import fc from 'fast-check';
 import { InputError } from '../../errors.ts';
-import { CHANNELS, type ChannelName } from '../channels.ts';
+import { CHANNELS, type ChannelName } from '../columns/channels.ts';
 import { guessMapping } from './guess.ts';
 import { type Mapping, mappingSchema } from './mapping.ts';
 import { readMapped } from './read-mapped.ts';

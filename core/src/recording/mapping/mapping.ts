@@ -1,6 +1,6 @@
 /** Which column of a table of another make is what: the person's answer, kept under the table's header. */
 import { z } from 'zod';
-import { CHANNELS, type ChannelName } from '../channels.ts';
+import { CHANNELS, type ChannelName } from '../columns/channels.ts';
 
 export const TIME_KINDS = [
   { kind: 's', says: 'seconds' },

@@ -2,11 +2,11 @@
 import Papa from 'papaparse';
 import { InputError } from '../../errors.ts';
 import { wrap360 } from '../../units/angles.ts';
-import { type ChannelName, channelInfo } from '../channels.ts';
-import { GrowingColumns } from '../columns.ts';
-import { parseCell } from '../csv-number.ts';
-import type { Recording } from '../recording.ts';
-import { parseUtcMs } from '../utc.ts';
+import { type ChannelName, channelInfo } from '../columns/channels.ts';
+import { GrowingColumns } from '../columns/columns.ts';
+import { parseCell } from '../columns/csv-number.ts';
+import type { Recording } from '../columns/recording.ts';
+import { parseUtcMs } from '../columns/utc.ts';
 import type { Mapping, TimeKind } from './mapping.ts';
 import { type TableHead, tableHead } from './table.ts';
 import { conversion } from './units.ts';

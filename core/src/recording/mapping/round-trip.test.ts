@@ -1,6 +1,6 @@
 /** Any table that another make could write is read back to what was recorded, in whatever units and order. */
 import fc from 'fast-check';
-import { type ChannelName, channelInfo } from '../channels.ts';
+import { type ChannelName, channelInfo } from '../columns/channels.ts';
 import type { Mapping } from './mapping.ts';
 import { readMapped } from './read-mapped.ts';
 import { conversion, unitsOf } from './units.ts';

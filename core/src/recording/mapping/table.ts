@@ -2,8 +2,8 @@
 import Papa from 'papaparse';
 import { InputError } from '../../errors.ts';
 import { hashOf } from '../../hash.ts';
-import { parseCell } from '../csv-number.ts';
-import { parseUtcMs } from '../utc.ts';
+import { parseCell } from '../columns/csv-number.ts';
+import { parseUtcMs } from '../columns/utc.ts';
 
 export interface TableHead {
   delimiter: string;

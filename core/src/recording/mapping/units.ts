@@ -1,7 +1,7 @@
 /** Units in which tables of other makes carry a channel: value × scale + offset is the channel's own unit. */
 
 import { FT_TO_M, KT_TO_MPS, MPH_PER_KT } from '../../units/convert.ts';
-import { type ChannelName, channelInfo } from '../channels.ts';
+import { type ChannelName, channelInfo } from '../columns/channels.ts';
 
 interface Conversion {
   scale: number;

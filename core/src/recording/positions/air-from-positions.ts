@@ -1,8 +1,8 @@
 /** From positions alone to what the airplane did in the air: wind, then true airspeed and heading, each with its error. */
 import { degrees, wrap360 } from '../../units/angles.ts';
 import { KT_TO_MPS } from '../../units/convert.ts';
-import type { Channel } from '../channel.ts';
-import type { Segment } from '../segments.ts';
+import type { Channel } from '../columns/channel.ts';
+import type { Segment } from '../columns/segments.ts';
 import { groundVelocityOf } from './ground-velocity.ts';
 import { magneticVariationDeg } from './magnetic-variation.ts';
 import { meanWind, type TurnWind, turnWinds, windAt } from './wind.ts';

@@ -1,7 +1,7 @@
 /** Lessons drawn as positions in an 18 kt wind, three metres of wandering error: the steep turns and the wind. */
 
 import { fleet } from '../../airplane/fleet.ts';
-import { scoreRecording } from '../../scoring/score-recording.ts';
+import { scoreRecording } from '../../debrief/score-recording.ts';
 import { findStandard } from '../../standards/standards.ts';
 import { drawPositions } from '../../testing/drawn-lesson/lesson.ts';
 import { overlap } from '../../testing/overlap.ts';

@@ -1,7 +1,7 @@
 /** Velocity over the ground from positions: a line through the positions of a few seconds about each row. */
 import { radians } from '../../units/angles.ts';
-import { localSlope } from '../resample.ts';
-import type { Segment } from '../segments.ts';
+import { localSlope } from '../columns/resample.ts';
+import type { Segment } from '../columns/segments.ts';
 
 const EARTH_RADIUS_M = 6_371_000;
 /** Long enough to quiet a receiver's wandering, short enough for a steep turn: a circle loses 2 % of its radius. */

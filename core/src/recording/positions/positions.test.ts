@@ -4,12 +4,12 @@
  */
 import { fleet } from '../../airplane/fleet.ts';
 import { targetCard } from '../../brief/target-card.ts';
-import { flyLesson } from '../../flight/pilot/fly-lesson.ts';
-import { scoreRecording } from '../../scoring/score-recording.ts';
+import { scoreRecording } from '../../debrief/score-recording.ts';
+import { flyLesson } from '../../fly/fly-lesson.ts';
 import { findStandard } from '../../standards/standards.ts';
 import { KT_TO_MPS } from '../../units/convert.ts';
-import type { Recording } from '../recording.ts';
-import { makeTrack } from '../track.ts';
+import type { Recording } from '../columns/recording.ts';
+import { makeTrack } from '../track/track.ts';
 import { magneticVariationDeg } from './magnetic-variation.ts';
 import { turnWinds } from './wind.ts';
 

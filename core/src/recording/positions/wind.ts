@@ -5,7 +5,7 @@
  */
 import { inverse, Matrix, solve } from 'ml-matrix';
 import { degrees } from '../../units/angles.ts';
-import type { Segment } from '../segments.ts';
+import type { Segment } from '../columns/segments.ts';
 import type { GroundVelocity } from './ground-velocity.ts';
 
 export interface TurnWind {

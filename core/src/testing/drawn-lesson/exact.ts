@@ -1,6 +1,6 @@
 /** One maneuver at a time, drawn to the figure: for what is named past a threshold and not before it. */
 import { seededRandom } from '../../flight/random.ts';
-import type { Recording } from '../../recording/recording.ts';
+import type { Recording } from '../../recording/columns/recording.ts';
 import { DRAWN_FOUR_SEATER } from './hand.ts';
 import { EASES, type Pen, penAtCruise } from './pen.ts';
 import { recordDrawn } from './recorder.ts';

@@ -4,7 +4,7 @@
  * losses, flap handling and roughness vary as they do from pilot to pilot.
  */
 import { type Random, seededRandom } from '../../flight/random.ts';
-import type { Recording } from '../../recording/recording.ts';
+import type { Recording } from '../../recording/columns/recording.ts';
 import { DRAWN_FOUR_SEATER, type DrawnAirplane, type DrawnTruth, Hand } from './hand.ts';
 import {
   clearingTurns,

@@ -1,6 +1,6 @@
 /** A drawn flight as a position logger sees it: the air's velocity and the wind's, with an error that wanders. */
 import type { Random } from '../../flight/random.ts';
-import type { Recording } from '../../recording/recording.ts';
+import type { Recording } from '../../recording/columns/recording.ts';
 import { STEP_S, TAS_OVER_IAS } from './hand.ts';
 import type { Pen } from './pen.ts';
 import { headingsOf, wander } from './recorder.ts';

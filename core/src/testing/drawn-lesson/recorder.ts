@@ -1,7 +1,7 @@
 /** What a recorder makes of a drawn flight: sampled, gusty, noisy, and coarse where asked. */
 import type { Random } from '../../flight/random.ts';
-import type { ChannelName } from '../../recording/channels.ts';
-import type { Recording } from '../../recording/recording.ts';
+import type { ChannelName } from '../../recording/columns/channels.ts';
+import type { Recording } from '../../recording/columns/recording.ts';
 import { type DrawnAirplane, STEP_S, TAS_OVER_IAS, turnRateDegPerS } from './hand.ts';
 import type { Pen } from './pen.ts';
 

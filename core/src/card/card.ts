@@ -1,0 +1,129 @@
+/** A target card: everything about one maneuver in one airplane on one day. Also what `--brief` files hold. */
+import { z } from 'zod';
+import { ownFigureSchema } from '../airplane/own-figure.ts';
+import { provenanceSchema } from '../performance/provenance.ts';
+import { standardRowSchema } from '../scoring/standard.ts';
+
+const { parameter, low, high, unit, required, source, fromMemory } = standardRowSchema.shape;
+export const toleranceSchema = z.object({ parameter, low, high, unit, required, source, fromMemory });
+
+/** One number of the card, ready to be shown: speeds in KIAS under the unit `kias`. */
+export const cardFigureSchema = z.object({
+  label: z.string(),
+  value: z.union([z.number(), z.string()]).nullable(),
+  unit: z.string(),
+  digits: z.number().default(0),
+  note: z.string(),
+  from: provenanceSchema.optional(),
+});
+export type CardFigure = z.infer<typeof cardFigureSchema>;
+
+const ladderSchema = z.object({
+  groundFt: z.number(),
+  floorFt: z.number(),
+  lossFt: z.number(),
+  cushionFt: z.number(),
+  neededFt: z.number(),
+  entryFt: z.number(),
+  gainFt: z.number(),
+  cloudBaseFt: z.number().nullable(),
+  airspaceBaseFt: z.number().nullable(),
+  ceilingFt: z.number().nullable(),
+  ceilingIs: z.enum(['cloud', 'airspace']).nullable(),
+  fits: z.boolean(),
+});
+
+export const flapStepSchema = z.object({
+  stage: z.number(),
+  deg: z.number(),
+  /** The limit of the stage, KIAS. */
+  below: z.number(),
+  /** Where to let it down, KIAS. */
+  atKias: z.number(),
+  /** Height that it may gain if the nose is not held, ft (estimated). */
+  balloonFt: z.number().nullable(),
+  /** What level flight at that speed then asks for on top. */
+  addPower: z.number().nullable(),
+});
+export type FlapStep = z.infer<typeof flapStepSchema>;
+
+export const targetCardSchema = z.object({
+  maneuver: z.string(),
+  variant: z.string(),
+  title: z.string(),
+  airplane: z.string(),
+  weightLb: z.number(),
+  standard: z.string(),
+  speedUnit: z.enum(['kt', 'mph']).default('kt'),
+  entry: z.object({
+    altitudeFt: z.number(),
+    floorFt: z.number(),
+    plannedLossFt: z.number(),
+    cushionFt: z.number(),
+    headingDeg: z.number(),
+    airspeedKias: z.number().nullable(),
+    airspeedWhy: z.string(),
+    windowKias: z.tuple([z.number(), z.number()]).nullable(),
+    windowWhy: z.tuple([z.string(), z.string()]),
+  }),
+  bankDeg: z.number(),
+  loadFactor: z.number(),
+  /** Flap stage at which the speeds hold: 0 is up. */
+  stage: z.number().default(0),
+  stallKias: z.object({ level: z.number(), inBank: z.number() }),
+  warningKias: z.number().nullable().default(null),
+  vaKias: z.number(),
+  /** Where stall, warning and maneuvering speed came from; power and the maneuver's figures carry their own. */
+  from: z
+    .object({ stall: provenanceSchema, warning: provenanceSchema, va: provenanceSchema })
+    .nullable()
+    .default(null),
+  air: z.object({ pressureAltitudeFt: z.number(), oatC: z.number(), densityAltitudeFt: z.number() }),
+  turn: z
+    .object({
+      tasKt: z.number(),
+      rateDegPerS: z.number(),
+      radiusFt: z.number(),
+      secondsFor360: z.number(),
+      rollOutLeadDeg: z.number(),
+      rollOutHeadingDeg: z.number(),
+      rollOutHeadingsDeg: z.object({ left: z.number(), right: z.number() }),
+    })
+    .nullable(),
+  power: z
+    .object({
+      levelRpm: z.number().nullable(),
+      maneuverRpm: z.number(),
+      unit: z.string(),
+      from: z.string(),
+    })
+    .nullable(),
+  flaps: z.array(flapStepSchema),
+  /** Speed against power, attitude and trim, where the maneuver is flown at several speeds. */
+  powerTable: z
+    .array(z.object({ kias: z.number(), power: z.number(), pitchDeg: z.number(), trim: z.string() }))
+    .default([]),
+  figures: z.array(cardFigureSchema).default([]),
+  /** What this very airplane’s flights say, beside the book’s. */
+  ownFigures: z.array(ownFigureSchema).default([]),
+  steps: z.array(z.string()),
+  checks: z.array(z.string()),
+  watchFor: z.array(z.string()),
+  cautions: z.array(z.string()),
+  tolerances: z.array(toleranceSchema),
+  /** Whose rows they are, where the standard has none for this maneuver. */
+  tolerancesFrom: z.string().nullable().default(null),
+  /** Which way of doing it was chosen, and why a school does it so. */
+  choices: z
+    .array(z.object({ key: z.string(), label: z.string(), chosen: z.string(), why: z.string() }))
+    .default([]),
+  picture: z.enum(['speed-window', 'power-curve', 'altitude-ladder']).default('speed-window'),
+  ladder: ladderSchema.nullable().default(null),
+  /** Why the maneuver is not flown today; null when it is. */
+  offToday: z.string().nullable().default(null),
+  /** Inputs that were left out, and what was taken for them. */
+  assumed: z.array(z.string()),
+  /** Values that could not be worked out for this airplane, and why. */
+  missing: z.record(z.string(), z.string()),
+});
+export type TargetCard = z.infer<typeof targetCardSchema>;

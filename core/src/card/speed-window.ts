@@ -1,0 +1,73 @@
+/** Where it is safe to turn steeply: above the accelerated stall with margin, not above V_A at today's weight. */
+import { maneuveringSpeedKias, stallSpeedKias } from '../airplane/limits.ts';
+import type { Airplane } from '../airplane/schema.ts';
+import { loadFactor } from '../mechanics/turning.ts';
+import type { Technique } from '../technique/technique.ts';
+import { clamp } from '../units/numbers.ts';
+
+/** Kept between the accelerated stall and the slowest entry: about where a warning begins. */
+export const STALL_MARGIN_KT = 5;
+
+export interface SpeedWindow {
+  stallLevelKias: number;
+  stallInBankKias: number;
+  vaKias: number;
+  /** [slowest, fastest] entry speed, KIAS; null when no speed is safe. */
+  windowKias: [number, number] | null;
+}
+
+export function speedWindow(airplane: Airplane, weightLb: number, bankDeg: number): SpeedWindow {
+  const stallLevelKias = stallSpeedKias(airplane, { weightLb });
+  const stallInBankKias = stallSpeedKias(airplane, { weightLb, loadFactor: loadFactor(bankDeg) });
+  const vaKias = maneuveringSpeedKias(airplane, weightLb);
+  const slowest = stallInBankKias + STALL_MARGIN_KT;
+  return {
+    stallLevelKias,
+    stallInBankKias,
+    vaKias,
+    windowKias: slowest <= vaKias ? [slowest, vaKias] : null,
+  };
+}
+
+/** The stall speed against bank, for the picture: [bank °, KIAS] from level to `toDeg`. */
+export const stallCurve = (airplane: Airplane, weightLb: number, toDeg = 60): [number, number][] =>
+  Array.from({ length: toDeg / 2 + 1 }, (_, i): [number, number] => [
+    2 * i,
+    stallSpeedKias(airplane, { weightLb, loadFactor: loadFactor(2 * i) }),
+  ]);
+
+/**
+ * The entry speed: the one asked for when it is inside the window; else by the school's policy the maker's, the
+ * fastest that leaves the tolerance below V_A, or the middle; what does not fit gives way to the next of these.
+ * Whole knots, and never outside the window.
+ */
+export function chooseEntrySpeed(
+  window: [number, number],
+  options: {
+    wantedKias?: number;
+    makersKias?: number;
+    toleranceKt: number;
+    policy?: Technique['entrySpeed'];
+  },
+): { kias: number; why: string } {
+  const [slowest, fastest] = window;
+  const inside = (kias: number) => kias >= slowest && kias <= fastest;
+  const whole = (kias: number) => clamp(Math.round(kias), Math.ceil(slowest), Math.floor(fastest));
+  const { wantedKias, makersKias, toleranceKt, policy = 'makers' } = options;
+  if (wantedKias !== undefined) {
+    const kias = whole(wantedKias);
+    return { kias, why: inside(wantedKias) ? 'chosen for today' : 'as near the wish as the window allows' };
+  }
+  const middle = whole((slowest + fastest) / 2);
+  if (policy === 'middle') return { kias: middle, why: 'the middle of the window' };
+  if (policy === 'makers' && makersKias !== undefined && inside(makersKias))
+    return { kias: makersKias, why: 'the maker’s recommendation' };
+  const outside =
+    policy !== 'makers' || makersKias === undefined
+      ? ''
+      : `the maker’s ${makersKias} is outside the window; `;
+  const withTolerance = Math.floor(fastest - toleranceKt);
+  return inside(withTolerance)
+    ? { kias: withTolerance, why: `${outside}maneuvering speed less the tolerance of ${toleranceKt}` }
+    : { kias: middle, why: `${outside}the middle of a narrow window` };
+}

@@ -1,0 +1,40 @@
+/** What the maneuvers see in a flight, and what the arbiter leaves of it. */
+import type { ScoringContext } from '../kits/attempt/attempt.ts';
+import type { Proposed } from '../kits/attempt/room.ts';
+import { type ManeuverRoom, requireRoom, rooms } from '../maneuvers/registry.ts';
+import type { Track } from '../recording/track/track.ts';
+import { arbitrate } from './arbiter.ts';
+import { withoutDoubtful } from './likely.ts';
+
+/** Attempts as found, in time order, none overlapping another; and what could not be told. */
+export function findAttempts(track: Track, context: ScoringContext): Proposed {
+  const seen = rooms.map((room) => ({ room, ...proposedBy(room, track, context) }));
+  // What clears the area is told by what it was cleared for.
+  const cleared = seen.flatMap(({ room, proposals }) => (room.clearedFor ? proposals : []));
+  const before = rooms.map(({ sought }) => sought.proposeBefore?.(track, context, cleared));
+  const all = [...seen, ...before.filter((proposed) => proposed !== undefined)];
+  return {
+    proposals: arbitrate(
+      withoutDoubtful(
+        track,
+        all.flatMap(({ proposals }) => proposals),
+      ),
+      (maneuver) => requireRoom(maneuver).precedence,
+    ),
+    warnings: all.flatMap(({ warnings }) => warnings),
+  };
+}
+
+const proposedBy = ({ sought }: ManeuverRoom, track: Track, context: ScoringContext): Proposed =>
+  sought.propose?.(track, context) ?? { proposals: [], warnings: [] };
+
+/** What a maneuver is called over any stretch of a recording, for attempts that a person, not a rule, has made. */
+export const variantOf = (
+  track: Track,
+  context: ScoringContext,
+  maneuver: string,
+  span: Parameters<NonNullable<ManeuverRoom['sought']['variantOver']>>[2],
+): string => {
+  const { sought, variants } = requireRoom(maneuver);
+  return sought.variantOver?.(track, context, span) ?? variants[0];
+};

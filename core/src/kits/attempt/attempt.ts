@@ -1,0 +1,57 @@
+/** A stretch of a recording on its way to a score: proposed, then measured, against what it is scored against. */
+import type { Airplane } from '../../airplane/schema.ts';
+import type { BriefTargets } from '../../card/targets.ts';
+import type { Rows } from '../../recording/columns/span.ts';
+import type { ExaminerFigures } from '../../scoring/judge.ts';
+import type { Judged, Quantity, Span } from '../../scoring/judged.ts';
+import type { Judge } from '../../scoring/schema.ts';
+import type { Parameter, Standard, StandardRow } from '../../scoring/standard.ts';
+import type { ThresholdEdits } from './figures.ts';
+
+/** What a recording is scored against. What is left out is "not measured", never assumed. */
+export interface ScoringContext {
+  standard: Standard;
+  /** The school's own rows, for what the chosen standard has none for. */
+  schoolStandard?: Standard;
+  judge: Judge;
+  airplane?: Airplane;
+  weightLb?: number;
+  /** Highest ground below, ft. */
+  groundFt?: number;
+  briefs: readonly BriefTargets[];
+  /** The school’s own thresholds, laid over those that come with the maneuvers. */
+  thresholds: ThresholdEdits;
+  examiner: ExaminerFigures;
+  /** Whether the school clears the area before each maneuver; without it nothing is said about clearing. */
+  clearsBeforeEach: boolean;
+}
+
+/** A stretch of the recording that may be an attempt at a maneuver. */
+export interface Proposal {
+  maneuver: string;
+  variant: string;
+  startS: number;
+  endS: number;
+  /** The unbroken rows around it. */
+  segment: Rows;
+  state: 'complete' | 'discontinued';
+  reason?: string;
+}
+
+/** An attempt with everything about it that the standard's rows may ask for. */
+export interface Attempt extends Proposal, Judged {
+  targets: Record<string, number>;
+  brief?: BriefTargets;
+  inheritsEntry: boolean;
+  turnedDeg?: number;
+  /** Too little of the maneuver was flown for it to pass, whatever the figures. */
+  fallsShort: boolean;
+  /** Means over the seconds before the start. */
+  entry: { altitudeFt: number; airspeedKt: number; headingDeg: number };
+  /** A row as it counts in this attempt; undefined where it does not apply. */
+  rowFor(row: StandardRow): StandardRow | undefined;
+  /** The same by the parameter's name, as the chosen standard has it. */
+  spansOfParameter(parameter: Parameter): Span[] | undefined;
+  /** The same by the parameter's name, as the chosen standard has it. */
+  quantityOf(parameter: Parameter): Quantity | undefined;
+}

@@ -1,0 +1,92 @@
+/** An attempt from its parts: what is the same for every maneuver is here, what differs comes as options. */
+
+import { FLOOR_ABOVE_GROUND_FT } from '../../card/ladder.ts';
+import { briefFor, namedTargets } from '../../card/targets.ts';
+import type { Track } from '../../recording/track/track.ts';
+import type { Quantity, Span } from '../../scoring/judged.ts';
+import type { Phase } from '../../scoring/schema.ts';
+import type { Parameter, StandardRow } from '../../scoring/standard.ts';
+import { compassDeg } from '../../units/angles.ts';
+import type { Attempt, Proposal, ScoringContext } from './attempt.ts';
+import { judgingRows } from './judging-rows.ts';
+import { type Aims, entryValues, quantityFor } from './quantities.ts';
+import { settlePhase } from './settle.ts';
+
+export interface Parts {
+  phases: Phase[];
+  /** What differs from the entry's own values. */
+  aims?: Partial<Aims>;
+  /** Targets to show; bank only where one is flown. */
+  shows?: readonly ('altitudeFt' | 'airspeedKt' | 'bankDeg' | 'headingDeg')[];
+  /** A row as it counts here, or undefined where it does not apply. */
+  rowFor?: (row: StandardRow, aims: Aims) => StandardRow | undefined;
+  /** Where a row is judged, when that is not one phase. */
+  spansOf?: (row: StandardRow) => Span[] | undefined;
+  quantity?: (row: StandardRow) => Quantity | undefined;
+  fallsShort?: boolean;
+  turnedDeg?: number;
+  inherits?: Attempt;
+  /** Whether it should settle at the entry's altitude and speed; after a stall the altitude counts alone. */
+  settles?: boolean | 'in height';
+}
+
+const ALL = ['altitudeFt', 'airspeedKt', 'bankDeg', 'headingDeg'] as const;
+
+export function buildAttempt(
+  track: Track,
+  proposal: Proposal,
+  context: ScoringContext,
+  parts: Parts,
+): Attempt {
+  const brief = briefFor(context.briefs, proposal.maneuver, proposal.variant);
+  const entry = parts.inherits
+    ? (parts.inherits.targets as { altitudeFt: number; airspeedKt: number; headingDeg: number })
+    : entryValues(track, proposal);
+  const aims: Aims = {
+    ...entry,
+    bankDeg: brief?.bankDeg ?? 0,
+    floorFt: context.groundFt === undefined ? undefined : context.groundFt + FLOOR_ABOVE_GROUND_FT,
+    ...parts.aims,
+  };
+  const briefed = brief && namedTargets(brief);
+  const quantity = (row: StandardRow) =>
+    parts.quantity?.(row) ?? quantityFor(row, track, proposal, aims, briefed);
+  const rowFor = (row: StandardRow) => (parts.rowFor ? parts.rowFor(row, aims) : row);
+  const rowOf = (parameter: Parameter) =>
+    judgingRows(context, proposal.maneuver).rows.find((row) => row.parameter === parameter && rowFor(row));
+  const settle =
+    parts.settles === false
+      ? undefined
+      : settlePhase(track, proposal, {
+          ...entry,
+          ...(parts.settles === 'in height' && { airspeedKt: Number.NaN }),
+        });
+  const targets: Record<string, number> = {
+    altitudeFt: aims.altitudeFt,
+    airspeedKt: aims.airspeedKt,
+    bankDeg: aims.bankDeg,
+    headingDeg: compassDeg(aims.headingDeg),
+  };
+  const shows = parts.shows ?? ALL;
+  return {
+    ...proposal,
+    phases: settle ? [...parts.phases, settle] : parts.phases,
+    targets: Object.fromEntries(Object.entries(targets).filter(([name]) => shows.includes(name as never))),
+    brief,
+    inheritsEntry: parts.inherits !== undefined,
+    turnedDeg: parts.turnedDeg,
+    fallsShort: parts.fallsShort ?? false,
+    entry: { altitudeFt: aims.altitudeFt, airspeedKt: aims.airspeedKt, headingDeg: aims.headingDeg },
+    rowFor,
+    spansOf: parts.spansOf ?? (() => undefined),
+    quantity,
+    quantityOf: (parameter) => {
+      const row = rowOf(parameter);
+      return row && quantity(row);
+    },
+    spansOfParameter: (parameter) => {
+      const row = rowOf(parameter);
+      return row && parts.spansOf?.(row);
+    },
+  };
+}

@@ -1,0 +1,99 @@
+/** What each check of a maneuver's findings is given, and how they are run. */
+
+import { type Rows, rowsBetween } from '../../recording/columns/span.ts';
+import type { Track } from '../../recording/track/track.ts';
+import type { Span } from '../../scoring/judged.ts';
+import { phaseNamed } from '../../scoring/phases.ts';
+import type { Finding } from '../../scoring/schema.ts';
+import type { Attempt, Proposal, ScoringContext } from './attempt.ts';
+import { generalFindings } from './general-findings.ts';
+import { type Scene, sceneOf } from './scene.ts';
+
+export interface Case {
+  track: Track;
+  attempt: Attempt;
+  context: ScoringContext;
+  scene: Scene;
+  /** Rows from start to end. */
+  rows: Rows;
+  /** +1 to the right, −1 to the left. */
+  side: number;
+}
+
+export type Check = (c: Case) => Finding | undefined | (Finding | undefined)[];
+
+export const caseOf = (track: Track, attempt: Attempt, context: ScoringContext): Case => ({
+  track,
+  attempt,
+  context,
+  scene: sceneOf(track, context),
+  rows: rowsBetween(track.timeS, attempt.startS, attempt.endS, attempt.segment),
+  side: attempt.variant === 'left' ? -1 : 1,
+});
+
+/** Every finding of an attempt, in the order in which things went wrong. */
+export function runChecks(
+  checks: readonly Check[],
+  track: Track,
+  attempt: Attempt,
+  next: Proposal | undefined,
+  context: ScoringContext,
+  more: { general?: boolean } = {},
+): Finding[] {
+  const c = caseOf(track, attempt, context);
+  const own = checks.flatMap((check) => check(c)).filter((found) => found !== undefined);
+  const general = more.general === false ? [] : generalFindings(track, attempt, next, context);
+  return [...general, ...own].sort((a, b) => a.startS - b.startS);
+}
+
+/** Rows of a phase; none where the attempt has no such phase. */
+export function phaseRows({ track, attempt }: Case, name: string): Rows {
+  const phase = phaseNamed(attempt.phases, name);
+  return phase ? rowsBetween(track.timeS, phase.startS, phase.endS, attempt.segment) : { from: 0, to: 0 };
+}
+
+export const between = ({ track, attempt }: Case, fromS: number, toS: number): Rows =>
+  rowsBetween(track.timeS, fromS, toS, attempt.segment);
+
+/** Times of two rows as a span in order. */
+export const spanOf = ({ track }: Case, a: number, b: number): Span => ({
+  startS: track.timeS[Math.min(a, b)],
+  endS: track.timeS[Math.max(a, b)],
+});
+
+/** Least and greatest row of a column. */
+export function extremes(values: ArrayLike<number>, { from, to }: Rows): { low: number; high: number } {
+  let [low, high] = [-1, -1];
+  for (let i = from; i < to; i++) {
+    if (Number.isNaN(values[i])) continue;
+    if (low < 0 || values[i] < values[low]) low = i;
+    if (high < 0 || values[i] > values[high]) high = i;
+  }
+  return { low, high };
+}
+
+/** Moments at which the flaps began to move out (or in), each with the degrees that it ended at. */
+export function flapMoves(
+  c: Case,
+  { from, to }: Rows,
+): { atS: number; fromDeg: number; toDeg: number; endS: number }[] {
+  const flaps = c.track.other('flaps_deg')?.values;
+  if (!flaps) return [];
+  const { timeS } = c.track;
+  const moves: { atS: number; fromDeg: number; toDeg: number; endS: number }[] = [];
+  for (let i = from + 1; i < to; i++) {
+    const change = flaps[i] - flaps[i - 1];
+    if (Math.abs(change) < 0.4) continue;
+    const last = moves.at(-1);
+    // A stage takes a moment to run; a pause, or the other way, begins another.
+    const goesOn =
+      last &&
+      timeS[i] - last.endS < Math.max(1.2, 1.5 * c.track.stepS) &&
+      Math.sign(change) === Math.sign(last.toDeg - last.fromDeg);
+    if (goesOn) {
+      last.toDeg = flaps[i];
+      last.endS = timeS[i];
+    } else moves.push({ atS: timeS[i - 1], fromDeg: flaps[i - 1], toDeg: flaps[i], endS: timeS[i] });
+  }
+  return moves;
+}

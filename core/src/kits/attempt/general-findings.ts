@@ -1,0 +1,123 @@
+/** Findings that every maneuver can have: what came before it, its floor, and how it settled. */
+
+import { FLOOR_ABOVE_GROUND_FT } from '../../card/ladder.ts';
+import { localSlope } from '../../recording/columns/resample.ts';
+import { firstRowAt, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
+import type { Track } from '../../recording/track/track.ts';
+import type { Span } from '../../scoring/judged.ts';
+import { phaseNamed } from '../../scoring/phases.ts';
+import type { Finding } from '../../scoring/schema.ts';
+import type { Attempt, Proposal, ScoringContext } from './attempt.ts';
+import { limitsOf } from './figures.ts';
+import { finding, idsOf, say } from './finding.ts';
+import { GENERAL_LIMITS } from './tables.ts';
+
+/** What every maneuver that begins and ends in steady flight can have. */
+export const GENERAL_FINDINGS = ['no-clearing', 'rushed-entry', 'below-floor', 'slow-to-settle'] as const;
+const ID = idsOf(GENERAL_FINDINGS);
+
+export function generalFindings(
+  track: Track,
+  attempt: Attempt,
+  next: Proposal | undefined,
+  context: ScoringContext,
+): Finding[] {
+  return [
+    noClearing(track, attempt, context),
+    rushedEntry(track, attempt, context),
+    belowFloor(track, attempt, context),
+    slowToSettle(track, attempt, next, context),
+  ].filter((found) => found !== undefined);
+}
+
+function noClearing(track: Track, attempt: Attempt, context: ScoringContext): Finding | undefined {
+  const limits = limitsOf(context, GENERAL_LIMITS);
+  if (!context.clearsBeforeEach || attempt.inheritsEntry) return undefined;
+  const span = { startS: attempt.startS - limits.clearingWithinS, endS: attempt.startS };
+  // Without the whole three minutes on record nobody can say that nothing was cleared.
+  if (track.timeS[attempt.segment.from] > span.startS) return undefined;
+  const heading = track.headingDeg.values;
+  const rows = rowsBetween(track.timeS, span.startS, span.endS, attempt.segment);
+  const highest = heading[rowOfMax(rows, (i) => heading[i])];
+  const lowest = heading[rowOfMax(rows, (i) => -heading[i])];
+  const size = highest - lowest;
+  if (!(size < limits.clearingHeadingDeg)) return undefined;
+  return finding(ID({ attempt }, 'no-clearing'), 'note', span, size, 'deg', {
+    what: `The heading changed by no more than ${say(size)}° in the three minutes before.`,
+    why: 'The area was not cleared by turning, or a look was enough and nobody wrote it down.',
+    tryNext: 'Two 90° turns, one each way, before you begin; then keep looking.',
+  });
+}
+
+/** Ten steady seconds before the start: vertical speed, airspeed and heading. */
+function rushedEntry(track: Track, attempt: Attempt, context: ScoringContext): Finding | undefined {
+  const limits = limitsOf(context, GENERAL_LIMITS);
+  if (attempt.inheritsEntry) return undefined;
+  const span: Span = { startS: attempt.startS - limits.entryS, endS: attempt.startS };
+  if (track.timeS[attempt.segment.from] > span.startS) return undefined;
+  const rows = rowsBetween(track.timeS, span.startS, span.endS, attempt.segment);
+  if (rows.to - rows.from < 3) return undefined;
+  // A wider slope than usual: the noise of a slow recording must not look like a climb.
+  const climb = localSlope(track.timeS, track.altitudeFt.values, rows, 2.5);
+  let squares = 0;
+  for (const feetPerS of climb) squares += (60 * feetPerS) ** 2;
+  const verticalSpeedFpm = Math.sqrt(squares / climb.length);
+  const half = (values: Float64Array) => {
+    const high = values[rowOfMax(rows, (i) => values[i])];
+    const low = values[rowOfMax(rows, (i) => -values[i])];
+    return (high - low) / 2;
+  };
+  const measures = [
+    { name: 'vertical speed', size: verticalSpeedFpm, limit: limits.entryVerticalSpeedFpm, unit: 'ft/min' },
+    { name: 'airspeed', size: half(track.airspeedKt.values), limit: limits.entryAirspeedKt, unit: 'kt' },
+    { name: 'heading', size: half(track.headingDeg.values), limit: limits.entryHeadingDeg, unit: 'deg' },
+  ].filter(({ size, limit }) => size > limit);
+  const worst = measures.sort((a, b) => b.size / b.limit - a.size / a.limit)[0];
+  if (!worst) return undefined;
+  const unit = worst.unit === 'deg' ? '°' : ` ${worst.unit}`;
+  return finding(ID({ attempt }, 'rushed-entry'), 'note', span, worst.size, worst.unit, {
+    what: `In the ten seconds before, ${worst.name} moved by ${say(worst.size)}${unit} either way.`,
+    why: 'The airplane was not yet trimmed and steady when the maneuver began.',
+    tryNext: 'Ten steady seconds on altitude, speed and heading, hands light, before you roll.',
+  });
+}
+
+function belowFloor(track: Track, attempt: Attempt, context: ScoringContext): Finding | undefined {
+  if (context.groundFt === undefined) return undefined;
+  const floorFt = context.groundFt + FLOOR_ABOVE_GROUND_FT;
+  const altitude = track.altitudeFt.values;
+  const rows = rowsBetween(track.timeS, attempt.startS, attempt.endS, attempt.segment);
+  const lowest = rowOfMax(rows, (i) => -altitude[i]);
+  if (lowest < 0) return undefined;
+  const below = floorFt - altitude[lowest];
+  // Finer than an altimeter can be read is not below.
+  if (below <= 5) return undefined;
+  let first = lowest;
+  while (first > rows.from && altitude[first - 1] < floorFt) first--;
+  const span = { startS: track.timeS[first], endS: track.timeS[lowest] };
+  return finding(ID({ attempt }, 'below-floor'), 'critical', span, below, 'ft', {
+    what: `${say(below)} ft below the floor of ${say(floorFt)} ft (highest ground ${say(context.groundFt)} ft and ${say(FLOOR_ABOVE_GROUND_FT)}).`,
+    why: 'The entry was too low for what the maneuver may lose, or a loss was not stopped.',
+    tryNext: 'Enter at the card’s altitude, and break off at the floor whatever the maneuver is doing.',
+  });
+}
+
+function slowToSettle(
+  track: Track,
+  attempt: Attempt,
+  next: Proposal | undefined,
+  context: ScoringContext,
+): Finding | undefined {
+  const limitS = limitsOf(context, GENERAL_LIMITS).settleS;
+  const settle = phaseNamed(attempt.phases, 'settle');
+  if (!settle || attempt.state !== 'complete') return undefined;
+  const untilS = attempt.endS + limitS;
+  const recorded = track.timeS[attempt.segment.to - 1] >= untilS;
+  if (!recorded || (next && next.startS < untilS)) return undefined;
+  if (settle.endS < track.timeS[firstRowAt(track.timeS, untilS - 1)]) return undefined;
+  return finding(ID({ attempt }, 'slow-to-settle'), 'fault', settle, limitS, 's', {
+    what: `Not steady again ${say(limitS)} s after the end.`,
+    why: 'Attention went to the next thing before this one was over.',
+    tryNext: 'Wings level, altitude, speed, then trim: finish the maneuver before you talk about it.',
+  });
+}

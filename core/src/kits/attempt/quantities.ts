@@ -1,0 +1,115 @@
+/** What a standard's rows ask of an attempt, by parameter: which channel, against which target. */
+
+import { meanOver, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
+import type { Track } from '../../recording/track/track.ts';
+import type { Quantity } from '../../scoring/judged.ts';
+import type { StandardRow } from '../../scoring/standard.ts';
+import { compassDeg, shortestTurnDeg, wrap360 } from '../../units/angles.ts';
+import type { Proposal } from './attempt.ts';
+
+export interface Entry {
+  altitudeFt: number;
+  airspeedKt: number;
+  headingDeg: number;
+}
+
+const ENTRY_S = 3;
+
+/** Means over the three seconds before the start, or the nearest there is. */
+export function entryValues(track: Track, { startS, segment }: Pick<Proposal, 'startS' | 'segment'>): Entry {
+  const { timeS } = track;
+  const before = rowsBetween(timeS, startS - ENTRY_S, startS, segment);
+  const rows = before.to > before.from ? before : { from: segment.from, to: segment.from + 1 };
+  return {
+    altitudeFt: meanOver(track.altitudeFt.values, rows),
+    airspeedKt: meanOver(track.airspeedKt.values, rows),
+    // Continuous, so that the plain mean is the circular one.
+    headingDeg: wrap360(meanOver(track.headingDeg.values, rows)),
+  };
+}
+
+export interface Aims extends Entry {
+  bankDeg: number;
+  /** Highest ground and what is added to it; undefined where the ground is not known. */
+  floorFt?: number;
+  /** Altitude at the break and the instant of the lowest after it. */
+  loss?: { fromFt: number; atS: number };
+}
+
+/** The quantity of a row; undefined where its parameter means nothing here or has no channel. */
+export function quantityFor(
+  row: StandardRow,
+  track: Track,
+  span: Pick<Proposal, 'startS' | 'endS' | 'segment'>,
+  aims: Aims,
+  briefed: Record<string, number> | undefined,
+): Quantity | undefined {
+  // The standard's row says whether the entry or the brief's target is judged.
+  const pick = (name: 'altitudeFt' | 'airspeedKt' | 'headingDeg') =>
+    row.reference === 'target' ? (row.target ?? briefed?.[name] ?? aims[name]) : aims[name];
+  const plain = (channel: Quantity['channel'], target: number): Quantity => ({
+    channel,
+    target,
+    deviation: (i) => channel.values[i] - target,
+  });
+  switch (row.parameter) {
+    case 'altitude':
+      return plain(track.altitudeFt, pick('altitudeFt'));
+    case 'airspeed':
+      return plain(track.airspeedKt, pick('airspeedKt'));
+    case 'bank': {
+      const channel = track.bankDeg;
+      return { channel, target: aims.bankDeg, deviation: (i) => Math.abs(channel.values[i]) - aims.bankDeg };
+    }
+    case 'rollout-heading': {
+      const channel = track.headingDeg;
+      const target = compassDeg(pick('headingDeg'));
+      return { channel, target, deviation: (i) => shortestTurnDeg(target, channel.values[i]) };
+    }
+    case 'coordination': {
+      const ball = track.other('lat_g');
+      return ball && plain(ball, row.target ?? 0);
+    }
+    case 'floor':
+      return aims.floorFt === undefined ? undefined : floorQuantity(track, span, aims.floorFt);
+    case 'altitude-loss':
+      return aims.loss && { ...plain(track.altitudeFt, aims.loss.fromFt), target: 0, atS: aims.loss.atS };
+    default:
+      return undefined;
+  }
+}
+
+/** The lowest altitude of the attempt against the floor: one instant. */
+function floorQuantity(
+  track: Track,
+  { startS, endS, segment }: Pick<Proposal, 'startS' | 'endS' | 'segment'>,
+  floorFt: number,
+): Quantity {
+  const channel = track.altitudeFt;
+  const lowest = rowOfMax(rowsBetween(track.timeS, startS, endS, segment), (i) => -channel.values[i]);
+  return {
+    channel,
+    target: floorFt,
+    deviation: (i) => channel.values[i] - floorFt,
+    atS: track.timeS[Math.max(0, lowest)],
+  };
+}
+
+/** Heading kept on each of some legs: against the heading at the leg's own beginning. */
+export function legHeading(track: Track, legs: readonly { startS: number; endS: number }[]): Quantity {
+  const channel = track.headingDeg;
+  const { timeS } = track;
+  const starts = legs.map(({ startS, endS }) => {
+    const rows = rowsBetween(timeS, startS, Math.min(endS, startS + 2));
+    return meanOver(channel.values, rows);
+  });
+  const legOf = (i: number) => {
+    const at = legs.findLastIndex(({ startS }) => startS <= timeS[i] + 1e-6);
+    return starts[Math.max(0, at)];
+  };
+  return {
+    channel,
+    target: compassDeg(wrap360(starts[0] ?? Number.NaN)),
+    deviation: (i) => channel.values[i] - legOf(i),
+  };
+}

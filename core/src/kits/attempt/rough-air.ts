@@ -1,0 +1,53 @@
+/** How rough the air was over some rows, and what that does to an airspeed. */
+import { localSlope } from '../../recording/columns/resample.ts';
+import { meanOver, type Rows, rowsBetween } from '../../recording/columns/span.ts';
+import type { Track } from '../../recording/track/track.ts';
+import { ROUGH_AIR } from './tables.ts';
+
+/** Gusts show as load that comes and goes within a second or two; a hand on the stick is slower. */
+export function isRough(track: Track, { from, to }: Rows): boolean {
+  const load = track.recording.channels.load_g;
+  if (!load) return false;
+  const { timeS } = track;
+  // A window that moves along: what enters is added, what leaves is taken off.
+  let [first, next, inWindow, windowSum] = [from, from, 0, 0];
+  let [squares, count] = [0, 0];
+  for (let i = from; i < to; i++) {
+    while (next < to && timeS[next] <= timeS[i] + ROUGH_AIR.windowS / 2) {
+      if (!Number.isNaN(load[next])) {
+        windowSum += load[next];
+        inWindow++;
+      }
+      next++;
+    }
+    while (timeS[first] < timeS[i] - ROUGH_AIR.windowS / 2) {
+      if (!Number.isNaN(load[first])) {
+        windowSum -= load[first];
+        inWindow--;
+      }
+      first++;
+    }
+    if (Number.isNaN(load[i])) continue;
+    squares += (load[i] - windowSum / inWindow) ** 2;
+    count++;
+  }
+  return count > 0 && Math.sqrt(squares / count) > ROUGH_AIR.roughG;
+}
+
+/** How far the airspeed scatters about a straight line over ten seconds, kt: a steady drift is no gust. */
+export function gustKt(track: Track, { from, to }: Rows): number {
+  const { timeS, airspeedKt } = track;
+  if (to - from < 3) return 0;
+  let [sum, n] = [0, 0];
+  for (let s = timeS[from]; s + ROUGH_AIR.lineS <= timeS[to - 1]; s += ROUGH_AIR.lineS) {
+    const rows = rowsBetween(timeS, s, s + ROUGH_AIR.lineS, { from, to });
+    const slope = localSlope(timeS, airspeedKt.values, rows, ROUGH_AIR.lineS);
+    const mid = meanOver(airspeedKt.values, rows);
+    for (let i = rows.from; i < rows.to; i++) {
+      const line = mid + slope[i - rows.from] * (timeS[i] - (s + ROUGH_AIR.lineS / 2));
+      sum += (airspeedKt.values[i] - line) ** 2;
+      n++;
+    }
+  }
+  return n === 0 ? 0 : Math.sqrt(sum / n);
+}

@@ -1,0 +1,160 @@
+/**
+ * What every maneuver asks of a flight before it looks for itself: where slow begins, where the ground is, how much
+ * power there was. The airplane's file answers where there is one; without it the flight itself does.
+ */
+
+import { stallAtStage } from '../../performance/model.ts';
+import { warningAtStage } from '../../performance/warning.ts';
+import { meanOver, type Rows, rowsBetween } from '../../recording/columns/span.ts';
+import type { Track } from '../../recording/track/track.ts';
+import { median } from '../../units/numbers.ts';
+import type { ScoringContext } from './attempt.ts';
+import { perFlight } from './per-flight.ts';
+import { SCENE } from './tables.ts';
+
+export interface Scene {
+  /** Where the stall warning sounds at a flap angle, KIAS. */
+  warningKias(flapsDeg: number): number;
+  stallKias(flapsDeg: number): number;
+  /** Flap angle at a row; 0 where it was not recorded. */
+  flapsDeg(row: number): number;
+  fullFlapsDeg: number;
+  /** Usual speed of level flight in this recording, kt. */
+  cruiseKt: number;
+  /** Share of the power there is, 0 to 1, at a row; NaN where nothing tells. */
+  power(row: number): number;
+  /** Where the power lever is, 0 to 1, or the nearest there is to it. */
+  lever(row: number): number;
+  /** Below this nothing is looked for: takeoffs, landings, patterns. */
+  lowestFt: number;
+}
+
+/** The flight as every maneuver sees it, worked out once. */
+export const sceneOf = perFlight(makeScene);
+
+function makeScene(track: Track, context: ScoringContext): Scene {
+  const { airplane } = context;
+  const flaps = track.other('flaps_deg')?.values;
+  const flapsDeg = (row: number) => (flaps && !Number.isNaN(flaps[row]) ? flaps[row] : 0);
+  const cruiseKt = usualSpeed(track);
+  const weightLb = context.weightLb ?? airplane?.maxWeightLb ?? 0;
+  const fromFlight = warningOfFlight(track, flapsDeg, cruiseKt);
+  const stageAt = (deg: number) => {
+    let stage = 0;
+    while (airplane && stage < airplane.flaps.length && airplane.flaps[stage].deg <= deg + 2) stage++;
+    return stage;
+  };
+  // Asked for at every row, and there are but a handful of stages.
+  const atEachStage = (kias: (stage: number) => number): ((deg: number) => number) => {
+    const known = Array.from({ length: (airplane?.flaps.length ?? 0) + 1 }, (_, stage) => kias(stage));
+    return (deg) => known[stageAt(deg)];
+  };
+  return {
+    warningKias: airplane
+      ? atEachStage((stage) => warningAtStage(airplane, { weightLb, stage }).kias)
+      : fromFlight,
+    stallKias: airplane
+      ? atEachStage((stage) => stallAtStage(airplane, { weightLb, stage }).kias)
+      : (deg) => fromFlight(deg) - SCENE.stallBelowWarningKt,
+    flapsDeg,
+    fullFlapsDeg: airplane?.flaps.at(-1)?.deg ?? (flaps ? largest(flaps) : 0),
+    cruiseKt,
+    power: powerShare(track),
+    lever: leverOf(track),
+    lowestFt: groundOf(track, context) + SCENE.patternFt,
+  };
+}
+
+const largest = (values: Float64Array): number => {
+  let most = 0;
+  for (const value of values) if (value > most) most = value;
+  return most;
+};
+
+/** The median speed of steady level flight, wings level and not slow. */
+function usualSpeed(track: Track): number {
+  const { airspeedKt, verticalSpeedFpm, bankDeg } = track;
+  const speeds: number[] = [];
+  const stride = Math.max(1, Math.floor(track.timeS.length / 4000));
+  for (let i = 0; i < track.timeS.length; i += stride) {
+    if (Math.abs(verticalSpeedFpm[i]) < 200 && Math.abs(bankDeg.values[i]) < 8)
+      speeds.push(airspeedKt.values[i]);
+  }
+  const known = speeds.filter((speed) => speed > SCENE.onGroundKt).sort((a, b) => a - b);
+  // Slow flight and climbs hold the lower half.
+  return known.length > 0 ? known[Math.floor(0.7 * known.length)] : Number.NaN;
+}
+
+/** Where the warner sounds in this airplane nobody described: where it did, flaps up and flaps out. */
+function warningOfFlight(
+  track: Track,
+  flapsDeg: (row: number) => number,
+  cruiseKt: number,
+): (deg: number) => number {
+  const rows = warningOnsets(track);
+  const out = (deg: number) => deg > SCENE.flapsUpDeg;
+  const heard = (flapsOut: boolean) =>
+    median(rows.filter((row) => out(flapsDeg(row)) === flapsOut).map((row) => track.airspeedKt.values[row]));
+  const usual = SCENE.warningShare * cruiseKt;
+  const withFlaps = heard(true);
+  // Not heard with the flaps up, it was not below where it was heard with flaps.
+  const clean = heard(false) || Math.max(usual, withFlaps || 0);
+  return (deg) => (out(deg) ? withFlaps || clean : clean);
+}
+
+/** Rows at which a recorded warner began to sound near level flight. */
+function warningOnsets(track: Track): number[] {
+  const warner = track.other('stall_warn')?.values;
+  const rows: number[] = [];
+  for (let i = 1; warner && i < warner.length; i++)
+    if (warner[i] > 0.5 && warner[i - 1] <= 0.5 && Math.abs(track.bankDeg.values[i]) < 20) rows.push(i);
+  return rows;
+}
+
+/** The ground that was given, else that on which the airplane stood a while; else nothing is known to be low. */
+function groundOf(track: Track, { groundFt }: ScoringContext): number {
+  if (groundFt !== undefined) return groundFt;
+  const { timeS, airspeedKt, altitudeFt } = track;
+  let lowest = Number.POSITIVE_INFINITY;
+  // An airspeed worked out from a wind falls this low for a moment by its own error.
+  let sinceS = Number.NaN;
+  for (let i = 0; i < timeS.length; i++) {
+    if (!(airspeedKt.values[i] < SCENE.onGroundKt)) sinceS = Number.NaN;
+    else if (Number.isNaN(sinceS)) sinceS = timeS[i];
+    if (timeS[i] - sinceS >= SCENE.stoodS) lowest = Math.min(lowest, altitudeFt.values[i]);
+  }
+  return Number.isFinite(lowest) ? lowest : Number.NEGATIVE_INFINITY;
+}
+
+/** Percent of power, throttle, manifold pressure or revolutions, as a share of the most in this flight. */
+function powerShare(track: Track): (row: number) => number {
+  const percent = track.other('power_pct')?.values;
+  if (percent) return (row) => percent[row] / 100;
+  const throttle = track.other('throttle')?.values;
+  if (throttle) return (row) => throttle[row];
+  const turns = (track.other('map_inhg') ?? track.other('rpm'))?.values;
+  if (!turns) return () => Number.NaN;
+  const most = largest(turns);
+  let least = most;
+  for (const value of turns) if (value > 0 && value < least) least = value;
+  // Idle to full; a propeller that takes the cube of its turns would hide what the lever did.
+  return (row) => (most > least ? (turns[row] - least) / (most - least) : Number.NaN);
+}
+
+/** The lever itself where it was recorded: an engine takes its time to follow. */
+function leverOf(track: Track): (row: number) => number {
+  const throttle = track.other('throttle')?.values;
+  return throttle ? (row) => throttle[row] : powerShare(track);
+}
+
+/** Means over a time, for columns that a reader would average by eye. */
+export const meanBetween = (track: Track, values: ArrayLike<number>, fromS: number, toS: number): number =>
+  meanOver(values, rowsBetween(track.timeS, fromS, toS));
+
+/** The rows of the segment that a row lies in. */
+export const segmentAt = (track: Track, row: number): Rows =>
+  track.segments.find(({ from, to }) => row >= from && row < to) ?? { from: row, to: row + 1 };
+
+/** The speed that was flown in some rows before it fell: a gust's peak a minute earlier is not where it came from. */
+export const speedBefore = ({ airspeedKt }: Track, { from, to }: Rows, mostKt: number): number =>
+  median(airspeedKt.values.subarray(from, to).filter((kt) => kt > mostKt - SCENE.nearCruiseKt));

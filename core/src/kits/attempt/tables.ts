@@ -1,0 +1,54 @@
+/** Numbers that every maneuver shares. */
+import { figures, thresholds } from './figures.ts';
+
+const MEASURED = 'measured on synthetic flights';
+
+/** What came before an attempt, and how it settled: when that is a finding. */
+export const GENERAL_LIMITS = thresholds('general', {
+  entryS: [10, 's', 'time before the start that has to be steady'],
+  entryVerticalSpeedFpm: [200, 'ft/min', 'vertical speed in those seconds, root mean square'],
+  entryAirspeedKt: [3, 'kt', 'airspeed either way in those seconds'],
+  entryHeadingDeg: [5, 'deg', 'heading either way in those seconds'],
+  clearingHeadingDeg: [80, 'deg', 'change of heading that counts as a look around'],
+  clearingWithinS: [180, 's', 'time before the start in which the area is cleared'],
+  settleS: [15, 's', 'time after the end in which it should be steady again'],
+  stallWarningS: [1, 's', 'time of a stall warning from which it is more than a chirp'],
+});
+
+export const FLAP_LIMITS = thresholds('flaps', {
+  balloonFt: [50, 'ft', 'rise as flaps go out'],
+  sinkFt: [50, 'ft', 'sink as flaps come in'],
+  withinS: [15, 's', 'time after a move of the flaps in which the altitude is looked at'],
+});
+
+/** Where slow begins and the ground is, in a flight of which little is known. */
+export const SCENE = figures('scene', {
+  warningShare: [0.58, '', 'share of the usual level speed at which an unknown airplane is taken to warn'],
+  stallBelowWarningKt: [6, 'kt', 'distance of an unknown airplane’s stall below its warning'],
+  flapsUpDeg: [3, 'deg', 'flap angle up to which they count as up'],
+  patternFt: [1000, 'ft', 'height above the ground below which nothing is looked for'],
+  onGroundKt: [30, 'kt', 'speed below which an airplane stands or rolls'],
+  stoodS: [15, 's', 'time that it stands before its altitude is taken for the ground'],
+  nearCruiseKt: [10, 'kt', 'distance below the fastest moment that still belongs to the speed it came from'],
+});
+
+/** Steady again after an attempt. */
+export const SETTLING = figures('settling', {
+  settleS: [15, 's', 'longest time that settling is followed'],
+  stableS: [4, 's', 'time within all of the limits that makes it steady'],
+  altitudeFt: [100, 'ft', 'distance from the altitude'],
+  airspeedKt: [10, 'kt', 'distance from the speed'],
+  verticalSpeedFpm: [200, 'ft/min', 'vertical speed either way'],
+  bankDeg: [5, 'deg', 'bank either way'],
+});
+
+export const ROUGH_AIR = figures('rough-air', {
+  roughG: [
+    0.03,
+    'g',
+    'root mean square of the load about its mean, from which on the air is rough: still air with sensor noise stays below 0.02, light turbulence lies above 0.04',
+    MEASURED,
+  ],
+  windowS: [3, 's', 'time over which that mean is taken', MEASURED],
+  lineS: [10, 's', 'time over which an airspeed is held against a straight line', MEASURED],
+});

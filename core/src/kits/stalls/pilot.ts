@@ -1,0 +1,180 @@
+/** Stalls: power off, power on, several in a row; entry, the break, and the recovery with what can go wrong in it. */
+import {
+  type Cockpit,
+  flapsOf,
+  hold,
+  nearestHeading,
+  type Script,
+  until,
+} from '../../flight/pilot/cockpit.ts';
+import { settle } from '../../flight/pilot/entry.ts';
+
+/** The seat falls away with the warner going: it has stalled. */
+export const breaks = ({ seen }: Cockpit): boolean => seen.warning && (seen.stalled || seen.loadG < 0.87);
+
+/** Until an engine that was throttled back has come up. */
+const POWER_COMES_S = 3.5;
+
+/** Slow, the nose well up, and nothing has said anything yet. */
+const tooEarly = ({ seen, card }: Cockpit, risingS: number, powered: boolean): boolean =>
+  seen.kias < (card.warningKias ?? card.stallKias.level + 6) + 6 &&
+  (!powered || (seen.pitchDeg > 11 && risingS > POWER_COMES_S));
+
+/** Raises the nose until it stalls; turning stalls bank first. */
+/** `powered`: the power is up before the nose is. */
+export function* pitchUp(
+  c: Cockpit,
+  { mostDeg, degPerS, powered }: { mostDeg: number; degPerS: number; powered: boolean },
+): Script {
+  const { card } = c;
+  c.mark('pitch-up');
+  c.aim.trims = false;
+  c.aim.heedsWarning = false;
+  c.aim.rollDegPerS = 5;
+  if (card.variant === 'turning') c.aim.bank = { by: 'bank', deg: -card.bankDeg };
+  const heading = nearestHeading(c);
+  c.aim.pitch = { by: 'attitude', deg: mostDeg, degPerS };
+  const early = c.habit('wrong-cue');
+  let risingS = 0;
+  yield* until(
+    c,
+    35,
+    () => (early ? tooEarly(c, risingS, powered) : breaks(c)),
+    (sinceS) => {
+      risingS = sinceS;
+      if (c.habit('heading-drift'))
+        c.aim.bank = { by: 'heading', deg: heading - Math.min(40, 3 * sinceS), mostDeg: 6 };
+      // Once the nose is where it goes, the pull goes on: the stall must come.
+      if (c.seen.pitchDeg > mostDeg - 2 && !early) {
+        c.aim.pitch = { by: 'attitude', deg: mostDeg + 8, degPerS: degPerS * 0.8 };
+      }
+      if (c.seen.warning && (c.habit('wing-drop') || c.habit('aileron-in-stall') || c.habit('spin-entry')))
+        c.aim.rudder = { by: 'pedal', rudder: c.habit('spin-entry') ? -1 : -0.9 };
+    },
+  );
+  c.mark('break');
+}
+
+export function* recovery(c: Cockpit, powered: boolean): Script {
+  const { aim, card } = c;
+  aim.bank = { by: 'stick', aileron: 0 };
+  const dropped = () => Math.sign(c.seen.bankDeg || -1);
+  if (c.habit('late-recovery')) {
+    aim.pitch = { by: 'stick', elevator: c.flight.controls.elevator };
+    yield* hold(c, 4.6);
+  }
+  if (c.habit('wing-drop')) yield* until(c, 2.6, () => Math.abs(c.seen.bankDeg) > 26);
+  if (c.habit('aileron-in-stall')) {
+    aim.pitch = { by: 'stick', elevator: c.flight.controls.elevator };
+    yield* until(c, 2, () => Math.abs(c.seen.bankDeg) > 9);
+    aim.bank = { by: 'stick', aileron: -0.7 * dropped() };
+    yield* hold(c, 1.5);
+  }
+  if (c.habit('spin-entry')) yield* spin(c);
+  if (c.habit('power-before-pitch')) {
+    aim.power = { by: 'throttle', throttle: 1 };
+    aim.pitch = { by: 'stick', elevator: c.flight.controls.elevator };
+    yield* hold(c, 2.2);
+  }
+
+  c.mark('unload');
+  aim.rudder = { by: 'ball' };
+  const low = c.habit('nose-too-low');
+  // The pull goes, and a little more: the wing flies before anything else is asked of it.
+  aim.pitch = { by: 'stick', elevator: low ? -0.3 : -0.08 };
+  aim.attention = 1;
+  if (!c.habit('excess-altitude-loss')) aim.power = { by: 'throttle', throttle: 1 };
+  yield* until(c, 4, () => !c.seen.stalled && !c.seen.warning);
+  aim.bank = { by: 'bank', deg: 0 };
+  aim.rollDegPerS = 4;
+  if (low) yield* until(c, 5, () => c.seen.pitchDeg < -24);
+  // Recovering from nothing, the push is as firm as from a stall.
+  if (c.habit('wrong-cue')) {
+    aim.pitch = { by: 'stick', elevator: -0.2 };
+    yield* until(c, 3, () => c.seen.pitchDeg < -5);
+  }
+  if (low) aim.pitch = { by: 'attitude', deg: -25, degPerS: 10 };
+  else if (!c.habit('secondary-stall')) yield* gainSpeed(c, powered);
+  aim.heedsWarning = true;
+  if (c.habit('secondary-stall')) {
+    yield* hold(c, 1.4);
+    c.mark('secondary');
+    aim.heedsWarning = false;
+    aim.pitch = { by: 'attitude', deg: 26, degPerS: 9 };
+    yield* until(c, 9, () => c.seen.warning);
+    yield* hold(c, 1.2);
+    aim.pitch = { by: 'stick', elevator: -0.08 };
+    yield* until(c, 4, () => !c.seen.stalled && !c.seen.warning);
+    yield* gainSpeed(c, powered);
+  }
+  if (c.habit('excess-altitude-loss')) {
+    aim.pitch = { by: 'attitude', deg: -11, degPerS: 8 };
+    yield* hold(c, 17);
+    aim.power = { by: 'throttle', throttle: 1 };
+  }
+  if (c.habit('flaps-up-without-climb') && card.stage > 0) {
+    aim.pitch = { by: 'attitude', deg: -6, degPerS: 6 };
+    aim.flapsDeg = flapsOf(c, card.stage - 1);
+    c.mark('flaps-in');
+    yield* hold(c, 5);
+  }
+  yield* climbAway(c);
+}
+
+/** Hardly any pull until there is speed to pull with. */
+export function* gainSpeed(c: Cockpit, powered: boolean): Script {
+  // With power on the trim is for less speed, and asks for less pull.
+  c.aim.pitch = { by: 'stick', elevator: powered ? 0 : 0.12 };
+  const enough = (c.card.warningKias ?? c.card.stallKias.level + 6) + 7;
+  yield* until(c, 7, () => c.seen.kias > enough);
+}
+
+/** The usual order: idle, neutral ailerons, rudder against, stick forward, neutral when it stops, ease out. */
+function* spin(c: Cockpit): Script {
+  const { aim } = c;
+  aim.pitch = { by: 'stick', elevator: 1 };
+  aim.rudder = { by: 'pedal', rudder: -1 };
+  yield* until(c, 6, () => Math.abs(c.seen.bankDeg) > 75 && Math.abs(c.seen.r) > 34);
+  yield* hold(c, 0.6);
+  c.mark('spin-recovery');
+  aim.power = { by: 'throttle', throttle: 0 };
+  aim.rudder = { by: 'pedal', rudder: Math.sign(-c.seen.r) };
+  aim.pitch = { by: 'stick', elevator: -0.35 };
+  yield* until(c, 5, () => Math.abs(c.seen.r) < 12 && !c.seen.stalled);
+  aim.rudder = { by: 'ball' };
+  aim.bank = { by: 'bank', deg: 0 };
+  aim.rollDegPerS = 30;
+  aim.pitch = { by: 'stick', elevator: 0 };
+  yield* until(c, 6, () => Math.abs(c.seen.bankDeg) < 10);
+}
+
+/** Out of the dive gently, a climb at best rate, flaps a stage at a time, back to the altitude. */
+function* climbAway(c: Cockpit): Script {
+  const { aim, card } = c;
+  const { airplane } = c.flight.airframe;
+  const climbKias = airplane.vyKias ?? 1.5 * card.stallKias.level;
+  c.mark('climb');
+  aim.pitch = { by: 'climb', fpm: 280 };
+  aim.bank = { by: 'heading', deg: nearestHeading(c), mostDeg: 15 };
+  aim.trims = true;
+  aim.heedsWarning = true;
+  aim.attention = 1.1;
+  // Flying speed first: with flaps out and slow it climbs only a little.
+  yield* until(c, 12, () => c.seen.verticalFpm > 170 && c.seen.kias > 1.12 * card.stallKias.level);
+  let stage = card.stage - (c.habit('flaps-up-without-climb') ? 1 : 0);
+  if (c.habit('flaps-all-at-once')) {
+    c.mark('flaps-in');
+    aim.flapsDeg = 0;
+    stage = 0;
+  }
+  for (; stage > 0; stage--) {
+    yield* until(c, 12, () => c.seen.verticalFpm > 150 && c.seen.kias > 1.25 * card.stallKias.level);
+    c.mark('flaps-in');
+    aim.flapsDeg = flapsOf(c, stage - 1);
+    yield* hold(c, 5);
+  }
+  aim.attention = 1;
+  aim.pitch = { by: 'speed', kias: climbKias };
+  yield* until(c, 90, () => c.seen.altitudeFt > c.altitudeFt - 50);
+  yield* settle(c);
+}

@@ -1,0 +1,102 @@
+/** What is seen about a slow moment, and whether it was a stall. Figures are common practice, no source. */
+import { meanOver, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
+import type { Track } from '../../recording/track/track.ts';
+import type { Scene } from '../attempt/scene.ts';
+import { type NoseFall, noseFall, rose } from './nose.ts';
+import { SIGN } from './tables.ts';
+
+export interface Signs {
+  /** Lost toward the moment and had back after it. */
+  slowedKt: number;
+  regainedKt: number;
+  /** Above the warning's speed: at the slowest, at the fastest soon after, and on the mean a little later. */
+  leastAboveKt: number;
+  laterMostAboveKt: number;
+  laterAboveKt: number;
+  /** Without a pitch column nothing is known of the nose. */
+  nose?: NoseFall & { rose: boolean };
+  /** Highest about the moment, and down from there to the lowest after. */
+  topS: number;
+  sankFt: number;
+  /** How much faster it went down after than before, and how fast at most. */
+  fallFpm: number;
+  mostSinkFpm: number;
+  /** Row at which the warner began, or −1. */
+  warnedRow: number;
+}
+
+/** @returns undefined at the edge of a recording, where nothing came before or after. */
+export function signsAt(track: Track, slowest: number, scene: Scene): Signs | undefined {
+  const { timeS, airspeedKt, altitudeFt, verticalSpeedFpm } = track;
+  const speed = airspeedKt.values;
+  const atS = timeS[slowest];
+  const span = (fromS: number, toS: number) => rowsBetween(timeS, atS + fromS, atS + toS);
+  const most = (values: Float64Array, fromS: number, toS: number, side = 1) =>
+    values[rowOfMax(span(fromS, toS), (i) => side * values[i])] ?? Number.NaN;
+  const before = span(-SIGN.lookBeforeS, 0);
+  const slowedKt = speed[rowOfMax(before, (i) => speed[i])] - speed[slowest];
+  const regainedKt = most(speed, 0, SIGN.lookAfterS) - speed[slowest];
+  if (Number.isNaN(slowedKt) || Number.isNaN(regainedKt)) return undefined;
+  const pitch = track.other('pitch_deg')?.values;
+  const fall = pitch && noseFall(track, pitch, atS);
+  const top = rowOfMax(span(-4, 3), (i) => altitudeFt.values[i]);
+  const later = rowOfMax(span(0, 30), (i) => speed[i]);
+  const laterWarningKias = scene.warningKias(scene.flapsDeg(later));
+  const warner = track.other('stall_warn')?.values;
+  return {
+    slowedKt,
+    regainedKt,
+    leastAboveKt: speed[slowest] - scene.warningKias(scene.flapsDeg(slowest)),
+    laterMostAboveKt: speed[later] - laterWarningKias,
+    laterAboveKt: meanOver(speed, span(SIGN.laterFromS, SIGN.laterToS)) - laterWarningKias,
+    ...(pitch && fall && { nose: { ...fall, rose: rose(track, pitch, fall.beganS) } }),
+    topS: timeS[top],
+    sankFt: altitudeFt.values[top] - most(altitudeFt.values, -2, 30, -1),
+    fallFpm: most(verticalSpeedFpm, -7, 1) - most(verticalSpeedFpm, -2, 9, -1),
+    mostSinkFpm: -most(verticalSpeedFpm, -3, SIGN.lookAfterS, -1),
+    warnedRow: warner ? warningBegins(track, warner, before.from, span(0, SIGN.lookAfterS).to, atS) : -1,
+  };
+}
+
+/** Where the warner began that sounded about a moment, chirps taken together; −1 where it was silent then. */
+function warningBegins(track: Track, warner: Float64Array, from: number, to: number, atS: number): number {
+  const { timeS } = track;
+  let begins = -1;
+  for (let i = to - 1; i >= from; i--) {
+    if (!(warner[i] > 0.5)) continue;
+    if (timeS[i] < (begins < 0 ? atS : timeS[begins]) - SIGN.sameWarningS) break;
+    begins = i;
+  }
+  return begins;
+}
+
+/** What stays slow after it was no recovery. */
+export const staysSlow = ({ laterMostAboveKt }: Signs): boolean => laterMostAboveKt < SIGN.recoveredKt;
+
+/** Whether that was a stall, or a recovery at its first indication. */
+export function isStall(signs: Signs): boolean {
+  const { nose, sankFt } = signs;
+  const warned = signs.warnedRow >= 0;
+  if (
+    signs.slowedKt < SIGN.slowedKt ||
+    signs.regainedKt < SIGN.regainedKt ||
+    !(signs.fallFpm > SIGN.leastFallFpm)
+  )
+    return false;
+
+  const pushed = nose !== undefined && nose.fellDeg > SIGN.pushedDeg && nose.rose;
+  if (!warned && signs.leastAboveKt >= SIGN.sureKt && !pushed) return false;
+
+  // The nose falls away within a few seconds, or the airplane does; a warner and a push tell a first indication.
+  const sinking = signs.mostSinkFpm > SIGN.sinkFpm && sankFt > SIGN.sankFt;
+  const broke = nose ? nose.fellDeg > SIGN.noseFellDeg : sinking;
+  const eased = warned && nose !== undefined && nose.fellDeg > SIGN.noseFellDeg / 2 && nose.rose;
+  if (!broke && !eased && !(sinking && warned)) return false;
+
+  // Slow before and slow after, with hardly any height gone: an undershoot of slow flight.
+  if (!warned && (sankFt < SIGN.leastLossFt || (sankFt < SIGN.plainLossFt && staysSlow(signs)))) return false;
+
+  // In gusts slow flight dips and comes back by itself: as slow a little later, with no plain fall, it was no stall.
+  const plain = nose ? nose.fellDeg > SIGN.plainFallDeg : sankFt > SIGN.plainLossFt;
+  return plain || signs.laterAboveKt > SIGN.stillSlowKt;
+}

@@ -1,0 +1,57 @@
+/** What is measured in a stall. */
+
+import { briefFor } from '../../card/targets.ts';
+import { rowsBetween } from '../../recording/columns/span.ts';
+import type { Track } from '../../recording/track/track.ts';
+import { phaseNamed } from '../../scoring/phases.ts';
+import { median } from '../../units/numbers.ts';
+import type { Attempt, Proposal, ScoringContext } from '../attempt/attempt.ts';
+import { buildAttempt } from '../attempt/build-attempt.ts';
+import { legHeading } from '../attempt/quantities.ts';
+import { stallAttemptAt } from './stall-case.ts';
+import { STALL_ATTEMPT } from './tables.ts';
+
+export const STALL_PHASES = [
+  'setup',
+  'descent',
+  'pitch-up',
+  'stall',
+  'recovery',
+  'return',
+  'settle',
+] as const;
+
+export function measureStall(
+  track: Track,
+  proposal: Proposal,
+  _: readonly Attempt[],
+  context: ScoringContext,
+): Attempt {
+  const found = stallAttemptAt(track, context, proposal);
+  const brief = briefFor(context.briefs, proposal.maneuver, proposal.variant);
+  const event = found?.events[0];
+  const pitchUp = found && phaseNamed(found.phases, 'pitch-up');
+  const turning = proposal.variant === 'turning';
+  const held = pitchUp ? heldBankOf(track, pitchUp) : 0;
+  return buildAttempt(track, proposal, context, {
+    settles: 'in height',
+    phases: found?.phases ?? [],
+    shows: ['altitudeFt', 'airspeedKt', 'headingDeg', ...(turning ? (['bankDeg'] as const) : [])],
+    aims: {
+      bankDeg: turning ? Math.min(STALL_ATTEMPT.mostTurningBankDeg, brief?.bankDeg ?? Math.round(held)) : 0,
+      loss: event && { fromFt: event.breakFt, atS: event.lowestS },
+    },
+    rowFor: (row) => {
+      // A turning stall has no heading to keep; the exercise is not scored for its loss.
+      if (row.parameter === 'heading' && turning) return undefined;
+      if (row.phase === 'pitch-up' && !pitchUp) return undefined;
+      return row;
+    },
+    quantity: (row) => (row.parameter === 'heading' && pitchUp ? legHeading(track, [pitchUp]) : undefined),
+  });
+}
+
+function heldBankOf(track: Track, { startS, endS }: { startS: number; endS: number }): number {
+  const rows = rowsBetween(track.timeS, startS + 2, endS);
+  return Math.abs(median(track.bankDeg.values.subarray(rows.from, Math.max(rows.from, rows.to))));
+}

@@ -1,0 +1,51 @@
+/** When a stalled wing was let go: by the stick, the angle of attack, or the warner, as far as they are known. */
+import { firstWhere, rowsBetween } from '../../recording/columns/span.ts';
+import type { Track } from '../../recording/track/track.ts';
+import { degrees } from '../../units/angles.ts';
+import { KT_TO_FTPS } from '../../units/convert.ts';
+import { median } from '../../units/numbers.ts';
+import { UNLOAD } from './tables.ts';
+
+export interface Unload {
+  atS: number;
+  /** Whether the hand or the wing itself was seen; what a warner says of speed is no measure of a hand. */
+  seen: boolean;
+}
+
+/**
+ * The stick going forward where it was recorded; else the angle of attack falling or the warner stopping, whichever
+ * was first; the break itself where nothing tells.
+ */
+export function unloadAfter(track: Track, breakS: number): Unload {
+  const { timeS } = track;
+  const after = rowsBetween(timeS, breakS, breakS + UNLOAD.lookS);
+  const elevator = track.other('elevator')?.values;
+  if (elevator) {
+    const rows = rowsBetween(timeS, breakS - 0.5, breakS + UNLOAD.lookS);
+    const held = elevator[rowsBetween(timeS, breakS - 1, breakS).from];
+    const moved = firstWhere(rows, (i) => elevator[i] < held - UNLOAD.stickMoved);
+    if (moved >= 0) return { atS: timeS[moved], seen: true };
+  }
+  const attack = angleOfAttackDeg(track);
+  const atBreak = rowsBetween(timeS, breakS - 1, breakS + 0.3);
+  const stalled = median(
+    Array.from({ length: atBreak.to - atBreak.from }, (_, k) => attack(atBreak.from + k)),
+  );
+  const letGo = firstWhere(after, (i) => attack(i) < stalled - UNLOAD.letGoDeg);
+  const warner = track.other('stall_warn')?.values;
+  const quiet = warner ? firstWhere(after, (i) => timeS[i] > breakS && warner[i] <= 0.5) : -1;
+  if (letGo >= 0) return { atS: timeS[quiet >= 0 ? Math.min(quiet, letGo) : letGo], seen: true };
+  return { atS: quiet >= 0 ? timeS[quiet] : breakS, seen: false };
+}
+
+/** As recorded, else pitch less the climb through still air; NaN without a pitch. */
+function angleOfAttackDeg(track: Track): (row: number) => number {
+  const recorded = track.other('aoa_deg')?.values;
+  if (recorded) return (row) => recorded[row];
+  const pitch = track.other('pitch_deg')?.values;
+  if (!pitch) return () => Number.NaN;
+  return (row) => {
+    const slope = track.verticalSpeedFpm[row] / (track.tasKt(row) * KT_TO_FTPS * 60);
+    return pitch[row] - degrees(Math.asin(Math.min(1, Math.max(-1, slope))));
+  };
+}

@@ -1,0 +1,86 @@
+/** What goes wrong in straight flight, level, up or down. */
+
+import { meanOver, rowOfMax } from '../../recording/columns/span.ts';
+import { phaseNamed } from '../../scoring/phases.ts';
+import { between, type Check, phaseRows } from '../attempt/case.ts';
+import { limitsOf } from '../attempt/figures.ts';
+import { finding, idsOf, say } from '../attempt/finding.ts';
+import { gustKt, isRough } from '../attempt/rough-air.ts';
+import { STRAIGHT_LIMITS } from './tables.ts';
+
+/** What can go wrong on any straight leg, and in levelling off from one. */
+export const STRAIGHT_FINDINGS = ['heading-drift', 'speed-not-settled'] as const;
+export const LEG_FINDINGS = [...STRAIGHT_FINDINGS, 'level-off-overshoot'] as const;
+const ID = idsOf(LEG_FINDINGS);
+
+export const headingDrift: Check = (c) => {
+  const heading = c.track.headingDeg.values;
+  const from = meanOver(heading, between(c, c.attempt.startS, c.attempt.startS + 3));
+  const furthest = rowOfMax(c.rows, (i) => Math.abs(heading[i] - from));
+  const drift = furthest < 0 ? 0 : Math.abs(heading[furthest] - from);
+  if (!(drift > limitsOf(c.context, STRAIGHT_LIMITS).headingDriftDeg)) return undefined;
+  return finding(
+    ID(c, 'heading-drift'),
+    'fault',
+    { startS: c.attempt.startS, endS: c.track.timeS[furthest] },
+    drift,
+    'deg',
+    {
+      what: `The heading drifted ${say(drift)}°.`,
+      why: 'No point ahead to hold it on, or a wing a little low.',
+      tryNext: 'Pick a point on the horizon; wings level, ball in the middle, nose on it.',
+    },
+  );
+};
+
+export const speedNotSettled: Check = (c) => {
+  const { speedDriftKt, speedDriftS } = limitsOf(c.context, STRAIGHT_LIMITS);
+  const established = phaseNamed(c.attempt.phases, 'established');
+  if (!established) return undefined;
+  const at = (s: number) => meanOver(c.track.airspeedKt.values, between(c, s - 5, s + 5));
+  const rows = between(c, established.startS, established.endS);
+  // Gusts move the needle too: their share is allowed for.
+  const allowed = speedDriftKt + 4 * gustKt(c.track, rows);
+  let [worst, atS] = [0, 0];
+  for (let s = established.startS + 5; s + speedDriftS <= established.endS; s += 3) {
+    const drift = Math.abs(at(s + speedDriftS) - at(s));
+    if (drift > worst) [worst, atS] = [drift, s];
+  }
+  // Rising and sinking air takes the speed away and brings it back: there only a change that stays was the pilot's.
+  if (isRough(c.track, rows)) {
+    const mean = (fromS: number, toS: number) => meanOver(c.track.airspeedKt.values, between(c, fromS, toS));
+    const { startS, endS } = established;
+    worst = Math.min(worst, Math.abs(mean(endS - 20, endS) - mean(startS, startS + 10)));
+  }
+  if (!(worst > allowed)) return undefined;
+  return finding(ID(c, 'speed-not-settled'), 'note', { startS: atS, endS: atS + speedDriftS }, worst, 'kt', {
+    what: `The speed moved ${say(worst)} kt within ${say(speedDriftS)} s.`,
+    why: 'The power does not belong to the speed, or the trim was set before the speed had settled.',
+    tryNext: 'Set the power of the table, wait for the speed, then trim.',
+  });
+};
+
+/** `side`: 1 after a climb, −1 after a descent. */
+export const levelOffOvershoot =
+  (side: 1 | -1): Check =>
+  (c) => {
+    const levelOff = phaseNamed(c.attempt.phases, 'level-off');
+    if (!levelOff) return undefined;
+    const altitude = c.track.altitudeFt.values;
+    const settled = meanOver(altitude, between(c, levelOff.endS - 5, levelOff.endS));
+    const furthest = rowOfMax(phaseRows(c, 'level-off'), (i) => side * altitude[i]);
+    const past = furthest < 0 ? 0 : side * (altitude[furthest] - settled);
+    if (!(past > limitsOf(c.context, STRAIGHT_LIMITS).levelOffFt)) return undefined;
+    return finding(
+      ID(c, 'level-off-overshoot'),
+      'fault',
+      { startS: levelOff.startS, endS: c.track.timeS[furthest] },
+      past,
+      'ft',
+      {
+        what: `Went ${say(past)} ft past the altitude in levelling off.`,
+        why: 'The level-off began at the altitude, not before it.',
+        tryNext: 'Lead it by a tenth of the vertical speed: 50 ft at 500 ft/min.',
+      },
+    );
+  };

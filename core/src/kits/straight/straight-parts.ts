@@ -1,0 +1,73 @@
+/**
+ * Straight parts, looked for where a brief asks for them: climbs, descents, changes of speed and flaps, level flight,
+ * the glide. Every flight has them, and a list of all would hide what was practised.
+ */
+
+import type { Track } from '../../recording/track/track.ts';
+import type { Proposal, ScoringContext } from '../attempt/attempt.ts';
+import type { Stretch } from '../attempt/room.ts';
+import { meanBetween, sceneOf } from '../attempt/scene.ts';
+import { practisedTurns } from '../turns/plain-turns.ts';
+import { STRAIGHT_SIGNS } from './tables.ts';
+
+/** Stretches in which something holds, bridging short breaks. */
+export function stretches(track: Track, so: (row: number) => boolean, leastS: number): Stretch[] {
+  const { timeS } = track;
+  const found: Stretch[] = [];
+  for (const segment of track.segments) {
+    let begin = Number.NaN;
+    let lastS = Number.NaN;
+    for (let i = segment.from; i < segment.to; i++) {
+      if (so(i)) {
+        if (Number.isNaN(begin)) begin = timeS[i];
+        lastS = timeS[i];
+      }
+      if (!Number.isNaN(begin) && (timeS[i] - lastS > STRAIGHT_SIGNS.bridgeS || i === segment.to - 1)) {
+        if (lastS - begin >= leastS) found.push({ startS: begin, endS: lastS, segment });
+        begin = Number.NaN;
+      }
+    }
+  }
+  return found;
+}
+
+/** Straight stretches that a maneuver looks through: above the pattern and in no turn. */
+export function straightProposals(
+  track: Track,
+  context: ScoringContext,
+  maneuver: string,
+  spansOf: (straight: (row: number) => boolean) => Stretch[],
+): Proposal[] {
+  if (!context.briefs.some((brief) => brief.maneuver === maneuver)) return [];
+  const { lowestFt } = sceneOf(track, context);
+  const turning = turningRows(track, context);
+  const spans = spansOf((i) => !turning[i] && track.altitudeFt.values[i] > lowestFt);
+  return spans.map((span) => ({ maneuver, variant: 'standard', state: 'complete', ...span }));
+}
+
+function turningRows(track: Track, context: ScoringContext): Uint8Array {
+  const rows = new Uint8Array(track.timeS.length);
+  for (const { rows: at, turnedDeg } of practisedTurns(track, context))
+    if (turnedDeg > 20) rows.fill(1, at.from, at.to);
+  return rows;
+}
+
+/** Climbs (`side` 1) or descents (−1) with the levelling off that ends them. */
+export function verticalLegs(track: Track, straight: (row: number) => boolean, side: 1 | -1): Stretch[] {
+  const climb = track.verticalSpeedFpm;
+  return stretches(
+    track,
+    (i) => straight(i) && side * climb[i] > STRAIGHT_SIGNS.climbingFpm,
+    STRAIGHT_SIGNS.leastLegS,
+  )
+    .filter(({ startS, endS }) => side * changeFt(track, startS, endS) > STRAIGHT_SIGNS.leastLegFt)
+    .map((span) => ({
+      ...span,
+      endS: Math.min(span.endS + STRAIGHT_SIGNS.levelOffS, track.timeS[span.segment.to - 1]),
+    }));
+}
+
+/** Altitude gained from start to end, ft. */
+export const changeFt = (track: Track, startS: number, endS: number): number =>
+  meanBetween(track, track.altitudeFt.values, endS - 1, endS) -
+  meanBetween(track, track.altitudeFt.values, startS, startS + 1);

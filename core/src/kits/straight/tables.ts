@@ -1,0 +1,22 @@
+/** Numbers of straight flight: level, climbing, descending. */
+import { figures, thresholds } from '../attempt/figures.ts';
+
+export const STRAIGHT_LIMITS = thresholds('straight', {
+  chasingReversals: [4, '', 'turns of the vertical speed within a minute'],
+  chasingFpm: [200, 'ft/min', 'vertical speed either way that such a turn has'],
+  trimSwingFt: [40, 'ft', 'size of a slow swing of the altitude'],
+  headingDriftDeg: [10, 'deg', 'drift of the heading'],
+  speedDriftKt: [3, 'kt', 'change of the speed that should have settled'],
+  speedDriftS: [30, 's', 'time over which that change is looked at'],
+  altitudeOffsetFt: [50, 'ft', 'mean distance from the altitude asked'],
+  levelOffFt: [100, 'ft', 'way past the altitude in levelling off'],
+});
+
+export const STRAIGHT_SIGNS = figures('straight/found', {
+  climbingFpm: [200, 'ft/min', 'vertical speed from which it climbs or descends'],
+  leastLegS: [30, 's', 'shortest leg'],
+  leastLegFt: [250, 'ft', 'smallest change of altitude of a climb or descent'],
+  settlesS: [12, 's', 'time in which a climb or descent settles at its speed'],
+  levelOffS: [25, 's', 'time after a climb or descent that belongs to levelling off'],
+  bridgeS: [6, 's', 'break in a leg that is bridged'],
+});

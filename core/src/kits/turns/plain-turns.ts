@@ -1,0 +1,67 @@
+/**
+ * Turns that are not steep: level, climbing and descending; the two that clear the area; rolls about a point. Found
+ * from the same turns, told apart by bank, vertical speed and what stands next to them.
+ */
+
+import { rowsBetween } from '../../recording/columns/span.ts';
+import type { Track } from '../../recording/track/track.ts';
+import { mean, median } from '../../units/numbers.ts';
+import type { Proposal, ScoringContext } from '../attempt/attempt.ts';
+import { perFlight } from '../attempt/per-flight.ts';
+import { sceneOf } from '../attempt/scene.ts';
+import { TURN_SIGNS } from './tables.ts';
+import { findTurns, proposalOf, type Turn } from './turns.ts';
+
+/** What a turn does besides turning. */
+export type TurnKind = 'level' | 'climbing' | 'descending';
+
+/** Turns above the pattern with a beginning on record, worked out once. */
+export const practisedTurns = perFlight((track, context): Turn[] => {
+  const { lowestFt } = sceneOf(track, context);
+  return findTurns(track).filter((turn) => turn.begins && track.altitudeFt.values[turn.rows.from] > lowestFt);
+});
+
+/** Mean vertical speed from start to end, ft/min. */
+export function meanClimb(track: Track, { startS, endS, rows }: Turn): number {
+  const altitude = track.altitudeFt.values;
+  return ((altitude[rows.to - 1] - altitude[rows.from]) / Math.max(1, endS - startS)) * 60;
+}
+
+/** Turns of one kind, neither steep nor mere corrections, as attempts at a maneuver. */
+export function turnProposals(
+  track: Track,
+  context: ScoringContext,
+  maneuver: string,
+  kind: TurnKind,
+): Proposal[] {
+  return practisedTurns(track, context)
+    .filter(
+      (turn) =>
+        turn.turnedDeg >= TURN_SIGNS.leastTurnDeg &&
+        turn.heldBankDeg >= TURN_SIGNS.leastBankDeg &&
+        turn.heldBankDeg < TURN_SIGNS.steepDeg + TURN_SIGNS.overlapDeg &&
+        kindOf(meanClimb(track, turn)) === kind,
+    )
+    .map((turn) => proposalOf(turn, maneuver));
+}
+
+const kindOf = (climbFpm: number): TurnKind => {
+  if (climbFpm > TURN_SIGNS.climbingFpm) return 'climbing';
+  return climbFpm < -TURN_SIGNS.climbingFpm ? 'descending' : 'level';
+};
+
+/** First and last moment near the bank held. */
+export function heldSpan(
+  track: Track,
+  { startS, endS, segment }: Pick<Proposal, 'startS' | 'endS' | 'segment'>,
+): { fromS: number; toS: number } {
+  const rows = rowsBetween(track.timeS, startS, endS, segment);
+  const sizes = Array.from(track.bankDeg.values.subarray(rows.from, rows.to), Math.abs);
+  const plain = median(sizes);
+  const held = mean(sizes.filter((size) => size > 0.75 * plain));
+  const near = (i: number) => Math.abs(Math.abs(track.bankDeg.values[i]) - held) < TURN_SIGNS.nearHeldDeg;
+  let [first, last] = [rows.from, rows.to - 1];
+  while (first < last && !near(first)) first++;
+  while (last > first && !near(last)) last--;
+  return { fromS: track.timeS[first], toS: track.timeS[last] };
+}

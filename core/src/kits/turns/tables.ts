@@ -1,0 +1,23 @@
+/** Numbers of turns at any bank. */
+import { figures, thresholds } from '../attempt/figures.ts';
+
+export const TURN_LIMITS = thresholds('turns', {
+  altLossRollInFt: [50, 'ft', 'altitude lost in the first quarter of a level turn'],
+  altGainRolloutFt: [50, 'ft', 'altitude gained in rolling out'],
+  rolloutDeg: [10, 'deg', 'distance from the heading at the roll-out'],
+  bankSpreadDeg: [10, 'deg', 'range over which the held bank wanders'],
+  ballG: [0.05, 'g', 'lateral force: about half the ball'],
+  ballS: [3, 's', 'time for which the ball is out'],
+});
+
+export const TURN_SIGNS = figures('turns/found', {
+  turnEdgeDeg: [5, 'deg', 'bank that begins and ends a turn'],
+  leastTurnDeg: [45, 'deg', 'change of heading from which a turn is a practised one'],
+  steepDeg: [36, 'deg', 'bank from which a turn is a steep one'],
+  overlapDeg: [4, 'deg', 'bank beyond that up to which it may be a plain one all the same'],
+  climbingFpm: [200, 'ft/min', 'mean vertical speed from which a turn climbs or descends'],
+  leastBankDeg: [8, 'deg', 'bank below which it is a correction or a wide sweep'],
+  nearHeldBankDeg: [3, 'deg', 'distance from the median bank that is established'],
+  establishedTrimS: [1, 's', 'time left out at each end of the established part'],
+  nearHeldDeg: [4, 'deg', 'distance from the bank held that still counts as held'],
+});

@@ -1,0 +1,53 @@
+/** Best glide: the room. */
+import { runChecks } from '../../kits/attempt/case.ts';
+import { GENERAL_FINDINGS } from '../../kits/attempt/general-findings.ts';
+import { defineRoom } from '../../kits/attempt/room.ts';
+import { GENERAL_LIMITS, SCENE } from '../../kits/attempt/tables.ts';
+import { briefedKias, measureStraight } from '../../kits/straight/straight-attempt.ts';
+import { straightProposals } from '../../kits/straight/straight-parts.ts';
+import { STRAIGHT_SIGNS } from '../../kits/straight/tables.ts';
+import { bestGlideCard } from './card.ts';
+import { GLIDE_FINDINGS, glideSpeed, slowToGlide } from './findings.ts';
+import { glidePhases, glideSpans } from './found.ts';
+import { bestGlide as script } from './pilot.ts';
+import { GLIDE_LIMITS, GLIDE_SIGNS } from './tables.ts';
+
+const ID = 'best-glide';
+
+export const bestGlide = defineRoom({
+  id: ID,
+  title: 'Best glide',
+  one: 'Best glide',
+  short: 'Glide',
+  variants: ['standard'],
+  phases: ['entry', 'established'],
+  precedence: 40,
+  hasDrill: true,
+  card: bestGlideCard,
+  sought: {
+    propose: (track, context) => ({
+      proposals: straightProposals(track, context, ID, (straight) => glideSpans(track, context, straight)),
+      warnings: [],
+    }),
+    measure: (track, proposal, _, context) =>
+      measureStraight(track, proposal, context, {
+        phases: glidePhases(track, proposal, briefedKias(proposal, context)),
+      }),
+    findings: (track, attempt, next, context) =>
+      runChecks(
+        [slowToGlide, glideSpeed('too-fast-for-glide'), glideSpeed('too-slow-for-glide')],
+        track,
+        attempt,
+        next,
+        context,
+      ),
+  },
+  findings: [...GENERAL_FINDINGS, ...GLIDE_FINDINGS],
+  unrecorded: { 'drill-item-missed': 'the drill is said and touched; no channel records it' },
+  pilot: {
+    script,
+    habits: ['no-clearing', 'rushed-entry', 'below-floor', ...GLIDE_FINDINGS],
+    from: 'cruise',
+  },
+  tables: [GENERAL_LIMITS, GLIDE_LIMITS, GLIDE_SIGNS, STRAIGHT_SIGNS, SCENE],
+});

@@ -1,0 +1,16 @@
+/** Numbers of the glide. */
+import { figures, thresholds } from '../../kits/attempt/figures.ts';
+
+export const GLIDE_LIMITS = thresholds('best-glide', {
+  reachS: [10, 's', 'time to the best speed'],
+  reachKt: [5, 'kt', 'distance above it at which it is reached'],
+  offKt: [10, 'kt', 'median distance from it'],
+});
+
+export const GLIDE_SIGNS = figures('best-glide/found', {
+  leastS: [15, 's', 'shortest glide'],
+  idleShare: [0.12, '', 'share of the power up to which it is idle'],
+  sinkFpm: [-350, 'ft/min', 'vertical speed of a glide where no power is recorded'],
+  leastFallFt: [150, 'ft', 'altitude that a glide loses'],
+  settledS: [10, 's', 'time after the start from which a glide that never slowed down is judged'],
+});

@@ -1,0 +1,10 @@
+/** Numbers of speed and flap changes. */
+import { figures } from '../../kits/attempt/figures.ts';
+
+export const CHANGES = figures('configuration-change/found', {
+  levelFpm: [700, 'ft/min', 'vertical speed either way of a level part'],
+  changeKt: [15, 'kt', 'change of speed from which it was meant'],
+  flapsUpDeg: [2, 'deg', 'flap angle up to which they are up'],
+  leastS: [12, 's', 'shortest time between the first change and the last'],
+  aroundS: [8, 's', 'time before and after that belongs to it'],
+});

@@ -1,0 +1,10 @@
+/** The pilot of descents. */
+import type { Cockpit, Script } from '../../flight/pilot/cockpit.ts';
+import { leadIn } from '../../flight/pilot/entry.ts';
+import { CLIMB_FT, verticalLeg } from '../../kits/straight/pilot.ts';
+
+export function* descent(c: Cockpit): Script {
+  yield* leadIn(c);
+  const kias = c.card.entry.airspeedKias ?? c.entryKias;
+  yield* verticalLeg(c, { kias, throttle: c.throttleFor(kias, { fpm: -500 }), byFt: -CLIMB_FT });
+}

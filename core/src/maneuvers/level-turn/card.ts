@@ -1,0 +1,44 @@
+/** The card of level turns. */
+
+import { powerFor } from '../../card/day.ts';
+import { powerOf, practiceSpeed } from '../../card/figures.ts';
+import { steadyEntry, vaCaution } from '../../card/words.ts';
+import type { Card } from '../../kits/attempt/room.ts';
+import { MEDIUM_BANK_DEG, STALL_IN_A_TURN } from '../../kits/turns/card.ts';
+import { rollOutLeadDeg } from '../../mechanics/turning.ts';
+
+export const levelTurnCard: Card = {
+  heeds: ['entrySpeed'],
+  turnsByHeading: true,
+  lossFt: 150,
+  gainFt: 150,
+  picture: 'altitude-ladder',
+  travels: false,
+  minutes: () => 3,
+  fly(day) {
+    const bankDeg = day.input.bankDeg ?? MEDIUM_BANK_DEG;
+    const speed = practiceSpeed(day, bankDeg);
+    const level = speed.kias === null ? null : powerFor(day, speed.kias);
+    const holding = speed.kias === null ? null : powerFor(day, speed.kias, { bankDeg });
+    return {
+      bankDeg,
+      stage: 0,
+      speed,
+      power: powerOf(day, level, holding),
+      steps: [
+        steadyEntry(day, speed.kias),
+        'Lift the wing or lean forward and look, then roll with aileron and rudder together',
+        'Ease back as the lift tilts; aileron neutral at the bank, a finger of opposite as it steepens',
+        'Outside: the horizon against the cowling; inside: a glance at altimeter and ball',
+        `Begin the roll-out ${rollOutLeadDeg(bankDeg)}° before the heading; let the back pressure go at the same rate`,
+        'The same the other way, then by heading: cardinal points, shortest way',
+      ],
+      usualFaults: [
+        'No back pressure as the bank goes in: height goes in the first 90°',
+        'Looking inside: bank and nose wander',
+        'Rolling out late, past the heading',
+      ],
+      cautions: [vaCaution(day), STALL_IN_A_TURN],
+    };
+  },
+};

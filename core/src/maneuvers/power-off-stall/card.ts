@@ -1,0 +1,76 @@
+/** The card of power-off stalls. */
+
+import { atWeightKias, powerFor, powerWords, speedWords, stageOf, stallKias } from '../../card/day.ts';
+import { bookSpeed, figure, powerOf } from '../../card/figures.ts';
+import { flapSchedule } from '../../card/flap-schedule.ts';
+import type { Flown } from '../../card/flown.ts';
+import { carburettorCaution, flapCaution, NOT_ALONE, SPIN_RECOVERY, steadyEntry } from '../../card/words.ts';
+import type { Card } from '../../kits/attempt/room.ts';
+import {
+  depthStep,
+  recoverySteps,
+  STALL_CAUTIONS,
+  stallFigures,
+  TURNING_BANK_DEG,
+} from '../../kits/stalls/card.ts';
+
+const APPROACH_FPM = 500;
+
+export const powerOffStallCard: Card = {
+  heeds: ['stallDepth', 'stallRecovery', 'recoveryTrim', 'flapRetraction'],
+  ownFigures: ['stall-speed', 'stall-loss'],
+  lossFt: 400,
+  gainFt: 200,
+  picture: 'altitude-ladder',
+  travels: true,
+  losesHeight: true,
+  minutes: () => 3.5,
+  fly(day): Flown {
+    const { airplane, variant } = day;
+    const stage = stageOf(airplane, 'landing');
+    const bankDeg = variant === 'turning' ? (day.input.bankDeg ?? TURNING_BANK_DEG) : 0;
+    const approach = airplane.approachKias;
+    const speed = bookSpeed(
+      day,
+      approach === undefined ? 1.3 * stallKias(day, stage) : atWeightKias(day, approach, stage),
+      approach === undefined ? '1.3 times the stall speed' : 'final approach at today’s weight',
+      { bankDeg, stage },
+    );
+    const level = speed.kias === null ? null : powerFor(day, speed.kias, { stage });
+    const descent =
+      speed.kias === null ? null : powerFor(day, speed.kias, { stage, verticalFpm: -APPROACH_FPM });
+    return {
+      bankDeg,
+      stage,
+      speed,
+      power: powerOf(day, level, descent),
+      flaps: flapSchedule(day, stage, speed.kias ?? stallKias(day, stage) + 15),
+      figures: [
+        ...stallFigures(day, stage, bankDeg),
+        figure('Descend first at', APPROACH_FPM, 'ft/min', 'steady for 5 to 15 s before the pitch-up'),
+      ],
+      steps: [
+        steadyEntry(day, null),
+        'Slow below the flap limits; flaps for landing, stage by stage; carburettor heat as fitted',
+        `Power to ${powerWords(day, descent?.value)}: a steady descent, ${APPROACH_FPM} ft/min at ${speed.kias === null ? 'approach speed' : speedWords(day, speed.kias)}, as on final`,
+        bankDeg > 0
+          ? `Bank ${bankDeg}°, not beyond 20; power idle, then raise the nose`
+          : 'Power idle; raise the nose slowly to the landing attitude and on',
+        depthStep(day),
+        ...recoverySteps(day, stage),
+      ],
+      usualFaults: [
+        'No steady descent before the pitch-up',
+        'Aileron against a dropping wing',
+        'Nose too low in the recovery, or pulled up too soon',
+      ],
+      cautions: [
+        ...STALL_CAUTIONS,
+        ...flapCaution(day, stage),
+        ...carburettorCaution(day),
+        SPIN_RECOVERY,
+        NOT_ALONE,
+      ],
+    };
+  },
+};

@@ -1,0 +1,62 @@
+/** Power-off stalls: the room. */
+import { runChecks } from '../../kits/attempt/case.ts';
+import { GENERAL_FINDINGS } from '../../kits/attempt/general-findings.ts';
+import { defineRoom } from '../../kits/attempt/room.ts';
+import { FLAP_LIMITS, GENERAL_LIMITS, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
+import { STALL_CHECKS } from '../../kits/stalls/checks.ts';
+import { noStabilizedDescent } from '../../kits/stalls/entry-findings.ts';
+import { powerBeforePitch } from '../../kits/stalls/recovery-findings.ts';
+import { measureStall, STALL_PHASES } from '../../kits/stalls/stall-attempt.ts';
+import { stallProposals } from '../../kits/stalls/stall-attempts.ts';
+import { POWER_OFF_FINDINGS, STALL_FINDINGS } from '../../kits/stalls/stall-case.ts';
+import { STALL_VARIANTS, stallVariant } from '../../kits/stalls/stall-variant.ts';
+import { STALL_LIMITS, STALL_TABLES } from '../../kits/stalls/tables.ts';
+import { powerOffStallCard } from './card.ts';
+import { powerOffStall as script } from './pilot.ts';
+
+const ID = 'power-off-stall';
+
+export const powerOffStall = defineRoom({
+  id: ID,
+  title: 'Power-off stalls',
+  one: 'Power-off stall',
+  short: 'Power-off',
+  variants: STALL_VARIANTS,
+  phases: STALL_PHASES,
+  precedence: 10,
+  clearedFor: true,
+  nearStall: true,
+  card: powerOffStallCard,
+  sought: {
+    propose: (track, context) => ({
+      proposals: stallProposals(track, context, ID, 'power-off'),
+      warnings: [],
+    }),
+    variantOver: stallVariant,
+    measure: measureStall,
+    findings: (track, attempt, next, context) =>
+      runChecks([noStabilizedDescent, powerBeforePitch, ...STALL_CHECKS], track, attempt, next, context),
+  },
+  findings: [...GENERAL_FINDINGS, ...POWER_OFF_FINDINGS, ...STALL_FINDINGS, 'flaps-all-at-once'],
+  pilot: {
+    script,
+    habits: [
+      ...GENERAL_FINDINGS,
+      'no-stabilized-descent',
+      'wrong-cue',
+      'heading-drift',
+      'wing-drop',
+      'aileron-in-stall',
+      'late-recovery',
+      'power-before-pitch',
+      'nose-too-low',
+      'secondary-stall',
+      'excess-altitude-loss',
+      'flaps-all-at-once',
+      'flaps-up-without-climb',
+      'spin-entry',
+    ],
+    from: 'cruise',
+  },
+  tables: [GENERAL_LIMITS, FLAP_LIMITS, STALL_LIMITS, ...STALL_TABLES, SCENE, SETTLING],
+});

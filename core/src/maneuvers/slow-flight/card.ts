@@ -1,0 +1,153 @@
+/** The card of slow flight. */
+import {
+  circumstance,
+  type Day,
+  powerFor,
+  powerWords,
+  speedWords,
+  stageOf,
+  stallKias,
+  warningKias,
+} from '../../card/day.ts';
+import { climbAt, figure, powerOf, roundWindow } from '../../card/figures.ts';
+import { flapSchedule } from '../../card/flap-schedule.ts';
+import type { Flown, SpeedChoice } from '../../card/flown.ts';
+import { carburettorCaution, flapCaution, SPIN_RECOVERY, steadyEntry } from '../../card/words.ts';
+import type { Card } from '../../kits/attempt/room.ts';
+import { loadFactor } from '../../mechanics/turning.ts';
+import { leastPowerKias } from '../../performance/level.ts';
+
+/** Added to the speed at which the warning sounds [common practice: 3 to 5]. */
+const ABOVE_WARNING_KT = 3;
+/** Above the stall, for schools that count from there [common practice: 5 to 10]. */
+const ABOVE_STALL_KT = 7;
+/** The standard's band above the target. */
+const BAND_KT = 10;
+
+export const slowFlightCard: Card = {
+  heeds: ['slowSpeed', 'slowFlaps', 'slowBankDeg', 'recoveryTrim', 'flapRetraction'],
+  ownFigures: ['stall-speed', 'stall-loss'],
+  bankIsLimit: true,
+  lossFt: 200,
+  gainFt: 150,
+  picture: 'power-curve',
+  travels: true,
+  minutes: () => 5,
+  fly,
+};
+
+function slowSpeed(day: Day, stage: number, bankDeg: number): SpeedChoice {
+  const stall = stallKias(day, stage);
+  const inBank = stallKias(day, stage, bankDeg);
+  const warning = warningKias(day, stage).kias;
+  const limit = stage > 0 ? day.airplane.flaps[stage - 1].vfeKias : day.vaKias;
+  const sounding = day.technique.slowSpeed === 'warning-sounding';
+  // The warner comes with the angle of attack: in the turn it sounds earlier, as the stall comes earlier.
+  const inTurn = warning * Math.sqrt(loadFactor(bankDeg));
+  const low = sounding ? inBank + 2 : Math.max(warning, inBank);
+  const high = Math.min(Math.max(low + BAND_KT, inTurn + ABOVE_WARNING_KT), limit, day.vaKias);
+  const byPolicy = {
+    'above-warning': [warning + ABOVE_WARNING_KT, 'just above the warning at today’s weight'],
+    'above-stall': [Math.max(stall + ABOVE_STALL_KT, warning + 1), '7 kt above the stall at today’s weight'],
+    'warning-sounding': [
+      Math.max(warning - 2, inBank + 2),
+      'with the warner sounding, as this school flies it',
+    ],
+  }[day.technique.slowSpeed] as [number, string];
+  const wanted = day.input.airspeedKias ?? byPolicy[0];
+  const kias = Math.min(Math.max(Math.ceil(wanted - 0.2), Math.ceil(low)), Math.floor(high));
+  const why =
+    day.input.airspeedKias === undefined
+      ? byPolicy[1]
+      : kias === Math.ceil(wanted - 0.2)
+        ? 'chosen for today'
+        : 'as near the wish as the window allows';
+  return {
+    kias,
+    why,
+    windowKias: roundWindow([low, high]),
+    windowWhy: [
+      sounding ? `the stall at ${bankDeg}° and 2 kt` : 'the stall warning',
+      'faster than this is no longer slow flight',
+    ],
+  };
+}
+
+function fly(day: Day): Flown {
+  const { airplane, technique, variant } = day;
+  const stage = stageOf(airplane, variant as 'clean' | 'takeoff' | 'landing');
+  const bankDeg = day.input.bankDeg ?? technique.slowBankDeg;
+  const speed = slowSpeed(day, stage, bankDeg);
+  const kias = speed.kias as number;
+  const level = powerFor(day, kias, { stage });
+  const turning = powerFor(day, kias, { stage, bankDeg });
+  const climb = climbAt(day, kias, stage);
+  const warning = warningKias(day, stage);
+  const least = day.model ? leastPowerKias(day.model, circumstance(day, { stage })) : null;
+  const sounding = technique.slowSpeed === 'warning-sounding';
+  const lowestLimit = stage > 0 ? airplane.flaps[stage - 1].vfeKias : null;
+  const turnAdd = level && turning ? turning.value - level.value : null;
+  return {
+    bankDeg,
+    stage,
+    speed,
+    power: powerOf(day, level, level),
+    flaps: flapSchedule(day, stage, kias),
+    figures: [
+      figure(
+        'Warning sounds at',
+        warning.kias,
+        'kias',
+        `stall ${speedWords(day, stallKias(day, stage))} level`,
+        {
+          from: warning.from,
+        },
+      ),
+      figure('Least power at', least, 'kias', 'slower than this asks for more power', {
+        from: day.model?.from.shaftPower,
+      }),
+      figure('Climb left', climb?.fpm ?? null, 'ft/min', 'full throttle, as you are', { from: climb?.from }),
+      figure(
+        `In a ${bankDeg}° turn`,
+        turnAdd === null ? null : `+${Math.max(0, turnAdd)}`,
+        day.powerUnit,
+        `stall ${speedWords(day, stallKias(day, stage, bankDeg))} in the turn`,
+        { from: turning?.from },
+      ),
+    ],
+    steps: [
+      steadyEntry(day, null),
+      `Carburettor heat as fitted, power back; raise the nose as the speed goes, altitude stays`,
+      ...(stage === 0
+        ? []
+        : technique.slowFlaps === 'stages'
+          ? [
+              `Flaps in ${stage} ${stage === 1 ? 'stage' : 'stages'}, each below its limit; hold the nose as it rises`,
+            ]
+          : [
+              `Below ${speedWords(day, lowestLimit ?? 0, true)} all flaps at once; a firm push, it wants to rise`,
+            ]),
+      `Near ${speedWords(day, kias)} power up to about ${powerWords(day, level?.value)}: behind the curve it needs it`,
+      'Speed by pitch, altitude by power; right rudder; trim',
+      `Turns at ${bankDeg}° at most, a little power in, roll out ${Math.max(5, Math.round(bankDeg / 2))} to ${bankDeg}° early`,
+      'Climb and descend with power alone; the speed stays',
+      `Recover: full power, nose down to hold altitude, heat off${stage > 0 ? `, flaps up a stage at a time ${technique.flapRetraction === 'by-speed' ? 'as the speed builds' : 'with a climb showing'}` : ''}, ${technique.recoveryTrim === 'during' ? 'trimming as you go' : 'then trim'}, cruise power last`,
+    ],
+    usualFaults: [
+      'Sinking because the power comes late',
+      'Rising as the flaps go out',
+      'Heading drifting left: too little right rudder',
+    ],
+    cautions: [
+      ...(sounding
+        ? [
+            'This school flies it with the warner sounding. The FAA standard does not: there it must stay silent, and a sounding warner is a critical finding.',
+          ]
+        : ['When the warning sounds: nose down a little, power; then find the speed again.']),
+      ...flapCaution(day, stage),
+      ...carburettorCaution(day),
+      'Keep the ball in the middle. A stall with the ball out can become a spin.',
+      SPIN_RECOVERY,
+    ],
+  };
+}

@@ -1,0 +1,49 @@
+/** Slow flight: the room. */
+import { CONFIGURATIONS } from '../../airplane/configuration.ts';
+import { runChecks } from '../../kits/attempt/case.ts';
+import { GENERAL_FINDINGS } from '../../kits/attempt/general-findings.ts';
+import { defineRoom } from '../../kits/attempt/room.ts';
+import { FLAP_LIMITS, GENERAL_LIMITS, ROUGH_AIR, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
+import { TURN_SIGNS } from '../../kits/turns/tables.ts';
+import { slowFlightCard } from './card.ts';
+import { CHECKS, SLOW_FINDINGS } from './findings.ts';
+import { slowFlight as script } from './pilot.ts';
+import { measure, propose, SLOW_FLIGHT, variantOver } from './slow-flight.ts';
+import { SLOW_LIMITS, SLOW_SIGNS } from './tables.ts';
+
+export const slowFlight = defineRoom({
+  id: SLOW_FLIGHT,
+  title: 'Slow flight',
+  one: 'Slow flight',
+  short: 'Slow flight',
+  variants: CONFIGURATIONS,
+  phases: [
+    'entry',
+    'established',
+    'recovery',
+    'straight',
+    'turn',
+    'climb',
+    'descent',
+    'settle',
+    'entry-to-recovery',
+  ],
+  precedence: 20,
+  clearedFor: true,
+  nearStall: true,
+  card: slowFlightCard,
+  sought: {
+    propose,
+    variantOver,
+    measure,
+    findings: (track, attempt, next, context) => runChecks(CHECKS, track, attempt, next, context),
+  },
+  findings: [...GENERAL_FINDINGS, 'balloon-on-flap', ...SLOW_FINDINGS, 'flaps-all-at-once'],
+  pilot: {
+    script,
+    habits: [...GENERAL_FINDINGS, 'balloon-on-flap', ...SLOW_FINDINGS, 'flaps-all-at-once'],
+    habitVariants: { 'balloon-on-flap': 'landing', 'flaps-all-at-once': 'landing' },
+    from: 'cruise',
+  },
+  tables: [GENERAL_LIMITS, FLAP_LIMITS, SLOW_LIMITS, SLOW_SIGNS, TURN_SIGNS, SCENE, SETTLING, ROUGH_AIR],
+});

@@ -1,0 +1,158 @@
+/** Slow flight as a maneuver: its legs, the warning that bounds its speed, and what goes wrong in it. */
+
+import { type Configuration, configurationOf } from '../../airplane/configuration.ts';
+import { briefFor } from '../../card/targets.ts';
+import type { Attempt, Proposal, ScoringContext } from '../../kits/attempt/attempt.ts';
+import { buildAttempt } from '../../kits/attempt/build-attempt.ts';
+import { legHeading } from '../../kits/attempt/quantities.ts';
+import type { Proposed, Stretch } from '../../kits/attempt/room.ts';
+import { meanBetween, sceneOf } from '../../kits/attempt/scene.ts';
+import { heldSpan, practisedTurns } from '../../kits/turns/plain-turns.ts';
+import { rowsBetween } from '../../recording/columns/span.ts';
+import type { Track } from '../../recording/track/track.ts';
+import type { Span } from '../../scoring/judged.ts';
+import { phaseNamed } from '../../scoring/phases.ts';
+import { median } from '../../units/numbers.ts';
+import { type SlowSpan, slowSpans } from './spans.ts';
+import { SLOW_SIGNS } from './tables.ts';
+
+export const SLOW_FLIGHT = 'slow-flight';
+
+/** The span that an attempt (whose edges an instructor may have moved) is about. */
+const spanFor = (track: Track, context: ScoringContext, { startS, endS }: Proposal): SlowSpan | undefined =>
+  slowSpans(track, context).find((span) => span.startS < endS && span.endS > startS);
+
+interface Leg extends Span {
+  name: 'straight' | 'turn' | 'climb' | 'descent';
+}
+
+/** Straight and turning legs of the established part, and those deliberately climbed or descended. */
+function legsOf(track: Track, context: ScoringContext, established: Span): Leg[] {
+  const turns = practisedTurns(track, context)
+    .filter(
+      ({ startS, endS, turnedDeg }) =>
+        turnedDeg > 15 && startS < established.endS && endS > established.startS,
+    )
+    .map(({ startS, endS }) => ({
+      startS: Math.max(startS, established.startS),
+      endS: Math.min(endS, established.endS),
+    }));
+  const legs: Leg[] = [];
+  let fromS = established.startS;
+  for (const { startS, endS } of [...turns, { startS: established.endS, endS: established.endS }]) {
+    if (startS - fromS >= 5) legs.push({ name: legKind(track, fromS, startS), startS: fromS, endS: startS });
+    if (endS > startS) legs.push({ name: 'turn', startS, endS });
+    fromS = Math.max(fromS, endS);
+  }
+  return legs;
+}
+
+function legKind(track: Track, startS: number, endS: number): Leg['name'] {
+  const climb = meanBetween(track, track.verticalSpeedFpm, startS, endS);
+  const deliberate =
+    Math.abs(climb) > SLOW_SIGNS.legClimbFpm &&
+    Math.abs(climb) * ((endS - startS) / 60) > SLOW_SIGNS.legClimbFt;
+  return deliberate ? (climb > 0 ? 'climb' : 'descent') : 'straight';
+}
+
+export function measure(
+  track: Track,
+  proposal: Proposal,
+  _: readonly Attempt[],
+  context: ScoringContext,
+): Attempt {
+  const span = spanFor(track, context, proposal);
+  const phases = span?.phases ?? [{ name: 'established', startS: proposal.startS, endS: proposal.endS }];
+  const established = phaseNamed(phases, 'established') ?? proposal;
+  const legs = legsOf(track, context, established);
+  const named = (name: Leg['name']) => legs.filter((leg) => leg.name === name);
+  const brief = briefFor(context.briefs, SLOW_FLIGHT, proposal.variant);
+  const airplane = context.airplane?.slowFlightKias;
+  const targetKt =
+    brief?.entry?.airspeedKias ??
+    (proposal.variant === 'landing'
+      ? airplane?.landing
+      : proposal.variant === 'clean'
+        ? airplane?.clean
+        : undefined);
+  const turnBank = median(named('turn').flatMap((leg) => bankOf(track, leg)));
+  const recovery = phaseNamed(phases, 'recovery');
+  const scene = sceneOf(track, context);
+  const flaps = scene.flapsDeg(
+    rowsBetween(track.timeS, established.startS, established.endS, proposal.segment).from,
+  );
+  return buildAttempt(track, proposal, context, {
+    phases: [...phases, ...legs],
+    aims: {
+      ...(typeof targetKt === 'number' && { airspeedKt: targetKt }),
+      bankDeg: brief?.bankDeg ?? (Number.isNaN(turnBank) ? 0 : Math.round(turnBank)),
+    },
+    settles: recovery !== undefined,
+    rowFor: (row, aims) => {
+      if (row.parameter === 'airspeed') {
+        if (typeof targetKt !== 'number') return undefined;
+        // Whatever the number says, the low side is never below the warning.
+        const low = Math.max(row.low, Math.min(row.high - 1, scene.warningKias(flaps) - aims.airspeedKt));
+        return context.airplane ? { ...row, low } : row;
+      }
+      if (row.phase === 'turn' && named('turn').length === 0) return undefined;
+      if (row.phase === 'straight' && named('straight').length === 0) return undefined;
+      return row;
+    },
+    spansOf: (row) => {
+      if (row.phase === 'straight') return named('straight');
+      // Rolling in and out is on its way; the bank is judged where it is held.
+      if (row.phase === 'turn')
+        return named('turn').map((leg) => {
+          const { fromS, toS } = heldSpan(track, { ...leg, segment: proposal.segment });
+          return { startS: fromS, endS: toS };
+        });
+      if (row.phase !== 'entry-to-recovery') return undefined;
+      return without({ startS: proposal.startS, endS: recovery?.endS ?? proposal.endS }, [
+        ...named('climb'),
+        ...named('descent'),
+      ]);
+    },
+    quantity: (row) => (row.parameter === 'heading' ? legHeading(track, named('straight')) : undefined),
+  });
+}
+
+const bankOf = (track: Track, { startS, endS }: Span): number[] => {
+  const rows = rowsBetween(track.timeS, startS + 2, endS - 2);
+  return Array.from(track.bankDeg.values.subarray(rows.from, Math.max(rows.from, rows.to)), Math.abs);
+};
+
+/** A span less some others. */
+export function without(whole: Span, parts: readonly Span[]): Span[] {
+  let rest: Span[] = [whole];
+  for (const part of parts)
+    rest = rest.flatMap(({ startS, endS }) =>
+      part.endS <= startS || part.startS >= endS
+        ? [{ startS, endS }]
+        : [
+            { startS, endS: part.startS },
+            { startS: part.endS, endS },
+          ].filter((span) => span.endS - span.startS > 1),
+    );
+  return rest;
+}
+
+export const propose = (track: Track, context: ScoringContext): Proposed => ({
+  proposals: slowSpans(track, context).map(({ variant, startS, endS, segment }) => ({
+    maneuver: SLOW_FLIGHT,
+    variant,
+    startS,
+    endS,
+    segment,
+    state: 'complete',
+  })),
+  warnings: [],
+});
+
+/** The configuration flown over most of a stretch. */
+export function variantOver(track: Track, context: ScoringContext, span: Stretch): Configuration {
+  const { flapsDeg, fullFlapsDeg } = sceneOf(track, context);
+  const { from, to } = rowsBetween(track.timeS, span.startS, span.endS, span.segment);
+  const flown = median(Array.from({ length: to - from }, (_, k) => flapsDeg(from + k)));
+  return configurationOf(flown, { stages: context.airplane?.flaps, fullFlapsDeg });
+}

@@ -1,0 +1,212 @@
+/** Slow flight in a recording: level or nearly, near the warning's speed, for a while; from its entry to its recovery. */
+import { type Configuration, configurationOf } from '../../airplane/configuration.ts';
+
+import type { ScoringContext } from '../../kits/attempt/attempt.ts';
+import { meanBetween, type Scene, sceneOf, speedBefore } from '../../kits/attempt/scene.ts';
+import { powerCut, stallAttempts } from '../../kits/stalls/stall-attempts.ts';
+import { rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
+import type { Track } from '../../recording/track/track.ts';
+import type { Phase } from '../../scoring/schema.ts';
+import { median } from '../../units/numbers.ts';
+import { SLOW_SIGNS } from './tables.ts';
+
+export interface SlowSpan {
+  variant: Configuration;
+  startS: number;
+  endS: number;
+  /** When it was last as fast as it had been. */
+  fastS: number;
+  /** Slow, without entry and recovery. */
+  slowFromS: number;
+  slowToS: number;
+  phases: Phase[];
+  segment: { from: number; to: number };
+}
+
+export function slowSpans(track: Track, context: ScoringContext): SlowSpan[] {
+  const scene = sceneOf(track, context);
+  const stalls = stallAttempts(track, context);
+  const briefedKt = Math.max(
+    ...context.briefs.map(({ maneuver, entry }) =>
+      maneuver === 'slow-flight' ? (entry?.airspeedKias ?? 0) : 0,
+    ),
+    0,
+  );
+  const unasked =
+    context.briefs.length > 0 && !context.briefs.some(({ maneuver }) => maneuver === 'slow-flight');
+  const aboveKt = unasked ? SLOW_SIGNS.aboveUnbriefedKt : SLOW_SIGNS.aboveWarningKt;
+  const leastS = track.airspeedKt.source === 'derived' ? SLOW_SIGNS.leastDerivedS : SLOW_SIGNS.leastS;
+  const spans: SlowSpan[] = [];
+  for (const segment of track.segments) {
+    for (const [fromS, toS] of slowRuns(track, segment, scene, aboveKt, briefedKt)) {
+      // What belongs to a stall is the stall's.
+      const stall = stalls.find(({ startS, endS }) => startS < toS && endS > fromS);
+      const untilS = stall ? Math.min(toS, stall.startS) : toS;
+      if (untilS - fromS < leastS || !isLevelLongEnough(track, fromS, untilS)) continue;
+      if (isPowerOff(track, scene, fromS, untilS) || isOneTurn(track, fromS, untilS)) continue;
+      const span = describe(track, context, scene, segment, fromS, untilS, stall !== undefined);
+      // Down a long way before it was slow: a glide's end, or a descent's.
+      if (fellBefore(track, span) > SLOW_SIGNS.mostFallFt) continue;
+      spans.push(span);
+    }
+  }
+  return spans;
+}
+
+/** Stretches slower than the warning and a margin, bridging moments of a few seconds. */
+function slowRuns(
+  track: Track,
+  { from, to }: { from: number; to: number },
+  scene: Scene,
+  aboveKt: number,
+  briefedKt: number,
+): [number, number][] {
+  const { timeS, airspeedKt, bankDeg, verticalSpeedFpm, altitudeFt } = track;
+  const runs: [number, number][] = [];
+  let begin = Number.NaN;
+  let lastS = Number.NaN;
+  for (let i = from; i < to; i++) {
+    const slow =
+      airspeedKt.values[i] <
+        Math.max(
+          scene.warningKias(scene.flapsDeg(i)) + aboveKt,
+          briefedKt > 0 ? briefedKt + SLOW_SIGNS.aboveBriefKt : 0,
+        ) &&
+      Math.abs(verticalSpeedFpm[i]) < SLOW_SIGNS.levelFpm &&
+      Math.abs(bankDeg.values[i]) < SLOW_SIGNS.mostBankDeg &&
+      altitudeFt.values[i] > scene.lowestFt;
+    if (slow) {
+      if (Number.isNaN(begin)) begin = timeS[i];
+      lastS = timeS[i];
+    }
+    const over = !Number.isNaN(begin) && (timeS[i] - lastS > SLOW_SIGNS.bridgeS || i === to - 1);
+    if (over) {
+      runs.push([begin, lastS]);
+      begin = Number.NaN;
+    }
+  }
+  return runs;
+}
+
+function fellBefore(track: Track, { fastS, slowFromS }: SlowSpan): number {
+  const altitude = track.altitudeFt.values;
+  return (
+    meanBetween(track, altitude, fastS - 2, fastS + 1) -
+    meanBetween(track, altitude, slowFromS, slowFromS + 2)
+  );
+}
+
+/** Slow flight has straight parts; what is banked nearly throughout is a turn flown at a low speed. */
+function isOneTurn(track: Track, fromS: number, toS: number): boolean {
+  const { from, to } = rowsBetween(track.timeS, fromS, toS);
+  let banked = 0;
+  for (let i = from; i < to; i++) if (Math.abs(track.bankDeg.values[i]) > SLOW_SIGNS.bankedDeg) banked++;
+  return banked > SLOW_SIGNS.mostBanked * (to - from);
+}
+
+function isPowerOff(track: Track, scene: Scene, fromS: number, toS: number): boolean {
+  const rows = rowsBetween(track.timeS, fromS + 5, toS);
+  const shares = Float64Array.from({ length: Math.max(0, rows.to - rows.from) }, (_, k) =>
+    scene.power(rows.from + k),
+  );
+  return median(shares) < SLOW_SIGNS.leastPower;
+}
+
+/** A glide or a climb at such a speed is none: the altitude is about held over any fifteen seconds of it. */
+function isLevelLongEnough(track: Track, fromS: number, toS: number): boolean {
+  for (let s = fromS; s + SLOW_SIGNS.leastS <= toS; s += 3)
+    if (
+      Math.abs(meanBetween(track, track.verticalSpeedFpm, s, s + SLOW_SIGNS.leastS)) < SLOW_SIGNS.levelMeanFpm
+    )
+      return true;
+  return false;
+}
+
+function describe(
+  track: Track,
+  context: ScoringContext,
+  scene: Scene,
+  segment: { from: number; to: number },
+  slowFromS: number,
+  slowToS: number,
+  intoStall: boolean,
+): SlowSpan {
+  const { timeS, airspeedKt } = track;
+  const speed = airspeedKt.values;
+  const rows = rowsBetween(timeS, slowFromS, slowToS, segment);
+  const flaps = median(
+    Float64Array.from({ length: rows.to - rows.from }, (_, k) => scene.flapsDeg(rows.from + k)),
+  );
+  const variant = configurationOf(flaps, {
+    stages: context.airplane?.flaps,
+    fullFlapsDeg: scene.fullFlapsDeg,
+  });
+
+  const before = rowsBetween(timeS, slowFromS - SLOW_SIGNS.longestEntryS, slowFromS, segment);
+  const fast = rowOfMax(before, (i) => speed[i]);
+  const cruiseKt = fast >= 0 ? speedBefore(track, before, speed[fast]) : Number.NaN;
+  const lastAbove = (kt: number): number => {
+    for (let i = before.to - 1; i >= before.from; i--) if (speed[i] > kt) return i;
+    return before.to - 1;
+  };
+  const start = lastAbove(cruiseKt - SLOW_SIGNS.stillKt);
+  const fastS = fast >= 0 ? timeS[lastAbove(speed[fast] - SLOW_SIGNS.stillKt)] : timeS[start];
+  const fallingS = timeS[Math.max(start, segment.from)];
+  const startS = powerCut(track, context, fallingS) ?? fallingS;
+  const cameFrom = fast >= 0 ? speed[fast] : speed[rows.from];
+
+  const recoveryS = intoStall ? slowToS : recoveryFrom(track, slowFromS, slowToS, segment);
+  let endS = slowToS;
+  if (!intoStall) {
+    const after = rowsBetween(timeS, slowToS, slowToS + SLOW_SIGNS.longestRecoveryS, segment);
+    endS = timeS[Math.max(after.from, after.to - 1)];
+    for (let i = after.from; i < after.to; i++) {
+      if (speed[i] > cameFrom - SLOW_SIGNS.recoveredKt) {
+        endS = timeS[i];
+        break;
+      }
+    }
+  }
+  const target = median(speed.subarray(rows.from, rows.to));
+  const establishedS = firstSteady(track, slowFromS, recoveryS, target, segment);
+  const phases: Phase[] = [
+    { name: 'entry', startS, endS: establishedS },
+    { name: 'established', startS: establishedS, endS: recoveryS },
+  ];
+  if (!intoStall) phases.push({ name: 'recovery', startS: recoveryS, endS });
+  return { variant, startS, endS, fastS, slowFromS, slowToS: recoveryS, phases, segment };
+}
+
+/** Where the speed begins its last rise: back from the end of the slow part while it was rising. */
+function recoveryFrom(
+  track: Track,
+  fromS: number,
+  toS: number,
+  segment: { from: number; to: number },
+): number {
+  const { timeS, airspeedKt } = track;
+  const rows = rowsBetween(timeS, fromS, toS, segment);
+  const middle = median(airspeedKt.values.subarray(rows.from, rows.to));
+  for (let i = rows.to - 1; i >= rows.from; i--)
+    if (airspeedKt.values[i] < middle + SLOW_SIGNS.risesKt) return timeS[i];
+  return toS;
+}
+
+/** The speed about its target for three seconds. */
+function firstSteady(
+  track: Track,
+  fromS: number,
+  toS: number,
+  targetKt: number,
+  segment: { from: number; to: number },
+): number {
+  const { timeS, airspeedKt } = track;
+  const rows = rowsBetween(timeS, fromS, toS, segment);
+  let sinceS: number | undefined;
+  for (let i = rows.from; i < rows.to; i++) {
+    if (Math.abs(airspeedKt.values[i] - targetKt) > SLOW_SIGNS.steadyKt) sinceS = undefined;
+    else sinceS ??= timeS[i];
+    if (sinceS !== undefined && timeS[i] - sinceS >= SLOW_SIGNS.steadyS) return sinceS;
+  }
+  return fromS;
+}

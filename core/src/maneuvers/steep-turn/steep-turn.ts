@@ -1,0 +1,70 @@
+/**
+ * Steep turns. An attempt starts where |bank| last rose through 5° and ends where it first falls below 5° or
+ * changes sign; it is one when a median bank of 36° is held over 45° of turn, or 25° when it was briefed as one.
+ */
+
+import { briefFor } from '../../card/targets.ts';
+import type { Attempt, Proposal, ScoringContext } from '../../kits/attempt/attempt.ts';
+import { buildAttempt } from '../../kits/attempt/build-attempt.ts';
+import { limitsOf } from '../../kits/attempt/figures.ts';
+import { judgingRows } from '../../kits/attempt/judging-rows.ts';
+import { turnPhases } from '../../kits/turns/turn-phases.ts';
+import { findTurns, proposalOf } from '../../kits/turns/turns.ts';
+import { valueAt } from '../../recording/columns/span.ts';
+import type { Track } from '../../recording/track/track.ts';
+import { STEEP_LIMITS, STEEP_SIGNS } from './tables.ts';
+
+export const STEEP_TURN = 'steep-turn';
+
+export function propose(
+  track: Track,
+  context: ScoringContext,
+): { proposals: Proposal[]; warnings: string[] } {
+  const proposals: Proposal[] = [];
+  const warnings: string[] = [];
+  const briefed = context.briefs.some((brief) => brief.maneuver === STEEP_TURN);
+  const leastBank = briefed ? STEEP_SIGNS.briefedBankDeg : STEEP_SIGNS.heldBankDeg;
+  for (const turn of findTurns(track)) {
+    if (!(turn.turnedDeg >= STEEP_SIGNS.leastTurnDeg) || turn.heldBankDeg < leastBank) continue;
+    if (!turn.begins) {
+      warnings.push(
+        `a steep bank at ${turn.startS.toFixed(0)} s has no recorded entry (the recording breaks off before it): not scored`,
+      );
+      continue;
+    }
+    proposals.push(proposalOf(turn, STEEP_TURN));
+  }
+  return { proposals, warnings };
+}
+
+/** The turn the other way that this one reversed out of, if it did. */
+const reversedFrom = (proposal: Proposal, earlier: readonly Attempt[]): Attempt | undefined =>
+  earlier.findLast(
+    (attempt) =>
+      attempt.maneuver === STEEP_TURN &&
+      attempt.variant !== proposal.variant &&
+      attempt.segment.from === proposal.segment.from &&
+      proposal.startS - attempt.endS <= STEEP_SIGNS.reversalS &&
+      proposal.startS >= attempt.endS - 1e-6,
+  );
+
+export function measure(
+  track: Track,
+  proposal: Proposal,
+  earlier: readonly Attempt[],
+  context: ScoringContext,
+): Attempt {
+  const brief = briefFor(context.briefs, STEEP_TURN, proposal.variant);
+  const bankRow = judgingRows(context, STEEP_TURN).rows.find((row) => row.parameter === 'bank');
+  const turnedDeg = Math.abs(
+    valueAt(track.timeS, track.headingDeg.values, proposal.endS) -
+      valueAt(track.timeS, track.headingDeg.values, proposal.startS),
+  );
+  return buildAttempt(track, proposal, context, {
+    phases: turnPhases(track, proposal),
+    aims: { bankDeg: bankRow?.target ?? brief?.bankDeg ?? STEEP_SIGNS.usualBankDeg },
+    inherits: reversedFrom(proposal, earlier),
+    turnedDeg,
+    fallsShort: proposal.state === 'complete' && turnedDeg < limitsOf(context, STEEP_LIMITS).completeTurnDeg,
+  });
+}

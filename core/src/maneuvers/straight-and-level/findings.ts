@@ -1,0 +1,60 @@
+/** What goes wrong in straight and level flight. */
+
+import { between, type Check } from '../../kits/attempt/case.ts';
+import { limitsOf } from '../../kits/attempt/figures.ts';
+import { countReversals, finding, idsOf, say, turningRows } from '../../kits/attempt/finding.ts';
+import { STRAIGHT_FINDINGS } from '../../kits/straight/straight-findings.ts';
+import { STRAIGHT_LIMITS } from '../../kits/straight/tables.ts';
+import { meanOver } from '../../recording/columns/span.ts';
+
+export const LEVEL_FINDINGS = ['chasing', 'out-of-trim', ...STRAIGHT_FINDINGS, 'altitude-offset'] as const;
+const ID = idsOf(LEVEL_FINDINGS);
+
+export const chasing: Check = (c) => {
+  const { chasingReversals, chasingFpm } = limitsOf(c.context, STRAIGHT_LIMITS);
+  const { timeS, verticalSpeedFpm } = c.track;
+  let worst = { count: 0, startS: 0, endS: 0 };
+  for (let s = c.attempt.startS; s < c.attempt.endS; s += 10) {
+    const rows = between(c, s, Math.min(s + 60, c.attempt.endS));
+    const count = countReversals(verticalSpeedFpm, rows.from, rows.to, 2 * chasingFpm);
+    if (count > worst.count) worst = { count, startS: s, endS: timeS[rows.to - 1] };
+  }
+  if (worst.count < chasingReversals) return undefined;
+  return finding(ID(c, 'chasing'), 'fault', worst, worst.count, 'reversals', {
+    what: `Up and down ${say(worst.count)} times within a minute.`,
+    why: 'The vertical speed was chased; it lags behind what the nose does.',
+    tryNext: 'Set the attitude against the horizon, wait, look, and correct half of it.',
+  });
+};
+
+export const outOfTrim: Check = (c) => {
+  const altitude = c.track.altitudeFt.values;
+  const { timeS } = c.track;
+  const turned = turningRows(
+    altitude,
+    c.rows.from,
+    c.rows.to,
+    limitsOf(c.context, STRAIGHT_LIMITS).trimSwingFt,
+  );
+  const swings = turned.length;
+  if (swings < 3) return undefined;
+  const [startS, endS] = [timeS[turned[0]], timeS[turned[swings - 1]]];
+  const periodS = (2 * (endS - startS)) / (swings - 1);
+  if (periodS < 15 || periodS > 45) return undefined;
+  return finding(ID(c, 'out-of-trim'), 'note', { startS, endS }, swings, 'swings', {
+    what: `A slow rise and fall, ${say(swings)} times, every ${say(periodS)} s or so.`,
+    why: 'Out of trim: whenever the hand rested, the airplane went where the trim was.',
+    tryNext: 'Hold it with the hand, then trim the pressure away in ever smaller steps.',
+  });
+};
+
+export const altitudeOffset: Check = (c) => {
+  const wanted = c.attempt.brief?.entry?.altitudeFt ?? c.attempt.entry.altitudeFt;
+  const off = meanOver(c.track.altitudeFt.values, c.rows) - wanted;
+  if (!(Math.abs(off) > limitsOf(c.context, STRAIGHT_LIMITS).altitudeOffsetFt)) return undefined;
+  return finding(ID(c, 'altitude-offset'), 'note', c.attempt, Math.abs(off), 'ft', {
+    what: `On average ${say(Math.abs(off))} ft ${off < 0 ? 'low' : 'high'}.`,
+    why: 'Held well, but beside the altitude that was asked.',
+    tryNext: 'Bring it back with a small change of attitude, and hold it there.',
+  });
+};

@@ -1,0 +1,56 @@
+/** Straight and level flight: the room. */
+import { runChecks } from '../../kits/attempt/case.ts';
+import { defineRoom } from '../../kits/attempt/room.ts';
+import { ROUGH_AIR, SCENE } from '../../kits/attempt/tables.ts';
+import { establishedThroughout, measureStraight } from '../../kits/straight/straight-attempt.ts';
+import { headingDrift, speedNotSettled } from '../../kits/straight/straight-findings.ts';
+import { straightProposals, stretches } from '../../kits/straight/straight-parts.ts';
+import { STRAIGHT_LIMITS, STRAIGHT_SIGNS } from '../../kits/straight/tables.ts';
+import { straightAndLevelCard } from './card.ts';
+import { altitudeOffset, chasing, LEVEL_FINDINGS, outOfTrim } from './findings.ts';
+import { straightAndLevel as script } from './pilot.ts';
+import { LEVEL_SIGNS } from './tables.ts';
+
+const ID = 'straight-and-level';
+
+export const straightAndLevel = defineRoom({
+  id: ID,
+  title: 'Straight and level',
+  one: 'Straight and level',
+  short: 'Straight',
+  variants: ['standard'],
+  phases: ['established'],
+  precedence: 73,
+  card: straightAndLevelCard,
+  sought: {
+    propose: (track, context) => ({
+      proposals: straightProposals(track, context, ID, (straight) =>
+        stretches(
+          track,
+          (i) =>
+            straight(i) &&
+            Math.abs(track.verticalSpeedFpm[i]) < LEVEL_SIGNS.levelFpm &&
+            Math.abs(track.bankDeg.values[i]) < LEVEL_SIGNS.mostBankDeg,
+          STRAIGHT_SIGNS.leastLegS,
+        ),
+      ),
+      warnings: [],
+    }),
+    measure: (track, proposal, _, context) =>
+      measureStraight(track, proposal, context, { phases: establishedThroughout(proposal) }),
+    findings: (track, attempt, next, context) =>
+      runChecks(
+        [chasing, outOfTrim, headingDrift, speedNotSettled, altitudeOffset],
+        track,
+        attempt,
+        next,
+        context,
+        {
+          general: false,
+        },
+      ),
+  },
+  findings: LEVEL_FINDINGS,
+  pilot: { script, habits: LEVEL_FINDINGS, from: 'card' },
+  tables: [STRAIGHT_LIMITS, STRAIGHT_SIGNS, LEVEL_SIGNS, SCENE, ROUGH_AIR],
+});

@@ -1,0 +1,38 @@
+/** The least that can be scored: an altitude, and indicated airspeed with heading. */
+import { InputError } from '../../errors.ts';
+import type { Recording } from './recording.ts';
+import { typicalStepS } from './smooth.ts';
+
+const SLOWEST_STEP_S = 2.05;
+const FASTEST_STEP_S = 1 / 51;
+
+/**
+ * @throws InputError when the recording lacks what every score needs.
+ * @returns warnings about what can be used all the same.
+ */
+export function checkScorable(recording: Recording): string[] {
+  const { channels, timeS } = recording;
+  const has = (name: keyof typeof channels) => channels[name] !== undefined;
+  const hasPosition = has('lat_deg') && has('lon_deg');
+  if (!has('alt_ft') && !has('gps_alt_ft')) {
+    throw new InputError(
+      'no altitude was recorded; a column alt_ft (or gps_alt_ft) with values was expected',
+    );
+  }
+  if (!(has('ias_kt') && has('hdg_deg')) && !hasPosition) {
+    throw new InputError(
+      'neither ias_kt with hdg_deg nor lat_deg with lon_deg was recorded; one of these pairs was expected',
+    );
+  }
+  const stepS = typicalStepS(timeS);
+  if (stepS > SLOWEST_STEP_S && timeS.length > 2) {
+    throw new InputError(
+      `there is a row only every ${stepS.toFixed(1)} s; a row at least every 2 s (0.5 Hz) was expected`,
+    );
+  }
+  const warnings: string[] = [];
+  if (stepS < FASTEST_STEP_S) warnings.push(`rows come faster than 50 Hz (${(1 / stepS).toFixed(0)} Hz)`);
+  if (!has('alt_ft'))
+    warnings.push('no indicated altitude: satellite altitude used, its change counts, not its level');
+  return warnings;
+}

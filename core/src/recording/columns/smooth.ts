@@ -1,0 +1,118 @@
+/**
+ * Smoothing by a centred median one second wide, so that one bad sample is no excursion. Works on a channel's
+ * own samples, so that a channel recorded more slowly than the rows is not widened.
+ */
+import { median } from '../../units/numbers.ts';
+
+const HALF_WIDTH_S = 0.5;
+/** Below 2 Hz a second holds too few samples for a median; the small slack allows for uneven clocks. */
+export const SLOWEST_MEDIAN_STEP_S = 0.52;
+
+/** The typical step of a rising series of times, s: the median of its differences (sampled, for long series). */
+export function typicalStepS(timeS: Float64Array): number {
+  if (timeS.length < 2) return Number.POSITIVE_INFINITY;
+  const stride = Math.max(1, Math.floor(timeS.length / 500));
+  const steps = new Float64Array(Math.ceil((timeS.length - 1) / stride));
+  for (let k = 0; k < steps.length; k++) steps[k] = timeS[1 + k * stride] - timeS[k * stride];
+  return median(steps);
+}
+
+/** The values of a moving window, kept in order while one goes and one comes. */
+class SortedWindow {
+  private readonly sorted = new Float64Array(256);
+  private size = 0;
+
+  add(value: number): void {
+    this.sink(this.size++, value);
+  }
+
+  remove(value: number): void {
+    const { sorted } = this;
+    let i = this.indexOf(value);
+    this.size--;
+    for (; i < this.size; i++) sorted[i] = sorted[i + 1];
+  }
+
+  /** One goes and one comes: neighbours are alike, so little has to move. */
+  replace(old: number, value: number): void {
+    const { sorted } = this;
+    let i = this.indexOf(old);
+    for (; i < this.size - 1 && sorted[i + 1] < value; i++) sorted[i] = sorted[i + 1];
+    this.sink(i, value);
+  }
+
+  private indexOf(value: number): number {
+    let i = 0;
+    while (this.sorted[i] !== value) i++;
+    return i;
+  }
+
+  /** Puts a value at a free place, or as far before it as the order asks. */
+  private sink(place: number, value: number): void {
+    const { sorted } = this;
+    let i = place;
+    for (; i > 0 && sorted[i - 1] > value; i--) sorted[i] = sorted[i - 1];
+    sorted[i] = value;
+  }
+
+  median(): number {
+    const middle = this.size >> 1;
+    return this.size % 2 === 1 ? this.sorted[middle] : (this.sorted[middle - 1] + this.sorted[middle]) / 2;
+  }
+}
+
+/** A second at the fastest rate that is read holds 51 samples; a faster one is thinned to fit. */
+const MOST_IN_WINDOW = 200;
+
+/** A heading moved by whole circles to lie within half a circle of another. */
+const nearTo = (headingDeg: number, otherDeg: number): number =>
+  headingDeg - 360 * Math.round((headingDeg - otherDeg) / 360);
+
+/**
+ * The median of a moving second. A circular channel's samples are placed near the latest median as they come in, so
+ * that a single bad one cannot add or lose a whole circle. One plain loop: this is where scoring spends its time.
+ */
+function slideMedian(timeS: Float64Array, samples: Float64Array, circular: boolean): Float64Array {
+  const n = samples.length;
+  const reach = HALF_WIDTH_S + 1e-6;
+  const smoothed = new Float64Array(n);
+  const values = circular ? new Float64Array(n) : samples;
+  const window = new SortedWindow();
+  let begin = 0;
+  let end = 0;
+  let latest = samples[0];
+  for (let i = 0; i < n; i++) {
+    const fromS = timeS[i] - reach;
+    const toS = timeS[i] + reach;
+    while (end < n && timeS[end] <= toS && end - begin < MOST_IN_WINDOW) {
+      if (circular) values[end] = nearTo(samples[end], latest);
+      if (timeS[begin] < fromS) window.replace(values[begin++], values[end]);
+      else window.add(values[end]);
+      end++;
+    }
+    while (timeS[begin] < fromS) window.remove(values[begin++]);
+    latest = window.median();
+    smoothed[i] = latest;
+  }
+  return smoothed;
+}
+
+const isConstant = (values: Float64Array): boolean => values.every((value) => value === values[0]);
+
+/** Smoothed copy of a channel's samples; the samples themselves when they come more slowly than 2 Hz. */
+export function smoothMedian(timeS: Float64Array, values: Float64Array): Float64Array {
+  if (typicalStepS(timeS) > SLOWEST_MEDIAN_STEP_S || isConstant(values)) return values;
+  return slideMedian(timeS, values, false);
+}
+
+/** A heading made continuous (no jump at north) and smoothed like the rest. */
+export function unwrapHeading(timeS: Float64Array, headingDeg: Float64Array): Float64Array {
+  if (typicalStepS(timeS) <= SLOWEST_MEDIAN_STEP_S) return slideMedian(timeS, headingDeg, true);
+  const unwrapped = new Float64Array(headingDeg.length);
+  let last = headingDeg[0];
+  for (let i = 0; i < headingDeg.length; i++) {
+    last = nearTo(headingDeg[i], last);
+    unwrapped[i] = last;
+  }
+  return unwrapped;
+}

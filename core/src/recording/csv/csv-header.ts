@@ -1,0 +1,80 @@
+/** The optional `# key: value` lines before the header row. */
+import { InputError } from '../../errors.ts';
+import type { RecordingHeader } from '../columns/recording.ts';
+
+export interface HeaderLines {
+  header: RecordingHeader;
+  warnings: string[];
+  /** Where the header row begins in the text, and its line. */
+  bodyStart: number;
+  bodyLine: number;
+}
+
+const ISO_DATE = /^\d{4}-\d{2}-\d{2}(T[\d:.]+(Z|[-+]\d{2}:?\d{2})?)?$/;
+
+/** Reads the lines that begin with `#`, and skips blank ones, up to the header row. */
+export function readHeaderLines(text: string): HeaderLines {
+  const header: RecordingHeader = {};
+  const warnings: string[] = [];
+  let position = 0;
+  let line = 1;
+  while (position < text.length) {
+    const newline = text.indexOf('\n', position);
+    const end = newline < 0 ? text.length : newline;
+    const content = text.slice(position, end).trim();
+    if (content !== '' && !content.startsWith('#')) break;
+    if (content !== '') readHeaderLine(content.slice(1), line, header, warnings);
+    position = end + 1;
+    line++;
+  }
+  return { header, warnings, bodyStart: Math.min(position, text.length), bodyLine: line };
+}
+
+function readHeaderLine(content: string, line: number, header: RecordingHeader, warnings: string[]): void {
+  const colon = content.indexOf(':');
+  if (colon < 0) return;
+  const key = content.slice(0, colon).trim().toLowerCase();
+  // A spreadsheet that saves the file pads these lines with empty cells.
+  const value = content
+    .slice(colon + 1)
+    .trim()
+    .replace(/[,;\t]+$/, '');
+  if (value === '') return;
+  switch (key) {
+    case 'keelpath-recording':
+      if (value !== '1') {
+        throw new InputError(`this is version ${value} of the recording format; version 1 was expected`, {
+          line,
+        });
+      }
+      return;
+    case 'airplane':
+      header.airplane = value;
+      return;
+    case 'date':
+      if (!ISO_DATE.test(value) || Number.isNaN(Date.parse(value))) {
+        throw new InputError(`date is "${value}"; write it as 2026-05-31`, { line });
+      }
+      header.date = value;
+      return;
+    case 'ground_ft':
+      header.groundFt = headerNumber(key, value, line, -1500, 30_000);
+      return;
+    case 'weight_lb':
+      header.weightLb = headerNumber(key, value, line, 100, 20_000);
+      return;
+    case 'note':
+      header.note = value;
+      return;
+    default:
+      warnings.push(`line ${line}: header "${key}" is not known and was ignored`);
+  }
+}
+
+function headerNumber(key: string, value: string, line: number, min: number, max: number): number {
+  const number = Number(value);
+  if (!Number.isFinite(number) || number < min || number > max) {
+    throw new InputError(`${key} is "${value}"; a number from ${min} to ${max} was expected`, { line });
+  }
+  return number;
+}

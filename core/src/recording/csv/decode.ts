@@ -1,0 +1,15 @@
+/** Bytes to text, strictly: what is no UTF-8 text is refused rather than read as nonsense. */
+import { InputError } from '../../errors.ts';
+
+/** @throws InputError for bytes that are not UTF-8 text. A byte-order mark is dropped. */
+export function decodeText(bytes: Uint8Array): string {
+  try {
+    const text = new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+    if (!text.includes('\0')) return text;
+  } catch {
+    // Falls through to the one message below.
+  }
+  throw new InputError(
+    'not a text file; UTF-8 text with columns such as time_s,alt_ft,ias_kt,hdg_deg was expected',
+  );
+}

@@ -1,0 +1,83 @@
+/** What the beginning of a file tells before the file is read: its kind, its airplane, when it began. */
+
+import { parseUtcMs } from '../columns/utc.ts';
+import { readHeaderLines } from '../csv/csv-header.ts';
+import { formatOf, type RecordingFormat } from './read-recording.ts';
+
+export interface Peek {
+  format: RecordingFormat;
+  /** The airplane's id, where the file names it. */
+  airplane?: string;
+  /** When it began; `dateOnly`: at some time of that day (UTC). */
+  startMs?: number;
+  dateOnly: boolean;
+  /** A table whose columns are not those of Recording CSV: somebody has to say what they are. */
+  needsMapping: boolean;
+}
+
+/** @param text the file's first few thousand characters; lines may break off at the end. */
+export function peekRecording(text: string): Peek {
+  const format = formatOf(text.replace(/^\uFEFF/, ''));
+  const known = { format, needsMapping: false, dateOnly: false };
+  switch (format) {
+    case 'gpx':
+      return { ...known, startMs: isoMs(/<trkpt[\s\S]*?<time>([^<]+)<\/time>/.exec(text)?.[1]) };
+    case 'igc':
+      return { ...known, startMs: igcStart(text) };
+    case 'nmea':
+      return { ...known, startMs: nmeaStart(text) };
+    case 'csv':
+      return { ...known, ...peekCsv(text) };
+  }
+}
+
+const isoMs = (text: string | undefined): number | undefined => {
+  const ms = Date.parse(text ?? '');
+  return Number.isNaN(ms) ? undefined : ms;
+};
+
+/** `HFDTE` with day, month, year of two figures, then the first fix's time of day. */
+function igcStart(text: string): number | undefined {
+  const date = /^HFDTE(?:DATE:)?(\d{2})(\d{2})(\d{2})/m.exec(text);
+  const time = /^B(\d{2})(\d{2})(\d{2})/m.exec(text);
+  if (!date || !time) return undefined;
+  const [day, month, year] = date.slice(1).map(Number);
+  const [h, m, s] = time.slice(1).map(Number);
+  return Date.UTC(2000 + year, month - 1, day, h, m, s);
+}
+
+/** The first RMC sentence has both the time and the date. */
+function nmeaStart(text: string): number | undefined {
+  const rmc = /^\$..RMC,(\d{2})(\d{2})(\d{2})[^,]*,(?:[^,]*,){7}(\d{2})(\d{2})(\d{2}),/m.exec(text);
+  if (!rmc) return undefined;
+  const [h, m, s, day, month, year] = rmc.slice(1).map(Number);
+  return Date.UTC(2000 + year, month - 1, day, h, m, s);
+}
+
+function peekCsv(text: string): Omit<Peek, 'format'> {
+  const plain = text.replace(/^\uFEFF/, '').replace(/\r\n?/g, '\n');
+  const unknown = { needsMapping: true, dateOnly: false };
+  try {
+    const { header, bodyStart } = readHeaderLines(plain);
+    const [names = '', first = ''] = plain.slice(bodyStart).split('\n', 2);
+    const delimiter = [',', ';', '\t'].find((one) => names.includes(one)) ?? ',';
+    const columns = names.split(delimiter).map((name) => name.trim().toLowerCase().replaceAll('"', ''));
+    const own =
+      (columns.includes('time_s') || columns.includes('utc')) &&
+      columns.some((name) => name.endsWith('alt_ft'));
+    if (!own) return unknown;
+    const utc = columns.includes('utc')
+      ? parseUtcMs((first.split(delimiter)[columns.indexOf('utc')] ?? '').trim().replaceAll('"', ''))
+      : undefined;
+    const dateMs = header.date === undefined ? undefined : Date.parse(header.date);
+    return {
+      needsMapping: false,
+      airplane: header.airplane,
+      startMs: utc ?? dateMs,
+      dateOnly: utc === undefined && header.date !== undefined && !header.date.includes('T'),
+    };
+  } catch {
+    // What is wrong with its first lines the reader says, with line and column.
+    return { needsMapping: false, dateOnly: false };
+  }
+}

@@ -1,0 +1,34 @@
+/** A standard as it is read: its rows name maneuvers, variants and phases that there are, or it is refused. */
+import { InputError } from '../errors.ts';
+import { findRoom, MANEUVER_IDS } from '../maneuvers/registry.ts';
+import { type Standard, type StandardRow, standardSchema } from '../scoring/standard.ts';
+
+/** Phases that every attempt has: all of it, and its last instant. */
+const ANY_PHASE = ['whole', 'end'];
+
+/** @throws InputError naming the row and what there is, for a standard of another shape or with a name that is not known. */
+export function readStandard(value: unknown): Standard {
+  const read = standardSchema.safeParse(value);
+  if (!read.success) {
+    const [issue] = read.error.issues;
+    throw new InputError(`standard: ${issue.path.join('.') || 'the file'}: ${issue.message}`);
+  }
+  read.data.rows.forEach((row, i) => {
+    const wrong = misspelt(row);
+    if (wrong) throw new InputError(`standard ${read.data.id}: rows.${i}: ${wrong}`);
+  });
+  return read.data;
+}
+
+/** What is wrong with the names of a row, or undefined. */
+function misspelt({ maneuver, variants = [], phase }: StandardRow): string | undefined {
+  const room = findRoom(maneuver);
+  if (!room) return notOne('maneuver', maneuver, MANEUVER_IDS);
+  const variant = variants.find((name) => !room.variants.some((known) => known === name));
+  if (variant !== undefined) return notOne(`variant of ${maneuver}`, variant, room.variants);
+  const phases = [...ANY_PHASE, ...room.phases];
+  return phases.includes(phase) ? undefined : notOne(`phase of ${maneuver}`, phase, phases);
+}
+
+const notOne = (what: string, name: string, known: readonly string[]): string =>
+  `${what} ${JSON.stringify(name)}: must be one of ${known.join(', ')}`;
