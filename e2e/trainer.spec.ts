@@ -74,22 +74,22 @@ test('the controls are exchanged in three steps, both ways, and a sight picture 
   const lessonId = await ownLesson(page);
   await page.goto(`/fly/${lessonId}/trainer`);
   await page.getByRole('button', { name: 'Fly (space)' }).click();
-  const said = page.locator('.spoken');
+  const statements = page.locator('.spoken');
   const controls = page.locator('[data-holder]');
   await page.keyboard.press('x');
-  await expect(said).toContainText('You: “You have the controls.”');
-  await expect(said).toContainText('Instructor: “I have the controls.” Answer with x.');
+  await expect(statements).toContainText('You: “You have the controls.”');
+  await expect(statements).toContainText('Instructor: “I have the controls.” Answer with x.');
   await expect(controls).toHaveText('instructor');
   await page.keyboard.press('x');
-  await expect(said).toContainText('You: “You have the controls.”');
-  await expect(said).not.toContainText('controls');
+  await expect(statements).toContainText('You: “You have the controls.”');
+  await expect(statements).not.toContainText('controls');
 
   await page.keyboard.press('x');
-  await expect(said).toContainText('Instructor: “You have the controls.” Answer with x.');
+  await expect(statements).toContainText('Instructor: “You have the controls.” Answer with x.');
   await expect(controls).toHaveText('instructor');
   await page.keyboard.press('x');
   await expect(controls).toHaveText('yours');
-  await expect(said).toContainText('Instructor: “You have the controls.”');
+  await expect(statements).toContainText('Instructor: “You have the controls.”');
 
   await page.keyboard.press('m');
   await expect(page.locator('.marked text')).toContainText('kt');

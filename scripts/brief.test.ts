@@ -21,11 +21,15 @@ const brief = (...args: string[]) => {
       encoding: 'utf8',
     },
   );
-  return { status, stdout, said: stderr.split('\n').filter((line) => line && !line.startsWith('npm warn')) };
+  return {
+    status,
+    stdout,
+    statements: stderr.split('\n').filter((line) => line && !line.startsWith('npm warn')),
+  };
 };
 const card = (...args: string[]) => {
-  const { status, stdout, said } = brief(...args, '--format', 'json');
-  expect([status, said]).toEqual([0, []]);
+  const { status, stdout, statements } = brief(...args, '--format', 'json');
+  expect([status, statements]).toEqual([0, []]);
   return targetCardSchema.parse(JSON.parse(stdout));
 };
 
@@ -130,12 +134,12 @@ test.each([
   ],
   [['--maneuver', 'climb', '--airplane', 'cairn-4', '--technique', '{"x":'], /there is no such file/],
 ])('%j is refused in one line', (args, words) => {
-  const { status, stdout, said } = brief(...args);
-  expect([status, stdout, said]).toEqual([2, '', [expect.stringMatching(words)]]);
+  const { status, stdout, statements } = brief(...args);
+  expect([status, stdout, statements]).toEqual([2, '', [expect.stringMatching(words)]]);
 });
 
 test('a technique that is not known is refused by its name', () => {
-  const { status, said } = brief(
+  const { status, statements } = brief(
     '--maneuver',
     'climb',
     '--airplane',
@@ -143,5 +147,5 @@ test('a technique that is not known is refused by its name', () => {
     '--technique',
     write('t.json', { ignoreFloor: true }),
   );
-  expect([status, said]).toEqual([2, [expect.stringMatching(/ignoreFloor/)]]);
+  expect([status, statements]).toEqual([2, [expect.stringMatching(/ignoreFloor/)]]);
 });

@@ -17,7 +17,11 @@ const fly = (...args: string[]) => {
       maxBuffer: 64 * 1024 * 1024,
     },
   );
-  return { status, stdout, said: stderr.split('\n').filter((line) => line && !line.startsWith('npm warn')) };
+  return {
+    status,
+    stdout,
+    statements: stderr.split('\n').filter((line) => line && !line.startsWith('npm warn')),
+  };
 };
 const controls = (name: string, text: string) => {
   writeFileSync(join(folder, name), text);
@@ -100,10 +104,10 @@ test.each([
   [['--maneuver', 'steep-turn', '--start', 'ias=90'], '--start goes with --controls'],
   [['--controls', 'missing.csv'], 'there is no such file'],
 ])('refused in one line with exit code 2: %j', (args, says) => {
-  const { status, said } = fly(...args);
+  const { status, statements } = fly(...args);
   expect(status).toBe(2);
-  expect(said).toHaveLength(1);
-  expect(said[0]).toContain(says);
+  expect(statements).toHaveLength(1);
+  expect(statements[0]).toContain(says);
 });
 
 test.each([
@@ -114,16 +118,18 @@ test.each([
   ['time_s,throttle\n', 'at least one row'],
   ['time_s,throttle\n0\n', 'line 2: 1 cells; 2 were expected'],
 ])('a control file that cannot be flown names line and column: %j', (text, says) => {
-  const { status, said } = fly('--controls', controls('bad.csv', text));
+  const { status, statements } = fly('--controls', controls('bad.csv', text));
   expect(status).toBe(2);
-  expect(said[0]).toContain('bad.csv');
-  expect(said[0]).toContain(says);
+  expect(statements[0]).toContain('bad.csv');
+  expect(statements[0]).toContain(says);
 });
 
 test('a start that the airplane cannot be trimmed at says so', () => {
   const file = controls('one.csv', 'time_s,throttle\n0,\n5,\n');
   const slow = fly('--controls', file, '--start', 'altFt=4500,ias=32,hdg=0');
   expect(slow.status).toBe(2);
-  expect(slow.said[0]).toContain('cannot be trimmed at 32 KIAS');
-  expect(fly('--controls', file, '--start', 'alt=3').said[0]).toContain('altFt=FEET,ias=KNOTS,hdg=DEGREES');
+  expect(slow.statements[0]).toContain('cannot be trimmed at 32 KIAS');
+  expect(fly('--controls', file, '--start', 'alt=3').statements[0]).toContain(
+    'altFt=FEET,ias=KNOTS,hdg=DEGREES',
+  );
 });

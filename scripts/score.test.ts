@@ -45,8 +45,8 @@ const score = (...args: string[]) => {
       encoding: 'utf8',
     },
   );
-  const said = stderr.split('\n').filter((line) => line && !line.startsWith('npm warn'));
-  return { status, stdout, said };
+  const statements = stderr.split('\n').filter((line) => line && !line.startsWith('npm warn'));
+  return { status, stdout, statements };
 };
 
 test('JSON is the score, from header, options and file', () => {
@@ -103,8 +103,10 @@ test.each([
   write('bytes.csv', Buffer.from([0xff, 0xfe, 0x00, 0x81]));
   write('cell.csv', 'time_s,alt_ft,ias_kt,hdg_deg\n0,4500,fast,1\n');
   const local = /^(none|bad|text|bytes|cell)\./;
-  const { status, stdout, said } = score(...args.map((arg) => (local.test(arg) ? join(folder, arg) : arg)));
-  expect([status, stdout, said.length]).toEqual([2, '', 1]);
-  expect(said[0]).toMatch(words);
-  expect(said[0]).not.toMatch(/^\s+at /);
+  const { status, stdout, statements } = score(
+    ...args.map((arg) => (local.test(arg) ? join(folder, arg) : arg)),
+  );
+  expect([status, stdout, statements.length]).toEqual([2, '', 1]);
+  expect(statements[0]).toMatch(words);
+  expect(statements[0]).not.toMatch(/^\s+at /);
 });

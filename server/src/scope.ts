@@ -3,7 +3,7 @@
  * everyone of the school, nobody anything of another school.
  */
 import type { DataSource, ObjectLiteral, SelectQueryBuilder } from 'typeorm';
-import { type Account, AccountEntity } from './db/entities.ts';
+import { type Account, AccountEntity, SchoolEntity, zoneOf } from './db/entities.ts';
 import type { Viewer } from './http/env.ts';
 import { notFound, Problem } from './http/problem.ts';
 
@@ -51,4 +51,9 @@ export function requireChief(viewer: Viewer): void {
 /** @throws Problem 403 for a student: what follows is for instructors and the chief. */
 export function requireInstructor(viewer: Viewer): void {
   if (viewer.role === 'student') throw new Problem(403, 'Only an instructor can do this.');
+}
+
+/** The zone that a school lives by. */
+export async function zoneOfSchool(database: DataSource, schoolId: string): Promise<string> {
+  return zoneOf(await database.getRepository(SchoolEntity).findOneByOrFail({ id: schoolId }));
 }

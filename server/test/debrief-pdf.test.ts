@@ -1,7 +1,7 @@
 /** What stands on the debrief's paper, without drawing it. */
 
 import { randomUUID } from 'node:crypto';
-import type { KeelTrace, RecordingView, Score } from '@keel/core';
+import { type KeelTrace, type RecordingView, type Score, UTC } from '@keel/core';
 import { definition } from '../src/debrief/debrief-pdf.ts';
 import { keelSvg } from '../src/debrief/keel-svg.ts';
 import { withJudgedSpans } from '../src/debrief/recordings.ts';
@@ -17,7 +17,7 @@ beforeAll(async () => {
   const { score } = (await analysed(school.instructor, id)) as { score: Score };
   const [{ startS, endS, maneuver }] = score.attempts;
   const say = (body: object) =>
-    school.instructor.call('POST', `/recordings/${id}/said`, {
+    school.instructor.call('POST', `/recordings/${id}/statements`, {
       id: randomUUID(),
       body: { startS, endS, maneuver, ...body },
     });
@@ -33,7 +33,7 @@ afterAll(() => school.close());
 const textOf = (value: unknown): string => JSON.stringify(value);
 
 test('the student, each attempt with verdict, grade, evidence and what to try', () => {
-  const text = textOf(definition(recording).content);
+  const text = textOf(definition(recording, UTC).content);
   for (const part of [
     'student',
     '1. Steep turn left',
@@ -51,7 +51,7 @@ test('the student, each attempt with verdict, grade, evidence and what to try', 
 });
 
 test('a parked fault is not pressed, a critical one is never parked', () => {
-  const parked = textOf(definition({ ...recording, parked: ['steep-turn/overbank'] }).content);
+  const parked = textOf(definition({ ...recording, parked: ['steep-turn/overbank'] }, UTC).content);
   expect(parked).not.toContain('Overbanked');
   const attempts = recording.score!.attempts.map((attempt) => ({
     ...attempt,
@@ -62,11 +62,11 @@ test('a parked fault is not pressed, a critical one is never parked', () => {
     parked: ['steep-turn/overbank'],
     score: { ...recording.score!, attempts },
   };
-  expect(textOf(definition(critical).content)).toContain('Overbanked');
+  expect(textOf(definition(critical, UTC).content)).toContain('Overbanked');
 });
 
 test('on every page it says that it signs nothing', () => {
-  const { footer } = definition(recording);
+  const { footer } = definition(recording, UTC);
   if (typeof footer !== 'function') throw new Error('no footer');
   expect(textOf(footer(1, 2, {} as never))).toContain('not a sign-off');
 });

@@ -86,7 +86,7 @@ describe('the flight', () => {
 
 describe('edits', () => {
   const say = (recordingId: string, body: object) =>
-    school.instructor.call('POST', `/recordings/${recordingId}/said`, { id: randomUUID(), body });
+    school.instructor.call('POST', `/recordings/${recordingId}/statements`, { id: randomUUID(), body });
   const attemptsOf = async (id: string): Promise<Score['attempts']> =>
     (await analysed(school.instructor, id)).score.attempts;
   const spanOf = ({ startS, endS, maneuver }: Score['attempts'][number]) => ({ startS, endS, maneuver });
@@ -122,7 +122,7 @@ describe('edits', () => {
 
 describe('who may say what', () => {
   const say = (who: 'instructor' | 'student' | 'classmate', recordingId: string, body: object) =>
-    school[who].call('POST', `/recordings/${recordingId}/said`, { id: randomUUID(), body });
+    school[who].call('POST', `/recordings/${recordingId}/statements`, { id: randomUUID(), body });
 
   test('a student marks and comments, and neither edits, parks nor says what the instructor saw', async () => {
     const { id, score } = await uploaded(flightCsv(57));

@@ -26,10 +26,11 @@ test('a student hands in a trainer flight; what the synthetic instructor flew co
   const recording = await analysed(school.student, id);
   expect(recording).toMatchObject({ flownIn: 'trainer', lessonId });
   expect(recording.score.attempts).toHaveLength(2);
-  const said = async () => (await (await school.student.call('GET', `/recordings/${id}`)).json()).said;
-  for (let tries = 0; tries < 50 && (await said()).length === 0; tries++)
+  const statements = async () =>
+    (await (await school.student.call('GET', `/recordings/${id}`)).json()).statements;
+  for (let tries = 0; tries < 50 && (await statements()).length === 0; tries++)
     await new Promise((go) => setTimeout(go, 20));
-  const helps = (await said()).map(({ body: one }: { body: object }) => one);
+  const helps = (await statements()).map(({ body: one }: { body: object }) => one);
   expect(helps).toHaveLength(1);
   expect(helps[0]).toMatchObject({
     kind: 'help',

@@ -122,7 +122,7 @@ test('an analysis that a stop interrupted is taken up again', async () => {
 
 describe('what was said', () => {
   const say = (who: 'instructor' | 'student', recordingId: string, body: object, id = randomUUID()) =>
-    school[who].call('POST', `/recordings/${recordingId}/said`, { id, body });
+    school[who].call('POST', `/recordings/${recordingId}/statements`, { id, body });
   const spanOf = ({ score }: { score: Score }, i: number) => {
     const { startS, endS, maneuver } = score.attempts[i];
     return { startS, endS, maneuver };
@@ -136,7 +136,10 @@ describe('what was said', () => {
     const rescored = await school.instructor.call('POST', `/recordings/${recording.id}/rescore`, {});
     expect(await rescored.json()).toEqual({ changes: [] });
     const after = await analysed(school.instructor, recording.id);
-    expect(after.said.map((s: { body: { kind: string } }) => s.body.kind)).toEqual(['grade', 'comment']);
+    expect(after.statements.map((s: { body: { kind: string } }) => s.body.kind)).toEqual([
+      'grade',
+      'comment',
+    ]);
     const [{ count }] = await school.database.query(
       'SELECT count(*)::int FROM score WHERE recording_id = $1',
       [recording.id],
@@ -151,7 +154,7 @@ describe('what was said', () => {
     await say('instructor', recording.id, { kind: 'discard', ...span, discarded: true });
     const without = await analysed(school.instructor, recording.id);
     expect(without.score.attempts.map((a: { variant: string }) => a.variant)).toEqual(['right']);
-    expect(without.said).toHaveLength(2);
+    expect(without.statements).toHaveLength(2);
     await say('instructor', recording.id, { kind: 'discard', ...span, discarded: false });
     expect((await analysed(school.instructor, recording.id)).score.attempts).toHaveLength(2);
   });

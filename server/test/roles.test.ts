@@ -179,9 +179,13 @@ const RULES: Record<string, Rule> = {
     allowed: byStaff(200),
     others: 404,
   },
-  'GET /recordings/{id}/said': { path: of('/recordings/{recording}/said'), allowed: ofStudent, others: 404 },
-  'POST /recordings/{id}/said': {
-    path: of('/recordings/{recording}/said'),
+  'GET /recordings/{id}/statements': {
+    path: of('/recordings/{recording}/statements'),
+    allowed: ofStudent,
+    others: 404,
+  },
+  'POST /recordings/{id}/statements': {
+    path: of('/recordings/{recording}/statements'),
     body: mark,
     allowed: { chief: 201, instructor: 201, student: 201 },
     others: 404,

@@ -18,6 +18,7 @@ import { FlyPage } from './fly/FlyPage.tsx';
 import { CurrentProvider } from './frame/current.tsx';
 import { Frame } from './frame/Frame.tsx';
 import { HangarPage } from './hangar/HangarPage.tsx';
+import { showTimesIn } from './parts/format.ts';
 import { Empty, Failed, Loading } from './parts/states.tsx';
 import { PathIndex, PathPage } from './path/PathPage.tsx';
 import { PeoplePage } from './people/PeoplePage.tsx';
@@ -43,6 +44,7 @@ function SignedIn() {
       </div>
     );
   }
+  if (me.data) showTimesIn(me.data.zone);
   return me.data ? (
     <Outlet />
   ) : (

@@ -12,7 +12,7 @@ import { InputError } from '../errors.ts';
 import { requireRoom } from '../maneuvers/registry.ts';
 import { loadFactor, rollOutLeadDeg, turnRadiusFt, turnRateDegPerS } from '../mechanics/turning.ts';
 import { stallAtStage } from '../performance/model.ts';
-import { rowsFor, type Standard } from '../scoring/standard.ts';
+import { judgingRows } from '../scoring/standard.ts';
 import { choicesAmong } from '../technique/choices.ts';
 import { compassDeg } from '../units/angles.ts';
 import { roundTo } from '../units/numbers.ts';
@@ -35,8 +35,7 @@ export function targetCard(input: CardInput): TargetCard {
     day.missing.power =
       flown.powerMissing ?? (day.model ? 'full throttle does not hold it so today' : NO_POWER);
   if (speed.kias === null) day.missing.airspeedKias ??= `${speed.why}: do not fly it so`;
-  const tolerances = tolerancesFor(input.standard, input.schoolStandard, id, variant);
-  const judged = tolerances.rows;
+  const { rows: judged, from: judgedBy } = judgingRows(input, { maneuver: id, variant });
   if (judged.length === 0)
     day.missing.tolerances = `neither ${input.standard.name} nor the school has a row for it: shown without a verdict`;
 
@@ -97,7 +96,7 @@ export function targetCard(input: CardInput): TargetCard {
       source,
       fromMemory,
     })),
-    tolerancesFrom: tolerances.from,
+    tolerancesFrom: judgedBy?.name ?? null,
     choices: choicesAmong(briefed.heeds, day.technique),
     picture: briefed.picture,
     ladder,
@@ -105,14 +104,6 @@ export function targetCard(input: CardInput): TargetCard {
     assumed: day.assumed,
     missing: day.missing,
   };
-}
-
-/** The standard's rows, else the school's own, and whose they are where they are not the standard's. */
-function tolerancesFor(standard: Standard, school: Standard | undefined, maneuver: string, variant: string) {
-  const own = rowsFor(standard, maneuver, variant);
-  if (own.length > 0 || !school) return { rows: own, from: null };
-  const rows = rowsFor(school, maneuver, variant);
-  return { rows, from: rows.length > 0 ? school.name : null };
 }
 
 function turnOf(day: Day, { bankDeg, speed, stage }: Flown): TargetCard['turn'] {

@@ -4,7 +4,7 @@
  */
 
 import type { Attempt } from '../kits/attempt/attempt.ts';
-import { clock, say } from '../kits/attempt/finding.ts';
+import { clock, numberText } from '../kits/attempt/finding.ts';
 import { loadFactor } from '../mechanics/turning.ts';
 import { firstRowAt, meanOver, rowsBetween, valueAt } from '../recording/columns/span.ts';
 import type { Track } from '../recording/track/track.ts';
@@ -26,7 +26,7 @@ export function chainOf(track: Track, attempt: Attempt, parameters: readonly Par
           parameter: parameter.parameter,
           ...excursion,
           peakS,
-          says: sayPeak(parameter, excursion.peak),
+          says: peakText(parameter, excursion.peak),
           ...causes,
         };
       }),
@@ -58,23 +58,23 @@ function peakTime(
 }
 
 /** The peak as an instructor says it: "52°", "162 ft low", "12 kt fast". */
-function sayPeak({ parameter, target }: MeasuredParameterScore, peak: number): string {
+function peakText({ parameter, target }: MeasuredParameterScore, peak: number): string {
   const size = Math.abs(peak);
   switch (parameter) {
     case 'bank':
-      return `${say((target ?? 0) + peak)}° of bank`;
+      return `${numberText((target ?? 0) + peak)}° of bank`;
     case 'altitude':
-      return `${say(size)} ft ${peak < 0 ? 'low' : 'high'}`;
+      return `${numberText(size)} ft ${peak < 0 ? 'low' : 'high'}`;
     case 'airspeed':
-      return `${say(size)} kt ${peak < 0 ? 'slow' : 'fast'}`;
+      return `${numberText(size)} kt ${peak < 0 ? 'slow' : 'fast'}`;
     case 'rollout-heading':
-      return `rolled out ${say(size)}° ${peak < 0 ? 'left' : 'right'} of the heading`;
+      return `rolled out ${numberText(size)}° ${peak < 0 ? 'left' : 'right'} of the heading`;
     case 'heading':
-      return `${say(size)}° to the ${peak < 0 ? 'left' : 'right'}`;
+      return `${numberText(size)}° to the ${peak < 0 ? 'left' : 'right'}`;
     case 'floor':
-      return `${say(size)} ft below the floor`;
+      return `${numberText(size)} ft below the floor`;
     default:
-      return `${parameter} ${say(peak, 1)}`;
+      return `${parameter} ${numberText(peak, 1)}`;
   }
 }
 
@@ -91,9 +91,9 @@ function altitudeCause(
     { altitudeFt: attempt.targets.altitudeFt + peak, tasKt: tasAt(peakS) },
   );
   const bankDeg = Math.abs(at(track.bankDeg.values, peakS));
-  const needed = `${say(bankDeg)}° of bank asks for ${say(loadFactor(bankDeg), 2)} g`;
+  const needed = `${numberText(bankDeg)}° of bank asks for ${numberText(loadFactor(bankDeg), 2)} g`;
   const load = loadAround(track, peakS);
-  const pulled = Number.isNaN(load) ? '' : `; it had ${say(load, 2)} g`;
+  const pulled = Number.isNaN(load) ? '' : `; it had ${numberText(load, 2)} g`;
   if (peak < 0) {
     if (cause === 'pitch') {
       return {

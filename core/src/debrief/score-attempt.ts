@@ -1,12 +1,13 @@
 /** One attempt scored: counted by the standard's rows, explained, judged. */
+
 import { namedTargets } from '../card/targets.ts';
 import type { Attempt, ScoringContext } from '../kits/attempt/attempt.ts';
-import { judgingRows } from '../kits/attempt/judging-rows.ts';
 import { requireRoom } from '../maneuvers/registry.ts';
 import type { Track } from '../recording/track/track.ts';
 import { judgeAttempt } from '../scoring/judge.ts';
 import { scoreParameter } from '../scoring/parameter.ts';
 import type { Finding, Judge, MeasuredParameterScore, ParameterScore } from '../scoring/schema.ts';
+import { judgingRows } from '../scoring/standard.ts';
 import { chainOf, chainSentence } from './chain.ts';
 import { airspeedFromPositions, onlyLikely } from './likely.ts';
 import type { AttemptScore } from './score.ts';
@@ -17,7 +18,7 @@ export function scoreAttempt(
   next: Attempt | undefined,
   context: ScoringContext,
 ): AttemptScore {
-  const { rows, from } = judgingRows(context, attempt.maneuver);
+  const { rows, from } = judgingRows(context, attempt);
   const parameters = rows
     .map((row) => attempt.rowFor(row))
     .filter((row) => row !== undefined)
@@ -47,7 +48,7 @@ export function scoreAttempt(
     inheritsEntry: attempt.inheritsEntry,
     turnedDeg: attempt.turnedDeg,
     parameters,
-    judgedBy: from ?? undefined,
+    judgedBy: from?.id,
     strict: judged('strict'),
     examiner: judged('examiner'),
     firstExcursion: firstExcursionOf(parameters),

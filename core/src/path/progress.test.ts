@@ -25,7 +25,7 @@ const attempt = (day: string, change: Partial<PathAttempt> = {}): PathAttempt =>
   findings: [],
   ...change,
 });
-const standing = (...attempts: PathAttempt[]) => skillOf('steep-turn', attempts).standing;
+const standing = (...attempts: PathAttempt[]) => skillOf('steep-turn', attempts, 'UTC').standing;
 
 describe('standing', () => {
   const bad = { verdict: 'unsatisfactory' as const };
@@ -39,6 +39,14 @@ describe('standing', () => {
   });
   test('two good attempts on one day are one good day', () => {
     expect(standing(attempt('2026-01-01'), attempt('2026-01-01'))).toBe('holding');
+  });
+  test('days are the school’s: one evening in the west, two days by the clock in London, is one day', () => {
+    const evening = [
+      attempt('x', { flownAt: '2026-01-01T23:30:00Z' }),
+      attempt('x', { flownAt: '2026-01-02T00:30:00Z' }),
+    ];
+    expect(skillOf('steep-turn', evening, 'UTC').standing).toBe('ready');
+    expect(skillOf('steep-turn', evening, 'America/Denver').standing).toBe('holding');
   });
   test('one bad attempt spoils its day', () => {
     expect(standing(attempt('2026-01-01'), attempt('2026-01-02'), attempt('2026-01-02', bad))).toBe('guided');
@@ -57,7 +65,7 @@ describe('standing', () => {
 describe('trend', () => {
   const series = (...used: number[]) =>
     used.map((altitude) => attempt('2026-01-01', { toleranceUsed: { altitude } }));
-  const direction = (...used: number[]) => skillOf('steep-turn', series(...used)).trends[0].direction;
+  const direction = (...used: number[]) => skillOf('steep-turn', series(...used), 'UTC').trends[0].direction;
   test('compares the latest four with those before', () => {
     expect(direction(1.2, 1.2, 1.2, 1.2, 0.5, 0.5, 0.5, 0.5)).toBe('better');
     expect(direction(0.5, 0.5, 0.5, 0.5, 0.9, 0.9, 0.9, 0.9)).toBe('worse');
@@ -70,7 +78,7 @@ describe('trend', () => {
       flownBy: 'instructor',
       toleranceUsed: { altitude: 9 },
     });
-    expect(skillOf('steep-turn', [shown, ...series(0.4)]).trends).toEqual([
+    expect(skillOf('steep-turn', [shown, ...series(0.4)], 'UTC').trends).toEqual([
       { parameter: 'altitude', latest: 0.4, before: null, direction: 'too few' },
     ]);
   });
@@ -87,5 +95,16 @@ test('what recurs is counted over the latest attempts of the student, most frequ
   expect(recurring).toEqual([
     { id: 'b', count: 2, of: 2, what: 'b', severity: 'fault' },
     { id: 'a', count: 1, of: 2, what: 'a', severity: 'fault' },
+  ]);
+});
+
+test('what recurs in one maneuver is not hidden by many attempts at another', () => {
+  const stall = attempt('2026-01-01', {
+    maneuver: 'power-off-stall',
+    findings: [{ id: 'power-off-stall/wing-drop', what: 'a wing dropped', severity: 'fault' }],
+  });
+  const turns = Array.from({ length: 8 }, () => attempt('2026-01-02'));
+  expect(recurringFindings([stall, stall, ...turns])).toEqual([
+    { id: 'power-off-stall/wing-drop', what: 'a wing dropped', severity: 'fault', count: 2, of: 2 },
   ]);
 });

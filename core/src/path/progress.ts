@@ -1,7 +1,8 @@
 /** One skill over time: each attempt's tolerance used, what stands of it, and which way it is going. */
 import { z } from 'zod';
-import { helpSchema } from '../debrief/said.ts';
+import { helpSchema } from '../debrief/statements.ts';
 import { attemptVerdictSchema } from '../scoring/schema.ts';
+import { dayIn } from '../units/days.ts';
 import { mean, roundTo } from '../units/numbers.ts';
 
 export const pathAttemptSchema = z.object({
@@ -62,13 +63,13 @@ const TREND_CHANGE = 0.15;
 export const counts = (attempt: PathAttempt): boolean =>
   attempt.flownIn === 'airplane' && attempt.flownBy === 'student' && attempt.help === 'unaided';
 
-/** `attempts` in the order flown. */
-export function skillOf(maneuver: string, attempts: PathAttempt[]): Skill {
-  return { maneuver, ...standingOf(attempts), trends: trendsOf(attempts), attempts };
+/** `attempts` in the order flown; `zone` is the school's, whose days count. */
+export function skillOf(maneuver: string, attempts: PathAttempt[], zone: string): Skill {
+  return { maneuver, ...standingOf(attempts, zone), trends: trendsOf(attempts), attempts };
 }
 
 /** Ready: the last two days with counting attempts were satisfactory throughout. */
-function standingOf(attempts: readonly PathAttempt[]): { standing: Standing; why: string } {
+function standingOf(attempts: readonly PathAttempt[], zone: string): { standing: Standing; why: string } {
   if (attempts.length === 0) return { standing: 'not flown', why: 'nothing recorded yet' };
   const flown = attempts.filter((attempt) => attempt.flownBy === 'student');
   if (flown.length === 0) return { standing: 'shown', why: 'demonstrations only' };
@@ -76,7 +77,7 @@ function standingOf(attempts: readonly PathAttempt[]): { standing: Standing; why
   if (counting.length === 0) return { standing: 'guided', why: 'no unaided attempt in the airplane yet' };
   const days = new Map<string, boolean>();
   for (const attempt of counting) {
-    const day = attempt.flownAt.slice(0, 10);
+    const day = dayIn(attempt.flownAt, zone);
     days.set(day, (days.get(day) ?? true) && attempt.verdict === 'satisfactory');
   }
   const good = [...days.values()];
@@ -122,15 +123,29 @@ export const recurringSchema = z.object({
 });
 export type RecurringFinding = z.infer<typeof recurringSchema>;
 
-/** The findings that recur in the latest attempts flown by the student, most frequent first, for the next brief. */
+/**
+ * The findings that recur, for the next brief: of each maneuver over its own latest attempts flown by the student, so that a
+ * week of other things does not hide them; most frequent first.
+ */
 export function recurringFindings(attempts: readonly PathAttempt[], lastAttempts = 6): RecurringFinding[] {
-  const recent = attempts.filter((attempt) => attempt.flownBy === 'student').slice(-lastAttempts);
-  const seen = new Map<string, Omit<RecurringFinding, 'of'>>();
+  const flown = attempts.filter((attempt) => attempt.flownBy === 'student');
+  return [...new Set(flown.map(({ maneuver }) => maneuver))]
+    .flatMap((maneuver) =>
+      countFindings(flown.filter((attempt) => attempt.maneuver === maneuver).slice(-lastAttempts)),
+    )
+    .sort((a, b) => b.count - a.count);
+}
+
+/** In how many of these attempts each finding was drawn. */
+function countFindings(recent: readonly PathAttempt[]): RecurringFinding[] {
+  const seen = new Map<string, RecurringFinding>();
   for (const { findings } of recent) {
     for (const finding of findings)
-      seen.set(finding.id, { ...finding, count: (seen.get(finding.id)?.count ?? 0) + 1 });
+      seen.set(finding.id, {
+        ...finding,
+        count: (seen.get(finding.id)?.count ?? 0) + 1,
+        of: recent.length,
+      });
   }
-  return [...seen.values()]
-    .map((finding) => ({ ...finding, of: recent.length }))
-    .sort((a, b) => b.count - a.count);
+  return [...seen.values()];
 }

@@ -74,24 +74,35 @@ export interface SpanFigures {
   toleranceUsed: number;
 }
 
-/** The figures of a span of deviations; each sample stands for half the step either side of it. */
-export function spanFigures(timeS: ArrayLike<number>, deviation: ArrayLike<number>, band: Band): SpanFigures {
+/** A stretch of deviations: times in s, deviations in the parameter's unit, as long as each other. */
+export interface Deviations {
+  timeS: ArrayLike<number>;
+  deviation: ArrayLike<number>;
+}
+
+/**
+ * The figures of one or more legs of deviations. Each sample stands for half the step either side of it within its own leg:
+ * what lies between two legs is nobody's.
+ */
+export function spanFigures(legs: readonly Deviations[], band: Band): SpanFigures {
   let maxAbove = 0;
   let maxBelow = 0;
   let used = 0;
   let squares = 0;
   let inside = 0;
   let total = 0;
-  const n = deviation.length;
-  for (let i = 0; i < n; i++) {
-    const d = deviation[i];
-    maxAbove = Math.max(maxAbove, d);
-    maxBelow = Math.min(maxBelow, d);
-    used = Math.max(used, Math.abs(toleranceUsed(d, band)));
-    const weight = n === 1 ? 1 : (timeS[Math.min(n - 1, i + 1)] - timeS[Math.max(0, i - 1)]) / 2;
-    total += weight;
-    squares += weight * d * d;
-    if (d >= band.low && d <= band.high) inside += weight;
+  for (const { timeS, deviation } of legs) {
+    const n = deviation.length;
+    for (let i = 0; i < n; i++) {
+      const d = deviation[i];
+      maxAbove = Math.max(maxAbove, d);
+      maxBelow = Math.min(maxBelow, d);
+      used = Math.max(used, Math.abs(toleranceUsed(d, band)));
+      const weight = n === 1 ? 1 : (timeS[Math.min(n - 1, i + 1)] - timeS[Math.max(0, i - 1)]) / 2;
+      total += weight;
+      squares += weight * d * d;
+      if (d >= band.low && d <= band.high) inside += weight;
+    }
   }
   return {
     maxAbove,

@@ -1,6 +1,10 @@
 import fc from 'fast-check';
+import { readRecordingCsv } from '../recording/csv/csv.ts';
+import { makeTrack } from '../recording/track/track.ts';
 import { findExcursions, spanFigures, toleranceUsed } from './excursion.ts';
-import { judgeParameter } from './judge.ts';
+import { DEFAULT_EXAMINER, judgeParameter } from './judge.ts';
+import { scoreParameter } from './parameter.ts';
+import type { StandardRow } from './standard.ts';
 
 const seconds = (n: number) => Float64Array.from({ length: n }, (_, i) => i);
 const band = { low: -100, high: 100 };
@@ -23,7 +27,10 @@ test('an excursion that never ends ends with the span', () => {
 });
 
 test('figures of a span weigh every sample by its time', () => {
-  const figures = spanFigures(Float64Array.from([0, 1, 9, 10]), [0, 0, 200, 200], band);
+  const figures = spanFigures(
+    [{ timeS: Float64Array.from([0, 1, 9, 10]), deviation: [0, 0, 200, 200] }],
+    band,
+  );
   expect(figures).toMatchObject({ maxAbove: 200, maxBelow: 0, toleranceUsed: 2, insidePct: 50 });
 });
 
@@ -69,4 +76,60 @@ test('mirrored deviations have mirrored excursions (property)', () => {
       );
     }),
   );
+});
+
+describe('legs are counted one at a time', () => {
+  // Level for ten seconds, a turn of ten that nobody judges, level again; at 10 Hz, so that nothing is smoothed away.
+  const rows = Array.from({ length: 301 }, (_, i) => {
+    const timeS = i / 10;
+    const lapse = timeS >= 9.1 && timeS <= 10;
+    return `${timeS.toFixed(1)},${lapse ? 4650 : 4500},95,90`;
+  });
+  const track = makeTrack(readRecordingCsv(`time_s,alt_ft,ias_kt,hdg_deg\n${rows.join('\n')}\n`));
+  const row: StandardRow = {
+    maneuver: 'any',
+    parameter: 'altitude',
+    reference: 'entry',
+    ...band,
+    unit: 'ft',
+    phase: 'legs',
+    required: true,
+    source: 'a test',
+    fromMemory: false,
+  };
+  const score = (spans: { startS: number; endS: number }[]) => {
+    const scored = scoreParameter(
+      track,
+      {
+        startS: 0,
+        endS: 30,
+        segment: track.segments[0],
+        state: 'complete',
+        phases: [],
+        spansOf: () => spans,
+        quantity: () => ({
+          channel: track.altitudeFt,
+          target: 4500,
+          deviation: (i) => track.altitudeFt.values[i] - 4500,
+        }),
+      },
+      row,
+      DEFAULT_EXAMINER,
+    );
+    if (scored.measured === 'not-measured') throw new Error(scored.reason);
+    return scored;
+  };
+  const legs = [
+    { startS: 0, endS: 10 },
+    { startS: 20, endS: 30 },
+  ];
+
+  test('a lapse at the end of one leg does not last until the next begins', () => {
+    const { excursions, examiner, insidePct, maxAbove } = score(legs);
+    expect(excursions).toHaveLength(1);
+    expect(excursions[0].endS - excursions[0].startS).toBeCloseTo(0.9, 1);
+    expect(examiner).toBe('momentary');
+    expect(insidePct).toBeCloseTo(95.3, 0);
+    expect(maxAbove).toBe(150);
+  });
 });

@@ -72,15 +72,19 @@ function scoreSpan(
   if (provenance.measured === 'not-measured') return missing('not recorded in this part');
   if (tooUncertain(provenance.standardError, row)) return missing(uncertain(provenance.standardError, row));
 
-  const { timeS, deviation } = joined(parts.map((rows) => deviations(track, quantity, rows)));
-  const excursions = findExcursions(timeS, deviation, row, resolutionOf(row.parameter));
+  // A leg at a time: an excursion ends with its leg, whatever the next one begins with.
+  const legs = parts.map((rows) => deviations(track, quantity, rows));
+  const resolution = resolutionOf(row.parameter);
+  const excursions = legs.flatMap(({ timeS, deviation }) =>
+    findExcursions(timeS, deviation, row, resolution),
+  );
   return {
     ...common,
     ...provenance,
     measured: provenance.measured,
     startS: spans[0].startS,
     endS: spans[spans.length - 1].endS,
-    ...spanFigures(timeS, deviation, row),
+    ...spanFigures(legs, row),
     excursions: excursions.map(({ startS, endS, peak }) => ({ startS, endS, peak })),
     ...judgeParameter(excursions, examiner),
   };
@@ -136,14 +140,6 @@ function deviationAt(timeS: Float64Array, quantity: Quantity, rows: Rows, atS: n
   // A heading deviation that jumps by nearly a circle between two rows has no value in between.
   if (Math.abs(b - a) > 180) return a;
   return a + ((atS - timeS[before]) / (timeS[after] - timeS[before])) * (b - a);
-}
-
-/** Several stretches one after the other; their times keep them apart. */
-function joined(parts: readonly { timeS: Float64Array; deviation: Float64Array }[]) {
-  if (parts.length === 1) return parts[0];
-  const all = (pick: 'timeS' | 'deviation') =>
-    Float64Array.from(parts.flatMap((part) => Array.from(part[pick])));
-  return { timeS: all('timeS'), deviation: all('deviation') };
 }
 
 /** The rows' times and deviations, without the few where nothing is known. */

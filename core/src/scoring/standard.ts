@@ -56,3 +56,19 @@ export const rowsFor = (standard: Standard, maneuver: string, variant?: string):
       row.maneuver === maneuver &&
       (variant === undefined || row.variants === undefined || row.variants.includes(variant)),
   );
+
+/**
+ * Whose rows judge a variant of a maneuver: the chosen standard's, else the school's own, else nobody's. The card and the
+ * judge both ask here.
+ * @returns the rows, and the school's standard where they are not the chosen one's.
+ */
+export function judgingRows(
+  { standard, schoolStandard }: { standard: Standard; schoolStandard?: Standard },
+  { maneuver, variant }: { maneuver: string; variant: string },
+): { rows: StandardRow[]; from: Standard | null } {
+  const own = rowsFor(standard, maneuver, variant);
+  if (own.length > 0 || !schoolStandard || schoolStandard.id === standard.id)
+    return { rows: own, from: null };
+  const rows = rowsFor(schoolStandard, maneuver, variant);
+  return { rows, from: rows.length > 0 ? schoolStandard : null };
+}

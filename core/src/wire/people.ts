@@ -1,5 +1,7 @@
 /** People, as they cross the wire. */
+
 import { z } from 'zod';
+import { zoneSchema } from '../units/days.ts';
 
 export const roleSchema = z.enum(['student', 'instructor', 'chief']);
 export type Role = z.infer<typeof roleSchema>;
@@ -10,6 +12,8 @@ export const meSchema = z.object({
   email: z.string(),
   role: roleSchema,
   school: z.string(),
+  /** The school's time zone: its days and clock times are shown in it. */
+  zone: zoneSchema,
   /** Elevation of the school's field, ft. */
   fieldFt: z.number(),
   /** Highest ground of its training area, ft. */

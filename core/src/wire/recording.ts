@@ -1,8 +1,8 @@
 /** Recordings, as they cross the wire. */
 
 import { z } from 'zod';
-import { saidSchema } from '../debrief/said.ts';
 import { scoreSchema } from '../debrief/score.ts';
+import { statementSchema } from '../debrief/statements.ts';
 import { maneuverIdSchema } from '../maneuvers/ids.ts';
 import { HABITS, USUAL_MANEUVER } from '../maneuvers/registry.ts';
 
@@ -46,7 +46,7 @@ export const recordingSchema = z.object({
   outdated: z.boolean(),
   profile: z.array(z.tuple([z.number(), z.number()])),
   keels: z.array(attemptKeelSchema),
-  said: z.array(saidSchema),
+  statements: z.array(statementSchema),
 });
 export type RecordingView = z.infer<typeof recordingSchema>;
 

@@ -2,7 +2,9 @@
 import {
   type Airplane,
   altitudeProfile,
+  type Beginning,
   type BriefTargets,
+  beginningOf,
   checkScorable,
   decodeText,
   type Edit,
@@ -54,7 +56,7 @@ export interface Chunk {
 
 export interface ReadResult {
   /** When the recording began, ISO 8601, where it says so. */
-  flownAt: string | null;
+  begins: Beginning | undefined;
   /** Time of day of the recording’s zero, ms since 1970. */
   epochMs: number | null;
   chunks: Chunk[];
@@ -93,7 +95,7 @@ export function analyse(input: AnalysisInput, tell: (event: AnalysisEvent) => vo
     const { epochMs = null } = recording;
     tell({
       kind: 'read',
-      result: { flownAt: beginningOf(recording), epochMs, chunks: chunksOf(recording) },
+      result: { begins: beginningOf(recording), epochMs, chunks: chunksOf(recording) },
     });
     const { header } = recording;
     const scored = scoreWithTrack(recording, {
@@ -128,11 +130,6 @@ export function analyse(input: AnalysisInput, tell: (event: AnalysisEvent) => vo
     if (!(error instanceof InputError)) throw error;
     tell({ kind: 'refused', message: error.describe(input.fileName) });
   }
-}
-
-function beginningOf({ epochMs, timeS, header }: Recording): string | null {
-  if (epochMs !== undefined) return new Date(epochMs + timeS[0] * 1000).toISOString();
-  return header.date === undefined ? null : new Date(header.date).toISOString();
 }
 
 function chunksOf({ timeS, channels }: Recording): Chunk[] {

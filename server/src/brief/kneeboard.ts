@@ -1,5 +1,5 @@
 /** The kneeboard: black on white, large figures, one maneuver a panel, tolerances and cautions on it. */
-import { HANDBOOK_FIRST, type Lesson, speedIn, type TargetCard } from '@keel/core';
+import { clockIn, HANDBOOK_FIRST, type Lesson, speedIn, type TargetCard } from '@keel/core';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import { makePdf } from '../http/pdf.ts';
 import { bandWords, kneeboardFigures } from './kneeboard-figures.ts';
@@ -16,13 +16,14 @@ const SCALES = [1, 0.95, 0.9, 0.86, 0.82, 0.78];
 const NOTICE =
   'Training aid, not a flight instrument and not a sign-off. The airplane’s handbook, local rules and your instructor come first.';
 
-export async function kneeboardPdf(lesson: Lesson, size: KneeboardSize): Promise<Buffer> {
+/** `zone`: the school's, by whose clock the lesson begins. */
+export async function kneeboardPdf(lesson: Lesson, size: KneeboardSize, zone: string): Promise<Buffer> {
   const panels = groups(lesson.cards);
   let pdf: Buffer = Buffer.alloc(0);
   // A panel never runs over its page: what is too long is set a little smaller, down to what can still be read.
   for (const scale of SCALES) {
     const pages = { count: 0 };
-    pdf = await makePdf(definition(lesson, SIZES[size], scale, pages));
+    pdf = await makePdf(definition(lesson, SIZES[size], scale, pages, zone));
     if (pages.count <= panels.length + 1) break;
   }
   return pdf;
@@ -33,6 +34,7 @@ function definition(
   page: { width: number; height: number },
   scale: number,
   counted: { count: number },
+  zone: string,
 ): TDocumentDefinitions {
   const width = page.width - 2 * MARGIN;
   const panels = groups(lesson.cards);
@@ -46,7 +48,7 @@ function definition(
       return footer(current, pages);
     },
     content: [
-      ...frontPage(lesson, width),
+      ...frontPage(lesson, width, zone),
       ...panels.map((cards): Content => ({ stack: panel(cards, width, scale), pageBreak: 'before' })),
     ],
   };
@@ -71,9 +73,9 @@ function groups(cards: readonly TargetCard[]): TargetCard[][] {
   return grouped;
 }
 
-function frontPage(lesson: Lesson, width: number): Content[] {
+function frontPage(lesson: Lesson, width: number, zone: string): Content[] {
   const { airplane, plan, conditions } = lesson;
-  const when = lesson.plannedAt.slice(0, 16).replace('T', ' ');
+  const when = clockIn(lesson.plannedAt, zone, 'YYYY-MM-DD HH:mm');
   const rows = groups(lesson.cards).map(([card]) => [
     { text: card.title, bold: true },
     {
@@ -87,7 +89,7 @@ function frontPage(lesson: Lesson, width: number): Content[] {
   const [first] = lesson.cards;
   return [
     { text: lesson.student.name, fontSize: 20, bold: true },
-    { text: `${lesson.title} · ${when} UTC`, fontSize: 11 },
+    { text: `${lesson.title} · ${when} ${zone}`, fontSize: 11 },
     {
       text: `${airplane.name}${airplane.registration ? `, ${airplane.registration}` : ''} · with ${lesson.instructor.name} · judged by ${lesson.standard.shortName}`,
       margin: [0, 2, 0, 6],

@@ -2,6 +2,7 @@
 import { randomUUID } from 'node:crypto';
 import { createRoute, z } from '@hono/zod-openapi';
 import {
+  dayIn,
   InputError,
   type LessonRequest,
   type Lesson as LessonView,
@@ -26,7 +27,7 @@ import { requireAirplane } from '../hangar/routes.ts';
 import { json, jsonBody, router, type Viewer } from '../http/env.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { attemptsOf } from '../path/routes.ts';
-import { requireInstructor, requireStudent, visible } from '../scope.ts';
+import { requireInstructor, requireStudent, visible, zoneOfSchool } from '../scope.ts';
 import { requireStandard, schoolStandardOf } from '../standards/routes.ts';
 import { techniqueOf } from '../technique/routes.ts';
 import { lessonCalendar } from './calendar.ts';
@@ -100,10 +101,10 @@ async function lessonColumns(database: DataSource, viewer: Viewer, input: z.infe
   await requireStudent(database, viewer, input.studentId);
   const airplane = await requireAirplane(database, viewer, input.airplaneId);
   const standard = await requireStandard(database, viewer, input.standardId);
-  const [school, schoolStandard, attempts] = await Promise.all([
-    database.getRepository(SchoolEntity).findOneByOrFail({ id: viewer.schoolId }),
+  const school = await database.getRepository(SchoolEntity).findOneByOrFail({ id: viewer.schoolId });
+  const [schoolStandard, attempts] = await Promise.all([
     schoolStandardOf(database, viewer),
-    attemptsOf(database, input.studentId, false),
+    attemptsOf(database, input.studentId, school),
   ]);
   const { items, technique, focus, parked, conditions } = input;
   const { plan, cards } = planned({
@@ -258,9 +259,10 @@ export function lessonRoutes() {
     async (c) => {
       const lesson = await requireLesson(c.get('database'), c.get('viewer'), c.req.valid('param').id);
       const [described] = await describeLessons(c.get('database'), [lesson]);
-      const pdf = await kneeboardPdf(described, c.req.valid('query').size);
+      const zone = await zoneOfSchool(c.get('database'), lesson.schoolId);
+      const pdf = await kneeboardPdf(described, c.req.valid('query').size, zone);
       c.header('Content-Type', 'application/pdf');
-      c.header('Content-Disposition', `inline; filename="kneeboard-${described.plannedAt.slice(0, 10)}.pdf"`);
+      c.header('Content-Disposition', `inline; filename="kneeboard-${dayIn(described.plannedAt, zone)}.pdf"`);
       return c.body(new Uint8Array(pdf), 200);
     },
   );
@@ -276,10 +278,11 @@ export function lessonRoutes() {
     async (c) => {
       const lesson = await requireLesson(c.get('database'), c.get('viewer'), c.req.valid('param').id);
       const [described] = await describeLessons(c.get('database'), [lesson]);
+      const zone = await zoneOfSchool(c.get('database'), lesson.schoolId);
       c.header('Content-Type', 'text/calendar; charset=utf-8');
       c.header(
         'Content-Disposition',
-        `attachment; filename="lesson-${described.plannedAt.slice(0, 10)}.ics"`,
+        `attachment; filename="lesson-${dayIn(described.plannedAt, zone)}.ics"`,
       );
       return c.body(lessonCalendar(described), 200);
     },

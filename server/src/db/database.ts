@@ -4,6 +4,7 @@ import { First1700000000001 } from './migrations/1700000000001-first.ts';
 import { Brief1700000000002 } from './migrations/1700000000002-brief.ts';
 import { Trainer1700000000003 } from './migrations/1700000000003-trainer.ts';
 import { Debrief1700000000004 } from './migrations/1700000000004-debrief.ts';
+import { Statements1700000000005 } from './migrations/1700000000005-statements.ts';
 
 /** Connects and brings the tables up to date; the tables change by migrations alone. */
 export async function openDatabase(url: string): Promise<DataSource> {
@@ -11,7 +12,13 @@ export async function openDatabase(url: string): Promise<DataSource> {
     type: 'postgres',
     url,
     entities,
-    migrations: [First1700000000001, Brief1700000000002, Trainer1700000000003, Debrief1700000000004],
+    migrations: [
+      First1700000000001,
+      Brief1700000000002,
+      Trainer1700000000003,
+      Debrief1700000000004,
+      Statements1700000000005,
+    ],
     migrationsRun: true,
     synchronize: false,
     extra: { max: 10 },

@@ -1,21 +1,22 @@
 /** The tables, as TypeORM sees them; the migrations say how they are made and what they insist on. */
-import type {
-  Airplane,
-  Conditions,
-  KeelTrace,
-  LessonItem,
-  LessonPlan,
-  Mapping,
-  Observation,
-  Role,
-  SaidBody,
-  Score,
-  SightPicture,
-  Standard,
-  smallKeel,
-  TargetCard,
-  Technique,
-  TechniqueOverrides,
+import {
+  type Airplane,
+  type Conditions,
+  type KeelTrace,
+  type LessonItem,
+  type LessonPlan,
+  type Mapping,
+  type Observation,
+  type Role,
+  type Score,
+  type SightPicture,
+  type Standard,
+  type StatementBody,
+  type smallKeel,
+  type TargetCard,
+  type Technique,
+  type TechniqueOverrides,
+  UTC,
 } from '@keel/core';
 import { EntitySchema } from 'typeorm';
 
@@ -27,6 +28,8 @@ export interface SchoolSettings {
   /** Elevation of the field, and the highest ground of the training area, ft. */
   fieldFt: number;
   areaGroundFt: number;
+  /** The zone whose days and clock the school lives by; an older row has none, and lives by UTC. */
+  zone?: string;
 }
 
 export interface School {
@@ -36,6 +39,9 @@ export interface School {
   /** Rises with every change, so that a second window notices. */
   version: number;
 }
+/** The zone whose days and clock a school lives by. */
+export const zoneOf = ({ settings }: School): string => settings.zone ?? UTC;
+
 export const SchoolEntity = new EntitySchema<School>({
   name: 'school',
   columns: {
@@ -328,15 +334,15 @@ export const ColumnMappingEntity = new EntitySchema<ColumnMappingRow>({
 });
 
 /** What people said of an attempt; never changed, the last word of a kind counts. */
-export interface SaidRow {
+export interface StatementRow {
   id: string;
   recordingId: string;
   authorId: string;
-  body: SaidBody;
+  body: StatementBody;
   createdAt: Date;
 }
-export const SaidEntity = new EntitySchema<SaidRow>({
-  name: 'said',
+export const StatementEntity = new EntitySchema<StatementRow>({
+  name: 'statement',
   columns: {
     id: { type: 'uuid', primary: true },
     recordingId: { type: 'uuid', name: 'recording_id' },
@@ -361,5 +367,5 @@ export const entities = [
   KeelEntity,
   FlightEntity,
   ColumnMappingEntity,
-  SaidEntity,
+  StatementEntity,
 ];

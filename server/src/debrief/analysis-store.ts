@@ -1,7 +1,14 @@
 /** Analysing a stored recording and keeping what came out. Verdicts don't drift: a new score is a new row. */
 import { randomUUID } from 'node:crypto';
-import type { Said } from '@keel/core';
-import { editsFrom, SCHOOL_STANDARD_ID, withOverrides } from '@keel/core';
+import {
+  type Beginning,
+  dayIn,
+  editsFrom,
+  instantOf,
+  SCHOOL_STANDARD_ID,
+  type Statement,
+  withOverrides,
+} from '@keel/core';
 import type { DataSource } from 'typeorm';
 import type { Analysis, AnalysisEvent, AnalysisInput, ReadResult } from '../analysis/analyse.ts';
 import type { Analyser } from '../analysis/analyser.ts';
@@ -14,10 +21,11 @@ import {
   RecordingEntity,
   RecordingFileEntity,
   type RecordingRow,
-  SaidEntity,
   SchoolEntity,
   ScoreEntity,
   StandardEntity,
+  StatementEntity,
+  zoneOf,
 } from '../db/entities.ts';
 import { Problem } from '../http/problem.ts';
 import { techniqueOf } from '../technique/routes.ts';
@@ -65,13 +73,13 @@ async function runAnalysis(
 }
 
 /** Everything that was said of a recording, oldest first. */
-export async function saidOf(database: DataSource, recordingId: string): Promise<Said[]> {
+export async function statementsOf(database: DataSource, recordingId: string): Promise<Statement[]> {
   const rows = await database
-    .getRepository(SaidEntity)
-    .createQueryBuilder('said')
-    .innerJoinAndMapOne('said.author', 'account', 'author', 'author.id = said.authorId')
-    .where('said.recordingId = :recordingId', { recordingId })
-    .orderBy('said.createdAt')
+    .getRepository(StatementEntity)
+    .createQueryBuilder('statement')
+    .innerJoinAndMapOne('statement.author', 'account', 'author', 'author.id = statement.authorId')
+    .where('statement.recordingId = :recordingId', { recordingId })
+    .orderBy('statement.createdAt')
     .getMany();
   return rows.map((row) => ({
     id: row.id,
@@ -89,7 +97,7 @@ async function inputFor(
   bytes: Uint8Array,
 ): Promise<AnalysisInput> {
   const { lessonId } = recording;
-  const [airplane, standard, schoolStandard, school, lesson, said] = await Promise.all([
+  const [airplane, standard, schoolStandard, school, lesson, statements] = await Promise.all([
     database.getRepository(AirplaneEntity).findOneByOrFail({ rowId: recording.airplaneRowId }),
     database.getRepository(StandardEntity).findOneByOrFail({ rowId: recording.standardRowId }),
     database.getRepository(StandardEntity).findOne({
@@ -98,7 +106,7 @@ async function inputFor(
     }),
     database.getRepository(SchoolEntity).findOneByOrFail({ id: recording.schoolId }),
     lessonId ? database.getRepository(LessonEntity).findOneBy({ id: lessonId }) : null,
-    saidOf(database, recording.id),
+    statementsOf(database, recording.id),
   ]);
   const technique = withOverrides(techniqueOf(school), lesson?.technique);
   return {
@@ -119,7 +127,7 @@ async function inputFor(
     groundFt: recording.groundFt ?? undefined,
     lesson: { weightLb: lesson?.conditions.weightLb, groundFt: lesson?.conditions.groundFt },
     briefs: lesson?.cards ?? [],
-    edits: editsFrom(said),
+    edits: editsFrom(statements),
     mapping: recording.mapping ?? undefined,
   };
 }
@@ -164,13 +172,11 @@ export async function storeAndAnalyse(
   return { done };
 }
 
-/** The file's own time; a file that names only the day takes the lesson's hour of that day. */
-function flownAtOf(fromFile: string | null, givenAt: Date | null): Date | null {
-  if (fromFile === null) return givenAt;
-  const dateOnly = fromFile.endsWith('T00:00:00.000Z');
-  return dateOnly && givenAt?.toISOString().slice(0, 10) === fromFile.slice(0, 10)
-    ? givenAt
-    : new Date(fromFile);
+/** The file's own time; a file that names only the day takes the lesson's hour of that day, else its first moment. */
+function flownAtOf(begins: Beginning | undefined, givenAt: Date | null, zone: string): Date | null {
+  if (!begins) return givenAt;
+  if ('atMs' in begins) return new Date(begins.atMs);
+  return givenAt && dayIn(givenAt, zone) === begins.day ? givenAt : instantOf(begins.day, zone);
 }
 
 async function storeRead(
@@ -178,10 +184,11 @@ async function storeRead(
   row: RecordingRow,
   givenAt: Date | null,
   bytes: Buffer,
-  { flownAt, epochMs, chunks }: ReadResult,
+  { begins, epochMs, chunks }: ReadResult,
 ): Promise<void> {
   await database.transaction(async (manager) => {
-    const when = flownAtOf(flownAt, givenAt) ?? row.flownAt;
+    const school = await manager.findOneByOrFail(SchoolEntity, { id: row.schoolId });
+    const when = flownAtOf(begins, givenAt, zoneOf(school)) ?? row.flownAt;
     await manager.insert(RecordingEntity, { ...row, flownAt: when, epochMs });
     await manager.insert(RecordingFileEntity, { recordingId: row.id, bytes });
     for (const [seq, chunk] of chunks.entries()) {

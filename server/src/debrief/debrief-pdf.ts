@@ -1,5 +1,6 @@
 /** The debrief on paper, for the student: each attempt with its keel, what went first, what to try, one thing next time. */
 import {
+  clockIn,
   defaultHelp,
   GRADES,
   HANDBOOK_FIRST,
@@ -8,10 +9,10 @@ import {
   OBSERVATIONS,
   PARAMETER_NAMES,
   type RecordingView,
-  readLessonSaid,
-  readSaid,
-  type Said,
-  sortSaid,
+  readLessonStatements,
+  readStatements,
+  type Statement,
+  sortStatements,
   standingVerdict,
   VERDICT_WORDS,
 } from '@keel/core';
@@ -25,12 +26,14 @@ const WIDTH = 595 - 2 * PAGE_MARGIN;
 const MOST_ITEMS = 5;
 const NOTICE = `A record of practice, not a sign-off. ${HANDBOOK_FIRST}`;
 
-export const debriefPdf = (recording: RecordingView): Promise<Buffer> => makePdf(definition(recording));
+/** `zone`: the school's, by whose clock it was flown. */
+export const debriefPdf = (recording: RecordingView, zone: string): Promise<Buffer> =>
+  makePdf(definition(recording, zone));
 
-export function definition(recording: RecordingView): TDocumentDefinitions {
+export function definition(recording: RecordingView, zone: string): TDocumentDefinitions {
   const attempts = recording.score?.attempts ?? [];
-  const { byAttempt, ofLesson } = sortSaid(attempts, recording.said);
-  const lesson = readLessonSaid(ofLesson, recording.parked);
+  const { byAttempt, ofLesson } = sortStatements(attempts, recording.statements);
+  const lesson = readLessonStatements(ofLesson, recording.parked);
   return {
     pageSize: 'A4',
     pageMargins: [PAGE_MARGIN, PAGE_MARGIN, PAGE_MARGIN, 48],
@@ -45,7 +48,7 @@ export function definition(recording: RecordingView): TDocumentDefinitions {
       ],
     }),
     content: [
-      ...heading(recording),
+      ...heading(recording, zone),
       ...(lesson.nextTime ? [pressed('One thing for next time', lesson.nextTime)] : []),
       ...comments(ofLesson),
       ...attempts.map((_, i) => attemptBlock(recording, byAttempt, i, lesson.parked)),
@@ -54,20 +57,15 @@ export function definition(recording: RecordingView): TDocumentDefinitions {
   };
 }
 
-function heading({
-  student,
-  lessonTitle,
-  flownAt,
-  airplane,
-  standard,
-  focus,
-  flownIn,
-}: RecordingView): Content[] {
-  const when = flownAt.slice(0, 16).replace('T', ' ');
+function heading(
+  { student, lessonTitle, flownAt, airplane, standard, focus, flownIn }: RecordingView,
+  zone: string,
+): Content[] {
+  const when = clockIn(flownAt, zone, 'YYYY-MM-DD HH:mm');
   return [
     { text: student.name, fontSize: 20, bold: true },
     {
-      text: [lessonTitle, `${when} UTC`, airplane.registration ?? airplane.name, standard.shortName]
+      text: [lessonTitle, `${when} ${zone}`, airplane.registration ?? airplane.name, standard.shortName]
         .filter((part) => part !== null)
         .join(' · '),
       color: '#586a64',
@@ -99,8 +97,8 @@ const pressed = (label: string, text: string): Content => ({
   layout: { hLineColor: () => '#0b5a53', vLineColor: () => '#0b5a53' },
 });
 
-const comments = (said: readonly Said[]): Content[] =>
-  said.flatMap(({ body, authorName }) =>
+const comments = (statements: readonly Statement[]): Content[] =>
+  statements.flatMap(({ body, authorName }) =>
     body.kind === 'comment' || body.kind === 'mark'
       ? [
           {
@@ -113,16 +111,19 @@ const comments = (said: readonly Said[]): Content[] =>
 
 function attemptBlock(
   recording: RecordingView,
-  byAttempt: readonly Said[][],
+  byAttempt: readonly Statement[][],
   index: number,
   parked: readonly string[],
 ): Content {
   const { attempts, judge } = recording.score!;
   const attempt = attempts[index];
-  const said = readSaid(byAttempt[index], defaultHelp(attempts, index, recording.demonstrationFirst));
-  const grade = GRADES.find((one) => one.grade === said.grade);
-  const own = GRADES.find((one) => one.grade === said.selfGrade?.grade);
-  const verdict = VERDICT_WORDS[standingVerdict(attempt[judge], said)];
+  const statements = readStatements(
+    byAttempt[index],
+    defaultHelp(attempts, index, recording.demonstrationFirst),
+  );
+  const grade = GRADES.find((one) => one.grade === statements.grade);
+  const own = GRADES.find((one) => one.grade === statements.selfGrade?.grade);
+  const verdict = VERDICT_WORDS[standingVerdict(attempt[judge], statements)];
   const items = happened(attempt).filter(
     ({ id, severity }) => severity === 'critical' || !id || !parked.includes(id),
   );
@@ -141,7 +142,7 @@ function attemptBlock(
             bold: true,
           },
           {
-            text: said.discontinued ? `Discontinued for ${said.discontinued}` : verdict,
+            text: statements.discontinued ? `Discontinued for ${statements.discontinued}` : verdict,
             bold: true,
             alignment: 'right',
             width: 170,
@@ -151,15 +152,15 @@ function attemptBlock(
       {
         color: '#586a64',
         text: [
-          said.help.replaceAll('-', ' '),
+          statements.help.replaceAll('-', ' '),
           ...(grade ? [`grade ${grade.grade}, ${grade.name}`] : []),
           ...(own ? [`your own ${own.grade}, ${own.name}`] : []),
-          ...said.observed.map(
+          ...statements.observed.map(
             (item) => `seen: ${OBSERVATIONS.find((one) => one.item === item)!.says.toLowerCase()}`,
           ),
         ].join(' · '),
       },
-      ...(said.override ? [{ text: `Instructor’s override: ${said.override.reason}` }] : []),
+      ...(statements.override ? [{ text: `Instructor’s override: ${statements.override.reason}` }] : []),
       ...(keel?.length
         ? [{ svg: keelSvg(keel, PARAMETER_NAMES), width: WIDTH, margin: [0, 6, 0, 4] } as Content]
         : []),
@@ -172,7 +173,7 @@ function attemptBlock(
       ...(items.length > MOST_ITEMS
         ? [{ text: `And ${items.length - MOST_ITEMS} more on the screen.`, color: '#586a64' }]
         : []),
-      ...(said.nextTime ? [pressed('Next time', said.nextTime)] : []),
+      ...(statements.nextTime ? [pressed('Next time', statements.nextTime)] : []),
       ...comments(byAttempt[index]),
     ],
   };

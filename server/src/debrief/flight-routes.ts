@@ -1,6 +1,7 @@
 /** A recording's flight for drawing, in the formats that others read, as a sheet for the student; and a way to stop. */
 import { createRoute, z } from '@hono/zod-openapi';
 import {
+  dayIn,
   InputError,
   maneuverName,
   type Recording,
@@ -19,7 +20,7 @@ import {
 } from '../db/entities.ts';
 import { json, router } from '../http/env.ts';
 import { Problem } from '../http/problem.ts';
-import { requireInstructor } from '../scope.ts';
+import { requireInstructor, zoneOfSchool } from '../scope.ts';
 import { stopAnalysis } from './analysis-store.ts';
 import { debriefPdf } from './debrief-pdf.ts';
 import { describeRecording, requireRecording } from './recordings.ts';
@@ -53,7 +54,7 @@ async function storedRecording(database: DataSource, row: RecordingRow, score: S
     })),
     {
       ...(airplane && { airplane }),
-      date: row.flownAt.toISOString().slice(0, 10),
+      date: dayIn(row.flownAt, await zoneOfSchool(database, row.schoolId)),
       ...(groundFt !== null && { groundFt }),
       ...(weightLb !== null && { weightLb }),
     },
@@ -143,12 +144,10 @@ export function flightRoutes() {
       const database = c.get('database');
       const row = await requireRecording(database, c.get('viewer'), c.req.valid('param').id);
       await currentScore(database, row.id);
-      const pdf = await debriefPdf(await describeRecording(database, row));
+      const zone = await zoneOfSchool(database, row.schoolId);
+      const pdf = await debriefPdf(await describeRecording(database, row), zone);
       c.header('Content-Type', 'application/pdf');
-      c.header(
-        'Content-Disposition',
-        `inline; filename="debrief-${row.flownAt.toISOString().slice(0, 10)}.pdf"`,
-      );
+      c.header('Content-Disposition', `inline; filename="debrief-${dayIn(row.flownAt, zone)}.pdf"`);
       return c.body(new Uint8Array(pdf), 200);
     },
   );

@@ -29,7 +29,7 @@ import {
 import { json, router, type Viewer } from '../http/env.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { requireInstructor, visible } from '../scope.ts';
-import { analyseAgain, progressOf, saidOf } from './analysis-store.ts';
+import { analyseAgain, progressOf, statementsOf } from './analysis-store.ts';
 import { createRecording } from './create-recording.ts';
 
 export const LARGEST_UPLOAD = 50 * 1024 * 1024;
@@ -99,13 +99,13 @@ export async function describeRecording(
   recording: RecordingRow,
 ): Promise<RecordingView> {
   const { id, lessonId } = recording;
-  const [student, airplane, standard, lesson, score, said, school] = await Promise.all([
+  const [student, airplane, standard, lesson, score, statements, school] = await Promise.all([
     database.getRepository(AccountEntity).findOneByOrFail({ id: recording.studentId }),
     database.getRepository(AirplaneEntity).findOneByOrFail({ rowId: recording.airplaneRowId }),
     database.getRepository(StandardEntity).findOneByOrFail({ rowId: recording.standardRowId }),
     lessonId ? database.getRepository(LessonEntity).findOneBy({ id: lessonId }) : null,
     database.getRepository(ScoreEntity).findOneBy({ recordingId: id, current: true }),
-    saidOf(database, id),
+    statementsOf(database, id),
     database.getRepository(SchoolEntity).findOneByOrFail({ id: recording.schoolId }),
   ]);
   const { name, registration, speedUnit } = airplane.data;
@@ -132,7 +132,7 @@ export async function describeRecording(
     outdated: score !== null && score.core !== CORE_VERSION,
     profile: score?.profile ?? [],
     keels: score?.keels ?? [],
-    said,
+    statements,
   };
 }
 

@@ -31,7 +31,7 @@ export interface DemoLesson {
   /** What is flown, a steep turn both ways where nothing else is named; none for a lesson that is only planned. */
   pairs: { item?: string; habit: string; habitScale?: number; habitIn?: HabitIn }[];
   /** What was said of each attempt, in the order flown. */
-  said: DemoAttempt[];
+  statements: DemoAttempt[];
 }
 
 const overbank = 'steep-turn/overbank';
@@ -54,7 +54,7 @@ export const DEMO_LESSONS: readonly DemoLesson[] = [
     headingDeg: 360,
     oatC: 9,
     pairs: [{ habit: 'none' }, { habit: overbank, habitScale: 1.3, habitIn: 'both' }],
-    said: [
+    statements: [
       { help: 'demonstration' },
       { help: 'demonstration' },
       { help: 'talked-through', grade: 1, selfGrade: 1 },
@@ -75,7 +75,7 @@ export const DEMO_LESSONS: readonly DemoLesson[] = [
       { habit: overbank, habitScale: 1.2 },
       { habit: lossRollIn, habitScale: 1.19, habitIn: 'second' },
     ],
-    said: [
+    statements: [
       { help: 'prompted', grade: 2, selfGrade: 2 },
       { help: 'prompted', grade: 2 },
       { help: 'unaided', grade: 2 },
@@ -96,7 +96,7 @@ export const DEMO_LESSONS: readonly DemoLesson[] = [
       { habit: overbank, habitScale: 1.0, habitIn: 'second' },
       { habit: gainRollout, habitScale: 1.33, habitIn: 'both' },
     ],
-    said: [
+    statements: [
       { help: 'unaided', grade: 3 },
       { help: 'unaided', grade: 2, selfGrade: 2, comment: 'Saw it herself at 50° and still pulled first.' },
       { help: 'unaided', grade: 3 },
@@ -117,7 +117,7 @@ export const DEMO_LESSONS: readonly DemoLesson[] = [
       { habit: late, habitScale: 0.84 },
       { habit: gainRollout, habitScale: 0.83, habitIn: 'both' },
     ],
-    said: [
+    statements: [
       { help: 'unaided', grade: 3, selfGrade: 3 },
       { help: 'unaided', grade: 3 },
       { help: 'unaided', grade: 3 },
@@ -135,7 +135,12 @@ export const DEMO_LESSONS: readonly DemoLesson[] = [
     headingDeg: 360,
     oatC: 4,
     pairs: [{ habit: 'none' }, { habit: overbank, habitScale: 0.9 }],
-    said: [{ help: 'demonstration' }, { help: 'demonstration' }, { help: 'unaided' }, { help: 'unaided' }],
+    statements: [
+      { help: 'demonstration' },
+      { help: 'demonstration' },
+      { help: 'unaided' },
+      { help: 'unaided' },
+    ],
   },
   {
     key: 'joss-1',
@@ -148,7 +153,7 @@ export const DEMO_LESSONS: readonly DemoLesson[] = [
     headingDeg: 270,
     oatC: 10,
     pairs: [{ habit: shallow, habitScale: 1.18, habitIn: 'both' }],
-    said: [
+    statements: [
       { help: 'talked-through', grade: 1 },
       { help: 'talked-through', grade: 2 },
     ],
@@ -167,7 +172,7 @@ export const DEMO_LESSONS: readonly DemoLesson[] = [
       { habit: shallow, habitScale: 0.82, habitIn: 'first' },
       { habit: decay, habitScale: 1.07, habitIn: 'second' },
     ],
-    said: [
+    statements: [
       { help: 'unaided', grade: 2 },
       { help: 'unaided', grade: 3 },
       { help: 'unaided', grade: 3 },
@@ -185,7 +190,7 @@ export const DEMO_LESSONS: readonly DemoLesson[] = [
     headingDeg: 180,
     oatC: 6,
     pairs: [{ habit: decay, habitScale: 0.93 }],
-    said: [],
+    statements: [],
   },
   {
     key: 'amara-1',
@@ -198,7 +203,7 @@ export const DEMO_LESSONS: readonly DemoLesson[] = [
     headingDeg: 90,
     oatC: 6,
     pairs: [{ habit: early, habitScale: 0.89, habitIn: 'both' }],
-    said: [
+    statements: [
       { help: 'unaided', grade: 3, selfGrade: 2 },
       { help: 'unaided', grade: 2, selfGrade: 2 },
     ],
@@ -214,7 +219,7 @@ export const DEMO_LESSONS: readonly DemoLesson[] = [
     headingDeg: 360,
     oatC: 6,
     pairs: [{ habit: 'none' }, { habit: lossRollIn, habitScale: 0.88 }],
-    said: [
+    statements: [
       { help: 'unaided', grade: 4 },
       { help: 'unaided', grade: 4 },
       { help: 'unaided', grade: 3 },
@@ -232,7 +237,7 @@ export const DEMO_LESSONS: readonly DemoLesson[] = [
     headingDeg: 360,
     oatC: 5,
     pairs: [{ habit: 'none' }, { habit: lossRollIn, habitScale: 1.31, habitIn: 'both' }],
-    said: [
+    statements: [
       { help: 'demonstration' },
       { help: 'demonstration' },
       { help: 'talked-through', grade: 1 },
@@ -253,7 +258,7 @@ export const DEMO_LESSONS: readonly DemoLesson[] = [
       { habit: late, habitScale: 1.05 },
       { habit: overbank, habitScale: 1.1, habitIn: 'second' },
     ],
-    said: [
+    statements: [
       { help: 'unaided', grade: 2 },
       { help: 'unaided', grade: 3 },
       { help: 'prompted', grade: 3 },
@@ -280,7 +285,7 @@ export const DEMO_LESSONS: readonly DemoLesson[] = [
       { id: 'glide', maneuver: 'best-glide', demonstrations: 0, attempts: 1 },
     ],
     pairs: [],
-    said: [],
+    statements: [],
   },
   {
     key: 'wren-2',
@@ -300,7 +305,7 @@ export const DEMO_LESSONS: readonly DemoLesson[] = [
       { id: 'steep', maneuver: 'steep-turn', demonstrations: 1, attempts: 2 },
     ],
     pairs: [],
-    said: [],
+    statements: [],
   },
   {
     key: 'nell-review',
@@ -330,7 +335,7 @@ export const DEMO_LESSONS: readonly DemoLesson[] = [
       { item: 'on', habit: 'none' },
       { item: 'steep', habit: lossRollIn, habitScale: 1.1 },
     ],
-    said: [
+    statements: [
       { help: 'unaided', grade: 3 },
       {},
       { help: 'prompted', grade: 2, nextTime: 'Push as the power comes.' },

@@ -1,6 +1,7 @@
 /** Loads the demo data into an empty database. */
 import { createHash } from 'node:crypto';
 import {
+  dayIn,
   demonstrationLegs,
   findAirplane,
   findStandard,
@@ -8,8 +9,8 @@ import {
   flyLesson,
   planLesson,
   recurringFindings,
-  type SaidBody,
   SCHOOL_STANDARD_ID,
+  type StatementBody,
   standards,
   techniqueSchema,
   USUAL_MANEUVER,
@@ -23,16 +24,17 @@ import {
   AccountEntity,
   AirplaneEntity,
   LessonEntity,
-  SaidEntity,
+  type School,
   SchoolEntity,
   ScoreEntity,
   StandardEntity,
+  StatementEntity,
   TeachingEntity,
 } from '../db/entities.ts';
 import { storeAndAnalyse } from '../debrief/analysis-store.ts';
 import { attemptsOf } from '../path/routes.ts';
 import { DEMO_LESSONS, type DemoAttempt, type DemoLesson } from './lessons.ts';
-import { DEMO_PEOPLE, DEMO_SCHOOL, demoId } from './people.ts';
+import { DEMO_PEOPLE, DEMO_SCHOOL, DEMO_ZONE, demoId } from './people.ts';
 
 /** This club clears once and then looks all the time. */
 const DEMO_TECHNIQUE = { clearingWhen: 'once' } as const;
@@ -55,6 +57,9 @@ export async function loadDemo(
   for (const [i, lesson] of lessons.entries()) await loadLesson(database, analyser, lesson, i + 1);
 }
 
+const demoSchool = (database: DataSource): Promise<School> =>
+  database.getRepository(SchoolEntity).findOneByOrFail({ id: DEMO_SCHOOL.id });
+
 async function loadSchool(database: DataSource): Promise<void> {
   const schoolId = DEMO_SCHOOL.id;
   await database.getRepository(SchoolEntity).insert({
@@ -65,6 +70,7 @@ async function loadSchool(database: DataSource): Promise<void> {
       demonstrationFirst: false,
       fieldFt: FIELD_FT,
       areaGroundFt: GROUND_FT,
+      zone: DEMO_ZONE,
     },
   });
   for (const person of DEMO_PEOPLE) {
@@ -130,7 +136,7 @@ async function loadLesson(
       lesson.pairs.length > 0
         ? undefined
         : watchForByManeuver(
-            recurringFindings(await attemptsOf(database, demoId(lesson.student), false)),
+            recurringFindings(await attemptsOf(database, demoId(lesson.student), await demoSchool(database))),
             [],
             items.map(({ maneuver }) => maneuver),
           ),
@@ -174,7 +180,7 @@ async function loadLesson(
     windKt: 6 + ((5 * seed) % 14),
     turbulence: lesson.turbulence ?? (seed % 3 === 0 ? 'light' : 'none'),
     recorder: { rateHz: 5 },
-    date: lesson.at.slice(0, 10),
+    date: dayIn(lesson.at, DEMO_ZONE),
     note: 'invented sample data',
   });
   const bytes = Buffer.from(writeRecordingCsv(recording));
@@ -190,7 +196,7 @@ async function loadLesson(
       airplaneRowId: row.airplaneRowId,
       standardRowId: row.standardRowId,
       uploadedBy: row.instructorId,
-      fileName: `${lesson.at.slice(0, 10)}-${lesson.key}.csv`,
+      fileName: `${dayIn(lesson.at, DEMO_ZONE)}-${lesson.key}.csv`,
       sha256: createHash('sha256').update(bytes).digest('hex'),
       size: bytes.length,
       weightLb: null,
@@ -202,10 +208,10 @@ async function loadLesson(
     bytes,
   );
   await done;
-  await loadSaid(database, id, row, lesson);
+  await loadStatements(database, id, row, lesson);
 }
 
-async function loadSaid(
+async function loadStatements(
   database: DataSource,
   recordingId: string,
   { studentId, instructorId }: { studentId: string; instructorId: string },
@@ -214,9 +220,9 @@ async function loadSaid(
   const { score } = await database.getRepository(ScoreEntity).findOneByOrFail({ recordingId, current: true });
   const flown = new Date(lesson.at).getTime();
   let nth = 0;
-  const say = (authorId: string, body: SaidBody) => {
+  const say = (authorId: string, body: StatementBody) => {
     nth++;
-    return database.getRepository(SaidEntity).insert({
+    return database.getRepository(StatementEntity).insert({
       id: demoId(`said ${lesson.key} ${nth}`),
       recordingId,
       authorId,
@@ -224,37 +230,37 @@ async function loadSaid(
       createdAt: new Date(flown + 3_600_000 + 20_000 * nth),
     });
   };
-  for (const [i, said] of lesson.said.entries()) {
+  for (const [i, statements] of lesson.statements.entries()) {
     const attempt = score.attempts[i];
     if (!attempt) throw new Error(`demo lesson ${lesson.key} has no attempt ${i + 1}`);
     const { startS, endS, maneuver } = attempt;
-    for (const { author, body } of bodies(said)) {
+    for (const { author, body } of bodies(statements)) {
       await say(author === 'student' ? studentId : instructorId, {
         ...body,
         startS,
         endS,
         maneuver,
-      } as SaidBody);
+      } as StatementBody);
     }
   }
 }
 
 /** What one attempt's line in the demo stands for. */
-function bodies(said: DemoAttempt): { author: 'student' | 'instructor'; body: object }[] {
+function bodies(statements: DemoAttempt): { author: 'student' | 'instructor'; body: object }[] {
   const list: { author: 'student' | 'instructor'; body: object }[] = [];
   const instructor = (body: object) => list.push({ author: 'instructor', body });
-  if (said.selfGrade) {
+  if (statements.selfGrade) {
     list.push({
       author: 'student',
-      body: { kind: 'self-grade', grade: said.selfGrade, beforeVerdict: true },
+      body: { kind: 'self-grade', grade: statements.selfGrade, beforeVerdict: true },
     });
   }
-  if (said.help) {
-    const flownBy = said.help === 'demonstration' ? 'instructor' : 'student';
-    instructor({ kind: 'help', help: said.help, flownBy });
+  if (statements.help) {
+    const flownBy = statements.help === 'demonstration' ? 'instructor' : 'student';
+    instructor({ kind: 'help', help: statements.help, flownBy });
   }
-  if (said.grade) instructor({ kind: 'grade', grade: said.grade });
-  if (said.comment) instructor({ kind: 'comment', text: said.comment });
-  if (said.nextTime) instructor({ kind: 'next-time', text: said.nextTime });
+  if (statements.grade) instructor({ kind: 'grade', grade: statements.grade });
+  if (statements.comment) instructor({ kind: 'comment', text: statements.comment });
+  if (statements.nextTime) instructor({ kind: 'next-time', text: statements.nextTime });
   return list;
 }

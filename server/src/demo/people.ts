@@ -8,6 +8,9 @@ export function demoId(name: string): string {
   return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-5${hex.slice(13, 16)}-8${hex.slice(17, 20)}-${hex.slice(20, 32)}`;
 }
 
+/** Where its invented field lies, clocks go by this. */
+export const DEMO_ZONE = 'Europe/London';
+
 export const DEMO_SCHOOL = { id: demoId('school'), name: 'Skelmere Flying Club' };
 
 export interface DemoPerson {

@@ -3,7 +3,9 @@ import { randomUUID } from 'node:crypto';
 import { createRoute, z } from '@hono/zod-openapi';
 import {
   type Airplane,
+  clockIn,
   createdSchema,
+  dayIn,
   demonstrationLegs,
   demonstrationSchema,
   flyLesson,
@@ -24,15 +26,15 @@ import {
   AirplaneEntity,
   type Lesson,
   LessonEntity,
-  SaidEntity,
   ScoreEntity,
   StandardEntity,
+  StatementEntity,
 } from '../db/entities.ts';
 import { createRecording } from '../debrief/create-recording.ts';
 import { LARGEST_UPLOAD } from '../debrief/recordings.ts';
 import { json, jsonBody, router } from '../http/env.ts';
 import { Problem } from '../http/problem.ts';
-import { requireInstructor } from '../scope.ts';
+import { requireInstructor, zoneOfSchool } from '../scope.ts';
 
 /** What a recording of a lesson is of. */
 async function subjectsOf(database: DataSource, lesson: Lesson) {
@@ -49,6 +51,7 @@ function flownFromCard(
   { habit, habitIn, seed }: { habit: string; habitIn: HabitIn; seed: number },
   airplane: Airplane,
   { conditions, plannedAt }: Lesson,
+  zone: string,
 ): Recording {
   try {
     return flyLesson({
@@ -57,7 +60,7 @@ function flownFromCard(
       legs: demonstrationLegs(card, { habit, habitIn }),
       groundFt: conditions.groundFt,
       seed,
-      date: plannedAt.toISOString().slice(0, 10),
+      date: dayIn(plannedAt, zone),
     }).recording;
   } catch (error) {
     if (error instanceof InputError) throw new Problem(422, error.message);
@@ -88,7 +91,13 @@ export function flyRoutes() {
       const { airplane, standard } = await subjectsOf(database, lesson);
       const card = lesson.cards.find((one) => one.maneuver === maneuver);
       if (!card) throw new Problem(422, `maneuver: this lesson has no card for ${maneuver}.`);
-      const flown = flownFromCard(card, { habit, habitIn, seed }, airplane.data, lesson);
+      const flown = flownFromCard(
+        card,
+        { habit, habitIn, seed },
+        airplane.data,
+        lesson,
+        await zoneOfSchool(database, lesson.schoolId),
+      );
       const { done: _, ...created } = await createRecording({ database, analyser }, viewer, {
         bytes: Buffer.from(writeRecordingCsv(flown)),
         fileName: `flown-${maneuver}-${habit.replace(`${maneuver}/`, '')}-${seed}.csv`,
@@ -129,7 +138,7 @@ export function flyRoutes() {
       const { airplane, standard } = await subjectsOf(database, lesson);
       const { done, ...created } = await createRecording({ database, analyser }, viewer, {
         bytes: Buffer.from(csv),
-        fileName: `trainer-${maneuver}-${new Date().toISOString().slice(0, 16).replace(':', '')}.csv`,
+        fileName: `trainer-${maneuver}-${clockIn(new Date(), await zoneOfSchool(database, lesson.schoolId), 'YYYY-MM-DD-HHmm')}.csv`,
         studentId: lesson.studentId,
         airplaneId: airplane.id,
         standardId: standard.id,
@@ -138,7 +147,7 @@ export function flyRoutes() {
       });
       if (!created.duplicate && instructorFlew.length > 0)
         done
-          .then(() => sayWhoFlew(database, created.id, lesson.instructorId, instructorFlew))
+          .then(() => addWhoFlew(database, created.id, lesson.instructorId, instructorFlew))
           .catch(console.error);
       return created.duplicate ? c.json(created, 200) : c.json(created, 201);
     },
@@ -166,7 +175,7 @@ export function flyRoutes() {
 }
 
 /** An attempt that the synthetic instructor flew is a demonstration; nobody need press a key for it. */
-async function sayWhoFlew(
+async function addWhoFlew(
   database: DataSource,
   recordingId: string,
   authorId: string,
@@ -174,7 +183,7 @@ async function sayWhoFlew(
 ): Promise<void> {
   const score = await database.getRepository(ScoreEntity).findOneBy({ recordingId, current: true });
   for (const { startS, endS, maneuver } of instructorsAttempts(score?.score.attempts ?? [], held)) {
-    await database.getRepository(SaidEntity).insert({
+    await database.getRepository(StatementEntity).insert({
       id: randomUUID(),
       recordingId,
       authorId,

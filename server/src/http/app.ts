@@ -7,7 +7,7 @@ import { lessonRoutes } from '../brief/lessons.ts';
 import { flightRoutes } from '../debrief/flight-routes.ts';
 import { mappingRoutes } from '../debrief/mapping-routes.ts';
 import { recordingRoutes } from '../debrief/recordings.ts';
-import { saidRoutes } from '../debrief/said-routes.ts';
+import { statementRoutes } from '../debrief/statement-routes.ts';
 import { flyRoutes } from '../fly/routes.ts';
 import { ownFiguresRoutes } from '../hangar/own-figures-routes.ts';
 import { hangarRoutes } from '../hangar/routes.ts';
@@ -53,7 +53,7 @@ export function makeApp(services: Services, webFolder?: string): OpenAPIHono<Env
     flightRoutes,
     mappingRoutes,
     flyRoutes,
-    saidRoutes,
+    statementRoutes,
     pathRoutes,
   ]) {
     app.route('/api', part());

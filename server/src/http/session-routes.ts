@@ -5,7 +5,7 @@ import { meSchema, signInSchema } from '@keel/core';
 import { verify } from '@node-rs/argon2';
 import { RateLimiterMemory } from 'rate-limiter-flexible';
 import type { DataSource } from 'typeorm';
-import { AccountEntity, SchoolEntity } from '../db/entities.ts';
+import { AccountEntity, SchoolEntity, zoneOf } from '../db/entities.ts';
 import { json, jsonBody, router, type Viewer } from './env.ts';
 import { Problem } from './problem.ts';
 import { beginSession, endSession, signedIn } from './sessions.ts';
@@ -93,7 +93,7 @@ async function me(database: DataSource, viewer: Viewer) {
   const school = await database.getRepository(SchoolEntity).findOneByOrFail({ id: viewer.schoolId });
   const { id, name, email, role } = viewer;
   const { fieldFt, areaGroundFt } = school.settings;
-  return { id, name, email, role, school: school.name, fieldFt, areaGroundFt };
+  return { id, name, email, role, school: school.name, zone: zoneOf(school), fieldFt, areaGroundFt };
 }
 
 /** The client's network address, from Node's socket; one bucket for all where there is none. */

@@ -5,17 +5,24 @@ import {
   defaultHelp,
   type PathAttempt,
   pathSchema,
-  readSaid,
+  readStatements,
   recurringFindings,
   rooms,
   skillOf,
-  sortSaid,
+  sortStatements,
   standingVerdict,
   worstOf,
 } from '@keel/core';
 import type { DataSource } from 'typeorm';
-import { LessonEntity, RecordingEntity, SchoolEntity, ScoreEntity } from '../db/entities.ts';
-import { saidOf } from '../debrief/analysis-store.ts';
+import {
+  LessonEntity,
+  RecordingEntity,
+  type School,
+  SchoolEntity,
+  ScoreEntity,
+  zoneOf,
+} from '../db/entities.ts';
+import { statementsOf } from '../debrief/analysis-store.ts';
 import { json, router } from '../http/env.ts';
 import { requireStudent } from '../scope.ts';
 import { techniqueOf } from '../technique/routes.ts';
@@ -24,7 +31,7 @@ import { techniqueOf } from '../technique/routes.ts';
 export async function attemptsOf(
   database: DataSource,
   studentId: string,
-  demonstrationFirst: boolean,
+  { settings: { demonstrationFirst } }: School,
 ): Promise<PathAttempt[]> {
   const recordings = await database
     .getRepository(RecordingEntity)
@@ -36,11 +43,14 @@ export async function attemptsOf(
       .getRepository(ScoreEntity)
       .findOneBy({ recordingId: recording.id, current: true });
     if (!row) continue;
-    const said = sortSaid(row.score.attempts, await saidOf(database, recording.id)).byAttempt;
+    const statements = sortStatements(
+      row.score.attempts,
+      await statementsOf(database, recording.id),
+    ).byAttempt;
     row.score.attempts.forEach((attempt, i) => {
       // What is only likely is no evidence.
       if (attempt.variant === null) return;
-      const state = readSaid(said[i], defaultHelp(row.score.attempts, i, demonstrationFirst));
+      const state = readStatements(statements[i], defaultHelp(row.score.attempts, i, demonstrationFirst));
       const used = attempt.parameters.flatMap((p) =>
         p.measured !== 'not-measured' && p.required
           ? [{ parameter: p.parameter, used: worstOf(p).used }]
@@ -92,7 +102,7 @@ export function pathRoutes() {
         database.getRepository(LessonEntity).countBy({ studentId: id }),
         database.getRepository(SchoolEntity).findOneByOrFail({ id: schoolId }),
       ]);
-      const attempts = await attemptsOf(database, id, school.settings.demonstrationFirst);
+      const attempts = await attemptsOf(database, id, school);
       return c.json(
         {
           student: { id, name },
@@ -104,6 +114,7 @@ export function pathRoutes() {
               skillOf(
                 maneuver,
                 attempts.filter((a) => a.maneuver === maneuver),
+                zoneOf(school),
               ),
             ),
           recurring: recurringFindings(attempts),

@@ -5,7 +5,7 @@
 import type { TargetCard } from '@keel/core';
 import { clamp } from '@keel/core';
 import type { KeyboardEvent, PointerEvent } from 'react';
-import { say } from '../parts/format.ts';
+import { numberText } from '../parts/format.ts';
 import './altitude-ladder.css';
 
 const W = 560;
@@ -55,16 +55,21 @@ export function AltitudeLadder(props: {
   };
   const rungs = spaced(
     [
-      { ft: groundFt, text: 'highest ground', value: say(groundFt) },
-      { ft: floorFt, text: `floor, ${say(floorFt - groundFt)} above`, value: say(floorFt), kind: 'floor' },
-      { ft: floorFt + lossFt, text: `may lose ${say(lossFt)}`, value: say(floorFt + lossFt) },
-      { ft: entryFt, text: 'enter', value: say(entryFt), kind: 'entry' },
+      { ft: groundFt, text: 'highest ground', value: numberText(groundFt) },
+      {
+        ft: floorFt,
+        text: `floor, ${numberText(floorFt - groundFt)} above`,
+        value: numberText(floorFt),
+        kind: 'floor',
+      },
+      { ft: floorFt + lossFt, text: `may lose ${numberText(lossFt)}`, value: numberText(floorFt + lossFt) },
+      { ft: entryFt, text: 'enter', value: numberText(entryFt), kind: 'entry' },
       ...(ceilingFt !== null && ceilingFt < top
         ? [
             {
               ft: ceilingFt,
               text: ladder.ceilingIs === 'cloud' ? 'cloud less clearance' : 'airspace base',
-              value: say(ceilingFt),
+              value: numberText(ceilingFt),
             },
           ]
         : []),
@@ -127,11 +132,11 @@ export function AltitudeLadder(props: {
           textAnchor="middle"
           className="ladder-inside"
         >
-          cushion {say(cushionFt)}
+          cushion {numberText(cushionFt)}
         </text>
         {y(entryFt) - y(entryFt + gainFt) > 24 && (
           <text x={LEFT + 8} y={y(entryFt + gainFt) + 14} className="ladder-inside">
-            may rise {say(gainFt)}
+            may rise {numberText(gainFt)}
           </text>
         )}
         {card.offToday === null && (
@@ -146,7 +151,7 @@ export function AltitudeLadder(props: {
             aria-valuemin={lowest}
             aria-valuemax={highest}
             aria-valuenow={entryFt}
-            aria-valuetext={`${say(entryFt)} feet`}
+            aria-valuetext={`${numberText(entryFt)} feet`}
             className="ladder-mark"
             onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
             onPointerMove={drag}

@@ -26,7 +26,7 @@ import {
 } from '../api/hooks.ts';
 import { useSetCurrent } from '../frame/current.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
-import { dayAndTime, say } from '../parts/format.ts';
+import { dayAndTime, numberText } from '../parts/format.ts';
 import { Failed, Loading } from '../parts/states.tsx';
 import { TechniqueForm } from '../technique/TechniqueForm.tsx';
 import { CardPane } from './CardPane.tsx';
@@ -180,7 +180,7 @@ function Brief({ lesson }: { lesson?: Lesson }) {
     ...(lesson ? [form.title] : []),
     dayAndTime(form.plannedAt),
     airplane ? `${airplane.name}${airplane.registration ? `, ${airplane.registration}` : ''}` : '',
-    plan ? `${say(plan.startWeightLb)} lb${start ? `, CG ${say(start.cgIn, 1)} in` : ''}` : '',
+    plan ? `${numberText(plan.startWeightLb)} lb${start ? `, CG ${numberText(start.cgIn, 1)} in` : ''}` : '',
     `${form.oatC} °C`,
     form.air === 'qnh' ? `QNH ${form.qnhHpa}` : '',
   ].filter(Boolean);

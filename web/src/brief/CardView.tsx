@@ -8,7 +8,7 @@ import {
 } from '@keel/core';
 import { Caution } from '../parts/caution.tsx';
 import { Figure } from '../parts/Figure.tsx';
-import { bandOf, heading, PARAMETER_NAMES, say, signed, speedIn, unitMark } from '../parts/format.ts';
+import { bandOf, heading, numberText, PARAMETER_NAMES, signed, speedIn, unitMark } from '../parts/format.ts';
 import { VSpeed } from '../parts/VSpeed.tsx';
 import './card.css';
 
@@ -24,8 +24,8 @@ export function CardView({
 }) {
   const [card] = cards;
   const unit = card.speedUnit;
-  const shown = (kt: number) => say(speedIn(kt, unit));
-  const limit = (kt: number) => say(Math.floor(speedIn(kt, unit)));
+  const shown = (kt: number) => numberText(speedIn(kt, unit));
+  const limit = (kt: number) => numberText(Math.floor(speedIn(kt, unit)));
   const { entry, turn, power } = card;
   const band = (parameter: string) => {
     const row = card.tolerances.find((tolerance) => tolerance.parameter === parameter && tolerance.required);
@@ -44,9 +44,13 @@ export function CardView({
       <div className="card-figures">
         <Figure
           label="Enter at"
-          value={say(entry.altitudeFt)}
+          value={numberText(entry.altitudeFt)}
           unit="ft"
-          note={notes(`floor ${say(entry.floorFt)}`, `${heading(entry.headingDeg)}°`, band('altitude'))}
+          note={notes(
+            `floor ${numberText(entry.floorFt)}`,
+            `${heading(entry.headingDeg)}°`,
+            band('altitude'),
+          )}
         />
         <Figure
           label="Airspeed"
@@ -59,16 +63,16 @@ export function CardView({
             label={findRoom(card.maneuver)?.card.bankIsLimit ? 'Bank, at most' : 'Bank'}
             value={card.bankDeg}
             unit="°"
-            note={notes(band('bank'), `load ${say(card.loadFactor, 2)} g`)}
+            note={notes(band('bank'), `load ${numberText(card.loadFactor, 2)} g`)}
           />
         )}
         <Figure
           label="Power"
-          value={power ? say(power.maneuverRpm) : '—'}
+          value={power ? numberText(power.maneuverRpm) : '—'}
           unit={power?.unit}
           note={
             power
-              ? notes(level ? `${say(power.levelRpm as number)} level` : '', power.from)
+              ? notes(level ? `${numberText(power.levelRpm as number)} level` : '', power.from)
               : card.missing.power
           }
         />
@@ -86,9 +90,9 @@ export function CardView({
             />
             <Figure
               label="Full circle"
-              value={say(turn.secondsFor360)}
+              value={numberText(turn.secondsFor360)}
               unit="s"
-              note={`${say(turn.rateDegPerS, 1)} °/s · ${say(turn.radiusFt)} ft radius`}
+              note={`${numberText(turn.rateDegPerS, 1)} °/s · ${numberText(turn.radiusFt)} ft radius`}
             />
           </>
         )}
@@ -130,11 +134,11 @@ export function CardView({
         </div>
         <div>
           <dt>Weight then</dt>
-          <dd>{say(card.weightLb)} lb</dd>
+          <dd>{numberText(card.weightLb)} lb</dd>
         </div>
         <div>
           <dt>Density altitude</dt>
-          <dd>{say(card.air.densityAltitudeFt)} ft</dd>
+          <dd>{numberText(card.air.densityAltitudeFt)} ft</dd>
         </div>
       </dl>
       <FlapTable card={card} />
@@ -207,7 +211,7 @@ function WordedFigure({ figure, unit }: { figure: CardFigure; unit: string }) {
         value === null
           ? '—'
           : typeof value === 'number'
-            ? say(kias ? speedIn(value, unit) : value, figure.digits)
+            ? numberText(kias ? speedIn(value, unit) : value, figure.digits)
             : value
       }
       unit={kias ? unit : figure.unit}
@@ -220,7 +224,7 @@ function FlapTable({ card }: { card: TargetCard }) {
   if (card.flaps.length === 0) return null;
   const speed = (kias: number, down = false) => {
     const shown = speedIn(kias, card.speedUnit);
-    return `${say(down ? Math.floor(shown) : shown)} ${card.speedUnit}`;
+    return `${numberText(down ? Math.floor(shown) : shown)} ${card.speedUnit}`;
   };
   return (
     <table className="plain">
@@ -243,7 +247,7 @@ function FlapTable({ card }: { card: TargetCard }) {
             <td>
               <strong>{speed(below, true)}</strong>
             </td>
-            <td>{balloonFt === null ? '—' : `${say(balloonFt)} ft, estimated`}</td>
+            <td>{balloonFt === null ? '—' : `${numberText(balloonFt)} ft, estimated`}</td>
             <td>{addPower === null ? '—' : `${signed(addPower)} ${card.power?.unit ?? ''}`}</td>
           </tr>
         ))}
@@ -269,11 +273,11 @@ function PowerTable({ card }: { card: TargetCard }) {
           <tr key={kias}>
             <td>
               <strong>
-                {say(speedIn(kias, card.speedUnit))} {card.speedUnit}
+                {numberText(speedIn(kias, card.speedUnit))} {card.speedUnit}
               </strong>
             </td>
             <td>
-              {say(power)} {card.power?.unit}
+              {numberText(power)} {card.power?.unit}
             </td>
             <td>{signed(pitchDeg, 1)}°</td>
             <td>{trim}</td>
@@ -291,7 +295,7 @@ function Tolerances({ card, standard }: { card: TargetCard; standard: Standard }
   const fromMemory = required.some((tolerance) => tolerance.fromMemory);
   const words = required.map((row) =>
     row.parameter === 'floor'
-      ? `not below ${say(card.entry.floorFt)} ft`
+      ? `not below ${numberText(card.entry.floorFt)} ft`
       : `${PARAMETER_NAMES[row.parameter] ?? row.parameter} ${bandOf(row, card.speedUnit)}${row.unit === 'kt' ? ` ${card.speedUnit}` : unitMark(row.unit)}`,
   );
   return (
@@ -317,7 +321,7 @@ function OwnOfAirplane({ figures, unit }: { figures: readonly FlownFigure[]; uni
       {figures
         .map(({ kind, label, value, uncertainty, book, unit: own }) => {
           const speed = kind === 'stall-speed';
-          const shown = (one: number) => say(speed ? speedIn(one, unit) : one, speed ? 1 : 0);
+          const shown = (one: number) => numberText(speed ? speedIn(one, unit) : one, speed ? 1 : 0);
           return `${label} ${shown(value)} ± ${shown(uncertainty)} ${speed ? unit : own}${book === null ? '' : ` (book ${shown(book)})`}`;
         })
         .join('; ')}

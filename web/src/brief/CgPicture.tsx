@@ -1,6 +1,6 @@
 /** The envelope with today's load in it: at the start, at the landing, and with empty tanks. */
 import { type Airplane, cgLimitsIn, type LessonPlan } from '@keel/core';
-import { say } from '../parts/format.ts';
+import { numberText } from '../parts/format.ts';
 import './cg-picture.css';
 
 const W = 460;
@@ -34,13 +34,13 @@ export function CgPicture({ airplane, plan }: { airplane: Airplane; plan: Lesson
     <figure className="cg">
       <figcaption>
         <strong>
-          {say(start.weightLb)} lb, CG {say(start.cgIn, 1)} in:{' '}
+          {numberText(start.weightLb)} lb, CG {numberText(start.cgIn, 1)} in:{' '}
           {inside ? 'inside the envelope all the way' : 'outside the envelope'}
         </strong>
         {limits && (
           <span className="quiet small">
             {' '}
-            limits at the start {say(limits[0], 1)} to {say(limits[1], 1)} in
+            limits at the start {numberText(limits[0], 1)} to {numberText(limits[1], 1)} in
           </span>
         )}
       </figcaption>
@@ -51,7 +51,7 @@ export function CgPicture({ airplane, plan }: { airplane: Airplane; plan: Lesson
         aria-label={points
           .map(
             ({ label, weightLb, cgIn, inside: ok }) =>
-              `${label}: ${say(weightLb)} pounds at ${say(cgIn, 1)} inches, ${ok ? 'inside' : 'outside'}`,
+              `${label}: ${numberText(weightLb)} pounds at ${numberText(cgIn, 1)} inches, ${ok ? 'inside' : 'outside'}`,
           )
           .join('; ')}
       >
@@ -59,7 +59,7 @@ export function CgPicture({ airplane, plan }: { airplane: Airplane; plan: Lesson
           <g key={lb}>
             <line x1={PAD.left} x2={W - PAD.right} y1={y(lb)} y2={y(lb)} className="cg-rule" />
             <text x={PAD.left - 7} y={y(lb) + 4} textAnchor="end" className="cg-text">
-              {say(lb)}
+              {numberText(lb)}
             </text>
           </g>
         ))}

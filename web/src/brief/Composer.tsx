@@ -29,7 +29,7 @@ import {
 } from '@keel/core';
 import { ActionIcon, NumberInput, Select } from '@mantine/core';
 import { IconGripVertical, IconPlus, IconX } from '@tabler/icons-react';
-import { heading, say } from '../parts/format.ts';
+import { heading, numberText } from '../parts/format.ts';
 import { titleOf } from './form.ts';
 import './composer.css';
 
@@ -184,7 +184,7 @@ function Row(props: {
         <strong>{title}</strong>
         <span className="quiet small">
           {entry
-            ? `${say(entry.altitudeFt)} ft · ${heading(entry.headingDeg)}° · ${say(entry.weightLb)} lb · ${Math.round(entry.minutes)} min${entry.fits ? '' : ' · off today'}`
+            ? `${numberText(entry.altitudeFt)} ft · ${heading(entry.headingDeg)}° · ${numberText(entry.weightLb)} lb · ${Math.round(entry.minutes)} min${entry.fits ? '' : ' · off today'}`
             : '…'}
         </span>
       </div>

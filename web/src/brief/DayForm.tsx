@@ -2,8 +2,7 @@
 import { type Airplane, hasBalance, type LessonPlan, type Standard, type Student } from '@keel/core';
 import { NumberInput, SegmentedControl, Select, TextInput } from '@mantine/core';
 import { DateTimePicker } from '@mantine/dates';
-import dayjs from 'dayjs';
-import { say } from '../parts/format.ts';
+import { fromField, numberText, toField } from '../parts/format.ts';
 import { CgPicture } from './CgPicture.tsx';
 import {
   type BriefForm,
@@ -84,8 +83,8 @@ export function DayForm(props: {
             className="wide"
             label="When"
             valueFormat="ddd D MMM YYYY, HH:mm"
-            value={dayjs(form.plannedAt).format('YYYY-MM-DD HH:mm:ss')}
-            onChange={(value) => value && change({ plannedAt: dayjs(value).toISOString() })}
+            value={toField(form.plannedAt)}
+            onChange={(value) => value && change({ plannedAt: fromField(value) })}
           />
           <TextInput
             className="wide"
@@ -146,7 +145,7 @@ export function DayForm(props: {
                 <NumberInput
                   key={id}
                   label={`${name}, lb`}
-                  description={maxLb ? `${say(maxLb)} at most` : undefined}
+                  description={maxLb ? `${numberText(maxLb)} at most` : undefined}
                   inputWrapperOrder={['label', 'input', 'error', 'description']}
                   value={form.stations[id] ?? 0}
                   onChange={(value) => change({ stations: { ...form.stations, [id]: value } })}
@@ -161,7 +160,7 @@ export function DayForm(props: {
           </>
         ) : (
           <>
-            {number('weightLb', airplane && `maximum ${say(airplane.maxWeightLb)}`)}
+            {number('weightLb', airplane && `maximum ${numberText(airplane.maxWeightLb)}`)}
             <p className="quiet small">
               {loadable
                 ? 'A weight alone says nothing of the balance: load it seat by seat to see the centre of gravity.'

@@ -1,6 +1,6 @@
 /** The flight strip, planned: the lesson as an altitude profile over its minutes, with ground, floor and ceiling. */
 import type { LessonPlan, Segment, TargetCard } from '@keel/core';
-import { say } from '../parts/format.ts';
+import { numberText } from '../parts/format.ts';
 import './lesson-strip.css';
 
 const W = 1200;
@@ -45,7 +45,7 @@ export function LessonStrip(props: {
         role="img"
         aria-label={`Planned: ${Math.round(plan.totalMin)} of ${plan.blockMin} minutes. ${plan.segments
           .filter(({ kind }) => kind === 'maneuver')
-          .map(({ label, toFt }) => `${label} at ${say(toFt)} feet`)
+          .map(({ label, toFt }) => `${label} at ${numberText(toFt)} feet`)
           .join(', ')}.`}
       >
         <polygon points={`${LEFT},${BASE} ${hill.join(' ')} ${W - RIGHT},${BASE}`} fill="var(--hill)" />
@@ -59,7 +59,8 @@ export function LessonStrip(props: {
               className="strip-sky"
             />
             <text x={W - RIGHT - 4} y={y(ceiling) + 14} className="strip-quiet" textAnchor="end">
-              {ladder?.ceilingIs === 'cloud' ? 'cloud less its clearance' : 'airspace'} · {say(ceiling)}
+              {ladder?.ceilingIs === 'cloud' ? 'cloud less its clearance' : 'airspace'} ·{' '}
+              {numberText(ceiling)}
             </text>
           </>
         )}
@@ -78,7 +79,7 @@ export function LessonStrip(props: {
               className="strip-floor-text"
               textAnchor="end"
             >
-              floor {say(ladder.floorFt)}
+              floor {numberText(ladder.floorFt)}
             </text>
           </>
         )}
@@ -146,7 +147,7 @@ function Block(props: {
       className="strip-item"
       aria-pressed={props.here}
       data-off={props.off || undefined}
-      title={`${segment.label}, ${say(segment.toFt)} ft${props.off ? ', off today' : ''}`}
+      title={`${segment.label}, ${numberText(segment.toFt)} ft${props.off ? ', off today' : ''}`}
       style={{
         left: `${100 * props.left}%`,
         width: `${100 * props.width}%`,

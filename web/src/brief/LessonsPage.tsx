@@ -7,7 +7,7 @@ import { Link, useNavigate } from 'react-router';
 import { useLessons, useMe } from '../api/hooks.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { DataTable, sortable } from '../parts/DataTable.tsx';
-import { dayAndTime, say } from '../parts/format.ts';
+import { dayAndTime, numberText } from '../parts/format.ts';
 import { Empty, Failed, Loading } from '../parts/states.tsx';
 
 type Station = 'brief' | 'fly' | 'debrief';
@@ -104,7 +104,7 @@ export function LessonsPage({ station }: { station: Station }) {
                   'airplane',
                   'Airplane',
                   (l) => l.airplane.name,
-                  (l) => `${l.airplane.name}, ${say(l.conditions.weightLb)} lb`,
+                  (l) => `${l.airplane.name}, ${numberText(l.conditions.weightLb)} lb`,
                 ),
                 sortable<Lesson>(
                   'standard',

@@ -21,7 +21,7 @@ import { GridComponent } from 'echarts/components';
 import { init, use } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef } from 'react';
-import { say, speedIn } from '../parts/format.ts';
+import { numberText, speedIn } from '../parts/format.ts';
 import { FONT, useColours } from '../theme/colours.ts';
 import './speed-window.css';
 import './power-curve.css';
@@ -105,7 +105,7 @@ export function PowerCurve(props: {
         min: low,
         max: high,
         interval: grain,
-        axisLabel: { ...text, formatter: (value: number) => say(value) },
+        axisLabel: { ...text, formatter: (value: number) => numberText(value) },
         splitLine: { lineStyle: { color: colours.rule, opacity: 0.5 } },
       },
       series: curves.map(({ stage, points }) => ({
@@ -159,8 +159,8 @@ export function PowerCurve(props: {
   return (
     <div className="speed-window" ref={sizeRef}>
       <div className="small quiet">
-        {powerUnit} against indicated airspeed, {unit}; level at {say(card.weightLb)} lb, density altitude{' '}
-        {say(card.air.densityAltitudeFt)} ft
+        {powerUnit} against indicated airspeed, {unit}; level at {numberText(card.weightLb)} lb, density
+        altitude {numberText(card.air.densityAltitudeFt)} ft
       </div>
       <div className="speed-window-plot" style={{ height: HEIGHT }}>
         {width > 0 && (
@@ -186,14 +186,14 @@ export function PowerCurve(props: {
             <Line
               at={x(stall)}
               height={plotHeight}
-              label={`stall ${say(speedIn(stall, unit))}`}
+              label={`stall ${numberText(speedIn(stall, unit))}`}
               top={GRID.top}
             />
             {card.warningKias !== null && (
               <Line
                 at={x(card.warningKias)}
                 height={plotHeight}
-                label={`warning ${say(speedIn(card.warningKias, unit))}`}
+                label={`warning ${numberText(speedIn(card.warningKias, unit))}`}
                 top={GRID.top}
                 below
               />
@@ -218,17 +218,17 @@ export function PowerCurve(props: {
                 <button
                   type="button"
                   className="speed-window-mark"
-                  aria-label={`Target ${say(speedIn(kias, unit))} ${unit}, ${say(power)} ${powerUnit}. Arrow keys move it along the curve.`}
+                  aria-label={`Target ${numberText(speedIn(kias, unit))} ${unit}, ${numberText(power)} ${powerUnit}. Arrow keys move it along the curve.`}
                   style={{ left: x(kias) - 22, top: y(power) - 22 }}
                   onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
                   onPointerMove={drag}
                   onKeyDown={key}
                 />
                 <span className="speed-window-target" style={{ left: x(kias) + 22, top: y(power) + 10 }}>
-                  {say(speedIn(kias, unit))} {unit}, {say(power)} {powerUnit}
+                  {numberText(speedIn(kias, unit))} {unit}, {numberText(power)} {powerUnit}
                 </span>
                 <span className="speed-window-margin" style={{ left: x(kias) + 24, top: y(power) + 36 }}>
-                  {say(Math.floor(speedIn(kias - stall, unit)))} {unit} above the stall
+                  {numberText(Math.floor(speedIn(kias - stall, unit)))} {unit} above the stall
                 </span>
               </>
             )}

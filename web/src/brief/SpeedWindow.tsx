@@ -16,7 +16,7 @@ import { GridComponent } from 'echarts/components';
 import { init, use } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef } from 'react';
-import { say, speedIn } from '../parts/format.ts';
+import { numberText, speedIn } from '../parts/format.ts';
 import { FONT, hatch, useColours } from '../theme/colours.ts';
 import './speed-window.css';
 
@@ -130,7 +130,8 @@ export function SpeedWindow(props: {
         {width > 0 && (
           <>
             <span className="speed-window-label" style={{ left: x(1), top: y(card.vaKias) - 22 }}>
-              V<sub>A</sub> at {say(card.weightLb)} lb · {say(Math.floor(shown(card.vaKias)))} {unit}
+              V<sub>A</sub> at {numberText(card.weightLb)} lb · {numberText(Math.floor(shown(card.vaKias)))}{' '}
+              {unit}
             </span>
             <span className="speed-window-label" style={{ left: x(50), top: GRID.top + plotHeight - 27 }}>
               stalls
@@ -151,7 +152,7 @@ export function SpeedWindow(props: {
                 <button
                   type="button"
                   className="speed-window-mark"
-                  aria-label={`Target ${say(shown(kias))} ${unit} at ${card.bankDeg} degrees of bank. Arrow keys move it.`}
+                  aria-label={`Target ${numberText(shown(kias))} ${unit} at ${card.bankDeg} degrees of bank. Arrow keys move it.`}
                   style={{ left: x(card.bankDeg) - 22, top: y(kias) - 22 }}
                   onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
                   onPointerMove={drag}
@@ -161,19 +162,19 @@ export function SpeedWindow(props: {
                   className="speed-window-target"
                   style={{ right: width - x(card.bankDeg) + 20, top: y(kias) - 14 }}
                 >
-                  {say(shown(kias))} {unit} at {card.bankDeg}°
+                  {numberText(shown(kias))} {unit} at {card.bankDeg}°
                 </span>
                 <span
                   className="speed-window-margin"
                   style={{ left: x(card.bankDeg) + 20, top: (y(card.vaKias) + y(kias)) / 2 - 9 }}
                 >
-                  {say(Math.floor(shown(card.vaKias - kias)))} below V<sub>A</sub>
+                  {numberText(Math.floor(shown(card.vaKias - kias)))} below V<sub>A</sub>
                 </span>
                 <span
                   className="speed-window-margin"
                   style={{ left: x(card.bankDeg) + 18, top: y(kias) + 24 }}
                 >
-                  {say(Math.floor(shown(kias - card.stallKias.inBank)))} {unit} above
+                  {numberText(Math.floor(shown(kias - card.stallKias.inBank)))} {unit} above
                   <br />
                   the stall
                 </span>

@@ -1,5 +1,5 @@
 /** Every attempt with its small keel. */
-import type { AttemptSaid, AttemptVerdict, RecordingView } from '@keel/core';
+import type { AttemptStatements, AttemptVerdict, RecordingView } from '@keel/core';
 import { VERDICT_WORDS } from '@keel/core';
 import { memo } from 'react';
 import { maneuverName } from '../parts/format.ts';
@@ -8,13 +8,13 @@ import { helpName } from './WhoFlew.tsx';
 
 export const AttemptList = memo(function AttemptList(props: {
   recording: RecordingView;
-  said: AttemptSaid[];
+  statements: AttemptStatements[];
   verdicts: AttemptVerdict[];
   open: readonly boolean[];
   selected: number;
   select: (attempt: number) => void;
 }) {
-  const { recording, said, verdicts, open } = props;
+  const { recording, statements, verdicts, open } = props;
   return (
     <section className="attempts" aria-label="All attempts">
       {recording.score!.attempts.map((attempt, i) => (
@@ -30,8 +30,8 @@ export const AttemptList = memo(function AttemptList(props: {
             {i + 1}. {maneuverName(attempt.maneuver, attempt.variant)}
           </strong>
           <span className="small quiet">
-            {helpName(said[i].help)}
-            {said[i].grade !== null && ` · grade ${said[i].grade}`}
+            {helpName(statements[i].help)}
+            {statements[i].grade !== null && ` · grade ${statements[i].grade}`}
           </span>
           {open[i] ? (
             <>

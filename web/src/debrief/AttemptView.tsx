@@ -1,9 +1,9 @@
 /** One attempt: its keel, its verdict, what happened, and what is said of it. */
 import {
-  type AttemptSaid,
+  type AttemptStatements,
   happened,
   type Judge,
-  type LessonSaid,
+  type LessonStatements,
   type RecordingView,
   standingVerdict,
 } from '@keel/core';
@@ -11,24 +11,24 @@ import { Button, Kbd, Modal, TextInput } from '@mantine/core';
 import { useHotkeys } from '@mantine/hooks';
 import { useState } from 'react';
 import { useKeel } from '../api/hooks.ts';
-import { clock, heading, maneuverName, say as sayNumber } from '../parts/format.ts';
+import { clock, heading, maneuverName, numberText } from '../parts/format.ts';
 import { Failed, Loading } from '../parts/states.tsx';
 import { InstructorGrading, SelfGrade, StudentWords } from './Grading.tsx';
 import { KeelChart } from './KeelChart.tsx';
 import { type Again, SeeAgain } from './SeeAgain.tsx';
-import { type Saying, useSay } from './use-say.ts';
+import { type NewStatement, useAddStatement } from './use-statements.ts';
 import { Verdict } from './Verdict.tsx';
 import { WhatHappened } from './WhatHappened.tsx';
-import { HELP_WORDS, helpName, sayHelp } from './WhoFlew.tsx';
+import { addHelp, HELP_WORDS, helpName } from './WhoFlew.tsx';
 
 export function AttemptView(props: {
   recording: RecordingView;
   index: number;
   judge: Judge;
   /** What was said of each attempt, in the recording's order. */
-  saidOfAll: AttemptSaid[];
-  lesson: LessonSaid;
-  sayOfLesson: (body: Saying) => Promise<boolean>;
+  statementsOfAll: AttemptStatements[];
+  lesson: LessonStatements;
+  addLessonStatement: (body: NewStatement) => Promise<boolean>;
   isStudent: boolean;
   open: boolean;
   show: () => void;
@@ -38,14 +38,14 @@ export function AttemptView(props: {
   again: Again;
   setAgain: (again: Again) => void;
 }) {
-  const { recording, index, judge, saidOfAll, lesson, isStudent, open, cursorS, setCursorS } = props;
-  const said = saidOfAll[index];
+  const { recording, index, judge, statementsOfAll, lesson, isStudent, open, cursorS, setCursorS } = props;
+  const statements = statementsOfAll[index];
   const attempt = recording.score!.attempts[index];
   const keel = useKeel(recording.id, index, recording.scoredAt);
-  const say = useSay(recording, attempt);
+  const addStatement = useAddStatement(recording, attempt);
   const [marking, setMarking] = useState(false);
 
-  const marks = said.said.flatMap(({ id, body }) =>
+  const marks = statements.all.flatMap(({ id, body }) =>
     body.kind === 'mark' ? [{ id, atS: body.atS, text: body.text }] : [],
   );
 
@@ -72,10 +72,13 @@ export function AttemptView(props: {
       key,
       () =>
         isStudent
-          ? !open && say({ kind: 'self-grade', grade: Number(key), beforeVerdict: true })
-          : say({ kind: 'grade', grade: Number(key) }),
+          ? !open && addStatement({ kind: 'self-grade', grade: Number(key), beforeVerdict: true })
+          : addStatement({ kind: 'grade', grade: Number(key) }),
     ]) as [string, () => void][]),
-    ...HELP_WORDS.map(({ key, help }): [string, () => void] => [key, () => !isStudent && sayHelp(say, help)]),
+    ...HELP_WORDS.map(({ key, help }): [string, () => void] => [
+      key,
+      () => !isStudent && addHelp(addStatement, help),
+    ]),
   ]);
 
   return (
@@ -86,8 +89,8 @@ export function AttemptView(props: {
             <div className="row" style={{ alignItems: 'baseline', flexWrap: 'wrap' }}>
               <h2 style={{ fontSize: '1.18rem' }}>{maneuverName(attempt.maneuver, attempt.variant)}</h2>
               <span className="quiet small">
-                attempt {index + 1} · {helpName(said.help)} · {clock(attempt.endS - attempt.startS)} · entered{' '}
-                {heading(attempt.targets.headingDeg)}°
+                attempt {index + 1} · {helpName(statements.help)} · {clock(attempt.endS - attempt.startS)} ·
+                entered {heading(attempt.targets.headingDeg)}°
                 {attempt.inheritsEntry && ', reversed out of the turn before'}
               </span>
             </div>
@@ -114,9 +117,9 @@ export function AttemptView(props: {
               )}
               {attempt.brief && (
                 <p className="small quiet">
-                  Briefed: {sayNumber(attempt.brief.altitudeFt ?? 0)} ft, entered at{' '}
-                  {sayNumber(attempt.targets.altitudeFt)}; {sayNumber(attempt.brief.airspeedKt ?? 0)} kt,
-                  entered at {sayNumber(attempt.targets.airspeedKt)}. Altitude and airspeed are judged from
+                  Briefed: {numberText(attempt.brief.altitudeFt ?? 0)} ft, entered at{' '}
+                  {numberText(attempt.targets.altitudeFt)}; {numberText(attempt.brief.airspeedKt ?? 0)} kt,
+                  entered at {numberText(attempt.targets.airspeedKt)}. Altitude and airspeed are judged from
                   the entry.
                 </p>
               )}
@@ -132,7 +135,7 @@ export function AttemptView(props: {
             recording={recording}
             attempt={attempt}
             index={index}
-            said={saidOfAll}
+            statements={statementsOfAll}
             judge={judge}
             trace={keel.data}
             cursorS={cursorS}
@@ -148,9 +151,9 @@ export function AttemptView(props: {
             <Verdict
               attempt={attempt}
               judge={judge}
-              standing={standingVerdict(attempt[judge], said)}
-              override={said.override}
-              discontinued={said.discontinued}
+              standing={standingVerdict(attempt[judge], statements)}
+              override={statements.override}
+              discontinued={statements.discontinued}
               speedUnit={recording.airplane.speedUnit}
               trace={keel.data}
               show={setCursorS}
@@ -159,30 +162,30 @@ export function AttemptView(props: {
               attempt={attempt}
               cursorS={cursorS}
               show={setCursorS}
-              said={said}
+              statements={statements}
               parked={lesson.parked}
               park={
                 isStudent
                   ? undefined
-                  : (finding) => props.sayOfLesson({ kind: 'park', finding, parked: true })
+                  : (finding) => props.addLessonStatement({ kind: 'park', finding, parked: true })
               }
             />
             {isStudent ? (
-              <StudentWords said={said} />
+              <StudentWords statements={statements} />
             ) : (
               <InstructorGrading
                 attempt={attempt}
                 next={recording.score!.attempts[index + 1]}
                 cursorS={cursorS}
-                said={said}
-                say={say}
+                statements={statements}
+                addStatement={addStatement}
                 studentName={recording.student.name.split(' ')[0]}
               />
             )}
           </>
         ) : (
           <SelfGrade
-            choose={(grade) => say({ kind: 'self-grade', grade, beforeVerdict: true })}
+            choose={(grade) => addStatement({ kind: 'self-grade', grade, beforeVerdict: true })}
             showNow={props.show}
           />
         )}
@@ -191,7 +194,7 @@ export function AttemptView(props: {
         opened={marking}
         close={() => setMarking(false)}
         at={clock(cursorS - attempt.startS)}
-        keep={(text) => say({ kind: 'mark', atS: cursorS, text })}
+        keep={(text) => addStatement({ kind: 'mark', atS: cursorS, text })}
       />
     </div>
   );

@@ -1,7 +1,7 @@
 /** Attempts over each other, aligned by what was being done: the same phase lies at the same place. */
 import {
-  type AttemptSaid,
   type AttemptScore,
+  type AttemptStatements,
   alignByPhase,
   type Judge,
   type KeelTrace,
@@ -16,7 +16,7 @@ import { useElementSize } from '@mantine/hooks';
 import { init } from 'echarts/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useKeels } from '../api/hooks.ts';
-import { PARAMETER_NAMES, say, signed, speedIn, unitMark } from '../parts/format.ts';
+import { numberText, PARAMETER_NAMES, signed, speedIn, unitMark } from '../parts/format.ts';
 import { Failed, Loading } from '../parts/states.tsx';
 import { type Colours, useColours } from '../theme/colours.ts';
 import { bandMarks, chartHeight, LANE, laneAxes, reachOf, TOP, targetText } from './keel-lanes.ts';
@@ -26,7 +26,7 @@ import './compare.css';
 interface Props {
   recording: RecordingView;
   index: number;
-  said: AttemptSaid[];
+  statements: AttemptStatements[];
   judge: Judge;
 }
 
@@ -34,16 +34,16 @@ interface Props {
 const DASHES: (number[] | 'solid')[] = ['solid', [8, 4], [2, 3], [10, 3, 2, 3]];
 const MOST = DASHES.length;
 
-export function Compare({ recording, index, said, judge }: Props) {
+export function Compare({ recording, index, statements, judge }: Props) {
   const attempts = recording.score!.attempts;
   const alike = attempts
     .map((_, i) => i)
     .filter((i) => i !== index && attempts[i].maneuver === attempts[index].maneuver);
-  const [chosen, setChosen] = useState<number[]>(() => defaultChoice(alike, said, index, attempts));
+  const [chosen, setChosen] = useState<number[]>(() => defaultChoice(alike, statements, index, attempts));
   const shown = [index, ...chosen];
   const keels = useKeels(recording.id, shown, recording.scoredAt);
   const name = (i: number) =>
-    `${i + 1}. ${attempts[i].variant ?? ''} ${helpName(said[i].help)}`.replace(/\s+/g, ' ');
+    `${i + 1}. ${attempts[i].variant ?? ''} ${helpName(statements[i].help)}`.replace(/\s+/g, ' ');
   if (alike.length === 0)
     return (
       <p className="quiet">
@@ -109,12 +109,12 @@ export function Compare({ recording, index, said, judge }: Props) {
 /** The demonstration the same way round, and the try before this one; the other way round only where there is no other. */
 function defaultChoice(
   alike: readonly number[],
-  said: readonly AttemptSaid[],
+  statements: readonly AttemptStatements[],
   index: number,
   attempts: readonly AttemptScore[],
 ): number[] {
   const same = alike.filter((i) => attempts[i].variant === attempts[index].variant);
-  const shown = same.find((i) => said[i].help === 'demonstration');
+  const shown = same.find((i) => statements[i].help === 'demonstration');
   const before = same.findLast((i) => i < index && i !== shown) ?? same.find((i) => i !== shown);
   const chosen = [shown, before].filter((i) => i !== undefined);
   return chosen.length > 0 ? chosen : alike.slice(0, 1);
@@ -211,7 +211,7 @@ function Figures(props: { attempts: AttemptScore[]; names: string[]; judge: Judg
   const used = (attempt: AttemptScore, name: string) => {
     const parameter = attempt.parameters.find((p) => p.parameter === name);
     return parameter && parameter.measured !== 'not-measured'
-      ? `${say(100 * parameter.toleranceUsed)} %`
+      ? `${numberText(100 * parameter.toleranceUsed)} %`
       : '';
   };
   return (

@@ -4,10 +4,10 @@ import {
   happened,
   type Judge,
   type RecordingView,
-  readLessonSaid,
-  readSaid,
+  readLessonStatements,
+  readStatements,
   type Score,
-  sortSaid,
+  sortStatements,
   standingVerdict,
 } from '@keel/core';
 import { Button, Progress, SegmentedControl } from '@mantine/core';
@@ -20,7 +20,7 @@ import { messageOf, post } from '../api/client.ts';
 import { useFlight, useForgetPath, useMe, useRecording } from '../api/hooks.ts';
 import { useSetCurrent } from '../frame/current.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
-import { dayAndTime, heading, say as sayNumber } from '../parts/format.ts';
+import { dayAndTime, heading, numberText } from '../parts/format.ts';
 import { Empty, Failed, Waiting } from '../parts/states.tsx';
 import { AttemptList } from './AttemptList.tsx';
 import { AttemptView } from './AttemptView.tsx';
@@ -30,7 +30,7 @@ import { Leftovers } from './Leftovers.tsx';
 import { LessonSheet, ofLesson } from './LessonSheet.tsx';
 import type { Again } from './SeeAgain.tsx';
 import { TakeAlong } from './TakeAlong.tsx';
-import { useSayOf } from './use-say.ts';
+import { useAddStatementTo } from './use-statements.ts';
 import './debrief.css';
 
 export function DebriefPage() {
@@ -59,20 +59,20 @@ function Debrief({ recording }: { recording: RecordingView }) {
   const [cursor, setCursor] = useState<number | null>(null);
 
   // A replay moves the cursor at every frame: what does not follow it is worked out once.
-  const { attempts, said, lesson, orphans } = useMemo(() => readSaying(recording), [recording]);
-  const sayOfLesson = ofLesson(useSayOf(recording), recording);
+  const { attempts, statements, lesson, orphans } = useMemo(() => readSaying(recording), [recording]);
+  const addLessonStatement = ofLesson(useAddStatementTo(recording), recording);
   const isStudent = me?.role === 'student';
   const open = useMemo(
     () =>
-      said.map(
+      statements.map(
         ({ selfGrade, flownBy }, i) =>
           !isStudent || shown.has(i) || selfGrade !== null || flownBy === 'instructor',
       ),
-    [said, shown, isStudent],
+    [statements, shown, isStudent],
   );
   const verdicts = useMemo(
-    () => attempts.map((attempt, i) => standingVerdict(attempt[judge], said[i])),
-    [attempts, judge, said],
+    () => attempts.map((attempt, i) => standingVerdict(attempt[judge], statements[i])),
+    [attempts, judge, statements],
   );
   const index = Math.min(selected, Math.max(0, attempts.length - 1));
   const select = useCallback(
@@ -113,7 +113,7 @@ function Debrief({ recording }: { recording: RecordingView }) {
     <>
       <TitleBar
         title={`${recording.student.name}${recording.lessonTitle ? ` · ${recording.lessonTitle}` : ''}`}
-        about={`${dayAndTime(recording.flownAt)} · ${recording.airplane.name}${recording.airplane.registration ? `, ${recording.airplane.registration}` : ''}${recording.score?.weightLb ? ` · ${sayNumber(recording.score.weightLb)} lb` : ''}`}
+        about={`${dayAndTime(recording.flownAt)} · ${recording.airplane.name}${recording.airplane.registration ? `, ${recording.airplane.registration}` : ''}${recording.score?.weightLb ? ` · ${numberText(recording.score.weightLb)} lb` : ''}`}
       >
         <span className="quiet small nowrap">{recording.standard.shortName}</span>
         <SegmentedControl
@@ -166,7 +166,7 @@ function Debrief({ recording }: { recording: RecordingView }) {
           <>
             <FlightStrip
               recording={recording}
-              said={said}
+              statements={statements}
               verdicts={verdicts}
               showVerdicts={open}
               selected={index}
@@ -195,9 +195,9 @@ function Debrief({ recording }: { recording: RecordingView }) {
               recording={recording}
               index={index}
               judge={judge}
-              saidOfAll={said}
+              statementsOfAll={statements}
               lesson={lesson}
-              sayOfLesson={sayOfLesson}
+              addLessonStatement={addLessonStatement}
               isStudent={isStudent}
               open={open[index]}
               show={() => setShown(new Set([...shown, index]))}
@@ -209,7 +209,7 @@ function Debrief({ recording }: { recording: RecordingView }) {
             />
             <AttemptList
               recording={recording}
-              said={said}
+              statements={statements}
               verdicts={verdicts}
               open={open}
               selected={index}
@@ -218,7 +218,12 @@ function Debrief({ recording }: { recording: RecordingView }) {
           </>
         )}
         {recording.score && (
-          <LessonSheet recording={recording} lesson={lesson} say={sayOfLesson} isStudent={isStudent} />
+          <LessonSheet
+            recording={recording}
+            lesson={lesson}
+            addStatement={addLessonStatement}
+            isStudent={isStudent}
+          />
         )}
         <Leftovers recording={recording} orphans={orphans} mayEdit={!isStudent} />
         {recording.score?.recording.wind && <Wind wind={recording.score.recording.wind} />}
@@ -231,13 +236,15 @@ function Debrief({ recording }: { recording: RecordingView }) {
 }
 
 /** Attempts with what was said of each, of the lesson, and of what is no longer found. */
-function readSaying({ score, said, parked, demonstrationFirst }: RecordingView) {
+function readSaying({ score, statements, parked, demonstrationFirst }: RecordingView) {
   const attempts = score?.attempts ?? [];
-  const { byAttempt, ofLesson: words, orphans } = sortSaid(attempts, said);
+  const { byAttempt, ofLesson: words, orphans } = sortStatements(attempts, statements);
   return {
     attempts,
-    said: byAttempt.map((list, i) => readSaid(list, defaultHelp(attempts, i, demonstrationFirst))),
-    lesson: readLessonSaid(words, parked),
+    statements: byAttempt.map((list, i) =>
+      readStatements(list, defaultHelp(attempts, i, demonstrationFirst)),
+    ),
+    lesson: readLessonStatements(words, parked),
     orphans,
   };
 }
@@ -245,9 +252,10 @@ function readSaying({ score, said, parked, demonstrationFirst }: RecordingView) 
 const Wind = ({ wind }: { wind: NonNullable<Score['recording']['wind']> }) => (
   <p className="small">
     <strong>
-      Wind from {heading(wind.fromDeg)}° at {sayNumber(wind.speedKt)} kt,
+      Wind from {heading(wind.fromDeg)}° at {numberText(wind.speedKt)} kt,
     </strong>{' '}
-    ± {sayNumber(wind.standardErrorKt, 1)} kt, worked out from the turns; airspeed and heading follow from it.
+    ± {numberText(wind.standardErrorKt, 1)} kt, worked out from the turns; airspeed and heading follow from
+    it.
   </p>
 );
 

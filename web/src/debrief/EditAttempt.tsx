@@ -3,7 +3,7 @@ import { type AttemptScore, maneuverName, rooms } from '@keel/core';
 import { Button, Select } from '@mantine/core';
 import { useState } from 'react';
 import { clock } from '../parts/format.ts';
-import type { Say } from './use-say.ts';
+import type { AddStatement } from './use-statements.ts';
 
 const SHIFTS = [-10, -5, -3, -2, -1, 0, 1, 2, 3, 5, 10].map((seconds) => ({
   value: String(seconds),
@@ -15,9 +15,9 @@ export function EditAttempt(props: {
   attempt: AttemptScore;
   next: AttemptScore | undefined;
   cursorS: number;
-  say: Say;
+  addStatement: AddStatement;
 }) {
-  const { attempt, next, cursorS, say } = props;
+  const { attempt, next, cursorS, addStatement } = props;
   const [shift, setShift] = useState({ start: 0, end: 0 });
   const [maneuver, setManeuver] = useState(attempt.maneuver);
   const [variant, setVariant] = useState<string | null>(null);
@@ -44,7 +44,11 @@ export function EditAttempt(props: {
           variant="default"
           disabled={shift.start === 0 && shift.end === 0}
           onClick={() =>
-            say({ kind: 'edges', newStartS: attempt.startS + shift.start, newEndS: attempt.endS + shift.end })
+            addStatement({
+              kind: 'edges',
+              newStartS: attempt.startS + shift.start,
+              newEndS: attempt.endS + shift.end,
+            })
           }
         >
           Move the edges
@@ -55,14 +59,14 @@ export function EditAttempt(props: {
           variant="default"
           disabled={!splits}
           title={splits ? undefined : 'Put the cursor at least five seconds inside the attempt'}
-          onClick={() => say({ kind: 'split', atS: cursorS })}
+          onClick={() => addStatement({ kind: 'split', atS: cursorS })}
         >
           Split at {clock(cursorS - attempt.startS)}
         </Button>
         <Button
           variant="default"
           disabled={!next}
-          onClick={() => next && say({ kind: 'merge', withEndS: next.endS })}
+          onClick={() => next && addStatement({ kind: 'merge', withEndS: next.endS })}
         >
           {next
             ? `Merge with the ${maneuverName(next.maneuver, next.variant).toLowerCase()} after it`
@@ -96,7 +100,11 @@ export function EditAttempt(props: {
           variant="default"
           disabled={maneuver === attempt.maneuver && (variant === null || variant === attempt.variant)}
           onClick={() =>
-            say({ kind: 'retype', newManeuver: maneuver, ...(variant !== null && { newVariant: variant }) })
+            addStatement({
+              kind: 'retype',
+              newManeuver: maneuver,
+              ...(variant !== null && { newVariant: variant }),
+            })
           }
         >
           Call it that
@@ -104,7 +112,7 @@ export function EditAttempt(props: {
       </div>
       <Button
         variant="default"
-        onClick={() => say({ kind: 'discard', discarded: true })}
+        onClick={() => addStatement({ kind: 'discard', discarded: true })}
         style={{ alignSelf: 'flex-start' }}
       >
         Discard: no attempt

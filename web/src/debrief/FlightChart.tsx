@@ -14,7 +14,7 @@ import { Button } from '@mantine/core';
 import { useElementSize } from '@mantine/hooks';
 import { type ECharts, init } from 'echarts/core';
 import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef, useState } from 'react';
-import { clock, maneuverShort, say, speedIn } from '../parts/format.ts';
+import { clock, maneuverShort, numberText, speedIn } from '../parts/format.ts';
 import { type Colours, FONT, useColours } from '../theme/colours.ts';
 import { roundTimes, type Span, stretched, within } from './time-span.ts';
 import './flight-chart.css';
@@ -176,7 +176,9 @@ export function FlightChart(props: {
                   <div key={column} className="flight-lane-name" style={{ top: TOP + i * LANE + 10 }}>
                     <strong>{name}</strong>
                     <em>
-                      {Number.isNaN(value) ? '—' : say(speed ? speedIn(value, speedUnit) : value, digits)}
+                      {Number.isNaN(value)
+                        ? '—'
+                        : numberText(speed ? speedIn(value, speedUnit) : value, digits)}
                       <small> {speed ? speedUnit : unit}</small>
                     </em>
                   </div>

@@ -1,5 +1,5 @@
 /** The flight strip, flown: attempts as blocks on the altitude silhouette. */
-import type { AttemptSaid, AttemptVerdict, RecordingView } from '@keel/core';
+import type { AttemptStatements, AttemptVerdict, RecordingView } from '@keel/core';
 import { useElementSize } from '@mantine/hooks';
 import { memo } from 'react';
 import { maneuverName, maneuverShort } from '../parts/format.ts';
@@ -12,13 +12,13 @@ const NAMED_PX = 34;
 
 export const FlightStrip = memo(function FlightStrip(props: {
   recording: RecordingView;
-  said: AttemptSaid[];
+  statements: AttemptStatements[];
   verdicts: AttemptVerdict[];
   showVerdicts: boolean[];
   selected: number;
   select: (attempt: number) => void;
 }) {
-  const { recording, said, verdicts, selected, select } = props;
+  const { recording, statements, verdicts, selected, select } = props;
   const { ref, width } = useElementSize();
   const { profile } = recording;
   const attempts = recording.score?.attempts ?? [];
@@ -35,7 +35,7 @@ export const FlightStrip = memo(function FlightStrip(props: {
   const names = namesFor(
     attempts.map((attempt, i) => ({
       middle: (x(attempt.startS) + x(attempt.endS)) / 2,
-      number: said[i].help === 'demonstration' ? 'Demo' : `${i + 1}`,
+      number: statements[i].help === 'demonstration' ? 'Demo' : `${i + 1}`,
       short: maneuverShort(attempt.maneuver, attempt.variant),
     })),
   );
@@ -63,7 +63,7 @@ export const FlightStrip = memo(function FlightStrip(props: {
               key={i}
               type="button"
               className="strip-block"
-              data-demonstration={said[i].help === 'demonstration' || undefined}
+              data-demonstration={statements[i].help === 'demonstration' || undefined}
               data-crowded={(crowded && i !== selected) || undefined}
               aria-current={i === selected || undefined}
               aria-label={`${maneuverName(attempt.maneuver, attempt.variant)}, attempt ${i + 1}${shown ? `, ${verdicts[i]}` : ''}`}

@@ -1,10 +1,10 @@
 /** The instructor's own grade, override, reason and words; and what the student thought. */
 import {
-  type AttemptSaid,
   type AttemptScore,
+  type AttemptStatements,
   DISCONTINUED_REASONS,
   GRADES,
-  type Said,
+  type Statement,
   VERDICT_WORDS,
 } from '@keel/core';
 import { Button, Select, TextInput } from '@mantine/core';
@@ -13,7 +13,7 @@ import { dayAndTime } from '../parts/format.ts';
 import { CommentForm } from './CommentForm.tsx';
 import { EditAttempt } from './EditAttempt.tsx';
 import { SeenTaps } from './Seen.tsx';
-import type { Say } from './use-say.ts';
+import type { AddStatement } from './use-statements.ts';
 import { WhoFlew } from './WhoFlew.tsx';
 
 export function GradeButtons(props: {
@@ -49,35 +49,42 @@ export function InstructorGrading(props: {
   /** The attempt after it, with which it can be merged. */
   next: AttemptScore | undefined;
   cursorS: number;
-  said: AttemptSaid;
-  say: Say;
+  statements: AttemptStatements;
+  addStatement: AddStatement;
   studentName: string;
 }) {
-  const { said, say } = props;
-  const [nextTime, setNextTime] = useState(said.nextTime ?? '');
+  const { statements, addStatement } = props;
+  const [nextTime, setNextTime] = useState(statements.nextTime ?? '');
   const [more, setMore] = useState<'verdict' | 'edit' | null>(null);
   return (
     <section className="sheet stack" aria-label="Your grade" style={{ gap: 10 }}>
       <div className="row spread">
         <h3>Your grade</h3>
         <span className="small quiet">
-          {said.selfGrade
-            ? `${props.studentName} said ${said.selfGrade.grade}${said.selfGrade.beforeVerdict ? ', before the verdict' : ''}`
+          {statements.selfGrade
+            ? `${props.studentName} said ${statements.selfGrade.grade}${statements.selfGrade.beforeVerdict ? ', before the verdict' : ''}`
             : `${props.studentName} has not graded it`}
         </span>
       </div>
-      <GradeButtons value={said.grade} choose={(grade) => say({ kind: 'grade', grade })} label="Your grade" />
-      <WhoFlew said={said} say={say} />
-      <SeenTaps said={said} say={say} maneuver={props.attempt.maneuver} />
+      <GradeButtons
+        value={statements.grade}
+        choose={(grade) => addStatement({ kind: 'grade', grade })}
+        label="Your grade"
+      />
+      <WhoFlew statements={statements} addStatement={addStatement} />
+      <SeenTaps statements={statements} addStatement={addStatement} maneuver={props.attempt.maneuver} />
       <TextInput
         label="One thing for next time"
         value={nextTime}
         onChange={(event) => setNextTime(event.currentTarget.value)}
-        onBlur={() => nextTime.trim() !== (said.nextTime ?? '') && say({ kind: 'next-time', text: nextTime })}
+        onBlur={() =>
+          nextTime.trim() !== (statements.nextTime ?? '') &&
+          addStatement({ kind: 'next-time', text: nextTime })
+        }
         placeholder="Stop the roll, then pull."
       />
-      <CommentForm label="Comment" action="Keep" keep={(text) => say({ kind: 'comment', text })} />
-      <Words said={said} />
+      <CommentForm label="Comment" action="Keep" keep={(text) => addStatement({ kind: 'comment', text })} />
+      <Words statements={statements} />
       <div className="row" style={{ flexWrap: 'wrap', gap: 2 }}>
         {MORE.map(({ value, label }) => (
           <Button
@@ -91,18 +98,29 @@ export function InstructorGrading(props: {
           </Button>
         ))}
       </div>
-      {more === 'verdict' && <Exceptions said={said} say={say} />}
+      {more === 'verdict' && <Exceptions statements={statements} addStatement={addStatement} />}
       {more === 'edit' && (
-        <EditAttempt attempt={props.attempt} next={props.next} cursorS={props.cursorS} say={say} />
+        <EditAttempt
+          attempt={props.attempt}
+          next={props.next}
+          cursorS={props.cursorS}
+          addStatement={addStatement}
+        />
       )}
     </section>
   );
 }
 
 /** What is said rarely: an override with its reason, a discontinued attempt. */
-function Exceptions({ said, say }: { said: AttemptSaid; say: Say }) {
+function Exceptions({
+  statements,
+  addStatement,
+}: {
+  statements: AttemptStatements;
+  addStatement: AddStatement;
+}) {
   const [verdict, setVerdict] = useState<'satisfactory' | 'unsatisfactory' | 'not-scored' | 'as-scored'>(
-    said.override?.verdict ?? 'satisfactory',
+    statements.override?.verdict ?? 'satisfactory',
   );
   const [reason, setReason] = useState('');
   return (
@@ -127,15 +145,15 @@ function Exceptions({ said, say }: { said: AttemptSaid; say: Say }) {
         <Button
           variant="default"
           disabled={!reason.trim()}
-          onClick={async () => (await say({ kind: 'override', verdict, reason })) && setReason('')}
+          onClick={async () => (await addStatement({ kind: 'override', verdict, reason })) && setReason('')}
         >
           Override
         </Button>
       </div>
       <Select
         label="Discontinued (never a failure)"
-        value={said.discontinued ?? 'none'}
-        onChange={(value) => value && say({ kind: 'discontinued', reason: value as 'traffic' })}
+        value={statements.discontinued ?? 'none'}
+        onChange={(value) => value && addStatement({ kind: 'discontinued', reason: value as 'traffic' })}
         data={[
           { value: 'none', label: 'no, it was completed' },
           ...DISCONTINUED_REASONS.map((value) => ({ value, label: `for ${value}` })),
@@ -146,8 +164,8 @@ function Exceptions({ said, say }: { said: AttemptSaid; say: Say }) {
 }
 
 /** Comments and marks, with who said them. */
-export function Words({ said }: { said: { said: readonly Said[] } }) {
-  const words = said.said.flatMap((one) =>
+export function Words({ statements }: { statements: { all: readonly Statement[] } }) {
+  const words = statements.all.flatMap((one) =>
     one.body.kind === 'comment' || one.body.kind === 'mark'
       ? [{ ...one, text: one.body.text, kind: one.body.kind }]
       : [],
@@ -185,9 +203,9 @@ export function SelfGrade(props: { choose: (grade: number) => void; showNow: () 
 }
 
 /** What a student sees of what was said. */
-export function StudentWords({ said }: { said: AttemptSaid }) {
-  const grade = GRADES.find(({ grade }) => grade === said.grade);
-  const own = GRADES.find(({ grade }) => grade === said.selfGrade?.grade);
+export function StudentWords({ statements }: { statements: AttemptStatements }) {
+  const grade = GRADES.find(({ grade }) => grade === statements.grade);
+  const own = GRADES.find(({ grade }) => grade === statements.selfGrade?.grade);
   return (
     <section className="sheet stack" style={{ gap: 8 }}>
       <h3>What was said</h3>
@@ -197,12 +215,12 @@ export function StudentWords({ said }: { said: AttemptSaid }) {
           : 'Your instructor has not graded it yet.'}
         {own && ` Your own: ${own.grade}, ${own.name}.`}
       </p>
-      {said.nextTime && (
+      {statements.nextTime && (
         <p>
-          <strong>{said.nextTime}</strong> <span className="quiet">One thing for next time</span>
+          <strong>{statements.nextTime}</strong> <span className="quiet">One thing for next time</span>
         </p>
       )}
-      <Words said={said} />
+      <Words statements={statements} />
     </section>
   );
 }

@@ -17,7 +17,7 @@ import { GridComponent, MarkAreaComponent, MarkLineComponent } from 'echarts/com
 import { init, use } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef } from 'react';
-import { clock, PARAMETER_NAMES, say, signed } from '../parts/format.ts';
+import { clock, numberText, PARAMETER_NAMES, signed } from '../parts/format.ts';
 import { type Colours, hatch, useColours } from '../theme/colours.ts';
 import {
   bandMarks,
@@ -174,7 +174,7 @@ function LaneWords(props: {
   const edgeText = (value: number): string => {
     if (lane.parameter === 'coordination') return value > 0 ? '½ L' : '½ R';
     if (lane.parameter === 'altitude') return signed(value);
-    return say(target + inUnit(lane, value, unit));
+    return numberText(target + inUnit(lane, value, unit));
   };
   return (
     <>
@@ -191,7 +191,7 @@ function LaneWords(props: {
       </span>
       {used !== null && (
         <span className="keel-used" style={{ top: middle - 13 }}>
-          {say(100 * used)}
+          {numberText(100 * used)}
           <small> %</small>
         </span>
       )}

@@ -3,23 +3,23 @@ import {
   editsFrom,
   maneuverName,
   type RecordingView,
-  type Said,
-  type SaidBody,
-  type SaidEdit,
+  type Statement,
+  type StatementBody,
+  type StatementEdit,
 } from '@keel/core';
 import { Button } from '@mantine/core';
 import { clock } from '../parts/format.ts';
-import { useSayOf } from './use-say.ts';
+import { useAddStatementTo } from './use-statements.ts';
 
-export function Leftovers(props: { recording: RecordingView; orphans: Said[]; mayEdit: boolean }) {
+export function Leftovers(props: { recording: RecordingView; orphans: Statement[]; mayEdit: boolean }) {
   const { recording, orphans, mayEdit } = props;
-  const say = useSayOf(recording);
-  const edits = editsFrom(recording.said);
+  const addStatement = useAddStatementTo(recording);
+  const edits = editsFrom(recording.statements);
   return (
     <>
       {orphans.length > 0 && (
         <section className="sheet">
-          <h3>Said of what is no longer found</h3>
+          <h3>Statement of what is no longer found</h3>
           <ul className="words">
             {orphans.map((one) => (
               <li key={one.id}>
@@ -37,9 +37,9 @@ export function Leftovers(props: { recording: RecordingView; orphans: Said[]; ma
           <h3>Edits</h3>
           <ul className="words">
             {edits.map((edit) => {
-              const { saidId, authorName, maneuver, startS, endS } = edit;
+              const { statementId, authorName, maneuver, startS, endS } = edit;
               return (
-                <li key={saidId}>
+                <li key={statementId}>
                   {editWords(edit)}{' '}
                   <span className="quiet small">
                     {clock(startS)} to {clock(endS)} of the recording, {authorName}
@@ -47,7 +47,9 @@ export function Leftovers(props: { recording: RecordingView; orphans: Said[]; ma
                   <Button
                     variant="subtle"
                     size="compact-sm"
-                    onClick={() => say({ kind: 'take-back', maneuver, startS, endS, of: saidId })}
+                    onClick={() =>
+                      addStatement({ kind: 'take-back', maneuver, startS, endS, of: statementId })
+                    }
                   >
                     Take back
                   </Button>
@@ -61,7 +63,7 @@ export function Leftovers(props: { recording: RecordingView; orphans: Said[]; ma
   );
 }
 
-function editWords(edit: SaidEdit): string {
+function editWords(edit: StatementEdit): string {
   const was = maneuverName(edit.maneuver, 'standard');
   switch (edit.kind) {
     case 'discard':
@@ -77,7 +79,7 @@ function editWords(edit: SaidEdit): string {
   }
 }
 
-function describeOrphan(body: SaidBody): string {
+function describeOrphan(body: StatementBody): string {
   if (body.kind === 'comment' || body.kind === 'mark' || body.kind === 'next-time') return body.text;
   if (body.kind === 'grade' || body.kind === 'self-grade') return `${body.kind} ${body.grade}`;
   if (body.kind === 'help') return body.help;

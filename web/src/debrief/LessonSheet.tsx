@@ -1,24 +1,24 @@
 /** Of the whole lesson: its focus, the one thing for next time, what is parked for another day, and words. */
-import { LESSON, type LessonSaid, type RecordingView, type SaidBody } from '@keel/core';
+import { LESSON, type LessonStatements, type RecordingView, type StatementBody } from '@keel/core';
 import { Button, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { maneuverTitle } from '../parts/maneuvers.ts';
 import { CommentForm } from './CommentForm.tsx';
 import { Words } from './Grading.tsx';
-import type { Saying } from './use-say.ts';
+import type { NewStatement } from './use-statements.ts';
 
-type SayOfLesson = (body: Saying) => Promise<boolean>;
+type AddLessonStatement = (body: NewStatement) => Promise<boolean>;
 
 /** Says something of the lesson as a whole. */
 export const ofLesson =
-  (say: (body: SaidBody) => Promise<boolean>, recording: RecordingView): SayOfLesson =>
+  (addStatement: (body: StatementBody) => Promise<boolean>, recording: RecordingView): AddLessonStatement =>
   (body) =>
-    say({
+    addStatement({
       ...body,
       maneuver: LESSON,
       startS: 0,
       endS: recording.score?.recording.durationS ?? 0,
-    } as SaidBody);
+    } as StatementBody);
 
 export const findingWords = (id: string): string => {
   const [maneuver, name = id] = id.split('/');
@@ -27,14 +27,14 @@ export const findingWords = (id: string): string => {
 
 export function LessonSheet(props: {
   recording: RecordingView;
-  lesson: LessonSaid;
-  say: SayOfLesson;
+  lesson: LessonStatements;
+  addStatement: AddLessonStatement;
   isStudent: boolean;
 }) {
-  const { recording, lesson, say, isStudent } = props;
+  const { recording, lesson, addStatement, isStudent } = props;
   const [nextTime, setNextTime] = useState(lesson.nextTime ?? '');
   const nothing =
-    !recording.focus && !lesson.nextTime && lesson.parked.length === 0 && lesson.said.length === 0;
+    !recording.focus && !lesson.nextTime && lesson.parked.length === 0 && lesson.all.length === 0;
   if (isStudent && nothing) return null;
   return (
     <section className="sheet lesson-sheet" aria-label="The lesson">
@@ -57,7 +57,8 @@ export function LessonSheet(props: {
             value={nextTime}
             onChange={(event) => setNextTime(event.currentTarget.value)}
             onBlur={() =>
-              nextTime.trim() !== (lesson.nextTime ?? '') && say({ kind: 'next-time', text: nextTime })
+              nextTime.trim() !== (lesson.nextTime ?? '') &&
+              addStatement({ kind: 'next-time', text: nextTime })
             }
             placeholder="Look out first, then roll."
           />
@@ -76,7 +77,7 @@ export function LessonSheet(props: {
                   <Button
                     variant="subtle"
                     size="compact-sm"
-                    onClick={() => say({ kind: 'park', finding, parked: false })}
+                    onClick={() => addStatement({ kind: 'park', finding, parked: false })}
                   >
                     Take it up
                   </Button>
@@ -88,11 +89,11 @@ export function LessonSheet(props: {
       </div>
       <div className="stack" style={{ gap: 8 }}>
         <h3>Of the lesson as a whole</h3>
-        <Words said={lesson} />
+        <Words statements={lesson} />
         <CommentForm
           label="Words on the lesson"
           action="Add"
-          keep={(text) => say({ kind: 'comment', text })}
+          keep={(text) => addStatement({ kind: 'comment', text })}
         />
       </div>
     </section>

@@ -1,5 +1,5 @@
 /** The ground track seen from above, north up, with the cursor on it. */
-import { type AttemptScore, type KeelTrace, say } from '@keel/core';
+import { type AttemptScore, type KeelTrace, numberText } from '@keel/core';
 
 const SIZE = 250;
 const EDGE = 24;
@@ -89,7 +89,7 @@ export function PlanView({
         </text>
         <path d={`M10 ${SIZE - 8} h${unitFt * scale}`} stroke="var(--quiet)" strokeWidth="1.5" />
         <text x={10} y={SIZE - 13} fontSize="11" fill="var(--quiet)">
-          {say(unitFt)} ft
+          {numberText(unitFt)} ft
         </text>
       </svg>
       <figcaption className="small quiet">

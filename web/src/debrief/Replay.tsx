@@ -12,7 +12,7 @@ import { useHotkeys, useInViewport } from '@mantine/hooks';
 import { IconPlayerPause, IconPlayerPlay } from '@tabler/icons-react';
 import { type RefObject, useEffect, useMemo, useRef, useState } from 'react';
 import { useAirplanes, useFlight } from '../api/hooks.ts';
-import { clock, say, speedIn } from '../parts/format.ts';
+import { clock, numberText, speedIn } from '../parts/format.ts';
 import { Failed, Loading } from '../parts/states.tsx';
 import { Panel } from '../sight/Panel.tsx';
 import { type Seen, Windscreen } from '../sight/Windscreen.tsx';
@@ -126,7 +126,7 @@ function Running({ recording, attempt, cursorS, setCursorS, flight }: Props & { 
       <p className="small quiet">
         {Number.isNaN(moment.flaps_deg)
           ? 'Flaps were not recorded. '
-          : `Flaps ${moment.flaps_deg < 0.5 ? 'up' : `${say(moment.flaps_deg)}°`}. `}
+          : `Flaps ${moment.flaps_deg < 0.5 ? 'up' : `${numberText(moment.flaps_deg)}°`}. `}
         {flight.notes.length > 0 && `Of this picture: ${flight.notes.join('; ')}. `}
         The country outside is drawn, not recorded.
       </p>

@@ -1,5 +1,5 @@
 /** Under the keel: the attempt seen again, laid over others, or from above. The drawing of the replay is large, so it waits. */
-import type { AttemptSaid, AttemptScore, Judge, KeelTrace, RecordingView } from '@keel/core';
+import type { AttemptScore, AttemptStatements, Judge, KeelTrace, RecordingView } from '@keel/core';
 import { SegmentedControl } from '@mantine/core';
 import { lazy, Suspense } from 'react';
 import { Loading } from '../parts/states.tsx';
@@ -14,7 +14,7 @@ export function SeeAgain(props: {
   recording: RecordingView;
   attempt: AttemptScore;
   index: number;
-  said: AttemptSaid[];
+  statements: AttemptStatements[];
   judge: Judge;
   trace: KeelTrace;
   cursorS: number;
@@ -22,7 +22,7 @@ export function SeeAgain(props: {
   shown: Again;
   show: (again: Again) => void;
 }) {
-  const { recording, attempt, index, said, judge, trace, cursorS, setCursorS, shown } = props;
+  const { recording, attempt, index, statements, judge, trace, cursorS, setCursorS, shown } = props;
   return (
     <section className="sheet stack" aria-label="See it again">
       <SegmentedControl
@@ -41,7 +41,9 @@ export function SeeAgain(props: {
           <Replay recording={recording} attempt={attempt} cursorS={cursorS} setCursorS={setCursorS} />
         </Suspense>
       )}
-      {shown === 'compare' && <Compare recording={recording} index={index} said={said} judge={judge} />}
+      {shown === 'compare' && (
+        <Compare recording={recording} index={index} statements={statements} judge={judge} />
+      )}
       {shown === 'above' &&
         (trace.track ? (
           <PlanView trace={trace} attempt={attempt} cursorS={cursorS} />

@@ -1,6 +1,6 @@
 /** What the instructor saw and no recorder wrote down: a tap each, marked as seen. */
-import { type AttemptSaid, findRoom, OBSERVATIONS, type ObservationItem } from '@keel/core';
-import type { Say } from './use-say.ts';
+import { type AttemptStatements, findRoom, OBSERVATIONS, type ObservationItem } from '@keel/core';
+import type { AddStatement } from './use-statements.ts';
 
 const KINDS = { good: '+', fault: '−', fact: '·' } as const;
 
@@ -10,19 +10,27 @@ export const observationOf = (item: ObservationItem) => OBSERVATIONS.find((one) 
 const belongs = (item: ObservationItem, maneuver: string): boolean =>
   item.startsWith('drill') ? findRoom(maneuver)?.hasDrill === true : true;
 
-export function SeenTaps({ said, say, maneuver }: { said: AttemptSaid; say: Say; maneuver: string }) {
+export function SeenTaps({
+  statements,
+  addStatement,
+  maneuver,
+}: {
+  statements: AttemptStatements;
+  addStatement: AddStatement;
+  maneuver: string;
+}) {
   return (
     <fieldset className="seen">
       <legend>Seen, not recorded</legend>
       {OBSERVATIONS.filter(({ item }) => belongs(item, maneuver)).map(({ item, says, kind }) => {
-        const seen = said.observed.includes(item);
+        const seen = statements.observed.includes(item);
         return (
           <button
             key={item}
             type="button"
             data-kind={kind}
             aria-pressed={seen}
-            onClick={() => say({ kind: 'observed', item, seen: !seen })}
+            onClick={() => addStatement({ kind: 'observed', item, seen: !seen })}
           >
             <b aria-hidden="true">{KINDS[kind]}</b> {says}
           </button>
@@ -33,12 +41,12 @@ export function SeenTaps({ said, say, maneuver }: { said: AttemptSaid; say: Say;
 }
 
 /** The same as evidence, beside what was measured. */
-export function SeenEvidence({ said }: { said: AttemptSaid }) {
-  if (said.observed.length === 0) return null;
-  const who = said.said.findLast(({ body }) => body.kind === 'observed')?.authorName;
+export function SeenEvidence({ statements }: { statements: AttemptStatements }) {
+  if (statements.observed.length === 0) return null;
+  const who = statements.all.findLast(({ body }) => body.kind === 'observed')?.authorName;
   return (
     <ul className="seen-evidence" aria-label="Seen by instructor">
-      {said.observed.map((item) => {
+      {statements.observed.map((item) => {
         const { says, kind } = observationOf(item);
         return (
           <li key={item}>

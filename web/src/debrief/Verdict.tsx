@@ -10,7 +10,7 @@ import {
   worstOf,
 } from '@keel/core';
 import { useState } from 'react';
-import { clock, PARAMETER_NAMES, say, signed, speedIn, unitMark } from '../parts/format.ts';
+import { clock, numberText, PARAMETER_NAMES, signed, speedIn, unitMark } from '../parts/format.ts';
 import { Gate, VerdictMark } from '../parts/Gate.tsx';
 
 /** Why the judge says so, in a sentence. */
@@ -30,7 +30,7 @@ function reasonOf(attempt: AttemptScore, judge: Judge): string {
     const name = PARAMETER_NAMES[out.parameter] ?? out.parameter;
     if (judge === 'strict' || longest === 0) return `${name} left its band.`;
     if (longest > 5)
-      return `${name} stayed out for ${say(longest, 1)} s; 5 s is the limit for a lapse that is put right.`;
+      return `${name} stayed out for ${numberText(longest, 1)} s; 5 s is the limit for a lapse that is put right.`;
     if (out.excursions.length >= 3)
       return `${name} left its band ${out.excursions.length} times; twice is the limit.`;
     return `${name} went beyond twice its tolerance.`;
@@ -135,12 +135,12 @@ function evidenceWords(
     atS === null ? '' : `${instant ? 'Taken' : 'Furthest out'} at ${clock(atS - startS)}.`,
     parameter.target === null
       ? ''
-      : `Target ${say(speed ? speedIn(parameter.target, unit) : parameter.target, digits)}, from ${say1(parameter.low)} to ${say1(parameter.high)} of it.`,
+      : `Target ${numberText(speed ? speedIn(parameter.target, unit) : parameter.target, digits)}, from ${say1(parameter.low)} to ${say1(parameter.high)} of it.`,
     instant
       ? ''
-      : `From ${say1(parameter.maxBelow)} to ${say1(parameter.maxAbove)}, typically ${say1(parameter.rms).replace('+', '')}; inside for ${say(parameter.insidePct)} % of ${say(parameter.endS - parameter.startS)} s.`,
-    `Tolerance used ${say(100 * parameter.toleranceUsed)} %.`,
-    `${parameter.measured === 'derived' ? `Worked out from ${parameter.from}` : 'Measured'}, ± ${say(speed ? speedIn(parameter.standardError, unit) : parameter.standardError, parameter.unit === 'g' ? 2 : 1)}${speed ? ` ${unit}` : unitMark(parameter.unit)}.`,
+      : `From ${say1(parameter.maxBelow)} to ${say1(parameter.maxAbove)}, typically ${say1(parameter.rms).replace('+', '')}; inside for ${numberText(parameter.insidePct)} % of ${numberText(parameter.endS - parameter.startS)} s.`,
+    `Tolerance used ${numberText(100 * parameter.toleranceUsed)} %.`,
+    `${parameter.measured === 'derived' ? `Worked out from ${parameter.from}` : 'Measured'}, ± ${numberText(speed ? speedIn(parameter.standardError, unit) : parameter.standardError, parameter.unit === 'g' ? 2 : 1)}${speed ? ` ${unit}` : unitMark(parameter.unit)}.`,
     `Strict: ${parameter.strict}; examiner: ${parameter.examiner}.`,
     `${parameter.source}${parameter.fromMemory ? ' (from memory)' : ''}.`,
   ]
@@ -188,7 +188,7 @@ function ParameterRow({
   const note = !parameter.required
     ? 'shown only'
     : outS > 0
-      ? `${say(outS, 1)} s out`
+      ? `${numberText(outS, 1)} s out`
       : parameter[judge] === 'outside'
         ? 'out'
         : '';

@@ -1,5 +1,5 @@
 /** What happened, in order: the chain of excursions and the findings, each of which moves the cursor to its evidence. */
-import { type AttemptSaid, type AttemptScore, type HappenedItem, happened } from '@keel/core';
+import { type AttemptScore, type AttemptStatements, type HappenedItem, happened } from '@keel/core';
 import { Button } from '@mantine/core';
 import { SeenEvidence } from './Seen.tsx';
 
@@ -14,13 +14,13 @@ export function WhatHappened(props: {
   attempt: AttemptScore;
   cursorS: number;
   show: (atS: number) => void;
-  said: AttemptSaid;
+  statements: AttemptStatements;
   /** Ids of findings kept for another day. */
   parked: readonly string[];
   /** Left out for those who may not park. */
   park?: (finding: string) => void;
 }) {
-  const { attempt, cursorS, show, said, parked, park } = props;
+  const { attempt, cursorS, show, statements, parked, park } = props;
   const all = happened(attempt);
   const isParked = ({ id, severity }: HappenedItem) =>
     id !== null && severity !== 'critical' && parked.includes(id);
@@ -55,7 +55,7 @@ export function WhatHappened(props: {
           </li>
         ))}
       </ol>
-      <SeenEvidence said={said} />
+      <SeenEvidence statements={statements} />
       {kept.length > 0 && (
         <p className="small quiet" style={{ marginTop: 6 }}>
           Parked for another day:{' '}

@@ -1,6 +1,6 @@
 /** Who flew, and with how much help: one key each. */
-import type { AttemptSaid, Help } from '@keel/core';
-import type { Say } from './use-say.ts';
+import type { AttemptStatements, Help } from '@keel/core';
+import type { AddStatement } from './use-statements.ts';
 
 export const HELP_WORDS: { help: Help; key: string; name: string }[] = [
   { help: 'demonstration', key: 'd', name: 'demonstration' },
@@ -14,21 +14,33 @@ export const HELP_WORDS: { help: Help; key: string; name: string }[] = [
 export const helpName = (help: Help): string => HELP_WORDS.find((one) => one.help === help)?.name ?? help;
 
 /** A demonstration is the instructor's; everything else the student's. */
-export const sayHelp = (say: Say, help: Help) =>
-  say({
+export const addHelp = (addStatement: AddStatement, help: Help) =>
+  addStatement({
     kind: 'help',
     help,
     flownBy: help === 'demonstration' || help === 'deliberate-error' ? 'instructor' : 'student',
   });
 
-export function WhoFlew({ said, say }: { said: AttemptSaid; say: Say }) {
+export function WhoFlew({
+  statements,
+  addStatement,
+}: {
+  statements: AttemptStatements;
+  addStatement: AddStatement;
+}) {
   return (
     <fieldset className="who">
       <legend>
-        Who flew{!said.helpSaid && <span className="quiet"> (taken as unaided until you say)</span>}
+        Who flew
+        {!statements.helpStated && <span className="quiet"> (taken as unaided until you addStatement)</span>}
       </legend>
       {HELP_WORDS.map(({ help, key, name }) => (
-        <button key={help} type="button" aria-pressed={said.help === help} onClick={() => sayHelp(say, help)}>
+        <button
+          key={help}
+          type="button"
+          aria-pressed={statements.help === help}
+          onClick={() => addHelp(addStatement, help)}
+        >
           <kbd>{key}</kbd> {name}
         </button>
       ))}

@@ -1,6 +1,6 @@
 /** What every keel chart has in common: how its lanes lie, and how far each reaches. */
 import { type AttemptScore, type KeelLane, type KeelTrace, rowAt } from '@keel/core';
-import { clock, say, signed, speedIn, unitMark } from '../parts/format.ts';
+import { clock, numberText, signed, speedIn, unitMark } from '../parts/format.ts';
 import { type Colours, FONT } from '../theme/colours.ts';
 import { roundTimes } from './time-span.ts';
 
@@ -35,7 +35,7 @@ export const inUnit = (lane: KeelLane, value: number, speedUnit: string): number
 export const targetText = (lane: KeelLane, speedUnit: string): string =>
   lane.parameter === 'coordination'
     ? 'centred'
-    : `${say(inUnit(lane, lane.target, speedUnit))}${lane.parameter === 'airspeed' ? ` ${speedUnit}` : unitMark(lane.unit)}`;
+    : `${numberText(inUnit(lane, lane.target, speedUnit))}${lane.parameter === 'airspeed' ? ` ${speedUnit}` : unitMark(lane.unit)}`;
 
 /** A grid a lane, one time axis counted from the start of the attempt under the last of them. */
 export function laneAxes(reaches: readonly number[], fromS: number, toS: number, colours: Colours) {

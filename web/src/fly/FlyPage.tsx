@@ -22,7 +22,7 @@ import { useSetCurrent } from '../frame/current.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { Caution } from '../parts/caution.tsx';
 import { Figure } from '../parts/Figure.tsx';
-import { dayAndTime, heading, say, speedIn } from '../parts/format.ts';
+import { dayAndTime, heading, numberText, speedIn } from '../parts/format.ts';
 import { Waiting } from '../parts/states.tsx';
 import { VSpeed } from '../parts/VSpeed.tsx';
 import { MappingDialog } from './attach/MappingDialog.tsx';
@@ -99,7 +99,7 @@ function Fly({ lesson }: { lesson: Lesson }) {
     <>
       <TitleBar
         title={`${lesson.student.name} · ${lesson.title}`}
-        about={`${dayAndTime(lesson.plannedAt)} · ${lesson.airplane.name}${lesson.airplane.registration ? `, ${lesson.airplane.registration}` : ''} · ${say(lesson.conditions.weightLb)} lb`}
+        about={`${dayAndTime(lesson.plannedAt)} · ${lesson.airplane.name}${lesson.airplane.registration ? `, ${lesson.airplane.registration}` : ''} · ${numberText(lesson.conditions.weightLb)} lb`}
       />
       <div className="page">
         {asked?.table && (
@@ -173,17 +173,21 @@ function Fly({ lesson }: { lesson: Lesson }) {
               <div className="fly-figures">
                 <Figure
                   label="Altitude"
-                  value={say(card.entry.altitudeFt)}
+                  value={numberText(card.entry.altitudeFt)}
                   unit="ft"
-                  note={`floor ${say(card.entry.floorFt)}`}
+                  note={`floor ${numberText(card.entry.floorFt)}`}
                 />
                 <Figure
                   label="Airspeed"
-                  value={card.entry.airspeedKias === null ? '—' : say(speedIn(card.entry.airspeedKias, unit))}
+                  value={
+                    card.entry.airspeedKias === null
+                      ? '—'
+                      : numberText(speedIn(card.entry.airspeedKias, unit))
+                  }
                   unit={unit}
                   note={
                     <>
-                      <VSpeed of="A" /> {say(Math.floor(speedIn(card.vaKias, unit)))}
+                      <VSpeed of="A" /> {numberText(Math.floor(speedIn(card.vaKias, unit)))}
                     </>
                   }
                 />
@@ -274,9 +278,9 @@ function Attach({ attach, busy }: { attach: (file: File) => void; busy: boolean 
           <br />
           <span className="quiet">
             A Recording CSV with time, altitude, airspeed and heading; bank, positions and the rest if you
-            have them. A table of another make: you say once what its columns are. Or a log of positions
-            alone, GPX 1.1, IGC or NMEA 0183: the wind is then worked out from the turns, and slow flight and
-            stalls are named without a verdict.
+            have them. A table of another make: you numberText once what its columns are. Or a log of
+            positions alone, GPX 1.1, IGC or NMEA 0183: the wind is then worked out from the turns, and slow
+            flight and stalls are named without a verdict.
           </span>
         </p>
         <Button variant="default" onClick={open} disabled={busy}>

@@ -19,7 +19,7 @@ import { init, use } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 import { useEffect, useMemo, useRef } from 'react';
 import { Figure } from '../parts/Figure.tsx';
-import { say, signed, speedIn } from '../parts/format.ts';
+import { numberText, signed, speedIn } from '../parts/format.ts';
 import { FONT, useColours } from '../theme/colours.ts';
 
 use([LineChart, ScatterChart, GridComponent, TooltipComponent, CanvasRenderer]);
@@ -38,7 +38,7 @@ export function FitView({ airplane }: { airplane: Airplane }) {
     return (
       <p className="quiet">
         The file has no cruise table and no level-flight power, so nothing can be fitted. The cards then leave
-        power out and say so. Three or four rows of a cruise table are enough to begin with.
+        power out and numberText so. Three or four rows of a cruise table are enough to begin with.
       </p>
     );
   const { model, points } = fit;
@@ -49,25 +49,25 @@ export function FitView({ airplane }: { airplane: Airplane }) {
       <div className="hangar-figures">
         <Figure
           label="Fits its book to"
-          value={say(Math.max(...points.filter(({ kind }) => kind !== 'glide').map(offBy)) * 100, 1)}
+          value={numberText(Math.max(...points.filter(({ kind }) => kind !== 'glide').map(offBy)) * 100, 1)}
           unit="%"
           note={`at the worst of ${points.length} points`}
         />
         <Figure
           label="Least power at"
-          value={say(speedIn(leastPowerKias(model, at), unit))}
+          value={numberText(speedIn(leastPowerKias(model, at), unit))}
           unit={unit}
           note={`maximum weight, 3 000 ft · ${model.from.shaftPower}`}
         />
         <Figure
           label="Slowest level"
-          value={say(speedIn(slowestLevelKias(model, at), unit))}
+          value={numberText(speedIn(slowestLevelKias(model, at), unit))}
           unit={unit}
-          note={`stall ${say(speedIn(stallAtStage(airplane, at).kias, unit))} · ${model.from.levelPower}`}
+          note={`stall ${numberText(speedIn(stallAtStage(airplane, at).kias, unit))} · ${model.from.levelPower}`}
         />
         <Figure
           label="Climb at sea level"
-          value={say(
+          value={numberText(
             climbFpm(model, airplane.vyKias ?? 1.5 * airplane.vs1Kias, { ...at, pressureAltitudeFt: 0 }),
           )}
           unit="ft/min"
@@ -75,14 +75,14 @@ export function FitView({ airplane }: { airplane: Airplane }) {
         />
         <Figure
           label="Service ceiling"
-          value={say(Math.round(ceilingFt(model, airplane.maxWeightLb) / 100) * 100)}
+          value={numberText(Math.round(ceilingFt(model, airplane.maxWeightLb) / 100) * 100)}
           unit="ft"
           note={`100 ft/min left · ${model.from.climb}`}
         />
         <Figure
           label="Drag polar"
-          value={say(model.polar.cd0, 3)}
-          unit={`+ ${say(model.polar.k, 3)} C²`}
+          value={numberText(model.polar.cd0, 3)}
+          unit={`+ ${numberText(model.polar.k, 3)} C²`}
           note={airplane.polar ? 'given in the file' : 'fitted'}
         />
       </div>
@@ -110,9 +110,9 @@ export function FitView({ airplane }: { airplane: Airplane }) {
             <tr key={`${label} ${own} ${kind}`}>
               <td>{label}</td>
               <td>
-                {say(book, own === '' ? 1 : 0)} {own}
+                {numberText(book, own === '' ? 1 : 0)} {own}
               </td>
-              <td>{say(says, own === '' ? 1 : 0)}</td>
+              <td>{numberText(says, own === '' ? 1 : 0)}</td>
               <td>{signed(says - book, own === '' || own === 'KIAS' ? 1 : 0)}</td>
             </tr>
           ))}
@@ -150,7 +150,7 @@ function cruiseSeries({ model, points }: Fit): Series[] {
       if (casAtStage(model.airplane, kias) > 0) line.push([ktas, levelFlight(model, kias, at).power]);
     }
     return {
-      name: `${say(pressureAltitudeFt)} ft`,
+      name: `${numberText(pressureAltitudeFt)} ft`,
       points: own.map(({ at: ktas, book }): [number, number] => [ktas, book]),
       line,
     };
@@ -179,7 +179,7 @@ function Chart({ title, series }: { title: string; series: Series[] }) {
     const text = { color: colours.quiet, fontFamily: FONT, fontSize: 13 };
     const axis = {
       scale: true,
-      axisLabel: { ...text, formatter: (value: number) => say(value) },
+      axisLabel: { ...text, formatter: (value: number) => numberText(value) },
       splitLine: { lineStyle: { color: colours.rule, opacity: 0.6 } },
     };
     chart.setOption({

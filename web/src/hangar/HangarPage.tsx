@@ -8,7 +8,7 @@ import { useAirplanes, useMe } from '../api/hooks.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { Caution } from '../parts/caution.tsx';
 import { Figure } from '../parts/Figure.tsx';
-import { say, speedIn } from '../parts/format.ts';
+import { numberText, speedIn } from '../parts/format.ts';
 import { Failed, Loading } from '../parts/states.tsx';
 import { VSpeed } from '../parts/VSpeed.tsx';
 import { AirplaneEditor } from './AirplaneEditor.tsx';
@@ -158,7 +158,7 @@ function parsed(text: string, name: string): unknown {
 
 function AirplaneSheet({ airplane }: { airplane: Airplane }) {
   const unit = airplane.speedUnit;
-  const shown = (kias: number | undefined) => (kias === undefined ? '—' : say(speedIn(kias, unit)));
+  const shown = (kias: number | undefined) => (kias === undefined ? '—' : numberText(speedIn(kias, unit)));
   const light = Math.round((airplane.maxWeightLb * 0.85) / 10) * 10;
   const speeds: { label: string; kias: number | undefined; note: ReactNode }[] = [
     {
@@ -187,8 +187,8 @@ function AirplaneSheet({ airplane }: { airplane: Airplane }) {
       kias: airplane.vaKiasAtMax,
       note: (
         <>
-          <VSpeed of="A" /> at maximum weight; {shown(maneuveringSpeedKias(airplane, light))} at {say(light)}{' '}
-          lb
+          <VSpeed of="A" /> at maximum weight; {shown(maneuveringSpeedKias(airplane, light))} at{' '}
+          {numberText(light)} lb
         </>
       ),
     },
@@ -213,9 +213,9 @@ function AirplaneSheet({ airplane }: { airplane: Airplane }) {
         ))}
         <Figure
           label="Maximum weight"
-          value={say(airplane.maxWeightLb)}
+          value={numberText(airplane.maxWeightLb)}
           unit="lb"
-          note={`empty ${say(airplane.emptyWeightLb ?? 0)}`}
+          note={`empty ${numberText(airplane.emptyWeightLb ?? 0)}`}
         />
       </div>
       <div className="hangar-tables">
@@ -270,7 +270,7 @@ function AirplaneSheet({ airplane }: { airplane: Airplane }) {
               {levelPowerOf(airplane)?.level.map(([kias, power]) => (
                 <tr key={kias}>
                   <td>{shown(kias)}</td>
-                  <td>{say(power)}</td>
+                  <td>{numberText(power)}</td>
                 </tr>
               ))}
             </tbody>
@@ -293,15 +293,15 @@ function AirplaneSheet({ airplane }: { airplane: Airplane }) {
                 {airplane.stations.map(({ id, name, armIn, maxLb }) => (
                   <tr key={id}>
                     <td>{name}</td>
-                    <td>{say(armIn, 1)}</td>
-                    <td>{maxLb === undefined ? '—' : say(maxLb)}</td>
+                    <td>{numberText(armIn, 1)}</td>
+                    <td>{maxLb === undefined ? '—' : numberText(maxLb)}</td>
                   </tr>
                 ))}
                 {airplane.fuel && (
                   <tr>
                     <td>Fuel, {airplane.fuel.usableGal} gal usable</td>
-                    <td>{say(airplane.fuel.armIn, 1)}</td>
-                    <td>{say(airplane.fuel.usableGal * airplane.fuel.lbPerGal)}</td>
+                    <td>{numberText(airplane.fuel.armIn, 1)}</td>
+                    <td>{numberText(airplane.fuel.usableGal * airplane.fuel.lbPerGal)}</td>
                   </tr>
                 )}
               </tbody>
@@ -319,8 +319,8 @@ function AirplaneSheet({ airplane }: { airplane: Airplane }) {
               <tbody>
                 {airplane.cgEnvelope.map(([cg, lb]) => (
                   <tr key={`${cg} ${lb}`}>
-                    <td>{say(cg, 1)}</td>
-                    <td>{say(lb)}</td>
+                    <td>{numberText(cg, 1)}</td>
+                    <td>{numberText(lb)}</td>
                   </tr>
                 ))}
               </tbody>

@@ -5,7 +5,7 @@ import { notifications } from '@mantine/notifications';
 import { useState } from 'react';
 import { messageOf, put } from '../api/client.ts';
 import { useAirplanes, useOwnFigures } from '../api/hooks.ts';
-import { say, signed, speedIn } from '../parts/format.ts';
+import { numberText, signed, speedIn } from '../parts/format.ts';
 import { Waiting } from '../parts/states.tsx';
 
 type Versioned = Airplane & { version: number };
@@ -108,9 +108,9 @@ function FigureRow({ figure, speedUnit }: { figure: OwnFigure; speedUnit: string
     <tr>
       <td>{label}</td>
       <td className="nowrap">
-        <strong>{say(shown(value), digits)}</strong> ± {say(shown(uncertainty), digits)} {unit}
+        <strong>{numberText(shown(value), digits)}</strong> ± {numberText(shown(uncertainty), digits)} {unit}
       </td>
-      <td className="nowrap">{book === null ? 'not in it' : `${say(shown(book), digits)} ${unit}`}</td>
+      <td className="nowrap">{book === null ? 'not in it' : `${numberText(shown(book), digits)} ${unit}`}</td>
       <td className="nowrap">
         {book === null ? (
           ''

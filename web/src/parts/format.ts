@@ -1,12 +1,26 @@
 /** How numbers and times are written: tabular, thin spaces, true minus signs. */
-import { clock, findRoom, maneuverName, PARAMETER_NAMES, say, speedIn } from '@keel/core';
-import dayjs from 'dayjs';
+import {
+  clock,
+  clockIn,
+  dayIn,
+  findRoom,
+  type Instant,
+  instantOf,
+  type MatchableLesson,
+  maneuverName,
+  matchLesson,
+  numberText,
+  PARAMETER_NAMES,
+  type Peek,
+  speedIn,
+  UTC,
+} from '@keel/core';
 
-export { clock, maneuverName, PARAMETER_NAMES, say, speedIn };
+export { clock, maneuverName, numberText, PARAMETER_NAMES, speedIn };
 
 /** With its sign always shown; zero has none. */
 export const signed = (value: number, digits = 0): string => {
-  const text = say(value, digits);
+  const text = numberText(value, digits);
   return value > 0 && Number(value.toFixed(digits)) !== 0 ? `+${text}` : text;
 };
 
@@ -14,8 +28,22 @@ export const signed = (value: number, digits = 0): string => {
 export const heading = (deg: number): string =>
   String(Math.round(deg) === 0 ? 360 : Math.round(deg)).padStart(3, '0');
 
-export const day = (iso: string): string => dayjs(iso).format('D MMM');
-export const dayAndTime = (iso: string): string => dayjs(iso).format('ddd D MMM HH:mm');
+/** The school's zone, once somebody is signed in: days and clock times are the school's, wherever the browser is. */
+let zone = UTC;
+export const showTimesIn = (schoolZone: string): void => {
+  zone = schoolZone;
+};
+
+export const day = (iso: string): string => clockIn(iso, zone, 'D MMM');
+export const dayAndTime = (iso: string): string => clockIn(iso, zone, 'ddd D MMM HH:mm');
+/** `YYYY-MM-DD`, of an instant or of now. */
+export const isoDay = (instant: Instant = new Date()): string => dayIn(instant, zone);
+/** As the school's clock shows it, for a field, and back. */
+export const toField = (iso: string): string => clockIn(iso, zone, 'YYYY-MM-DD HH:mm:ss');
+export const fromField = (clock: string): string => instantOf(clock, zone).toISOString();
+/** The lesson that a file belongs to, by the school's days. */
+export const lessonFor = <T extends MatchableLesson>(peek: Peek, lessons: readonly T[]): T | undefined =>
+  matchLesson(peek, lessons, zone);
 
 /** The unit as written after a number. */
 export const unitMark = (unit: string): string => (unit === 'deg' ? '°' : ` ${unit}`);
@@ -34,6 +62,6 @@ export function bandOf(band: { low: number; high: number; unit: string }, speedU
   const digits = band.unit === 'g' ? 2 : 0;
   const [low, high] = [band.low * scale, band.high * scale];
   return band.high === -band.low
-    ? `±${say(high, digits)}`
-    : `${signed(high, digits)} / −${say(Math.abs(low), digits)}`;
+    ? `±${numberText(high, digits)}`
+    : `${signed(high, digits)} / −${numberText(Math.abs(low), digits)}`;
 }

@@ -16,7 +16,7 @@ import { useSetCurrent } from '../frame/current.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { Caution } from '../parts/caution.tsx';
 import { DataTable, sortable } from '../parts/DataTable.tsx';
-import { day, PARAMETER_NAMES, say } from '../parts/format.ts';
+import { day, numberText, PARAMETER_NAMES } from '../parts/format.ts';
 import { VerdictMark } from '../parts/Gate.tsx';
 import { Empty, Waiting } from '../parts/states.tsx';
 import { Stems } from './Stems.tsx';
@@ -236,9 +236,9 @@ function Trends({ trends }: { trends: Trend[] }) {
         {trends.map(({ parameter, before, latest, direction }) => (
           <tr key={parameter}>
             <td>{PARAMETER_NAMES[parameter] ?? parameter}</td>
-            <td>{before === null ? '—' : `${say(100 * before)} %`}</td>
+            <td>{before === null ? '—' : `${numberText(100 * before)} %`}</td>
             <td>
-              <strong>{say(100 * latest)} %</strong>
+              <strong>{numberText(100 * latest)} %</strong>
             </td>
             <td className="nowrap">{DIRECTIONS[direction]}</td>
           </tr>
@@ -259,7 +259,7 @@ function AttemptTable({ attempts }: { attempts: PathAttempt[] }) {
       (a) => {
         const value = a.toleranceUsed[parameter];
         if (value === undefined) return <span className="quiet">—</span>;
-        return value > 1 ? <strong>{say(100 * value)} %</strong> : `${say(100 * value)} %`;
+        return value > 1 ? <strong>{numberText(100 * value)} %</strong> : `${numberText(100 * value)} %`;
       },
     );
   return (
@@ -330,7 +330,7 @@ function SelfJudgement({ attempts }: { attempts: PathAttempt[] }) {
       ? `Graded by both: ${both.length}. From three on you see how the two compare.`
       : Math.abs(difference) < 0.25
         ? `Over ${both.length} attempts the two grades agree.`
-        : `Over ${both.length} attempts the student grades ${say(Math.abs(difference), 1)} ${difference > 0 ? 'higher' : 'lower'} than the instructor.`;
+        : `Over ${both.length} attempts the student grades ${numberText(Math.abs(difference), 1)} ${difference > 0 ? 'higher' : 'lower'} than the instructor.`;
   return (
     <div>
       <h2>Judging oneself</h2>

@@ -1,7 +1,7 @@
 /** A plain panel: a number in the middle of each instrument, a needle for its trend, the card's band on the rim. */
 import type { Reading } from '@keel/core';
 import type { ReactNode } from 'react';
-import { say } from '../parts/format.ts';
+import { numberText } from '../parts/format.ts';
 import './sight.css';
 
 interface Rim {
@@ -127,7 +127,7 @@ export function Panel({ reading, speedUnit, airspeed, altitude, fastestKias, mos
       <Dial
         label={`airspeed, ${speedUnit.name}`}
         value={speed}
-        text={say(speed)}
+        text={numberText(speed)}
         scale={{ low: 30 * speedUnit.perKt, high: fastestKias * speedUnit.perKt }}
         band={inUnit(airspeed)}
       />
@@ -135,7 +135,7 @@ export function Panel({ reading, speedUnit, airspeed, altitude, fastestKias, mos
       <Dial
         label="altitude, ft"
         value={reading.alt_ft}
-        text={say(Math.round(reading.alt_ft / 10) * 10)}
+        text={numberText(Math.round(reading.alt_ft / 10) * 10)}
         scale={altitude ? { low: altitude.low - 400, high: altitude.high + 400 } : { low: 0, high: 10_000 }}
         band={altitude}
       />
@@ -150,13 +150,13 @@ export function Panel({ reading, speedUnit, airspeed, altitude, fastestKias, mos
       <Dial
         label="vertical, ft/min"
         value={reading.vs_fpm}
-        text={say(Math.round(reading.vs_fpm / 50) * 50)}
+        text={numberText(Math.round(reading.vs_fpm / 50) * 50)}
         scale={{ low: -1500, high: 1500 }}
       />
       <Dial
         label="power, rpm"
         value={reading.rpm}
-        text={say(Math.round(reading.rpm / 10) * 10)}
+        text={numberText(Math.round(reading.rpm / 10) * 10)}
         scale={{ low: 0, high: mostRpm * 1.08 }}
       />
     </section>

@@ -6,9 +6,9 @@ import type { Track } from '../../recording/track/track.ts';
 import type { Quantity, Span } from '../../scoring/judged.ts';
 import type { Phase } from '../../scoring/schema.ts';
 import type { Parameter, StandardRow } from '../../scoring/standard.ts';
+import { judgingRows } from '../../scoring/standard.ts';
 import { compassDeg } from '../../units/angles.ts';
 import type { Attempt, Proposal, ScoringContext } from './attempt.ts';
-import { judgingRows } from './judging-rows.ts';
 import { type Aims, entryValues, quantityFor } from './quantities.ts';
 import { settlePhase } from './settle.ts';
 
@@ -53,7 +53,7 @@ export function buildAttempt(
     parts.quantity?.(row) ?? quantityFor(row, track, proposal, aims, briefed);
   const rowFor = (row: StandardRow) => (parts.rowFor ? parts.rowFor(row, aims) : row);
   const rowOf = (parameter: Parameter) =>
-    judgingRows(context, proposal.maneuver).rows.find((row) => row.parameter === parameter && rowFor(row));
+    judgingRows(context, proposal).rows.find((row) => row.parameter === parameter && rowFor(row));
   const settle =
     parts.settles === false
       ? undefined

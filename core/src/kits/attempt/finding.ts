@@ -32,7 +32,7 @@ export const finding = (
 const THIN_SPACE = '\u202f';
 
 /** A whole number for a sentence, with a thin space in the thousands and a true minus sign. */
-export function say(value: number, digits = 0): string {
+export function numberText(value: number, digits = 0): string {
   const [whole, fraction] = Math.abs(value).toFixed(digits).split('.');
   const grouped = whole.replace(/\B(?=(\d{3})+$)/g, THIN_SPACE);
   const text = fraction ? `${grouped}.${fraction}` : grouped;

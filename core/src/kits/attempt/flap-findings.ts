@@ -3,7 +3,7 @@
 import { meanOver, rowOfMax } from '../../recording/columns/span.ts';
 import { between, type Case, type Check, flapMoves } from './case.ts';
 import { limitsOf } from './figures.ts';
-import { finding, idsOf, say } from './finding.ts';
+import { finding, idsOf, numberText } from './finding.ts';
 import { FLAP_LIMITS } from './tables.ts';
 
 /** What can go wrong wherever flaps move. */
@@ -45,7 +45,10 @@ const onFlapMove =
       .sort((a, b) => b.ft - a.ft)[0];
     if (!worst || !(worst.ft > moreThanFt(c))) return undefined;
     const span = { startS: worst.startS, endS: worst.atS };
-    return finding(ID(c, name), 'fault', span, worst.ft, 'ft', { ...says, what: says.what(say(worst.ft)) });
+    return finding(ID(c, name), 'fault', span, worst.ft, 'ft', {
+      ...says,
+      what: says.what(numberText(worst.ft)),
+    });
   };
 
 export const balloonOnFlap = onFlapMove({
@@ -83,7 +86,7 @@ export const flapOverspeed: Check = (c) => {
   if (worst < 0 || !(over(worst) > 1)) return undefined;
   const at = { startS: track.timeS[worst], endS: track.timeS[worst] };
   return finding(ID(c, 'flap-overspeed'), 'critical', at, over(worst), 'kt', {
-    what: `${say(track.airspeedKt.values[worst])} kt with flaps ${say(scene.flapsDeg(worst))}°; the limit is ${say(limitAt(worst))} kt.`,
+    what: `${numberText(track.airspeedKt.values[worst])} kt with flaps ${numberText(scene.flapsDeg(worst))}°; the limit is ${numberText(limitAt(worst))} kt.`,
     why: 'The stage went out before the speed was below its limit, or the speed rose with it out.',
     tryNext: 'Read the speed aloud before the hand goes to the flaps. Tell whoever looks after the airplane.',
   });
@@ -104,7 +107,7 @@ export const flapsAllAtOnce: Check = (c) => {
   if (!move) return undefined;
   const size = passed(move.fromDeg, move.toDeg);
   return finding(ID(c, 'flaps-all-at-once'), 'note', { startS: move.atS, endS: move.endS }, size, 'stages', {
-    what: `Flaps from ${say(move.fromDeg)}° to ${say(move.toDeg)}° in one go.`,
+    what: `Flaps from ${numberText(move.fromDeg)}° to ${numberText(move.toDeg)}° in one go.`,
     why: 'Several stages at once change trim and lift faster than most hands follow.',
     tryNext: 'One stage, hold, trim; then the next.',
   });

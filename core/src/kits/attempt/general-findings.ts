@@ -9,7 +9,7 @@ import { phaseNamed } from '../../scoring/phases.ts';
 import type { Finding } from '../../scoring/schema.ts';
 import type { Attempt, Proposal, ScoringContext } from './attempt.ts';
 import { limitsOf } from './figures.ts';
-import { finding, idsOf, say } from './finding.ts';
+import { finding, idsOf, numberText } from './finding.ts';
 import { GENERAL_LIMITS } from './tables.ts';
 
 /** What every maneuver that begins and ends in steady flight can have. */
@@ -43,7 +43,7 @@ function noClearing(track: Track, attempt: Attempt, context: ScoringContext): Fi
   const size = highest - lowest;
   if (!(size < limits.clearingHeadingDeg)) return undefined;
   return finding(ID({ attempt }, 'no-clearing'), 'note', span, size, 'deg', {
-    what: `The heading changed by no more than ${say(size)}° in the three minutes before.`,
+    what: `The heading changed by no more than ${numberText(size)}° in the three minutes before.`,
     why: 'The area was not cleared by turning, or a look was enough and nobody wrote it down.',
     tryNext: 'Two 90° turns, one each way, before you begin; then keep looking.',
   });
@@ -76,7 +76,7 @@ function rushedEntry(track: Track, attempt: Attempt, context: ScoringContext): F
   if (!worst) return undefined;
   const unit = worst.unit === 'deg' ? '°' : ` ${worst.unit}`;
   return finding(ID({ attempt }, 'rushed-entry'), 'note', span, worst.size, worst.unit, {
-    what: `In the ten seconds before, ${worst.name} moved by ${say(worst.size)}${unit} either way.`,
+    what: `In the ten seconds before, ${worst.name} moved by ${numberText(worst.size)}${unit} either way.`,
     why: 'The airplane was not yet trimmed and steady when the maneuver began.',
     tryNext: 'Ten steady seconds on altitude, speed and heading, hands light, before you roll.',
   });
@@ -96,7 +96,7 @@ function belowFloor(track: Track, attempt: Attempt, context: ScoringContext): Fi
   while (first > rows.from && altitude[first - 1] < floorFt) first--;
   const span = { startS: track.timeS[first], endS: track.timeS[lowest] };
   return finding(ID({ attempt }, 'below-floor'), 'critical', span, below, 'ft', {
-    what: `${say(below)} ft below the floor of ${say(floorFt)} ft (highest ground ${say(context.groundFt)} ft and ${say(FLOOR_ABOVE_GROUND_FT)}).`,
+    what: `${numberText(below)} ft below the floor of ${numberText(floorFt)} ft (highest ground ${numberText(context.groundFt)} ft and ${numberText(FLOOR_ABOVE_GROUND_FT)}).`,
     why: 'The entry was too low for what the maneuver may lose, or a loss was not stopped.',
     tryNext: 'Enter at the card’s altitude, and break off at the floor whatever the maneuver is doing.',
   });
@@ -116,7 +116,7 @@ function slowToSettle(
   if (!recorded || (next && next.startS < untilS)) return undefined;
   if (settle.endS < track.timeS[firstRowAt(track.timeS, untilS - 1)]) return undefined;
   return finding(ID({ attempt }, 'slow-to-settle'), 'fault', settle, limitS, 's', {
-    what: `Not steady again ${say(limitS)} s after the end.`,
+    what: `Not steady again ${numberText(limitS)} s after the end.`,
     why: 'Attention went to the next thing before this one was over.',
     tryNext: 'Wings level, altitude, speed, then trim: finish the maneuver before you talk about it.',
   });

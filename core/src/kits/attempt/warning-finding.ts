@@ -5,7 +5,7 @@ import type { Track } from '../../recording/track/track.ts';
 import type { Finding } from '../../scoring/schema.ts';
 import type { ScoringContext } from './attempt.ts';
 import { limitsOf } from './figures.ts';
-import { finding, say } from './finding.ts';
+import { finding, numberText } from './finding.ts';
 import { GENERAL_LIMITS } from './tables.ts';
 
 export function warningFinding(
@@ -24,7 +24,7 @@ export function warningFinding(
   for (let i = rows.from; i < rows.to; i++) if (sounding(i)) totalS += track.stepS;
   const sustained = totalS >= limitsOf(context, GENERAL_LIMITS).stallWarningS;
   return finding(id, sustained ? 'critical' : 'note', stretch, totalS, 's', {
-    what: `The stall warning sounded for ${say(totalS, 1)} s.`,
+    what: `The stall warning sounded for ${numberText(totalS, 1)} s.`,
     ...says,
   });
 }

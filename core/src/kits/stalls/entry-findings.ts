@@ -8,7 +8,7 @@ import { shortestTurnDeg } from '../../units/angles.ts';
 import { median } from '../../units/numbers.ts';
 import { between, type Case, type Check, extremes, phaseRows } from '../attempt/case.ts';
 import { limitsOf } from '../attempt/figures.ts';
-import { finding, say } from '../attempt/finding.ts';
+import { finding, numberText } from '../attempt/finding.ts';
 import { eventOf, stallAttemptAt, stallId } from './stall-case.ts';
 import { RECOVERY, STALL_LIMITS } from './tables.ts';
 
@@ -37,7 +37,7 @@ export const noStabilizedDescent: Check = (c) => {
     size,
     's',
     {
-      what: `No steady descent before the pitch-up: ${say(size)} s of ${say(descentS)}.`,
+      what: `No steady descent before the pitch-up: ${numberText(size)} s of ${numberText(descentS)}.`,
       why: 'It went from level straight into the stall, which is not how it happens on final.',
       tryNext: 'Five to fifteen seconds at approach speed, about 500 ft/min down; then raise the nose.',
     },
@@ -65,7 +65,7 @@ export const wrongCue: Check = (c) => {
     above,
     'kt',
     {
-      what: `Recovered ${say(above)} kt above the stall, with no warning and no break.`,
+      what: `Recovered ${numberText(above)} kt above the stall, with no warning and no break.`,
       why: 'The recovery was flown by habit, not by what the airplane said.',
       tryNext: 'Wait for the cue that was briefed: warner, buffet or break. Name it, then recover.',
     },
@@ -89,7 +89,7 @@ export const headingDrift: Check = (c) => {
     Math.abs(drift),
     'deg',
     {
-      what: `The heading went ${say(Math.abs(drift))}° to the ${drift < 0 ? 'left' : 'right'} before the break.`,
+      what: `The heading went ${numberText(Math.abs(drift))}° to the ${drift < 0 ? 'left' : 'right'} before the break.`,
       why: drift < 0 ? 'Too little right rudder as the nose came up.' : 'Rudder held where none was needed.',
       tryNext: 'Nose on the point, ball in the middle, all the way up.',
     },
@@ -123,7 +123,7 @@ export const wingDrop: Check = (c) => {
     worst.size,
     'deg',
     {
-      what: `The ${worst.side} wing dropped: ${say(worst.size)}° of bank within ${say(wingDropS)} s of the break.`,
+      what: `The ${worst.side} wing dropped: ${numberText(worst.size)}° of bank within ${numberText(wingDropS)} s of the break.`,
       why: 'It was yawing as it stalled: one wing met the larger angle first.',
       tryNext: 'Ball in the middle before the break; if a wing goes, unload and stop the yaw with rudder.',
     },
@@ -143,7 +143,7 @@ export const aileronInStall: Check = (c) => {
   if (most < 0 || !(against(most) > limitsOf(context, STALL_LIMITS).aileron)) return undefined;
   const at = { startS: track.timeS[most], endS: track.timeS[most] };
   return finding(stallId(c, 'aileron-in-stall'), 'fault', at, against(most), 'of travel', {
-    what: `Aileron ${say(against(most) * 100)} % against the dropping wing, stalled.`,
+    what: `Aileron ${numberText(against(most) * 100)} % against the dropping wing, stalled.`,
     why: 'The hand did what it does in cruise; in the stall it takes the last lift from the low wing.',
     tryNext: 'Ailerons neutral until the wing flies. Release first, rudder for the yaw, then level.',
   });
@@ -182,7 +182,7 @@ export const powerTooLow: Check = (c) => {
     used.percent,
     '%',
     {
-      what: `${say(used.percent)} % of power; the standard asks for at least ${say(limitsOf(context, STALL_LIMITS).leastPowerPct)}.`,
+      what: `${numberText(used.percent)} % of power; the standard asks for at least ${numberText(limitsOf(context, STALL_LIMITS).leastPowerPct)}.`,
       why: 'The throttle was not brought up far enough with the nose.',
       tryNext: 'Set the power of the card first, then raise the nose.',
     },
@@ -197,7 +197,7 @@ export const pitchTooSteep: Check = (c) => {
   if (!(most > limitsOf(c.context, STALL_LIMITS).steepDeg)) return undefined;
   const at = { startS: c.track.timeS[highest], endS: c.track.timeS[highest] };
   return finding(stallId(c, 'pitch-too-steep'), 'fault', at, most, 'deg', {
-    what: `Pitched up to ${say(most)}°.`,
+    what: `Pitched up to ${numberText(most)}°.`,
     why: 'Pulled to hurry the stall; it breaks sharply from there, and a wing goes easily.',
     tryNext: 'About two degrees a second, to twenty, and wait for the speed to go.',
   });
@@ -228,7 +228,7 @@ export const spinEntry: Check = (c) => {
     rate(most),
     'deg/s',
     {
-      what: `It began to spin: ${say(Math.abs(track.bankDeg.values[most]))}° of bank, turning at ${say(rate(most))}° a second, stalled.`,
+      what: `It began to spin: ${numberText(Math.abs(track.bankDeg.values[most]))}° of bank, turning at ${numberText(rate(most))}° a second, stalled.`,
       why: 'Stalled and yawing, and the stick stayed back.',
       tryNext:
         'Power idle, ailerons neutral, full rudder against, stick forward; the handbook’s order comes first.',

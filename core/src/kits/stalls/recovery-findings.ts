@@ -3,7 +3,7 @@
 import { meanOver, valueAt } from '../../recording/columns/span.ts';
 import { between, type Case, type Check, extremes, flapMoves } from '../attempt/case.ts';
 import { limitsOf } from '../attempt/figures.ts';
-import { finding, say } from '../attempt/finding.ts';
+import { finding, numberText } from '../attempt/finding.ts';
 import { flapsAllAtOnce } from '../attempt/flap-findings.ts';
 import type { StallEvent } from './events.ts';
 import { eventOf, stallId } from './stall-case.ts';
@@ -22,7 +22,7 @@ export const lateRecovery: Check = (c) => {
     late,
     's',
     {
-      what: `${say(late, 1)} s from the break to the release.`,
+      what: `${numberText(late, 1)} s from the break to the release.`,
       why: 'The stick stayed back while the airplane was already falling.',
       tryNext: 'Say “stall” at the cue and release with the word.',
     },
@@ -52,7 +52,7 @@ export const powerBeforePitch: Check = (c) => {
     lead,
     's',
     {
-      what: `Power came up ${say(lead, 1)} s before the nose went down.`,
+      what: `Power came up ${numberText(lead, 1)} s before the nose went down.`,
       why: 'Power on a stalled wing yaws and lifts the nose; it does not unstall it.',
       tryNext: 'Release first, or both at once; never the throttle first.',
     },
@@ -75,7 +75,7 @@ export const noseTooLow: Check = (c) => {
     low,
     'deg',
     {
-      what: `The nose went ${say(low)}° below the horizon in the recovery.`,
+      what: `The nose went ${numberText(low)}° below the horizon in the recovery.`,
       why: 'The release became a push.',
       tryNext: 'Only until the warning stops and the wing is lightly loaded; not a dive.',
     },
@@ -91,7 +91,7 @@ export const secondaryStall: Check = (c) => {
   if (again === undefined) return undefined;
   const size = again - event.unloadS;
   return finding(stallId(c, 'secondary-stall'), 'critical', { startS: again, endS: again }, size, 's', {
-    what: `It warned or stalled again ${say(size, 1)} s after the first release.`,
+    what: `It warned or stalled again ${numberText(size, 1)} s after the first release.`,
     why: 'Pulled before there was speed to pull with.',
     tryNext: 'Wait for the speed to come, then ease out; the warner silent all the way.',
   });
@@ -147,7 +147,7 @@ export const excessLoss: Check = (c) => {
     event.lossFt,
     'ft',
     {
-      what: `${say(event.lossFt)} ft lost from the break to the lowest; ${say(allowed)} ft were allowed for.`,
+      what: `${numberText(event.lossFt)} ft lost from the break to the lowest; ${numberText(allowed)} ft were allowed for.`,
       why: 'The power came late, or the nose stayed low after the wing was flying.',
       tryNext: 'Full power with the release, and to the climb attitude as soon as the speed allows.',
     },
@@ -179,7 +179,7 @@ export const flapsUpWithoutClimb: Check = (c) => {
     size,
     'ft/min',
     {
-      what: `Flaps came in at ${say(size)} ft/min down.`,
+      what: `Flaps came in at ${numberText(size)} ft/min down.`,
       why: 'The lift of the flaps was taken away before the airplane was climbing.',
       tryNext: 'Positive climb first, seen on two instruments; then one stage.',
     },

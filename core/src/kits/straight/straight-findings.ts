@@ -4,7 +4,7 @@ import { meanOver, rowOfMax } from '../../recording/columns/span.ts';
 import { phaseNamed } from '../../scoring/phases.ts';
 import { between, type Check, phaseRows } from '../attempt/case.ts';
 import { limitsOf } from '../attempt/figures.ts';
-import { finding, idsOf, say } from '../attempt/finding.ts';
+import { finding, idsOf, numberText } from '../attempt/finding.ts';
 import { gustKt, isRough } from '../attempt/rough-air.ts';
 import { STRAIGHT_LIMITS } from './tables.ts';
 
@@ -26,7 +26,7 @@ export const headingDrift: Check = (c) => {
     drift,
     'deg',
     {
-      what: `The heading drifted ${say(drift)}°.`,
+      what: `The heading drifted ${numberText(drift)}°.`,
       why: 'No point ahead to hold it on, or a wing a little low.',
       tryNext: 'Pick a point on the horizon; wings level, ball in the middle, nose on it.',
     },
@@ -54,7 +54,7 @@ export const speedNotSettled: Check = (c) => {
   }
   if (!(worst > allowed)) return undefined;
   return finding(ID(c, 'speed-not-settled'), 'note', { startS: atS, endS: atS + speedDriftS }, worst, 'kt', {
-    what: `The speed moved ${say(worst)} kt within ${say(speedDriftS)} s.`,
+    what: `The speed moved ${numberText(worst)} kt within ${numberText(speedDriftS)} s.`,
     why: 'The power does not belong to the speed, or the trim was set before the speed had settled.',
     tryNext: 'Set the power of the table, wait for the speed, then trim.',
   });
@@ -78,7 +78,7 @@ export const levelOffOvershoot =
       past,
       'ft',
       {
-        what: `Went ${say(past)} ft past the altitude in levelling off.`,
+        what: `Went ${numberText(past)} ft past the altitude in levelling off.`,
         why: 'The level-off began at the altitude, not before it.',
         tryNext: 'Lead it by a tenth of the vertical speed: 50 ft at 500 ft/min.',
       },

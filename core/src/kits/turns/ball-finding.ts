@@ -5,7 +5,7 @@ import type { Track } from '../../recording/track/track.ts';
 import type { Finding } from '../../scoring/schema.ts';
 import type { Attempt, ScoringContext } from '../attempt/attempt.ts';
 import { limitsOf } from '../attempt/figures.ts';
-import { finding, say } from '../attempt/finding.ts';
+import { finding, numberText } from '../attempt/finding.ts';
 import { TURN_LIMITS } from './tables.ts';
 
 interface Turning {
@@ -29,7 +29,7 @@ export const ballOut =
     if (!stretch || stretch.endS - stretch.startS < ballS) return undefined;
     const size = inwards(rowOfMax(rowsBetween(track.timeS, stretch.startS, stretch.endS), inwards));
     return finding(`${attempt.maneuver}/${name}`, 'fault', stretch, size, 'g', {
-      what: `${name === 'slip' ? 'Slipping' : 'Skidding'}: ball out on the ${name === 'slip' ? 'inside' : 'outside'} for ${say(stretch.endS - stretch.startS)} s (${say(size, 2)} g).`,
+      what: `${name === 'slip' ? 'Slipping' : 'Skidding'}: ball out on the ${name === 'slip' ? 'inside' : 'outside'} for ${numberText(stretch.endS - stretch.startS)} s (${numberText(size, 2)} g).`,
       why: name === 'slip' ? 'Too little rudder into the turn.' : 'Too much rudder into the turn.',
       tryNext: 'Feel the seat: press the rudder on the side where the ball is.',
     });

@@ -5,7 +5,7 @@ import { phaseNamed } from '../../scoring/phases.ts';
 import { shortestTurnDeg } from '../../units/angles.ts';
 import { between, type Check, extremes } from '../attempt/case.ts';
 import { limitsOf } from '../attempt/figures.ts';
-import { finding, idsOf, say } from '../attempt/finding.ts';
+import { finding, idsOf, numberText } from '../attempt/finding.ts';
 import { ballOut } from './ball-finding.ts';
 import { heldSpan } from './plain-turns.ts';
 import { TURN_LIMITS } from './tables.ts';
@@ -40,7 +40,7 @@ const altLossRollIn: Check = (c) => {
     loss,
     'ft',
     {
-      what: `${say(loss)} ft lost in the first quarter of the turn.`,
+      what: `${numberText(loss)} ft lost in the first quarter of the turn.`,
       why: 'The lift tilted with the bank and the back pressure came late.',
       tryNext: 'Begin to ease back as the bank comes on, a little for every ten degrees.',
     },
@@ -68,7 +68,7 @@ const altGainRollout: Check = (c) => {
     gain,
     'ft',
     {
-      what: `Rose ${say(gain)} ft in rolling out.`,
+      what: `Rose ${numberText(gain)} ft in rolling out.`,
       why: 'The back pressure of the turn was still there with the wings level.',
       tryNext: 'Let the pressure go at the rate at which the bank comes off.',
     },
@@ -82,15 +82,15 @@ const rollOutHeading: Check = (c) => {
   const past = side * shortestTurnDeg(wanted, valueAt(track.timeS, track.headingDeg.values, attempt.endS));
   if (!(Math.abs(past) > limitsOf(context, TURN_LIMITS).rolloutDeg)) return undefined;
   const span = { startS: attempt.endS, endS: attempt.endS };
-  const lead = say(Math.floor(attempt.targets.bankDeg / 2));
+  const lead = numberText(Math.floor(attempt.targets.bankDeg / 2));
   return past > 0
     ? finding(ID(c, 'rollout-overshoot'), 'fault', span, past, 'deg', {
-        what: `Rolled out ${say(past)}° past the heading.`,
+        what: `Rolled out ${numberText(past)}° past the heading.`,
         why: 'The roll-out began too late.',
         tryNext: `Begin it ${lead}° before the heading, half the bank.`,
       })
     : finding(ID(c, 'rollout-undershoot'), 'fault', span, -past, 'deg', {
-        what: `Wings level ${say(-past)}° before the heading.`,
+        what: `Wings level ${numberText(-past)}° before the heading.`,
         why: 'The roll-out began too early.',
         tryNext: `Wait until ${lead}° are left, half the bank.`,
       });
@@ -108,7 +108,7 @@ const bankWander: Check = (c) => {
   const spread = sizes[high] - sizes[low];
   if (!(spread > limitsOf(context, TURN_LIMITS).bankSpreadDeg)) return undefined;
   return finding(ID(c, 'bank-wander'), 'fault', { startS: fromS, endS: toS }, spread, 'deg', {
-    what: `Bank wandered over ${say(spread)}°, from ${say(sizes[low])}° to ${say(sizes[high])}°.`,
+    what: `Bank wandered over ${numberText(spread)}°, from ${numberText(sizes[low])}° to ${numberText(sizes[high])}°.`,
     why: 'The bank was chased on the instrument rather than held against the horizon.',
     tryNext: 'Eyes out: one small correction, wait, look again.',
   });

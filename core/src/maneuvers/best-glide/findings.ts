@@ -2,7 +2,7 @@
 
 import { between, type Check } from '../../kits/attempt/case.ts';
 import { limitsOf } from '../../kits/attempt/figures.ts';
-import { finding, idsOf, say } from '../../kits/attempt/finding.ts';
+import { finding, idsOf, numberText } from '../../kits/attempt/finding.ts';
 import { phaseNamed } from '../../scoring/phases.ts';
 import { median } from '../../units/numbers.ts';
 import { GLIDE_LIMITS } from './tables.ts';
@@ -16,7 +16,7 @@ export const slowToGlide: Check = (c) => {
   const size = entry.endS - entry.startS;
   if (!(size > limitsOf(c.context, GLIDE_LIMITS).reachS)) return undefined;
   return finding(ID(c, 'slow-to-glide-speed'), 'fault', entry, size, 's', {
-    what: `${say(size)} s until the best glide speed was reached.`,
+    what: `${numberText(size)} s until the best glide speed was reached.`,
     why: 'The nose stayed down: speed that could have been height was thrown away.',
     tryNext: 'Speed first: raise the nose at once, trim, and only then look for the field.',
   });
@@ -35,7 +35,7 @@ export const glideSpeed =
     const size = fast ? off : -off;
     if (!(size > limitsOf(c.context, GLIDE_LIMITS).offKt)) return undefined;
     return finding(ID(c, name), 'fault', established, size, 'kt', {
-      what: `Glided ${say(size)} kt ${fast ? 'above' : 'below'} the best speed.`,
+      what: `Glided ${numberText(size)} kt ${fast ? 'above' : 'below'} the best speed.`,
       why: fast
         ? 'Nose too low: it feels safer, and it shortens the glide.'
         : 'Stretching the glide by raising the nose shortens it.',

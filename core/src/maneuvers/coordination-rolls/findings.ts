@@ -2,7 +2,7 @@
 
 import { between, type Check } from '../../kits/attempt/case.ts';
 import { limitsOf } from '../../kits/attempt/figures.ts';
-import { finding, idsOf, say } from '../../kits/attempt/finding.ts';
+import { finding, idsOf, numberText } from '../../kits/attempt/finding.ts';
 import { rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import { shortestTurnDeg } from '../../units/angles.ts';
@@ -59,7 +59,7 @@ export const adverseYaw: Check = (c) => {
     worst,
     'deg',
     {
-      what: `The nose swung ${say(worst, 1)}° against the roll before it followed.`,
+      what: `The nose swung ${numberText(worst, 1)}° against the roll before it followed.`,
       why: 'Aileron without rudder: the rising wing drags.',
       tryNext: 'Press the rudder with the aileron, as much as keeps the nose on the point.',
     },

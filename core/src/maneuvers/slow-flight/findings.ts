@@ -2,7 +2,7 @@
 
 import { between, type Check, phaseRows, spanOf } from '../../kits/attempt/case.ts';
 import { limitsOf } from '../../kits/attempt/figures.ts';
-import { finding, say } from '../../kits/attempt/finding.ts';
+import { finding, numberText } from '../../kits/attempt/finding.ts';
 import { balloonOnFlap, flapsAllAtOnce } from '../../kits/attempt/flap-findings.ts';
 import { warningFinding } from '../../kits/attempt/warning-finding.ts';
 import { meanOver, rowOfMax } from '../../recording/columns/span.ts';
@@ -41,7 +41,7 @@ const altitudeLossEntry: Check = (c) => {
     loss,
     'ft',
     {
-      what: `${say(loss)} ft lost while slowing down.`,
+      what: `${numberText(loss)} ft lost while slowing down.`,
       why: 'The nose did not come up as fast as the lift went.',
       tryNext: 'Raise the nose a little with every five knots that go; the altitude says how much.',
     },
@@ -58,7 +58,7 @@ const sinkBeforePower: Check = (c) => {
     found.loss,
     'ft',
     {
-      what: `${say(found.loss)} ft lost slow, before the power came up.`,
+      what: `${numberText(found.loss)} ft lost slow, before the power came up.`,
       why: 'Energy went with the power back: behind the power curve slower takes more power, not less.',
       tryNext: 'As the target speed comes, power up at once to hold level; then trim.',
     },
@@ -86,7 +86,7 @@ const tooFast: Check = (c) => {
   const over = median(speeds) - attempt.targets.airspeedKt;
   if (!(over > limitsOf(context, SLOW_LIMITS).tooFastKt)) return undefined;
   return finding(ID('too-fast'), 'fault', established, over, 'kt', {
-    what: `Flown ${say(over)} kt above the target of ${say(attempt.targets.airspeedKt)} kt.`,
+    what: `Flown ${numberText(over)} kt above the target of ${numberText(attempt.targets.airspeedKt)} kt.`,
     why: 'The nose never came up to where the speed is slow.',
     tryNext: 'Speed by pitch: raise the nose until it is there, and let the power hold the altitude.',
   });
@@ -103,7 +103,7 @@ const tooMuchBank: Check = (c) => {
   const bank = steepest < 0 ? 0 : Math.abs(track.bankDeg.values[steepest]);
   if (!(bank > limit)) return undefined;
   return finding(ID('too-much-bank'), 'fault', spanOf(c, steepest, steepest), bank, 'deg', {
-    what: `${say(bank)}° of bank, slow; ${say(limit)}° is the most here.`,
+    what: `${numberText(bank)}° of bank, slow; ${numberText(limit)}° is the most here.`,
     why: 'The stall speed rises with the bank, and there is no margin to give away.',
     tryNext: 'Ten to fifteen degrees, a little power in before them, out before the heading.',
   });
@@ -129,7 +129,7 @@ const headingDriftLeft: Check = (c) => {
   const [worst] = drifts;
   if (!worst || !(worst.size > limitsOf(context, SLOW_LIMITS).driftDeg)) return undefined;
   return finding(ID('heading-drift-left'), 'fault', worst, worst.size, 'deg', {
-    what: `The nose drifted ${say(worst.size)}° to the left on a straight leg.`,
+    what: `The nose drifted ${numberText(worst.size)}° to the left on a straight leg.`,
     why: 'Power at low speed yaws left; the right rudder that holds it was missing.',
     tryNext: 'More right rudder as the power comes up: ball in the middle, nose on the point.',
   });
@@ -144,7 +144,7 @@ const notTrimmed: Check = (c) => {
   const held = Math.abs(mean(elevator.subarray(rows.from, Math.max(rows.from, rows.to))));
   if (!(held > limitsOf(context, SLOW_LIMITS).heldElevator)) return undefined;
   return finding(ID('not-trimmed'), 'note', established, held, 'of travel', {
-    what: `The elevator was held ${say(held * 100)} % off, all the way.`,
+    what: `The elevator was held ${numberText(held * 100)} % off, all the way.`,
     why: 'The trim of cruise was still in.',
     tryNext: 'When the speed has settled, trim until the hand could let go.',
   });
@@ -166,7 +166,7 @@ const climbOnRecovery: Check = (c) => {
     above,
     'ft',
     {
-      what: `Climbed ${say(above)} ft above the entry in the recovery.`,
+      what: `Climbed ${numberText(above)} ft above the entry in the recovery.`,
       why: 'Full power at low speed wants to climb; the nose stayed up.',
       tryNext: 'Push as the power comes up: the nose goes down to where level is, and trim.',
     },

@@ -3,7 +3,7 @@
 import { findAirplane } from '../../airplane/fleet.ts';
 import { scoreRecording } from '../../debrief/score-recording.ts';
 import type { ScoreOptions } from '../../debrief/settings.ts';
-import { countReversals, say } from '../../kits/attempt/finding.ts';
+import { countReversals, numberText } from '../../kits/attempt/finding.ts';
 import { readRecordingCsv } from '../../recording/csv/csv.ts';
 import type { Finding } from '../../scoring/schema.ts';
 import { findStandard } from '../../standards/standards.ts';
@@ -140,11 +140,11 @@ test('reversals are swings larger than a size, each way', () => {
 });
 
 test('numbers are said with a true minus and a thin space that never ends a line', () => {
-  expect([say(4500), say(-162.4), say(-0.2), say(1.5049, 2), say(12_345_678)]).toEqual([
-    '4\u202f500',
-    '−162',
-    '0',
-    '1.50',
-    '12\u202f345\u202f678',
-  ]);
+  expect([
+    numberText(4500),
+    numberText(-162.4),
+    numberText(-0.2),
+    numberText(1.5049, 2),
+    numberText(12_345_678),
+  ]).toEqual(['4\u202f500', '−162', '0', '1.50', '12\u202f345\u202f678']);
 });

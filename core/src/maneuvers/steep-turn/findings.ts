@@ -4,7 +4,7 @@ import { maneuveringSpeedKias } from '../../airplane/limits.ts';
 import type { Attempt, Proposal, ScoringContext } from '../../kits/attempt/attempt.ts';
 import { type Case, runChecks } from '../../kits/attempt/case.ts';
 import { limitsOf } from '../../kits/attempt/figures.ts';
-import { countReversals, finding, say } from '../../kits/attempt/finding.ts';
+import { countReversals, finding, numberText } from '../../kits/attempt/finding.ts';
 import { gustKt, isRough } from '../../kits/attempt/rough-air.ts';
 import { warningFinding } from '../../kits/attempt/warning-finding.ts';
 import { ballOut } from '../../kits/turns/ball-finding.ts';
@@ -17,6 +17,7 @@ import type { Span } from '../../scoring/judged.ts';
 import { deviations, resolutionOf } from '../../scoring/parameter.ts';
 import { phaseNamed } from '../../scoring/phases.ts';
 import type { Finding } from '../../scoring/schema.ts';
+import { judgingRows } from '../../scoring/standard.ts';
 import { shortestTurnDeg } from '../../units/angles.ts';
 import { STEEP_LIMITS } from './tables.ts';
 
@@ -55,7 +56,7 @@ const rollInTooFast: Check = ({ track, attempt, limits }) => {
   );
   if (size <= limits.rollInDegPerS) return undefined;
   return finding(ID('roll-in-too-fast'), 'fault', rollIn, size, 'deg/s', {
-    what: `Rolled in at ${say(size)}° a second.`,
+    what: `Rolled in at ${numberText(size)}° a second.`,
     why: 'A quick roll reaches the bank before the pull can follow it.',
     tryNext: 'Take four or five seconds to the bank; add the pull past 30°.',
   });
@@ -77,7 +78,7 @@ const altLossRollIn: Check = ({ track, attempt, rows, limits }) => {
     first--;
   const span = { startS: track.timeS[first], endS: track.timeS[lowest] };
   return finding(ID('alt-loss-roll-in'), 'fault', span, loss, 'ft', {
-    what: `${say(loss)} ft lost in the first quarter of the turn.`,
+    what: `${numberText(loss)} ft lost in the first quarter of the turn.`,
     why: 'The lift tilted with the bank and the pull came late or too lightly.',
     tryNext: 'Past 30° begin a firm pull, so that it is all there when the roll stops.',
   });
@@ -106,7 +107,7 @@ const altGainRollout: Check = ({ track, attempt, limits }) => {
     gain,
     'ft',
     {
-      what: `Rose ${say(gain)} ft in rolling out.`,
+      what: `Rose ${numberText(gain)} ft in rolling out.`,
       why: 'The pull that the bank needed was still there when the wings came level.',
       tryNext:
         'Let the pull go at the rate at which the bank comes off; expect the nose to rise, more if trimmed.',
@@ -116,7 +117,7 @@ const altGainRollout: Check = ({ track, attempt, limits }) => {
 
 /** Beyond the standard's band on either side for longer than a moment; only the longest of each side is named. */
 const bankBeyond: Check = ({ track, attempt, context, limits }) => {
-  const row = context.standard.rows.find((r) => r.maneuver === attempt.maneuver && r.parameter === 'bank');
+  const row = judgingRows(context, attempt).rows.find(({ parameter }) => parameter === 'bank');
   const established = phaseNamed(attempt.phases, 'established');
   const bank = row && attempt.quantity(row);
   if (!row || !established || !bank) return undefined;
@@ -135,14 +136,14 @@ const bankBeyond: Check = ({ track, attempt, context, limits }) => {
   return [
     over &&
       finding(ID('overbank'), 'fault', over, over.peak, 'deg', {
-        what: `Overbanked ${say(over.peak)}° past ${say(target)}°, for ${say(over.endS - over.startS, 1)} s.`,
-        why: `No opposite aileron when the roll should have stopped; ${say(target + over.peak)}° asks for ${say(loadFactor(target + over.peak), 2)} g.`,
+        what: `Overbanked ${numberText(over.peak)}° past ${numberText(target)}°, for ${numberText(over.endS - over.startS, 1)} s.`,
+        why: `No opposite aileron when the roll should have stopped; ${numberText(target + over.peak)}° asks for ${numberText(loadFactor(target + over.peak), 2)} g.`,
         tryNext:
           'Stop the roll with a touch of opposite aileron, then hold the picture; steep banks tend to steepen.',
       }),
     under &&
       finding(ID('bank-shallow'), 'fault', under, -under.peak, 'deg', {
-        what: `Bank ${say(-under.peak)}° short of ${say(target)}°, for ${say(under.endS - under.startS, 1)} s.`,
+        what: `Bank ${numberText(-under.peak)}° short of ${numberText(target)}°, for ${numberText(under.endS - under.startS, 1)} s.`,
         why: 'The bank was eased to save altitude, or let go while looking inside.',
         tryNext: 'Fix where the horizon cuts the cowling at this bank, and bring it back there.',
       }),
@@ -163,7 +164,7 @@ const bankWander: Check = ({ track, attempt, limits }) => {
   if (above + below <= limits.bankSpreadDeg || Math.min(above, below) < 0.3 * limits.bankSpreadDeg)
     return undefined;
   return finding(ID('bank-wander'), 'fault', established, above + below, 'deg', {
-    what: `Bank wandered over ${say(above + below)}°, from ${say(Math.abs(bank[least]))}° to ${say(Math.abs(bank[most]))}°.`,
+    what: `Bank wandered over ${numberText(above + below)}°, from ${numberText(Math.abs(bank[least]))}° to ${numberText(Math.abs(bank[most]))}°.`,
     why: 'The bank was chased on the instrument rather than held against the horizon.',
     tryNext: 'Eyes out: one small correction, wait, look again.',
   });
@@ -180,7 +181,7 @@ const speedDecay: Check = (c) => {
   const air = isRough(track, rows) && !powerLeft(c) ? 4 * gustKt(track, rows) : 0;
   if (!(lost > limits.speedDecayKt + air)) return undefined;
   return finding(ID('speed-decay'), 'fault', spanTo(track, attempt, slowest), lost, 'kt', {
-    what: `${say(lost)} kt lost, down to ${say(airspeed[slowest])} kt.`,
+    what: `${numberText(lost)} kt lost, down to ${numberText(airspeed[slowest])} kt.`,
     why: 'The pull costs drag, and the power to pay for it was not added.',
     tryNext: 'A little power as the bank passes 30°, then leave it.',
   });
@@ -197,7 +198,7 @@ const speedAboveVa: Check = ({ track, rows, context }) => {
   while (first > rows.from && airspeed[first - 1] > vaKias) first--;
   const span = { startS: track.timeS[first], endS: track.timeS[fastest] };
   return finding(ID('speed-above-va'), 'fault', span, airspeed[fastest] - vaKias, 'kt', {
-    what: `${say(airspeed[fastest])} kt, above the maneuvering speed of ${say(Math.floor(vaKias))} kt at ${say(weightLb)} lb.`,
+    what: `${numberText(airspeed[fastest])} kt, above the maneuvering speed of ${numberText(Math.floor(vaKias))} kt at ${numberText(weightLb)} lb.`,
     why: 'The nose fell, or the entry was too fast for this weight.',
     tryNext: 'Stop the maneuver above the maneuvering speed: power back, wings level, ease out gently.',
   });
@@ -249,7 +250,7 @@ const powerUnchanged: Check = (c) => {
   if (most < 0 || !(lost > limits.powerUnchangedSpeedKt)) return undefined;
   if (!powerLeft(c)) return undefined;
   return finding(ID('power-unchanged'), 'note', spanTo(track, attempt, slowest), lost, 'kt', {
-    what: `${say(lost)} kt lost with the power left at ${say(power.values[most], power.digits)} ${power.unit}`
+    what: `${numberText(lost)} kt lost with the power left at ${numberText(power.values[most], power.digits)} ${power.unit}`
       .trim()
       .concat('.'),
     why: 'A 45° turn needs more power than level flight at the same speed.',
@@ -264,7 +265,7 @@ const powerChasing: Check = (c) => {
   const reversals = countReversals(power.values, rows.from, rows.to, power.swing);
   if (reversals < limits.powerReversals) return undefined;
   return finding(ID('power-chasing'), 'fault', attempt, reversals, 'reversals', {
-    what: `Power went up and down ${say(reversals)} times.`,
+    what: `Power went up and down ${numberText(reversals)} times.`,
     why: 'Speed was chased with the throttle while the pitch moved it.',
     tryNext: 'Set the power once; hold altitude, and the speed looks after itself.',
   });
@@ -276,15 +277,15 @@ const rollOut: Check = ({ track, attempt, side, limits }) => {
   const past = side * shortestTurnDeg(attempt.targets.headingDeg, heading);
   if (!(Math.abs(past) > limits.rolloutDeg)) return undefined;
   const span = { startS: attempt.endS, endS: attempt.endS };
-  const lead = say(Math.floor(attempt.targets.bankDeg / 2));
+  const lead = numberText(Math.floor(attempt.targets.bankDeg / 2));
   return past > 0
     ? finding(ID('rollout-late'), 'fault', span, past, 'deg', {
-        what: `Rolled out ${say(past)}° past the heading.`,
+        what: `Rolled out ${numberText(past)}° past the heading.`,
         why: 'The roll-out began too late, or went too slowly.',
         tryNext: `Begin ${lead}° before the heading, half the bank, at the rate you rolled in.`,
       })
     : finding(ID('rollout-early'), 'fault', span, -past, 'deg', {
-        what: `Wings level ${say(-past)}° before the heading.`,
+        what: `Wings level ${numberText(-past)}° before the heading.`,
         why: 'The roll-out began too early, or was quicker than the roll-in.',
         tryNext: `Wait for ${lead}° to go, half the bank, then roll out as you rolled in.`,
       });
@@ -293,7 +294,7 @@ const rollOut: Check = ({ track, attempt, side, limits }) => {
 const incompleteTurn: Check = ({ attempt, limits }) => {
   if (!attempt.fallsShort || attempt.turnedDeg === undefined) return undefined;
   return finding(ID('incomplete-turn'), 'fault', attempt, attempt.turnedDeg, 'deg', {
-    what: `Only ${say(attempt.turnedDeg)}° turned; the maneuver is a full circle (${say(limits.completeTurnDeg)}° at the least).`,
+    what: `Only ${numberText(attempt.turnedDeg)}° turned; the maneuver is a full circle (${numberText(limits.completeTurnDeg)}° at the least).`,
     why: 'It was broken off, or the reference was lost.',
     tryNext: 'If it was for traffic or a limit, mark it discontinued: that was good airmanship.',
   });
@@ -320,7 +321,7 @@ const spiralDive: Check = ({ track, attempt, rows, limits }) => {
   );
   const size = -track.verticalSpeedFpm[worst];
   return finding(ID('spiral-dive'), 'critical', stretch, size, 'ft/min', {
-    what: `A spiral dive: ${say(Math.abs(track.bankDeg.values[worst]))}° of bank, ${say(size)} ft/min down, speed rising.`,
+    what: `A spiral dive: ${numberText(Math.abs(track.bankDeg.values[worst]))}° of bank, ${numberText(size)} ft/min down, speed rising.`,
     why: 'Pulling against a steepening bank tightens the turn and does not stop the descent.',
     tryNext: 'Power back, wings level first, then ease out of the dive.',
   });

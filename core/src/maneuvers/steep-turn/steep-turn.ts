@@ -7,11 +7,11 @@ import { briefFor } from '../../card/targets.ts';
 import type { Attempt, Proposal, ScoringContext } from '../../kits/attempt/attempt.ts';
 import { buildAttempt } from '../../kits/attempt/build-attempt.ts';
 import { limitsOf } from '../../kits/attempt/figures.ts';
-import { judgingRows } from '../../kits/attempt/judging-rows.ts';
 import { turnPhases } from '../../kits/turns/turn-phases.ts';
 import { findTurns, proposalOf } from '../../kits/turns/turns.ts';
 import { valueAt } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
+import { judgingRows } from '../../scoring/standard.ts';
 import { STEEP_LIMITS, STEEP_SIGNS } from './tables.ts';
 
 export const STEEP_TURN = 'steep-turn';
@@ -55,7 +55,7 @@ export function measure(
   context: ScoringContext,
 ): Attempt {
   const brief = briefFor(context.briefs, STEEP_TURN, proposal.variant);
-  const bankRow = judgingRows(context, STEEP_TURN).rows.find((row) => row.parameter === 'bank');
+  const bankRow = judgingRows(context, proposal).rows.find((row) => row.parameter === 'bank');
   const turnedDeg = Math.abs(
     valueAt(track.timeS, track.headingDeg.values, proposal.endS) -
       valueAt(track.timeS, track.headingDeg.values, proposal.startS),

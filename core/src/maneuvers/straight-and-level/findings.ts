@@ -2,7 +2,7 @@
 
 import { between, type Check } from '../../kits/attempt/case.ts';
 import { limitsOf } from '../../kits/attempt/figures.ts';
-import { countReversals, finding, idsOf, say, turningRows } from '../../kits/attempt/finding.ts';
+import { countReversals, finding, idsOf, numberText, turningRows } from '../../kits/attempt/finding.ts';
 import { STRAIGHT_FINDINGS } from '../../kits/straight/straight-findings.ts';
 import { STRAIGHT_LIMITS } from '../../kits/straight/tables.ts';
 import { meanOver } from '../../recording/columns/span.ts';
@@ -21,7 +21,7 @@ export const chasing: Check = (c) => {
   }
   if (worst.count < chasingReversals) return undefined;
   return finding(ID(c, 'chasing'), 'fault', worst, worst.count, 'reversals', {
-    what: `Up and down ${say(worst.count)} times within a minute.`,
+    what: `Up and down ${numberText(worst.count)} times within a minute.`,
     why: 'The vertical speed was chased; it lags behind what the nose does.',
     tryNext: 'Set the attitude against the horizon, wait, look, and correct half of it.',
   });
@@ -42,7 +42,7 @@ export const outOfTrim: Check = (c) => {
   const periodS = (2 * (endS - startS)) / (swings - 1);
   if (periodS < 15 || periodS > 45) return undefined;
   return finding(ID(c, 'out-of-trim'), 'note', { startS, endS }, swings, 'swings', {
-    what: `A slow rise and fall, ${say(swings)} times, every ${say(periodS)} s or so.`,
+    what: `A slow rise and fall, ${numberText(swings)} times, every ${numberText(periodS)} s or so.`,
     why: 'Out of trim: whenever the hand rested, the airplane went where the trim was.',
     tryNext: 'Hold it with the hand, then trim the pressure away in ever smaller steps.',
   });
@@ -53,7 +53,7 @@ export const altitudeOffset: Check = (c) => {
   const off = meanOver(c.track.altitudeFt.values, c.rows) - wanted;
   if (!(Math.abs(off) > limitsOf(c.context, STRAIGHT_LIMITS).altitudeOffsetFt)) return undefined;
   return finding(ID(c, 'altitude-offset'), 'note', c.attempt, Math.abs(off), 'ft', {
-    what: `On average ${say(Math.abs(off))} ft ${off < 0 ? 'low' : 'high'}.`,
+    what: `On average ${numberText(Math.abs(off))} ft ${off < 0 ? 'low' : 'high'}.`,
     why: 'Held well, but beside the altitude that was asked.',
     tryNext: 'Bring it back with a small change of attitude, and hold it there.',
   });

@@ -1,6 +1,8 @@
 /** Position fixes, as logs give them one by one, made into the columns of a recording. */
+
 import { InputError } from '../../errors.ts';
 import { FT_TO_M } from '../../units/convert.ts';
+import { dayIn, UTC } from '../../units/days.ts';
 import type { ChannelName } from '../columns/channels.ts';
 import type { Recording, RecordingHeader } from '../columns/recording.ts';
 
@@ -49,7 +51,7 @@ export function recordingOfFixes(
   altitude('gps_alt_ft', ({ gpsAltM }) => gpsAltM);
   altitude('alt_ft', ({ pressureAltM }) => pressureAltM);
   return {
-    header: { date: new Date(epochMs).toISOString().slice(0, 10), ...header },
+    header: { date: dayIn(epochMs, UTC), ...header },
     epochMs,
     timeS: column((fix) => (fix.epochMs - epochMs) / 1000),
     channels,

@@ -1,7 +1,9 @@
 /** A table of another make, read as a person said what its columns are. */
+
 import Papa from 'papaparse';
 import { InputError } from '../../errors.ts';
 import { wrap360 } from '../../units/angles.ts';
+import { dayIn, UTC } from '../../units/days.ts';
 import { type ChannelName, channelInfo } from '../columns/channels.ts';
 import { GrowingColumns } from '../columns/columns.ts';
 import { parseCell } from '../columns/csv-number.ts';
@@ -95,7 +97,7 @@ function finish(
   });
   const warnings =
     leftOut > 0 ? [`${leftOut} rows whose time is not later than the one before were left out`] : [];
-  const header = epochMs === undefined ? {} : { date: new Date(epochMs).toISOString().slice(0, 10) };
+  const header = epochMs === undefined ? {} : { date: dayIn(epochMs, UTC) };
   return { header, timeS: finished[sources.length], channels, epochMs, warnings };
 }
 

@@ -2,15 +2,14 @@
 
 import { parseUtcMs } from '../columns/utc.ts';
 import { readHeaderLines } from '../csv/csv-header.ts';
+import { type Beginning, beginningOfDate } from './beginning.ts';
 import { formatOf, type RecordingFormat } from './read-recording.ts';
 
 export interface Peek {
   format: RecordingFormat;
   /** The airplane's id, where the file names it. */
   airplane?: string;
-  /** When it began; `dateOnly`: at some time of that day (UTC). */
-  startMs?: number;
-  dateOnly: boolean;
+  begins?: Beginning;
   /** A table whose columns are not those of Recording CSV: somebody has to say what they are. */
   needsMapping: boolean;
 }
@@ -18,18 +17,20 @@ export interface Peek {
 /** @param text the file's first few thousand characters; lines may break off at the end. */
 export function peekRecording(text: string): Peek {
   const format = formatOf(text.replace(/^\uFEFF/, ''));
-  const known = { format, needsMapping: false, dateOnly: false };
+  const known = { format, needsMapping: false };
   switch (format) {
     case 'gpx':
-      return { ...known, startMs: isoMs(/<trkpt[\s\S]*?<time>([^<]+)<\/time>/.exec(text)?.[1]) };
+      return { ...known, begins: at(isoMs(/<trkpt[\s\S]*?<time>([^<]+)<\/time>/.exec(text)?.[1])) };
     case 'igc':
-      return { ...known, startMs: igcStart(text) };
+      return { ...known, begins: at(igcStart(text)) };
     case 'nmea':
-      return { ...known, startMs: nmeaStart(text) };
+      return { ...known, begins: at(nmeaStart(text)) };
     case 'csv':
       return { ...known, ...peekCsv(text) };
   }
 }
+
+const at = (atMs: number | undefined): Beginning | undefined => (atMs === undefined ? undefined : { atMs });
 
 const isoMs = (text: string | undefined): number | undefined => {
   const ms = Date.parse(text ?? '');
@@ -56,7 +57,7 @@ function nmeaStart(text: string): number | undefined {
 
 function peekCsv(text: string): Omit<Peek, 'format'> {
   const plain = text.replace(/^\uFEFF/, '').replace(/\r\n?/g, '\n');
-  const unknown = { needsMapping: true, dateOnly: false };
+  const unknown = { needsMapping: true };
   try {
     const { header, bodyStart } = readHeaderLines(plain);
     const [names = '', first = ''] = plain.slice(bodyStart).split('\n', 2);
@@ -69,15 +70,13 @@ function peekCsv(text: string): Omit<Peek, 'format'> {
     const utc = columns.includes('utc')
       ? parseUtcMs((first.split(delimiter)[columns.indexOf('utc')] ?? '').trim().replaceAll('"', ''))
       : undefined;
-    const dateMs = header.date === undefined ? undefined : Date.parse(header.date);
     return {
       needsMapping: false,
       airplane: header.airplane,
-      startMs: utc ?? dateMs,
-      dateOnly: utc === undefined && header.date !== undefined && !header.date.includes('T'),
+      begins: at(utc) ?? beginningOfDate(header.date),
     };
   } catch {
     // What is wrong with its first lines the reader says, with line and column.
-    return { needsMapping: false, dateOnly: false };
+    return { needsMapping: false };
   }
 }

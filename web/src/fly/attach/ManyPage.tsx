@@ -1,5 +1,5 @@
 /** Many recordings at once: each finds its lesson by airplane and time, a person says it of the rest. */
-import { type Created, type Lesson, type Mapping, matchLesson } from '@keel/core';
+import type { Created, Lesson, Mapping } from '@keel/core';
 import { Button, Select } from '@mantine/core';
 import { IconFileUpload } from '@tabler/icons-react';
 import { useState } from 'react';
@@ -9,7 +9,7 @@ import { useSWRConfig } from 'swr';
 import { messageOf, put, upload } from '../../api/client.ts';
 import { useLessons } from '../../api/hooks.ts';
 import { TitleBar } from '../../frame/TitleBar.tsx';
-import { dayAndTime } from '../../parts/format.ts';
+import { dayAndTime, lessonFor } from '../../parts/format.ts';
 import { Waiting } from '../../parts/states.tsx';
 import { MappingDialog } from './MappingDialog.tsx';
 import { type Prepared, prepare, recordingForm } from './prepare.ts';
@@ -47,7 +47,7 @@ function Many({ lessons }: { lessons: Lesson[] }) {
     const taken = await Promise.all(
       files.map(async (file): Promise<Row> => {
         const prepared = await prepare(file);
-        const lesson = matchLesson(prepared.peek, lessons);
+        const lesson = lessonFor(prepared.peek, lessons);
         return {
           key: crypto.randomUUID(),
           prepared,
@@ -123,7 +123,7 @@ function Many({ lessons }: { lessons: Lesson[] }) {
               <br />
               <span className="quiet">
                 Recording CSV, tables of other makes, GPX 1.1, IGC, NMEA 0183; 50 MB at most each. Nothing is
-                sent before you say so.
+                sent before you addStatement so.
               </span>
             </p>
             <Button variant="default" onClick={open}>
@@ -170,11 +170,11 @@ function FileRow(props: {
   const { row, lessons } = props;
   const { peek, file, table } = row.prepared;
   const began =
-    peek.startMs === undefined
+    peek.begins === undefined
       ? 'not told'
-      : peek.dateOnly
-        ? new Date(peek.startMs).toISOString().slice(0, 10)
-        : dayAndTime(new Date(peek.startMs).toISOString());
+      : 'day' in peek.begins
+        ? peek.begins.day
+        : dayAndTime(new Date(peek.begins.atMs).toISOString());
   return (
     <tr>
       <td>
@@ -226,7 +226,7 @@ function FileState({ row, ask, unmapped }: { row: Row; ask: () => void; unmapped
   if (unmapped)
     return (
       <Button size="compact-sm" variant="default" onClick={ask}>
-        Say what its columns are
+        AddStatement what its columns are
       </Button>
     );
   return <span className="quiet">{row.lessonId ? 'ready' : 'waits for a lesson'}</span>;

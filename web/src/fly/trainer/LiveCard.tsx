@@ -1,7 +1,7 @@
 /** The target card reduced to what matters now, and beside it how it is going. */
 import type { Demonstration, Lane, TargetCard, TrainerSnapshot } from '@keel/core';
 import { useEffect, useRef, useState } from 'react';
-import { heading, say } from '../../parts/format.ts';
+import { heading, numberText } from '../../parts/format.ts';
 import { LiveLane } from './LiveLane.tsx';
 
 interface Props {
@@ -40,11 +40,11 @@ export function LiveCard({ card, lanes, demonstration, snapshot, speedUnit }: Pr
   const { entry, turn } = card;
   const kias = entry.airspeedKias;
   const facts = [
-    `${say(entry.altitudeFt)} ft`,
-    kias !== null && `${say(kias * speedUnit.perKt)} ${speedUnit.name}`,
+    `${numberText(entry.altitudeFt)} ft`,
+    kias !== null && `${numberText(kias * speedUnit.perKt)} ${speedUnit.name}`,
     card.bankDeg > 0 && `${card.bankDeg}°`,
     turn && `roll out ${heading(turn.rollOutHeadingDeg)}°`,
-    card.power && `${say(card.power.maneuverRpm)} ${card.power.unit}`,
+    card.power && `${numberText(card.power.maneuverRpm)} ${card.power.unit}`,
   ].filter(Boolean);
   return (
     <>
@@ -58,7 +58,7 @@ export function LiveCard({ card, lanes, demonstration, snapshot, speedUnit }: Pr
             <div style={{ width: `${Math.min(100, ((attempt?.turnedDeg ?? 0) / FULL_TURN_DEG) * 100)}%` }} />
             <i style={{ left: `${((FULL_TURN_DEG - turn.rollOutLeadDeg) / FULL_TURN_DEG) * 100}%` }} />
           </div>
-          <strong>{say(attempt?.turnedDeg ?? 0)}°</strong>
+          <strong>{numberText(attempt?.turnedDeg ?? 0)}°</strong>
           <span className="quiet small">turned of 360°; mark: begin the roll-out</span>
         </div>
       )}

@@ -1,7 +1,7 @@
 /** One lane, live: the target a straight line, the band about it, the line flown so far, the demonstration dashed. */
 import type { Lane } from '@keel/core';
 import { usedOf } from '@keel/core';
-import { PARAMETER_NAMES, say, signed, unitMark } from '../../parts/format.ts';
+import { numberText, PARAMETER_NAMES, signed, unitMark } from '../../parts/format.ts';
 
 const WIDTH = 300;
 const HEIGHT = 54;
@@ -35,7 +35,7 @@ export function LiveLane({ lane, flown, shown, shownStepS, widthS, deviation, ju
   const unit = lane.unit === 'kt' ? speedUnit.name : lane.unit;
   const value =
     lane.parameter === 'bank'
-      ? `${say(Math.max(0, deviation + lane.target))}${unitMark(unit)}`
+      ? `${numberText(Math.max(0, deviation + lane.target))}${unitMark(unit)}`
       : `${signed(deviation * scale)}${unitMark(unit)}`;
   return (
     <div className="live-lane" data-state={state}>

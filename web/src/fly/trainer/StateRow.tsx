@@ -1,6 +1,6 @@
 /** What the levers and the help are at, in a row of words; the helps are switched here. */
 import type { TrainerSnapshot } from '@keel/core';
-import { say, signed } from '../../parts/format.ts';
+import { numberText, signed } from '../../parts/format.ts';
 import type { TrainerLink } from './use-trainer.ts';
 
 export function StateRow({ snapshot, send }: { snapshot: TrainerSnapshot; send: TrainerLink['send'] }) {
@@ -8,13 +8,13 @@ export function StateRow({ snapshot, send }: { snapshot: TrainerSnapshot; send: 
   return (
     <div className="trainer-row">
       <span>
-        Flaps <strong>{reading.flaps_deg < 0.5 ? 'up' : `${say(reading.flaps_deg)}°`}</strong>
+        Flaps <strong>{reading.flaps_deg < 0.5 ? 'up' : `${numberText(reading.flaps_deg)}°`}</strong>
       </span>
       <span>
         Trim <strong>{signed(input.trim * 10)}</strong>
       </span>
       <span>
-        Throttle <strong>{say(input.throttle * 100)} %</strong>
+        Throttle <strong>{numberText(input.throttle * 100)} %</strong>
       </span>
       <button
         type="button"

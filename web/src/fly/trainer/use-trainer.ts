@@ -1,6 +1,8 @@
 /** The flight as React sees it: the latest state at every frame for the picture, a few times a second for the words. */
+
 import type { Demonstration, Lane, TrainerOptions, TrainerSnapshot } from '@keel/core';
 import { type RefObject, useCallback, useEffect, useRef, useState } from 'react';
+import { isoDay } from '../../parts/format.ts';
 import type { FromFlight, ToFlight } from './flight-worker.ts';
 
 export interface FinishedFlight {
@@ -54,7 +56,7 @@ export function useTrainer(options: TrainerOptions): TrainerLink {
     () =>
       new Promise<FinishedFlight>((resolve) => {
         finishing.current = resolve;
-        send({ kind: 'finish', date: new Date().toISOString().slice(0, 10) });
+        send({ kind: 'finish', date: isoDay() });
       }),
     [send],
   );

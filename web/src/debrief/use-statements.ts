@@ -1,27 +1,36 @@
 /** Saying something of an attempt: kept on the server, shown at once. */
-import { type AttemptScore, changesAttempts, type RecordingView, type Said, type SaidBody } from '@keel/core';
+import {
+  type AttemptScore,
+  changesAttempts,
+  type RecordingView,
+  type Statement,
+  type StatementBody,
+} from '@keel/core';
 import { notifications } from '@mantine/notifications';
 import { useSWRConfig } from 'swr';
 import { messageOf, post } from '../api/client.ts';
 import { useForgetPath } from '../api/hooks.ts';
 
 type WithoutInterval<T> = T extends unknown ? Omit<T, 'startS' | 'endS' | 'maneuver'> : never;
-export type Saying = WithoutInterval<SaidBody>;
-export type Say = (body: Saying) => Promise<boolean>;
+export type NewStatement = WithoutInterval<StatementBody>;
+export type AddStatement = (body: NewStatement) => Promise<boolean>;
 
 /** Of any interval of a recording. Resolves to whether it was kept. */
-export function useSayOf(recording: RecordingView): (body: SaidBody) => Promise<boolean> {
+export function useAddStatementTo(recording: RecordingView): (body: StatementBody) => Promise<boolean> {
   const { mutate } = useSWRConfig();
   const forgetPath = useForgetPath(recording.student.id);
   return async (body) => {
     try {
-      const said = await post<Said[]>(`/recordings/${recording.id}/said`, { id: crypto.randomUUID(), body });
+      const statements = await post<Statement[]>(`/recordings/${recording.id}/statements`, {
+        id: crypto.randomUUID(),
+        body,
+      });
       await forgetPath();
       const at = `/recordings/${recording.id}`;
       // An edit changes the score itself, so that is fetched anew; until it is there the old one stays in sight.
       if (changesAttempts(body.kind)) await mutate(at);
       else
-        await mutate(at, (before: RecordingView | undefined) => before && { ...before, said }, {
+        await mutate(at, (before: RecordingView | undefined) => before && { ...before, statements }, {
           revalidate: false,
         });
       return true;
@@ -33,7 +42,10 @@ export function useSayOf(recording: RecordingView): (body: SaidBody) => Promise<
 }
 
 /** Of one attempt. */
-export function useSay(recording: RecordingView, { startS, endS, maneuver }: AttemptScore): Say {
-  const say = useSayOf(recording);
-  return (body) => say({ ...body, startS, endS, maneuver } as SaidBody);
+export function useAddStatement(
+  recording: RecordingView,
+  { startS, endS, maneuver }: AttemptScore,
+): AddStatement {
+  const addStatement = useAddStatementTo(recording);
+  return (body) => addStatement({ ...body, startS, endS, maneuver } as StatementBody);
 }

@@ -1,18 +1,24 @@
 /** What people say of attempts: added, never changed. Edits work the score out anew. */
 
 import { createRoute, z } from '@hono/zod-openapi';
-import { changesAttempts, INSTRUCTOR_ONLY, type SaidBody, saidBodySchema, saidSchema } from '@keel/core';
-import { SaidEntity } from '../db/entities.ts';
+import {
+  changesAttempts,
+  INSTRUCTOR_ONLY,
+  type StatementBody,
+  statementBodySchema,
+  statementSchema,
+} from '@keel/core';
+import { StatementEntity } from '../db/entities.ts';
 import { json, jsonBody, router } from '../http/env.ts';
 import { Problem } from '../http/problem.ts';
 import { requireInstructor } from '../scope.ts';
-import { analyseAgain, saidOf } from './analysis-store.ts';
+import { analyseAgain, statementsOf } from './analysis-store.ts';
 import { requireRecording } from './recordings.ts';
 
 const SHORTEST_S = 5;
 
 /** @throws Problem 422 for an edit that leaves no attempt worth the name. */
-function requirePossible(body: SaidBody): void {
+function requirePossible(body: StatementBody): void {
   const refuse = (what: string) => {
     throw new Problem(422, what);
   };
@@ -24,31 +30,31 @@ function requirePossible(body: SaidBody): void {
     refuse('withEndS: an attempt is merged with a later one; give the end of that.');
 }
 
-export function saidRoutes() {
+export function statementRoutes() {
   const routes = router();
   const params = z.object({ id: z.uuid() });
 
   routes.openapi(
     createRoute({
       method: 'get',
-      path: '/recordings/{id}/said',
+      path: '/recordings/{id}/statements',
       summary: 'Everything said of a recording, oldest first',
       request: { params },
-      responses: { 200: json(z.array(saidSchema), 'What was said') },
+      responses: { 200: json(z.array(statementSchema), 'What was said') },
     }),
     async (c) => {
       const { id } = await requireRecording(c.get('database'), c.get('viewer'), c.req.valid('param').id);
-      return c.json(await saidOf(c.get('database'), id), 200);
+      return c.json(await statementsOf(c.get('database'), id), 200);
     },
   );
 
   routes.openapi(
     createRoute({
       method: 'post',
-      path: '/recordings/{id}/said',
+      path: '/recordings/{id}/statements',
       summary: 'Say something of an attempt; the id is the client’s own, so that sending twice is harmless',
-      request: { params, body: jsonBody(z.object({ id: z.uuid(), body: saidBodySchema })) },
-      responses: { 201: json(z.array(saidSchema), 'Everything said so far') },
+      request: { params, body: jsonBody(z.object({ id: z.uuid(), body: statementBodySchema })) },
+      responses: { 201: json(z.array(statementSchema), 'Everything said so far') },
     }),
     async (c) => {
       const [viewer, database] = [c.get('viewer'), c.get('database')];
@@ -59,14 +65,14 @@ export function saidRoutes() {
         throw new Problem(403, 'Only the student grades their own attempt.');
       }
       requirePossible(body);
-      const saids = database.getRepository(SaidEntity);
-      const before = await saids.findOneBy({ id });
+      const statements = database.getRepository(StatementEntity);
+      const before = await statements.findOneBy({ id });
       if (before && before.recordingId !== recording.id) throw new Problem(409, 'This id is used elsewhere.');
-      if (!before) await saids.insert({ id, recordingId: recording.id, authorId: viewer.id, body });
+      if (!before) await statements.insert({ id, recordingId: recording.id, authorId: viewer.id, body });
       if (!before && changesAttempts(body.kind)) {
         await analyseAgain(database, c.get('analyser'), recording.id);
       }
-      return c.json(await saidOf(database, recording.id), 201);
+      return c.json(await statementsOf(database, recording.id), 201);
     },
   );
   return routes;

@@ -8,18 +8,19 @@ import {
   latest,
   OBSERVATIONS,
   type ObservationItem,
-  type Said,
-  type SaidBody,
-} from './said.ts';
+  type Statement,
+  type StatementBody,
+} from './statements.ts';
 
-export interface AttemptSaid {
-  said: Said[];
+export interface AttemptStatements {
+  /** All of them, in time order. */
+  all: Statement[];
   grade: number | null;
   selfGrade: { grade: number; beforeVerdict: boolean } | null;
   help: Help;
   flownBy: 'student' | 'instructor';
   /** Whether an instructor said who flew; otherwise `help` is the school's default. */
-  helpSaid: boolean;
+  helpStated: boolean;
   override: { verdict: AttemptVerdict; reason: string } | null;
   discontinued: string | null;
   nextTime: string | null;
@@ -28,26 +29,27 @@ export interface AttemptSaid {
 }
 
 /** An edit with the id and the author of the word that it was said with. */
-export type SaidEdit = Edit & { saidId: string; authorName: string };
+export type StatementEdit = Edit & { statementId: string; authorName: string };
 
 /** The edits among what was said, in force and in the order they were said: the last of a kind on an interval counts. */
-export function editsFrom(said: readonly Said[]): SaidEdit[] {
-  const edits = new Map<string, SaidEdit>();
-  for (const { id, authorName, body } of said) {
+export function editsFrom(statements: readonly Statement[]): StatementEdit[] {
+  const edits = new Map<string, StatementEdit>();
+  for (const { id, authorName, body } of statements) {
     if (body.kind === 'take-back') {
-      for (const [key, edit] of edits) if (edit.saidId === body.of) edits.delete(key);
+      for (const [key, edit] of edits) if (edit.statementId === body.of) edits.delete(key);
       continue;
     }
     if (!isEdit(body)) continue;
     const key = `${body.kind} ${body.maneuver} ${body.startS} ${body.endS}`;
     if (undoes(body)) edits.delete(key);
-    else edits.set(key, { ...editSchema.parse(body), saidId: id, authorName });
+    else edits.set(key, { ...editSchema.parse(body), statementId: id, authorName });
   }
   return [...edits.values()];
 }
 
-type EditBody = Extract<SaidBody, { kind: Edit['kind'] }>;
-const isEdit = (body: SaidBody): body is EditBody => (EDIT_KINDS as readonly string[]).includes(body.kind);
+type EditBody = Extract<StatementBody, { kind: Edit['kind'] }>;
+const isEdit = (body: StatementBody): body is EditBody =>
+  (EDIT_KINDS as readonly string[]).includes(body.kind);
 
 /** Said again the other way: not discarded after all, or moved back to where it was found. */
 const undoes = (body: EditBody): boolean =>
@@ -58,14 +60,14 @@ const undoes = (body: EditBody): boolean =>
  * Sorts what was said to its attempts. What is of the whole lesson stands apart; what matches no attempt is an orphan,
  * never dropped. Edits belong to none of them.
  */
-export function sortSaid(
+export function sortStatements(
   attempts: readonly Interval[],
-  said: readonly Said[],
-): { byAttempt: Said[][]; ofLesson: Said[]; orphans: Said[] } {
-  const byAttempt: Said[][] = attempts.map(() => []);
-  const ofLesson: Said[] = [];
-  const orphans: Said[] = [];
-  for (const one of said) {
+  statements: readonly Statement[],
+): { byAttempt: Statement[][]; ofLesson: Statement[]; orphans: Statement[] } {
+  const byAttempt: Statement[][] = attempts.map(() => []);
+  const ofLesson: Statement[] = [];
+  const orphans: Statement[] = [];
+  for (const one of statements) {
     if (changesAttempts(one.body.kind)) continue;
     const index = matchInterval(attempts, one.body);
     if (one.body.maneuver === LESSON) ofLesson.push(one);
@@ -83,28 +85,34 @@ function inForce<T extends string>(words: readonly { what: T; holds: boolean }[]
 }
 
 /** What the instructor saw of an attempt, in the list's order. */
-export function observed(said: readonly Said[]): ObservationItem[] {
+export function observed(statements: readonly Statement[]): ObservationItem[] {
   const seen = inForce(
-    said.flatMap(({ body }) => (body.kind === 'observed' ? [{ what: body.item, holds: body.seen }] : [])),
+    statements.flatMap(({ body }) =>
+      body.kind === 'observed' ? [{ what: body.item, holds: body.seen }] : [],
+    ),
   );
   return OBSERVATIONS.map(({ item }) => item).filter((item) => seen.includes(item));
 }
 
-export interface LessonSaid {
-  said: Said[];
+export interface LessonStatements {
+  /** All of them, in time order. */
+  all: Statement[];
   nextTime: string | null;
   /** Ids of findings kept for another day: the brief's and the debrief's, less those taken up again. */
   parked: string[];
 }
 
 /** What was said of the whole lesson. `planned`: what its brief had parked. */
-export function readLessonSaid(said: readonly Said[], planned: readonly string[] = []): LessonSaid {
-  const words = said.flatMap(({ body }) =>
+export function readLessonStatements(
+  statements: readonly Statement[],
+  planned: readonly string[] = [],
+): LessonStatements {
+  const words = statements.flatMap(({ body }) =>
     body.kind === 'park' ? [{ what: body.finding, holds: body.parked }] : [],
   );
   return {
-    said: [...said],
-    nextTime: latest(said, 'next-time')?.text || null,
+    all: [...statements],
+    nextTime: latest(statements, 'next-time')?.text || null,
     parked: inForce([...planned.map((what) => ({ what, holds: true })), ...words]),
   };
 }
@@ -116,30 +124,30 @@ export function defaultHelp(attempts: readonly Interval[], index: number, demons
 }
 
 /** What was said of one attempt, in time order, read as its state now. */
-export function readSaid(said: Said[], defaultHelp: Help = 'unaided'): AttemptSaid {
-  const help = latest(said, 'help');
-  const selfGrade = latest(said, 'self-grade');
-  const override = latest(said, 'override');
-  const discontinued = latest(said, 'discontinued')?.reason;
+export function readStatements(statements: Statement[], defaultHelp: Help = 'unaided'): AttemptStatements {
+  const help = latest(statements, 'help');
+  const selfGrade = latest(statements, 'self-grade');
+  const override = latest(statements, 'override');
+  const discontinued = latest(statements, 'discontinued')?.reason;
   return {
-    said,
-    grade: latest(said, 'grade')?.grade ?? null,
+    all: statements,
+    grade: latest(statements, 'grade')?.grade ?? null,
     selfGrade: selfGrade ? { grade: selfGrade.grade, beforeVerdict: selfGrade.beforeVerdict } : null,
     help: help?.help ?? defaultHelp,
     flownBy: help?.flownBy ?? (defaultHelp === 'demonstration' ? 'instructor' : 'student'),
-    helpSaid: help !== undefined,
+    helpStated: help !== undefined,
     override:
       override && override.verdict !== 'as-scored'
         ? { verdict: override.verdict, reason: override.reason }
         : null,
     discontinued: discontinued === undefined || discontinued === 'none' ? null : discontinued,
-    nextTime: latest(said, 'next-time')?.text || null,
-    observed: observed(said),
+    nextTime: latest(statements, 'next-time')?.text || null,
+    observed: observed(statements),
   };
 }
 
 /** The verdict that stands: discontinued is never a failure, an override wins with its reason, else the judge's. */
-export function standingVerdict(scored: AttemptVerdict, said: AttemptSaid): AttemptVerdict {
-  if (said.override) return said.override.verdict;
-  return said.discontinued ? 'not-scored' : scored;
+export function standingVerdict(scored: AttemptVerdict, statements: AttemptStatements): AttemptVerdict {
+  if (statements.override) return statements.override.verdict;
+  return statements.discontinued ? 'not-scored' : scored;
 }

@@ -55,7 +55,7 @@ const words = z.string().trim().min(1, 'write a few words').max(2000);
 
 const [discard, edges, split, merge, retype] = editSchema.options;
 
-export const saidBodySchema = z.discriminatedUnion('kind', [
+export const statementBodySchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('grade'), ...interval, grade: gradeSchema }),
   /** `beforeVerdict`: the student had not yet been shown the verdict. */
   z.object({ kind: z.literal('self-grade'), ...interval, grade: gradeSchema, beforeVerdict: z.boolean() }),
@@ -95,11 +95,11 @@ export const saidBodySchema = z.discriminatedUnion('kind', [
   /** An edit, by the id it was said with, no longer holds. */
   z.object({ kind: z.literal('take-back'), ...interval, of: z.uuid() }),
 ]);
-export type SaidBody = z.infer<typeof saidBodySchema>;
-export type SaidKind = SaidBody['kind'];
+export type StatementBody = z.infer<typeof statementBodySchema>;
+export type StatementKind = StatementBody['kind'];
 
 /** What only an instructor may say. */
-export const INSTRUCTOR_ONLY: readonly SaidKind[] = [
+export const INSTRUCTOR_ONLY: readonly StatementKind[] = [
   'grade',
   'help',
   'override',
@@ -112,23 +112,23 @@ export const INSTRUCTOR_ONLY: readonly SaidKind[] = [
 ];
 
 /** What changes the attempts themselves, so that they are worked out anew. */
-export const changesAttempts = (kind: SaidKind): boolean =>
+export const changesAttempts = (kind: StatementKind): boolean =>
   kind === 'take-back' || (EDIT_KINDS as readonly string[]).includes(kind);
 
-export const saidSchema = z.object({
+export const statementSchema = z.object({
   id: z.uuid(),
   authorId: z.uuid(),
   authorName: z.string(),
   createdAt: z.string(),
-  body: saidBodySchema,
+  body: statementBodySchema,
 });
-export type Said = z.infer<typeof saidSchema>;
+export type Statement = z.infer<typeof statementSchema>;
 
 /** The latest body of one kind among things said in time order, or undefined. */
-export function latest<K extends SaidKind>(
-  said: readonly Said[],
+export function latest<K extends StatementKind>(
+  statements: readonly Statement[],
   kind: K,
-): Extract<SaidBody, { kind: K }> | undefined {
-  const found = said.findLast((one) => one.body.kind === kind);
-  return found?.body as Extract<SaidBody, { kind: K }> | undefined;
+): Extract<StatementBody, { kind: K }> | undefined {
+  const found = statements.findLast((one) => one.body.kind === kind);
+  return found?.body as Extract<StatementBody, { kind: K }> | undefined;
 }

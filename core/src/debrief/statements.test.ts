@@ -1,0 +1,134 @@
+import {
+  defaultHelp,
+  editsFrom,
+  readLessonStatements,
+  readStatements,
+  sortStatements,
+  standingVerdict,
+} from './read-statements.ts';
+import type { Statement, StatementBody } from './statements.ts';
+
+const SPAN = { maneuver: 'steep-turn', startS: 30, endS: 70 };
+type Rest<T> = T extends unknown ? Omit<T, keyof typeof SPAN> : never;
+let count = 0;
+const statements = (body: Rest<StatementBody>, span = SPAN): Statement => ({
+  id: `00000000-0000-4000-8000-${String(count++).padStart(12, '0')}`,
+  authorId: '00000000-0000-4000-8000-000000000000',
+  authorName: 'A',
+  createdAt: '2026-01-01T00:00:00Z',
+  body: { ...span, ...body } as StatementBody,
+});
+
+test('the last word of a kind counts', () => {
+  const state = readStatements([
+    statements({ kind: 'grade', grade: 2 }),
+    statements({ kind: 'grade', grade: 3 }),
+  ]);
+  expect(state.grade).toBe(3);
+});
+
+test('nothing said is unaided, and known to be only the default', () => {
+  expect(readStatements([])).toMatchObject({ help: 'unaided', flownBy: 'student', helpStated: false });
+  expect(readStatements([], 'demonstration')).toMatchObject({ help: 'demonstration', flownBy: 'instructor' });
+});
+
+test('an override wins over a discontinued attempt, and both over the judge', () => {
+  const override = statements({ kind: 'override', verdict: 'satisfactory', reason: 'seen' });
+  const discontinued = statements({ kind: 'discontinued', reason: 'traffic' });
+  expect(standingVerdict('unsatisfactory', readStatements([]))).toBe('unsatisfactory');
+  expect(standingVerdict('unsatisfactory', readStatements([discontinued]))).toBe('not-scored');
+  expect(standingVerdict('unsatisfactory', readStatements([override, discontinued]))).toBe('satisfactory');
+  const takenBack = statements({ kind: 'override', verdict: 'as-scored', reason: 'no' });
+  expect(standingVerdict('unsatisfactory', readStatements([override, takenBack]))).toBe('unsatisfactory');
+});
+
+test('what matches no attempt is an orphan, never dropped; edits are neither', () => {
+  const here = statements({ kind: 'comment', text: 'here' });
+  const gone = statements({ kind: 'comment', text: 'gone' }, { ...SPAN, startS: 300, endS: 340 });
+  const edit = statements({ kind: 'discard', discarded: true });
+  const { byAttempt, orphans } = sortStatements([{ ...SPAN, startS: 32, endS: 71 }], [here, gone, edit]);
+  expect([byAttempt, orphans]).toEqual([[[here]], [gone]]);
+});
+
+test('a discard that was taken back is no edit any more', () => {
+  const discard = (discarded: boolean) => statements({ kind: 'discard', discarded });
+  expect(editsFrom([discard(true)])).toHaveLength(1);
+  expect(editsFrom([discard(true), discard(false)])).toEqual([]);
+});
+
+test('the first of a kind is shown where the school does that', () => {
+  const attempts = [SPAN, { ...SPAN, startS: 80, endS: 120 }];
+  expect(attempts.map((_, i) => defaultHelp(attempts, i, true))).toEqual(['demonstration', 'unaided']);
+  expect(defaultHelp(attempts, 0, false)).toBe('unaided');
+});
+
+test('edges moved back to where they were found are no edit any more', () => {
+  const move = (newStartS: number) => statements({ kind: 'edges', newStartS, newEndS: 70 });
+  expect(editsFrom([move(28)])).toHaveLength(1);
+  expect(editsFrom([move(28), move(30)])).toEqual([]);
+});
+
+describe('what the instructor saw', () => {
+  test('is switched on and off by a tap; the last counts, in the list’s own order', () => {
+    const tap = (item: string, seen: boolean) =>
+      statements({ kind: 'observed', item, seen } as Rest<StatementBody>);
+    const taps = [
+      tap('distraction', true),
+      tap('eyes-inside', true),
+      tap('checks-done', true),
+      tap('eyes-inside', false),
+    ];
+    expect(readStatements(taps).observed).toEqual(['checks-done', 'distraction']);
+    expect(readStatements([]).observed).toEqual([]);
+  });
+});
+
+describe('of the lesson as a whole', () => {
+  const LESSON_SPAN = { maneuver: 'lesson', startS: 0, endS: 1800 };
+  const ofLesson = (body: Rest<StatementBody>) => statements(body, LESSON_SPAN);
+
+  test('words stand apart from the attempts and are no orphans', () => {
+    const comment = ofLesson({ kind: 'comment', text: 'a good day' });
+    expect(sortStatements([SPAN], [comment])).toEqual({ byAttempt: [[]], ofLesson: [comment], orphans: [] });
+  });
+
+  test('faults are parked and taken up again, those of the brief too', () => {
+    const park = (finding: string, parked: boolean) => ofLesson({ kind: 'park', finding, parked });
+    const parked = readLessonStatements(
+      [park('steep-turn/slip', true), park('steep-turn/overbank', true), park('steep-turn/slip', false)],
+      ['level-turn/skid'],
+    ).parked;
+    expect(parked).toEqual(['level-turn/skid', 'steep-turn/overbank']);
+    expect(readLessonStatements([park('level-turn/skid', false)], ['level-turn/skid']).parked).toEqual([]);
+  });
+
+  test('one thing for next time can be taken back by leaving it empty', () => {
+    const next = (text: string) => ofLesson({ kind: 'next-time', text });
+    expect(readLessonStatements([next('Look out.')]).nextTime).toBe('Look out.');
+    expect(readLessonStatements([next('Look out.'), next('')]).nextTime).toBeNull();
+  });
+});
+
+describe('edits', () => {
+  test('are in the order in which they were said, with who said them', () => {
+    const split = statements({ kind: 'split', atS: 45 });
+    const retype = statements({ kind: 'retype', newManeuver: 'level-turn' });
+    expect(editsFrom([split, retype])).toEqual([
+      { ...SPAN, kind: 'split', atS: 45, statementId: split.id, authorName: 'A' },
+      { ...SPAN, kind: 'retype', newManeuver: 'level-turn', statementId: retype.id, authorName: 'A' },
+    ]);
+  });
+
+  test('each can be taken back by the id it was said with, and said again', () => {
+    const merge = statements({ kind: 'merge', withEndS: 120 });
+    const back = statements({ kind: 'take-back', of: merge.id });
+    expect(editsFrom([merge, back])).toEqual([]);
+    expect(editsFrom([merge, back, statements({ kind: 'merge', withEndS: 120 })])).toHaveLength(1);
+    expect(editsFrom([back, merge])).toHaveLength(1);
+  });
+
+  test('of a kind and interval the last counts', () => {
+    const at = (atS: number) => statements({ kind: 'split', atS });
+    expect(editsFrom([at(40), at(55)])).toMatchObject([{ atS: 55 }]);
+  });
+});

@@ -1,0 +1,38 @@
+/**
+ * Days and clock times as a school counts them: in its own time zone, whatever the machine's is. An instant is a Date, a
+ * number of milliseconds or an ISO 8601 text; a zone is a name of the IANA database.
+ */
+import dayjs from 'dayjs';
+import timezone from 'dayjs/plugin/timezone.js';
+import utc from 'dayjs/plugin/utc.js';
+import { z } from 'zod';
+
+dayjs.extend(utc);
+dayjs.extend(timezone);
+
+export type Instant = Date | number | string;
+
+export const UTC = 'UTC';
+
+const isZone = (name: string): boolean => {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: name });
+    return true;
+  } catch {
+    return false;
+  }
+};
+
+export const zoneSchema = z
+  .string()
+  .refine(isZone, { error: 'a time zone is a name such as Europe/London or UTC' });
+
+/** As a clock in the zone shows it; `format` as in dayjs. */
+export const clockIn = (instant: Instant, zone: string, format: string): string =>
+  dayjs(instant).tz(zone).format(format);
+
+/** The day in the zone, `YYYY-MM-DD`. */
+export const dayIn = (instant: Instant, zone: string): string => clockIn(instant, zone, 'YYYY-MM-DD');
+
+/** When a clock in the zone shows this: `YYYY-MM-DD`, its first moment, or `YYYY-MM-DD HH:mm:ss`. */
+export const instantOf = (clock: string, zone: string): Date => dayjs.tz(clock, zone).toDate();
