@@ -54,6 +54,21 @@ describe('what is read', () => {
     expect(recording.epochMs).toBe(Date.UTC(2026, 4, 31, 9, 30));
   });
 
+  test('a clock that comes late belongs to its own row, not to the first', () => {
+    const recording = readRecordingCsv(
+      'time_s,utc,alt_ft,ias_kt,hdg_deg\n5,,4500,95,1\n6,,4500,95,1\n8,2026-05-31T09:30:00Z,4500,95,1\n9,2026-05-31T09:30:01Z,4500,95,1\n',
+    );
+    // Seconds were zero eight seconds before the clock was read.
+    expect(recording.epochMs).toBe(Date.UTC(2026, 4, 31, 9, 29, 52));
+    expect([...recording.timeS]).toEqual([5, 6, 8, 9]);
+  });
+
+  test('without seconds of its own a row needs the clock, and the first without it is named', () => {
+    expect(() =>
+      readRecordingCsv('utc,alt_ft,ias_kt,hdg_deg\n,4500,95,1\n2026-05-31T09:30:00Z,4500,95,1\n'),
+    ).toThrow(/the time is empty/);
+  });
+
   test('time_s is kept as it stands in the file', () => {
     expect([...readRecordingCsv(rows('100,1,2,3', '101.25,1,2,3')).timeS]).toEqual([100, 101.25]);
   });

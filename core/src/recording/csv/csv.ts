@@ -83,6 +83,7 @@ class RowReader {
   private names: string[] = [];
   private columns = new GrowingColumns(0);
   private hasTimeColumn = false;
+  /** When the seconds were zero. */
   private epochMs: number | undefined;
   private lastTimeS = Number.NEGATIVE_INFINITY;
   private headerLine = 0;
@@ -158,9 +159,14 @@ class RowReader {
   /** The row's time, which must be later than that of the row before. */
   private readTime(row: string[], line: number): number {
     const column = this.timeColumn;
-    const fromUtc = this.utcColumn < 0 ? Number.NaN : this.readUtc(row[this.utcColumn], this.utcColumn, line);
-    const timeS = column === this.utcColumn ? fromUtc : parseCell(row[column]);
+    const utcMs = this.utcColumn < 0 ? Number.NaN : this.readUtc(row[this.utcColumn], this.utcColumn, line);
+    // Without a time_s the first row begins the seconds.
+    if (!this.hasTimeColumn && this.epochMs === undefined && !Number.isNaN(utcMs)) this.epochMs = utcMs;
+    const timeS = this.hasTimeColumn ? parseCell(row[column]) : (utcMs - (this.epochMs ?? 0)) / 1000;
     if (timeS === undefined) throw this.notANumber(row[column], column, line);
+    // The first clock time belongs to its own row, however many rows came before it without one.
+    if (this.epochMs === undefined && !Number.isNaN(utcMs) && !Number.isNaN(timeS))
+      this.epochMs = utcMs - timeS * 1000;
     if (!(timeS > this.lastTimeS)) throw this.badTime(timeS, column, line);
     this.lastTimeS = timeS;
     return timeS;
@@ -176,6 +182,7 @@ class RowReader {
     );
   }
 
+  /** Milliseconds since 1970; NaN where the cell is empty. */
   private readUtc(cell: string, column: number, line: number): number {
     if (cell.trim() === '') return Number.NaN;
     const ms = parseUtcMs(cell.trim());
@@ -186,8 +193,7 @@ class RowReader {
         columnName: 'utc',
       });
     }
-    this.epochMs ??= ms;
-    return (ms - this.epochMs) / 1000;
+    return ms;
   }
 
   private checkLength(row: string[], expected: number, line: number): void {
@@ -241,11 +247,7 @@ class RowReader {
       if (role.kind === 'channel' && finished[c].some((value) => !Number.isNaN(value)))
         channels[role.name] = finished[c];
     });
-    const timeS = finished[this.timeColumn];
-    // With both columns the clock time belongs to the first row, whatever its time_s says.
-    const epochMs =
-      this.epochMs === undefined ? undefined : this.epochMs - (this.hasTimeColumn ? timeS[0] * 1000 : 0);
-    return { timeS, channels, epochMs, warnings: this.warnings };
+    return { timeS: finished[this.timeColumn], channels, epochMs: this.epochMs, warnings: this.warnings };
   }
 }
 

@@ -18,11 +18,14 @@ export interface Fix {
 /** Fewer cannot be a flight. */
 const LEAST_FIXES = 2;
 
-/** @throws InputError where there are too few fixes, or none has an altitude. */
+/**
+ * @param header what is known besides; `'no date'` where the fixes' times are of no known day.
+ * @throws InputError where there are too few fixes.
+ */
 export function recordingOfFixes(
   fixes: readonly Fix[],
   what: string,
-  header: RecordingHeader = {},
+  header: RecordingHeader | 'no date' = {},
 ): Recording {
   const warnings: string[] = [];
   // A log may repeat a second or step back at its seams: the first word counts.
@@ -50,9 +53,11 @@ export function recordingOfFixes(
   };
   altitude('gps_alt_ft', ({ gpsAltM }) => gpsAltM);
   altitude('alt_ft', ({ pressureAltM }) => pressureAltM);
+  if (header === 'no date') warnings.push('the log names no date: when it was flown is not known');
   return {
-    header: { date: dayIn(epochMs, UTC), ...header },
-    epochMs,
+    ...(header === 'no date'
+      ? { header: {} }
+      : { header: { date: dayIn(epochMs, UTC), ...header }, epochMs }),
     timeS: column((fix) => (fix.epochMs - epochMs) / 1000),
     channels,
     warnings,

@@ -149,3 +149,76 @@ describe('what is wrong is said', () => {
     expect(warnings.join()).toContain('2 positions');
   });
 });
+
+describe('what a log leaves open', () => {
+  const place = (fix: (typeof fixes)[number]) =>
+    `${minutes(fix.latDeg, 2, 4)},N,${minutes(fix.lonDeg, 3, 4)},W`;
+  const gga = (fix: (typeof fixes)[number]) =>
+    sentence(`GPGGA,${clock(fix.epochMs)}.00,${place(fix)},1,08,0.9,${fix.altM}.0,M,46.9,M,,`);
+  const rmc = (fix: (typeof fixes)[number], status = 'A', date?: string) => {
+    const [year, month, day] = iso(fix.epochMs).slice(2, 10).split('-');
+    return sentence(
+      `GPRMC,${clock(fix.epochMs)}.00,${status},${place(fix)},90.0,320.0,${date ?? day + month + year},,`,
+    );
+  };
+
+  test('NMEA: a position that comes before its date has the date all the same', () => {
+    const text = fixes.flatMap((fix) => [gga(fix), rmc(fix)]).join('\n');
+    const { epochMs, timeS, warnings } = readRecording(text);
+    expect(epochMs).toBe(startMs);
+    expect([...timeS]).toEqual(fixes.map((_, i) => i));
+    expect(warnings).toEqual([]);
+  });
+  test('NMEA: a date that comes once, at the end, or late', () => {
+    for (const at of [10, fixes.length - 1]) {
+      const lines = fixes.flatMap((fix, i) => (i === at ? [gga(fix), rmc(fix)] : [gga(fix)]));
+      const { epochMs, timeS } = readRecording(lines.join('\n'));
+      expect([epochMs, timeS[timeS.length - 1]]).toEqual([startMs, fixes.length - 1]);
+    }
+  });
+  test('NMEA: a clock that is not set yet dates nothing', () => {
+    const text = fixes
+      .flatMap((fix, i) => [i < 20 ? rmc(fix, 'V', '060180') : rmc(fix), gga(fix)])
+      .join('\n');
+    expect(readRecording(text).epochMs).toBe(startMs);
+  });
+  test('NMEA: without any date it has times, and no day is made up', () => {
+    const { epochMs, header, timeS, warnings } = readRecording(fixes.map(gga).join('\n'));
+    expect([epochMs, header.date]).toEqual([undefined, undefined]);
+    expect(timeS[timeS.length - 1]).toBe(fixes.length - 1);
+    expect(warnings).toEqual([expect.stringContaining('names no date')]);
+  });
+
+  test('GPX: an empty elevation is none, and not sea level', () => {
+    const points = fixes.map((fix, i) => ({
+      '@_lat': fix.latDeg,
+      '@_lon': fix.lonDeg,
+      ele: i === 5 ? '' : fix.altM,
+      time: iso(fix.epochMs),
+    }));
+    for (const text of [
+      gpxOf(points),
+      gpxOf(points).replace('<ele></ele>', '<ele/>'),
+      gpxOf(points).replace('<ele></ele>', '<ele> </ele>'),
+    ]) {
+      const { gps_alt_ft } = readRecording(text).channels;
+      expect(gps_alt_ft![5]).toBeNaN();
+      expect(gps_alt_ft![6]).toBeCloseTo(fixes[6].altM / 0.3048, 6);
+    }
+    expect(() => readRecording(gpxOf(points.map((point) => ({ ...point, ele: 'high' }))))).toThrow(
+      'track point 1: <ele> high; metres were expected',
+    );
+  });
+
+  test('IGC: positions that are not valid are left out, and counted', () => {
+    const lines = igc.split('\r\n');
+    const marked = lines.map((line, i) => (i >= 10 && i < 14 ? line.replace('WA', 'WV') : line)).join('\r\n');
+    const { timeS, warnings } = readRecording(marked);
+    expect(timeS).toHaveLength(fixes.length - 4);
+    expect([...timeS]).not.toContain(8);
+    expect(warnings).toEqual(['4 positions marked as not valid (V) were left out']);
+    expect(() => readRecording(igc.replaceAll('WA', 'WV'))).toThrow(
+      `all ${fixes.length} positions are marked as not valid (V)`,
+    );
+  });
+});

@@ -53,7 +53,15 @@ function fixOf(point: Point, i: number): Fix {
     epochMs,
     latDeg,
     lonDeg,
-    gpsAltM: point.ele === undefined ? Number.NaN : Number(point.ele),
+    gpsAltM: metresOf(point.ele, which),
     pressureAltM: Number.NaN,
   };
+}
+
+/** An elevation; an empty element is none, and not sea level. */
+function metresOf(ele: string | number | undefined, which: string): number {
+  if (ele === undefined || String(ele).trim() === '') return Number.NaN;
+  const metres = Number(ele);
+  if (Number.isNaN(metres)) throw new InputError(`${which}: <ele> ${ele}; metres were expected`);
+  return metres;
 }

@@ -12,8 +12,15 @@ export function readIgc(text: string): Recording {
   } catch (error) {
     throw new InputError(`not an IGC file (${(error as Error).message.split('\n')[0]})`);
   }
-  return recordingOfFixes(
-    file.fixes.map((fix) => ({
+  // V: the logger had no full position then, and wrote the last one or none again.
+  const valid = file.fixes.filter((fix) => fix.valid);
+  const left = file.fixes.length - valid.length;
+  if (left > 0 && valid.length === 0)
+    throw new InputError(
+      `all ${left} positions are marked as not valid (V); some with a fix (A) were expected`,
+    );
+  const recording = recordingOfFixes(
+    valid.map((fix) => ({
       epochMs: fix.timestamp,
       latDeg: fix.latitude,
       lonDeg: fix.longitude,
@@ -23,4 +30,6 @@ export function readIgc(text: string): Recording {
     'the log',
     { date: file.date },
   );
+  if (left > 0) recording.warnings.push(`${left} positions marked as not valid (V) were left out`);
+  return recording;
 }

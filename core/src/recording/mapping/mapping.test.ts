@@ -29,6 +29,22 @@ test('a table is found below whatever stands above it', () => {
   expect(head.units[3]).toBe('km/h');
 });
 
+test('a row of units is used wherever it stands: below the names, or above them', () => {
+  const [title, blank, names, units, ...data] = METRIC.split('\r\n');
+  const turned = [title, blank, `#${units}`, names, ...data].join('\n');
+  const head = tableHead(turned);
+  expect(head).toMatchObject({ headerLine: 4, dataLine: 5 });
+  expect(head.units[0]).toBe('yyyy-mm-dd');
+  expect(guessed(turned)).toEqual(guessed(METRIC));
+  expect(readMapped(turned, guessed(turned)).channels).toEqual(readMapped(METRIC, guessed(METRIC)).channels);
+  // Units that happen not to repeat are units all the same.
+  const distinct = ['a,b,c', 'Time,Height,Airspeed', 's,m,km/h', '0,1371.6,175.94', '1,1372,176'].join('\n');
+  expect(tableHead(distinct)).toMatchObject({
+    columns: ['Time', 'Height', 'Airspeed'],
+    units: ['s', 'm', 'km/h'],
+  });
+});
+
 test('the guess names columns, units, and what kind of time it is', () => {
   expect(guessed(METRIC)).toEqual({
     time: { column: 'UTC time', kind: 'clock' },

@@ -4,13 +4,14 @@ import { InputError } from '../../errors.ts';
 import { hashOf } from '../../hash.ts';
 import { parseCell } from '../columns/csv-number.ts';
 import { parseUtcMs } from '../columns/utc.ts';
+import { isUnitWord } from './units.ts';
 
 export interface TableHead {
   delimiter: string;
   /** 1-based line of the header row. */
   headerLine: number;
   columns: string[];
-  /** What stands between the names and the numbers, a row of units say. */
+  /** The row of units below the names or above them; empty where there is none. */
   units: string[];
   /** 1-based line of the first row of data. */
   dataLine: number;
@@ -59,21 +60,28 @@ export function tableHead(source: string): TableHead {
     .slice(0, firstData)
     .map((row, line) => ({ row, line }))
     .filter(({ row }) => isNames(row));
-  // Names first, then perhaps their units.
-  const names =
-    above.length > 1 && above.at(-1)!.line - above.at(-2)!.line === 1 && !isDistinct(above.at(-1)!.row)
-      ? above.at(-2)!
-      : above.at(-1)!;
-  const units = above.find(({ line }) => line === names.line + 1)?.row ?? [];
+  const [before, last] = [above.at(-2), above.at(-1)!];
+  const together = before !== undefined && last.line - before.line === 1;
+  // Names first and then their units, or the units above the names.
+  const unitsBelow = together && !isUnits(before.row) && (isUnits(last.row) || !isDistinct(last.row));
+  const names = unitsBelow ? before : last;
+  const over = rows[names.line - 1] ?? [];
+  const units = unitsBelow ? last.row : isUnits(over) ? over : [];
   return {
     delimiter: meta.delimiter,
     headerLine: names.line + 1,
     columns: names.row.map((cell) => cell.trim().replace(/^#\s*/, '')),
-    units: units.map((cell) => cell.trim()),
+    units: units.map((cell) => cell.trim().replace(/^#\s*/, '')),
     dataLine: firstData + 1,
     sample: rows.slice(firstData, firstData + SAMPLE_ROWS),
   };
 }
+
+/** A row whose cells are units for the most part, and how dates and times are written. */
+const isUnits = (row: readonly string[]): boolean => {
+  const filled = row.filter((cell) => cell.trim() !== '');
+  return filled.length >= 2 && filled.filter(isUnitWord).length >= 0.5 * filled.length;
+};
 
 /** Units repeat from column to column, names do not. */
 const isDistinct = (row: readonly string[]): boolean => {

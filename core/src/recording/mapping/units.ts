@@ -76,3 +76,20 @@ export function unitNamed(channel: ChannelName, words: readonly string[]): strin
     words.some((word) => written.includes(word)),
   )?.[0];
 }
+
+const WRITTEN = new Set(
+  Object.values(KNOWN).flatMap((units) => Object.values(units).flatMap(({ written }) => written)),
+);
+/** How a header writes what a date or a clock looks like, seconds, and cells without a unit. */
+const OTHER =
+  /^(y{2,4}[-/.]m{1,2}[-/.]d{1,2}|d{1,2}[-/.]m{1,2}[-/.]y{2,4}|h{1,2}:m{1,2}(:s{1,2})?|s|sec|seconds|ms|min|enum|bool|utc|volts?|amps?|gals?|gph|l|l\/h|psi|bar|lbs?|kg|nm|km)$/;
+
+/** Whether a cell, in brackets or not, is what a header writes for a unit. */
+export function isUnitWord(cell: string): boolean {
+  const word = cell
+    .trim()
+    .toLowerCase()
+    .replace(/^#\s*/, '')
+    .replace(/[()[\]{}]/g, '');
+  return WRITTEN.has(word) || OTHER.test(word);
+}
