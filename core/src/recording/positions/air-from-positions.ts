@@ -1,11 +1,11 @@
 /** From positions alone to what the airplane did in the air: wind, then true airspeed and heading, each with its error. */
 import { degrees, wrap360 } from '../../units/angles.ts';
-import { KT_TO_MPS } from '../../units/convert.ts';
+import { FT_TO_M, KT_TO_MPS } from '../../units/convert.ts';
 import type { Channel } from '../columns/channel.ts';
 import type { Segment } from '../columns/segments.ts';
 import { groundVelocityOf } from './ground-velocity.ts';
 import { magneticVariationDeg } from './magnetic-variation.ts';
-import { meanWind, type TurnWind, turnWinds, windAt } from './wind.ts';
+import { meanWind, type TurnWind, turnWinds, windOver } from './wind.ts';
 
 export interface AirFromPositions {
   tasKt: Channel;
@@ -24,9 +24,11 @@ export function airFromPositions(
   lonDeg: Float64Array,
   segments: readonly Segment[],
   dateMs: number | undefined,
+  altitudeFt?: Float64Array,
 ): AirFromPositions | undefined {
   const velocity = groundVelocityOf(timeS, latDeg, lonDeg, segments);
-  const turns = turnWinds(timeS, velocity, segments);
+  const heightM = altitudeFt?.map((feet) => feet * FT_TO_M);
+  const turns = turnWinds(timeS, velocity, segments, heightM);
   if (turns.length === 0) return undefined;
   const rows = timeS.length;
   const tas = new Float64Array(rows).fill(Number.NaN);
@@ -35,10 +37,14 @@ export function airFromPositions(
   const headingError = new Float64Array(rows).fill(Number.NaN);
   const variation = magneticVariationDeg(velocity.latDeg, velocity.lonDeg, dateMs);
   const noise = noiseOf(turns);
+  const windAt = windOver(turns);
+  let lastM = 0;
   for (const { from, to } of segments) {
     let last = Number.NaN;
     for (let i = from; i < to; i++) {
-      const wind = windAt(turns, timeS[i]);
+      // A moment without a height is at that of the moment before.
+      if (heightM && !Number.isNaN(heightM[i])) lastM = heightM[i];
+      const wind = windAt({ atS: timeS[i], heightM: lastM });
       const north = velocity.north[i] - wind.north;
       const east = velocity.east[i] - wind.east;
       const speed = Math.hypot(north, east);

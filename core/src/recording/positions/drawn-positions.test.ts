@@ -6,7 +6,7 @@ import { findStandard } from '../../standards/standards.ts';
 import { drawPositions } from '../../testing/drawn-lesson/lesson.ts';
 import { overlap } from '../../testing/overlap.ts';
 import { shortestTurnDeg } from '../../units/angles.ts';
-import { type TurnWind, turnWinds } from './wind.ts';
+import { meanWind, type TurnWind, turnWinds, windOver } from './wind.ts';
 
 const standard = findStandard('faa-private')!;
 
@@ -70,4 +70,50 @@ test('a turn that disagrees with all the others counts for little', () => {
   expect(trust).toHaveLength(4);
   expect(Math.min(...trust.slice(0, 3))).toBeGreaterThan(0.8);
   expect(trust[3]).toBeLessThan(0.2);
+});
+
+describe('a wind that changes with height and time', () => {
+  // Six circles in an hour, 300 m higher each: from 3 m/s to 13 m/s out of the west, no error of the positions at all.
+  const STEP_S = 600;
+  const windAtS = (s: number) => 3 + (s / STEP_S) * 2;
+  const rows = 6 * STEP_S;
+  const timeS = Float64Array.from({ length: rows }, (_, i) => i);
+  const heightM = timeS.map((s) => 1000 + (s / STEP_S) * 300);
+  const circling = (s: number) => s % STEP_S < 45;
+  const angle = (s: number) => (Math.min(s % STEP_S, 45) * 8 * Math.PI) / 180;
+  const velocity = {
+    north: timeS.map((s) => 30 * Math.cos(angle(s))),
+    east: timeS.map((s) => 30 * Math.sin(angle(s)) + windAtS(s)),
+    latDeg: 46,
+    lonDeg: 8,
+  };
+  const winds = turnWinds(timeS, velocity, [{ from: 0, to: rows }], heightM);
+
+  test('its circles are known to a tenth, and its mean only as far as the airs lie apart', () => {
+    expect(winds).toHaveLength(6);
+    expect(timeS.filter(circling).length).toBe(6 * 45);
+    const mean = meanWind(winds);
+    expect(mean.standardErrorMps).toBeGreaterThan(0.8);
+    expect(Math.abs(mean.east - windAtS(rows / 2))).toBeLessThan(2 * mean.standardErrorMps);
+  });
+  test('between the circles it is known as well as it changed there', () => {
+    const at = windOver(winds);
+    for (const s of [300, 900, 1500, 2100, 2700]) {
+      const wind = at({ atS: s, heightM: heightM[s] });
+      expect(wind.standardErrorMps).toBeGreaterThan(0.6);
+      expect(Math.abs(wind.east - windAtS(s))).toBeLessThan(2 * wind.standardErrorMps);
+    }
+  });
+  test('a steady wind seen many times is known to what circles have in common, and not better', () => {
+    const steady = turnWinds(
+      timeS,
+      { ...velocity, east: velocity.east.map((east, s) => east - windAtS(s) + 6) },
+      [{ from: 0, to: rows }],
+      heightM,
+    );
+    const { east, standardErrorMps } = meanWind(steady);
+    expect(east).toBeCloseTo(6, 1);
+    expect(standardErrorMps).toBeGreaterThan(0.6);
+    expect(standardErrorMps).toBeLessThan(1);
+  });
 });

@@ -79,7 +79,14 @@ export function makeTrack(recording: Recording, airplane?: Airplane): Track {
     if (!latDeg || !lonDeg) return undefined;
     const known = (row: number) => !Number.isNaN(latDeg.values[row]) && !Number.isNaN(lonDeg.values[row]);
     const stretches = splitSegments(timeS, maxGapS, known);
-    return airFromPositions(timeS, latDeg.values, lonDeg.values, stretches, recording.epochMs);
+    return airFromPositions(
+      timeS,
+      latDeg.values,
+      lonDeg.values,
+      stretches,
+      recording.epochMs,
+      altitudeFt.values,
+    );
   }
 
   const measuredBank = other('bank_deg');
