@@ -8,6 +8,21 @@ const base = {
   testEnvironment: 'node',
   // Only these: scripts/test.mjs is what runs the tests, not one of them.
   testMatch: ['**/*.test.ts'],
+  // Looked up through the sandbox these cost the computation half of its time; handed to each module they cost nothing.
+  sandboxInjectedGlobals: [
+    'Math',
+    'Number',
+    'Float64Array',
+    'Array',
+    'Object',
+    'Map',
+    'Set',
+    'WeakMap',
+    'String',
+    'JSON',
+    'Uint8Array',
+    'Error',
+  ],
   setupFiles: ['<rootDir>/core/src/testing/property-runs.ts'],
   transform: { '\\.[cm]?[jt]s$': swc },
   // These packages ship only ES modules.

@@ -2,10 +2,14 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
+import { programs } from '../playwright.config.ts';
 import { keepFolder, signInQuickly } from './support/people.ts';
 
-test('lesson, recording, score, grade and comment outlive a restart', async ({ page }) => {
-  const { lessonId, recordingId } = JSON.parse(readFileSync(join(keepFolder(), 'kept.json'), 'utf8'));
+test('lesson, recording, score, grade and comment outlive a restart', async ({ browser }) => {
+  const { lessonId, recordingId, place } = JSON.parse(readFileSync(join(keepFolder(), 'kept.json'), 'utf8'));
+  // In the program that it was made in.
+  const context = await browser.newContext({ baseURL: programs[Number(place)] });
+  const page = await context.newPage();
   await signInQuickly(page.request, 'idris');
   await page.goto(`/brief/${lessonId}`);
   await expect(page.getByRole('heading', { name: 'Amara Oduwole-Finch' })).toBeVisible();

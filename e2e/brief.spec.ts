@@ -17,7 +17,7 @@ test('a whole lesson is composed, ordered, loaded, briefed, saved and printed', 
 
   // By the keyboard: the glide two places up.
   await page.getByRole('button', { name: 'Move Best glide' }).focus();
-  const statements = page.locator('[id^=DndLiveRegion]');
+  const announced = page.locator('[id^=DndLiveRegion]');
   for (const [key, words] of [
     ['Space', 'Best glide over place 4 of 5'],
     ['ArrowUp', 'Best glide over place 3 of 5'],
@@ -25,7 +25,7 @@ test('a whole lesson is composed, ordered, loaded, briefed, saved and printed', 
     ['Space', 'Best glide put down at place 2 of 5'],
   ]) {
     await page.keyboard.press(key);
-    await expect(statements).toContainText(words);
+    await expect(announced).toContainText(words);
   }
   await expect
     .poll(() => order(page))
@@ -37,7 +37,7 @@ test('a whole lesson is composed, ordered, loaded, briefed, saved and printed', 
   await page.mouse.down();
   await page.mouse.move(from.x + 20, from.y - 10, { steps: 4 });
   await page.mouse.move(to.x + 20, to.y + 4, { steps: 12 });
-  await expect(statements).toContainText('Steep turns over place 1 of 5');
+  await expect(announced).toContainText('Steep turns over place 1 of 5');
   await page.mouse.up();
   await expect.poll(async () => (await order(page))[0]).toBe('Steep turns');
 

@@ -11,7 +11,6 @@ import { availableParallelism, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { text as collect } from 'node:stream/consumers';
 import { fileURLToPath } from 'node:url';
-import { parseArgs } from 'node:util';
 import {
   airframeFor,
   beginFlight,
@@ -36,6 +35,7 @@ import Papa from 'papaparse';
 import { type Confusion, cases, confusionLines, confusionOf } from './lib/confusion.ts';
 import { debriefBench } from './lib/debrief-bench.ts';
 import { soared, soaredLine } from './lib/soaring.ts';
+import { answerUsage } from './lib/usage.mjs';
 
 const ROUNDS = 15;
 /** Until the compiler has settled. */
@@ -127,6 +127,27 @@ function compare(file: string): void {
   line('peak memory reading and scoring, above idle', busy - idle, 'MB', 0);
 }
 
+/** A command on a flight of eighty seconds, as a person calls it: the whole process, and an empty one beside it. */
+function command(folder: string): void {
+  const { recording } = flyManeuver({
+    airplane,
+    maneuver: 'steep-turn',
+    weightLb: 2300,
+    recorder: { rateHz: 5 },
+  });
+  const file = join(folder, 'eighty.csv');
+  writeFileSync(file, writeRecordingCsv(recording));
+  const process_ = (args: string[]) => () => spawnSync(process.execPath, args, { stdio: 'ignore' });
+  const score = process_(['scripts/command.cjs', 'score', file]);
+  // Made once and kept.
+  score();
+  const rounds = Array.from({ length: 9 }, () => [seconds(score), seconds(process_(['-e', '0']))]);
+  console.log(
+    `score of one maneuver, ${recording.timeS.at(-1)!.toFixed(0)} s: ${median(rounds.map(([s]) => s)).toFixed(3)} s`,
+  );
+  console.log(`of which Node.js alone: ${median(rounds.map(([, s]) => s)).toFixed(3)} s`);
+}
+
 /** The flight model alone on one core: an hour of a steep-turning airplane in light turbulence. */
 function flightModel(): void {
   const airframe = airframeFor(airplane, airplane.maxWeightLb);
@@ -187,7 +208,8 @@ async function confusion(seeds: number): Promise<void> {
   for (const line of confusionLines(rows.map(([, row]) => row))) console.log(line);
 }
 
-const { values, positionals } = parseArgs({
+const USAGE = `npm run bench -- [--only confusion|debrief] [--seeds N] [--logs FOLDER]`;
+const { values, positionals } = answerUsage(USAGE, {
   allowPositionals: true,
   options: {
     seeds: { type: 'string', default: '20' },
@@ -211,6 +233,7 @@ if (values.logs !== undefined) {
     if (values.only === undefined) {
       writeFileSync(join(folder, 'hour.csv'), hoursOfFlight(1));
       compare(join(folder, 'hour.csv'));
+      command(folder);
       flightModel();
     }
     if (values.only !== 'confusion') await debrief();

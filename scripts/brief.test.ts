@@ -1,9 +1,10 @@
 /** The brief command as a person calls it: its output, its refusals and its exit codes. */
-import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { targetCardSchema } from '@keel/core';
+import { brief as command } from './brief.ts';
+import { outcomeOf } from './lib/cli.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'keel-brief-'));
 afterAll(() => rmSync(folder, { recursive: true }));
@@ -14,22 +15,12 @@ const write = (name: string, content: unknown) => {
 };
 
 const brief = (...args: string[]) => {
-  const { status, stdout, stderr } = spawnSync(
-    process.execPath,
-    ['--import', 'tsx', 'scripts/brief.ts', ...args],
-    {
-      encoding: 'utf8',
-    },
-  );
-  return {
-    status,
-    stdout,
-    statements: stderr.split('\n').filter((line) => line && !line.startsWith('npm warn')),
-  };
+  const { status, stdout, stderr } = outcomeOf(command, args);
+  return { status, stdout, refusals: stderr.split('\n').filter((line) => line !== '') };
 };
 const card = (...args: string[]) => {
-  const { status, stdout, statements } = brief(...args, '--format', 'json');
-  expect([status, statements]).toEqual([0, []]);
+  const { status, stdout, refusals } = brief(...args, '--format', 'json');
+  expect([status, refusals]).toEqual([0, []]);
   return targetCardSchema.parse(JSON.parse(stdout));
 };
 
@@ -134,12 +125,12 @@ test.each([
   ],
   [['--maneuver', 'climb', '--airplane', 'cairn-4', '--technique', '{"x":'], /there is no such file/],
 ])('%j is refused in one line', (args, words) => {
-  const { status, stdout, statements } = brief(...args);
-  expect([status, stdout, statements]).toEqual([2, '', [expect.stringMatching(words)]]);
+  const { status, stdout, refusals } = brief(...args);
+  expect([status, stdout, refusals]).toEqual([2, '', [expect.stringMatching(words)]]);
 });
 
 test('a technique that is not known is refused by its name', () => {
-  const { status, statements } = brief(
+  const { status, refusals } = brief(
     '--maneuver',
     'climb',
     '--airplane',
@@ -147,5 +138,5 @@ test('a technique that is not known is refused by its name', () => {
     '--technique',
     write('t.json', { ignoreFloor: true }),
   );
-  expect([status, statements]).toEqual([2, [expect.stringMatching(/ignoreFloor/)]]);
+  expect([status, refusals]).toEqual([2, [expect.stringMatching(/ignoreFloor/)]]);
 });

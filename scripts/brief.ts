@@ -10,7 +10,15 @@ import {
   techniqueSchema,
 } from '@keel/core';
 import { cardText } from './lib/card-text.ts';
-import { airplaneFrom, jsonOf, main, numberFrom, parseOptions, Refusal, standardFrom } from './lib/cli.ts';
+import {
+  airplaneFrom,
+  type Command,
+  jsonOf,
+  numberFrom,
+  parseOptions,
+  Refusal,
+  standardFrom,
+} from './lib/cli.ts';
 
 const USAGE = `npm run -s brief -- --maneuver ID --airplane ID|FILE.json [--variant V] [--weight-lb N] [--ground-ft N]
   [--pressure-alt-ft N] [--oat-c N] [--heading N] [--technique FILE.json] [--standard ID] [--format text|json]
@@ -29,9 +37,9 @@ const NUMBERS = {
   'airspace-base-ft': ['airspaceBaseFt', 0, 60_000],
 } as const satisfies Record<string, [keyof CardInput, number, number]>;
 
-function run(): void {
+export const brief: Command = (args) => {
   const text = { type: 'string' } as const;
-  const { values, positionals } = parseOptions({
+  const { values, positionals } = parseOptions(args, {
     maneuver: text,
     variant: text,
     airplane: text,
@@ -44,10 +52,7 @@ function run(): void {
       typeof text
     >),
   });
-  if (values.help) {
-    console.log(USAGE);
-    return;
-  }
+  if (values.help) return `${USAGE}\n`;
   if (positionals.length > 0) throw new Refusal(`${positionals[0]}: only options were expected`);
   const ids = MANEUVER_IDS.join(', ');
   if (values.maneuver === undefined) throw new Refusal(`--maneuver: one of ${ids} was expected`);
@@ -73,11 +78,9 @@ function run(): void {
   }
   try {
     const card = targetCard(input);
-    console.log(values.format === 'json' ? JSON.stringify(card, null, 2) : cardText(card));
+    return `${values.format === 'json' ? JSON.stringify(card, null, 2) : cardText(card)}\n`;
   } catch (error) {
     if (error instanceof InputError) throw new Refusal(error.message);
     throw error;
   }
-}
-
-main(run);
+};

@@ -1,27 +1,17 @@
 /** The fly command as a person calls it: its recordings, its refusals and its exit codes. */
-import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type ChannelName, readRecordingCsv } from '@keel/core';
+import { fly as command } from './fly.ts';
+import { outcomeOf } from './lib/cli.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'keel-fly-'));
 afterAll(() => rmSync(folder, { recursive: true }));
 
 const fly = (...args: string[]) => {
-  const { status, stdout, stderr } = spawnSync(
-    process.execPath,
-    ['--import', 'tsx', 'scripts/fly.ts', ...args],
-    {
-      encoding: 'utf8',
-      maxBuffer: 64 * 1024 * 1024,
-    },
-  );
-  return {
-    status,
-    stdout,
-    statements: stderr.split('\n').filter((line) => line && !line.startsWith('npm warn')),
-  };
+  const { status, stdout, stderr } = outcomeOf(command, args);
+  return { status, stdout, refusals: stderr.split('\n').filter((line) => line !== '') };
 };
 const controls = (name: string, text: string) => {
   writeFileSync(join(folder, name), text);
@@ -104,10 +94,10 @@ test.each([
   [['--maneuver', 'steep-turn', '--start', 'ias=90'], '--start goes with --controls'],
   [['--controls', 'missing.csv'], 'there is no such file'],
 ])('refused in one line with exit code 2: %j', (args, says) => {
-  const { status, statements } = fly(...args);
+  const { status, refusals } = fly(...args);
   expect(status).toBe(2);
-  expect(statements).toHaveLength(1);
-  expect(statements[0]).toContain(says);
+  expect(refusals).toHaveLength(1);
+  expect(refusals[0]).toContain(says);
 });
 
 test.each([
@@ -118,18 +108,18 @@ test.each([
   ['time_s,throttle\n', 'at least one row'],
   ['time_s,throttle\n0\n', 'line 2: 1 cells; 2 were expected'],
 ])('a control file that cannot be flown names line and column: %j', (text, says) => {
-  const { status, statements } = fly('--controls', controls('bad.csv', text));
+  const { status, refusals } = fly('--controls', controls('bad.csv', text));
   expect(status).toBe(2);
-  expect(statements[0]).toContain('bad.csv');
-  expect(statements[0]).toContain(says);
+  expect(refusals[0]).toContain('bad.csv');
+  expect(refusals[0]).toContain(says);
 });
 
 test('a start that the airplane cannot be trimmed at says so', () => {
   const file = controls('one.csv', 'time_s,throttle\n0,\n5,\n');
   const slow = fly('--controls', file, '--start', 'altFt=4500,ias=32,hdg=0');
   expect(slow.status).toBe(2);
-  expect(slow.statements[0]).toContain('cannot be trimmed at 32 KIAS');
-  expect(fly('--controls', file, '--start', 'alt=3').statements[0]).toContain(
+  expect(slow.refusals[0]).toContain('cannot be trimmed at 32 KIAS');
+  expect(fly('--controls', file, '--start', 'alt=3').refusals[0]).toContain(
     'altFt=FEET,ias=KNOTS,hdg=DEGREES',
   );
 });

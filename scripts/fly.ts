@@ -16,7 +16,7 @@ import {
   type Weather,
   writeRecordingCsv,
 } from '@keel/core';
-import { airplaneFrom, bytesOf, main, numberFrom, parseOptions, Refusal } from './lib/cli.ts';
+import { airplaneFrom, bytesOf, type Command, numberFrom, parseOptions, Refusal } from './lib/cli.ts';
 
 const USAGE = `npm run -s fly -- --maneuver ID [--variant V] [--habit FINDING_ID|none] [--seed N] [--airplane ID]
   [--weight-lb N] [--rate HZ] [--wind DIR/KT] [--turbulence none|light|moderate] [--channels full|position] [--out FILE.csv]
@@ -24,9 +24,9 @@ npm run -s fly -- --controls FILE.csv [--start altFt=4500,ias=95,hdg=360] [--air
 
 const DEMO_AIRPLANE = 'cairn-4';
 
-function run(): void {
+export const fly: Command = (args) => {
   const text = { type: 'string' } as const;
-  const { values, positionals } = parseOptions({
+  const { values, positionals } = parseOptions(args, {
     maneuver: text,
     variant: text,
     habit: { ...text, default: 'none' },
@@ -42,10 +42,7 @@ function run(): void {
     out: text,
     help: { type: 'boolean', default: false },
   });
-  if (values.help) {
-    console.log(USAGE);
-    return;
-  }
+  if (values.help) return `${USAGE}\n`;
   if (positionals.length > 0) throw new Refusal(`${positionals[0]}: only options were expected`);
   if ((values.maneuver === undefined) === (values.controls === undefined))
     throw new Refusal('either --maneuver ID or --controls FILE.csv was expected');
@@ -83,9 +80,8 @@ function run(): void {
           }),
         );
   const csv = writeRecordingCsv(recording);
-  if (values.out === undefined) process.stdout.write(csv);
-  else write(values.out, csv, recording);
-}
+  return values.out === undefined ? csv : written(values.out, csv, recording);
+};
 
 /** Flies a control file; what is wrong in it is said with file and line. */
 function fromControls(file: string, fly: (rows: ReturnType<typeof readControlFile>) => Recording): Recording {
@@ -99,13 +95,14 @@ function fromControls(file: string, fly: (rows: ReturnType<typeof readControlFil
   return fly(rows);
 }
 
-function write(file: string, csv: string, { timeS }: Recording): void {
+/** Writes the file, and says how long it is. */
+function written(file: string, csv: string, { timeS }: Recording): string {
   try {
     writeFileSync(file, csv);
   } catch (error) {
     throw new Refusal(`--out ${file}: cannot be written (${(error as NodeJS.ErrnoException).code})`);
   }
-  console.log(`${file}: ${timeS.length} rows, ${timeS.at(-1)!.toFixed(0)} s`);
+  return `${file}: ${timeS.length} rows, ${timeS.at(-1)!.toFixed(0)} s\n`;
 }
 
 function wholeFrom(name: string, value: string | undefined, min: number, max: number): number | undefined {
@@ -150,5 +147,3 @@ function startFrom(text: string | undefined): { altitudeFt: number; kias: number
   }
   return start;
 }
-
-main(run);

@@ -1,5 +1,4 @@
 /** The score command as a person calls it: its output, its refusals and its exit codes. */
-import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -12,6 +11,8 @@ import {
   targetCard,
   writeRecordingCsv,
 } from '@keel/core';
+import { outcomeOf } from './lib/cli.ts';
+import { score as command } from './score.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'keel-score-'));
 afterAll(() => rmSync(folder, { recursive: true }));
@@ -38,15 +39,8 @@ const { recording } = flyLesson({
 const flight = write('flight.csv', writeRecordingCsv(recording));
 
 const score = (...args: string[]) => {
-  const { status, stdout, stderr } = spawnSync(
-    process.execPath,
-    ['--import', 'tsx', 'scripts/score.ts', ...args],
-    {
-      encoding: 'utf8',
-    },
-  );
-  const statements = stderr.split('\n').filter((line) => line && !line.startsWith('npm warn'));
-  return { status, stdout, statements };
+  const { status, stdout, stderr } = outcomeOf(command, args);
+  return { status, stdout, refusals: stderr.split('\n').filter((line) => line !== '') };
 };
 
 test('JSON is the score, from header, options and file', () => {
@@ -103,10 +97,10 @@ test.each([
   write('bytes.csv', Buffer.from([0xff, 0xfe, 0x00, 0x81]));
   write('cell.csv', 'time_s,alt_ft,ias_kt,hdg_deg\n0,4500,fast,1\n');
   const local = /^(none|bad|text|bytes|cell)\./;
-  const { status, stdout, statements } = score(
+  const { status, stdout, refusals } = score(
     ...args.map((arg) => (local.test(arg) ? join(folder, arg) : arg)),
   );
-  expect([status, stdout, statements.length]).toEqual([2, '', 1]);
-  expect(statements[0]).toMatch(words);
-  expect(statements[0]).not.toMatch(/^\s+at /);
+  expect([status, stdout, refusals.length]).toEqual([2, '', 1]);
+  expect(refusals[0]).toMatch(words);
+  expect(refusals[0]).not.toMatch(/^\s+at /);
 });

@@ -15,8 +15,8 @@ import {
 import {
   airplaneFrom,
   bytesOf,
+  type Command,
   jsonOf,
-  main,
   numberFrom,
   parseOptions,
   Refusal,
@@ -27,8 +27,8 @@ import { scoreTable } from './lib/score-table.ts';
 const USAGE = `npm run -s score -- FILE [--format table|json] [--airplane ID|FILE.json] [--standard ID]
   [--judge strict|examiner] [--brief FILE.json] [--ground-ft FT] [--weight-lb N]`;
 
-function run(): void {
-  const { values, positionals } = parseOptions({
+export const score: Command = (args) => {
+  const { values, positionals } = parseOptions(args, {
     format: { type: 'string', default: 'table' },
     airplane: { type: 'string' },
     standard: { type: 'string', default: DEFAULT_STANDARD_ID },
@@ -38,10 +38,7 @@ function run(): void {
     'weight-lb': { type: 'string' },
     help: { type: 'boolean', default: false },
   });
-  if (values.help) {
-    console.log(USAGE);
-    return;
-  }
+  if (values.help) return `${USAGE}\n`;
   if (positionals.length !== 1) throw new Refusal(`one recording file was expected: ${USAGE.split('\n')[0]}`);
   if (values.format !== 'json' && values.format !== 'table') {
     throw new Refusal(`--format ${values.format}: table or json was expected`);
@@ -76,13 +73,9 @@ function run(): void {
       briefs,
       recordingSha256: createHash('sha256').update(bytes).digest('hex'),
     });
-    console.log(
-      values.format === 'json' ? JSON.stringify(score, null, 2) : scoreTable(score, basename(file)),
-    );
+    return `${values.format === 'json' ? JSON.stringify(score, null, 2) : scoreTable(score, basename(file))}\n`;
   } catch (error) {
     if (error instanceof InputError) throw new Refusal(error.describe(file));
     throw error;
   }
-}
-
-main(run);
+};

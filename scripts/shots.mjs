@@ -9,10 +9,13 @@ import { fileURLToPath } from 'node:url';
 import { CHROMIUM_ARGS, chromiumPath } from './lib/browser.mjs';
 import { freePort } from './lib/free-port.mjs';
 import { startDemo } from './lib/start-demo.mjs';
+import { answerUsage } from './lib/usage.mjs';
 
 const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..');
 const folder = process.env.KEEL_SHOTS ?? join(ROOT, 'docs/screenshots');
-const wanted = process.argv.slice(2);
+const USAGE = `npm run shots -- [VIEW …]
+KEEL_URL names a running program, KEEL_SHOTS another folder, KEEL_FULL=1 takes whole pages`;
+const { positionals: wanted } = answerUsage(USAGE, { allowPositionals: true });
 
 /** What a logger of an invented make writes. */
 const FOREIGN = [

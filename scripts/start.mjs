@@ -8,6 +8,10 @@ import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { SetupError } from './lib/debian.mjs';
 import { portInUse, startPostgres } from './lib/postgres.mjs';
+import { answerUsage } from './lib/usage.mjs';
+
+const USAGE = `npm start
+KEEL_PORT, KEEL_PG_PORT, KEEL_HOST, KEEL_TLS_CERT and KEEL_TLS_KEY, KEEL_DATA, DATABASE_URL, KEEL_DEMO=0: see README.md`;
 
 const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..');
 const log = (line) => console.log(line);
@@ -60,6 +64,7 @@ function port(name, fallback) {
 }
 
 async function main() {
+  answerUsage(USAGE);
   const webPort = port('KEEL_PORT', 4600);
   const pgPort = port('KEEL_PG_PORT', 5460);
   const host = process.env.KEEL_HOST ?? '127.0.0.1';

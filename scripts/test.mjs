@@ -1,25 +1,53 @@
 /**
- * `npm test`: installs what it needs, then format and lint, types, unit, server and end-to-end tests. Needs nothing
- * done before it, leaves nothing running, and ends with a line that counts.
+ * `npm test`: installs what it needs, then format and lint, types, floors, unit and server tests, and the real interface in
+ * two browsers, each with a program of its own; those are prepared meanwhile. Needs nothing done before it, leaves nothing running, and ends
+ * with a line that counts.
  */
-import { spawnSync } from 'node:child_process';
-import { chmodSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { spawn } from 'node:child_process';
+import { chmodSync, cpSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { ensureChromium, ensurePostgres, SetupError } from './lib/debian.mjs';
 import { freePort } from './lib/free-port.mjs';
 import { startDemo } from './lib/start-demo.mjs';
+import { answerUsage } from './lib/usage.mjs';
 import { ensureBuilt, ensurePackages } from './start.mjs';
 
 const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..');
-const log = (line) => console.log(line);
+const USAGE = `npm test -- [--only unit|browser]
+KEEL_SEED=N|random and KEEL_RUNS=N: the cases of property tests; npm run test:deep looks at many more of everything`;
+const BROWSERS = 2;
 const totals = { passed: 0, failed: 0 };
 
-/** Runs a check that passes or fails as a whole, and counts as one. */
-function check(name, command, args) {
-  log(`\n── ${name}`);
-  const ok = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit' }).status === 0;
+/**
+ * Runs a program to its end.
+ * @returns its exit code; what it printed is printed at once when it has ended, so that two at a time can be read.
+ */
+function run(title, command, args, { env, quiet = false } = {}) {
+  return new Promise((resolve) => {
+    const child = spawn(command, args, {
+      cwd: ROOT,
+      env: { ...process.env, ...env },
+      stdio: ['ignore', quiet ? 'ignore' : 'pipe', 'pipe'],
+    });
+    let output = '';
+    const heard = (text) => {
+      output += text;
+    };
+    child.stdout?.on('data', heard);
+    child.stderr.on('data', heard);
+    child.once('error', (error) => heard(error.message));
+    child.once('close', (code) => {
+      console.log(`\n── ${title}\n${output.trimEnd()}`);
+      resolve(code);
+    });
+  });
+}
+
+/** A check that passes or fails as a whole, and counts as one. */
+async function check(title, command, args) {
+  const ok = (await run(title, command, args)) === 0;
   totals[ok ? 'passed' : 'failed']++;
 }
 
@@ -32,11 +60,10 @@ const readJson = (file) => {
 };
 
 /** Unit and server tests; a run without a report counts as failed. */
-function jest(folder) {
-  log('\n── unit and server tests');
+async function jest(folder) {
   const report = join(folder, 'jest.json');
-  const args = ['jest', '--json', `--outputFile=${report}`, '--silent=false'];
-  const { status } = spawnSync('npx', args, { cwd: ROOT, stdio: ['ignore', 'ignore', 'inherit'] });
+  const args = ['jest', '--json', `--outputFile=${report}`, '--silent=false', '--maxWorkers=2'];
+  const status = await run('unit and server tests', 'npx', args, { quiet: true });
   const result = readJson(report);
   totals.passed += result?.numPassedTests ?? 0;
   totals.failed += result?.numFailedTests ?? 0;
@@ -44,13 +71,19 @@ function jest(folder) {
   if (status !== 0 && !result?.numFailedTests) totals.failed++;
 }
 
-/** One run of the end-to-end tests against a running program. */
-function playwright(folder, url, project) {
-  const report = join(folder, `e2e-${project.replace(' ', '-')}.json`);
-  const { status } = spawnSync('npx', ['playwright', 'test', `--project=${project}`], {
-    cwd: ROOT,
-    stdio: 'inherit',
-    env: { ...process.env, KEEL_URL: url, KEEL_E2E_REPORT: report, KEEL_E2E_FOLDER: folder },
+async function withoutBrowser(folder) {
+  await check('format and lint', 'npx', ['biome', 'check', '.']);
+  await check('types', 'npx', ['tsc', '-p', 'tsconfig.json']);
+  await check('floors', 'npm', ['run', '-s', 'floors']);
+  await jest(folder);
+}
+
+/** End-to-end tests of some projects, a running program for each browser. */
+async function playwright(folder, urls, ...projects) {
+  const report = join(folder, `e2e-${projects[0].replace(' ', '-')}.json`);
+  const chosen = projects.map((project) => `--project=${project}`);
+  const status = await run(`end to end: ${projects.join(', ')}`, 'npx', ['playwright', 'test', ...chosen], {
+    env: { KEEL_URLS: urls.join(' '), KEEL_E2E_REPORT: report, KEEL_E2E_FOLDER: folder },
   });
   const stats = readJson(report)?.stats;
   totals.passed += stats?.expected ?? 0;
@@ -58,45 +91,76 @@ function playwright(folder, url, project) {
   if (status !== 0 && !stats?.unexpected) totals.failed++;
 }
 
-async function endToEnd(folder) {
-  log('\n── end to end');
-  const data = join(folder, 'data');
-  mkdirSync(data);
-  const ports = { port: await freePort(), pgPort: await freePort() };
-  for (const project of ['first run', 'after restart']) {
-    const began = Date.now();
-    const demo = await startDemo({ data, ...ports });
-    log(`started in ${((Date.now() - began) / 1000).toFixed(1)} s`);
-    try {
-      playwright(folder, demo.url, project);
-    } finally {
-      await demo.stop();
-    }
+const program = async (data) => startDemo({ data, port: await freePort(), pgPort: await freePort() });
+
+/** Starts the programs one after another, runs the tests of a project, and stops them. */
+async function within(data, work) {
+  const running = [];
+  try {
+    for (const one of data) running.push(await program(one));
+    await work(running.map(({ url }) => url));
+  } finally {
+    for (const one of running) await one.stop();
   }
 }
 
+/** Builds, and loads the demo once: its flights are flown and scored there, and the other programs begin with a copy. */
+async function prepare(folder) {
+  ensureBuilt();
+  const data = Array.from({ length: BROWSERS }, (_, i) => join(folder, `data-${i}`));
+  mkdirSync(data[0]);
+  const began = Date.now();
+  await within([data[0]], async () => {});
+  console.log(`the demo was loaded in ${((Date.now() - began) / 1000).toFixed(1)} s`);
+  for (const copy of data.slice(1)) cpSync(data[0], copy, { recursive: true, preserveTimestamps: true });
+  await own(folder);
+  return data;
+}
+
+async function endToEnd(folder, data) {
+  await within(data, (urls) => playwright(folder, urls, 'real time', 'first run'));
+  await within(data, (urls) => playwright(folder, urls, 'after restart'));
+}
+
+/** A copy belongs to whom the original belongs. */
+function own(folder) {
+  const args = ['--reference', join(folder, 'data-0', 'pg'), '-R'];
+  return Promise.all(
+    Array.from({ length: BROWSERS - 1 }, (_, i) =>
+      run('a second program', 'chown', [...args, join(folder, `data-${i + 1}`, 'pg')]),
+    ),
+  );
+}
+
 async function main() {
+  const { only } = answerUsage(USAGE, { options: { only: { type: 'string' } } }).values;
   const began = Date.now();
   ensurePackages();
-  ensurePostgres(log);
-  ensureChromium(log);
+  ensurePostgres(console.log);
+  ensureChromium(console.log);
   const folder = mkdtempSync(join(tmpdir(), 'keel-npm-test-'));
   chmodSync(folder, 0o755);
   try {
-    check('format and lint', 'npx', ['biome', 'check', '.']);
-    check('types', 'npx', ['tsc', '-p', 'tsconfig.json']);
-    check('floors', 'npm', ['run', '-s', 'floors']);
-    jest(folder);
-    ensureBuilt();
-    await endToEnd(folder).catch((error) => {
-      log(error.message);
-      totals.failed++;
-    });
+    const unit = only === 'browser' ? undefined : withoutBrowser(folder);
+    const prepared = only === 'unit' ? undefined : prepare(folder);
+    const browsed = async () => {
+      const data = await prepared;
+      // One after the other: a browser that waits for its share of the machine fails what a person would not.
+      await unit;
+      if (data) await endToEnd(folder, data);
+    };
+    await Promise.all([
+      unit,
+      browsed().catch((error) => {
+        console.log(error.message);
+        totals.failed++;
+      }),
+    ]);
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }
-  log(`\ntook ${((Date.now() - began) / 1000).toFixed(0)} s`);
-  log(`${totals.passed} passed, ${totals.failed} failed`);
+  console.log(`\ntook ${((Date.now() - began) / 1000).toFixed(0)} s`);
+  console.log(`${totals.passed} passed, ${totals.failed} failed`);
   process.exitCode = totals.failed === 0 && totals.passed > 0 ? 0 : 1;
 }
 

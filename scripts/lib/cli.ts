@@ -21,8 +21,11 @@ export class Refusal extends Error {}
  * The options of a call. A value may be a negative number, which the parser by itself would take for an option.
  * @throws Refusal for an option that is not known.
  */
-export function parseOptions<T extends NonNullable<ParseArgsConfig['options']>>(options: T) {
-  const args = process.argv.slice(2);
+export function parseOptions<T extends NonNullable<ParseArgsConfig['options']>>(
+  given: readonly string[],
+  options: T,
+) {
+  const args = [...given];
   for (let i = args.length - 1; i > 0; i--) {
     if (/^-\.?\d/.test(args[i]) && /^--[a-z-]+$/.test(args[i - 1]))
       args.splice(i - 1, 2, `${args[i - 1]}=${args[i]}`);
@@ -90,13 +93,33 @@ export function standardFrom(value: string): Standard {
   );
 }
 
+/**
+ * A command: from its arguments to what it prints.
+ * @throws Refusal or InputError for a call or a file that is wrong.
+ */
+export type Command = (args: readonly string[]) => string;
+
+export interface Outcome {
+  status: 0 | 2;
+  stdout: string;
+  /** Empty, or one line. */
+  stderr: string;
+}
+
 /** Runs a command; a refusal is one line on standard error and exit code 2, never a stack trace. */
-export function main(run: () => void): void {
+export function outcomeOf(command: Command, args: readonly string[]): Outcome {
   try {
-    run();
+    return { status: 0, stdout: command(args), stderr: '' };
   } catch (error) {
     if (!(error instanceof Refusal || error instanceof InputError)) throw error;
-    console.error(error.message.replace(/\s*\n\s*/g, ' '));
-    process.exitCode = 2;
+    return { status: 2, stdout: '', stderr: `${error.message.replace(/\s*\n\s*/g, ' ')}\n` };
   }
+}
+
+/** The command as the whole of a process. */
+export function main(command: Command): void {
+  const { status, stdout, stderr } = outcomeOf(command, process.argv.slice(2));
+  process.stdout.write(stdout);
+  process.stderr.write(stderr);
+  process.exitCode = status;
 }

@@ -105,7 +105,7 @@ export const soaredLine = (
   name: string,
   { positions, thermals, drift, wind, differenceKt }: Soared,
 ): string => {
-  const statements = (one: Soared['wind']) =>
+  const windText = (one: Soared['wind']) =>
     one ? `${Math.round(one.fromDeg)}° ${one.speedKt.toFixed(1)} kt` : 'none';
-  return `${name}: ${positions} positions, ${thermals} thermals, wind ${statements(wind)}, by drift ${statements(drift)}, difference ${differenceKt.toFixed(1)} kt`;
+  return `${name}: ${positions} positions, ${thermals} thermals, wind ${windText(wind)}, by drift ${windText(drift)}, difference ${differenceKt.toFixed(1)} kt`;
 };

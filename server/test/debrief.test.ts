@@ -111,9 +111,9 @@ describe('edits', () => {
   test.each([
     ['a split that leaves nothing of one part', { kind: 'split', atS: 1 }, 'five seconds'],
     ['a merge backwards', { kind: 'merge', withEndS: 0 }, 'a later one'],
-    ['a maneuver that is none', { kind: 'retype', newManeuver: 'loop' }, 'there is no maneuver loop'],
+    ['a maneuver that is none', { kind: 'retype', newManeuver: 'loop' }, 'maneuver "loop": must be one of'],
   ])('%s is refused', async (_, body, words) => {
-    const { id, score } = await uploaded(flightCsv(52 + words.length));
+    const { id, score } = await uploaded(flightCsv(90 + words.length));
     const answer = await say(id, { ...spanOf((score as Score).attempts[0]), ...body });
     expect(answer.status).toBe(422);
     expect((await answer.json()).detail).toContain(words);

@@ -1,10 +1,6 @@
 import { inlineAnalyser } from '../src/analysis/analyser.ts';
-import { openDatabase } from '../src/db/database.ts';
+import { MIGRATIONS, openDatabase } from '../src/db/database.ts';
 import { RecordingEntity } from '../src/db/entities.ts';
-import { First1700000000001 } from '../src/db/migrations/1700000000001-first.ts';
-import { Brief1700000000002 } from '../src/db/migrations/1700000000002-brief.ts';
-import { Trainer1700000000003 } from '../src/db/migrations/1700000000003-trainer.ts';
-import { Debrief1700000000004 } from '../src/db/migrations/1700000000004-debrief.ts';
 import { DEMO_LESSONS } from '../src/demo/lessons.ts';
 import { hasDemo, isEmpty, loadDemo } from '../src/demo/load.ts';
 import { DEMO_PEOPLE } from '../src/demo/people.ts';
@@ -22,12 +18,7 @@ test('loaded into two empty databases it is the same data', async () => {
   const load = async () => {
     const school = await openSchool();
     const { database } = school;
-    const migrations = [
-      new First1700000000001(),
-      new Brief1700000000002(),
-      new Trainer1700000000003(),
-      new Debrief1700000000004(),
-    ];
+    const migrations = MIGRATIONS.map((Migration) => new Migration());
     const runner = database.createQueryRunner();
     for (const migration of migrations.toReversed()) await migration.down(runner);
     for (const migration of migrations) await migration.up(runner);

@@ -19,7 +19,7 @@ export function Leftovers(props: { recording: RecordingView; orphans: Statement[
     <>
       {orphans.length > 0 && (
         <section className="sheet">
-          <h3>Statement of what is no longer found</h3>
+          <h3>Said of what is no longer found</h3>
           <ul className="words">
             {orphans.map((one) => (
               <li key={one.id}>

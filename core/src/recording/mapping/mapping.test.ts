@@ -105,7 +105,7 @@ test('rows whose time does not go on are left out and counted', () => {
 });
 
 describe('what is wrong is said, with its place', () => {
-  const statements = (text: string, mapping: Mapping): string => {
+  const refusal = (text: string, mapping: Mapping): string => {
     try {
       readMapped(text, mapping);
     } catch (error) {
@@ -115,32 +115,32 @@ describe('what is wrong is said, with its place', () => {
     return '';
   };
   test('no table at all', () =>
-    expect(statements('a letter\nto a friend\n', guessed(PLAIN))).toContain('no table was found'));
+    expect(refusal('a letter\nto a friend\n', guessed(PLAIN))).toContain('no table was found'));
   test('a column that is not there', () => {
     const mapping = guessed(PLAIN);
     mapping.channels[0].column = 'Alt';
-    expect(statements(PLAIN, mapping)).toMatch(/no column "Alt".*GroundSpeed/);
+    expect(refusal(PLAIN, mapping)).toMatch(/no column "Alt".*GroundSpeed/);
   });
   test('a cell that is no number', () =>
-    expect(statements(PLAIN.replace('4501', 'high'), guessed(PLAIN))).toMatch(
+    expect(refusal(PLAIN.replace('4501', 'high'), guessed(PLAIN))).toMatch(
       /line 3, column 2.*"high" is not a number/,
     ));
   test('a unit that makes the value impossible', () => {
     const mapping = guessed(METRIC.replace('rad;rad', 'deg;deg'));
     mapping.channels[1].unit = 'm/s';
-    expect(statements(METRIC.replaceAll('175.94', '1750.94'), mapping)).toContain(
+    expect(refusal(METRIC.replaceAll('175.94', '1750.94'), mapping)).toContain(
       'which cannot be; look at the column’s unit',
     );
   });
   test('a time of another kind', () => {
     const mapping = { ...guessed(METRIC), time: { column: 'UTC time', kind: 's' as const } };
-    expect(statements(METRIC, mapping)).toMatch(/line 5, column 2.*not a time of this kind/);
+    expect(refusal(METRIC, mapping)).toMatch(/line 5, column 2.*not a time of this kind/);
   });
   test('one channel twice', () => {
     const mapping = guessed(METRIC);
     mapping.channels[1].channel = 'alt_ft';
     mapping.channels[1].unit = 'ft';
-    expect(statements(METRIC, mapping)).toContain('two columns are called alt_ft');
+    expect(refusal(METRIC, mapping)).toContain('two columns are called alt_ft');
   });
 });
 

@@ -1,0 +1,4 @@
+import { holdHabits } from '../../testing/habits/hold.ts';
+import { STALL_MEASURES } from '../../testing/habits/stalls.ts';
+
+holdHabits('power-off-stall', STALL_MEASURES, 'setup');
