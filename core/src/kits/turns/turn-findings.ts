@@ -75,7 +75,7 @@ const altGainRollout: Check = (c) => {
   );
 };
 
-const rollOutHeading: Check = (c) => {
+export const rollOutHeading: Check = (c) => {
   const { track, attempt, side, context } = c;
   const wanted = attempt.brief?.entry?.headingDeg;
   if (attempt.state !== 'complete' || typeof wanted !== 'number') return undefined;
@@ -96,7 +96,7 @@ const rollOutHeading: Check = (c) => {
       });
 };
 
-const bankWander: Check = (c) => {
+export const bankWander: Check = (c) => {
   const { track, attempt, context } = c;
   // A derived bank wanders with its own error.
   if (track.bankDeg.source === 'derived') return undefined;
