@@ -20,6 +20,8 @@ export default defineConfig({
   use: {
     baseURL: own,
     viewport: { width: 1280, height: 800 },
+    // An animation is waited for by whoever clicks through it, and tells nothing.
+    contextOptions: { reducedMotion: 'reduce' },
     launchOptions: { executablePath: chromiumPath(), args: CHROMIUM_ARGS },
     screenshot: 'only-on-failure',
   },

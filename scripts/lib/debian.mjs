@@ -3,6 +3,11 @@ import { execFileSync } from 'node:child_process';
 import { existsSync, mkdirSync, readdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 
+const SHELL = 'chromium-headless-shell';
+const BROWSERS = ['chromium', 'chromium-browser', 'google-chrome'];
+/** An archive that does not answer is not waited for. */
+const APT_WAITS = ['-o', 'Acquire::Retries=0', '-o', 'Acquire::http::Timeout=10'];
+
 /** Something that a person has to put right, said in one line. */
 export class SetupError extends Error {}
 
@@ -26,8 +31,8 @@ function install(packageName, log) {
     env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
   };
   try {
-    execFileSync('apt-get', ['update'], options);
-    execFileSync('apt-get', ['install', '-y', '--no-install-recommends', packageName], options);
+    execFileSync('apt-get', [...APT_WAITS, 'update'], options);
+    execFileSync('apt-get', [...APT_WAITS, 'install', '-y', '--no-install-recommends', packageName], options);
   } catch (error) {
     const reason = String(error.stderr ?? error.message)
       .trim()
@@ -67,13 +72,22 @@ export function ensurePostgres(log) {
   return installed;
 }
 
-/** Finds Chromium, installing it if need be. */
+/**
+ * Finds Chromium, installing it if need be. Debian's build without windows comes first: the same engine, and a quarter less
+ * work for two processors. Where it cannot be had, the whole browser does.
+ */
 export function ensureChromium(log) {
-  const names = ['chromium', 'chromium-browser', 'google-chrome'];
-  const found = onPath(...names);
-  if (found) return found;
-  install('chromium', log);
-  const installed = onPath(...names);
+  const shell = onPath(SHELL);
+  if (shell) return shell;
+  const whole = onPath(...BROWSERS);
+  try {
+    install(SHELL, log);
+  } catch (error) {
+    if (whole) return whole;
+    log(error.message);
+    install('chromium', log);
+  }
+  const installed = onPath(SHELL, ...BROWSERS);
   if (!installed) throw new SetupError('chromium was installed, but is not on the PATH');
   return installed;
 }
