@@ -12,6 +12,7 @@ import { descent } from './descent/index.ts';
 import { levelTurn } from './level-turn/index.ts';
 import { powerOffStall } from './power-off-stall/index.ts';
 import { powerOnStall } from './power-on-stall/index.ts';
+import { slippingDescentTurn } from './slipping-descent-turn/index.ts';
 import { slowFlight } from './slow-flight/index.ts';
 import { stallSeries } from './stall-series/index.ts';
 import { steepTurn } from './steep-turn/index.ts';
@@ -27,6 +28,7 @@ const DECLARED = [
   levelTurn,
   climbingTurn,
   descendingTurn,
+  slippingDescentTurn,
   slowFlight,
   powerOffStall,
   powerOnStall,

@@ -1,0 +1,48 @@
+/** Slipping descent turns: the room. */
+import { runChecks } from '../../kits/attempt/case.ts';
+import { defineRoom } from '../../kits/attempt/room.ts';
+import { GENERAL_LIMITS, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
+import { TURN_LIMITS, TURN_SIGNS } from '../../kits/turns/tables.ts';
+import { measureTurn } from '../../kits/turns/turn-attempt.ts';
+import { TURN_FINDINGS } from '../../kits/turns/turn-findings.ts';
+import { TURN_PHASES } from '../../kits/turns/turn-phases.ts';
+import { TURN_VARIANTS, turnVariant } from '../../kits/turns/turn-variant.ts';
+import { slippingDescentTurnCard } from './card.ts';
+import { SLIP_CHECKS, SLIP_FINDINGS } from './findings.ts';
+import { slippingTurns } from './found.ts';
+import { slippingDescentTurn as script } from './pilot.ts';
+import { SLIP_LIMITS, SLIP_SIGNS } from './tables.ts';
+
+const ID = 'slipping-descent-turn';
+
+export const slippingDescentTurn = defineRoom({
+  id: ID,
+  title: 'Slipping descent turns',
+  one: 'Slipping descent turn',
+  short: 'Slip turns',
+  variants: TURN_VARIANTS,
+  phases: TURN_PHASES,
+  precedence: 59,
+  card: slippingDescentTurnCard,
+  sought: {
+    propose: (track, context) => ({ proposals: slippingTurns(track, context, ID), warnings: [] }),
+    variantOver: turnVariant,
+    measure: (track, proposal, _, context) => measureTurn(track, proposal, context, { holdsAltitude: false }),
+    // It is not steady in altitude before or after.
+    findings: (track, attempt, next, context) =>
+      runChecks(SLIP_CHECKS, track, attempt, next, context, { general: false }),
+  },
+  findings: [...SLIP_FINDINGS, ...TURN_FINDINGS.filter((name) => name !== 'slip')],
+  pilot: {
+    script,
+    habits: [
+      ...SLIP_FINDINGS.filter((name) => name !== 'stall-warning'),
+      'skid',
+      'bank-wander',
+      'rollout-overshoot',
+      'rollout-undershoot',
+    ],
+    from: 'card',
+  },
+  tables: [GENERAL_LIMITS, SLIP_LIMITS, SLIP_SIGNS, TURN_LIMITS, TURN_SIGNS, SCENE, SETTLING],
+});
