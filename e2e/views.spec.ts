@@ -33,6 +33,9 @@ async function ids(request: Parameters<typeof lessonsOf>[0]) {
   };
 }
 
+// They look and change nothing: whichever browser is free takes the next.
+test.describe.configure({ mode: 'parallel' });
+
 for (const [name, path] of Object.entries(VIEWS)) {
   test(`${name}, light and dark`, async ({ page }) => {
     await signInQuickly(page.request, 'maren');

@@ -9,9 +9,10 @@ import { AREA_GROUND_FT, type FlownManeuver, flyManeuver } from '../../fly/fly.t
 import type { ManeuverRoom } from '../../maneuvers/registry.ts';
 import { requireRoom } from '../../maneuvers/registry.ts';
 import { findStandard } from '../../standards/standards.ts';
+import { seedsOf } from '../depth.ts';
 import { Columns, type Measures, spread } from './columns.ts';
 
-const SEEDS = [1, 2, 3];
+const SEEDS = seedsOf([1, 3], [2, 4, 5, 6, 7, 8]);
 /** The flight that is scored as well. */
 const SCORED_SEED = 3;
 export const airplane = fleet[0];
