@@ -2,8 +2,8 @@
  * `npm run bench`: reading and scoring an hour of flight at 10 Hz, against papaparse alone on the same text in the
  * same run, the peak memory of a process that does it above one that does nothing, the flight model against real
  * time, three hours of flight at Debrief in headless Chromium, and the confusion table of the synthetic pilots
- * (`--seeds N` flights a case, 20 if left out, which takes about ten minutes on two cores). `--only confusion` and
- * `--only debrief` leave the rest out; `--logs FOLDER` compares the wind of real IGC logs with the drift of circles.
+ * (`--seeds N` flights a case, 20 if left out, which takes about ten minutes on two cores). `--only hour|confusion|debrief`
+ * leaves the rest out; `--logs FOLDER` compares the wind of real IGC logs with the drift of circles.
  */
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
@@ -11,10 +11,11 @@ import { availableParallelism, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { text as collect } from 'node:stream/consumers';
 import { fileURLToPath } from 'node:url';
+import { setFlagsFromString } from 'node:v8';
+import { runInNewContext } from 'node:vm';
 import {
   airframeFor,
   beginFlight,
-  CHUNK_CHARACTERS,
   demonstrationLegs,
   findAirplane,
   findStandard,
@@ -68,19 +69,13 @@ const seconds = (work: () => unknown): number => {
   return Number(process.hrtime.bigint() - began) / 1e9;
 };
 
-/** Papaparse as the reader calls it, the rows thrown away: the parse within reading. */
-function parseInPieces(text: string): void {
-  const config: Papa.ParseConfig & { chunkSize: number; chunk: () => void } = {
-    delimiter: ',',
-    newline: '\n',
-    chunkSize: CHUNK_CHARACTERS,
-    chunk: () => {},
-  };
-  Papa.parse(text, config);
-}
+/** Between two measurements, so that none pays for what another left behind. */
+setFlagsFromString('--expose-gc');
+const collectGarbage: () => void = runInNewContext('gc');
 
-const readAndScore = (text: string) =>
-  scoreRecording(readRecordingCsv(text), { standard, airplane, weightLb: 2300, groundFt: 1900 });
+const score = (recording: ReturnType<typeof readRecordingCsv>) =>
+  scoreRecording(recording, { standard, airplane, weightLb: 2300, groundFt: 1900 });
+const readAndScore = (text: string) => score(readRecordingCsv(text));
 
 /** Largest resident memory, MB, of a fresh process in one of its modes. */
 function peakMb(mode: 'idle' | 'score', file: string): number {
@@ -94,22 +89,26 @@ function peakMb(mode: 'idle' | 'score', file: string): number {
 
 function compare(file: string): void {
   const text = readFileSync(file, 'utf8');
-  const parse: number[] = [];
-  const pieces: number[] = [];
-  const whole: number[] = [];
+  const [parse, reading, scoring, whole]: number[][] = [[], [], [], []];
   let attempts = 0;
   for (let round = 0; round < ROUNDS + WARM_UP; round++) {
+    collectGarbage();
     const papa = seconds(() => Papa.parse(text));
-    const piecewise = seconds(() => parseInPieces(text));
-    const all = seconds(() => {
-      attempts = readAndScore(text).attempts.length;
+    collectGarbage();
+    let recording: ReturnType<typeof readRecordingCsv> | undefined;
+    const read = seconds(() => {
+      recording = readRecordingCsv(text);
+    });
+    const scored = seconds(() => {
+      attempts = recording ? score(recording).attempts.length : 0;
     });
     if (round < WARM_UP) continue;
     parse.push(papa);
-    pieces.push(piecewise);
-    whole.push(all);
+    reading.push(read);
+    scoring.push(scored);
+    whole.push(read + scored);
   }
-  const [papaS, piecesS, wholeS] = [median(parse), median(pieces), median(whole)];
+  const [papaS, readS, scoreS, wholeS] = [parse, reading, scoring, whole].map(median);
   const line = (name: string, value: number, unit: string, digits = 3) =>
     console.log(`${name}: ${value.toFixed(digits)} ${unit}`);
   line('recording rows', 36_000, 'rows', 0);
@@ -118,9 +117,9 @@ function compare(file: string): void {
   line('papaparse alone', papaS, 's');
   line('read and score', wholeS, 's');
   line('read and score against papaparse alone', wholeS / papaS, 'times', 2);
-  line('of which papaparse, fed in pieces as the reader does', piecesS, 's');
-  line('everything after the parse', wholeS - piecesS, 's');
-  line('everything after the parse against papaparse alone', (wholeS - piecesS) / papaS, 'times', 2);
+  line('of which the text to columns', readS, 's');
+  line('everything after that', scoreS, 's');
+  line('everything after that against papaparse alone', scoreS / papaS, 'times', 2);
   const idle = peakMb('idle', file);
   const busy = peakMb('score', file);
   line('peak memory idle', idle, 'MB', 0);
@@ -208,7 +207,7 @@ async function confusion(seeds: number): Promise<void> {
   for (const line of confusionLines(rows.map(([, row]) => row))) console.log(line);
 }
 
-const USAGE = `npm run bench -- [--only confusion|debrief] [--seeds N] [--logs FOLDER]`;
+const USAGE = `npm run bench -- [--only hour|confusion|debrief] [--seeds N] [--logs FOLDER]`;
 const { values, positionals } = answerUsage(USAGE, {
   allowPositionals: true,
   options: {
@@ -230,14 +229,16 @@ if (values.logs !== undefined) {
 } else {
   const folder = mkdtempSync(join(tmpdir(), 'keel-bench-'));
   try {
-    if (values.only === undefined) {
+    const { only } = values;
+    const wanted = (part: string) => only === undefined || only === part;
+    if (wanted('hour')) {
       writeFileSync(join(folder, 'hour.csv'), hoursOfFlight(1));
       compare(join(folder, 'hour.csv'));
       command(folder);
       flightModel();
     }
-    if (values.only !== 'confusion') await debrief();
-    if (values.only !== 'debrief') await confusion(Number(values.seeds));
+    if (wanted('debrief')) await debrief();
+    if (wanted('confusion')) await confusion(Number(values.seeds));
   } finally {
     rmSync(folder, { recursive: true });
   }

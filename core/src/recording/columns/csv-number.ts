@@ -1,13 +1,13 @@
 /** Reads one cell: a decimal number, NaN for an empty cell, `undefined` for anything else. */
 const DECIMAL = /^\s*[-+]?(\d+\.?\d*|\.\d+)([eE][-+]?\d+)?\s*$/;
 
-const ZERO = 48;
-const NINE = 57;
-const MINUS = 45;
-const POINT = 46;
+export const ZERO = 48;
+export const NINE = 57;
+export const MINUS = 45;
+export const POINT = 46;
 /** Up to here a whole number and a power of ten are exact, and so is the rounding of their quotient. */
-const MOST_DIGITS = 15;
-const POWERS_OF_TEN = Array.from({ length: MOST_DIGITS + 1 }, (_, i) => 10 ** i);
+export const MOST_DIGITS = 15;
+export const POWERS_OF_TEN = Array.from({ length: MOST_DIGITS + 1 }, (_, i) => 10 ** i);
 
 /** Plain decimals ("-12.34") digit by digit: the same value as `Number` gives, without its cost. */
 export function parseCell(cell: string): number | undefined {
