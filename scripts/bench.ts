@@ -11,8 +11,6 @@ import { availableParallelism, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { text as collect } from 'node:stream/consumers';
 import { fileURLToPath } from 'node:url';
-import { setFlagsFromString } from 'node:v8';
-import { runInNewContext } from 'node:vm';
 import {
   airframeFor,
   beginFlight,
@@ -69,9 +67,11 @@ const seconds = (work: () => unknown): number => {
   return Number(process.hrtime.bigint() - began) / 1e9;
 };
 
-/** Between two measurements, so that none pays for what another left behind. */
-setFlagsFromString('--expose-gc');
-const collectGarbage: () => void = runInNewContext('gc');
+/** Done twice, the second time measured: it then pays for what its own kind leaves behind, not for another's. */
+const secondsOfSecond = (work: () => unknown): number => {
+  work();
+  return seconds(work);
+};
 
 const score = (recording: ReturnType<typeof readRecordingCsv>) =>
   scoreRecording(recording, { standard, airplane, weightLb: 2300, groundFt: 1900 });
@@ -92,21 +92,21 @@ function compare(file: string): void {
   const [parse, reading, scoring, whole]: number[][] = [[], [], [], []];
   let attempts = 0;
   for (let round = 0; round < ROUNDS + WARM_UP; round++) {
-    collectGarbage();
-    const papa = seconds(() => Papa.parse(text));
-    collectGarbage();
-    let recording: ReturnType<typeof readRecordingCsv> | undefined;
-    const read = seconds(() => {
-      recording = readRecordingCsv(text);
-    });
-    const scored = seconds(() => {
-      attempts = recording ? score(recording).attempts.length : 0;
+    const papa = secondsOfSecond(() => Papa.parse(text));
+    let [read, scored] = [0, 0];
+    const all = secondsOfSecond(() => {
+      const began = process.hrtime.bigint();
+      const recording = readRecordingCsv(text);
+      read = Number(process.hrtime.bigint() - began) / 1e9;
+      scored = seconds(() => {
+        attempts = score(recording).attempts.length;
+      });
     });
     if (round < WARM_UP) continue;
     parse.push(papa);
     reading.push(read);
     scoring.push(scored);
-    whole.push(read + scored);
+    whole.push(all);
   }
   const [papaS, readS, scoreS, wholeS] = [parse, reading, scoring, whole].map(median);
   const line = (name: string, value: number, unit: string, digits = 3) =>
