@@ -1,3 +1,4 @@
+/** What a maneuver gives to its card: its speed, power, figures and words. */
 import type { CardFigure, FlapStep, TargetCard } from './card.ts';
 
 /** A speed window and the speed chosen in it, KIAS. */

@@ -1,3 +1,4 @@
+/** Phases by their names. */
 import type { Phase } from './schema.ts';
 
 /** The phase of that name, if the attempt has it. */

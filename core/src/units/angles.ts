@@ -1,3 +1,4 @@
+/** Angles in degrees and radians, and the ways round a circle. */
 const RAD_PER_DEG = Math.PI / 180;
 
 export const radians = (deg: number): number => deg * RAD_PER_DEG;
