@@ -11,7 +11,7 @@ import type { Statement, StatementBody } from './statements.ts';
 const SPAN = { maneuver: 'steep-turn', startS: 30, endS: 70 };
 type Rest<T> = T extends unknown ? Omit<T, keyof typeof SPAN> : never;
 let count = 0;
-const statements = (body: Rest<StatementBody>, span = SPAN): Statement => ({
+const statement = (body: Rest<StatementBody>, span = SPAN): Statement => ({
   id: `00000000-0000-4000-8000-${String(count++).padStart(12, '0')}`,
   authorId: '00000000-0000-4000-8000-000000000000',
   authorName: 'A',
@@ -21,8 +21,8 @@ const statements = (body: Rest<StatementBody>, span = SPAN): Statement => ({
 
 test('the last word of a kind counts', () => {
   const state = readStatements([
-    statements({ kind: 'grade', grade: 2 }),
-    statements({ kind: 'grade', grade: 3 }),
+    statement({ kind: 'grade', grade: 2 }),
+    statement({ kind: 'grade', grade: 3 }),
   ]);
   expect(state.grade).toBe(3);
 });
@@ -33,25 +33,25 @@ test('nothing said is unaided, and known to be only the default', () => {
 });
 
 test('an override wins over a discontinued attempt, and both over the judge', () => {
-  const override = statements({ kind: 'override', verdict: 'satisfactory', reason: 'seen' });
-  const discontinued = statements({ kind: 'discontinued', reason: 'traffic' });
+  const override = statement({ kind: 'override', verdict: 'satisfactory', reason: 'seen' });
+  const discontinued = statement({ kind: 'discontinued', reason: 'traffic' });
   expect(standingVerdict('unsatisfactory', readStatements([]))).toBe('unsatisfactory');
   expect(standingVerdict('unsatisfactory', readStatements([discontinued]))).toBe('not-scored');
   expect(standingVerdict('unsatisfactory', readStatements([override, discontinued]))).toBe('satisfactory');
-  const takenBack = statements({ kind: 'override', verdict: 'as-scored', reason: 'no' });
+  const takenBack = statement({ kind: 'override', verdict: 'as-scored', reason: 'no' });
   expect(standingVerdict('unsatisfactory', readStatements([override, takenBack]))).toBe('unsatisfactory');
 });
 
 test('what matches no attempt is an orphan, never dropped; edits are neither', () => {
-  const here = statements({ kind: 'comment', text: 'here' });
-  const gone = statements({ kind: 'comment', text: 'gone' }, { ...SPAN, startS: 300, endS: 340 });
-  const edit = statements({ kind: 'discard', discarded: true });
+  const here = statement({ kind: 'comment', text: 'here' });
+  const gone = statement({ kind: 'comment', text: 'gone' }, { ...SPAN, startS: 300, endS: 340 });
+  const edit = statement({ kind: 'discard', discarded: true });
   const { byAttempt, orphans } = sortStatements([{ ...SPAN, startS: 32, endS: 71 }], [here, gone, edit]);
   expect([byAttempt, orphans]).toEqual([[[here]], [gone]]);
 });
 
 test('a discard that was taken back is no edit any more', () => {
-  const discard = (discarded: boolean) => statements({ kind: 'discard', discarded });
+  const discard = (discarded: boolean) => statement({ kind: 'discard', discarded });
   expect(editsFrom([discard(true)])).toHaveLength(1);
   expect(editsFrom([discard(true), discard(false)])).toEqual([]);
 });
@@ -63,7 +63,7 @@ test('the first of a kind is shown where the school does that', () => {
 });
 
 test('edges moved back to where they were found are no edit any more', () => {
-  const move = (newStartS: number) => statements({ kind: 'edges', newStartS, newEndS: 70 });
+  const move = (newStartS: number) => statement({ kind: 'edges', newStartS, newEndS: 70 });
   expect(editsFrom([move(28)])).toHaveLength(1);
   expect(editsFrom([move(28), move(30)])).toEqual([]);
 });
@@ -71,7 +71,7 @@ test('edges moved back to where they were found are no edit any more', () => {
 describe('what the instructor saw', () => {
   test('is switched on and off by a tap; the last counts, in the list’s own order', () => {
     const tap = (item: string, seen: boolean) =>
-      statements({ kind: 'observed', item, seen } as Rest<StatementBody>);
+      statement({ kind: 'observed', item, seen } as Rest<StatementBody>);
     const taps = [
       tap('distraction', true),
       tap('eyes-inside', true),
@@ -85,7 +85,7 @@ describe('what the instructor saw', () => {
 
 describe('of the lesson as a whole', () => {
   const LESSON_SPAN = { maneuver: 'lesson', startS: 0, endS: 1800 };
-  const ofLesson = (body: Rest<StatementBody>) => statements(body, LESSON_SPAN);
+  const ofLesson = (body: Rest<StatementBody>) => statement(body, LESSON_SPAN);
 
   test('words stand apart from the attempts and are no orphans', () => {
     const comment = ofLesson({ kind: 'comment', text: 'a good day' });
@@ -111,8 +111,8 @@ describe('of the lesson as a whole', () => {
 
 describe('edits', () => {
   test('are in the order in which they were said, with who said them', () => {
-    const split = statements({ kind: 'split', atS: 45 });
-    const retype = statements({ kind: 'retype', newManeuver: 'level-turn' });
+    const split = statement({ kind: 'split', atS: 45 });
+    const retype = statement({ kind: 'retype', newManeuver: 'level-turn' });
     expect(editsFrom([split, retype])).toEqual([
       { ...SPAN, kind: 'split', atS: 45, statementId: split.id, authorName: 'A' },
       { ...SPAN, kind: 'retype', newManeuver: 'level-turn', statementId: retype.id, authorName: 'A' },
@@ -120,15 +120,15 @@ describe('edits', () => {
   });
 
   test('each can be taken back by the id it was said with, and said again', () => {
-    const merge = statements({ kind: 'merge', withEndS: 120 });
-    const back = statements({ kind: 'take-back', of: merge.id });
+    const merge = statement({ kind: 'merge', withEndS: 120 });
+    const back = statement({ kind: 'take-back', of: merge.id });
     expect(editsFrom([merge, back])).toEqual([]);
-    expect(editsFrom([merge, back, statements({ kind: 'merge', withEndS: 120 })])).toHaveLength(1);
+    expect(editsFrom([merge, back, statement({ kind: 'merge', withEndS: 120 })])).toHaveLength(1);
     expect(editsFrom([back, merge])).toHaveLength(1);
   });
 
   test('of a kind and interval the last counts', () => {
-    const at = (atS: number) => statements({ kind: 'split', atS });
+    const at = (atS: number) => statement({ kind: 'split', atS });
     expect(editsFrom([at(40), at(55)])).toMatchObject([{ atS: 55 }]);
   });
 });

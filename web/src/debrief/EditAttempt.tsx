@@ -1,5 +1,5 @@
 /** What an attempt is, put right by hand: its edges, two of it, one of two, another maneuver, none at all. */
-import { type AttemptScore, maneuverName, rooms } from '@keel/core';
+import { type AttemptScore, findRoom, maneuverName, rooms } from '@keel/core';
 import { Button, Select } from '@mantine/core';
 import { useState } from 'react';
 import { clock } from '../parts/format.ts';
@@ -21,7 +21,7 @@ export function EditAttempt(props: {
   const [shift, setShift] = useState({ start: 0, end: 0 });
   const [maneuver, setManeuver] = useState(attempt.maneuver);
   const [variant, setVariant] = useState<string | null>(null);
-  const variants = rooms.find(({ id }) => id === maneuver)?.variants ?? [];
+  const variants = findRoom(maneuver)?.variants ?? [];
   const splits = Math.min(cursorS - attempt.startS, attempt.endS - cursorS) >= SHORTEST_S;
   return (
     <div className="stack exceptions">

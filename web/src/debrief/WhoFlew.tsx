@@ -32,7 +32,7 @@ export function WhoFlew({
     <fieldset className="who">
       <legend>
         Who flew
-        {!statements.helpStated && <span className="quiet"> (taken as unaided until you addStatement)</span>}
+        {!statements.helpStated && <span className="quiet"> (taken as unaided until you say)</span>}
       </legend>
       {HELP_WORDS.map(({ help, key, name }) => (
         <button

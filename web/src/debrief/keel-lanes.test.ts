@@ -17,13 +17,8 @@ const trace = (lanes: KeelLane[]): KeelTrace => ({ timeS: [0, 1, 2, 3], lanes, t
 
 test('a deviation is said with its sign and unit, at the row under the cursor', () => {
   const altitude = lane({});
-  const statements = (atS: number) => deviationText(trace([altitude]), altitude, atS, 'kt');
-  expect([statements(0), statements(1.9), statements(2.5), statements(9)]).toEqual([
-    '0 ft',
-    '+40 ft',
-    'not measured',
-    '−131 ft',
-  ]);
+  const text = (atS: number) => deviationText(trace([altitude]), altitude, atS, 'kt');
+  expect([text(0), text(1.9), text(2.5), text(9)]).toEqual(['0 ft', '+40 ft', 'not measured', '−131 ft']);
 });
 
 test('speeds are said in the airplane’s own unit', () => {

@@ -38,7 +38,7 @@ export function FitView({ airplane }: { airplane: Airplane }) {
     return (
       <p className="quiet">
         The file has no cruise table and no level-flight power, so nothing can be fitted. The cards then leave
-        power out and numberText so. Three or four rows of a cruise table are enough to begin with.
+        power out and say so. Three or four rows of a cruise table are enough to begin with.
       </p>
     );
   const { model, points } = fit;

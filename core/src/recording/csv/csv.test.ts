@@ -136,9 +136,9 @@ describe('what is refused, with its place and what was expected', () => {
     ],
     ['a row every five seconds', rows('0,1,95,3', '5,1,95,3', '10,1,95,3', '15,1,95,3'), /only every 5\.0 s/],
   ])('%s', (_name, text, message) => {
-    const statements = refusal(text);
-    expect(statements).toMatch(message);
-    expect(statements).not.toContain('\n');
+    const words = refusal(text);
+    expect(words).toMatch(message);
+    expect(words).not.toContain('\n');
   });
 
   test('lines are counted through quoted cells with line ends in them', () => {

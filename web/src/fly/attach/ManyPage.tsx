@@ -123,7 +123,7 @@ function Many({ lessons }: { lessons: Lesson[] }) {
               <br />
               <span className="quiet">
                 Recording CSV, tables of other makes, GPX 1.1, IGC, NMEA 0183; 50 MB at most each. Nothing is
-                sent before you addStatement so.
+                sent before you say so.
               </span>
             </p>
             <Button variant="default" onClick={open}>
@@ -226,7 +226,7 @@ function FileState({ row, ask, unmapped }: { row: Row; ask: () => void; unmapped
   if (unmapped)
     return (
       <Button size="compact-sm" variant="default" onClick={ask}>
-        AddStatement what its columns are
+        Say what its columns are
       </Button>
     );
   return <span className="quiet">{row.lessonId ? 'ready' : 'waits for a lesson'}</span>;
