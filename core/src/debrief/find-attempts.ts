@@ -7,7 +7,7 @@ import { arbitrate } from './arbiter.ts';
 import { withoutDoubtful } from './likely.ts';
 
 /** Attempts as found, in time order, none overlapping another; and what could not be told. */
-export function findAttempts(track: Track, context: ScoringContext): Proposed {
+export function findAttempts(track: Track, context: ScoringContext): Required<Proposed> {
   const seen = rooms.map((room) => ({ room, ...proposedBy(room, track, context) }));
   // What clears the area is told by what it was cleared for.
   const cleared = seen.flatMap(({ room, proposals }) => (room.clearedFor ? proposals : []));
@@ -21,12 +21,12 @@ export function findAttempts(track: Track, context: ScoringContext): Proposed {
       ),
       (maneuver) => requireRoom(maneuver).precedence,
     ),
-    warnings: all.flatMap(({ warnings }) => warnings),
+    warnings: all.flatMap(({ warnings = [] }) => warnings),
   };
 }
 
 const proposedBy = ({ sought }: ManeuverRoom, track: Track, context: ScoringContext): Proposed =>
-  sought.propose?.(track, context) ?? { proposals: [], warnings: [] };
+  sought.propose?.(track, context) ?? { proposals: [] };
 
 /** What a maneuver is called over any stretch of a recording, for attempts that a person, not a rule, has made. */
 export const variantOf = (

@@ -41,7 +41,8 @@ export interface Card {
 
 export interface Proposed {
   proposals: Proposal[];
-  warnings: string[];
+  /** What could not be told. */
+  warnings?: string[];
 }
 
 /** How it is found in a recording and measured, and what went wrong in it. */

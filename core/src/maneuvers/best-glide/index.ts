@@ -27,7 +27,6 @@ export const bestGlide = defineRoom({
   sought: {
     propose: (track, context) => ({
       proposals: straightProposals(track, context, ID, (straight) => glideSpans(track, context, straight)),
-      warnings: [],
     }),
     measure: (track, proposal, _, context) =>
       measureStraight(track, proposal, context, {

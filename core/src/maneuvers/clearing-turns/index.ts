@@ -21,7 +21,6 @@ export const clearingTurns = defineRoom({
   sought: {
     proposeBefore: (track, context, cleared) => ({
       proposals: clearingProposals(track, context, cleared),
-      warnings: [],
     }),
     measure: (track, proposal, _, context) =>
       buildAttempt(track, proposal, context, {

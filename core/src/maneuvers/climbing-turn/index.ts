@@ -1,15 +1,13 @@
 /** Climbing turns: the room. */
 
-import { runChecks } from '../../kits/attempt/case.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
-
 import { ROUGH_AIR, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
-import { turnProposals } from '../../kits/turns/plain-turns.ts';
+import { TURN_HABITS } from '../../kits/turns/pilot.ts';
+import { soughtTurn } from '../../kits/turns/plain-turn.ts';
 import { TURN_LIMITS, TURN_SIGNS } from '../../kits/turns/tables.ts';
-import { measureTurn } from '../../kits/turns/turn-attempt.ts';
-import { TURN_CHECKS, TURN_FINDINGS } from '../../kits/turns/turn-findings.ts';
+import { TURN_FINDINGS } from '../../kits/turns/turn-findings.ts';
 import { TURN_PHASES } from '../../kits/turns/turn-phases.ts';
-import { TURN_VARIANTS, turnVariant } from '../../kits/turns/turn-variant.ts';
+import { TURN_VARIANTS } from '../../kits/turns/turn-variant.ts';
 import { climbingTurnCard } from './card.ts';
 import { climbingTurn as script } from './pilot.ts';
 
@@ -24,18 +22,11 @@ export const climbingTurn = defineRoom({
   phases: TURN_PHASES,
   precedence: 60,
   card: climbingTurnCard,
-  sought: {
-    propose: (track, context) => ({ proposals: turnProposals(track, context, ID, 'climbing'), warnings: [] }),
-    variantOver: turnVariant,
-    measure: (track, proposal, _, context) => measureTurn(track, proposal, context, { holdsAltitude: false }),
-    findings: (track, attempt, next, context) =>
-      // It is not steady in altitude before or after.
-      runChecks(TURN_CHECKS, track, attempt, next, context, { general: false }),
-  },
+  sought: soughtTurn(ID, 'climbing'),
   findings: [...TURN_FINDINGS],
   pilot: {
     script,
-    habits: ['rollout-overshoot', 'rollout-undershoot', 'bank-wander', 'slip', 'skid'],
+    habits: TURN_HABITS,
     from: 'card',
   },
   tables: [TURN_LIMITS, TURN_SIGNS, SCENE, SETTLING, ROUGH_AIR],

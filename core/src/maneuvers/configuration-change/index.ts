@@ -26,7 +26,6 @@ export const configurationChange = defineRoom({
   sought: {
     propose: (track, context) => ({
       proposals: straightProposals(track, context, ID, (straight) => changeSpans(track, context, straight)),
-      warnings: [],
     }),
     measure: (track, proposal, _, context) =>
       measureStraight(track, proposal, context, { phases: establishedThroughout(proposal) }),

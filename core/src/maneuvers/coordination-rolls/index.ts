@@ -22,7 +22,7 @@ export const coordinationRolls = defineRoom({
   precedence: 51,
   card: coordinationRollsCard,
   sought: {
-    propose: (track, context) => ({ proposals: rollProposals(track, context), warnings: [] }),
+    propose: (track, context) => ({ proposals: rollProposals(track, context) }),
     measure: (track, proposal, _, context) =>
       buildAttempt(track, proposal, context, {
         phases: [{ name: 'rolls', startS: proposal.startS, endS: proposal.endS }],

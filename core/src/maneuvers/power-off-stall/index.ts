@@ -1,15 +1,14 @@
 /** Power-off stalls: the room. */
-import { runChecks } from '../../kits/attempt/case.ts';
+
 import { GENERAL_FINDINGS } from '../../kits/attempt/general-findings.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
 import { FLAP_LIMITS, GENERAL_LIMITS, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
-import { STALL_CHECKS } from '../../kits/stalls/checks.ts';
 import { noStabilizedDescent } from '../../kits/stalls/entry-findings.ts';
 import { powerBeforePitch } from '../../kits/stalls/recovery-findings.ts';
-import { measureStall, STALL_PHASES } from '../../kits/stalls/stall-attempt.ts';
-import { stallProposals } from '../../kits/stalls/stall-attempts.ts';
+import { soughtStall } from '../../kits/stalls/stall.ts';
+import { STALL_PHASES } from '../../kits/stalls/stall-attempt.ts';
 import { POWER_OFF_FINDINGS, STALL_FINDINGS } from '../../kits/stalls/stall-case.ts';
-import { STALL_VARIANTS, stallVariant } from '../../kits/stalls/stall-variant.ts';
+import { STALL_VARIANTS } from '../../kits/stalls/stall-variant.ts';
 import { STALL_LIMITS, STALL_TABLES } from '../../kits/stalls/tables.ts';
 import { powerOffStallCard } from './card.ts';
 import { powerOffStall as script } from './pilot.ts';
@@ -27,16 +26,7 @@ export const powerOffStall = defineRoom({
   clearedFor: true,
   nearStall: true,
   card: powerOffStallCard,
-  sought: {
-    propose: (track, context) => ({
-      proposals: stallProposals(track, context, ID, 'power-off'),
-      warnings: [],
-    }),
-    variantOver: stallVariant,
-    measure: measureStall,
-    findings: (track, attempt, next, context) =>
-      runChecks([noStabilizedDescent, powerBeforePitch, ...STALL_CHECKS], track, attempt, next, context),
-  },
+  sought: soughtStall(ID, 'power-off', [noStabilizedDescent, powerBeforePitch]),
   findings: [...GENERAL_FINDINGS, ...POWER_OFF_FINDINGS, ...STALL_FINDINGS, 'flaps-all-at-once'],
   pilot: {
     script,

@@ -25,7 +25,7 @@ export const slippingDescentTurn = defineRoom({
   precedence: 59,
   card: slippingDescentTurnCard,
   sought: {
-    propose: (track, context) => ({ proposals: slippingTurns(track, context, ID), warnings: [] }),
+    propose: (track, context) => ({ proposals: slippingTurns(track, context, ID) }),
     variantOver: turnVariant,
     measure: (track, proposal, _, context) => measureTurn(track, proposal, context, { holdsAltitude: false }),
     // It is not steady in altitude before or after.

@@ -146,7 +146,6 @@ export const propose = (track: Track, context: ScoringContext): Proposed => ({
     segment,
     state: 'complete',
   })),
-  warnings: [],
 });
 
 /** The configuration flown over most of a stretch. */

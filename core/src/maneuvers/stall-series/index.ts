@@ -26,7 +26,6 @@ export const stallSeries = defineRoom({
   sought: {
     propose: (track, context) => ({
       proposals: stallProposals(track, context, ID, 'in-a-row'),
-      warnings: [],
     }),
     measure: measureStall,
     findings: (track, attempt, next, context) =>

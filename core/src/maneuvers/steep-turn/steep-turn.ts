@@ -7,6 +7,7 @@ import { briefFor } from '../../card/targets.ts';
 import type { Attempt, Proposal, ScoringContext } from '../../kits/attempt/attempt.ts';
 import { buildAttempt } from '../../kits/attempt/build-attempt.ts';
 import { limitsOf } from '../../kits/attempt/figures.ts';
+import type { Proposed } from '../../kits/attempt/room.ts';
 import { turnPhases } from '../../kits/turns/turn-phases.ts';
 import { findTurns, proposalOf } from '../../kits/turns/turns.ts';
 import { valueAt } from '../../recording/columns/span.ts';
@@ -16,10 +17,7 @@ import { STEEP_LIMITS, STEEP_SIGNS } from './tables.ts';
 
 export const STEEP_TURN = 'steep-turn';
 
-export function propose(
-  track: Track,
-  context: ScoringContext,
-): { proposals: Proposal[]; warnings: string[] } {
+export function propose(track: Track, context: ScoringContext): Proposed {
   const proposals: Proposal[] = [];
   const warnings: string[] = [];
   const briefed = context.briefs.some((brief) => brief.maneuver === STEEP_TURN);

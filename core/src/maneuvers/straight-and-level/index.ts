@@ -34,7 +34,6 @@ export const straightAndLevel = defineRoom({
           STRAIGHT_SIGNS.leastLegS,
         ),
       ),
-      warnings: [],
     }),
     measure: (track, proposal, _, context) =>
       measureStraight(track, proposal, context, { phases: establishedThroughout(proposal) }),

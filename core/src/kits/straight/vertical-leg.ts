@@ -1,0 +1,25 @@
+/** How a climb or a descent along a heading is sought and judged. */
+import { runChecks } from '../attempt/case.ts';
+import type { Sought } from '../attempt/room.ts';
+import { measureStraight, verticalLegPhases } from './straight-attempt.ts';
+import { headingDrift, levelOffOvershoot, speedNotSettled } from './straight-findings.ts';
+import { straightProposals, verticalLegs } from './straight-parts.ts';
+
+/** @param side 1 up, −1 down. */
+export function soughtVerticalLeg(maneuver: string, side: 1 | -1): Sought {
+  const checks = [headingDrift, speedNotSettled, levelOffOvershoot(side)];
+  return {
+    propose: (track, context) => ({
+      proposals: straightProposals(track, context, maneuver, (straight) =>
+        verticalLegs(track, straight, side),
+      ),
+    }),
+    measure: (track, proposal, _, context) =>
+      measureStraight(track, proposal, context, {
+        phases: verticalLegPhases(track, proposal, side),
+        speedEstablished: true,
+      }),
+    findings: (track, attempt, next, context) =>
+      runChecks(checks, track, attempt, next, context, { general: false }),
+  };
+}
