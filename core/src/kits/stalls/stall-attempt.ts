@@ -1,10 +1,9 @@
 /** What is measured in a stall. */
 
 import { briefFor } from '../../card/targets.ts';
-import { rowsBetween } from '../../recording/columns/span.ts';
+import { medianOver, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import { phaseNamed } from '../../scoring/phases.ts';
-import { median } from '../../units/numbers.ts';
 import type { Attempt, Proposal, ScoringContext } from '../attempt/attempt.ts';
 import { buildAttempt } from '../attempt/build-attempt.ts';
 import { legHeading } from '../attempt/quantities.ts';
@@ -53,5 +52,5 @@ export function measureStall(
 
 function heldBankOf(track: Track, { startS, endS }: { startS: number; endS: number }): number {
   const rows = rowsBetween(track.timeS, startS + 2, endS);
-  return Math.abs(median(track.bankDeg.values.subarray(rows.from, Math.max(rows.from, rows.to))));
+  return Math.abs(medianOver(track.bankDeg.values, rows));
 }

@@ -58,20 +58,27 @@ export const TURN_HABITS = [
   'skid',
 ] as const;
 
+/** How far past the heading the roll-out ends. */
+export function rollOutOffDeg(c: Cockpit): number {
+  const off = ROLL_OUT_OFF_DEG * c.habitScale;
+  return c.habit('rollout-overshoot') ? off : c.habit('rollout-undershoot') ? -off : 0;
+}
+
+/** The bank that is aimed at so many seconds into the turn. */
+export const heldBankDeg = (c: Cockpit, sinceS: number): number =>
+  c.card.bankDeg + (c.habit('bank-wander') ? 8 * sineOf(sinceS, 9) : 0);
+
 export function* plainTurn(c: Cockpit, pitch: PitchAim, power: PowerAim): Script {
   c.mark('roll-in');
   c.aim.rollDegPerS = 8;
   c.aim.power = power;
-  const late = ROLL_OUT_OFF_DEG * c.habitScale;
-  const off = c.habit('rollout-overshoot') ? late : c.habit('rollout-undershoot') ? -late : 0;
   const bankDeg = c.card.bankDeg;
   yield* around(c, {
     bankDeg,
-    turnDeg: 360 + off,
+    turnDeg: 360 + rollOutOffDeg(c),
     pitch,
     each: (sinceS) => {
-      const wanted = bankDeg + (c.habit('bank-wander') ? 8 * sineOf(sinceS, 9) : 0);
-      c.aim.bank = { by: 'bank', deg: c.side * wanted };
+      c.aim.bank = { by: 'bank', deg: c.side * heldBankDeg(c, sinceS) };
       c.aim.rudder = ball(c, sinceS);
       if (c.habit('alt-loss-roll-in')) c.aim.pitch = latePull(c, sinceS);
     },

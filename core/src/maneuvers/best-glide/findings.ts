@@ -3,8 +3,8 @@
 import { between, type Check } from '../../kits/attempt/case.ts';
 import { limitsOf } from '../../kits/attempt/figures.ts';
 import { finding, idsOf, numberText } from '../../kits/attempt/finding.ts';
+import { medianOver } from '../../recording/columns/span.ts';
 import { phaseNamed } from '../../scoring/phases.ts';
-import { median } from '../../units/numbers.ts';
 import { GLIDE_LIMITS } from './tables.ts';
 
 export const GLIDE_FINDINGS = ['slow-to-glide-speed', 'too-fast-for-glide', 'too-slow-for-glide'] as const;
@@ -28,9 +28,7 @@ export const glideSpeed =
     const established = phaseNamed(c.attempt.phases, 'established');
     if (!established) return undefined;
     const rows = between(c, established.startS + 5, established.endS - 3);
-    const off =
-      median(c.track.airspeedKt.values.subarray(rows.from, Math.max(rows.from, rows.to))) -
-      c.attempt.targets.airspeedKt;
+    const off = medianOver(c.track.airspeedKt.values, rows) - c.attempt.targets.airspeedKt;
     const fast = name === 'too-fast-for-glide';
     const size = fast ? off : -off;
     if (!(size > limitsOf(c.context, GLIDE_LIMITS).offKt)) return undefined;

@@ -5,9 +5,8 @@ import { finding, idsOf, numberText } from '../../kits/attempt/finding.ts';
 import { warningFinding } from '../../kits/attempt/warning-finding.ts';
 import { ballOut } from '../../kits/turns/ball-finding.ts';
 import { bankWander, rollOutHeading } from '../../kits/turns/turn-findings.ts';
-import { longestStretch, meanOver, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
+import { longestStretch, meanOver, medianOver, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
 import { phaseNamed } from '../../scoring/phases.ts';
-import { median } from '../../units/numbers.ts';
 import { SLIP_LIMITS } from './tables.ts';
 
 export const SLIP_FINDINGS = ['little-slip', 'too-fast', 'too-slow', 'stall-warning', 'slip-kept'] as const;
@@ -36,10 +35,9 @@ const speedOff =
     const established = phaseNamed(attempt.phases, 'established');
     const wanted = attempt.brief?.entry?.airspeedKias;
     if (!established || typeof wanted !== 'number') return undefined;
-    const rows = phaseRows(c, 'established');
-    const speeds = track.airspeedKt.values.subarray(rows.from, Math.max(rows.from, rows.to));
     const fast = name === 'too-fast';
-    const size = (fast ? 1 : -1) * (median(speeds) - wanted);
+    const size =
+      (fast ? 1 : -1) * (medianOver(track.airspeedKt.values, phaseRows(c, 'established')) - wanted);
     const { tooFastKt, tooSlowKt } = limitsOf(context, SLIP_LIMITS);
     if (!(size > (fast ? tooFastKt : tooSlowKt))) return undefined;
     return finding(ID(c, name), 'fault', established, size, 'kt', {

@@ -1,7 +1,7 @@
 /** The pilot of slipping descent turns. */
-import { type Cockpit, hold, type Script, sineOf } from '../../flight/pilot/cockpit.ts';
+import { type Cockpit, hold, type Script } from '../../flight/pilot/cockpit.ts';
 import { leadIn, settle } from '../../flight/pilot/entry.ts';
-import { around, ROLL_OUT_OFF_DEG, rollLevel } from '../../kits/turns/pilot.ts';
+import { around, heldBankDeg, rollLevel, rollOutOffDeg } from '../../kits/turns/pilot.ts';
 
 const TURN_DEG = 360;
 const SLIP_G = 0.12;
@@ -18,15 +18,12 @@ export function* slippingDescentTurn(c: Cockpit): Script {
 
   c.mark('roll-in');
   aim.rollDegPerS = 8;
-  const late = ROLL_OUT_OFF_DEG * c.habitScale;
-  const off = c.habit('rollout-overshoot') ? late : c.habit('rollout-undershoot') ? -late : 0;
   yield* around(c, {
     bankDeg: card.bankDeg,
-    turnDeg: TURN_DEG + off,
+    turnDeg: TURN_DEG + rollOutOffDeg(c),
     pitch: { by: 'speed', kias },
     each: (sinceS) => {
-      const wanted = card.bankDeg + (c.habit('bank-wander') ? 8 * sineOf(sinceS, 9) : 0);
-      aim.bank = { by: 'bank', deg: side * wanted };
+      aim.bank = { by: 'bank', deg: side * heldBankDeg(c, sinceS) };
       aim.rudder = { by: 'ball', offG: -side * slipG(c, sinceS) };
     },
   });

@@ -5,9 +5,9 @@ import { limitsOf } from '../../kits/attempt/figures.ts';
 import { finding, numberText } from '../../kits/attempt/finding.ts';
 import { balloonOnFlap, flapsAllAtOnce } from '../../kits/attempt/flap-findings.ts';
 import { warningFinding } from '../../kits/attempt/warning-finding.ts';
-import { meanOver, rowOfMax } from '../../recording/columns/span.ts';
+import { meanOver, medianOver, rowOfMax } from '../../recording/columns/span.ts';
 import { phaseNamed } from '../../scoring/phases.ts';
-import { mean, median } from '../../units/numbers.ts';
+import { mean } from '../../units/numbers.ts';
 import { sank } from './sink.ts';
 import { SLOW_FLIGHT } from './slow-flight.ts';
 import { SLOW_LIMITS } from './tables.ts';
@@ -82,8 +82,7 @@ const tooFast: Check = (c) => {
   const established = phaseNamed(attempt.phases, 'established');
   if (!row || !established) return undefined;
   const rows = between(c, established.startS + 3, established.endS - 3);
-  const speeds = Array.from(track.airspeedKt.values.subarray(rows.from, Math.max(rows.from, rows.to)));
-  const over = median(speeds) - attempt.targets.airspeedKt;
+  const over = medianOver(track.airspeedKt.values, rows) - attempt.targets.airspeedKt;
   if (!(over > limitsOf(context, SLOW_LIMITS).tooFastKt)) return undefined;
   return finding(ID('too-fast'), 'fault', established, over, 'kt', {
     what: `Flown ${numberText(over)} kt above the target of ${numberText(attempt.targets.airspeedKt)} kt.`,

@@ -1,4 +1,5 @@
 /** Looking into columns by time. All functions take times that rise from row to row. */
+import { median } from '../../units/numbers.ts';
 
 /** Half-open rows [from, to). */
 export interface Rows {
@@ -45,6 +46,10 @@ export function meanOver(values: ArrayLike<number>, { from, to }: Rows): number 
   }
   return n === 0 ? Number.NaN : sum / n;
 }
+
+/** Median of the values in rows [from, to); NaN when there are none. */
+export const medianOver = (values: Float64Array, { from, to }: Rows): number =>
+  median(values.subarray(from, Math.max(from, to)));
 
 /** The row with the largest `measure` in rows [from, to), or −1 when every one is NaN. */
 export function rowOfMax({ from, to }: Rows, measure: (row: number) => number): number {

@@ -28,6 +28,7 @@ export class RowReader {
   private timeColumn = -1;
   private utcColumn = -1;
   private channelColumns: number[] = [];
+  /** Where seconds are given; clock times are no plain numbers. */
   private plain: PlainRow | undefined;
 
   /**
@@ -77,7 +78,7 @@ export class RowReader {
     });
     // One more than the file has: the line that each row stands on, for errors that are found later.
     this.columns = new GrowingColumns(this.names.length + 1, this.expectedRows);
-    this.plain = new PlainRow(this.delimiter, this.names.length);
+    if (this.hasTimeColumn) this.plain = new PlainRow(this.delimiter, this.names.length);
     this.utcColumn = this.names.indexOf('utc');
     // With both columns time_s counts; utc then tells only when the recording began.
     this.timeColumn = this.hasTimeColumn ? this.names.indexOf('time_s') : this.utcColumn;
@@ -103,9 +104,10 @@ export class RowReader {
    * @returns where its line ends; −1 when it is any other row: nothing was read then.
    */
   readPlain(bytes: Uint8Array, from: number): number {
-    const end = this.hasTimeColumn && this.plain ? this.plain.read(bytes, from) : -1;
-    if (!this.plain || end < 0) return -1;
-    const { values } = this.plain;
+    const { plain } = this;
+    const end = plain ? plain.read(bytes, from) : -1;
+    if (!plain || end < 0) return -1;
+    const { values } = plain;
     // A number is no clock time.
     if (this.utcColumn >= 0 && !Number.isNaN(values[this.utcColumn])) return -1;
     const line = this.line++;
