@@ -28,3 +28,7 @@ export function configurationOf(
   if (nearest === 0) return 'clean';
   return nearest === angles[angles.length - 1] ? 'landing' : 'takeoff';
 }
+
+/** What a flap stage is called: 0 is up, the last is for landing. */
+export const configurationOfStage = (airplane: Airplane, stage: number): Configuration =>
+  stage === 0 ? 'clean' : stage >= airplane.flaps.length ? 'landing' : 'takeoff';

@@ -58,6 +58,8 @@ export const airplaneSchema = z
     bestGlideKias: kias.optional(),
     vneKias: kias.optional(),
     flaps: z.array(flapStageSchema).default([]),
+    /** Flap angle of a go-around by the book: down to it they come in with the power. */
+    goAroundFlapsDeg: z.number().nonnegative().max(90).optional(),
     /** Which of the stages is for takeoff: its place in the list, from 1. */
     takeoffStage: z.number().int().min(0).optional(),
     steepTurnKias: kias.optional(),

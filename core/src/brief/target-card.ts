@@ -1,5 +1,6 @@
 /** The card of any maneuver: every number for this airplane, this weight, this day. */
 
+import { configurationOfStage } from '../airplane/configuration.ts';
 import { maneuveringSpeedFrom } from '../airplane/limits.ts';
 import type { TargetCard } from '../card/card.ts';
 import { type CardInput, type Day, dayOf, stallKias, tasKtOf, warningKias } from '../card/day.ts';
@@ -35,7 +36,15 @@ export function targetCard(input: CardInput): TargetCard {
     day.missing.power =
       flown.powerMissing ?? (day.model ? 'full throttle does not hold it so today' : NO_POWER);
   if (speed.kias === null) day.missing.airspeedKias ??= `${speed.why}: do not fly it so`;
-  const { rows: judged, from: judgedBy } = judgingRows(input, { maneuver: id, variant });
+  const {
+    rows: judged,
+    requirements: asked,
+    from: judgedBy,
+  } = judgingRows(input, {
+    maneuver: id,
+    variant,
+    configuration: configurationOfStage(airplane, stage),
+  });
   if (judged.length === 0)
     day.missing.tolerances = `neither ${input.standard.name} nor the school has a row for it: shown without a verdict`;
 
@@ -97,6 +106,17 @@ export function targetCard(input: CardInput): TargetCard {
       fromMemory,
     })),
     tolerancesFrom: judgedBy?.name ?? null,
+    requirements: asked.map(({ requirement: name, must, source, fromMemory }) => ({
+      id: `${id}/${name}`,
+      kind: room.requirements[name].kind,
+      asks: room.requirements[name].asks,
+      before: room.requirements[name].before,
+      must,
+      source,
+      fromMemory,
+    })),
+    depth: briefed.heeds.includes('stallDepth') ? day.technique.stallDepth : null,
+    slowSpeed: briefed.heeds.includes('slowSpeed') ? day.technique.slowSpeed : null,
     choices: choicesAmong(briefed.heeds, day.technique),
     picture: briefed.picture,
     ladder,

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { ownFigureSchema } from '../airplane/own-figure.ts';
 import { provenanceSchema } from '../performance/provenance.ts';
+import { requirementKindSchema } from '../scoring/requirement.ts';
 import { standardRowSchema } from '../scoring/standard.ts';
 
 const { parameter, low, high, unit, required, source, fromMemory } = standardRowSchema.shape;
@@ -111,6 +112,23 @@ export const targetCardSchema = z.object({
   watchFor: z.array(z.string()),
   cautions: z.array(z.string()),
   tolerances: z.array(toleranceSchema),
+  /** What is asked before any band. */
+  requirements: z
+    .array(
+      z.object({
+        id: z.string(),
+        kind: requirementKindSchema,
+        asks: z.string(),
+        before: z.string(),
+        must: z.boolean(),
+        source: z.string(),
+        fromMemory: z.boolean(),
+      }),
+    )
+    .default([]),
+  /** How deep a stall goes, and by which speed slow flight is flown, where the maneuver has it. */
+  depth: z.enum(['first-indication', 'full']).nullable().default(null),
+  slowSpeed: z.enum(['above-warning', 'above-stall', 'warning-sounding']).nullable().default(null),
   /** Whose rows they are, where the standard has none for this maneuver. */
   tolerancesFrom: z.string().nullable().default(null),
   /** Which way of doing it was chosen, and why a school does it so. */

@@ -24,7 +24,7 @@ export const briefFileSchema = z
 export function briefFor(
   briefs: readonly BriefTargets[],
   maneuver: string,
-  variant: string,
+  variant: string | null,
 ): BriefTargets | undefined {
   const same = briefs.filter((brief) => brief.maneuver === maneuver);
   return same.find((b) => b.variant === variant) ?? same.find((b) => b.variant === undefined) ?? same[0];

@@ -111,8 +111,9 @@ describe.each([
   ],
   [
     'power-off-stall/flaps-up-without-climb',
-    powerOffStall({ flapsInS: 18 }),
-    [2, 4].map((flapsInS) => powerOffStall({ flapsInS })),
+    // The drag stage comes in with the power; it is the rest that waits.
+    powerOffStall({ flapsInS: 1, flapsInGapS: 16 }),
+    [2, 3].map((flapsInGapS) => powerOffStall({ flapsInS: 1, flapsInGapS })),
   ],
   [
     'power-off-stall/power-before-pitch',

@@ -3,7 +3,8 @@
  * and finds its attempt again by overlap, so that finding can be repeated at will.
  */
 import { z } from 'zod';
-import type { Proposal } from '../kits/attempt/attempt.ts';
+import { CONFIGURATIONS } from '../airplane/configuration.ts';
+import type { Proposal, Told } from '../kits/attempt/attempt.ts';
 import { maneuverIdSchema } from '../maneuvers/ids.ts';
 
 const interval = { startS: z.number(), endS: z.number(), maneuver: z.string() };
@@ -21,15 +22,33 @@ export const editSchema = z.discriminatedUnion('kind', [
     /** Left out, what was flown tells. */
     newVariant: z.string().max(20).optional(),
   }),
+  /** Seen by the instructor, where the recording could not tell: a requirement, by its name in the maneuver's room. */
+  z.object({ kind: z.literal('seen'), ...interval, requirement: z.string().max(40), held: z.boolean() }),
+  /** How the flaps stood where no column says it, for an attempt or, as `lesson`, for the flight. */
+  z.object({ kind: z.literal('configured'), ...interval, configuration: z.enum(CONFIGURATIONS) }),
 ]);
 export type Edit = z.infer<typeof editSchema>;
-export const EDIT_KINDS = ['discard', 'edges', 'split', 'merge', 'retype'] as const satisfies Edit['kind'][];
+export const EDIT_KINDS = [
+  'discard',
+  'edges',
+  'split',
+  'merge',
+  'retype',
+  'seen',
+  'configured',
+] as const satisfies Edit['kind'][];
+
+/** What was said of a flight without changing which attempts there are. */
+export const toldBy = (edits: readonly Edit[]): Told[] =>
+  edits.flatMap((edit): Told[] => (edit.kind === 'seen' || edit.kind === 'configured' ? [edit] : []));
 
 export interface Interval {
   startS: number;
   endS: number;
   maneuver: string;
 }
+
+type AttemptEdit = Exclude<Edit, { kind: 'seen' | 'configured' }>;
 
 /** Shared time over the longer of the two, 0 to 1. */
 export function overlapOf(a: Interval, b: Interval): number {
@@ -70,7 +89,7 @@ export function applyEdits(
   let attempts = [...found];
   for (const edit of edits) {
     const index = matchInterval(attempts, edit);
-    if (index < 0) continue;
+    if (index < 0 || edit.kind === 'seen' || edit.kind === 'configured') continue;
     const made = edited(attempts[index], edit, variantOf);
     const untouched = attempts.filter(
       (other, i) => i !== index && !(edit.kind === 'merge' && liesIn(other, made[0])),
@@ -87,7 +106,7 @@ const liesIn = (attempt: Interval, whole: Interval): boolean => {
 };
 
 /** What an edit makes of its attempt. A person says that it is one: it no longer breaks off. */
-function edited(attempt: Proposal, edit: Edit, variantOf: VariantOf): Proposal[] {
+function edited(attempt: Proposal, edit: AttemptEdit, variantOf: VariantOf): Proposal[] {
   const over = (startS: number, endS: number, maneuver = attempt.maneuver): Proposal => {
     const span = { startS, endS, segment: attempt.segment };
     return { ...span, maneuver, variant: variantOf(maneuver, span), state: 'complete' };

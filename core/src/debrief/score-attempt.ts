@@ -6,10 +6,12 @@ import { requireRoom } from '../maneuvers/registry.ts';
 import type { Track } from '../recording/track/track.ts';
 import { judgeAttempt } from '../scoring/judge.ts';
 import { scoreParameter } from '../scoring/parameter.ts';
+import type { RequirementScore } from '../scoring/requirement.ts';
 import type { Finding, Judge, MeasuredParameterScore, ParameterScore } from '../scoring/schema.ts';
-import { judgingRows } from '../scoring/standard.ts';
+import { judgingRows, rowsFor, type Standard } from '../scoring/standard.ts';
 import { chainOf, chainSentence } from './chain.ts';
 import { airspeedFromPositions, onlyLikely } from './likely.ts';
+import { failedSentence, seenRequirements } from './required.ts';
 import type { AttemptScore } from './score.ts';
 
 export function scoreAttempt(
@@ -18,7 +20,7 @@ export function scoreAttempt(
   next: Attempt | undefined,
   context: ScoringContext,
 ): AttemptScore {
-  const { rows, from } = judgingRows(context, attempt);
+  const { rows, requirements: asked, from } = judgingRows(context, attempt);
   const parameters = rows
     .map((row) => attempt.rowFor(row))
     .filter((row) => row !== undefined)
@@ -28,15 +30,19 @@ export function scoreAttempt(
   const findings = airspeedFromPositions(track)
     ? []
     : requireRoom(attempt.maneuver).sought.findings(track, attempt, next, context);
+  const requirements = likely ? [] : seenRequirements(track, attempt, asked, context);
   const chain = chainOf(track, attempt, parameters);
   const judged = (judge: Judge) =>
     attempt.state === 'discontinued' || likely
       ? 'not-scored'
-      : judgeAttempt(judge, parameters, findings, attempt.fallsShort);
+      : judgeAttempt(judge, parameters, findings, requirements);
   const named = namesOf(attempt, findings);
   return {
     maneuver: named.maneuver,
     variant: likely ? null : named.variant,
+    variantMissing: attempt.variantMissing,
+    ...(attempt.configuration !== undefined && { configuration: attempt.configuration }),
+    ...(from && { remark: remarkOn(attempt, from, context) }),
     ...(likely && { likely }),
     state: attempt.state,
     reason: attempt.reason,
@@ -47,16 +53,41 @@ export function scoreAttempt(
     brief: attempt.brief && namedTargets(attempt.brief),
     inheritsEntry: attempt.inheritsEntry,
     turnedDeg: attempt.turnedDeg,
+    requirements,
     parameters,
+    missing: missingFrom(requirements, parameters),
     judgedBy: from?.id,
     strict: judged('strict'),
     examiner: judged('examiner'),
     firstExcursion: firstExcursionOf(parameters),
     findings: named.findings,
     chain,
-    wentFirst: chainSentence(chain, attempt.startS),
+    wentFirst: failedSentence(requirements) ?? chainSentence(chain, attempt.startS),
   };
 }
+
+/** Why the chosen standard does not judge it, though it has rows for the maneuver. */
+const remarkOn = (
+  { maneuver, configuration }: Attempt,
+  from: Standard,
+  { standard }: ScoringContext,
+): string | undefined =>
+  rowsFor(standard, { maneuver }).length > 0 && configuration
+    ? `flown with flaps for ${configuration === 'clean' ? 'cruise' : configuration}: not the task of ${standard.shortName}; judged by ${from.shortName}`
+    : undefined;
+
+/** What stands between this attempt and a whole verdict, in words. */
+const missingFrom = (
+  requirements: readonly RequirementScore[],
+  parameters: readonly ParameterScore[],
+): string[] => [
+  ...requirements
+    .filter(({ must, held }) => must && held === null)
+    .map(({ asks, what }) => `${asks}: ${what}`),
+  ...parameters.flatMap((p) =>
+    p.required && p.measured === 'not-measured' ? [`${p.parameter}: ${p.reason}`] : [],
+  ),
+];
 
 /** What a room named, as the registry's types have it: a room gives no name that it did not declare, and a test holds it to that. */
 const namesOf = ({ maneuver, variant, phases }: Attempt, findings: readonly Finding[]) =>

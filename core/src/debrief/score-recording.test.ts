@@ -275,8 +275,8 @@ describe('airplane, weight and ground', () => {
   const airplane = fleet[0];
 
   test('above the maneuvering speed at this weight is a finding, not a failure by itself', () => {
-    const flight = { turns: [LEFT], dips: [dip('ias_kt', 8)] };
-    // V_A 102 kt at 2,400 lb is 94.9 kt at 2,077 lb; 103 kt is above it at either weight.
+    const flight = { turns: [LEFT], dips: [dip('ias_kt', 4)] };
+    // V_A 102 kt at 2,400 lb is 94.9 kt at 2,077 lb; 99 kt is above it, and time to stop.
     const [heavy] = score(flight, { airplane, weightLb: 2077 }).attempts;
     expect(heavy.findings.map((f) => f.id)).toContain('steep-turn/speed-above-va');
     expect(heavy.strict).toBe('satisfactory');
@@ -284,12 +284,30 @@ describe('airplane, weight and ground', () => {
     expect(unknown.findings.map((f) => f.id)).not.toContain('steep-turn/speed-above-va');
   });
 
-  test('the floor broken fails the attempt', () => {
+  test('far above it for seconds the turn fails, and says so before any band', () => {
+    const flight = { turns: [LEFT], dips: [dip('ias_kt', 8)] };
+    const [fast] = score(flight, { airplane, weightLb: 2077 }).attempts;
+    expect(fast.requirements.find(({ id }) => id === 'steep-turn/below-va')!.held).toBe(false);
+    expect(fast.strict).toBe('unsatisfactory');
+  });
+
+  test('a weight that nobody gave: only the maneuvering speed at maximum weight speaks', () => {
+    const flight = { turns: [LEFT], dips: [] };
+    const [attempt] = score(flight, { airplane }).attempts;
+    expect(attempt.requirements.find(({ id }) => id === 'steep-turn/below-va')!.held).toBe(null);
+    expect(attempt.examiner).toBe('satisfactory');
+  });
+
+  test('the school’s own floor is shown in a steep turn, and fails nobody', () => {
     const flight = { turns: [LEFT], dips: [dip('alt_ft', -80)] };
     expect(score(flight, { groundFt: 2900 }).attempts[0].examiner).toBe('satisfactory');
     const [low] = score(flight, { groundFt: 2950 }).attempts;
-    expect(low.findings[0]).toMatchObject({ id: 'steep-turn/below-floor', severity: 'critical' });
-    expect(low.examiner).toBe('unsatisfactory');
+    expect(low.findings[0]).toMatchObject({ id: 'steep-turn/below-floor', severity: 'note' });
+    expect(low.requirements.find(({ id }) => id === 'steep-turn/floor')).toMatchObject({
+      held: false,
+      must: false,
+    });
+    expect(low.examiner).toBe('satisfactory');
   });
 
   test('without them, the warnings say what is not known', () => {

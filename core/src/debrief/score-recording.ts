@@ -10,7 +10,7 @@ import { makeTrack, type Track } from '../recording/track/track.ts';
 import { DEFAULT_EXAMINER } from '../scoring/judge.ts';
 import { findStandard, SCHOOL_STANDARD_ID } from '../standards/standards.ts';
 import { CORE_VERSION } from '../version.ts';
-import { applyEdits } from './edits.ts';
+import { applyEdits, toldBy } from './edits.ts';
 import { findAttempts, variantOf } from './find-attempts.ts';
 import { roundNumbers } from './round-score.ts';
 import type { Score } from './score.ts';
@@ -41,11 +41,13 @@ export function scoreWithTrack(recording: Recording, options: ScoreOptions): Sco
     judge: options.judge ?? 'examiner',
     airplane,
     weightLb: settings.weightLb,
+    weightGiven: settings.weightGiven,
     groundFt: settings.groundFt,
     briefs: options.briefs ?? [],
     thresholds: options.thresholds ?? {},
     examiner: options.examiner ?? DEFAULT_EXAMINER,
     clearsBeforeEach: options.clearsBeforeEach ?? false,
+    told: toldBy(options.edits ?? []),
   };
   const track = makeTrack(recording, airplane);
   onProgress?.(0.4);

@@ -1,6 +1,8 @@
 /** The score of a recording, as it crosses every wire and is stored. */
 import { z } from 'zod';
+import { CONFIGURATIONS } from '../airplane/configuration.ts';
 import { findingIdSchema, maneuverIdSchema, phaseNameSchema, variantIdSchema } from '../maneuvers/ids.ts';
+import { requirementScoreSchema } from '../scoring/requirement.ts';
 import {
   attemptVerdictSchema,
   chainLinkSchema,
@@ -14,8 +16,13 @@ const seconds = z.number();
 
 export const attemptScoreSchema = z.object({
   maneuver: maneuverIdSchema,
-  /** Null where the maneuver is only likely. */
+  /** Null where the maneuver is only likely, or the recording cannot tell. */
   variant: variantIdSchema.nullable(),
+  variantMissing: z.string().optional(),
+  /** How the flaps stood, where that matters; null where nothing tells. */
+  configuration: z.enum(CONFIGURATIONS).nullable().optional(),
+  /** A word about what it was judged as. */
+  remark: z.string().optional(),
   /** Worked out from positions alone, for a maneuver that only a measured airspeed tells surely: named, not judged. */
   likely: z.literal(true).optional(),
   state: z.enum(['complete', 'discontinued']),
@@ -29,12 +36,16 @@ export const attemptScoreSchema = z.object({
   /** `true` when the entry values are those of the turn the other way just before. */
   inheritsEntry: z.boolean().optional(),
   turnedDeg: z.number().optional(),
+  /** What is asked before any band, each with its evidence. */
+  requirements: z.array(requirementScoreSchema),
   parameters: z.array(parameterScoreSchema),
   /** Whose rows judged it, where the chosen standard has none for the maneuver. */
   judgedBy: z.string().optional(),
   strict: attemptVerdictSchema,
   examiner: attemptVerdictSchema,
   firstExcursion: z.object({ parameter: parameterSchema, atS: seconds }).nullable(),
+  /** What a verdict would have needed, or rests without. */
+  missing: z.array(z.string()),
   findings: z.array(findingSchema.extend({ id: findingIdSchema })),
   chain: z.array(chainLinkSchema),
   /** The chain in words; null when nothing left its band. */

@@ -42,5 +42,5 @@ export function settingsOf(recording: Recording, options: ScoreOptions) {
     warnings.push(`${given} lb is above the maximum weight of ${airplane.maxWeightLb} lb`);
   }
   if (groundFt === undefined) warnings.push('no ground elevation given: the floor was not checked');
-  return { groundFt, weightLb: given ?? airplane?.maxWeightLb, warnings };
+  return { groundFt, weightLb: given ?? airplane?.maxWeightLb, weightGiven: given !== undefined, warnings };
 }

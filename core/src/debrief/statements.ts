@@ -53,7 +53,7 @@ const OBSERVATION_ITEMS = OBSERVATIONS.map(({ item }) => item) as [ObservationIt
 const interval = { startS: z.number(), endS: z.number(), maneuver: z.string().max(40) };
 const words = z.string().trim().min(1, 'write a few words').max(2000);
 
-const [discard, edges, split, merge, retype] = editSchema.options;
+const [discard, edges, split, merge, retype, seen, configured] = editSchema.options;
 
 export const statementBodySchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('grade'), ...interval, grade: gradeSchema }),
@@ -92,6 +92,8 @@ export const statementBodySchema = z.discriminatedUnion('kind', [
   split,
   merge,
   retype,
+  seen,
+  configured,
   /** An edit, by the id it was said with, no longer holds. */
   z.object({ kind: z.literal('take-back'), ...interval, of: z.uuid() }),
 ]);

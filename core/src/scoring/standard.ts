@@ -1,5 +1,6 @@
 /** A standard is data: rows of tolerances, each with its source. */
 import { z } from 'zod';
+import { type RequirementRow, requirementRowSchema } from './requirement.ts';
 
 export const PARAMETERS = [
   'altitude',
@@ -20,6 +21,8 @@ export const standardRowSchema = z
     maneuver: z.string(),
     /** The variants it judges; all of them when left out. */
     variants: z.array(z.string()).optional(),
+    /** The flap settings that it is about; whichever was flown when left out. */
+    configurations: z.array(z.string()).optional(),
     parameter: parameterSchema,
     /** What the deviation is counted from. */
     reference: z.enum(['entry', 'target', 'own-start', 'published-limit']),
@@ -46,29 +49,50 @@ export const standardSchema = z.object({
   shortName: z.string().min(1),
   document: z.string(),
   rows: z.array(standardRowSchema),
+  /** What is asked before any band. */
+  requirements: z.array(requirementRowSchema).default([]),
 });
 export type Standard = z.infer<typeof standardSchema>;
 
+/** What a row of a standard is looked up for: a maneuver, as far as it is known which one. */
+export interface Asked {
+  maneuver: string;
+  variant?: string | null;
+  /** Clean, takeoff or landing; null or left out where nobody knows. */
+  configuration?: string | null;
+}
+
+const isAbout = (
+  row: { maneuver: string; variants?: string[]; configurations?: string[] },
+  { maneuver, variant, configuration }: Asked,
+): boolean =>
+  row.maneuver === maneuver &&
+  (variant === undefined || variant === null || !row.variants || row.variants.includes(variant)) &&
+  (configuration === undefined ||
+    configuration === null ||
+    !row.configurations ||
+    row.configurations.includes(configuration));
+
 /** The rows of a standard that judge a maneuver, or one variant of it. */
-export const rowsFor = (standard: Standard, maneuver: string, variant?: string): StandardRow[] =>
-  standard.rows.filter(
-    (row) =>
-      row.maneuver === maneuver &&
-      (variant === undefined || row.variants === undefined || row.variants.includes(variant)),
-  );
+export const rowsFor = (standard: Standard, asked: Asked): StandardRow[] =>
+  standard.rows.filter((row) => isAbout(row, asked));
 
 /**
  * Whose rows judge a variant of a maneuver: the chosen standard's, else the school's own, else nobody's. The card and the
  * judge both ask here.
- * @returns the rows, and the school's standard where they are not the chosen one's.
+ * @returns the rows and requirements, and the school's standard where they are not the chosen one's.
  */
 export function judgingRows(
   { standard, schoolStandard }: { standard: Standard; schoolStandard?: Standard },
-  { maneuver, variant }: { maneuver: string; variant: string },
-): { rows: StandardRow[]; from: Standard | null } {
-  const own = rowsFor(standard, maneuver, variant);
-  if (own.length > 0 || !schoolStandard || schoolStandard.id === standard.id)
-    return { rows: own, from: null };
-  const rows = rowsFor(schoolStandard, maneuver, variant);
-  return { rows, from: rows.length > 0 ? schoolStandard : null };
+  asked: Asked,
+): { rows: StandardRow[]; requirements: RequirementRow[]; from: Standard | null } {
+  const of = (whose: Standard) => ({
+    rows: rowsFor(whose, asked),
+    requirements: whose.requirements.filter((row) => isAbout(row, asked)),
+  });
+  const own = of(standard);
+  if (own.rows.length > 0 || !schoolStandard || schoolStandard.id === standard.id)
+    return { ...own, from: null };
+  const school = of(schoolStandard);
+  return { ...school, from: school.rows.length > 0 ? schoolStandard : null };
 }

@@ -1,6 +1,7 @@
 /** A standard as it is read: its rows name maneuvers, variants and phases that there are, or it is refused. */
 import { InputError } from '../errors.ts';
 import { findRoom, MANEUVER_IDS } from '../maneuvers/registry.ts';
+import type { RequirementRow } from '../scoring/requirement.ts';
 import { type Standard, type StandardRow, standardSchema } from '../scoring/standard.ts';
 
 /** Phases that every attempt has: all of it, and its last instant. */
@@ -17,7 +18,21 @@ export function readStandard(value: unknown): Standard {
     const wrong = misspelt(row);
     if (wrong) throw new InputError(`standard ${read.data.id}: rows.${i}: ${wrong}`);
   });
+  read.data.requirements.forEach((row, i) => {
+    const wrong = misspeltRequirement(row);
+    if (wrong) throw new InputError(`standard ${read.data.id}: requirements.${i}: ${wrong}`);
+  });
   return read.data;
+}
+
+/** What is wrong with the names of a requirement's row, or undefined. */
+function misspeltRequirement({ maneuver, variants = [], requirement }: RequirementRow): string | undefined {
+  const room = findRoom(maneuver);
+  if (!room) return notOne('maneuver', maneuver, MANEUVER_IDS);
+  const variant = variants.find((name) => !room.variants.some((known) => known === name));
+  if (variant !== undefined) return notOne(`variant of ${maneuver}`, variant, room.variants);
+  const known = Object.keys(room.requirements);
+  return known.includes(requirement) ? undefined : notOne(`requirement of ${maneuver}`, requirement, known);
 }
 
 /** What is wrong with the names of a row, or undefined. */

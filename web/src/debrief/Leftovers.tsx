@@ -1,6 +1,7 @@
 /** What hangs on no attempt: words said of what is no longer found, and edits, which can be taken back. */
 import {
   editsFrom,
+  LESSON,
   maneuverName,
   type RecordingView,
   type Statement,
@@ -76,6 +77,12 @@ function editWords(edit: StatementEdit): string {
       return `${was}: merged with what came up to ${clock(edit.withEndS)}`;
     case 'retype':
       return `${was}: called ${maneuverName(edit.newManeuver, edit.newVariant ?? 'standard').toLowerCase()}`;
+    case 'seen':
+      return `${was}: ${edit.requirement} seen ${edit.held ? 'as asked' : 'not as asked'}`;
+    case 'configured':
+      return edit.maneuver === LESSON
+        ? `flaps for ${edit.configuration}, all of the flight`
+        : `${was}: flaps for ${edit.configuration}`;
   }
 }
 

@@ -73,7 +73,7 @@ export function StandardsPage() {
                     </tr>
                   </thead>
                   {rooms.map(({ id }) => (
-                    <Rows key={id} maneuver={id} rows={rowsFor(standard, id)} />
+                    <Rows key={id} maneuver={id} rows={rowsFor(standard, { maneuver: id })} />
                   ))}
                 </table>
               </div>

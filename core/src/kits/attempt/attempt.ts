@@ -1,4 +1,5 @@
 /** A stretch of a recording on its way to a score: proposed, then measured, against what it is scored against. */
+import type { Configuration } from '../../airplane/configuration.ts';
 import type { Airplane } from '../../airplane/schema.ts';
 import type { BriefTargets } from '../../card/targets.ts';
 import type { Rows } from '../../recording/columns/span.ts';
@@ -16,6 +17,8 @@ export interface ScoringContext {
   judge: Judge;
   airplane?: Airplane;
   weightLb?: number;
+  /** Whether somebody gave that weight; else it is the maximum. */
+  weightGiven: boolean;
   /** Highest ground below, ft. */
   groundFt?: number;
   briefs: readonly BriefTargets[];
@@ -24,12 +27,22 @@ export interface ScoringContext {
   examiner: ExaminerFigures;
   /** Whether the school clears the area before each maneuver; without it nothing is said about clearing. */
   clearsBeforeEach: boolean;
+  /** What an instructor saw where no channel was recorded. */
+  told: readonly Told[];
 }
+
+/** Said by an instructor of a stretch of the recording: a requirement, or how the flaps stood. */
+export type Told = Span & { maneuver: string } & (
+    | { requirement: string; held: boolean }
+    | { configuration: Configuration }
+  );
 
 /** A stretch of the recording that may be an attempt at a maneuver. */
 export interface Proposal {
   maneuver: string;
-  variant: string;
+  /** Null where the recording cannot tell it, with the reason. */
+  variant: string | null;
+  variantMissing?: string;
   startS: number;
   endS: number;
   /** The unbroken rows around it. */
@@ -44,8 +57,8 @@ export interface Attempt extends Proposal, Judged {
   brief?: BriefTargets;
   inheritsEntry: boolean;
   turnedDeg?: number;
-  /** Too little of the maneuver was flown for it to pass, whatever the figures. */
-  fallsShort: boolean;
+  /** How the flaps stood; null where nothing tells; left out where it does not matter. */
+  configuration?: Configuration | null;
   /** Means over the seconds before the start. */
   entry: { altitudeFt: number; airspeedKt: number; headingDeg: number };
   /** A row as it counts in this attempt; undefined where it does not apply. */

@@ -1,5 +1,6 @@
 /** An attempt from its parts: what is the same for every maneuver is here, what differs comes as options. */
 
+import type { Configuration } from '../../airplane/configuration.ts';
 import { FLOOR_ABOVE_GROUND_FT } from '../../card/ladder.ts';
 import { briefFor, namedTargets } from '../../card/targets.ts';
 import type { Track } from '../../recording/track/track.ts';
@@ -23,7 +24,7 @@ export interface Parts {
   /** Where a row is judged, when that is not one phase. */
   spansOf?: (row: StandardRow) => Span[] | undefined;
   quantity?: (row: StandardRow) => Quantity | undefined;
-  fallsShort?: boolean;
+  configuration?: Configuration | null;
   turnedDeg?: number;
   inherits?: Attempt;
   /** Whether it should settle at the entry's altitude and speed; after a stall the altitude counts alone. */
@@ -53,7 +54,9 @@ export function buildAttempt(
     parts.quantity?.(row) ?? quantityFor(row, track, proposal, aims, briefed);
   const rowFor = (row: StandardRow) => (parts.rowFor ? parts.rowFor(row, aims) : row);
   const rowOf = (parameter: Parameter) =>
-    judgingRows(context, proposal).rows.find((row) => row.parameter === parameter && rowFor(row));
+    judgingRows(context, { ...proposal, configuration: parts.configuration }).rows.find(
+      (row) => row.parameter === parameter && rowFor(row),
+    );
   const settle =
     parts.settles === false
       ? undefined
@@ -75,7 +78,7 @@ export function buildAttempt(
     brief,
     inheritsEntry: parts.inherits !== undefined,
     turnedDeg: parts.turnedDeg,
-    fallsShort: parts.fallsShort ?? false,
+    ...(parts.configuration !== undefined && { configuration: parts.configuration }),
     entry: { altitudeFt: aims.altitudeFt, airspeedKt: aims.airspeedKt, headingDeg: aims.headingDeg },
     rowFor,
     spansOf: parts.spansOf ?? (() => undefined),

@@ -7,6 +7,7 @@ import { phaseNamed } from '../../scoring/phases.ts';
 import type { Finding } from '../../scoring/schema.ts';
 import type { Attempt, Proposal, ScoringContext } from './attempt.ts';
 import { generalFindings } from './general-findings.ts';
+import { flapOverspeedIn, spiralFindingIn } from './limits.ts';
 import { type Scene, sceneOf } from './scene.ts';
 
 export interface Case {
@@ -43,7 +44,11 @@ export function runChecks(
   const c = caseOf(track, attempt, context);
   const own = checks.flatMap((check) => check(c)).filter((found) => found !== undefined);
   const general = more.general === false ? [] : generalFindings(track, attempt, next, context);
-  return [...general, ...own].sort((a, b) => a.startS - b.startS);
+  const limits = [
+    flapOverspeedIn(`${attempt.maneuver}/flap-overspeed`, c),
+    spiralFindingIn(`${attempt.maneuver}/spiral`, c, attempt.targets.bankDeg),
+  ].filter((found) => found !== undefined && !own.some(({ id }) => id === `${found.id}-dive`));
+  return [...general, ...(limits as Finding[]), ...own].sort((a, b) => a.startS - b.startS);
 }
 
 /** Rows of a phase; none where the attempt has no such phase. */

@@ -73,25 +73,6 @@ export const sinkOnFlapRetraction = onFlapMove({
   },
 });
 
-export const flapOverspeed: Check = (c) => {
-  const { track, context, rows, scene } = c;
-  const stages = context.airplane?.flaps ?? [];
-  if (stages.length === 0 || !track.other('flaps_deg')) return undefined;
-  const limitAt = (row: number) => {
-    const out = stages.filter(({ deg }) => scene.flapsDeg(row) > deg - 1);
-    return out.length > 0 ? Math.min(...out.map(({ vfeKias }) => vfeKias)) : Number.POSITIVE_INFINITY;
-  };
-  const over = (i: number) => track.airspeedKt.values[i] - limitAt(i);
-  const worst = rowOfMax(rows, over);
-  if (worst < 0 || !(over(worst) > 1)) return undefined;
-  const at = { startS: track.timeS[worst], endS: track.timeS[worst] };
-  return finding(ID(c, 'flap-overspeed'), 'critical', at, over(worst), 'kt', {
-    what: `${numberText(track.airspeedKt.values[worst])} kt with flaps ${numberText(scene.flapsDeg(worst))}°; the limit is ${numberText(limitAt(worst))} kt.`,
-    why: 'The stage went out before the speed was below its limit, or the speed rose with it out.',
-    tryNext: 'Read the speed aloud before the hand goes to the flaps. Tell whoever looks after the airplane.',
-  });
-};
-
 /** Two stages or more within three seconds. */
 export const flapsAllAtOnce: Check = (c) => {
   const stages = c.context.airplane?.flaps.map(({ deg }) => deg) ?? [];

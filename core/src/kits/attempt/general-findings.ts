@@ -7,6 +7,7 @@ import type { Track } from '../../recording/track/track.ts';
 import type { Span } from '../../scoring/judged.ts';
 import { phaseNamed } from '../../scoring/phases.ts';
 import type { Finding } from '../../scoring/schema.ts';
+import { judgingRows } from '../../scoring/standard.ts';
 import type { Attempt, Proposal, ScoringContext } from './attempt.ts';
 import { limitsOf } from './figures.ts';
 import { finding, idsOf, numberText } from './finding.ts';
@@ -85,6 +86,10 @@ function rushedEntry(track: Track, attempt: Attempt, context: ScoringContext): F
 function belowFloor(track: Track, attempt: Attempt, context: ScoringContext): Finding | undefined {
   if (context.groundFt === undefined) return undefined;
   const floorFt = context.groundFt + FLOOR_ABOVE_GROUND_FT;
+  // Where the standard asks for no floor the school's own is shown, and fails nobody.
+  const asked = judgingRows(context, attempt).requirements.some(
+    ({ requirement, must }) => requirement === 'floor' && must,
+  );
   const altitude = track.altitudeFt.values;
   const rows = rowsBetween(track.timeS, attempt.startS, attempt.endS, attempt.segment);
   const lowest = rowOfMax(rows, (i) => -altitude[i]);
@@ -95,7 +100,7 @@ function belowFloor(track: Track, attempt: Attempt, context: ScoringContext): Fi
   let first = lowest;
   while (first > rows.from && altitude[first - 1] < floorFt) first--;
   const span = { startS: track.timeS[first], endS: track.timeS[lowest] };
-  return finding(ID({ attempt }, 'below-floor'), 'critical', span, below, 'ft', {
+  return finding(ID({ attempt }, 'below-floor'), asked ? 'critical' : 'note', span, below, 'ft', {
     what: `${numberText(below)} ft below the floor of ${numberText(floorFt)} ft (highest ground ${numberText(context.groundFt)} ft and ${numberText(FLOOR_ABOVE_GROUND_FT)}).`,
     why: 'The entry was too low for what the maneuver may lose, or a loss was not stopped.',
     tryNext: 'Enter at the card’s altitude, and break off at the floor whatever the maneuver is doing.',

@@ -15,6 +15,7 @@ import type { Parameter } from '../../scoring/standard.ts';
 import type { Technique, TechniqueKey } from '../../technique/technique.ts';
 import type { Attempt, Proposal, ScoringContext } from './attempt.ts';
 import type { Figures } from './figures.ts';
+import type { Requirement } from './requirement.ts';
 
 /** How the maneuver is briefed. */
 export interface Card {
@@ -76,6 +77,7 @@ export interface Room<
   Variant extends string = string,
   PhaseName extends string = string,
   FindingName extends string = string,
+  RequirementName extends string = string,
 > {
   id: Id;
   /** Several of them, as a heading; one of them; and in the few letters of a block in a strip. */
@@ -104,6 +106,8 @@ export interface Room<
   sought: Sought;
   /** Names of all that can be found wrong in it. */
   findings: readonly FindingName[];
+  /** What a standard may ask of it before any band, by name. */
+  requirements: Readonly<Record<RequirementName, Requirement>>;
   /** Findings that no recording can show, each with the reason. */
   unrecorded?: Readonly<Record<string, string>>;
   /** Findings that say in words what a parameter's excursion says in figures. */
@@ -119,6 +123,7 @@ export const defineRoom = <
   const Variant extends string,
   const PhaseName extends string,
   const FindingName extends string,
+  const RequirementName extends string,
 >(
-  room: Room<Id, Variant, PhaseName, FindingName>,
-): Room<Id, Variant, PhaseName, FindingName> => room;
+  room: Room<Id, Variant, PhaseName, FindingName, RequirementName>,
+): Room<Id, Variant, PhaseName, FindingName, RequirementName> => room;

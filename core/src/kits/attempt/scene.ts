@@ -3,7 +3,9 @@
  * power there was. The airplane's file answers where there is one; without it the flight itself does.
  */
 
-import { stallAtStage } from '../../performance/model.ts';
+import type { Configuration } from '../../airplane/configuration.ts';
+import { stageOf } from '../../card/day.ts';
+import { flapDegrees, stallAtStage } from '../../performance/model.ts';
 import { warningAtStage } from '../../performance/warning.ts';
 import { meanOver, type Rows, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
@@ -16,8 +18,10 @@ export interface Scene {
   /** Where the stall warning sounds at a flap angle, KIAS. */
   warningKias(flapsDeg: number): number;
   stallKias(flapsDeg: number): number;
-  /** Flap angle at a row; 0 where it was not recorded. */
+  /** Flap angle at a row, as recorded or as an instructor said it; 0 where neither is. */
   flapsDeg(row: number): number;
+  /** Whether that angle is known. */
+  flapsKnown(row: number): boolean;
   fullFlapsDeg: number;
   /** Usual speed of level flight in this recording, kt. */
   cruiseKt: number;
@@ -35,7 +39,8 @@ export const sceneOf = perFlight(makeScene);
 function makeScene(track: Track, context: ScoringContext): Scene {
   const { airplane } = context;
   const flaps = track.other('flaps_deg')?.values;
-  const flapsDeg = (row: number) => (flaps && !Number.isNaN(flaps[row]) ? flaps[row] : 0);
+  const flapsAt = flapAngles(track, context, flaps);
+  const flapsDeg = (row: number) => flapsAt(row) ?? 0;
   const cruiseKt = usualSpeed(track);
   const weightLb = context.weightLb ?? airplane?.maxWeightLb ?? 0;
   const fromFlight = warningOfFlight(track, flapsDeg, cruiseKt);
@@ -57,11 +62,29 @@ function makeScene(track: Track, context: ScoringContext): Scene {
       ? atEachStage((stage) => stallAtStage(airplane, { weightLb, stage }).kias)
       : (deg) => fromFlight(deg) - SCENE.stallBelowWarningKt,
     flapsDeg,
+    flapsKnown: (row) => flapsAt(row) !== undefined,
     fullFlapsDeg: airplane?.flaps.at(-1)?.deg ?? (flaps ? largest(flaps) : 0),
     cruiseKt,
     power: powerShare(track),
     lever: leverOf(track),
     lowestFt: groundOf(track, context) + SCENE.patternFt,
+  };
+}
+
+/** As recorded; else as the instructor said that they stood, in an airplane whose stages are known. */
+function flapAngles(
+  { timeS }: Track,
+  { airplane, told }: ScoringContext,
+  recorded: Float64Array | undefined,
+): (row: number) => number | undefined {
+  if (recorded) return (row) => (Number.isNaN(recorded[row]) ? undefined : recorded[row]);
+  const said = told.flatMap((one) => ('configuration' in one ? [one] : []));
+  if (said.length === 0 || !airplane) return () => undefined;
+  const degrees = (configuration: Configuration) => flapDegrees(airplane, stageOf(airplane, configuration));
+  return (row) => {
+    // What was said last counts.
+    const one = said.findLast(({ startS, endS }) => timeS[row] >= startS && timeS[row] <= endS);
+    return one && degrees(one.configuration);
   };
 }
 

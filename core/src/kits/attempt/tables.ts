@@ -12,6 +12,12 @@ export const GENERAL_LIMITS = thresholds('general', {
   clearingHeadingDeg: [80, 'deg', 'change of heading that counts as a look around'],
   clearingWithinS: [180, 's', 'time before the start in which the area is cleared'],
   settleS: [15, 's', 'time after the end in which it should be steady again'],
+  flapNoteKt: [1, 'kt', 'speed beyond a flap limit that is worth a word'],
+  flapOverKt: [3, 'kt', 'speed beyond it that breaks it'],
+  flapOverS: [2, 's', 'time for which it is beyond'],
+  flapTellKt: [5, 'kt', 'speed beyond it from which whoever looks after the airplane is told'],
+  spiralBankDeg: [45, 'deg', 'bank of a spiral'],
+  spiralS: [3, 's', 'time for which it steepens while the speed rises'],
   stallWarningS: [1, 's', 'time of a stall warning from which it is more than a chirp'],
 });
 

@@ -12,6 +12,9 @@ import { settle } from '../../flight/pilot/entry.ts';
 /** The seat falls away with the warner going: it has stalled. */
 export const breaks = ({ seen }: Cockpit): boolean => seen.warning && (seen.stalled || seen.loadG < 0.87);
 
+/** With power the climb has to give way too, the nose still held: a wing let go in a climb had not stalled for sure. */
+const POWERED_BREAK_FPM = 250;
+
 /** Until an engine that was throttled back has come up. */
 const POWER_COMES_S = 3.5;
 
@@ -36,12 +39,15 @@ export function* pitchUp(
   c.aim.pitch = { by: 'attitude', deg: mostDeg, degPerS };
   const early = c.habit('wrong-cue');
   let risingS = 0;
+  let mostFpm = Number.NEGATIVE_INFINITY;
+  const broken = () => breaks(c) && (!powered || c.seen.verticalFpm < mostFpm - POWERED_BREAK_FPM);
   yield* until(
     c,
     35,
-    () => (early ? tooEarly(c, risingS, powered) : breaks(c)),
+    () => (early ? tooEarly(c, risingS, powered) : broken()),
     (sinceS) => {
       risingS = sinceS;
+      mostFpm = Math.max(mostFpm, c.seen.verticalFpm);
       if (c.habit('heading-drift'))
         c.aim.bank = { by: 'heading', deg: heading - Math.min(40, 3 * sinceS), mostDeg: 6 };
       // Once the nose is where it goes, the pull goes on: the stall must come.
@@ -97,12 +103,15 @@ export function* recovery(c: Cockpit, powered: boolean): Script {
   else if (!c.habit('secondary-stall')) yield* gainSpeed(c, powered);
   aim.heedsWarning = true;
   if (c.habit('secondary-stall')) {
-    yield* hold(c, 1.4);
+    yield* hold(c, powered ? 1.4 : 2.2);
     c.mark('secondary');
     aim.heedsWarning = false;
     aim.pitch = { by: 'attitude', deg: 26, degPerS: 9 };
     yield* until(c, 9, () => c.seen.warning);
-    yield* hold(c, 1.2);
+    // Pulled on until it falls away again.
+    aim.pitch = { by: 'stick', elevator: 0.8 };
+    yield* until(c, 3, () => c.seen.stalled);
+    yield* hold(c, 0.7);
     aim.pitch = { by: 'stick', elevator: -0.08 };
     yield* until(c, 4, () => !c.seen.stalled && !c.seen.warning);
     yield* gainSpeed(c, powered);
@@ -114,8 +123,8 @@ export function* recovery(c: Cockpit, powered: boolean): Script {
   }
   if (c.habit('flaps-up-without-climb') && card.stage > 0) {
     aim.pitch = { by: 'attitude', deg: -6, degPerS: 6 };
-    aim.flapsDeg = flapsOf(c, card.stage - 1);
     c.mark('flaps-in');
+    aim.flapsDeg = 0;
     yield* hold(c, 5);
   }
   yield* climbAway(c);
@@ -161,14 +170,18 @@ function* climbAway(c: Cockpit): Script {
   aim.attention = 1.1;
   // Flying speed first: with flaps out and slow it climbs only a little.
   yield* until(c, 12, () => c.seen.verticalFpm > 170 && c.seen.kias > 1.12 * card.stallKias.level);
-  let stage = card.stage - (c.habit('flaps-up-without-climb') ? 1 : 0);
+  const bestAngleKias = airplane.vxKias ?? 1.3 * card.stallKias.level;
+  const climbing = () => c.seen.verticalFpm > 150 && c.seen.kias > bestAngleKias - 1;
+  let stage = c.habit('flaps-up-without-climb') ? 0 : card.stage;
   if (c.habit('flaps-all-at-once')) {
+    yield* until(c, 25, climbing);
     c.mark('flaps-in');
     aim.flapsDeg = 0;
     stage = 0;
   }
   for (; stage > 0; stage--) {
-    yield* until(c, 12, () => c.seen.verticalFpm > 150 && c.seen.kias > 1.25 * card.stallKias.level);
+    // All of them hold it back: the drag stage goes first, the rest as it climbs.
+    if (stage < airplane.flaps.length) yield* until(c, 25, climbing);
     c.mark('flaps-in');
     aim.flapsDeg = flapsOf(c, stage - 1);
     yield* hold(c, 5);

@@ -1,13 +1,15 @@
 /** What goes wrong in the recovery: release, power, nose, height, flaps, a second stall. */
 
-import { meanOver, valueAt } from '../../recording/columns/span.ts';
-import { between, type Case, type Check, extremes, flapMoves } from '../attempt/case.ts';
+import { between, type Check, extremes } from '../attempt/case.ts';
 import { limitsOf } from '../attempt/figures.ts';
 import { finding, numberText } from '../attempt/finding.ts';
 import { flapsAllAtOnce } from '../attempt/flap-findings.ts';
-import type { StallEvent } from './events.ts';
+import { noStallKt } from './depth.ts';
+import { flapsInEarly } from './flap-order.ts';
+import { secondStallAt } from './recovered.ts';
+import { poweredFirst } from './release.ts';
 import { eventOf, stallId } from './stall-case.ts';
-import { RECOVERY, STALL_LIMITS } from './tables.ts';
+import { STALL_LIMITS } from './tables.ts';
 
 export const lateRecovery: Check = (c) => {
   const { context } = c;
@@ -29,30 +31,18 @@ export const lateRecovery: Check = (c) => {
   );
 };
 
-/** When the power came up about the break. */
-function powerUpAt(c: Case, event: StallEvent): number | undefined {
-  const rows = between(c, event.breakS - 3, event.unloadS + 6);
-  const { lever } = c.scene;
-  if (rows.to - rows.from < 3 || Number.isNaN(lever(rows.from))) return undefined;
-  const before = lever(rows.from);
-  for (let i = rows.from; i < rows.to; i++) if (lever(i) > before + RECOVERY.powerUp) return c.track.timeS[i];
-  return undefined;
-}
-
 export const powerBeforePitch: Check = (c) => {
   const event = eventOf(c);
-  if (!event?.unloadSeen) return undefined;
-  const powerS = powerUpAt(c, event);
-  const lead = powerS === undefined ? 0 : event.unloadS - powerS;
-  if (!(lead > limitsOf(c.context, STALL_LIMITS).powerFirstS)) return undefined;
+  const first = event && noStallKt(c, event) === undefined ? poweredFirst(c, event) : undefined;
+  if (!event || !first) return undefined;
   return finding(
     stallId(c, 'power-before-pitch'),
     'fault',
-    { startS: powerS!, endS: event.unloadS },
-    lead,
+    { startS: first.powerS, endS: event.unloadS },
+    first.leadS,
     's',
     {
-      what: `Power came up ${numberText(lead, 1)} s before the nose went down.`,
+      what: `Power came up ${numberText(first.leadS, 1)} s before the nose went down.`,
       why: 'Power on a stalled wing yaws and lifts the nose; it does not unstall it.',
       tryNext: 'Release first, or both at once; never the throttle first.',
     },
@@ -83,56 +73,18 @@ export const noseTooLow: Check = (c) => {
 };
 
 export const secondaryStall: Check = (c) => {
-  const { context } = c;
   const event = eventOf(c);
-  if (!event) return undefined;
-  const rows = between(c, event.unloadS, event.unloadS + limitsOf(context, STALL_LIMITS).secondaryS);
-  const again = secondAt(c, rows, event);
+  const again = event && secondStallAt(c, event);
   if (again === undefined) return undefined;
-  const size = again - event.unloadS;
+  const size = again - event!.unloadS;
   return finding(stallId(c, 'secondary-stall'), 'critical', { startS: again, endS: again }, size, 's', {
-    what: `It warned or stalled again ${numberText(size, 1)} s after the first release.`,
+    what: `It warned and stalled again ${numberText(size, 1)} s after the first release.`,
     why: 'Pulled before there was speed to pull with.',
     tryNext: 'Wait for the speed to come, then ease out; the warner silent all the way.',
   });
 };
 
-/** Quiet for most of a second, and then the warner for half of one; without a warner a second fall of the load. */
-function secondAt(
-  c: Case,
-  { from, to }: { from: number; to: number },
-  event: StallEvent,
-): number | undefined {
-  const { timeS } = c.track;
-  const warner = c.track.other('stall_warn')?.values;
-  if (!warner) {
-    const load = c.track.other('load_g')?.values;
-    const speed = c.track.airspeedKt.values;
-    if (!load) return undefined;
-    for (let i = from; i < to; i++) {
-      const slow = speed[i] < c.scene.stallKias(c.scene.flapsDeg(i)) * Math.sqrt(Math.max(0.6, load[i])) + 2;
-      if (timeS[i] > event.unloadS + 2 && slow && load[i] > 0.9) return timeS[i];
-    }
-    return undefined;
-  }
-  let quietSinceS: number | undefined;
-  let soundingS = 0;
-  for (let i = from; i < to; i++) {
-    if (warner[i] <= 0.5) {
-      quietSinceS ??= timeS[i];
-      soundingS = 0;
-      continue;
-    }
-    if (quietSinceS === undefined || timeS[i] - quietSinceS < 0.7) {
-      if (quietSinceS !== undefined && timeS[i] - quietSinceS < 0.7) quietSinceS = undefined;
-      continue;
-    }
-    soundingS += c.track.stepS;
-    if (soundingS >= 0.5) return timeS[i];
-  }
-  return undefined;
-}
-
+/** Beyond what was briefed a fault; beyond the usual, where nothing was, a word only: less comes with practice. */
 export const excessLoss: Check = (c) => {
   const { attempt, context } = c;
   const event = eventOf(c);
@@ -142,12 +94,12 @@ export const excessLoss: Check = (c) => {
   if (!(event.lossFt > allowed)) return undefined;
   return finding(
     stallId(c, 'excess-altitude-loss'),
-    'fault',
+    briefed === undefined ? 'note' : 'fault',
     { startS: event.breakS, endS: event.lowestS },
     event.lossFt,
     'ft',
     {
-      what: `${numberText(event.lossFt)} ft lost from the break to the lowest; ${numberText(allowed)} ft were allowed for.`,
+      what: `${numberText(event.lossFt)} ft lost from the break to the lowest; ${numberText(allowed)} ft ${briefed === undefined ? 'is usual' : 'were allowed for'}.`,
       why: 'The power came late, or the nose stayed low after the wing was flying.',
       tryNext: 'Full power with the release, and to the climb attitude as soon as the speed allows.',
     },
@@ -155,33 +107,22 @@ export const excessLoss: Check = (c) => {
 };
 
 export const flapsUpWithoutClimb: Check = (c) => {
-  const { track } = c;
-  const event = eventOf(c);
-  if (!event) return undefined;
-  const rows = between(c, event.unloadS, c.attempt.endS);
-  // Down as the lever moved and still a moment later: a slope over sparse rows reaches back into the dive.
-  const sinkFpm = (atS: number) => {
-    const [nowFt, laterFt] = [atS, atS + RECOVERY.stillSinkingS].map((s) =>
-      valueAt(track.timeS, track.altitudeFt.values, s),
-    );
-    const after = ((nowFt - laterFt) / RECOVERY.stillSinkingS) * 60;
-    return Math.min(-meanOver(track.verticalSpeedFpm, between(c, atS - 0.8, atS + 0.3)), after);
-  };
-  const move = flapMoves(c, rows).find(
-    ({ fromDeg, toDeg, atS }) => toDeg < fromDeg && sinkFpm(atS) > RECOVERY.sinkingFpm,
-  );
-  if (!move) return undefined;
-  const size = sinkFpm(move.atS);
+  const early = flapsInEarly(c);
+  if (!early) return undefined;
+  const sinking = early.sinkFpm > 0;
   return finding(
     stallId(c, 'flaps-up-without-climb'),
     'fault',
-    { startS: move.atS, endS: move.endS },
-    size,
+    { startS: early.atS, endS: early.endS },
+    Math.max(0, early.sinkFpm),
     'ft/min',
     {
-      what: `Flaps came in at ${numberText(size)} ft/min down.`,
+      what: sinking
+        ? `The flaps came up while it still sank: ${numberText(early.fromDeg)}° to ${numberText(early.toDeg)}° at ${numberText(early.sinkFpm)} ft/min down.`
+        : `The flaps came up before there was speed for it: ${numberText(early.fromDeg)}° to ${numberText(early.toDeg)}° at ${numberText(early.kias)} kt.`,
       why: 'The lift of the flaps was taken away before the airplane was climbing.',
-      tryNext: 'Positive climb first, seen on two instruments; then one stage.',
+      tryNext:
+        'The drag stage with the power; the rest once it climbs, seen on two instruments, a stage at a time.',
     },
   );
 };

@@ -39,7 +39,8 @@ export function signsAt(track: Track, slowest: number, scene: Scene): Signs | un
   if (Number.isNaN(slowedKt) || Number.isNaN(regainedKt)) return undefined;
   const pitch = track.other('pitch_deg')?.values;
   const fall = pitch && noseFall(track, pitch, atS);
-  const top = rowOfMax(span(-4, 3), (i) => altitudeFt.values[i]);
+  // The break may come seconds after the least speed, where power held the speed in between.
+  const top = rowOfMax(span(-4, Math.max(3, fall ? fall.beganS - atS + 2 : 0)), (i) => altitudeFt.values[i]);
   const later = rowOfMax(span(0, 30), (i) => speed[i]);
   const laterWarningKias = scene.warningKias(scene.flapsDeg(later));
   const warner = track.other('stall_warn')?.values;

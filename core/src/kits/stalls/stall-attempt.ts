@@ -1,12 +1,14 @@
 /** What is measured in a stall. */
 
+import { type Configuration, configurationOf } from '../../airplane/configuration.ts';
 import { briefFor } from '../../card/targets.ts';
-import { medianOver, rowsBetween } from '../../recording/columns/span.ts';
+import { firstRowAt, medianOver, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import { phaseNamed } from '../../scoring/phases.ts';
 import type { Attempt, Proposal, ScoringContext } from '../attempt/attempt.ts';
 import { buildAttempt } from '../attempt/build-attempt.ts';
 import { legHeading } from '../attempt/quantities.ts';
+import { sceneOf } from '../attempt/scene.ts';
 import { stallAttemptAt } from './stall-case.ts';
 import { STALL_ATTEMPT } from './tables.ts';
 
@@ -33,6 +35,7 @@ export function measureStall(
   const turning = proposal.variant === 'turning';
   const held = pitchUp ? heldBankOf(track, pitchUp) : 0;
   return buildAttempt(track, proposal, context, {
+    configuration: event ? configurationAt(track, context, event.breakS) : null,
     settles: 'in height',
     phases: found?.phases ?? [],
     shows: ['altitudeFt', 'airspeedKt', 'headingDeg', ...(turning ? (['bankDeg'] as const) : [])],
@@ -48,6 +51,14 @@ export function measureStall(
     },
     quantity: (row) => (row.parameter === 'heading' && pitchUp ? legHeading(track, [pitchUp]) : undefined),
   });
+}
+
+/** How the flaps stood as it broke; null where nothing tells. */
+function configurationAt(track: Track, context: ScoringContext, atS: number): Configuration | null {
+  const { flapsKnown, flapsDeg, fullFlapsDeg } = sceneOf(track, context);
+  const row = Math.min(track.timeS.length - 1, firstRowAt(track.timeS, atS));
+  if (!flapsKnown(row)) return null;
+  return configurationOf(flapsDeg(row), { stages: context.airplane?.flaps, fullFlapsDeg });
 }
 
 function heldBankOf(track: Track, { startS, endS }: { startS: number; endS: number }): number {

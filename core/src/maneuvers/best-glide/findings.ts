@@ -5,6 +5,7 @@ import { limitsOf } from '../../kits/attempt/figures.ts';
 import { finding, idsOf, numberText } from '../../kits/attempt/finding.ts';
 import { medianOver } from '../../recording/columns/span.ts';
 import { phaseNamed } from '../../scoring/phases.ts';
+import { reachWithinS } from './requirements.ts';
 import { GLIDE_LIMITS } from './tables.ts';
 
 export const GLIDE_FINDINGS = ['slow-to-glide-speed', 'too-fast-for-glide', 'too-slow-for-glide'] as const;
@@ -14,7 +15,7 @@ export const slowToGlide: Check = (c) => {
   const entry = phaseNamed(c.attempt.phases, 'entry');
   if (!entry) return undefined;
   const size = entry.endS - entry.startS;
-  if (!(size > limitsOf(c.context, GLIDE_LIMITS).reachS)) return undefined;
+  if (!(size > reachWithinS(c))) return undefined;
   return finding(ID(c, 'slow-to-glide-speed'), 'fault', entry, size, 's', {
     what: `${numberText(size)} s until the best glide speed was reached.`,
     why: 'The nose stayed down: speed that could have been height was thrown away.',

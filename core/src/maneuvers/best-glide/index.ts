@@ -1,6 +1,8 @@
 /** Best glide: the room. */
+
 import { runChecks } from '../../kits/attempt/case.ts';
 import { GENERAL_FINDINGS } from '../../kits/attempt/general-findings.ts';
+import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
 import { GENERAL_LIMITS, SCENE } from '../../kits/attempt/tables.ts';
 import { briefedKias, measureStraight } from '../../kits/straight/straight-attempt.ts';
@@ -10,6 +12,7 @@ import { bestGlideCard } from './card.ts';
 import { GLIDE_FINDINGS, glideSpeed, slowToGlide } from './findings.ts';
 import { glidePhases, glideSpans } from './found.ts';
 import { bestGlide as script } from './pilot.ts';
+import { GLIDE_REQUIREMENTS } from './requirements.ts';
 import { GLIDE_LIMITS, GLIDE_SIGNS } from './tables.ts';
 
 const ID = 'best-glide';
@@ -41,8 +44,9 @@ export const bestGlide = defineRoom({
         context,
       ),
   },
-  findings: [...GENERAL_FINDINGS, ...GLIDE_FINDINGS],
+  findings: [...LIMIT_FINDINGS, ...GENERAL_FINDINGS, ...GLIDE_FINDINGS],
   unrecorded: { 'drill-item-missed': 'the drill is said and touched; no channel records it' },
+  requirements: GLIDE_REQUIREMENTS,
   pilot: {
     script,
     habits: ['no-clearing', 'rushed-entry', 'below-floor', ...GLIDE_FINDINGS],

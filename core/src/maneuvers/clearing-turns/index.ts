@@ -1,5 +1,8 @@
 /** Clearing turns: the room. */
+
 import { buildAttempt } from '../../kits/attempt/build-attempt.ts';
+import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
+import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
 import { SCENE } from '../../kits/attempt/tables.ts';
 import { TURN_SIGNS } from '../../kits/turns/tables.ts';
@@ -30,7 +33,8 @@ export const clearingTurns = defineRoom({
       }),
     findings: () => [],
   },
-  findings: [],
+  findings: [...LIMIT_FINDINGS],
+  requirements: GENERAL_REQUIREMENTS,
   pilot: { script, habits: [], from: 'card' },
   tables: [CLEARING, TURN_SIGNS, SCENE],
 });

@@ -1,5 +1,7 @@
 /** Climbing turns: the room. */
 
+import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
+import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
 import { ROUGH_AIR, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
 import { TURN_HABITS } from '../../kits/turns/pilot.ts';
@@ -23,7 +25,8 @@ export const climbingTurn = defineRoom({
   precedence: 60,
   card: climbingTurnCard,
   sought: soughtTurn(ID, 'climbing'),
-  findings: [...TURN_FINDINGS],
+  findings: [...LIMIT_FINDINGS, ...TURN_FINDINGS],
+  requirements: GENERAL_REQUIREMENTS,
   pilot: {
     script,
     habits: TURN_HABITS,

@@ -1,6 +1,9 @@
 /** Coordination rolls: the room. */
+
 import { buildAttempt } from '../../kits/attempt/build-attempt.ts';
 import { runChecks } from '../../kits/attempt/case.ts';
+import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
+import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
 import { legHeading } from '../../kits/attempt/quantities.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
 import { SCENE } from '../../kits/attempt/tables.ts';
@@ -36,7 +39,8 @@ export const coordinationRolls = defineRoom({
     findings: (track, attempt, next, context) =>
       runChecks([adverseYaw], track, attempt, next, context, { general: false }),
   },
-  findings: ROLL_FINDINGS,
+  findings: [...LIMIT_FINDINGS, ...ROLL_FINDINGS],
+  requirements: GENERAL_REQUIREMENTS,
   pilot: { script, habits: ROLL_FINDINGS, from: 'card' },
   tables: [ROLL_LIMITS, ROLLS, TURN_SIGNS, SCENE],
 });

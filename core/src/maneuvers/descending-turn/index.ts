@@ -1,5 +1,7 @@
 /** Descending turns: the room. */
 
+import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
+import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
 import { ROUGH_AIR, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
 import { TURN_HABITS } from '../../kits/turns/pilot.ts';
@@ -23,7 +25,8 @@ export const descendingTurn = defineRoom({
   precedence: 61,
   card: descendingTurnCard,
   sought: soughtTurn(ID, 'descending'),
-  findings: [...TURN_FINDINGS],
+  findings: [...LIMIT_FINDINGS, ...TURN_FINDINGS],
+  requirements: GENERAL_REQUIREMENTS,
   pilot: {
     script,
     habits: TURN_HABITS,

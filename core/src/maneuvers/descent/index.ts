@@ -1,5 +1,7 @@
 /** Descents: the room. */
 
+import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
+import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
 import { ROUGH_AIR, SCENE } from '../../kits/attempt/tables.ts';
 import { LEG_PHASES } from '../../kits/straight/straight-attempt.ts';
@@ -21,7 +23,8 @@ export const descent = defineRoom({
   precedence: 72,
   card: descentCard,
   sought: soughtVerticalLeg(ID, -1),
-  findings: LEG_FINDINGS,
+  findings: [...LIMIT_FINDINGS, ...LEG_FINDINGS],
+  requirements: GENERAL_REQUIREMENTS,
   pilot: { script, habits: LEG_FINDINGS, from: 'card' },
   tables: [STRAIGHT_LIMITS, STRAIGHT_SIGNS, SCENE, ROUGH_AIR],
 });

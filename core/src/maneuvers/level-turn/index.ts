@@ -1,6 +1,8 @@
 /** Level turns: the room. */
 
 import { GENERAL_FINDINGS } from '../../kits/attempt/general-findings.ts';
+import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
+import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
 import { GENERAL_LIMITS, ROUGH_AIR, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
 import { TURN_HABITS } from '../../kits/turns/pilot.ts';
@@ -24,7 +26,8 @@ export const levelTurn = defineRoom({
   precedence: 62,
   card: levelTurnCard,
   sought: soughtTurn(ID, 'level'),
-  findings: [...GENERAL_FINDINGS, ...LEVEL_TURN_FINDINGS, ...TURN_FINDINGS],
+  findings: [...LIMIT_FINDINGS, ...GENERAL_FINDINGS, ...LEVEL_TURN_FINDINGS, ...TURN_FINDINGS],
+  requirements: GENERAL_REQUIREMENTS,
   pilot: {
     script,
     habits: [...GENERAL_FINDINGS, ...LEVEL_TURN_FINDINGS, ...TURN_HABITS],

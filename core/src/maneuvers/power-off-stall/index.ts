@@ -1,10 +1,13 @@
 /** Power-off stalls: the room. */
 
 import { GENERAL_FINDINGS } from '../../kits/attempt/general-findings.ts';
+import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
+import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
 import { FLAP_LIMITS, GENERAL_LIMITS, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
 import { noStabilizedDescent } from '../../kits/stalls/entry-findings.ts';
 import { powerBeforePitch } from '../../kits/stalls/recovery-findings.ts';
+import { POWER_OFF_REQUIREMENTS, STALL_REQUIREMENTS } from '../../kits/stalls/requirements.ts';
 import { soughtStall } from '../../kits/stalls/stall.ts';
 import { STALL_PHASES } from '../../kits/stalls/stall-attempt.ts';
 import { POWER_OFF_FINDINGS, STALL_FINDINGS } from '../../kits/stalls/stall-case.ts';
@@ -27,7 +30,14 @@ export const powerOffStall = defineRoom({
   nearStall: true,
   card: powerOffStallCard,
   sought: soughtStall(ID, 'power-off', [noStabilizedDescent, powerBeforePitch]),
-  findings: [...GENERAL_FINDINGS, ...POWER_OFF_FINDINGS, ...STALL_FINDINGS, 'flaps-all-at-once'],
+  findings: [
+    ...LIMIT_FINDINGS,
+    ...GENERAL_FINDINGS,
+    ...POWER_OFF_FINDINGS,
+    ...STALL_FINDINGS,
+    'flaps-all-at-once',
+  ],
+  requirements: { ...GENERAL_REQUIREMENTS, ...POWER_OFF_REQUIREMENTS, ...STALL_REQUIREMENTS },
   pilot: {
     script,
     habits: [

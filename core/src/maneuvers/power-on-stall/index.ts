@@ -1,9 +1,12 @@
 /** Power-on stalls: the room. */
 
 import { GENERAL_FINDINGS } from '../../kits/attempt/general-findings.ts';
+import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
+import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
 import { FLAP_LIMITS, GENERAL_LIMITS, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
 import { pitchTooSteep, powerTooLow } from '../../kits/stalls/entry-findings.ts';
+import { POWER_ON_REQUIREMENTS, STALL_REQUIREMENTS } from '../../kits/stalls/requirements.ts';
 import { soughtStall } from '../../kits/stalls/stall.ts';
 import { STALL_PHASES } from '../../kits/stalls/stall-attempt.ts';
 import { POWER_ON_FINDINGS, STALL_FINDINGS } from '../../kits/stalls/stall-case.ts';
@@ -26,7 +29,14 @@ export const powerOnStall = defineRoom({
   nearStall: true,
   card: powerOnStallCard,
   sought: soughtStall(ID, 'power-on', [pitchTooSteep, powerTooLow]),
-  findings: [...GENERAL_FINDINGS, ...POWER_ON_FINDINGS, ...STALL_FINDINGS, 'flaps-all-at-once'],
+  findings: [
+    ...LIMIT_FINDINGS,
+    ...GENERAL_FINDINGS,
+    ...POWER_ON_FINDINGS,
+    ...STALL_FINDINGS,
+    'flaps-all-at-once',
+  ],
+  requirements: { ...GENERAL_REQUIREMENTS, ...POWER_ON_REQUIREMENTS, ...STALL_REQUIREMENTS },
   pilot: {
     script,
     habits: [

@@ -1,5 +1,5 @@
 /** The pilot of power-on stalls. */
-import { type Cockpit, flapsOf, level, type Script, until } from '../../flight/pilot/cockpit.ts';
+import { type Cockpit, flapsOf, hold, level, type Script, until } from '../../flight/pilot/cockpit.ts';
 import { leadIn } from '../../flight/pilot/entry.ts';
 import { pitchUp, recovery } from '../../kits/stalls/pilot.ts';
 
@@ -15,6 +15,8 @@ export function* powerOnStall(c: Cockpit): Script {
   const spareKt = c.habit('pitch-too-steep') ? 12 : 3;
   yield* until(c, 40, () => c.seen.kias < liftOffKias + spareKt);
   c.aim.power = { by: 'throttle', throttle: c.habit('power-too-low') ? 0.52 : 0.97 };
+  // The engine takes its time; the nose comes up with the power on.
+  yield* hold(c, 3);
   yield* pitchUp(c, {
     mostDeg: c.habit('pitch-too-steep') ? 38 : 24,
     degPerS: c.habit('pitch-too-steep') ? 6 : 2,

@@ -1,5 +1,8 @@
 /** Slipping descent turns: the room. */
+
 import { runChecks } from '../../kits/attempt/case.ts';
+import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
+import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
 import { GENERAL_LIMITS, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
 import { TURN_LIMITS, TURN_SIGNS } from '../../kits/turns/tables.ts';
@@ -32,7 +35,8 @@ export const slippingDescentTurn = defineRoom({
     findings: (track, attempt, next, context) =>
       runChecks(SLIP_CHECKS, track, attempt, next, context, { general: false }),
   },
-  findings: [...SLIP_FINDINGS, ...TURN_FINDINGS.filter((name) => name !== 'slip')],
+  findings: [...LIMIT_FINDINGS, ...SLIP_FINDINGS, ...TURN_FINDINGS.filter((name) => name !== 'slip')],
+  requirements: GENERAL_REQUIREMENTS,
   pilot: {
     script,
     habits: [

@@ -4,10 +4,10 @@ import { between, type Check, phaseRows, spanOf } from '../../kits/attempt/case.
 import { limitsOf } from '../../kits/attempt/figures.ts';
 import { finding, numberText } from '../../kits/attempt/finding.ts';
 import { balloonOnFlap, flapsAllAtOnce } from '../../kits/attempt/flap-findings.ts';
-import { warningFinding } from '../../kits/attempt/warning-finding.ts';
 import { meanOver, medianOver, rowOfMax } from '../../recording/columns/span.ts';
 import { phaseNamed } from '../../scoring/phases.ts';
 import { mean } from '../../units/numbers.ts';
+import { warnedTooMuch, warnerIn, withWarnerOn } from './requirements.ts';
 import { sank } from './sink.ts';
 import { SLOW_FLIGHT } from './slow-flight.ts';
 import { SLOW_LIMITS } from './tables.ts';
@@ -66,11 +66,12 @@ const sinkBeforePower: Check = (c) => {
 };
 
 const stallWarning: Check = (c) => {
-  const { track, attempt, context } = c;
-  const established = phaseNamed(attempt.phases, 'established');
-  if (!established) return undefined;
-  const rows = between(c, attempt.startS, established.endS);
-  return warningFinding(ID('stall-warning'), track, rows, context, {
+  const heard = warnerIn(c);
+  if (!heard || heard.totalS === 0 || withWarnerOn(c)) return undefined;
+  const span = { startS: heard.atS, endS: heard.atS + heard.longestS };
+  const severity = warnedTooMuch(c) ? 'critical' : 'note';
+  return finding(ID('stall-warning'), severity, span, heard.totalS, 's', {
+    what: `The stall warning sounded for ${numberText(heard.totalS, 1)} s, established.`,
     why: 'The speed went below what this weight and these flaps allow without it.',
     tryNext: 'Ease the nose down a degree and add a little power; fly three knots above where it sounds.',
   });

@@ -1,13 +1,16 @@
 /** Slow flight: the room. */
+
 import { CONFIGURATIONS } from '../../airplane/configuration.ts';
 import { runChecks } from '../../kits/attempt/case.ts';
 import { GENERAL_FINDINGS } from '../../kits/attempt/general-findings.ts';
+import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
 import { FLAP_LIMITS, GENERAL_LIMITS, ROUGH_AIR, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
 import { TURN_SIGNS } from '../../kits/turns/tables.ts';
 import { slowFlightCard } from './card.ts';
 import { CHECKS, SLOW_FINDINGS } from './findings.ts';
 import { slowFlight as script } from './pilot.ts';
+import { SLOW_REQUIREMENTS } from './requirements.ts';
 import { measure, propose, SLOW_FLIGHT, variantOver } from './slow-flight.ts';
 import { SLOW_LIMITS, SLOW_SIGNS } from './tables.ts';
 
@@ -38,7 +41,14 @@ export const slowFlight = defineRoom({
     measure,
     findings: (track, attempt, next, context) => runChecks(CHECKS, track, attempt, next, context),
   },
-  findings: [...GENERAL_FINDINGS, 'balloon-on-flap', ...SLOW_FINDINGS, 'flaps-all-at-once'],
+  findings: [
+    ...LIMIT_FINDINGS,
+    ...GENERAL_FINDINGS,
+    'balloon-on-flap',
+    ...SLOW_FINDINGS,
+    'flaps-all-at-once',
+  ],
+  requirements: SLOW_REQUIREMENTS,
   pilot: {
     script,
     habits: [...GENERAL_FINDINGS, 'balloon-on-flap', ...SLOW_FINDINGS, 'flaps-all-at-once'],

@@ -140,13 +140,25 @@ export function without(whole: Span, parts: readonly Span[]): Span[] {
 export const propose = (track: Track, context: ScoringContext): Proposed => ({
   proposals: slowSpans(track, context).map(({ variant, startS, endS, segment }) => ({
     maneuver: SLOW_FLIGHT,
-    variant,
+    ...variantOf(context, variant),
     startS,
     endS,
     segment,
     state: 'complete',
   })),
 });
+
+/** As flown; where no column tells, as briefed, and without a brief nobody knows. */
+const variantOf = (
+  context: ScoringContext,
+  flown: Configuration | null,
+): Pick<Proposal, 'variant' | 'variantMissing'> => {
+  if (flown) return { variant: flown };
+  const briefed = context.briefs.filter(({ maneuver }) => maneuver === SLOW_FLIGHT);
+  const [only] = briefed;
+  if (briefed.length === 1 && only.variant) return { variant: only.variant };
+  return { variant: null, variantMissing: 'flaps were not recorded: clean or not, nothing tells' };
+};
 
 /** The configuration flown over most of a stretch. */
 export function variantOver(track: Track, context: ScoringContext, span: Stretch): Configuration {

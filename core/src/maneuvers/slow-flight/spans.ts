@@ -11,7 +11,8 @@ import { median } from '../../units/numbers.ts';
 import { SLOW_SIGNS } from './tables.ts';
 
 export interface SlowSpan {
-  variant: Configuration;
+  /** Null where no flaps were recorded and nobody said how they stood. */
+  variant: Configuration | null;
   startS: number;
   endS: number;
   /** When it was last as fast as it had been. */
@@ -137,10 +138,9 @@ function describe(
   const flaps = median(
     Float64Array.from({ length: rows.to - rows.from }, (_, k) => scene.flapsDeg(rows.from + k)),
   );
-  const variant = configurationOf(flaps, {
-    stages: context.airplane?.flaps,
-    fullFlapsDeg: scene.fullFlapsDeg,
-  });
+  const variant = scene.flapsKnown((rows.from + rows.to) >> 1)
+    ? configurationOf(flaps, { stages: context.airplane?.flaps, fullFlapsDeg: scene.fullFlapsDeg })
+    : null;
 
   const before = rowsBetween(timeS, slowFromS - SLOW_SIGNS.longestEntryS, slowFromS, segment);
   const fast = rowOfMax(before, (i) => speed[i]);

@@ -2,6 +2,15 @@
 import { figures, thresholds } from '../../kits/attempt/figures.ts';
 
 export const SLOW_LIMITS = thresholds('slow-flight', {
+  slowEnoughKt: [8, 'kt', 'median distance above the warning that is slow flight'],
+  establishedS: [30, 's', 'time for which it is held'],
+  legS: [15, 's', 'time from which a leg is looked at by itself'],
+  warnerAtOnceS: [2, 's', 'longest sounding of the warner'],
+  warnerInAllS: [5, 's', 'sounding in all'],
+  warnerAMinute: [3, '', 'soundings in a minute'],
+  warnerOnShare: [0.7, '', 'share of the time that it sounds where a school flies with it on'],
+  belowWarningKt: [2, 'kt', 'distance below the warning that asks for a word where no warner is recorded'],
+  belowWarningS: [3, 's', 'time for which it is that slow'],
   entryLossFt: [50, 'ft', 'altitude lost while slowing down'],
   sinkFt: [50, 'ft', 'altitude lost slow, before the power came up'],
   tooFastKt: [10, 'kt', 'distance above the target'],

@@ -1,6 +1,9 @@
 /** The stall exercise, several gentle ones in a row: the room. */
+
 import { runChecks } from '../../kits/attempt/case.ts';
 import { GENERAL_FINDINGS } from '../../kits/attempt/general-findings.ts';
+import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
+import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
 import { GENERAL_LIMITS, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
 import { spinEntry, wingDrop } from '../../kits/stalls/entry-findings.ts';
@@ -31,7 +34,8 @@ export const stallSeries = defineRoom({
     findings: (track, attempt, next, context) =>
       runChecks([wingDrop, spinEntry], track, attempt, next, context),
   },
-  findings: [...GENERAL_FINDINGS, 'wing-drop', 'spin-entry'],
+  findings: [...LIMIT_FINDINGS, ...GENERAL_FINDINGS, 'wing-drop', 'spin-entry'],
+  requirements: GENERAL_REQUIREMENTS,
   pilot: { script, habits: [...GENERAL_FINDINGS, 'wing-drop'], from: 'cruise' },
   tables: [GENERAL_LIMITS, STALL_LIMITS, ...STALL_TABLES, SCENE, SETTLING],
 });

@@ -25,7 +25,7 @@ export const steepTurnCard: Card = {
 
 function fly(day: Day): Flown {
   const { input, technique, airplane } = day;
-  const rows = rowsFor(input.standard, 'steep-turn');
+  const rows = rowsFor(input.standard, { maneuver: 'steep-turn' });
   const bankDeg = input.bankDeg ?? rows.find((row) => row.parameter === 'bank')?.target ?? USUAL_BANK_DEG;
   const toleranceKt = rows.find((row) => row.parameter === 'airspeed')?.high ?? 10;
   const speed = practiceSpeed(day, bankDeg, toleranceKt);

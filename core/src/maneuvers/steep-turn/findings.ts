@@ -1,6 +1,5 @@
 /** What goes wrong in a steep turn. Each finding is one small function; the list at the end runs them all. */
 
-import { maneuveringSpeedKias } from '../../airplane/limits.ts';
 import type { Attempt, Proposal, ScoringContext } from '../../kits/attempt/attempt.ts';
 import { type Case, runChecks } from '../../kits/attempt/case.ts';
 import { limitsOf } from '../../kits/attempt/figures.ts';
@@ -10,7 +9,7 @@ import { warningFinding } from '../../kits/attempt/warning-finding.ts';
 import { ballOut } from '../../kits/turns/ball-finding.ts';
 import { loadFactor } from '../../mechanics/turning.ts';
 import { localSlope } from '../../recording/columns/resample.ts';
-import { longestStretch, type Rows, rowOfMax, rowsBetween, valueAt } from '../../recording/columns/span.ts';
+import { type Rows, rowOfMax, rowsBetween, valueAt } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import { findExcursions } from '../../scoring/excursion.ts';
 import type { Span } from '../../scoring/judged.ts';
@@ -19,6 +18,7 @@ import { phaseNamed } from '../../scoring/phases.ts';
 import type { Finding } from '../../scoring/schema.ts';
 import { judgingRows } from '../../scoring/standard.ts';
 import { shortestTurnDeg } from '../../units/angles.ts';
+import { aboveVa, brokenOff, diveIn } from './requirements.ts';
 import { STEEP_LIMITS } from './tables.ts';
 
 type SteepCase = Case & { limits: typeof STEEP_LIMITS };
@@ -187,18 +187,13 @@ const speedDecay: Check = (c) => {
   });
 };
 
-const speedAboveVa: Check = ({ track, rows, context }) => {
-  const { airplane, weightLb } = context;
-  if (!airplane || weightLb === undefined) return undefined;
-  const vaKias = maneuveringSpeedKias(airplane, weightLb);
-  const airspeed = track.airspeedKt.values;
-  const fastest = rowOfMax(rows, (i) => airspeed[i]);
-  if (fastest < 0 || airspeed[fastest] <= vaKias + 1) return undefined;
-  let first = fastest;
-  while (first > rows.from && airspeed[first - 1] > vaKias) first--;
-  const span = { startS: track.timeS[first], endS: track.timeS[fastest] };
-  return finding(ID('speed-above-va'), 'fault', span, airspeed[fastest] - vaKias, 'kt', {
-    what: `${numberText(airspeed[fastest])} kt, above the maneuvering speed of ${numberText(Math.floor(vaKias))} kt at ${numberText(weightLb)} lb.`,
+const speedAboveVa: Check = (c) => {
+  const above = aboveVa(c);
+  if (!above) return undefined;
+  const { fastestKt, vaKias, span } = above;
+  const { weightLb } = c.context;
+  return finding(ID('speed-above-va'), 'fault', span, fastestKt - vaKias, 'kt', {
+    what: `${numberText(fastestKt)} kt, above the maneuvering speed of ${numberText(Math.floor(vaKias))} kt${weightLb === undefined ? '' : ` at ${numberText(weightLb)} lb`}.`,
     why: 'The nose fell, or the entry was too fast for this weight.',
     tryNext: 'Stop the maneuver above the maneuvering speed: power back, wings level, ease out gently.',
   });
@@ -272,7 +267,7 @@ const powerChasing: Check = (c) => {
 };
 
 const rollOut: Check = ({ track, attempt, side, limits }) => {
-  if (attempt.state !== 'complete' || attempt.fallsShort) return undefined;
+  if (attempt.state !== 'complete' || brokenOff(attempt, limits)) return undefined;
   const heading = valueAt(track.timeS, track.headingDeg.values, attempt.endS);
   const past = side * shortestTurnDeg(attempt.targets.headingDeg, heading);
   if (!(Math.abs(past) > limits.rolloutDeg)) return undefined;
@@ -292,7 +287,7 @@ const rollOut: Check = ({ track, attempt, side, limits }) => {
 };
 
 const incompleteTurn: Check = ({ attempt, limits }) => {
-  if (!attempt.fallsShort || attempt.turnedDeg === undefined) return undefined;
+  if (attempt.turnedDeg === undefined || !brokenOff(attempt, limits)) return undefined;
   return finding(ID('incomplete-turn'), 'fault', attempt, attempt.turnedDeg, 'deg', {
     what: `Only ${numberText(attempt.turnedDeg)}° turned; the maneuver is a full circle (${numberText(limits.completeTurnDeg)}° at the least).`,
     why: 'It was broken off, or the reference was lost.',
@@ -307,21 +302,11 @@ const stallWarning: Check = ({ track, rows, context }) =>
       'Ease the pull at once, then shallow the bank. The stall comes at √n times its speed in level flight.',
   });
 
-const spiralDive: Check = ({ track, attempt, rows, limits }) => {
-  const speedUp = localSlope(track.timeS, track.airspeedKt.values, rows, 1.5);
-  const diving = (i: number) =>
-    Math.abs(track.bankDeg.values[i]) > limits.spiralBankDeg &&
-    track.verticalSpeedFpm[i] < -limits.spiralDescentFpm &&
-    speedUp[i - rows.from] > 0;
-  const stretch = longestStretch(track.timeS, rows, diving);
-  if (!stretch || stretch.endS - stretch.startS < Math.min(1, 2 * track.stepS)) return undefined;
-  const worst = rowOfMax(
-    rowsBetween(track.timeS, stretch.startS, stretch.endS, attempt.segment),
-    (i) => -track.verticalSpeedFpm[i],
-  );
-  const size = -track.verticalSpeedFpm[worst];
-  return finding(ID('spiral-dive'), 'critical', stretch, size, 'ft/min', {
-    what: `A spiral dive: ${numberText(Math.abs(track.bankDeg.values[worst]))}° of bank, ${numberText(size)} ft/min down, speed rising.`,
+const spiralDive: Check = (c) => {
+  const dive = diveIn(c);
+  if (!dive) return undefined;
+  return finding(ID('spiral-dive'), 'critical', dive, dive.fpm, 'ft/min', {
+    what: `A spiral dive: ${numberText(dive.bankDeg)}° of bank, ${numberText(dive.fpm)} ft/min down, speed rising.`,
     why: 'Pulling against a steepening bank tightens the turn and does not stop the descent.',
     tryNext: 'Power back, wings level first, then ease out of the dive.',
   });

@@ -1,5 +1,7 @@
 /** Steep turns: the room. */
+
 import { GENERAL_FINDINGS } from '../../kits/attempt/general-findings.ts';
+import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
 import { GENERAL_LIMITS, ROUGH_AIR, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
 import { TURN_LIMITS, TURN_SIGNS } from '../../kits/turns/tables.ts';
@@ -8,6 +10,7 @@ import { TURN_VARIANTS, turnVariant } from '../../kits/turns/turn-variant.ts';
 import { steepTurnCard } from './card.ts';
 import { STEEP_FINDINGS, steepTurnFindings } from './findings.ts';
 import { steepTurn as script } from './pilot.ts';
+import { STEEP_REQUIREMENTS } from './requirements.ts';
 import { measure, propose, STEEP_TURN } from './steep-turn.ts';
 import { STEEP_LIMITS, STEEP_SIGNS } from './tables.ts';
 
@@ -23,13 +26,14 @@ export const steepTurn = defineRoom({
   onPath: true,
   card: steepTurnCard,
   sought: { propose, variantOver: turnVariant, measure, findings: steepTurnFindings },
-  findings: [...GENERAL_FINDINGS, ...STEEP_FINDINGS],
+  findings: [...LIMIT_FINDINGS, ...GENERAL_FINDINGS, ...STEEP_FINDINGS],
   folds: {
     bank: ['overbank', 'bank-shallow'],
     altitude: ['alt-loss-roll-in'],
     airspeed: ['speed-decay'],
     'rollout-heading': ['rollout-late', 'rollout-early'],
   },
+  requirements: STEEP_REQUIREMENTS,
   pilot: { script, habits: [...GENERAL_FINDINGS, ...STEEP_FINDINGS], from: 'card' },
   tables: [GENERAL_LIMITS, STEEP_LIMITS, STEEP_SIGNS, TURN_LIMITS, TURN_SIGNS, SCENE, SETTLING, ROUGH_AIR],
 });

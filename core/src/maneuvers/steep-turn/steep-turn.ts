@@ -6,14 +6,13 @@
 import { briefFor } from '../../card/targets.ts';
 import type { Attempt, Proposal, ScoringContext } from '../../kits/attempt/attempt.ts';
 import { buildAttempt } from '../../kits/attempt/build-attempt.ts';
-import { limitsOf } from '../../kits/attempt/figures.ts';
 import type { Proposed } from '../../kits/attempt/room.ts';
 import { turnPhases } from '../../kits/turns/turn-phases.ts';
 import { findTurns, proposalOf } from '../../kits/turns/turns.ts';
 import { valueAt } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import { judgingRows } from '../../scoring/standard.ts';
-import { STEEP_LIMITS, STEEP_SIGNS } from './tables.ts';
+import { STEEP_SIGNS } from './tables.ts';
 
 export const STEEP_TURN = 'steep-turn';
 
@@ -63,6 +62,5 @@ export function measure(
     aims: { bankDeg: bankRow?.target ?? brief?.bankDeg ?? STEEP_SIGNS.usualBankDeg },
     inherits: reversedFrom(proposal, earlier),
     turnedDeg,
-    fallsShort: proposal.state === 'complete' && turnedDeg < limitsOf(context, STEEP_LIMITS).completeTurnDeg,
   });
 }

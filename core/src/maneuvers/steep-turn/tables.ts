@@ -16,6 +16,10 @@ export const STEEP_LIMITS = thresholds('steep-turn', {
   powerReversalPct: [5, '%', 'the same in percent, and for an engine that turns fast'],
   rolloutDeg: [10, 'deg', 'distance from the heading at the roll-out'],
   completeTurnDeg: [270, 'deg', 'turn below which too little was flown to pass'],
+  entryAboveVaKt: [2, 'kt', 'speed above maneuvering speed at the entry that fails it'],
+  aboveVaKt: [1, 'kt', 'speed above it in the turn that says stop'],
+  farAboveVaKt: [5, 'kt', 'speed above it that fails the turn'],
+  farAboveVaS: [5, 's', 'time for which it is that far above'],
   spiralBankDeg: [55, 'deg', 'bank of a spiral dive'],
   spiralDescentFpm: [1500, 'ft/min', 'descent of a spiral dive'],
 });

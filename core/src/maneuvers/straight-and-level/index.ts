@@ -1,5 +1,8 @@
 /** Straight and level flight: the room. */
+
 import { runChecks } from '../../kits/attempt/case.ts';
+import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
+import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
 import { ROUGH_AIR, SCENE } from '../../kits/attempt/tables.ts';
 import { establishedThroughout, measureStraight } from '../../kits/straight/straight-attempt.ts';
@@ -49,7 +52,8 @@ export const straightAndLevel = defineRoom({
         },
       ),
   },
-  findings: LEVEL_FINDINGS,
+  findings: [...LIMIT_FINDINGS, ...LEVEL_FINDINGS],
+  requirements: GENERAL_REQUIREMENTS,
   pilot: { script, habits: LEVEL_FINDINGS, from: 'card' },
   tables: [STRAIGHT_LIMITS, STRAIGHT_SIGNS, LEVEL_SIGNS, SCENE, ROUGH_AIR],
 });

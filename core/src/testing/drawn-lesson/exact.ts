@@ -146,6 +146,7 @@ function riseAndRecover(
   if (f.againS > 0) {
     pen.move('ias_kt', stallKt + 1, 2, f.againS).move('ias_kt', PLANE.approachKt + 4, 5, f.againS + 4);
     pen.move('alpha_deg', 12, 2, f.againS).move('alpha_deg', 3, 2, f.againS + 4);
+    pen.move('alt_ft', pen.now('alt_ft') - f.lossFt - 90, 5, f.againS + 1.5);
   }
   if (pen.now('flaps_deg') > 0) flaps(pen, UP_DEG, f.flapsInS, f.flapsInGapS);
   pen.wait(14);

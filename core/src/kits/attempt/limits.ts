@@ -1,0 +1,109 @@
+/** Limits that hold whatever is flown: the flaps' speeds, and a bank that grows with the speed. */
+import { localSlope } from '../../recording/columns/resample.ts';
+import { longestStretch, type Rows, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
+import type { Track } from '../../recording/track/track.ts';
+import type { Finding } from '../../scoring/schema.ts';
+import type { ScoringContext } from './attempt.ts';
+import { limitsOf } from './figures.ts';
+import { finding, numberText } from './finding.ts';
+import type { Scene } from './scene.ts';
+import { GENERAL_LIMITS } from './tables.ts';
+
+/** What can go against a limit anywhere in a flight. */
+export const LIMIT_FINDINGS = ['flap-overspeed', 'spiral'] as const;
+
+/** A stretch of a flight in which limits are looked at. */
+export interface Watched {
+  track: Track;
+  context: ScoringContext;
+  scene: Scene;
+  rows: Rows;
+}
+
+/** The fastest beyond a flap stage's limit, and whether it stayed there. */
+export function flapsBeyond({
+  track,
+  context,
+  scene,
+  rows,
+}: Watched):
+  | { row: number; overKt: number; limitKt: number; stretch: { startS: number; endS: number } }
+  | undefined {
+  const stages = context.airplane?.flaps ?? [];
+  const flaps = track.other('flaps_deg');
+  if (stages.length === 0 || !flaps) return undefined;
+  const limitAt = (row: number) => {
+    let least = Number.POSITIVE_INFINITY;
+    for (const { deg, vfeKias } of stages)
+      if (scene.flapsDeg(row) > deg - 1) least = Math.min(least, vfeKias);
+    return least;
+  };
+  const over = (i: number) => track.airspeedKt.values[i] - limitAt(i);
+  const row = rowOfMax(rows, over);
+  const limits = limitsOf(context, GENERAL_LIMITS);
+  if (row < 0 || !(over(row) > limits.flapNoteKt)) return undefined;
+  const beyond = longestStretch(track.timeS, rows, (i) => over(i) > limits.flapOverKt);
+  const stretch = beyond ?? { startS: track.timeS[row], endS: track.timeS[row] };
+  return { row, overKt: over(row), limitKt: limitAt(row), stretch };
+}
+
+/** Beyond the limit by more than a gust for more than a moment. */
+export const isFlapOverspeed = (
+  { track, context }: Watched,
+  { overKt, stretch }: { overKt: number; stretch: { startS: number; endS: number } },
+): boolean => {
+  const { flapOverKt, flapOverS } = limitsOf(context, GENERAL_LIMITS);
+  return overKt > flapOverKt && stretch.endS - stretch.startS >= flapOverS - track.stepS;
+};
+
+export function flapOverspeedIn(id: string, watched: Watched): Finding | undefined {
+  const found = flapsBeyond(watched);
+  if (!found) return undefined;
+  const { track, scene, context } = watched;
+  const { row, overKt, limitKt, stretch } = found;
+  const critical = isFlapOverspeed(watched, found);
+  const tell = overKt > limitsOf(context, GENERAL_LIMITS).flapTellKt;
+  return finding(id, critical ? 'critical' : 'note', stretch, overKt, 'kt', {
+    what: `${numberText(track.airspeedKt.values[row])} kt with flaps ${numberText(scene.flapsDeg(row))}°; the limit is ${numberText(limitKt)} kt.`,
+    why: 'The stage went out before the speed was below its limit, or the speed rose with it out.',
+    tryNext: `Read the speed aloud before the hand goes to the flaps.${tell ? ' Tell whoever looks after the airplane.' : ''}`,
+  });
+}
+
+/** Steeper than 45° and steepening for seconds while the speed rises. */
+export function spiralIn(
+  { track, context, rows }: Watched,
+  briefedBankDeg = 0,
+): { startS: number; endS: number; bankDeg: number } | undefined {
+  if (rows.to - rows.from < 4) return undefined;
+  const { spiralBankDeg, spiralS } = limitsOf(context, GENERAL_LIMITS);
+  const bank = track.bankDeg.values.subarray(rows.from, rows.to).map(Math.abs);
+  const timeS = track.timeS.subarray(rows.from, rows.to);
+  const all = { from: 0, to: bank.length };
+  const overS = Math.max(1.5, 1.5 * track.stepS);
+  const steeper = localSlope(timeS, bank, all, overS);
+  const faster = localSlope(timeS, track.airspeedKt.values.subarray(rows.from, rows.to), all, overS);
+  const limit = Math.max(spiralBankDeg, briefedBankDeg > 0 ? briefedBankDeg + 10 : 0);
+  const so = (i: number) => {
+    const k = i - rows.from;
+    return (
+      bank[k] > limit && steeper[k] > STEEPENS_DEG_PER_S && faster[k] > 0 && track.verticalSpeedFpm[i] < 0
+    );
+  };
+  const stretch = longestStretch(track.timeS, rows, so);
+  if (!stretch || stretch.endS - stretch.startS < spiralS - track.stepS) return undefined;
+  const within = rowsBetween(track.timeS, stretch.startS, stretch.endS, rows);
+  const steepest = rowOfMax(within, (i) => Math.abs(track.bankDeg.values[i]));
+  return { ...stretch, bankDeg: Math.abs(track.bankDeg.values[steepest]) };
+}
+const STEEPENS_DEG_PER_S = 0.5;
+
+export function spiralFindingIn(id: string, watched: Watched, briefedBankDeg?: number): Finding | undefined {
+  const found = spiralIn(watched, briefedBankDeg);
+  if (!found) return undefined;
+  return finding(id, 'critical', found, found.bankDeg, 'deg', {
+    what: `A spiral: the bank grew to ${numberText(found.bankDeg)}° with the nose down and the speed rising.`,
+    why: 'Pulling against a steepening bank tightens the turn and does not stop the descent.',
+    tryNext: 'Power back, wings level first, then ease out of the dive.',
+  });
+}

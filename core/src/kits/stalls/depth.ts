@@ -1,0 +1,204 @@
+/** How deep a stall went: to the break, to its first indication, or to nothing at all. */
+import { localSlope } from '../../recording/columns/resample.ts';
+import { longestStretch, type Rows, rowOfMax } from '../../recording/columns/span.ts';
+import type { Evidence } from '../../scoring/requirement.ts';
+import { between, type Case, extremes } from '../attempt/case.ts';
+import { limitsOf } from '../attempt/figures.ts';
+import { numberText } from '../attempt/finding.ts';
+import { failed, held, unseen } from '../attempt/requirement.ts';
+import { slowSpeedsAt } from '../attempt/slow-speeds.ts';
+import type { StallEvent } from './events.ts';
+import { eventOf, stallAttemptAt } from './stall-case.ts';
+import { STALL_LIMITS } from './tables.ts';
+
+export type AskedDepth = 'full' | 'first-indication';
+
+export interface Deepest {
+  /** Row of the least speed between the pitch-up and the release. */
+  slowest: number;
+  slowestKt: number;
+  /** Above the warning's and the stall's speed there, from the least to the most that it may be; NaN without an airplane. */
+  aboveWarningKt: readonly [number, number];
+  aboveStallKt: readonly [number, number];
+  /** When the warner began; undefined where it was silent or not recorded. */
+  warnedS?: number;
+  hasWarner: boolean;
+}
+
+/** The deepest moment of a stall; undefined where nothing was slow. */
+export function deepest(c: Case, event: StallEvent): Deepest | undefined {
+  const { track } = c;
+  const rows = between(c, event.pitchUpS, event.unloadS + 2);
+  const slowest = extremes(track.airspeedKt.values, rows).low;
+  if (slowest < 0) return undefined;
+  const slowestKt = track.airspeedKt.values[slowest];
+  // The bank that was held before a wing went: a drop is not a turn.
+  const speeds = slowSpeedsAt(c, slowest, c.attempt.targets.bankDeg ?? 0);
+  const above = (range?: readonly [number, number]): [number, number] =>
+    range ? [slowestKt - range[1], slowestKt - range[0]] : [Number.NaN, Number.NaN];
+  const warner = track.other('stall_warn')?.values;
+  const sounding = warner && longestStretch(track.timeS, rows, (i) => warner[i] > 0.5);
+  return {
+    slowest,
+    slowestKt,
+    aboveWarningKt: above(speeds?.warning),
+    aboveStallKt: above(speeds?.stall),
+    warnedS: sounding && event.indicationS < sounding.startS ? event.indicationS : sounding?.startS,
+    hasWarner: warner !== undefined,
+  };
+}
+
+/** Recovered so fast, and with nothing sounding, that there was no stall: by how much above the warning, kt. */
+export function noStallKt(c: Case, event: StallEvent): number | undefined {
+  const at = deepest(c, event);
+  if (!at || at.warnedS !== undefined) return undefined;
+  const above = at.aboveWarningKt[0];
+  return above > limitsOf(c.context, STALL_LIMITS).noStallKt ? above : undefined;
+}
+
+/** Fall of the nose about the break, °/s; NaN without a pitch. */
+function noseFallDegPerS(c: Case, rows: Rows): number {
+  const { track } = c;
+  const pitch = track.other('pitch_deg')?.values;
+  if (!pitch || rows.to - rows.from < 3) return Number.NaN;
+  const slopes = localSlope(track.timeS, pitch, rows, Math.max(0.5, track.stepS));
+  return -Math.min(...slopes);
+}
+
+/** Most that the sink grew within some seconds, ft/min, while the nose was held where a pitch tells. */
+function sinkGrowthFpm(c: Case, rows: Rows, withinS: number, heldNose: boolean): number {
+  const { track } = c;
+  const pitch = heldNose ? track.other('pitch_deg')?.values : undefined;
+  const climb = track.verticalSpeedFpm;
+  let most = 0;
+  let first = rows.from;
+  for (let i = rows.from; i < rows.to; i++) {
+    while (track.timeS[i] - track.timeS[first] > withinS + 1e-6) first++;
+    for (let k = first; k < i; k++) {
+      if (pitch && pitch[i] < pitch[k] - HELD_NOSE_DEG) continue;
+      most = Math.max(most, climb[k] - climb[i]);
+    }
+  }
+  return most;
+}
+const HELD_NOSE_DEG = 3;
+
+/** Full stalls: power off by speed and the break, power on by the break alone, since books give idle speeds. */
+export function fullStall(c: Case, event: StallEvent): Evidence {
+  const at = deepest(c, event);
+  if (!at) return unseen('no airspeed about the break');
+  const limits = limitsOf(c.context, STALL_LIMITS);
+  const early = noStallKt(c, event);
+  const atS = c.track.timeS[at.slowest];
+  if (early !== undefined)
+    return failed(
+      `recovery began ${numberText(early)} kt above the warning: no stall was flown`,
+      event.unloadS,
+    );
+  const kind = stallAttemptAt(c.track, c.context, c.attempt)?.kind;
+  const warnedWords =
+    at.warnedS === undefined
+      ? ''
+      : `, warning ${numberText(Math.max(0, event.breakS - at.warnedS), 1)} s before`;
+  const said = `break at ${numberText(at.slowestKt)} kt${warnedWords}`;
+  const around = between(c, event.breakS - 2, Math.max(event.unloadS, event.breakS) + 2);
+  const noseFell = noseFallDegPerS(c, around) >= limits.breakDegPerS;
+  if (kind === 'power-on') {
+    const before = between(c, event.breakS - 3, Math.max(event.unloadS, event.breakS + 0.5));
+    const collapsed = sinkGrowthFpm(c, before, 2, true) >= limits.breakFpm;
+    if (collapsed || wingFell(c, event)) return held(said, event.breakS);
+    return unseen('whether it broke, or was let go before, the recording does not tell');
+  }
+  // Calibrated in the book, and a knot of grace; where the flaps are not known, slow enough for all of them.
+  if (Number.isNaN(at.aboveStallKt[0]))
+    return unseen('the stall speed of this airplane at this weight is not known');
+  const slowEnough = at.aboveStallKt[1] <= limits.fullStallKt;
+  const mushed = sinkGrowthFpm(c, around, 3, true) >= limits.breakFpm;
+  if (slowEnough && (noseFell || mushed)) return held(said, event.breakS);
+  return {
+    ...unseen(
+      slowEnough
+        ? `down to ${numberText(at.slowestKt)} kt, and no break to be seen`
+        : `down to ${numberText(at.slowestKt)} kt, between the warning and the stall`,
+    ),
+    atS,
+  };
+}
+
+/** A wing that goes as it breaks. */
+function wingFell(c: Case, { breakS }: StallEvent): boolean {
+  const { track } = c;
+  if (track.bankDeg.source === 'derived') return false;
+  const rows = between(c, breakS - 0.5, breakS + 2);
+  const { low, high } = extremes(track.bankDeg.values, rows);
+  return low >= 0 && track.bankDeg.values[high] - track.bankDeg.values[low] > WING_FELL_DEG;
+}
+const WING_FELL_DEG = 15;
+
+/** Let go at the first sign: within seconds of the warner, and not broken before. */
+export function firstIndication(c: Case, event: StallEvent): Evidence {
+  const at = deepest(c, event);
+  const limits = limitsOf(c.context, STALL_LIMITS);
+  const early = noStallKt(c, event);
+  if (early !== undefined)
+    return failed(
+      `recovery began ${numberText(early)} kt above the warning: no indication came`,
+      event.unloadS,
+    );
+  if (!at?.hasWarner || at.warnedS === undefined)
+    return unseen('no warner on record: when the first indication came is not known');
+  const afterS = event.unloadS - at.warnedS;
+  if (fullStall(c, event).held === true && event.unloadS - event.breakS > limits.brokenS)
+    return failed(
+      `it broke ${numberText(event.unloadS - event.breakS, 1)} s before the release`,
+      event.breakS,
+    );
+  const said = `released ${numberText(afterS, 1)} s after the warning`;
+  return afterS <= limits.indicationS ? held(said, event.unloadS) : failed(said, event.unloadS);
+}
+
+/** Any sign of a stall at all, from its first indication on. */
+function anySign(c: Case, event: StallEvent): Evidence {
+  const full = fullStall(c, event);
+  if (full.held !== null) return full;
+  const at = deepest(c, event);
+  if (at?.warnedS !== undefined)
+    return held(`warning at ${numberText(speedAt(c, at.warnedS))} kt`, at.warnedS);
+  return full;
+}
+
+const speedAt = (c: Case, atS: number): number => c.track.airspeedKt.values[between(c, atS, atS + 1).from];
+
+/** The depth that was briefed; where none was, what the standard's own item asks. */
+export const depthAsked =
+  (standards: AskedDepth | 'any') =>
+  (c: Case): Evidence => {
+    const event = eventOf(c);
+    if (!event) return unseen('no break and no recovery were found');
+    const briefed = (c.attempt.brief as { depth?: AskedDepth | null } | undefined)?.depth;
+    if (standards === 'any' && !briefed) return anySign(c, event);
+    if (standards === 'any' && briefed === 'full') return fullStall(c, event);
+    if (briefed === 'first-indication') {
+      const seen = firstIndication(c, event);
+      return standards === 'full'
+        ? {
+            ...seen,
+            what: `${seen.what}; briefed to the first indication, though the task asks for a full stall`,
+          }
+        : seen;
+    }
+    return standards === 'first-indication' ? anySign(c, event) : fullStall(c, event);
+  };
+
+/** The nose as it was pulled up: held above a limit for a second. */
+export function noseTooHigh(c: Case): { deg: number; atS: number } | undefined {
+  const event = eventOf(c);
+  const pitch = c.track.other('pitch_deg')?.values;
+  if (!event || !pitch) return undefined;
+  const rows = between(c, event.pitchUpS, event.breakS);
+  const limit = limitsOf(c.context, STALL_LIMITS).steepDeg;
+  const stretch = longestStretch(c.track.timeS, rows, (i) => pitch[i] > limit);
+  if (!stretch || stretch.endS - stretch.startS < Math.max(0.9, c.track.stepS)) return undefined;
+  const highest = rowOfMax(between(c, stretch.startS, stretch.endS), (i) => pitch[i]);
+  return { deg: pitch[highest], atS: c.track.timeS[highest] };
+}

@@ -1,0 +1,64 @@
+/** Flaps in a stall's recovery: the drag stage may go at once, the rest waits for the climb. */
+import { speedAtWeightKias } from '../../airplane/limits.ts';
+import { valueAt } from '../../recording/columns/span.ts';
+import type { Evidence } from '../../scoring/requirement.ts';
+import { between, type Case, flapMoves } from '../attempt/case.ts';
+import { limitsOf } from '../attempt/figures.ts';
+import { numberText } from '../attempt/finding.ts';
+import { failed, held, notApplicable, unseen } from '../attempt/requirement.ts';
+import { eventOf } from './stall-case.ts';
+import { STALL_LIMITS } from './tables.ts';
+
+export interface EarlyFlaps {
+  fromDeg: number;
+  toDeg: number;
+  atS: number;
+  endS: number;
+  sinkFpm: number;
+  kias: number;
+}
+
+/** Down to here they come in with the power: the book's setting for a go-around, else all but the last stage. */
+const goAroundDeg = (c: Case): number => {
+  const airplane = c.context.airplane;
+  return airplane?.goAroundFlapsDeg ?? airplane?.flaps.at(-2)?.deg ?? 0;
+};
+
+/** Flaps in beyond the drag stage while it sank, or too slow for it. */
+export function flapsInEarly(c: Case): EarlyFlaps | undefined {
+  const event = eventOf(c);
+  if (!event) return undefined;
+  const { track, context } = c;
+  const { flapSinkFpm, speedGraceKt } = limitsOf(context, STALL_LIMITS);
+  const free = goAroundDeg(c);
+  const vx = vxKias(c);
+  for (const move of flapMoves(c, between(c, event.unloadS - 0.5, c.attempt.endS))) {
+    if (move.toDeg >= move.fromDeg || move.toDeg > free - 1) continue;
+    // Judged as the hand found it: what the flaps then take away is their own doing.
+    const { atS } = move;
+    const sinkFpm = sinkAbout(c, atS);
+    const kias = valueAt(track.timeS, track.airspeedKt.values, atS);
+    if (sinkFpm > flapSinkFpm || kias < vx - speedGraceKt) return { ...move, sinkFpm, kias };
+  }
+  return undefined;
+}
+
+/** Sink by the altitude over three seconds about a moment, ft/min: what a pilot reads off two glances. */
+function sinkAbout(c: Case, atS: number): number {
+  const altitude = (s: number) => valueAt(c.track.timeS, c.track.altitudeFt.values, s);
+  return ((altitude(atS - 2.5) - altitude(atS + 0.5)) / 3) * 60;
+}
+
+export function vxKias({ context: { airplane, weightLb } }: Case): number {
+  if (!airplane?.vxKias) return Number.NEGATIVE_INFINITY;
+  return speedAtWeightKias(airplane, airplane.vxKias, { weightLb: weightLb ?? airplane.maxWeightLb });
+}
+
+export function flapsInOrder(c: Case): Evidence {
+  if (c.attempt.configuration === 'clean') return notApplicable('flown clean: no flaps to raise');
+  if (!c.track.other('flaps_deg')) return unseen('flaps not recorded');
+  const early = flapsInEarly(c);
+  if (!early) return held('raised with the climb', eventOf(c)?.unloadS);
+  const how = early.sinkFpm > 0 ? `${numberText(early.sinkFpm)} ft/min down` : `${numberText(early.kias)} kt`;
+  return failed(`${numberText(early.fromDeg)}° to ${numberText(early.toDeg)}° at ${how}`, early.atS);
+}

@@ -1,0 +1,143 @@
+/** How a stall's recovery ended: climbing away at a climb's speed, once, without a second stall. */
+import { speedAtWeightKias } from '../../airplane/limits.ts';
+import type { Evidence } from '../../scoring/requirement.ts';
+import { between, type Case } from '../attempt/case.ts';
+import { limitsOf } from '../attempt/figures.ts';
+import { numberText } from '../attempt/finding.ts';
+import { failed, held, unseen } from '../attempt/requirement.ts';
+import { slowSpeedsAt } from '../attempt/slow-speeds.ts';
+import type { StallEvent } from './events.ts';
+import { eventOf } from './stall-case.ts';
+import { RECOVERY, STALL_LIMITS } from './tables.ts';
+
+/** V_X less a grace to V_Y and a margin, climbing; or level through V_X at the altitude. */
+export function climbedAway(c: Case): Evidence {
+  const event = eventOf(c);
+  const { airplane, weightLb } = c.context;
+  if (!event) return unseen('no recovery was found');
+  if (!airplane?.vxKias || !airplane.vyKias) return unseen('the airplane’s climb speeds are not known');
+  const limits = limitsOf(c.context, STALL_LIMITS);
+  const [vx, vy] = [airplane.vxKias, airplane.vyKias].map((kias) =>
+    speedAtWeightKias(airplane, kias, { weightLb: weightLb ?? airplane.maxWeightLb }),
+  );
+  const { timeS, airspeedKt, verticalSpeedFpm, altitudeFt } = c.track;
+  const pitch = c.track.other('pitch_deg')?.values;
+  const rows = between(c, event.unloadS, c.attempt.endS + RECOVERY.endsAfterS);
+  const entryFt = c.attempt.entry.altitudeFt;
+  let sinceS = Number.NaN;
+  for (let i = rows.from; i < rows.to; i++) {
+    const kt = airspeedKt.values[i];
+    if (pitch && pitch[i] < -limits.diveDeg)
+      return failed(`the nose went ${numberText(-pitch[i])}° below the horizon`, timeS[i]);
+    if (kt > vy + limits.tooFastKt && verticalSpeedFpm[i] < RECOVERY.levelFpm)
+      return failed(`${numberText(kt)} kt before it climbed: a dive, not a recovery`, timeS[i]);
+    const climbing = verticalSpeedFpm[i] > RECOVERY.positiveFpm && kt >= vx - limits.speedGraceKt;
+    const levelAtAltitude =
+      Math.abs(altitudeFt.values[i] - entryFt) < RECOVERY.atAltitudeFt &&
+      Math.abs(verticalSpeedFpm[i]) < RECOVERY.levelFpm &&
+      kt >= vx;
+    if (!climbing && !levelAtAltitude) {
+      sinceS = Number.NaN;
+      continue;
+    }
+    if (Number.isNaN(sinceS)) sinceS = timeS[i];
+    if (timeS[i] - sinceS >= RECOVERY.climbedS && kt <= vy + limits.aboveVyKt + (levelAtAltitude ? 40 : 0))
+      return held(`${climbing ? 'climbed away' : 'level again'} at ${numberText(kt)} kt`, timeS[i]);
+  }
+  return unseen('how the recovery ended is not on record');
+}
+
+/** A second stall after the first release: when it began. */
+export function secondStallAt(c: Case, event: StallEvent): number | undefined {
+  const { track } = c;
+  const { timeS, verticalSpeedFpm, airspeedKt } = track;
+  const rows = between(c, event.unloadS, event.unloadS + limitsOf(c.context, STALL_LIMITS).secondaryS);
+  const warner = track.other('stall_warn')?.values;
+  const sinkGrows = (fromS: number): boolean => {
+    const about = between(c, fromS - 0.5, fromS + 3);
+    let best = Number.NEGATIVE_INFINITY;
+    for (let i = about.from; i < about.to; i++) {
+      if (best - verticalSpeedFpm[i] > RECOVERY.sinkGrowsFpm) return true;
+      best = Math.max(best, verticalSpeedFpm[i]);
+    }
+    return false;
+  };
+  const load = track.other('load_g')?.values;
+  const loadDrops = (fromS: number): boolean => {
+    if (!load) return false;
+    const about = between(c, fromS, fromS + 3);
+    let most = 0;
+    for (let i = about.from; i < about.to && warner && warner[i] > 0.5; i++) {
+      if (most - load[i] > RECOVERY.loadDropsG) return true;
+      most = Math.max(most, load[i]);
+    }
+    return false;
+  };
+  if (warner) return warnedAgain(c, rows, warner, (s) => sinkGrows(s) || loadDrops(s));
+  let leastKt = Number.POSITIVE_INFINITY;
+  let sinceS = Number.NaN;
+  for (let i = rows.from; i < rows.to; i++) {
+    const kt = airspeedKt.values[i];
+    leastKt = Math.min(leastKt, kt);
+    const stall = slowSpeedsAt(c, i)?.stall[0];
+    if (stall === undefined) return undefined;
+    const n = Math.max(0.6, load ? load[i] : 1);
+    const again = kt - leastKt >= 0 && kt <= stall * Math.sqrt(n) + 1;
+    if (!again || !regained(c, event, i)) sinceS = Number.NaN;
+    else if (Number.isNaN(sinceS)) sinceS = timeS[i];
+    if (timeS[i] - sinceS >= 2) return sinceS;
+  }
+  return undefined;
+}
+
+/** Whether five knots had come back since the release. */
+function regained(c: Case, event: StallEvent, row: number): boolean {
+  const speed = c.track.airspeedKt.values;
+  const rows = between(c, event.unloadS, c.track.timeS[row]);
+  const from = speed[rows.from];
+  for (let i = rows.from; i < rows.to; i++) if (speed[i] > from + 5) return true;
+  return false;
+}
+
+/** Quiet for most of a second, then the warner for a whole one, and the airplane falls again. */
+function warnedAgain(
+  { track }: Case,
+  { from, to }: { from: number; to: number },
+  warner: Float64Array,
+  fallsAgain: (fromS: number) => boolean,
+): number | undefined {
+  let quietSinceS = Number.NaN;
+  let soundsSinceS = Number.NaN;
+  for (let i = from; i < to; i++) {
+    if (warner[i] <= 0.5) {
+      if (!Number.isNaN(soundsSinceS)) quietSinceS = Number.NaN;
+      if (Number.isNaN(quietSinceS)) quietSinceS = track.timeS[i];
+      soundsSinceS = Number.NaN;
+      continue;
+    }
+    if (Number.isNaN(soundsSinceS)) {
+      const quiet = track.timeS[i] - quietSinceS >= RECOVERY.quietS;
+      if (!quiet) {
+        quietSinceS = Number.NaN;
+        continue;
+      }
+      soundsSinceS = track.timeS[i];
+    }
+    const forS = track.timeS[i] - soundsSinceS + track.stepS;
+    const rows = Math.round((track.timeS[i] - soundsSinceS) / track.stepS) + 1;
+    if (forS >= RECOVERY.secondS && rows >= 2 && fallsAgain(soundsSinceS)) return soundsSinceS;
+  }
+  return undefined;
+}
+
+export function noSecondStall(c: Case): Evidence {
+  const event = eventOf(c);
+  if (!event) return unseen('no recovery was found');
+  const again = secondStallAt(c, event);
+  if (again !== undefined)
+    return failed(`stalled again ${numberText(again - event.unloadS, 1)} s after the release`, again);
+  const known = c.track.other('stall_warn') || c.context.airplane;
+  return known
+    ? held('none within fifteen seconds', event.unloadS)
+    : unseen('neither warner nor stall speed on record');
+}

@@ -1,0 +1,133 @@
+/** What a standard may ask of a steep turn before any band: that it went round, and below the maneuvering speed. */
+import { maneuveringSpeedKias } from '../../airplane/limits.ts';
+import type { Attempt } from '../../kits/attempt/attempt.ts';
+import type { Case } from '../../kits/attempt/case.ts';
+import { type Figures, limitsOf } from '../../kits/attempt/figures.ts';
+import { numberText } from '../../kits/attempt/finding.ts';
+import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
+import { failed, held, type Requirement, unseen } from '../../kits/attempt/requirement.ts';
+import { localSlope } from '../../recording/columns/resample.ts';
+import { longestStretch, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
+import { STEEP_LIMITS } from './tables.ts';
+
+type Limits = Figures<keyof typeof STEEP_LIMITS & string>;
+
+/** A full circle less the roll-out's band where one was briefed; else three quarters. */
+const leastTurnDeg = (attempt: Attempt, limits: Limits): number =>
+  attempt.brief?.maneuver === 'steep-turn' ? 360 - limits.rolloutDeg : limits.completeTurnDeg;
+
+export const fallsShort = (attempt: Attempt, limits: Limits): boolean =>
+  attempt.state === 'complete' &&
+  attempt.turnedDeg !== undefined &&
+  attempt.turnedDeg < leastTurnDeg(attempt, limits);
+
+/** So little of it that the roll-out is not worth a word. */
+export const brokenOff = (attempt: Attempt, limits: Limits): boolean =>
+  attempt.state === 'complete' &&
+  attempt.turnedDeg !== undefined &&
+  attempt.turnedDeg < limits.completeTurnDeg;
+
+/** A spiral dive: steep, falling fast, and the speed rising. */
+export function diveIn({
+  track,
+  rows,
+  context,
+}: Case): { startS: number; endS: number; bankDeg: number; fpm: number } | undefined {
+  const limits = limitsOf(context, STEEP_LIMITS);
+  const faster = localSlope(track.timeS, track.airspeedKt.values, rows, 1.5);
+  const stretch = longestStretch(
+    track.timeS,
+    rows,
+    (i) =>
+      Math.abs(track.bankDeg.values[i]) > limits.spiralBankDeg &&
+      track.verticalSpeedFpm[i] < -limits.spiralDescentFpm &&
+      faster[i - rows.from] > 0,
+  );
+  if (!stretch || stretch.endS - stretch.startS < Math.min(1, 2 * track.stepS)) return undefined;
+  const within = rowsBetween(track.timeS, stretch.startS, stretch.endS, rows);
+  const worst = rowOfMax(within, (i) => -track.verticalSpeedFpm[i]);
+  return {
+    ...stretch,
+    bankDeg: Math.abs(track.bankDeg.values[worst]),
+    fpm: -track.verticalSpeedFpm[worst],
+  };
+}
+
+interface AboveVa {
+  fastestKt: number;
+  vaKias: number;
+  span: { startS: number; endS: number };
+}
+
+/** The maneuvering speed that speaks: at this weight, else at the maximum, which is the highest it can be. */
+const vaOf = ({ context: { airplane, weightLb } }: Case): number | undefined =>
+  airplane && maneuveringSpeedKias(airplane, weightLb ?? airplane.maxWeightLb);
+
+export function aboveVa(c: Case): AboveVa | undefined {
+  const vaKias = vaOf(c);
+  const { track, rows, context } = c;
+  const airspeed = track.airspeedKt.values;
+  const fastest = rowOfMax(rows, (i) => airspeed[i]);
+  if (vaKias === undefined || fastest < 0) return undefined;
+  if (airspeed[fastest] <= vaKias + limitsOf(context, STEEP_LIMITS).aboveVaKt) return undefined;
+  let first = fastest;
+  while (first > rows.from && airspeed[first - 1] > vaKias) first--;
+  return {
+    fastestKt: airspeed[fastest],
+    vaKias,
+    span: { startS: track.timeS[first], endS: track.timeS[fastest] },
+  };
+}
+
+export const STEEP_REQUIREMENTS = {
+  ...GENERAL_REQUIREMENTS,
+  spiral: {
+    ...GENERAL_REQUIREMENTS.spiral,
+    see: (c) => {
+      const dive = diveIn(c);
+      return dive
+        ? failed(`${numberText(dive.fpm)} ft/min down at ${numberText(dive.bankDeg)}°`, dive.startS)
+        : GENERAL_REQUIREMENTS.spiral.see(c);
+    },
+  },
+  'full-turn': {
+    kind: 'proof',
+    asks: 'The whole turn',
+    before: 'a full circle',
+    see: ({ attempt, context }) => {
+      const { turnedDeg } = attempt;
+      if (turnedDeg === undefined) return unseen('how far it turned is not known');
+      const limits = limitsOf(context, STEEP_LIMITS);
+      const said = `${numberText(turnedDeg)}° turned`;
+      return fallsShort(attempt, limits)
+        ? failed(`${said}, of ${numberText(leastTurnDeg(attempt, limits))}° at the least`, attempt.endS)
+        : held(said, attempt.endS);
+    },
+  },
+  'below-va': {
+    kind: 'prohibition',
+    asks: 'Below maneuvering speed',
+    before: 'entered at or below the maneuvering speed of the day, and stopped above it',
+    see: (c) => {
+      const vaKias = vaOf(c);
+      if (vaKias === undefined) return unseen('the airplane’s maneuvering speed is not known');
+      const limits = limitsOf(c.context, STEEP_LIMITS);
+      const { entry } = c.attempt;
+      const sure = c.context.weightGiven;
+      if (entry.airspeedKt > vaKias + limits.entryAboveVaKt)
+        return failed(
+          `entered at ${numberText(entry.airspeedKt)} kt, maneuvering speed ${numberText(Math.floor(vaKias))}`,
+          c.attempt.startS,
+        );
+      const airspeed = c.track.airspeedKt.values;
+      const over = longestStretch(c.track.timeS, c.rows, (i) => airspeed[i] > vaKias + limits.farAboveVaKt);
+      if (over && over.endS - over.startS >= limits.farAboveVaS - c.track.stepS)
+        return failed(
+          `more than ${numberText(limits.farAboveVaKt)} kt above it for ${numberText(over.endS - over.startS)} s`,
+          over.startS,
+        );
+      const said = `maneuvering speed ${numberText(Math.floor(vaKias))} kt`;
+      return sure ? held(said) : unseen(`${said} at maximum weight; today’s weight is not known`);
+    },
+  },
+} satisfies Record<string, Requirement>;
