@@ -58,6 +58,7 @@ const VIEWS = [
     },
   },
   { name: 'debrief', as: 'idris', path: ({ debrief }) => `/debrief/${debrief}?attempt=2` },
+  { name: 'debrief-stall', as: 'idris', path: ({ review }) => `/debrief/${review}?attempt=4` },
   { name: 'debrief-student', as: 'nell', path: ({ debrief }) => `/debrief/${debrief}?attempt=2` },
   {
     name: 'debrief-replay',

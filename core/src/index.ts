@@ -2,6 +2,7 @@
 export * from './airplane/book.ts';
 export * from './airplane/calibration.ts';
 export * from './airplane/configuration.ts';
+export { CONFIGURATIONS, type Configuration } from './airplane/configuration.ts';
 export * from './airplane/fleet.ts';
 export * from './airplane/limits.ts';
 export * from './airplane/own-figure.ts';
@@ -28,6 +29,7 @@ export * from './debrief/flight-columns.ts';
 export * from './debrief/happened.ts';
 export * from './debrief/per-pixel.ts';
 export * from './debrief/read-statements.ts';
+export * from './debrief/reason.ts';
 export * from './debrief/score.ts';
 export * from './debrief/score-recording.ts';
 export * from './debrief/settings.ts';
@@ -94,6 +96,14 @@ export * from './recording/track/track.ts';
 export * from './scoring/excursion.ts';
 export * from './scoring/judge.ts';
 export * from './scoring/phases.ts';
+export type {
+  Evidence,
+  Held,
+  RequirementKind,
+  RequirementRow,
+  RequirementScore,
+} from './scoring/requirement.ts';
+export { failedMusts, unseenMusts } from './scoring/requirement.ts';
 export * from './scoring/schema.ts';
 export * from './scoring/standard.ts';
 export * from './scoring/worst.ts';

@@ -1,5 +1,5 @@
 /** The score as a table for a terminal. */
-import type { AttemptScore, ParameterScore, Score } from '@keel/core';
+import type { AttemptScore, ParameterScore, RequirementScore, Score } from '@keel/core';
 
 const clock = (seconds: number) => {
   const tenths = Math.round(seconds * 10);
@@ -23,6 +23,16 @@ function parameterLine(p: ParameterScore): string {
   return `${name}${band}${range}${used}${p.strict} / ${p.examiner}${notes ? `  (${notes})` : ''}`;
 }
 
+const HELD = new Map<RequirementScore['held'], string>([
+  [true, 'held'],
+  [false, 'NOT HELD'],
+  [null, 'not seen'],
+  ['not applicable', 'not asked'],
+]);
+
+const requirementLine = ({ asks, held, must, what }: RequirementScore): string =>
+  `    ${HELD.get(held)!.padEnd(10)}${asks}: ${what}${must ? '' : '  (shown only)'}`;
+
 function attemptLines(attempt: AttemptScore, number: number): string[] {
   const { startS, endS } = attempt;
   return [
@@ -30,6 +40,8 @@ function attemptLines(attempt: AttemptScore, number: number): string[] {
     `${number}. ${attempt.likely ? 'likely ' : ''}${attempt.maneuver}${attempt.variant === null ? '' : ` ${attempt.variant}`}   ${clock(startS)} to ${clock(endS)} (${(endS - startS).toFixed(0)} s)`,
     `    strict: ${attempt.strict}   examiner: ${attempt.examiner}${attempt.reason ? `   (${attempt.reason})` : ''}`,
     ...(attempt.wentFirst ? [`    ${attempt.wentFirst}`] : []),
+    ...(attempt.remark ? [`    ${attempt.remark}`] : []),
+    ...attempt.requirements.map(requirementLine),
     ...attempt.parameters.map(parameterLine),
     ...attempt.findings.map((f) => `    ${f.severity.padEnd(9)}${f.id.padEnd(32)}${f.what}`),
   ];

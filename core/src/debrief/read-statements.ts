@@ -40,7 +40,8 @@ export function editsFrom(statements: readonly Statement[]): StatementEdit[] {
       continue;
     }
     if (!isEdit(body)) continue;
-    const key = `${body.kind} ${body.maneuver} ${body.startS} ${body.endS}`;
+    const about = body.kind === 'seen' ? ` ${body.requirement}` : '';
+    const key = `${body.kind} ${body.maneuver} ${body.startS} ${body.endS}${about}`;
     if (undoes(body)) edits.delete(key);
     else edits.set(key, { ...editSchema.parse(body), statementId: id, authorName });
   }

@@ -83,3 +83,16 @@ export const scoreSchema = z.object({
   attempts: z.array(attemptScoreSchema),
 });
 export type Score = z.infer<typeof scoreSchema>;
+
+/**
+ * A score as it was stored, with what an older core did not yet work out left empty: its verdicts stay what they were, and
+ * a re-score is offered.
+ */
+export const filledIn = (score: Score): Score => ({
+  ...score,
+  attempts: score.attempts.map((attempt) => ({
+    ...attempt,
+    requirements: attempt.requirements ?? [],
+    missing: attempt.missing ?? [],
+  })),
+});

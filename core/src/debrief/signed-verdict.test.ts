@@ -22,7 +22,13 @@ function fly(maneuver: string, more: { habit?: string; variant?: string; seed?: 
 
 function verdictOn(
   { recording, card }: ReturnType<typeof fly>,
-  more: { standard?: string; briefed?: boolean; edits?: Edit[]; without?: ChannelName[]; everyS?: number } = {},
+  more: {
+    standard?: string;
+    briefed?: boolean;
+    edits?: Edit[];
+    without?: ChannelName[];
+    everyS?: number;
+  } = {},
 ): AttemptScore {
   const { standard = 'faa-private', briefed = true, edits, without = [], everyS } = more;
   const kept = keep(recording, without, everyS);

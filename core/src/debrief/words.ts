@@ -1,7 +1,7 @@
 /** Maneuvers, parameters and verdicts as a person reads them. */
 import { findRoom } from '../maneuvers/registry.ts';
-
 import type { AttemptVerdict } from '../scoring/schema.ts';
+import type { AttemptScore } from './score.ts';
 
 export const PARAMETER_NAMES: Record<string, string> = {
   altitude: 'Altitude',
@@ -15,12 +15,23 @@ export const PARAMETER_NAMES: Record<string, string> = {
   'vertical-speed': 'Vertical speed',
 };
 
-/** Without a variant it is only likely. */
+/** A maneuver, with its variant where it is known. */
 export function maneuverName(maneuver: string, variant: string | null): string {
   const name = findRoom(maneuver)?.one ?? maneuver;
-  if (variant === null) return `Likely ${name.toLowerCase()}`;
-  if (variant === 'standard') return name;
+  if (variant === null || variant === 'standard') return name;
   return variant === 'left' || variant === 'right' ? `${name} ${variant}` : `${name}, ${variant}`;
+}
+
+/** What is needed of an attempt to name it. */
+export type NamedAttempt = Pick<AttemptScore, 'maneuver' | 'variant' | 'likely' | 'configuration'>;
+
+/** An attempt as it is called: likely, where nothing surer can be said; a stall's flaps where they are not the usual ones. */
+export function attemptName({ maneuver, variant, likely, configuration }: NamedAttempt): string {
+  const name = maneuverName(maneuver, variant);
+  if (likely) return `Likely ${name.toLowerCase()}`;
+  if (maneuver === 'power-off-stall' && (configuration === 'clean' || configuration === 'takeoff'))
+    return `${name}, ${configuration}`;
+  return name;
 }
 
 export const VERDICT_WORDS: Record<AttemptVerdict, string> = {

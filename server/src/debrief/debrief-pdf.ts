@@ -1,11 +1,11 @@
 /** The debrief on paper, for the student: each attempt with its keel, what went first, what to try, one thing next time. */
 import {
+  attemptName,
   clockIn,
   defaultHelp,
   GRADES,
   HANDBOOK_FIRST,
   happened,
-  maneuverName,
   OBSERVATIONS,
   PARAMETER_NAMES,
   type RecordingView,
@@ -137,7 +137,7 @@ function attemptBlock(
         margin: [0, 6, 0, 2],
         columns: [
           {
-            text: `${index + 1}. ${maneuverName(attempt.maneuver, attempt.variant)}`,
+            text: `${index + 1}. ${attemptName(attempt)}`,
             fontSize: 13,
             bold: true,
           },

@@ -173,6 +173,7 @@ export function CardView({
         ))}
       </div>
       <Tolerances card={card} standard={standard} />
+      <Asked card={card} />
       {card.choices.length > 0 && (
         <details className="small">
           <summary>How this school flies it, and why</summary>
@@ -217,6 +218,21 @@ function WordedFigure({ figure, unit }: { figure: CardFigure; unit: string }) {
       unit={kias ? unit : figure.unit}
       note={[figure.note, figure.from].filter(Boolean).join(' · ')}
     />
+  );
+}
+
+/** What fails it before any band, said before the flight. */
+function Asked({ card }: { card: TargetCard }) {
+  const musts = card.requirements.filter(({ must }) => must);
+  if (musts.length === 0) return null;
+  return (
+    <p className="small">
+      <strong>Asked before any band:</strong> {musts.map(({ before }) => before).join('; ')}.
+      {card.depth === 'first-indication' &&
+        card.requirements.some(({ id }) => id.endsWith('/full-stall')) && (
+          <> Briefed to the first indication: the task itself asks for a full stall; check your edition.</>
+        )}
+    </p>
   );
 }
 

@@ -2,7 +2,7 @@
 import type { AttemptStatements, AttemptVerdict, RecordingView } from '@keel/core';
 import { VERDICT_WORDS } from '@keel/core';
 import { memo } from 'react';
-import { maneuverName } from '../parts/format.ts';
+import { attemptName } from '../parts/format.ts';
 import { SmallKeel } from '../parts/SmallKeel.tsx';
 import { helpName } from './WhoFlew.tsx';
 
@@ -27,7 +27,7 @@ export const AttemptList = memo(function AttemptList(props: {
           onClick={() => props.select(i)}
         >
           <strong>
-            {i + 1}. {maneuverName(attempt.maneuver, attempt.variant)}
+            {i + 1}. {attemptName(attempt)}
           </strong>
           <span className="small quiet">
             {helpName(statements[i].help)}

@@ -11,7 +11,7 @@ import { Button, Kbd, Modal, TextInput } from '@mantine/core';
 import { useHotkeys } from '@mantine/hooks';
 import { useState } from 'react';
 import { useKeel } from '../api/hooks.ts';
-import { clock, heading, maneuverName, numberText } from '../parts/format.ts';
+import { attemptName, clock, heading, numberText } from '../parts/format.ts';
 import { Failed, Loading } from '../parts/states.tsx';
 import { InstructorGrading, SelfGrade, StudentWords } from './Grading.tsx';
 import { KeelChart } from './KeelChart.tsx';
@@ -87,7 +87,7 @@ export function AttemptView(props: {
         <section className="sheet" aria-label="Keel chart">
           <div className="row spread" style={{ alignItems: 'baseline', flexWrap: 'wrap' }}>
             <div className="row" style={{ alignItems: 'baseline', flexWrap: 'wrap' }}>
-              <h2 style={{ fontSize: '1.18rem' }}>{maneuverName(attempt.maneuver, attempt.variant)}</h2>
+              <h2 style={{ fontSize: '1.18rem' }}>{attemptName(attempt)}</h2>
               <span className="quiet small">
                 attempt {index + 1} · {helpName(statements.help)} · {clock(attempt.endS - attempt.startS)} ·
                 entered {heading(attempt.targets.headingDeg)}°
@@ -157,6 +157,7 @@ export function AttemptView(props: {
               speedUnit={recording.airplane.speedUnit}
               trace={keel.data}
               show={setCursorS}
+              tell={isStudent ? undefined : addStatement}
             />
             <WhatHappened
               attempt={attempt}

@@ -1,5 +1,5 @@
 /** What an attempt is, put right by hand: its edges, two of it, one of two, another maneuver, none at all. */
-import { type AttemptScore, findRoom, maneuverName, rooms } from '@keel/core';
+import { type AttemptScore, attemptName, findRoom, rooms } from '@keel/core';
 import { Button, Select } from '@mantine/core';
 import { useState } from 'react';
 import { clock } from '../parts/format.ts';
@@ -68,9 +68,7 @@ export function EditAttempt(props: {
           disabled={!next}
           onClick={() => next && addStatement({ kind: 'merge', withEndS: next.endS })}
         >
-          {next
-            ? `Merge with the ${maneuverName(next.maneuver, next.variant).toLowerCase()} after it`
-            : 'Nothing after it'}
+          {next ? `Merge with the ${attemptName(next).toLowerCase()} after it` : 'Nothing after it'}
         </Button>
       </div>
       <div className="row" style={{ alignItems: 'flex-end', flexWrap: 'wrap' }}>

@@ -4,9 +4,9 @@
  */
 import {
   type AttemptScore,
+  attemptName,
   type FlightColumn,
   type FlightColumns,
-  maneuverName,
   momentAt,
   perPixel,
 } from '@keel/core';
@@ -213,7 +213,7 @@ function blockOf(
       type="button"
       className="flight-attempt"
       aria-current={i === selected || undefined}
-      title={maneuverName(attempt.maneuver, attempt.variant)}
+      title={attemptName(attempt)}
       style={{ left: share(attempt.startS - whole.fromS), width: share(lengthS) }}
       onPointerDown={(event) => event.stopPropagation()}
       onClick={() => select(i)}

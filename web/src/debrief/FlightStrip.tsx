@@ -2,7 +2,7 @@
 import type { AttemptStatements, AttemptVerdict, RecordingView } from '@keel/core';
 import { useElementSize } from '@mantine/hooks';
 import { memo } from 'react';
-import { maneuverName, maneuverShort } from '../parts/format.ts';
+import { attemptName, maneuverShort } from '../parts/format.ts';
 import { namesFor } from './names-for.ts';
 import './flight-strip.css';
 
@@ -66,7 +66,7 @@ export const FlightStrip = memo(function FlightStrip(props: {
               data-demonstration={statements[i].help === 'demonstration' || undefined}
               data-crowded={(crowded && i !== selected) || undefined}
               aria-current={i === selected || undefined}
-              aria-label={`${maneuverName(attempt.maneuver, attempt.variant)}, attempt ${i + 1}${shown ? `, ${verdicts[i]}` : ''}`}
+              aria-label={`${attemptName(attempt)}, attempt ${i + 1}${shown ? `, ${verdicts[i]}` : ''}`}
               style={{
                 left: x(attempt.startS),
                 width: Math.max(crowded ? 4 : 30, x(attempt.endS) - x(attempt.startS) - (crowded ? 1 : 3)),

@@ -1,9 +1,9 @@
 /** The attempt again, as it looked: the sight picture and the instruments at the cursor, running or by hand. */
 import {
   type AttemptScore,
+  attemptName,
   type FlightColumns,
   type Moment,
-  maneuverName,
   momentAt,
   type RecordingView,
 } from '@keel/core';
@@ -65,9 +65,7 @@ function Running({ recording, attempt, cursorS, setCursorS, flight }: Props & { 
         <Windscreen latest={latest} pictures={demonstrated}>
           <span className="replay-clock">
             {clock(cursorS - attempt.startS)}
-            <small>
-              {inAttempt ? maneuverName(attempt.maneuver, attempt.variant) : 'outside the attempt'}
-            </small>
+            <small>{inAttempt ? attemptName(attempt) : 'outside the attempt'}</small>
           </span>
           {moment.stall_warn > 0.5 && <span className="replay-warner">stall warner</span>}
         </Windscreen>

@@ -6,44 +6,15 @@ import {
   type KeelTrace,
   type MeasuredParameterScore,
   type ParameterScore,
+  reasonOf,
   VERDICT_WORDS,
   worstOf,
 } from '@keel/core';
 import { useState } from 'react';
 import { clock, numberText, PARAMETER_NAMES, signed, speedIn, unitMark } from '../parts/format.ts';
 import { Gate, VerdictMark } from '../parts/Gate.tsx';
-
-/** Why the judge says so, in a sentence. */
-function reasonOf(attempt: AttemptScore, judge: Judge): string {
-  if (attempt.state === 'discontinued') return `Not a failure: ${attempt.reason ?? 'it was broken off'}.`;
-  if (attempt.likely)
-    return 'Worked out from positions alone: the airspeed is not sure enough to judge this. It is named, not judged.';
-  const critical = attempt.findings.find((finding) => finding.severity === 'critical');
-  if (critical) return critical.what;
-  const incomplete = attempt.findings.find((finding) => finding.id.endsWith('/incomplete-turn'));
-  if (incomplete) return incomplete.what;
-  const out = attempt.parameters.find(
-    (p) => p.required && p.measured !== 'not-measured' && p[judge] === 'outside',
-  );
-  if (out && out.measured !== 'not-measured') {
-    const longest = Math.max(...out.excursions.map(({ startS, endS }) => endS - startS));
-    const name = PARAMETER_NAMES[out.parameter] ?? out.parameter;
-    if (judge === 'strict' || longest === 0) return `${name} left its band.`;
-    if (longest > 5)
-      return `${name} stayed out for ${numberText(longest, 1)} s; 5 s is the limit for a lapse that is put right.`;
-    if (out.excursions.length >= 3)
-      return `${name} left its band ${out.excursions.length} times; twice is the limit.`;
-    return `${name} went beyond twice its tolerance.`;
-  }
-  const missing = attempt.parameters.find((p) => p.required && p.measured === 'not-measured');
-  if (missing?.measured === 'not-measured') {
-    return `${PARAMETER_NAMES[missing.parameter] ?? missing.parameter} was not measured: ${missing.reason}.`;
-  }
-  const lapse = attempt.parameters.find(
-    (p) => p.required && p.measured !== 'not-measured' && p[judge] === 'momentary',
-  );
-  return lapse ? 'A short lapse, put right in time.' : 'Everything that is judged stayed inside its band.';
-}
+import { Requirements } from './Requirements.tsx';
+import type { AddStatement } from './use-statements.ts';
 
 export function Verdict(props: {
   attempt: AttemptScore;
@@ -55,6 +26,8 @@ export function Verdict(props: {
   trace: KeelTrace | undefined;
   /** Puts the cursor on a moment. */
   show: (atS: number) => void;
+  /** Says what the recording could not; left out for a student. */
+  tell?: AddStatement;
 }) {
   const { attempt, judge, standing, override, discontinued, trace } = props;
   const [opened, setOpened] = useState<string | null>(null);
@@ -72,18 +45,20 @@ export function Verdict(props: {
         {attempt[other] !== attempt[judge] &&
           ` The ${other} judge: ${VERDICT_WORDS[attempt[other]].toLowerCase()}.`}
       </p>
+      {attempt.remark && <p className="small">{attempt.remark}.</p>}
       {override && (
         <p className="small" style={{ marginBottom: 8 }}>
           <strong>Your override.</strong> {override.reason}{' '}
           <span className="quiet">Worked out: {VERDICT_WORDS[attempt[judge]].toLowerCase()}.</span>
         </p>
       )}
+      <Requirements attempt={attempt} show={props.show} tell={props.tell} />
       <table className="gates">
         <caption className="hidden">
           Each parameter: its worst deviation, tolerance used, and time outside
         </caption>
         <tbody>
-          {attempt.parameters.map((parameter) => (
+          {attempt.parameters.filter(hasGate).map((parameter) => (
             <ParameterRow
               key={parameter.parameter}
               parameter={parameter}
@@ -103,6 +78,9 @@ export function Verdict(props: {
     </section>
   );
 }
+
+/** The floor is a limit, kept or broken, and stands among what is asked before any band. */
+const hasGate = ({ parameter }: ParameterScore): boolean => parameter !== 'floor';
 
 /** When a parameter was furthest out; the instant itself for what is taken at one. */
 function evidenceAt(parameter: ParameterScore, trace: KeelTrace | undefined): number | null {

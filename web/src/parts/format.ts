@@ -1,5 +1,6 @@
 /** How numbers and times are written: tabular, thin spaces, true minus signs. */
 import {
+  attemptName,
   clock,
   clockIn,
   dayIn,
@@ -16,7 +17,7 @@ import {
   UTC,
 } from '@keel/core';
 
-export { clock, maneuverName, numberText, PARAMETER_NAMES, speedIn };
+export { attemptName, clock, maneuverName, numberText, PARAMETER_NAMES, speedIn };
 
 /** With its sign always shown; zero has none. */
 export const signed = (value: number, digits = 0): string => {

@@ -58,7 +58,7 @@ export const STALL_REQUIREMENTS = {
     releasedPromptly,
   ),
   'release-first': prohibition(
-    'Released first, then power',
+    'Release before power',
     'nose down before the power, or with it',
     releasedFirst,
   ),

@@ -1,0 +1,51 @@
+/** Why a judge says so, in a sentence; and what the verdict rests without. */
+import { numberText } from '../kits/attempt/finding.ts';
+import { unseenMusts } from '../scoring/requirement.ts';
+import type { Judge, MeasuredParameterScore } from '../scoring/schema.ts';
+import { failedSentence } from './required.ts';
+import type { AttemptScore } from './score.ts';
+import { PARAMETER_NAMES } from './words.ts';
+
+const nameOf = (parameter: string): string => PARAMETER_NAMES[parameter] ?? parameter;
+
+export function reasonOf(attempt: AttemptScore, judge: Judge): string {
+  if (attempt.state === 'discontinued') return `Not a failure: ${attempt.reason ?? 'it was broken off'}.`;
+  if (attempt.likely)
+    return 'Worked out from positions alone: the airspeed is not sure enough to judge this. It is named, not judged.';
+  const critical = attempt.findings.find((finding) => finding.severity === 'critical');
+  const failed = failedSentence(attempt.requirements) ?? critical?.what;
+  if (failed) return failed;
+  const out = attempt.parameters.find(
+    (p): p is MeasuredParameterScore => p.required && p.measured !== 'not-measured' && p[judge] === 'outside',
+  );
+  if (out) return outsideSentence(out, judge);
+  const [unproven] = unseenMusts(attempt.requirements, 'proof');
+  if (unproven) return `${unproven.asks}: ${unproven.what}.`;
+  const missing = attempt.parameters.find((p) => p.required && p.measured === 'not-measured');
+  if (missing?.measured === 'not-measured')
+    return `${nameOf(missing.parameter)} was not measured: ${missing.reason}.`;
+  const lapse = attempt.parameters.some(
+    (p) => p.required && p.measured !== 'not-measured' && p[judge] === 'momentary',
+  );
+  const words = lapse
+    ? 'A short lapse, put right in time.'
+    : 'Everything that is judged stayed inside its band.';
+  return [words, restsOn(attempt)].filter(Boolean).join(' ');
+}
+
+/** What was not seen, where a verdict stands without it. */
+export function restsOn({ requirements }: AttemptScore): string {
+  const unseen = unseenMusts(requirements, 'prohibition').map(({ asks }) => asks.toLowerCase());
+  return unseen.length === 0 ? '' : `On what was recorded: ${unseen.join(', ')} not seen.`;
+}
+
+function outsideSentence(out: MeasuredParameterScore, judge: Judge): string {
+  const longestS = Math.max(...out.excursions.map(({ startS, endS }) => endS - startS));
+  const name = nameOf(out.parameter);
+  if (judge === 'strict' || longestS === 0) return `${name} left its band.`;
+  if (longestS > 5)
+    return `${name} stayed out for ${numberText(longestS, 1)} s; 5 s is the limit for a lapse that is put right.`;
+  if (out.excursions.length >= 3)
+    return `${name} left its band ${out.excursions.length} times; twice in a minute is the limit.`;
+  return `${name} went beyond twice its tolerance.`;
+}

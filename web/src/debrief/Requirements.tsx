@@ -1,0 +1,125 @@
+/** What is asked of a maneuver before any band: held, failed, or not seen, each with its evidence. */
+import type { AttemptScore, Configuration, RequirementScore } from '@keel/core';
+import { CONFIGURATIONS } from '@keel/core';
+import { useState } from 'react';
+import type { AddStatement } from './use-statements.ts';
+import './requirements.css';
+
+const HELD_WORDS = new Map<RequirementScore['held'], string>([
+  [true, 'held'],
+  [false, 'not held'],
+  [null, 'not seen'],
+  ['not applicable', 'not asked here'],
+]);
+
+export function Requirements({
+  attempt,
+  show,
+  tell,
+}: {
+  attempt: AttemptScore;
+  show: (atS: number) => void;
+  tell?: AddStatement;
+}) {
+  const [all, setAll] = useState(false);
+  const asked = attempt.requirements.filter(({ held }) => held !== 'not applicable');
+  if (asked.length === 0) return null;
+  // What went wrong or was not seen comes first; what was right is told in one line until it is asked for.
+  const open = asked.filter(({ held, must }) => held !== true || !must);
+  const right = asked.filter((one) => !open.includes(one));
+  return (
+    <div className="requirements">
+      <h3>Asked before any band</h3>
+      <ul>
+        {open.map((one) => (
+          <Row key={one.id} one={one} show={show} tell={tell} />
+        ))}
+        {all && right.map((one) => <Row key={one.id} one={one} show={show} />)}
+      </ul>
+      {right.length > 0 && (
+        <button type="button" className="requirements-right" aria-expanded={all} onClick={() => setAll(!all)}>
+          <Mark held />
+          <span>
+            <strong>{right.length} held</strong>{' '}
+            <span className="quiet">
+              {all ? 'show less' : right.map(({ asks }) => asks.toLowerCase()).join(', ')}
+            </span>
+          </span>
+        </button>
+      )}
+      {tell && (attempt.configuration === null || attempt.variantMissing) && <FlapTaps tell={tell} />}
+    </div>
+  );
+}
+
+function Row({
+  one,
+  show,
+  tell,
+}: {
+  one: RequirementScore;
+  show: (atS: number) => void;
+  tell?: AddStatement;
+}) {
+  const { asks, held, what, atS, must } = one;
+  const name = one.id.split('/')[1];
+  return (
+    <li data-held={String(held)}>
+      <Mark held={held} />
+      <div>
+        <button
+          type="button"
+          className="requirement"
+          disabled={atS === undefined}
+          title={`${one.source}${one.fromMemory ? ' (from memory)' : ''}`}
+          onClick={() => atS !== undefined && show(atS)}
+        >
+          <strong>{asks}</strong> <span className="hidden">{HELD_WORDS.get(held)}: </span>
+          <span>{what}</span>
+          {!must && <span className="quiet"> shown only</span>}
+        </button>
+        {held === null && tell && (
+          <span className="requirement-taps">
+            <button type="button" onClick={() => tell({ kind: 'seen', requirement: name, held: true })}>
+              I saw it: as asked
+            </button>
+            <button type="button" onClick={() => tell({ kind: 'seen', requirement: name, held: false })}>
+              not so
+            </button>
+          </span>
+        )}
+      </div>
+    </li>
+  );
+}
+
+/** Two posts: between them it was held, outside it failed, an open ring where nobody saw. */
+function Mark({ held }: { held: RequirementScore['held'] }) {
+  return (
+    <svg width={24} height={16} viewBox="0 0 24 16" aria-hidden="true">
+      <line x1={3} x2={3} y1={1} y2={15} stroke="var(--ink)" strokeWidth={2} />
+      <line x1={16} x2={16} y1={1} y2={15} stroke="var(--ink)" strokeWidth={2} />
+      {held === null ? (
+        <circle cx={9.5} cy={8} r={3.2} fill="none" stroke="var(--quiet)" strokeWidth={1.5} />
+      ) : (
+        <circle cx={held ? 9.5 : 20} cy={8} r={3.6} fill={held ? 'var(--spruce)' : 'var(--below)'} />
+      )}
+    </svg>
+  );
+}
+
+const FLAP_WORDS: Record<Configuration, string> = { clean: 'up', takeoff: 'takeoff', landing: 'landing' };
+
+/** How the flaps stood, where no column says it. */
+function FlapTaps({ tell }: { tell: AddStatement }) {
+  return (
+    <fieldset className="flap-taps">
+      <legend>Flaps were not recorded. They stood at</legend>
+      {CONFIGURATIONS.map((configuration) => (
+        <button key={configuration} type="button" onClick={() => tell({ kind: 'configured', configuration })}>
+          {FLAP_WORDS[configuration]}
+        </button>
+      ))}
+    </fieldset>
+  );
+}
