@@ -8,6 +8,7 @@ import {
   decodeText,
   flyControls,
   flyManeuver,
+  flyTemplate,
   InputError,
   type Recording,
   readControlFile,
@@ -20,6 +21,7 @@ import { airplaneFrom, bytesOf, type Command, numberFrom, parseOptions, Refusal 
 
 const USAGE = `npm run -s fly -- --maneuver ID [--variant V] [--habit FINDING_ID|none] [--seed N] [--airplane ID]
   [--weight-lb N] [--rate HZ] [--wind DIR/KT] [--turbulence none|light|moderate] [--channels full|position] [--out FILE.csv]
+npm run -s fly -- --lesson TEMPLATE [--apron] [--cards FILE.json] [--seed N] [--airplane ID] [--out FILE.csv] …
 npm run -s fly -- --controls FILE.csv [--start altFt=4500,ias=95,hdg=360] [--airplane ID] [--out FILE.csv] …`;
 
 const DEMO_AIRPLANE = 'cairn-4';
@@ -38,14 +40,20 @@ export const fly: Command = (args) => {
     turbulence: { ...text, default: 'none' },
     channels: { ...text, default: 'full' },
     controls: text,
+    lesson: text,
+    apron: { type: 'boolean', default: false },
+    cards: text,
     start: text,
     out: text,
     help: { type: 'boolean', default: false },
   });
   if (values.help) return `${USAGE}\n`;
   if (positionals.length > 0) throw new Refusal(`${positionals[0]}: only options were expected`);
-  if ((values.maneuver === undefined) === (values.controls === undefined))
-    throw new Refusal('either --maneuver ID or --controls FILE.csv was expected');
+  const ways = [values.maneuver, values.controls, values.lesson].filter((way) => way !== undefined);
+  if (ways.length !== 1)
+    throw new Refusal('either --maneuver ID, --lesson TEMPLATE or --controls FILE.csv was expected');
+  if (values.lesson === undefined && (values.apron || values.cards !== undefined))
+    throw new Refusal('--apron and --cards go with --lesson');
   if (values.channels !== 'full' && values.channels !== 'position')
     throw new Refusal(`--channels ${values.channels}: full or position was expected`);
   if (values.controls === undefined && values.start !== undefined)
@@ -61,26 +69,34 @@ export const fly: Command = (args) => {
     rateHz: numberFrom('rate', values.rate, 0.5, 50) ?? 10,
     channels: values.channels,
   } as const;
-  const recording =
-    values.controls === undefined
-      ? flyManeuver({
-          ...common,
-          maneuver: values.maneuver!,
-          variant: values.variant,
-          habit: values.habit,
-          recorder,
-        }).recording
-      : fromControls(values.controls, (rows) =>
-          flyControls({
-            ...common,
-            rows,
-            start: startFrom(values.start),
-            groundFt: AREA_GROUND_FT,
-            recorder: { ...recorder, noise: false },
-          }),
-        );
+  const recording = flown();
   const csv = writeRecordingCsv(recording);
   return values.out === undefined ? csv : written(values.out, csv, recording);
+
+  function flown(): Recording {
+    if (values.lesson !== undefined) {
+      const { recording: lesson, cards } = flyTemplate({
+        ...common,
+        template: values.lesson,
+        apron: values.apron,
+        recorder,
+      });
+      if (values.cards !== undefined) write('cards', values.cards, `${JSON.stringify(cards, null, 2)}\n`);
+      return lesson;
+    }
+    if (values.controls !== undefined)
+      return fromControls(values.controls, (rows) =>
+        flyControls({
+          ...common,
+          rows,
+          start: startFrom(values.start),
+          groundFt: AREA_GROUND_FT,
+          recorder: { ...recorder, noise: false },
+        }),
+      );
+    const { maneuver = '', variant, habit } = values;
+    return flyManeuver({ ...common, maneuver, variant, habit, recorder }).recording;
+  }
 };
 
 /** Flies a control file; what is wrong in it is said with file and line. */
@@ -97,12 +113,16 @@ function fromControls(file: string, fly: (rows: ReturnType<typeof readControlFil
 
 /** Writes the file, and says how long it is. */
 function written(file: string, csv: string, { timeS }: Recording): string {
-  try {
-    writeFileSync(file, csv);
-  } catch (error) {
-    throw new Refusal(`--out ${file}: cannot be written (${(error as NodeJS.ErrnoException).code})`);
-  }
+  write('out', file, csv);
   return `${file}: ${timeS.length} rows, ${timeS.at(-1)!.toFixed(0)} s\n`;
+}
+
+function write(option: string, file: string, text: string): void {
+  try {
+    writeFileSync(file, text);
+  } catch (error) {
+    throw new Refusal(`--${option} ${file}: cannot be written (${(error as NodeJS.ErrnoException).code})`);
+  }
 }
 
 function wholeFrom(name: string, value: string | undefined, min: number, max: number): number | undefined {

@@ -53,6 +53,7 @@ export * from './fly/exchange.ts';
 export * from './fly/fly.ts';
 export * from './fly/fly-controls.ts';
 export * from './fly/fly-lesson.ts';
+export * from './fly/fly-template.ts';
 export * from './fly/lanes.ts';
 export * from './fly/sight-picture.ts';
 export * from './fly/trainer.ts';

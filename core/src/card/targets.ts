@@ -20,14 +20,47 @@ export const briefFileSchema = z
   .union([briefTargetsSchema, z.array(briefTargetsSchema)])
   .transform((value) => (Array.isArray(value) ? value : [value]));
 
-/** The brief for a maneuver: the one of the same variant, else one that names none, else any of the maneuver. */
+/** What was held in a stretch of flight, as far as it is known. */
+export interface HeldValues {
+  altitudeFt?: number;
+  airspeedKt?: number;
+  bankDeg?: number;
+}
+
+/** So much apart counts as much as so much of another. */
+const APART: Record<keyof HeldValues, number> = { altitudeFt: 300, airspeedKt: 10, bankDeg: 10 };
+
+const briefed = ({ entry, bankDeg }: BriefTargets): HeldValues => ({
+  altitudeFt: entry?.altitudeFt ?? undefined,
+  airspeedKt: entry?.airspeedKias ?? undefined,
+  bankDeg: bankDeg ?? undefined,
+});
+
+function apart(brief: BriefTargets, held: HeldValues): number {
+  const wanted = briefed(brief);
+  return (Object.keys(APART) as (keyof HeldValues)[]).reduce((sum, name) => {
+    const off = Math.abs((wanted[name] ?? Number.NaN) - (held[name] ?? Number.NaN));
+    return Number.isNaN(off) ? sum : sum + off / APART[name];
+  }, 0);
+}
+
+/**
+ * The brief for a maneuver: those of the same variant, else those that name none, else any of the maneuver; of several
+ * the one whose altitude, speed and bank are nearest to what was held, and of equals the first in the lesson's order.
+ */
 export function briefFor(
   briefs: readonly BriefTargets[],
   maneuver: string,
   variant: string | null,
+  held: HeldValues = {},
 ): BriefTargets | undefined {
   const same = briefs.filter((brief) => brief.maneuver === maneuver);
-  return same.find((b) => b.variant === variant) ?? same.find((b) => b.variant === undefined) ?? same[0];
+  const choices = [
+    same.filter((b) => b.variant === variant),
+    same.filter((b) => b.variant === undefined),
+    same,
+  ].find((list) => list.length > 0);
+  return choices?.reduce((best, brief) => (apart(brief, held) < apart(best, held) ? brief : best));
 }
 
 /** The brief's numbers under the same names as an attempt's targets. */

@@ -4,6 +4,7 @@ import type { Proposed } from '../kits/attempt/room.ts';
 import { type ManeuverRoom, requireRoom, rooms } from '../maneuvers/registry.ts';
 import type { Track } from '../recording/track/track.ts';
 import { arbitrate } from './arbiter.ts';
+import { areaWork } from './area-work.ts';
 import { withoutDoubtful } from './likely.ts';
 
 /** Attempts as found, in time order, none overlapping another; and what could not be told. */
@@ -13,12 +14,10 @@ export function findAttempts(track: Track, context: ScoringContext): Required<Pr
   const cleared = seen.flatMap(({ room, proposals }) => (room.clearedFor ? proposals : []));
   const before = rooms.map(({ sought }) => sought.proposeBefore?.(track, context, cleared));
   const all = [...seen, ...before.filter((proposed) => proposed !== undefined)];
+  const proposals = all.flatMap((one) => one.proposals);
   return {
     proposals: arbitrate(
-      withoutDoubtful(
-        track,
-        all.flatMap(({ proposals }) => proposals),
-      ),
+      areaWork(track, context, withoutDoubtful(track, proposals)),
       (maneuver) => requireRoom(maneuver).precedence,
     ),
     warnings: all.flatMap(({ warnings = [] }) => warnings),

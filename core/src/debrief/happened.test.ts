@@ -4,7 +4,7 @@ import { type DrawnFlight, drawFlight, toCsv } from '../testing/drawn-flight.ts'
 import { brokenLine } from './broken-line.ts';
 import { happened } from './happened.ts';
 import { scoreRecording } from './score-recording.ts';
-import { maneuverName } from './words.ts';
+import { attemptName, maneuverName } from './words.ts';
 
 const attemptOf = (flight: Partial<DrawnFlight>) =>
   scoreRecording(
@@ -41,7 +41,12 @@ test('a finding that says the same as an excursion stands with it once', () => {
 test('nothing out is nothing to tell', () => expect(happened(attemptOf({}))).toEqual([]));
 
 test('a likely maneuver is named so, and variants as they are said', () => {
-  expect(maneuverName('power-off-stall', null)).toBe('Likely power-off stall');
+  const stall = { maneuver: 'power-off-stall', variant: null } as const;
+  expect(attemptName({ ...stall, likely: true })).toBe('Likely power-off stall');
+  expect(attemptName(stall)).toBe('Power-off stall');
+  expect(attemptName({ ...stall, variant: 'straight', configuration: 'clean' })).toBe(
+    'Power-off stall, straight, clean',
+  );
   expect(maneuverName('steep-turn', 'left')).toBe('Steep turn left');
   expect(maneuverName('slow-flight', 'landing')).toBe('Slow flight, landing');
   expect(maneuverName('clearing-turns', 'standard')).toBe('Clearing turns');

@@ -16,6 +16,16 @@ import {
   until,
 } from '../flight/pilot/cockpit.ts';
 import type { Recording } from '../recording/columns/recording.ts';
+import {
+  type Airfield,
+  circuit,
+  climbOut,
+  crosswind,
+  joinDownwind,
+  park,
+  takeOff,
+  taxiOut,
+} from './circuit.ts';
 import { airframeFor, pieceFor, settingsFor, trimmedFlight } from './fly.ts';
 
 export interface Leg {
@@ -33,6 +43,8 @@ export interface LessonFlight extends Weather {
   legs: readonly Leg[];
   /** It begins in the climb from here and ends in the descent; left out, at the first entry and the last settling. */
   fieldFt?: number;
+  /** From the apron and back to it: taxi, takeoff, the lesson, a go-around, a touch-and-go and a landing. */
+  runwayDeg?: number;
   groundFt: number;
   seed?: number;
   skill?: number;
@@ -60,8 +72,14 @@ export function flyLesson(options: LessonFlight): { recording: Recording; events
     ...(fieldFt !== undefined && { entryKias: climbKias, altitudeFt: fieldFt + ABOVE_FIELD_FT }),
   };
   const flight = trimmedFlight(airframe, settings, options, seed);
+  const field =
+    fieldFt !== undefined && options.runwayDeg !== undefined
+      ? { fieldFt, runwayDeg: options.runwayDeg, northM: 0, eastM: 0 }
+      : undefined;
+  if (field) park(flight, field);
   const recorder = flightRecorder({ ...options.recorder, seed });
   const pilot = pilotFor(flight, settings, function* (c) {
+    if (field) yield* outbound(c, field);
     for (const [i, leg] of legs.entries()) {
       const { piece, habit } = pieces[i];
       const wanted = settingsFor(leg.card, piece, airframe, { habit });
@@ -77,7 +95,8 @@ export function flyLesson(options: LessonFlight): { recording: Recording; events
       yield* piece.script(c);
     }
     c.habitName = 'none';
-    if (fieldFt !== undefined) yield* descend(c, fieldFt + ABOVE_FIELD_FT);
+    if (field) yield* inbound(c, field);
+    else if (fieldFt !== undefined) yield* descend(c, fieldFt + ABOVE_FIELD_FT);
   });
   flyOut(pilot, LONGEST_S, recorder.keep);
   return {
@@ -132,4 +151,20 @@ function* descend(c: Cockpit, toFt: number): Script {
   c.aim.pitch = { by: 'climb', fpm: DESCENT_FPM };
   yield* until(c, 900, () => c.seen.altitudeFt < toFt);
   yield* hold(c, 1);
+}
+
+function* outbound(c: Cockpit, field: Airfield): Script {
+  yield* taxiOut(c, field);
+  yield* takeOff(c, field);
+  yield* climbOut(c, field);
+}
+
+function* inbound(c: Cockpit, field: Airfield): Script {
+  resetAim(c);
+  yield* joinDownwind(c, field);
+  yield* circuit(c, field, 'go-around');
+  yield* crosswind(c, field);
+  yield* circuit(c, field, 'touch-and-go');
+  yield* crosswind(c, field);
+  yield* circuit(c, field, 'full-stop');
 }

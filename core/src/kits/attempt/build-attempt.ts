@@ -39,10 +39,12 @@ export function buildAttempt(
   context: ScoringContext,
   parts: Parts,
 ): Attempt {
-  const brief = briefFor(context.briefs, proposal.maneuver, proposal.variant);
   const entry = parts.inherits
     ? (parts.inherits.targets as { altitudeFt: number; airspeedKt: number; headingDeg: number })
     : entryValues(track, proposal);
+  const brief = briefFor(context.briefs, proposal.maneuver, proposal.variant, {
+    altitudeFt: entry.altitudeFt,
+  });
   const aims: Aims = {
     ...entry,
     bankDeg: brief?.bankDeg ?? 0,

@@ -104,8 +104,10 @@ export function fullStall(c: Case, event: StallEvent): Evidence {
   const around = between(c, event.breakS - 2, Math.max(event.unloadS, event.breakS) + 2);
   const noseFell = noseFallDegPerS(c, around) >= limits.breakDegPerS;
   if (kind === 'power-on') {
-    const before = between(c, event.breakS - 3, Math.max(event.unloadS, event.breakS + 0.5));
-    const collapsed = sinkGrowthFpm(c, before, 2, true) >= limits.breakFpm;
+    // At a row a second the slope reaches over three of them, and the nose with it.
+    const sparse = c.track.stepS > 0.7;
+    const before = between(c, event.breakS - 3, Math.max(event.unloadS, event.breakS + (sparse ? 1.5 : 0.5)));
+    const collapsed = sinkGrowthFpm(c, before, sparse ? 3 : 2, !sparse) >= limits.breakFpm;
     if (collapsed || wingFell(c, event)) return held(said, event.breakS);
     return unseen('whether it broke, or was let go before, the recording does not tell');
   }

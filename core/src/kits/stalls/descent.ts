@@ -1,5 +1,5 @@
 /** The steady descent before a power-off stall: the final approach that it stands for. */
-import { longestStretch } from '../../recording/columns/span.ts';
+import { longestStretch, meanOver, medianOver } from '../../recording/columns/span.ts';
 import type { Evidence } from '../../scoring/requirement.ts';
 import { median } from '../../units/numbers.ts';
 import { between, type Case } from '../attempt/case.ts';
@@ -18,18 +18,30 @@ export function descentBefore(
   const { track, attempt, context } = c;
   const { descentKt, descentLeastFpm, descentMostFpm } = limitsOf(context, STALL_LIMITS);
   const rows = between(c, attempt.startS, event.pitchUpS + 1);
+  const altitude = track.altitudeFt.values;
   const climb = track.verticalSpeedFpm;
   const speed = track.airspeedKt.values;
-  const down = (i: number) => climb[i] < -descentLeastFpm && climb[i] > -descentMostFpm;
-  const speeds: number[] = [];
-  for (let i = rows.from; i < rows.to; i++) if (down(i)) speeds.push(speed[i]);
-  const about = median(speeds);
-  const steady = longestStretch(track.timeS, rows, (i) => down(i) && Math.abs(speed[i] - about) <= descentKt);
+  // Five seconds at a time, as an eye reads the two needles: a gust in between is no end of the descent.
+  const windowS = limitsOf(context, STALL_LIMITS).descentS;
+  const steadyFrom = (i: number): boolean => {
+    const part = between(c, track.timeS[i], track.timeS[i] + windowS);
+    if (track.timeS[part.to - 1] - track.timeS[i] < windowS - 1.01 * track.stepS) return false;
+    const fpm = ((altitude[part.to - 1] - altitude[i]) / (track.timeS[part.to - 1] - track.timeS[i])) * 60;
+    if (!(fpm < -descentLeastFpm && fpm > -descentMostFpm)) return false;
+    const kias = meanOver(speed, part);
+    for (let k = part.from; k < part.to; k++) if (Math.abs(speed[k] - kias) > descentKt) return false;
+    return true;
+  };
+  const found = longestStretch(track.timeS, rows, steadyFrom);
+  const steady = found && {
+    startS: found.startS,
+    endS: Math.min(found.endS + windowS, event.pitchUpS + windowS),
+  };
   if (!steady) return { startS: attempt.startS, endS: attempt.startS, kias: Number.NaN, fpm: Number.NaN };
   const within = between(c, steady.startS, steady.endS);
   return {
     ...steady,
-    kias: about,
+    kias: medianOver(speed, within),
     fpm: median(Array.from(climb.subarray(within.from, within.to))),
   };
 }

@@ -37,12 +37,27 @@ export function findStalls(track: Track, context: ScoringContext): StallEvent[] 
       if (!event) continue;
       const last = events.at(-1);
       // Where no nose was seen, still going down when the next one breaks was the descent toward it.
-      const descent = last && !track.other('pitch_deg') && event.breakS < last.lowestS;
+      const descent =
+        last &&
+        !track.other('pitch_deg') &&
+        event.breakS < last.lowestS &&
+        !roseBetween(track, last.breakS, event.breakS);
       if (descent && event.breakS - last.breakS > EVENT.sameStallS) events.pop();
       if (!last || event.breakS - last.breakS > EVENT.sameStallS) events.push(event);
     }
   }
   return events;
+}
+
+/** Whether it went up in between, as the next pull of a row of stalls does. */
+function roseBetween({ timeS, altitudeFt }: Track, fromS: number, toS: number): boolean {
+  const rows = rowsBetween(timeS, fromS, toS);
+  let lowest = Number.POSITIVE_INFINITY;
+  for (let i = rows.from; i < rows.to; i++) {
+    lowest = Math.min(lowest, altitudeFt.values[i]);
+    if (altitudeFt.values[i] > lowest + EVENT.roseFt) return true;
+  }
+  return false;
 }
 
 /** Rows at which the speed was least, one for each time that it came near the warning. */

@@ -7,16 +7,14 @@ import { flapsAllAtOnce } from '../attempt/flap-findings.ts';
 import { noStallKt } from './depth.ts';
 import { flapsInEarly } from './flap-order.ts';
 import { secondStallAt } from './recovered.ts';
-import { poweredFirst } from './release.ts';
+import { poweredFirst, releasedPromptly } from './release.ts';
 import { eventOf, stallId } from './stall-case.ts';
 import { STALL_LIMITS } from './tables.ts';
 
 export const lateRecovery: Check = (c) => {
-  const { context } = c;
   const event = eventOf(c);
-  if (!event?.unloadSeen) return undefined;
+  if (!event || releasedPromptly(c).held !== false) return undefined;
   const late = event.unloadS - event.breakS;
-  if (!(late > limitsOf(context, STALL_LIMITS).lateS)) return undefined;
   return finding(
     stallId(c, 'late-recovery'),
     'fault',

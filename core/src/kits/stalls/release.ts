@@ -73,7 +73,9 @@ export function releasedPromptly(c: Case): Evidence {
   if (!event?.unloadSeen) return unseen('when the wing was let go, no column tells');
   const late = event.unloadS - event.breakS;
   const said = `released ${numberText(Math.max(0, late), 1)} s after the break`;
-  return late > limitsOf(c.context, STALL_LIMITS).lateS
+  // A row a second places each of the two to a second.
+  const graceS = c.track.stepS > 0.7 ? c.track.stepS : 0;
+  return late > limitsOf(c.context, STALL_LIMITS).lateS + graceS
     ? failed(said, event.unloadS)
     : held(said, event.unloadS);
 }

@@ -51,6 +51,7 @@ export const EVENT = figures('stalls/events', {
   zoomS: [2, 's', 'time about the break in which the airplane may still be going up'],
   mostBankDeg: [33, 'deg', 'bank before the break above which a warner belongs to a steep turn'],
   bankFromS: [4, 's', 'time before the break over which that bank is taken'],
+  roseFt: [35, 'ft', 'climb between two breaks that makes the first one no mere descent'],
   sameStallS: [16, 's', 'time between breaks within which the later is the earlier one’s secondary'],
 });
 

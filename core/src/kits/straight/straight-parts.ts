@@ -3,7 +3,10 @@
  * the glide. Every flight has them, and a list of all would hide what was practised.
  */
 
+import type { BriefTargets } from '../../card/targets.ts';
+import { rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
+import { shortestTurnDeg } from '../../units/angles.ts';
 import type { Proposal, ScoringContext } from '../attempt/attempt.ts';
 import type { Stretch } from '../attempt/room.ts';
 import { meanBetween, sceneOf } from '../attempt/scene.ts';
@@ -37,12 +40,34 @@ export function straightProposals(
   context: ScoringContext,
   maneuver: string,
   spansOf: (straight: (row: number) => boolean) => Stretch[],
+  /** Whether it may begin at any altitude, as an engine may fail at any. */
+  atAnyAltitude = false,
 ): Proposal[] {
-  if (!context.briefs.some((brief) => brief.maneuver === maneuver)) return [];
+  const briefs = context.briefs.filter((brief) => brief.maneuver === maneuver);
+  if (briefs.length === 0) return [];
   const { lowestFt } = sceneOf(track, context);
   const turning = turningRows(track, context);
   const spans = spansOf((i) => !turning[i] && track.altitudeFt.values[i] > lowestFt);
-  return spans.map((span) => ({ maneuver, variant: 'standard', state: 'complete', ...span }));
+  return spans
+    .filter((span) => briefs.some((brief) => isMeant(track, brief, span, atAnyAltitude)))
+    .map((span) => ({ maneuver, variant: 'standard', state: 'complete', ...span }));
+}
+
+/** Flown along the briefed line, either way, and from about its altitude: the way out and home is neither. */
+function isMeant(
+  track: Track,
+  { entry }: BriefTargets,
+  { startS, endS }: Stretch,
+  atAnyAltitude: boolean,
+): boolean {
+  const { timeS, headingDeg, altitudeFt } = track;
+  const middle = rowsBetween(timeS, (startS + endS) / 2, endS).from;
+  const alongDeg = Math.abs(shortestTurnDeg(entry?.headingDeg ?? Number.NaN, headingDeg.values[middle]));
+  const offLine = Math.min(alongDeg, 180 - alongDeg);
+  const fromFt = meanBetween(track, altitudeFt.values, startS, startS + 2);
+  const wantedFt = entry?.altitudeFt ?? Number.NaN;
+  const offFt = Math.abs(fromFt - wantedFt);
+  return !(offLine > STRAIGHT_SIGNS.offLineDeg) && (atAnyAltitude || !(offFt > STRAIGHT_SIGNS.offAltitudeFt));
 }
 
 function turningRows(track: Track, context: ScoringContext): Uint8Array {
@@ -63,8 +88,20 @@ export function verticalLegs(track: Track, straight: (row: number) => boolean, s
     .filter(({ startS, endS }) => side * changeFt(track, startS, endS) > STRAIGHT_SIGNS.leastLegFt)
     .map((span) => ({
       ...span,
-      endS: Math.min(span.endS + STRAIGHT_SIGNS.levelOffS, track.timeS[span.segment.to - 1]),
+      endS: levelledOffBy(track, straight, span),
     }));
+}
+
+/** The levelling off that ends a leg; a turn into the next thing is no part of it. */
+function levelledOffBy(
+  { timeS }: Track,
+  straight: (row: number) => boolean,
+  { endS, segment }: Stretch,
+): number {
+  const { from, to } = rowsBetween(timeS, endS, endS + STRAIGHT_SIGNS.levelOffS, segment);
+  let last = from;
+  while (last + 1 < to && straight(last + 1)) last++;
+  return timeS[Math.min(last, segment.to - 1)];
 }
 
 /** Altitude gained from start to end, ft. */

@@ -13,6 +13,12 @@ export const STRAIGHT_LIMITS = thresholds('straight', {
 });
 
 export const STRAIGHT_SIGNS = figures('straight/found', {
+  offLineDeg: [
+    40,
+    'deg',
+    'distance from the briefed heading or its reciprocal beyond which a leg was not meant',
+  ],
+  offAltitudeFt: [500, 'ft', 'distance from the briefed altitude at its beginning beyond which it was not'],
   climbingFpm: [200, 'ft/min', 'vertical speed from which it climbs or descends'],
   leastLegS: [30, 's', 'shortest leg'],
   leastLegFt: [250, 'ft', 'smallest change of altitude of a climb or descent'],

@@ -40,10 +40,24 @@ export function turnProposals(
         turn.turnedDeg >= TURN_SIGNS.leastTurnDeg &&
         turn.heldBankDeg >= TURN_SIGNS.leastBankDeg &&
         turn.heldBankDeg < TURN_SIGNS.steepDeg + TURN_SIGNS.overlapDeg &&
-        kindOf(meanClimb(track, turn)) === kind,
+        kindOf(meanClimb(track, turn)) === kind &&
+        isMeant(turn, context, maneuver),
     )
     .map((turn) => proposalOf(turn, maneuver));
 }
+
+/**
+ * Where a lesson was briefed, a turn on the way to the next maneuver is none: meant is one of about the bank that was
+ * briefed, or one that goes most of the way round.
+ */
+const isMeant = ({ turnedDeg, heldBankDeg }: Turn, { briefs }: ScoringContext, maneuver: string): boolean =>
+  briefs.length === 0 ||
+  turnedDeg >= TURN_SIGNS.wholeTurnDeg ||
+  briefs.some(
+    (brief) =>
+      brief.maneuver === maneuver &&
+      (!brief.bankDeg || Math.abs(brief.bankDeg - heldBankDeg) <= TURN_SIGNS.nearBriefDeg),
+  );
 
 const kindOf = (climbFpm: number): TurnKind => {
   if (climbFpm > TURN_SIGNS.climbingFpm) return 'climbing';

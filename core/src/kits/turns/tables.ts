@@ -12,6 +12,8 @@ export const TURN_LIMITS = thresholds('turns', {
 
 export const TURN_SIGNS = figures('turns/found', {
   turnEdgeDeg: [5, 'deg', 'bank that begins and ends a turn'],
+  nearBriefDeg: [8, 'deg', 'distance from a briefed bank within which a turn was meant by it'],
+  wholeTurnDeg: [270, 'deg', 'change of heading of a turn that was meant though nobody briefed it'],
   leastTurnDeg: [45, 'deg', 'change of heading from which a turn is a practised one'],
   steepDeg: [36, 'deg', 'bank from which a turn is a steep one'],
   overlapDeg: [4, 'deg', 'bank beyond that up to which it may be a plain one all the same'],

@@ -29,7 +29,13 @@ export const bestGlide = defineRoom({
   card: bestGlideCard,
   sought: {
     propose: (track, context) => ({
-      proposals: straightProposals(track, context, ID, (straight) => glideSpans(track, context, straight)),
+      proposals: straightProposals(
+        track,
+        context,
+        ID,
+        (straight) => glideSpans(track, context, straight),
+        true,
+      ),
     }),
     measure: (track, proposal, _, context) =>
       measureStraight(track, proposal, context, {

@@ -1,6 +1,7 @@
 /** Slow flight as a maneuver: its legs, the warning that bounds its speed, and what goes wrong in it. */
 
-import { type Configuration, configurationOf } from '../../airplane/configuration.ts';
+import { CONFIGURATIONS, type Configuration, configurationOf } from '../../airplane/configuration.ts';
+import { stageOf } from '../../card/day.ts';
 import { briefFor } from '../../card/targets.ts';
 import type { Attempt, Proposal, ScoringContext } from '../../kits/attempt/attempt.ts';
 import { buildAttempt } from '../../kits/attempt/build-attempt.ts';
@@ -8,7 +9,8 @@ import { legHeading } from '../../kits/attempt/quantities.ts';
 import type { Proposed, Stretch } from '../../kits/attempt/room.ts';
 import { meanBetween, sceneOf } from '../../kits/attempt/scene.ts';
 import { heldSpan, practisedTurns } from '../../kits/turns/plain-turns.ts';
-import { rowsBetween } from '../../recording/columns/span.ts';
+import { flapDegrees } from '../../performance/model.ts';
+import { medianOver, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import type { Span } from '../../scoring/judged.ts';
 import { phaseNamed } from '../../scoring/phases.ts';
@@ -78,7 +80,10 @@ export function measure(
   const turnBank = median(named('turn').flatMap((leg) => bankOf(track, leg)));
   const recovery = phaseNamed(phases, 'recovery');
   const scene = sceneOf(track, context);
-  const flaps = scene.flapsDeg(
+  const flaps = flapsFlown(
+    track,
+    context,
+    proposal,
     rowsBetween(track.timeS, established.startS, established.endS, proposal.segment).from,
   );
   return buildAttempt(track, proposal, context, {
@@ -117,6 +122,14 @@ export function measure(
   });
 }
 
+/** As recorded; else by the configuration that was briefed; else all of them, which warns the latest. */
+function flapsFlown(track: Track, context: ScoringContext, { variant }: Proposal, row: number): number {
+  const { flapsKnown, flapsDeg, fullFlapsDeg } = sceneOf(track, context);
+  if (flapsKnown(row) || !context.airplane) return flapsDeg(row);
+  const briefed = CONFIGURATIONS.find((name) => name === variant);
+  return briefed ? flapDegrees(context.airplane, stageOf(context.airplane, briefed)) : fullFlapsDeg;
+}
+
 const bankOf = (track: Track, { startS, endS }: Span): number[] => {
   const rows = rowsBetween(track.timeS, startS + 2, endS - 2);
   return Array.from(track.bankDeg.values.subarray(rows.from, Math.max(rows.from, rows.to)), Math.abs);
@@ -138,26 +151,44 @@ export function without(whole: Span, parts: readonly Span[]): Span[] {
 }
 
 export const propose = (track: Track, context: ScoringContext): Proposed => ({
-  proposals: slowSpans(track, context).map(({ variant, startS, endS, segment }) => ({
-    maneuver: SLOW_FLIGHT,
-    ...variantOf(context, variant),
-    startS,
-    endS,
-    segment,
-    state: 'complete',
-  })),
+  proposals: slowSpans(track, context).flatMap((span): Proposal[] => {
+    const { variant, startS, endS, segment } = span;
+    const kias = medianKt(track, span);
+    if (isFlapPractice(context, variant, kias)) return [];
+    return [
+      {
+        maneuver: SLOW_FLIGHT,
+        ...variantOf(context, variant, kias),
+        startS,
+        endS,
+        segment,
+        state: 'complete',
+      },
+    ];
+  }),
 });
 
-/** As flown; where no column tells, as briefed, and without a brief nobody knows. */
+const medianKt = (track: Track, { slowFromS, slowToS, segment }: SlowSpan): number =>
+  medianOver(track.airspeedKt.values, rowsBetween(track.timeS, slowFromS, slowToS, segment));
+
+/** Changes of speed and flaps that were briefed pass through slow speeds too: what no slow flight of the lesson asks for. */
+function isFlapPractice({ briefs }: ScoringContext, variant: Configuration | null, kias: number): boolean {
+  if (!briefs.some(({ maneuver }) => maneuver === 'configuration-change')) return false;
+  const asked = briefs.filter((brief) => brief.maneuver === SLOW_FLIGHT);
+  const near = asked.filter(({ entry }) => kias <= (entry?.airspeedKias ?? kias) + SLOW_SIGNS.nearBriefKt);
+  return !near.some((brief) => variant === null || brief.variant === undefined || brief.variant === variant);
+}
+
+/** As flown; where no column tells, as the brief nearest by its speed has it; and without a brief nobody knows. */
 const variantOf = (
-  context: ScoringContext,
+  { briefs }: ScoringContext,
   flown: Configuration | null,
+  airspeedKt: number,
 ): Pick<Proposal, 'variant' | 'variantMissing'> => {
-  if (flown) return { variant: flown };
-  const briefed = context.briefs.filter(({ maneuver }) => maneuver === SLOW_FLIGHT);
-  const [only] = briefed;
-  if (briefed.length === 1 && only.variant) return { variant: only.variant };
-  return { variant: null, variantMissing: 'flaps were not recorded: clean or not, nothing tells' };
+  const variant = flown ?? briefFor(briefs, SLOW_FLIGHT, null, { airspeedKt })?.variant ?? null;
+  return variant === null
+    ? { variant, variantMissing: 'flaps were not recorded: clean or not, nothing tells' }
+    : { variant };
 };
 
 /** The configuration flown over most of a stretch. */

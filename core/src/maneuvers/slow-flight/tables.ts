@@ -24,6 +24,7 @@ export const SLOW_LIMITS = thresholds('slow-flight', {
 export const SLOW_SIGNS = figures('slow-flight/found', {
   aboveWarningKt: [15, 'kt', 'distance above the warning up to which it is slow'],
   aboveUnbriefedKt: [8, 'kt', 'the same where something else was briefed: only what is plainly slow'],
+  nearBriefKt: [8, 'kt', 'distance above a briefed speed up to which slow flight was that one'],
   leastS: [15, 's', 'shortest slow flight'],
   leastDerivedS: [
     30,

@@ -3,12 +3,12 @@
  * changes sign; it is one when a median bank of 36° is held over 45° of turn, or 25° when it was briefed as one.
  */
 
-import { briefFor } from '../../card/targets.ts';
+import { type BriefTargets, briefFor } from '../../card/targets.ts';
 import type { Attempt, Proposal, ScoringContext } from '../../kits/attempt/attempt.ts';
 import { buildAttempt } from '../../kits/attempt/build-attempt.ts';
 import type { Proposed } from '../../kits/attempt/room.ts';
 import { turnPhases } from '../../kits/turns/turn-phases.ts';
-import { findTurns, proposalOf } from '../../kits/turns/turns.ts';
+import { findTurns, proposalOf, type Turn } from '../../kits/turns/turns.ts';
 import { valueAt } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import { judgingRows } from '../../scoring/standard.ts';
@@ -19,10 +19,8 @@ export const STEEP_TURN = 'steep-turn';
 export function propose(track: Track, context: ScoringContext): Proposed {
   const proposals: Proposal[] = [];
   const warnings: string[] = [];
-  const briefed = context.briefs.some((brief) => brief.maneuver === STEEP_TURN);
-  const leastBank = briefed ? STEEP_SIGNS.briefedBankDeg : STEEP_SIGNS.heldBankDeg;
   for (const turn of findTurns(track)) {
-    if (!(turn.turnedDeg >= STEEP_SIGNS.leastTurnDeg) || turn.heldBankDeg < leastBank) continue;
+    if (!(turn.turnedDeg >= STEEP_SIGNS.leastTurnDeg) || !isSteep(turn, context)) continue;
     if (!turn.begins) {
       warnings.push(
         `a steep bank at ${turn.startS.toFixed(0)} s has no recorded entry (the recording breaks off before it): not scored`,
@@ -33,6 +31,27 @@ export function propose(track: Track, context: ScoringContext): Proposed {
   }
   return { proposals, warnings };
 }
+
+/**
+ * Steep by its bank; or flown shallow where one was briefed: then it goes most of the way round, and no turn of another
+ * bank was briefed that it is nearer to.
+ */
+function isSteep({ heldBankDeg, turnedDeg }: Turn, { briefs }: ScoringContext): boolean {
+  if (heldBankDeg >= STEEP_SIGNS.heldBankDeg) return true;
+  const steep = briefs.filter((brief) => brief.maneuver === STEEP_TURN);
+  if (
+    steep.length === 0 ||
+    heldBankDeg < STEEP_SIGNS.briefedBankDeg ||
+    turnedDeg < STEEP_SIGNS.shallowTurnDeg
+  )
+    return false;
+  const offDeg = (brief: BriefTargets) => Math.abs((brief.bankDeg ?? STEEP_SIGNS.usualBankDeg) - heldBankDeg);
+  const nearest = Math.min(...steep.map(offDeg));
+  return !briefs.some(
+    (brief) => PLAIN_TURNS.includes(brief.maneuver) && brief.bankDeg && offDeg(brief) < nearest,
+  );
+}
+const PLAIN_TURNS = ['level-turn', 'climbing-turn', 'descending-turn'];
 
 /** The turn the other way that this one reversed out of, if it did. */
 const reversedFrom = (proposal: Proposal, earlier: readonly Attempt[]): Attempt | undefined =>

@@ -1,0 +1,62 @@
+/** How the airplane moved over the ground, as far as a recording tells it. */
+import { localSlope } from '../../recording/columns/resample.ts';
+import type { Track } from '../../recording/track/track.ts';
+import { radians } from '../../units/angles.ts';
+import { KT_TO_MPS } from '../../units/convert.ts';
+
+export interface GroundMotion {
+  /** Ground speed, kt; undefined where neither it nor a position was recorded. */
+  speedKt?: Float64Array;
+  /** North and east of the first fix, m. */
+  northM?: Float64Array;
+  eastM?: Float64Array;
+  /** Direction of flight that runways are compared with: the heading, else the track over the ground; degrees, continuous. */
+  directionDeg: Float64Array;
+  /** Whether the airspeed is an instrument's. */
+  iasMeasured: boolean;
+}
+
+const EARTH_RADIUS_M = 6_371_000;
+
+export function groundMotion(track: Track): GroundMotion {
+  const [lat, lon] = [track.other('lat_deg')?.values, track.other('lon_deg')?.values];
+  const recorded = track.other('gs_kt')?.values;
+  const iasMeasured = track.airspeedKt.source === 'measured';
+  const directionDeg = track.headingDeg.values;
+  if (!lat || !lon) return { speedKt: recorded, directionDeg, iasMeasured };
+  const first = lat.findIndex((value) => !Number.isNaN(value));
+  const scale = Math.cos(radians(lat[Math.max(0, first)]));
+  const northM = lat.map((value) => EARTH_RADIUS_M * radians(value - lat[first]));
+  const eastM = lon.map((value) => EARTH_RADIUS_M * radians(value - lon[first]) * scale);
+  if (recorded) return { speedKt: recorded, northM, eastM, directionDeg, iasMeasured };
+  const all = { from: 0, to: track.timeS.length };
+  const overS = Math.max(1, 1.5 * track.stepS);
+  const north = localSlope(track.timeS, northM, all, overS);
+  const east = localSlope(track.timeS, eastM, all, overS);
+  const speedKt = north.map((value, i) => Math.hypot(value, east[i]) / KT_TO_MPS);
+  return { speedKt, northM, eastM, directionDeg: trackOf(north, east), iasMeasured };
+}
+
+/** Direction over the ground, continuous; where the airplane stands, the last one. */
+function trackOf(north: Float64Array, east: Float64Array): Float64Array {
+  const out = new Float64Array(north.length);
+  let last = 0;
+  for (let i = 0; i < out.length; i++) {
+    if (Math.hypot(north[i], east[i]) > 1.5) {
+      const deg = (Math.atan2(east[i], north[i]) * 180) / Math.PI;
+      last += deg - last - 360 * Math.round((deg - last) / 360);
+    }
+    out[i] = last;
+  }
+  return out;
+}
+
+/** Metres between a row and a place; undefined without positions. */
+export const distanceM = (
+  { northM, eastM }: GroundMotion,
+  row: number,
+  place: { northM?: number; eastM?: number },
+): number | undefined =>
+  northM && eastM && place.northM !== undefined && place.eastM !== undefined
+    ? Math.hypot(northM[row] - place.northM, eastM[row] - place.eastM)
+    : undefined;

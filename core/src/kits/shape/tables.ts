@@ -1,0 +1,57 @@
+/** Numbers by which the day's shape is told: standing, touching, approaching, going round. */
+import { figures } from '../attempt/figures.ts';
+
+export const WHEELS = figures('shape/wheels', {
+  slowKt: [35, 'kt', 'ground speed below which an airplane is on its wheels'],
+  slowIasKt: [
+    45,
+    'kt',
+    'airspeed that goes with it: in a strong wind slow flight is as slow over the ground',
+  ],
+  peggedKt: [30, 'kt', 'airspeed of an airplane on its wheels where no ground speed tells'],
+  standsKt: [5, 'kt', 'ground speed of an airplane that stands'],
+  flatS: [15, 's', 'time that it is that slow and level before it counts as ground'],
+  flatFt: [15, 'ft', 'range of altitude in that time'],
+  lowFt: [15, 'ft', 'distance from a field’s level within which the wheels may touch'],
+  lowGpsFt: [35, 'ft', 'the same where the altitude is a satellite receiver’s'],
+  touchS: [4, 's', 'time at that level that is a touch'],
+  touchRmsFt: [3, 'ft', 'scatter of the altitude in that time, root mean square'],
+  touchShare: [1.15, '', 'multiple of the stall speed with landing flaps below which it touched'],
+  slowsKt: [8, 'kt', 'loss of speed that shows a touch where the stall speed is not known'],
+  airborneS: [15, 's', 'time off the ground that is a flight'],
+  airborneFt: [45, 'ft', 'height that it reaches'],
+  liftedFt: [4, 'ft', 'height at which the wheels have surely left'],
+  stoppedKt: [3, 'kt', 'ground speed of a stop'],
+  stoppedS: [3, 's', 'time of a stop'],
+  taxiKt: [25, 'kt', 'ground speed below which a landing roll has ended'],
+  taxiBackDeg: [150, 'deg', 'turn on the ground that leaves the runway for another try'],
+  sameFieldM: [2400, 'm', 'distance within which two stretches of ground are one field'],
+});
+
+export const ROUND_FIELD = figures('shape/circuit', {
+  withinM: [2800, 'm', 'distance from a field within which an approach to it ends'],
+  circuitM: [5600, 'm', 'distance within which a circuit is flown'],
+  circuitFt: [1400, 'ft', 'height above the field below which it is'],
+  approachFt: [800, 'ft', 'height from which an approach is one'],
+  alignedDeg: [20, 'deg', 'distance from the runway’s direction within which it is aligned'],
+  descendingFpm: [-150, 'ft/min', 'vertical speed of an approach'],
+  approachS: [6, 's', 'shortest aligned descent'],
+  awayFt: [200, 'ft', 'climb that goes around'],
+  lowFt: [100, 'ft', 'height of a low approach'],
+  lowS: [5, 's', 'time that it is level there'],
+  downwindDeg: [30, 'deg', 'distance from the reciprocal of the runway within which a leg is downwind'],
+  downwindS: [12, 's', 'shortest downwind leg'],
+  lookBackS: [420, 's', 'time before an approach in which its downwind leg lies'],
+  climbOutFt: [1000, 'ft', 'height at which a climb-out ends'],
+  takeoffFt: [50, 'ft', 'height at which a takeoff ends, and a landing begins'],
+  stayedFt: [
+    1500,
+    'ft',
+    'height below which an airplane that has just been at the field stays in its circuit',
+  ],
+  attemptsFromFt: [
+    1000,
+    'ft',
+    'height above the field from which a stall or a steep turn near it is still one',
+  ],
+});
