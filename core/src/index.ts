@@ -26,6 +26,7 @@ export * from './debrief/align.ts';
 export * from './debrief/broken-line.ts';
 export * from './debrief/edits.ts';
 export * from './debrief/flight-columns.ts';
+export * from './debrief/flight-score.ts';
 export * from './debrief/happened.ts';
 export * from './debrief/per-pixel.ts';
 export * from './debrief/read-statements.ts';

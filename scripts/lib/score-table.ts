@@ -47,6 +47,25 @@ function attemptLines(attempt: AttemptScore, number: number): string[] {
   ];
 }
 
+function flightLines({ flight }: Score): string[] {
+  if (!flight || flight.parts.length === 0) return [];
+  const { airborneS, blockS, takeoffs, landings, goArounds, circuits, findings } = flight;
+  const times = [
+    blockS === null ? '' : `block ${clock(blockS)}`,
+    airborneS === null ? '' : `in the air ${clock(airborneS)}`,
+    takeoffs === null ? '' : `takeoffs ${takeoffs}`,
+    landings === null
+      ? ''
+      : `landings ${landings.length}${landings.length > 0 ? ` (${landings.map(({ kind }) => kind ?? 'kind not known').join(', ')})` : ''}`,
+    goArounds ? `go-arounds ${goArounds}` : '',
+    circuits ? `circuits ${circuits}` : '',
+  ].filter(Boolean);
+  return [
+    ...(times.length > 0 ? [`  ${times.join('   ')}`] : []),
+    ...findings.map((f) => `  ${f.severity.padEnd(9)}${f.id.padEnd(32)}${f.what}`),
+  ];
+}
+
 export function scoreTable(score: Score, file: string): string {
   const { recording } = score;
   return [
@@ -57,6 +76,7 @@ export function scoreTable(score: Score, file: string): string {
         ]
       : []),
     ...recording.warnings.map((warning) => `  note: ${warning}`),
+    ...flightLines(score),
     ...(score.attempts.length === 0 ? ['', 'No attempt was found.'] : []),
     ...score.attempts.flatMap((attempt, i) => attemptLines(attempt, i + 1)),
     '',

@@ -12,6 +12,7 @@ import { findStandard, SCHOOL_STANDARD_ID } from '../standards/standards.ts';
 import { CORE_VERSION } from '../version.ts';
 import { applyEdits, toldBy } from './edits.ts';
 import { findAttempts, variantOf } from './find-attempts.ts';
+import { scoreFlight } from './flight-score.ts';
 import { roundNumbers } from './round-score.ts';
 import type { Score } from './score.ts';
 import { scoreAttempt } from './score-attempt.ts';
@@ -79,6 +80,7 @@ export function scoreWithTrack(recording: Recording, options: ScoreOptions): Sco
     airplane: airplane?.id ?? null,
     weightLb: settings.weightLb ?? null,
     groundFt: settings.groundFt ?? null,
+    flight: scoreFlight(track, context, attempts),
     attempts: scored,
   };
   onProgress?.(1);

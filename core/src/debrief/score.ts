@@ -11,6 +11,7 @@ import {
   parameterScoreSchema,
 } from '../scoring/schema.ts';
 import { parameterSchema } from '../scoring/standard.ts';
+import { flightScoreSchema } from './flight-score.ts';
 
 const seconds = z.number();
 
@@ -80,6 +81,8 @@ export const scoreSchema = z.object({
   airplane: z.string().nullable(),
   weightLb: z.number().nullable(),
   groundFt: z.number().nullable(),
+  /** The day's shape; left out by older cores. */
+  flight: flightScoreSchema.optional(),
   attempts: z.array(attemptScoreSchema),
 });
 export type Score = z.infer<typeof scoreSchema>;

@@ -1,4 +1,5 @@
 /** Maneuvers, parameters and verdicts as a person reads them. */
+import type { PartName } from '../kits/shape/flight-shape.ts';
 import { findRoom } from '../maneuvers/registry.ts';
 import type { AttemptVerdict } from '../scoring/schema.ts';
 import type { AttemptScore } from './score.ts';
@@ -33,6 +34,20 @@ export function attemptName({ maneuver, variant, likely, configuration }: NamedA
     return `${name}, ${configuration}`;
   return name;
 }
+
+const PART_WORDS: Record<PartName, string> = {
+  parked: 'parked',
+  taxi: 'taxi',
+  takeoff: 'takeoff',
+  'climb-out': 'climb-out',
+  transit: 'transit',
+  area: 'area work',
+  circuit: 'circuit',
+  approach: 'approach',
+  landing: 'landing',
+};
+/** A part of the day as a person says it. */
+export const partName = (name: PartName): string => PART_WORDS[name];
 
 export const VERDICT_WORDS: Record<AttemptVerdict, string> = {
   satisfactory: 'To standard',

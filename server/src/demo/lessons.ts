@@ -337,7 +337,6 @@ export const DEMO_LESSONS: readonly DemoLesson[] = [
     ],
     statements: [
       { help: 'unaided', grade: 3 },
-      {},
       { help: 'prompted', grade: 2, nextTime: 'Push as the power comes.' },
       { help: 'demonstration' },
       { help: 'prompted', grade: 2, comment: 'The rudder came after the wing.' },

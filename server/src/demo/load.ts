@@ -176,6 +176,7 @@ async function loadLesson(
     seed,
     groundFt: GROUND_FT,
     fieldFt: FIELD_FT,
+    runwayDeg: RUNWAY_DEG,
     windFromDeg: (200 + 37 * seed) % 360,
     windKt: 6 + ((5 * seed) % 14),
     turbulence: lesson.turbulence ?? (seed % 3 === 0 ? 'light' : 'none'),
@@ -210,6 +211,9 @@ async function loadLesson(
   await done;
   await loadStatements(database, id, row, lesson);
 }
+
+/** The club's runway, as it is taken off from. */
+const RUNWAY_DEG = 240;
 
 async function loadStatements(
   database: DataSource,

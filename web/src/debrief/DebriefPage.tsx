@@ -288,6 +288,7 @@ function WholeFlight(props: {
     <FlightChart
       flight={flight.data}
       attempts={recording.score?.attempts ?? []}
+      parts={recording.score?.flight?.parts ?? []}
       speedUnit={recording.airplane.speedUnit}
       {...rest}
     />

@@ -7,6 +7,7 @@ import {
   attemptName,
   type FlightColumn,
   type FlightColumns,
+  type FlightScore,
   momentAt,
   perPixel,
 } from '@keel/core';
@@ -14,7 +15,7 @@ import { Button } from '@mantine/core';
 import { useElementSize } from '@mantine/hooks';
 import { type ECharts, init } from 'echarts/core';
 import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef, useState } from 'react';
-import { clock, maneuverShort, numberText, speedIn } from '../parts/format.ts';
+import { clock, maneuverShort, numberText, partName, speedIn } from '../parts/format.ts';
 import { type Colours, FONT, useColours } from '../theme/colours.ts';
 import { roundTimes, type Span, stretched, within } from './time-span.ts';
 import './flight-chart.css';
@@ -44,6 +45,7 @@ const LANE_SHARE = 0.88;
 export function FlightChart(props: {
   flight: FlightColumns;
   attempts: readonly AttemptScore[];
+  parts: FlightScore['parts'];
   selected: number;
   select: (attempt: number) => void;
   cursorS: number;
@@ -123,6 +125,10 @@ export function FlightChart(props: {
     () => attempts.map((attempt, i) => blockOf(attempt, i, { whole, perPixelS, selected, select })),
     [attempts, whole, perPixelS, selected, select],
   );
+  const partBlocks = useMemo(
+    () => props.parts.map((part) => partOf(part, whole, perPixelS)),
+    [props.parts, whole, perPixelS],
+  );
   const moment = momentAt(flight, cursorS);
   return (
     <section className="sheet flight-chart" aria-label="The whole flight">
@@ -167,6 +173,7 @@ export function FlightChart(props: {
               <div className="flight-window" style={{ left: LEFT, right: RIGHT, height: height - FOOT }}>
                 <div style={{ left: left(whole.fromS) - LEFT, width: left(whole.toS) - left(whole.fromS) }}>
                   {blocks}
+                  {partBlocks}
                 </div>
               </div>
               {lanes.map(({ column, name, unit, digits }, i) => {
@@ -220,6 +227,23 @@ function blockOf(
     >
       <span>{roomPx > 7 * name.length + 8 ? name : roomPx > 16 ? i + 1 : ''}</span>
     </button>
+  );
+}
+
+/** A part of the day along the foot of the chart, named where there is room. */
+function partOf({ name, startS, endS }: FlightScore['parts'][number], whole: Span, perPixelS: number) {
+  const share = (s: number) => `${(100 * s) / (whole.toS - whole.fromS)}%`;
+  const label = partName(name);
+  return (
+    <span
+      key={`${name} ${startS}`}
+      className="flight-part"
+      data-part={name}
+      title={label}
+      style={{ left: share(startS - whole.fromS), width: share(endS - startS) }}
+    >
+      {(endS - startS) / perPixelS > 7 * label.length + 6 ? label : ''}
+    </span>
   );
 }
 

@@ -1,8 +1,8 @@
 /** The flight strip, flown: attempts as blocks on the altitude silhouette. */
-import type { AttemptStatements, AttemptVerdict, RecordingView } from '@keel/core';
+import type { AttemptStatements, AttemptVerdict, FlightScore, RecordingView } from '@keel/core';
 import { useElementSize } from '@mantine/hooks';
 import { memo } from 'react';
-import { attemptName, maneuverShort } from '../parts/format.ts';
+import { attemptName, maneuverShort, partName } from '../parts/format.ts';
 import { namesFor } from './names-for.ts';
 import './flight-strip.css';
 
@@ -39,9 +39,15 @@ export const FlightStrip = memo(function FlightStrip(props: {
       short: maneuverShort(attempt.maneuver, attempt.variant),
     })),
   );
+  const parts = recording.score?.flight?.parts ?? [];
   const outline = profile.map(([t, altitude]) => `${x(t).toFixed(1)},${y(altitude).toFixed(1)}`).join(' ');
   return (
-    <nav ref={ref} className="strip" aria-label="Attempts in order" style={{ height: H + 22 }}>
+    <nav
+      ref={ref}
+      className="strip"
+      aria-label="Attempts in order"
+      style={{ height: H + 22 + (parts.length > 0 ? PARTS_PX : 0) }}
+    >
       {width > 0 && (
         <svg width={width} height={H} aria-hidden="true">
           <polygon points={`0,${H} ${outline} ${width},${H}`} fill="var(--hill)" />
@@ -79,6 +85,33 @@ export const FlightStrip = memo(function FlightStrip(props: {
             </button>
           );
         })}
+      {width > 0 && <DayParts parts={parts} x={x} />}
     </nav>
   );
 });
+
+const PARTS_PX = 22;
+/** About what a letter of a part's name takes. */
+const LETTER_PX = 7.2;
+
+/** The parts of the day under the blocks, each as long as it took; a name where there is room for it. */
+function DayParts({ parts, x }: { parts: FlightScore['parts']; x: (atS: number) => number }) {
+  return (
+    <ol className="strip-parts" style={{ top: H + 20 }} aria-label="Parts of the flight">
+      {parts.map(({ name, startS, endS }) => {
+        const width = x(endS) - x(startS);
+        const label = partName(name);
+        return (
+          <li
+            key={`${name} ${startS}`}
+            data-part={name}
+            title={label}
+            style={{ left: x(startS), width: Math.max(1, width - 1.5) }}
+          >
+            <span className={label.length * LETTER_PX < width ? undefined : 'hidden'}>{label}</span>
+          </li>
+        );
+      })}
+    </ol>
+  );
+}

@@ -13,11 +13,12 @@ import {
   numberText,
   PARAMETER_NAMES,
   type Peek,
+  partName,
   speedIn,
   UTC,
 } from '@keel/core';
 
-export { attemptName, clock, maneuverName, numberText, PARAMETER_NAMES, speedIn };
+export { attemptName, clock, maneuverName, numberText, PARAMETER_NAMES, partName, speedIn };
 
 /** With its sign always shown; zero has none. */
 export const signed = (value: number, digits = 0): string => {

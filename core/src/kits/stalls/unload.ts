@@ -19,13 +19,7 @@ export interface Unload {
 export function unloadAfter(track: Track, breakS: number): Unload {
   const { timeS } = track;
   const after = rowsBetween(timeS, breakS, breakS + UNLOAD.lookS);
-  const elevator = track.other('elevator')?.values;
-  if (elevator) {
-    const rows = rowsBetween(timeS, breakS - 0.5, breakS + UNLOAD.lookS);
-    const held = elevator[rowsBetween(timeS, breakS - 1, breakS).from];
-    const moved = firstWhere(rows, (i) => elevator[i] < held - UNLOAD.stickMoved);
-    if (moved >= 0) return { atS: timeS[moved], seen: true };
-  }
+  const byHand = handMoved(track, breakS);
   const attack = angleOfAttackDeg(track);
   const atBreak = rowsBetween(timeS, breakS - 1, breakS + 0.3);
   const stalled = median(
@@ -34,8 +28,22 @@ export function unloadAfter(track: Track, breakS: number): Unload {
   const letGo = firstWhere(after, (i) => attack(i) < stalled - UNLOAD.letGoDeg);
   const warner = track.other('stall_warn')?.values;
   const quiet = warner ? firstWhere(after, (i) => timeS[i] > breakS && warner[i] <= 0.5) : -1;
-  if (letGo >= 0) return { atS: timeS[quiet >= 0 ? Math.min(quiet, letGo) : letGo], seen: true };
+  // A wing that was let go shows it at once in its angle; a hand may go on moving long after.
+  const byWing = letGo >= 0 ? timeS[quiet >= 0 ? Math.min(quiet, letGo) : letGo] : undefined;
+  const seen = [byHand, byWing].filter((atS) => atS !== undefined);
+  if (seen.length > 0) return { atS: Math.min(...seen), seen: true };
   return { atS: quiet >= 0 ? timeS[quiet] : breakS, seen: false };
+}
+
+/** When the stick went forward from where it was held, as it broke. */
+function handMoved(track: Track, breakS: number): number | undefined {
+  const elevator = track.other('elevator')?.values;
+  if (!elevator) return undefined;
+  const { timeS } = track;
+  const rows = rowsBetween(timeS, breakS - 0.5, breakS + UNLOAD.lookS);
+  const held = elevator[rowsBetween(timeS, breakS - 1, breakS).from];
+  const moved = firstWhere(rows, (i) => elevator[i] < held - UNLOAD.stickMoved);
+  return moved < 0 ? undefined : timeS[moved];
 }
 
 /** As recorded, else pitch less the climb through still air; NaN without a pitch. */

@@ -3,7 +3,7 @@ import type { Proposal, ScoringContext } from '../../kits/attempt/attempt.ts';
 import type { Stretch } from '../../kits/attempt/room.ts';
 import { meanBetween, sceneOf } from '../../kits/attempt/scene.ts';
 import { changeFt, stretches } from '../../kits/straight/straight-parts.ts';
-import { rowsBetween } from '../../recording/columns/span.ts';
+import { firstWhere, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import type { Phase } from '../../scoring/schema.ts';
 import { median } from '../../units/numbers.ts';
@@ -19,8 +19,16 @@ export function glideSpans(
   const { power } = sceneOf(track, context);
   const gliding = (i: number) =>
     Number.isNaN(power(i)) ? climb[i] < GLIDE_SIGNS.sinkFpm : power(i) < GLIDE_SIGNS.idleShare;
+  const kias = context.briefs.find(({ maneuver }) => maneuver === 'best-glide')?.entry?.airspeedKias;
+  // Where no power tells, going down fast and never slowing toward the glide's speed is a descent.
+  const slowed = ({ startS, endS }: Stretch): boolean => {
+    const rows = rowsBetween(track.timeS, startS, endS);
+    if (!kias || !Number.isNaN(power(rows.from))) return true;
+    return firstWhere(rows, (i) => track.airspeedKt.values[i] < kias + GLIDE_SIGNS.slowedKt) >= 0;
+  };
   return stretches(track, (i) => straight(i) && gliding(i), GLIDE_SIGNS.leastS).filter(
-    ({ startS, endS }) =>
+    ({ startS, endS, segment }) =>
+      slowed({ startS, endS, segment }) &&
       changeFt(track, startS, endS) < -GLIDE_SIGNS.leastFallFt &&
       meanBetween(track, climb, startS, endS) < GLIDE_SIGNS.sinkFpm / 2,
   );

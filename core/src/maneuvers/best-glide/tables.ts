@@ -11,6 +11,11 @@ export const GLIDE_SIGNS = figures('best-glide/found', {
   leastS: [15, 's', 'shortest glide'],
   idleShare: [0.12, '', 'share of the power up to which it is idle'],
   sinkFpm: [-350, 'ft/min', 'vertical speed of a glide where no power is recorded'],
+  slowedKt: [
+    8,
+    'kt',
+    'distance above the briefed speed that a glide comes down to where no power is recorded',
+  ],
   leastFallFt: [150, 'ft', 'altitude that a glide loses'],
   settledS: [10, 's', 'time after the start from which a glide that never slowed down is judged'],
 });

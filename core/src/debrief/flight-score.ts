@@ -1,0 +1,175 @@
+/** The flight itself: its shape, and what happened in it outside every attempt and matters. */
+import { z } from 'zod';
+import type { Attempt, ScoringContext } from '../kits/attempt/attempt.ts';
+import { limitsOf } from '../kits/attempt/figures.ts';
+import { finding, numberText } from '../kits/attempt/finding.ts';
+import { flapOverspeedIn, spiralFindingIn } from '../kits/attempt/limits.ts';
+import { sceneOf } from '../kits/attempt/scene.ts';
+import { GENERAL_LIMITS } from '../kits/attempt/tables.ts';
+import { type FlightShape, flightShape, PART_NAMES, type Part } from '../kits/shape/flight-shape.ts';
+import { longestStretch, type Rows, rowOfMax, rowsBetween } from '../recording/columns/span.ts';
+import type { Track } from '../recording/track/track.ts';
+import { type Finding, findingSchema } from '../scoring/schema.ts';
+
+export const FLIGHT_FINDINGS = [
+  'flight/flap-overspeed',
+  'flight/spiral',
+  'flight/never-exceed',
+  'flight/stall-warning',
+  'flight/steep-bank-low',
+] as const;
+
+const seconds = z.number();
+export const flightScoreSchema = z.object({
+  blockS: seconds.nullable(),
+  airborneS: seconds.nullable(),
+  takeoffs: z.number().nullable(),
+  landings: z
+    .array(z.object({ atS: seconds, kind: z.enum(['full-stop', 'touch-and-go', 'stop-and-go']).nullable() }))
+    .nullable(),
+  goArounds: z.number().nullable(),
+  circuits: z.number().nullable(),
+  parts: z.array(z.object({ name: z.enum(PART_NAMES), startS: seconds, endS: seconds })),
+  findings: z.array(findingSchema),
+});
+export type FlightScore = z.infer<typeof flightScoreSchema>;
+
+export function scoreFlight(
+  track: Track,
+  context: ScoringContext,
+  attempts: readonly Attempt[],
+): FlightScore {
+  const shape = flightShape(track, context);
+  const { fields: _, ...times } = shape;
+  return {
+    ...times,
+    parts: shape.parts
+      .flatMap((part) => withArea(part, attempts))
+      .filter(({ startS, endS }) => endS > startS),
+    findings: outsideAttempts(track, context, shape, attempts),
+  };
+}
+
+/** What lies between the first and the last attempt of a transit is work in the area. */
+function withArea(part: Part, attempts: readonly Attempt[]): Part[] {
+  if (part.name !== 'transit') return [part];
+  const inside = attempts.filter(({ startS, endS }) => startS < part.endS && endS > part.startS);
+  if (inside.length === 0) return [part];
+  const startS = Math.max(part.startS, Math.min(...inside.map((attempt) => attempt.startS)));
+  const endS = Math.min(part.endS, Math.max(...inside.map((attempt) => attempt.endS)));
+  return [
+    { name: 'transit', startS: part.startS, endS: startS },
+    { name: 'area', startS, endS },
+    { name: 'transit', startS: endS, endS: part.endS },
+  ];
+}
+
+function outsideAttempts(
+  track: Track,
+  context: ScoringContext,
+  shape: FlightShape,
+  attempts: readonly Attempt[],
+): Finding[] {
+  const scene = sceneOf(track, context);
+  const gaps = gapsBetween(track, attempts);
+  return gaps
+    .flatMap((rows) => [
+      flapOverspeedIn('flight/flap-overspeed', { track, context, scene, rows }),
+      spiralFindingIn('flight/spiral', { track, context, scene, rows }),
+      neverExceed(track, context, rows),
+      warningNearGround(track, context, shape, rows),
+      bankNearGround(track, shape, rows),
+    ])
+    .filter((found) => found !== undefined);
+}
+
+/** Rows of no attempt. */
+function gapsBetween({ timeS, segments }: Track, attempts: readonly Attempt[]): Rows[] {
+  const gaps: Rows[] = [];
+  for (const segment of segments) {
+    let from = segment.from;
+    for (const { startS, endS } of attempts) {
+      const taken = rowsBetween(timeS, startS, endS, segment);
+      if (taken.to <= taken.from) continue;
+      if (taken.from > from) gaps.push({ from, to: taken.from });
+      from = Math.max(from, taken.to);
+    }
+    if (segment.to > from) gaps.push({ from, to: segment.to });
+  }
+  return gaps;
+}
+
+function neverExceed(
+  { timeS, airspeedKt }: Track,
+  { airplane }: ScoringContext,
+  rows: Rows,
+): Finding | undefined {
+  const vne = airplane?.vneKias;
+  if (!vne) return undefined;
+  const fastest = rowOfMax(rows, (i) => airspeedKt.values[i]);
+  const kias = airspeedKt.values[fastest];
+  if (!(kias > vne)) return undefined;
+  const at = { startS: timeS[fastest], endS: timeS[fastest] };
+  return finding('flight/never-exceed', 'critical', at, kias - vne, 'kt', {
+    what: `${numberText(kias)} kt, above the never-exceed speed of ${numberText(vne)} kt.`,
+    why: 'The nose stayed low while the speed grew.',
+    tryNext: 'Power back and ease out, gently. Tell whoever looks after the airplane before it flies again.',
+  });
+}
+
+const LOW_PARTS: readonly Part['name'][] = ['takeoff', 'climb-out', 'circuit', 'approach', 'landing'];
+/** A good flare sounds the warner: from so long before the touch to so long after lift-off nothing is said. */
+const BEFORE_TOUCH_S = 10;
+const AFTER_LIFT_OFF_S = 5;
+const FLARE_FT = 50;
+
+function warningNearGround(
+  track: Track,
+  context: ScoringContext,
+  { parts, fields, landings }: FlightShape,
+  rows: Rows,
+): Finding | undefined {
+  const warner = track.other('stall_warn')?.values;
+  if (!warner || fields.length === 0) return undefined;
+  const { timeS } = track;
+  const low = parts.filter(({ name }) => LOW_PARTS.includes(name));
+  const lifts = parts.filter(({ name }) => name === 'takeoff').map(({ startS }) => startS);
+  const heightFt = (i: number) =>
+    Math.min(...fields.map(({ altitudeFt }) => Math.abs(track.altitudeFt.values[i] - altitudeFt)));
+  const forgiven = (i: number) =>
+    heightFt(i) < FLARE_FT ||
+    (landings ?? []).some(({ atS }) => timeS[i] > atS - BEFORE_TOUCH_S && timeS[i] < atS + BEFORE_TOUCH_S) ||
+    lifts.some((s) => Math.abs(timeS[i] - s) < AFTER_LIFT_OFF_S);
+  const sounding = (i: number) =>
+    warner[i] > 0.5 && !forgiven(i) && low.some(({ startS, endS }) => timeS[i] >= startS && timeS[i] <= endS);
+  const stretch = longestStretch(timeS, rows, sounding);
+  const least = limitsOf(context, GENERAL_LIMITS).stallWarningS;
+  if (!stretch || stretch.endS - stretch.startS < least - track.stepS / 2) return undefined;
+  const atFt = heightFt(rowsBetween(timeS, stretch.startS, stretch.endS).from);
+  return finding('flight/stall-warning', 'critical', stretch, stretch.endS - stretch.startS, 's', {
+    what: `The stall warning sounded ${numberText(atFt)} ft above the field.`,
+    why: 'Slow, and low: nothing is left there to recover with.',
+    tryNext: 'Nose down to the approach attitude at once, with power; go around if the approach is spoilt.',
+  });
+}
+
+const STEEP_LOW_DEG = 60;
+const LOW_FT = 1000;
+
+function bankNearGround(track: Track, { fields }: FlightShape, rows: Rows): Finding | undefined {
+  if (fields.length === 0 || track.bankDeg.source === 'derived') return undefined;
+  const bank = (i: number) => Math.abs(track.bankDeg.values[i]);
+  const low = (i: number) =>
+    fields.some(({ altitudeFt }) => {
+      const height = track.altitudeFt.values[i] - altitudeFt;
+      return height > 0 && height < LOW_FT;
+    });
+  const steepest = rowOfMax(rows, (i) => (low(i) ? bank(i) : 0));
+  if (steepest < 0 || !(low(steepest) && bank(steepest) > STEEP_LOW_DEG)) return undefined;
+  const at = { startS: track.timeS[steepest], endS: track.timeS[steepest] };
+  return finding('flight/steep-bank-low', 'critical', at, bank(steepest), 'deg', {
+    what: `${numberText(bank(steepest))}° of bank within 1,000 ft of the field.`,
+    why: 'A turn that was tightened to meet the runway takes the speed and the margin.',
+    tryNext: 'Thirty degrees at the most near the ground; overshooting final, go around.',
+  });
+}
