@@ -35,7 +35,7 @@ const LANES: FlightLane[] = [
 const LEFT = 96;
 const RIGHT = 20;
 const LANE = 74;
-const TOP = 26;
+const TOP = 46;
 const FOOT = 30;
 /** A least and a greatest value for so many pixels: finer nobody sees, and panning would cost more. */
 const PIXELS_A_PAIR = 2;
