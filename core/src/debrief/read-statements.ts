@@ -17,10 +17,13 @@ export interface AttemptStatements {
   all: Statement[];
   grade: number | null;
   selfGrade: { grade: number; beforeVerdict: boolean } | null;
-  help: Help;
+  /** Unknown until somebody said it: it is never taken for unaided. */
+  help: Help | 'unknown';
   flownBy: 'student' | 'instructor';
-  /** Whether an instructor said who flew; otherwise `help` is the school's default. */
+  /** Whether an instructor said who flew, of this attempt or of the whole flight. */
   helpStated: boolean;
+  /** Said of the whole flight at once. */
+  helpInBulk: boolean;
   override: { verdict: AttemptVerdict; reason: string } | null;
   discontinued: string | null;
   nextTime: string | null;
@@ -118,14 +121,31 @@ export function readLessonStatements(
   };
 }
 
-/** Who is taken to have flown an attempt of which nobody said: the first of a kind is shown, where the school does that. */
-export function defaultHelp(attempts: readonly Interval[], index: number, demonstrationFirst: boolean): Help {
-  const first = attempts.findIndex(({ maneuver }) => maneuver === attempts[index].maneuver);
-  return demonstrationFirst && first === index ? 'demonstration' : 'unaided';
+/** How much help there was where nobody said it of the attempt itself. */
+export interface UnsaidHelp {
+  help: Help | 'unknown';
+  bulk: boolean;
 }
 
+/**
+ * Nobody said who flew an attempt: what was said of the whole flight holds; the first of a kind is shown, where the school
+ * does that; and else it is not known.
+ */
+export function unsaidHelp(
+  attempts: readonly Interval[],
+  index: number,
+  { demonstrationFirst, ofLesson }: { demonstrationFirst: boolean; ofLesson: readonly Statement[] },
+): UnsaidHelp {
+  const first = attempts.findIndex(({ maneuver }) => maneuver === attempts[index].maneuver);
+  if (demonstrationFirst && first === index) return { help: 'demonstration', bulk: false };
+  const whole = latest(ofLesson, 'help');
+  return whole ? { help: whole.help, bulk: true } : { help: 'unknown', bulk: false };
+}
+
+const NOBODY_SAID: UnsaidHelp = { help: 'unknown', bulk: false };
+
 /** What was said of one attempt, in time order, read as its state now. */
-export function readStatements(statements: Statement[], defaultHelp: Help = 'unaided'): AttemptStatements {
+export function readStatements(statements: Statement[], unsaid: UnsaidHelp = NOBODY_SAID): AttemptStatements {
   const help = latest(statements, 'help');
   const selfGrade = latest(statements, 'self-grade');
   const override = latest(statements, 'override');
@@ -134,9 +154,10 @@ export function readStatements(statements: Statement[], defaultHelp: Help = 'una
     all: statements,
     grade: latest(statements, 'grade')?.grade ?? null,
     selfGrade: selfGrade ? { grade: selfGrade.grade, beforeVerdict: selfGrade.beforeVerdict } : null,
-    help: help?.help ?? defaultHelp,
-    flownBy: help?.flownBy ?? (defaultHelp === 'demonstration' ? 'instructor' : 'student'),
-    helpStated: help !== undefined,
+    help: help?.help ?? unsaid.help,
+    flownBy: help?.flownBy ?? (unsaid.help === 'demonstration' ? 'instructor' : 'student'),
+    helpStated: help !== undefined || unsaid.bulk,
+    helpInBulk: help === undefined && unsaid.bulk,
     override:
       override && override.verdict !== 'as-scored'
         ? { verdict: override.verdict, reason: override.reason }

@@ -1,10 +1,10 @@
 import {
-  defaultHelp,
   editsFrom,
   readLessonStatements,
   readStatements,
   sortStatements,
   standingVerdict,
+  unsaidHelp,
 } from './read-statements.ts';
 import type { Statement, StatementBody } from './statements.ts';
 
@@ -27,9 +27,21 @@ test('the last word of a kind counts', () => {
   expect(state.grade).toBe(3);
 });
 
-test('nothing said is unaided, and known to be only the default', () => {
-  expect(readStatements([])).toMatchObject({ help: 'unaided', flownBy: 'student', helpStated: false });
-  expect(readStatements([], 'demonstration')).toMatchObject({ help: 'demonstration', flownBy: 'instructor' });
+test('who flew is unknown until somebody says it', () => {
+  expect(readStatements([])).toMatchObject({ help: 'unknown', flownBy: 'student', helpStated: false });
+  const shown = { help: 'demonstration', bulk: false } as const;
+  expect(readStatements([], shown)).toMatchObject({ help: 'demonstration', flownBy: 'instructor' });
+});
+
+test('one tap says it of the whole flight, and a word on the attempt itself wins', () => {
+  const whole = statement(
+    { kind: 'help', help: 'prompted', flownBy: 'student' },
+    { ...SPAN, maneuver: 'lesson' },
+  );
+  const unsaid = unsaidHelp([SPAN], 0, { demonstrationFirst: false, ofLesson: [whole] });
+  expect(readStatements([], unsaid)).toMatchObject({ help: 'prompted', helpStated: true, helpInBulk: true });
+  const own = statement({ kind: 'help', help: 'unaided', flownBy: 'student' });
+  expect(readStatements([own], unsaid)).toMatchObject({ help: 'unaided', helpInBulk: false });
 });
 
 test('an override wins over a discontinued attempt, and both over the judge', () => {
@@ -58,8 +70,10 @@ test('a discard that was taken back is no edit any more', () => {
 
 test('the first of a kind is shown where the school does that', () => {
   const attempts = [SPAN, { ...SPAN, startS: 80, endS: 120 }];
-  expect(attempts.map((_, i) => defaultHelp(attempts, i, true))).toEqual(['demonstration', 'unaided']);
-  expect(defaultHelp(attempts, 0, false)).toBe('unaided');
+  const helpOf = (i: number, demonstrationFirst: boolean) =>
+    unsaidHelp(attempts, i, { demonstrationFirst, ofLesson: [] }).help;
+  expect(attempts.map((_, i) => helpOf(i, true))).toEqual(['demonstration', 'unknown']);
+  expect(helpOf(0, false)).toBe('unknown');
 });
 
 test('edges moved back to where they were found are no edit any more', () => {

@@ -12,6 +12,8 @@ const attempt = (day: string, change: Partial<PathAttempt> = {}): PathAttempt =>
   standard: 'faa-private',
   flownIn: 'airplane',
   help: 'unaided',
+  helpInBulk: false,
+  restsOnUnseen: false,
   flownBy: 'student',
   verdict: 'satisfactory',
   overridden: false,
@@ -54,6 +56,22 @@ describe('standing', () => {
   test('only unaided attempts by the student in the airplane count', () => {
     for (const change of [{ flownIn: 'trainer' }, { help: 'taken-over' }] as const) {
       expect(standing(attempt('2026-01-01', change), attempt('2026-01-02', change))).toBe('guided');
+    }
+  });
+  test('what was said of a whole flight at once holds a skill, and does not make it ready', () => {
+    const bulk = { helpInBulk: true };
+    expect(standing(attempt('2026-01-01', bulk), attempt('2026-01-02', bulk))).toBe('holding');
+    expect(standing(attempt('2026-01-01'), attempt('2026-01-02', bulk))).toBe('holding');
+  });
+  test('help that nobody said, and a verdict that rests on what nobody saw, count for nothing', () => {
+    for (const change of [{ help: 'unknown' }, { restsOnUnseen: true }] as const) {
+      const skill = skillOf(
+        'steep-turn',
+        [attempt('2026-01-01', change), attempt('2026-01-02', change)],
+        'UTC',
+      );
+      expect(skill.standing).toBe('guided');
+      expect(skill.why).toMatch(/nobody has said|has yet to say/);
     }
   });
   test('an attempt that was not scored neither helps nor harms', () => {

@@ -15,7 +15,11 @@ export const pathAttemptSchema = z.object({
   variant: z.string(),
   standard: z.string(),
   flownIn: z.enum(['airplane', 'trainer']),
-  help: helpSchema,
+  help: z.union([helpSchema, z.literal('unknown')]),
+  /** Said of the whole flight at once: enough to hold a skill, not to be ready. */
+  helpInBulk: z.boolean().default(false),
+  /** The verdict rests without something that nobody saw and no instructor has yet said. */
+  restsOnUnseen: z.boolean().default(false),
   flownBy: z.enum(['student', 'instructor']),
   /** The verdict that stands, after any override. */
   verdict: attemptVerdictSchema,
@@ -61,7 +65,10 @@ const TREND_CHANGE = 0.15;
 
 /** Only unaided attempts by the student in the airplane count toward readiness. */
 export const counts = (attempt: PathAttempt): boolean =>
-  attempt.flownIn === 'airplane' && attempt.flownBy === 'student' && attempt.help === 'unaided';
+  attempt.flownIn === 'airplane' &&
+  attempt.flownBy === 'student' &&
+  attempt.help === 'unaided' &&
+  !attempt.restsOnUnseen;
 
 /** `attempts` in the order flown; `zone` is the school's, whose days count. */
 export function skillOf(maneuver: string, attempts: PathAttempt[], zone: string): Skill {
@@ -74,7 +81,7 @@ function standingOf(attempts: readonly PathAttempt[], zone: string): { standing:
   const flown = attempts.filter((attempt) => attempt.flownBy === 'student');
   if (flown.length === 0) return { standing: 'shown', why: 'demonstrations only' };
   const counting = flown.filter((attempt) => counts(attempt) && attempt.verdict !== 'not-scored');
-  if (counting.length === 0) return { standing: 'guided', why: 'no unaided attempt in the airplane yet' };
+  if (counting.length === 0) return { standing: 'guided', why: whyNoneCounts(flown) };
   const days = new Map<string, boolean>();
   for (const attempt of counting) {
     const day = dayIn(attempt.flownAt, zone);
@@ -82,7 +89,14 @@ function standingOf(attempts: readonly PathAttempt[], zone: string): { standing:
   }
   const good = [...days.values()];
   const lastTwo = good.slice(-2);
+  const latestDays = [...days.keys()].slice(-2);
+  const inBulk = counting.some((a) => a.helpInBulk && latestDays.includes(dayIn(a.flownAt, zone)));
   if (lastTwo.length === 2 && lastTwo.every(Boolean)) {
+    if (inBulk)
+      return {
+        standing: 'holding',
+        why: 'who flew was said of a whole flight at once: say it attempt by attempt',
+      };
     return { standing: 'ready', why: 'satisfactory throughout on the last two days' };
   }
   if (good[good.length - 1]) return { standing: 'holding', why: 'one good day; one more makes it ready' };
@@ -91,6 +105,15 @@ function standingOf(attempts: readonly PathAttempt[], zone: string): { standing:
     ? `, ${last.worst.parameter} used ${Math.round(Math.abs(last.worst.used) * 100)} %`
     : '';
   return { standing: 'guided', why: `not yet to standard on the last day${worst}` };
+}
+
+/** What keeps every attempt from counting. */
+function whyNoneCounts(flown: readonly PathAttempt[]): string {
+  if (flown.some(({ help }) => help === 'unknown'))
+    return 'nobody has said yet who flew, and with how much help';
+  if (flown.some(({ restsOnUnseen, help }) => restsOnUnseen && help === 'unaided'))
+    return 'an instructor has yet to say what the recording could not show';
+  return 'no unaided attempt in the airplane yet';
 }
 
 /** Flown by the student, with or without help: a demonstration says nothing about the student's trend. */

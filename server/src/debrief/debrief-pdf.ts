@@ -2,7 +2,6 @@
 import {
   attemptName,
   clockIn,
-  defaultHelp,
   GRADES,
   HANDBOOK_FIRST,
   happened,
@@ -14,6 +13,7 @@ import {
   type Statement,
   sortStatements,
   standingVerdict,
+  unsaidHelp,
   VERDICT_WORDS,
 } from '@keel/core';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
@@ -32,7 +32,8 @@ export const debriefPdf = (recording: RecordingView, zone: string): Promise<Buff
 
 export function definition(recording: RecordingView, zone: string): TDocumentDefinitions {
   const attempts = recording.score?.attempts ?? [];
-  const { byAttempt, ofLesson } = sortStatements(attempts, recording.statements);
+  const sorted = sortStatements(attempts, recording.statements);
+  const { ofLesson } = sorted;
   const lesson = readLessonStatements(ofLesson, recording.parked);
   return {
     pageSize: 'A4',
@@ -51,7 +52,7 @@ export function definition(recording: RecordingView, zone: string): TDocumentDef
       ...heading(recording, zone),
       ...(lesson.nextTime ? [pressed('One thing for next time', lesson.nextTime)] : []),
       ...comments(ofLesson),
-      ...attempts.map((_, i) => attemptBlock(recording, byAttempt, i, lesson.parked)),
+      ...attempts.map((_, i) => attemptBlock(recording, sorted, i, lesson.parked)),
       ...(attempts.length === 0 ? [{ text: 'No attempt was found in this recording.' }] : []),
     ],
   };
@@ -111,7 +112,7 @@ const comments = (statements: readonly Statement[]): Content[] =>
 
 function attemptBlock(
   recording: RecordingView,
-  byAttempt: readonly Statement[][],
+  { byAttempt, ofLesson }: ReturnType<typeof sortStatements>,
   index: number,
   parked: readonly string[],
 ): Content {
@@ -119,7 +120,7 @@ function attemptBlock(
   const attempt = attempts[index];
   const statements = readStatements(
     byAttempt[index],
-    defaultHelp(attempts, index, recording.demonstrationFirst),
+    unsaidHelp(attempts, index, { demonstrationFirst: recording.demonstrationFirst, ofLesson }),
   );
   const grade = GRADES.find((one) => one.grade === statements.grade);
   const own = GRADES.find((one) => one.grade === statements.selfGrade?.grade);
@@ -152,7 +153,7 @@ function attemptBlock(
       {
         color: '#586a64',
         text: [
-          statements.help.replaceAll('-', ' '),
+          statements.help === 'unknown' ? 'who flew not said' : statements.help.replaceAll('-', ' '),
           ...(grade ? [`grade ${grade.grade}, ${grade.name}`] : []),
           ...(own ? [`your own ${own.grade}, ${own.name}`] : []),
           ...statements.observed.map(

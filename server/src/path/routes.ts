@@ -2,7 +2,6 @@
 
 import { createRoute, z } from '@hono/zod-openapi';
 import {
-  defaultHelp,
   type PathAttempt,
   pathSchema,
   readStatements,
@@ -11,6 +10,8 @@ import {
   skillOf,
   sortStatements,
   standingVerdict,
+  unsaidHelp,
+  unseenMusts,
   worstOf,
 } from '@keel/core';
 import type { DataSource } from 'typeorm';
@@ -43,14 +44,15 @@ export async function attemptsOf(
       .getRepository(ScoreEntity)
       .findOneBy({ recordingId: recording.id, current: true });
     if (!row) continue;
-    const statements = sortStatements(
+    const { byAttempt: statements, ofLesson } = sortStatements(
       row.score.attempts,
       await statementsOf(database, recording.id),
-    ).byAttempt;
+    );
     row.score.attempts.forEach((attempt, i) => {
       // What is only likely is no evidence.
       if (attempt.variant === null) return;
-      const state = readStatements(statements[i], defaultHelp(row.score.attempts, i, demonstrationFirst));
+      const unsaid = unsaidHelp(row.score.attempts, i, { demonstrationFirst, ofLesson });
+      const state = readStatements(statements[i], unsaid);
       const used = attempt.parameters.flatMap((p) =>
         p.measured !== 'not-measured' && p.required
           ? [{ parameter: p.parameter, used: worstOf(p).used }]
@@ -68,6 +70,8 @@ export async function attemptsOf(
         standard: row.score.standard,
         flownIn: recording.flownIn,
         help: state.help,
+        helpInBulk: state.helpInBulk,
+        restsOnUnseen: unseenMusts(attempt.requirements ?? [], 'prohibition').length > 0,
         flownBy: state.flownBy,
         verdict: standingVerdict(attempt[row.score.judge], state),
         overridden: state.override !== null,

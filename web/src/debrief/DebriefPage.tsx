@@ -1,6 +1,5 @@
 /** Debrief: was it within the standard, what went first, and why? */
 import {
-  defaultHelp,
   happened,
   type Judge,
   type RecordingView,
@@ -9,6 +8,7 @@ import {
   type Score,
   sortStatements,
   standingVerdict,
+  unsaidHelp,
 } from '@keel/core';
 import { Button, Progress, SegmentedControl } from '@mantine/core';
 import { useHotkeys } from '@mantine/hooks';
@@ -242,7 +242,7 @@ function readSaying({ score, statements, parked, demonstrationFirst }: Recording
   return {
     attempts,
     statements: byAttempt.map((list, i) =>
-      readStatements(list, defaultHelp(attempts, i, demonstrationFirst)),
+      readStatements(list, unsaidHelp(attempts, i, { demonstrationFirst, ofLesson: words })),
     ),
     lesson: readLessonStatements(words, parked),
     orphans,

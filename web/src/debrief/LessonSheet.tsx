@@ -1,11 +1,12 @@
 /** Of the whole lesson: its focus, the one thing for next time, what is parked for another day, and words. */
-import { LESSON, type LessonStatements, type RecordingView, type StatementBody } from '@keel/core';
+import { LESSON, type LessonStatements, latest, type RecordingView, type StatementBody } from '@keel/core';
 import { Button, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { maneuverTitle } from '../parts/maneuvers.ts';
 import { CommentForm } from './CommentForm.tsx';
 import { Words } from './Grading.tsx';
 import type { NewStatement } from './use-statements.ts';
+import { WhoFlewAll } from './WhoFlew.tsx';
 
 type AddLessonStatement = (body: NewStatement) => Promise<boolean>;
 
@@ -64,6 +65,12 @@ export function LessonSheet(props: {
           />
         )}
       </div>
+      {!isStudent && (
+        <div className="stack" style={{ gap: 8 }}>
+          <h3>Who flew</h3>
+          <WhoFlewAll addStatement={addStatement} said={latest(lesson.all, 'help')?.help ?? null} />
+        </div>
+      )}
       <div className="stack" style={{ gap: 8 }}>
         <h3>Parked for another day</h3>
         {lesson.parked.length === 0 ? (

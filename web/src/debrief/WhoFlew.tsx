@@ -11,7 +11,8 @@ export const HELP_WORDS: { help: Help; key: string; name: string }[] = [
   { help: 'taken-over', key: 'o', name: 'taken over' },
 ];
 
-export const helpName = (help: Help): string => HELP_WORDS.find((one) => one.help === help)?.name ?? help;
+export const helpName = (help: Help | 'unknown'): string =>
+  help === 'unknown' ? 'who flew not said' : (HELP_WORDS.find((one) => one.help === help)?.name ?? help);
 
 /** A demonstration is the instructor's; everything else the student's. */
 export const addHelp = (addStatement: AddStatement, help: Help) =>
@@ -32,7 +33,8 @@ export function WhoFlew({
     <fieldset className="who">
       <legend>
         Who flew
-        {!statements.helpStated && <span className="quiet"> (taken as unaided until you say)</span>}
+        {statements.helpInBulk && <span className="quiet"> (said of the whole flight)</span>}
+        {!statements.helpStated && <span className="quiet"> (counts for nothing until you say)</span>}
       </legend>
       {HELP_WORDS.map(({ help, key, name }) => (
         <button
@@ -44,6 +46,30 @@ export function WhoFlew({
           <kbd>{key}</kbd> {name}
         </button>
       ))}
+    </fieldset>
+  );
+}
+
+/** One tap for every attempt of which nothing was said yet. */
+export function WhoFlewAll({ addStatement, said }: { addStatement: AddStatement; said: Help | null }) {
+  return (
+    <fieldset className="who">
+      <legend>
+        All the others of this flight
+        <span className="quiet"> (said at once, it holds a skill and does not make it ready)</span>
+      </legend>
+      {HELP_WORDS.filter(({ help }) => help !== 'demonstration' && help !== 'deliberate-error').map(
+        ({ help, name }) => (
+          <button
+            key={help}
+            type="button"
+            aria-pressed={said === help}
+            onClick={() => addHelp(addStatement, help)}
+          >
+            {name}
+          </button>
+        ),
+      )}
     </fieldset>
   );
 }
