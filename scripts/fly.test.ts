@@ -76,8 +76,27 @@ test('control positions are flown from trimmed flight; an empty cell keeps the t
   expect(last(roll.stdout, 'bank_deg')).toBeGreaterThan(20);
 });
 
+test('a whole lesson from the apron, and the cards that it was flown by', () => {
+  const file = join(folder, 'cards.json');
+  const { status, stdout } = fly('--lesson', 'steep-turns', '--apron', '--rate', '1', '--cards', file);
+  expect(status).toBe(0);
+  const lines = stdout.split('\n');
+  // Parked at the beginning and at the end: the needle rests, and the wheels are at the field's level.
+  const columns = lines.find((line) => line.startsWith('time_s'))!.split(',');
+  const at = (line: string, name: string) => Number(line.split(',')[columns.indexOf(name)]);
+  const rows = lines.filter((line) => /^\d/.test(line));
+  for (const row of [rows[5], rows[rows.length - 5]]) {
+    expect(at(row, 'gs_kt')).toBeLessThan(1);
+    expect(Math.abs(at(row, 'alt_ft') - 900)).toBeLessThan(8);
+  }
+  const cards = JSON.parse(readFileSync(file, 'utf8'));
+  expect(cards.map(({ maneuver }: { maneuver: string }) => maneuver)).toContain('steep-turn');
+});
+
 test.each([
-  [[], 'either --maneuver ID or --controls FILE.csv was expected'],
+  [['--lesson', 'nobody'], 'must be one of four-fundamentals'],
+  [['--maneuver', 'steep-turn', '--apron'], '--apron and --cards go with --lesson'],
+  [[], 'either --maneuver ID, --lesson TEMPLATE or --controls FILE.csv was expected'],
   [['--maneuver', 'barrel'], 'must be one of straight-and-level'],
   [['--maneuver', 'steep-turn', '--variant', 'up'], 'must be one of left, right'],
   [

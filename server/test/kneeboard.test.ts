@@ -1,5 +1,5 @@
 /** The kneeboard's figures and bands, as text. */
-import { findAirplane, findStandard, SCHOOL_STANDARD_ID, targetCard } from '@keel/core';
+import { findAirplane, findStandard, isSaid, SCHOOL_STANDARD_ID, targetCard } from '@keel/core';
 import { bandWords, kneeboardFigures } from '../src/brief/kneeboard-figures.ts';
 
 const card = (maneuver: string, variant: string, airplane = 'cairn-4') =>
@@ -47,7 +47,7 @@ test('each maneuver shows its own numbers, and none that it has not', () => {
 
 test('tolerances as they are said: both sides, one side, and the floor', () => {
   const slow = card('slow-flight', 'clean');
-  const words = slow.tolerances.filter(({ required }) => required).map((row) => bandWords(row, slow));
+  const words = slow.tolerances.filter(isSaid).map((row) => bandWords(row, slow));
   expect(words).toEqual([
     'altitude ±100 ft',
     'airspeed +10 / −0 kt',

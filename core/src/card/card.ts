@@ -145,3 +145,14 @@ export const targetCardSchema = z.object({
   missing: z.record(z.string(), z.string()),
 });
 export type TargetCard = z.infer<typeof targetCardSchema>;
+
+/** Whether a band is said on the card: what is judged, and the floor, which is a limit and has no band. */
+export const isSaid = ({ required, parameter }: TargetCard['tolerances'][number]): boolean =>
+  required || parameter === 'floor';
+
+/** What is asked before any band, as one line; empty where nothing is. */
+export const askedWords = ({ requirements }: TargetCard): string =>
+  requirements
+    .filter(({ must, id }) => must && !id.endsWith('/floor'))
+    .map(({ before }) => before)
+    .join('; ');

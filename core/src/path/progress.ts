@@ -109,9 +109,10 @@ function standingOf(attempts: readonly PathAttempt[], zone: string): { standing:
 
 /** What keeps every attempt from counting. */
 function whyNoneCounts(flown: readonly PathAttempt[]): string {
-  if (flown.some(({ help }) => help === 'unknown'))
+  const inAirplane = flown.filter(({ flownIn }) => flownIn === 'airplane');
+  if (inAirplane.some(({ help }) => help === 'unknown'))
     return 'nobody has said yet who flew, and with how much help';
-  if (flown.some(({ restsOnUnseen, help }) => restsOnUnseen && help === 'unaided'))
+  if (inAirplane.some(({ restsOnUnseen, help }) => restsOnUnseen && help === 'unaided'))
     return 'an instructor has yet to say what the recording could not show';
   return 'no unaided attempt in the airplane yet';
 }

@@ -1,5 +1,13 @@
 /** The kneeboard: black on white, large figures, one maneuver a panel, tolerances and cautions on it. */
-import { clockIn, HANDBOOK_FIRST, type Lesson, speedIn, type TargetCard } from '@keel/core';
+import {
+  askedWords,
+  clockIn,
+  HANDBOOK_FIRST,
+  isSaid,
+  type Lesson,
+  speedIn,
+  type TargetCard,
+} from '@keel/core';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import { makePdf } from '../http/pdf.ts';
 import { bandWords, kneeboardFigures } from './kneeboard-figures.ts';
@@ -200,7 +208,7 @@ function panel(cards: TargetCard[], width: number, scale: number): Content[] {
             { ul: card.watchFor, fontSize: 8 * scale },
             heading(card.tolerancesFrom ? `Tolerances (${card.tolerancesFrom})` : 'Tolerances'),
             {
-              ul: card.tolerances.filter(({ required }) => required).map((row) => bandWords(row, card)),
+              ul: card.tolerances.filter(isSaid).map((row) => bandWords(row, card)),
               fontSize: 8.6 * scale,
               bold: true,
             },
@@ -208,6 +216,12 @@ function panel(cards: TargetCard[], width: number, scale: number): Content[] {
         },
       ],
     },
+    ...(askedWords(card) === ''
+      ? []
+      : [
+          heading('Asked before any band'),
+          { text: `${askedWords(card)}.`, fontSize: 7.6 * scale } as Content,
+        ]),
     heading('Cautions'),
     // The footer says the last of them on every page.
     { ul: card.cautions.filter((caution) => caution !== HANDBOOK_FIRST), fontSize: 7.4 * scale },

@@ -1,8 +1,10 @@
 /** A target card as it is read: the numbers large, then what to do, in order. */
 import {
+  askedWords,
   type CardFigure,
   type OwnFigure as FlownFigure,
   findRoom,
+  isSaid,
   type Standard,
   type TargetCard,
 } from '@keel/core';
@@ -223,11 +225,11 @@ function WordedFigure({ figure, unit }: { figure: CardFigure; unit: string }) {
 
 /** What fails it before any band, said before the flight. */
 function Asked({ card }: { card: TargetCard }) {
-  const musts = card.requirements.filter(({ must }) => must);
-  if (musts.length === 0) return null;
+  const asked = askedWords(card);
+  if (asked === '') return null;
   return (
     <p className="small">
-      <strong>Asked before any band:</strong> {musts.map(({ before }) => before).join('; ')}.
+      <strong>Asked before any band:</strong> {asked}.
       {card.depth === 'first-indication' &&
         card.requirements.some(({ id }) => id.endsWith('/full-stall')) && (
           <> Briefed to the first indication: the task itself asks for a full stall; check your edition.</>
@@ -305,7 +307,7 @@ function PowerTable({ card }: { card: TargetCard }) {
 }
 
 function Tolerances({ card, standard }: { card: TargetCard; standard: Standard }) {
-  const required = card.tolerances.filter((tolerance) => tolerance.required);
+  const required = card.tolerances.filter(isSaid);
   if (required.length === 0)
     return <p className="small quiet">{card.missing.tolerances ?? 'Shown without a verdict'}.</p>;
   const fromMemory = required.some((tolerance) => tolerance.fromMemory);

@@ -5,9 +5,9 @@
 import { radians } from '../../units/angles.ts';
 import { G0_MPS2, KT_TO_MPS } from '../../units/convert.ts';
 import { clamp } from '../../units/numbers.ts';
-import type { Flight } from './flight.ts';
-import { lookAt } from './motion.ts';
-import { attitude, setAttitude } from './state.ts';
+import type { Airframe } from './airframe.ts';
+import { type Air, lookAt, type Motion } from './motion.ts';
+import { attitude, type Controls, type State, setAttitude } from './state.ts';
 
 /** Rolling friction on a hard runway, and a firm brake, as shares of the weight on the wheels. */
 const ROLLING = 0.025;
@@ -27,10 +27,24 @@ export interface Wheels {
   noseDeg: number;
 }
 
+/** What of a flight the ground has to do with. */
+export interface Grounded {
+  airframe: Airframe;
+  state: State;
+  controls: Controls;
+  motion: Motion;
+  air: Air;
+  windNorthMps: number;
+  windEastMps: number;
+  begun: boolean;
+  wheels: Wheels | null;
+  runwayM: number;
+}
+
 export const standing = (): Wheels => ({ speedMps: 0, taxiKt: 0, brakes: 1, turnDegPerS: 0, noseDeg: 0 });
 
 /** One step on the ground; leaves it when the wing carries the weight with the nose raised. */
-export function rollOn(flight: Flight, wheels: Wheels, h: number): void {
+export function rollOn(flight: Grounded, wheels: Wheels, h: number): void {
   const { state, airframe, controls, air, motion } = flight;
   const { heading, pitch } = attitude(state);
   const turned = heading + radians(wheels.turnDegPerS) * h;
@@ -57,7 +71,7 @@ function alongMps2({ speedMps, taxiKt, brakes }: Wheels, alongG: number, carried
 }
 
 /** What the air sees of an airplane that moves along its heading over the ground. */
-function setAirVelocity(flight: Flight, speedMps: number, heading: number, pitch: number): void {
+function setAirVelocity(flight: Grounded, speedMps: number, heading: number, pitch: number): void {
   const { state, windNorthMps, windEastMps } = flight;
   const along = speedMps - (windNorthMps * Math.cos(heading) + windEastMps * Math.sin(heading));
   const across = windNorthMps * Math.sin(heading) - windEastMps * Math.cos(heading);
@@ -70,7 +84,7 @@ function setAirVelocity(flight: Flight, speedMps: number, heading: number, pitch
 }
 
 /** From the air onto the wheels, as it passes the runway's height. */
-export function touchDown(flight: Flight, groundSpeedMps: number): void {
+export function touchDown(flight: Grounded, groundSpeedMps: number): void {
   flight.state.altitudeM = flight.runwayM;
   flight.wheels = { speedMps: groundSpeedMps, taxiKt: null, brakes: 0, turnDegPerS: 0, noseDeg: 0 };
   flight.begun = false;
