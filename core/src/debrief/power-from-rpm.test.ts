@@ -39,11 +39,11 @@ function named(habit: string, change: (recording: Recording) => Recording, own =
 const LITTLE = 'power-on-stall/power-too-low';
 const rpmOnly = (recording: Recording) => without(recording, 'power_pct', 'throttle');
 
-test('too little power is named from revolutions', () => expect(named(LITTLE, rpmOnly)).toEqual([LITTLE]));
+test('too little power is named from revolutions', () => expect(named(LITTLE, rpmOnly)).toContain(LITTLE));
 test('enough is not', () => expect(named('none', rpmOnly)).toEqual([]));
 test('without a book nothing is said', () => {
   const { book, power, ...rest } = airplane;
-  expect(named(LITTLE, rpmOnly, airplaneSchema.parse(rest))).toEqual([]);
+  expect(named(LITTLE, rpmOnly, airplaneSchema.parse(rest))).not.toContain(LITTLE);
 });
 test('with neither column nothing is said', () =>
   expect(named('none', (recording) => without(recording, 'power_pct', 'throttle', 'rpm'))).toEqual([]));

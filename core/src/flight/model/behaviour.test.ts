@@ -47,9 +47,22 @@ describe('power and speed', () => {
     expect(looks.at(-1)!.rpm - looks[0].rpm).toBeGreaterThan(100);
   });
 
-  test('full power at low speed yaws left', () => {
-    const looks = flyOpen(cairn, { kias: 58 }, 6, (_, look) => ({ ...wingsLevel(look), throttle: 1 }));
-    expect(north(looks.at(-1)!.hdg_deg)).toBeLessThan(-2);
+  test.each(fleet)(
+    'full power at low speed, the feet asleep: the nose goes left and the ball right ($id)',
+    (one) => {
+      const looks = flyOpen(one, { kias: 1.15 * one.vs1Kias }, 6, () => ({ throttle: 1 }));
+      expect(north(looks.at(-1)!.hdg_deg)).toBeLessThan(-5);
+      expect(least(looks, 'lat_g')).toBeLessThan(-0.015);
+    },
+  );
+
+  test('a climb out of slow flight at full power wants a good part of the right pedal', () => {
+    const airframe = airframeFor(cairn, cairn.maxWeightLb);
+    const held = (kias: number) =>
+      trimFlight(airframe, { altitudeFt: 4500, kias, throttle: 1 }).controls.rudder;
+    expect(held(54)).toBeGreaterThan(0.2);
+    expect(held(54)).toBeLessThan(0.6);
+    expect(held(54)).toBeGreaterThan(2 * held(85));
   });
 });
 
@@ -84,7 +97,7 @@ describe('roll and yaw', () => {
   });
 
   test('the ball is out without rudder in a roll, and in the middle in steady flight', () => {
-    expect(Math.abs(flyOpen(cairn, { kias: 85 }, 3, () => ({})).at(-1)!.lat_g)).toBeLessThan(0.002);
+    expect(Math.abs(flyOpen(cairn, { kias: 85 }, 3, () => ({})).at(-1)!.lat_g)).toBeLessThan(0.0025);
     const rolled = flyOpen(cairn, { kias: 70 }, 1.5, () => ({ aileron: 0.8 }));
     expect(
       most(

@@ -17,7 +17,7 @@ const { atan2, max, min, sin } = Math;
 /** An idling propeller windmills at this much more than the advance ratio of no thrust. */
 const WINDMILL = 1.12;
 /** Yawing moment for a radian of angle of attack, as a share of thrust times diameter. */
-const P_FACTOR = 0.3;
+const P_FACTOR = 1.3;
 /** The wing roots straighten the turning slipstream and take most of the torque's roll with it. */
 const TORQUE_LEFT = 0.3;
 /** The thrust line passes this far below the centre of gravity, as a share of the chord. */

@@ -9,8 +9,8 @@ import { clampUnit } from './wing.ts';
 const { atan2, exp, max, sin } = Math;
 
 /** Fuselage: side force and yawing moment for a radian of sideslip, and damping of yaw; all from memory. */
-const BODY_SIDE = -0.45;
-const BODY_YAW = -0.03;
+const BODY_SIDE = -0.6;
+const BODY_YAW = -0.05;
 const BODY_YAW_DAMPING = -0.03;
 /** Pitching moment of the fuselage for a radian of angle of attack. */
 const BODY_PITCH = 0.15;
@@ -18,7 +18,7 @@ const BODY_PITCH = 0.15;
 const TAIL_IN_SLIPSTREAM = 0.25;
 const FIN_IN_SLIPSTREAM = 0.5;
 /** The slipstream turns with the propeller and meets the fin from the left. */
-const SWIRL = 0.5;
+const SWIRL = 1.2;
 /** Past this angle of attack tailplane and fin stand in the wing's wake. */
 const WAKE_RAD = 0.4;
 

@@ -25,7 +25,7 @@ const SEPARATED_ARM = 0.08;
 const SECTION_CM = -0.03;
 const FLAP_CM = -0.26;
 /** Flow that the fuselage turns up at the windward root: rolling moment for a radian of sideslip. */
-const ROOT_ROLL = 0.145;
+const ROOT_ROLL = 0.132;
 
 export interface WingOut {
   /** Lift coefficient of the wing. */

@@ -17,6 +17,8 @@ export const WHEELS = figures('shape/wheels', {
   touchS: [4, 's', 'time at that level that is a touch'],
   touchRmsFt: [3, 'ft', 'scatter of the altitude in that time, root mean square'],
   touchShare: [1.15, '', 'multiple of the stall speed with landing flaps below which it touched'],
+  touchGroundShare: [1.3, '', 'the same by the speed over the ground, where no airspeed was recorded'],
+  touchGpsRmsFt: [7, 'ft', 'scatter where the altitude is a satellite receiver’s'],
   slowsKt: [8, 'kt', 'loss of speed that shows a touch where the stall speed is not known'],
   airborneS: [15, 's', 'time off the ground that is a flight'],
   airborneFt: [45, 'ft', 'height that it reaches'],

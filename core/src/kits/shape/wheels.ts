@@ -35,7 +35,7 @@ export function groundStretches(track: Track, context: ScoringContext, motion: G
     if (from >= 0 && (field === undefined || field !== low[from])) {
       const rows = { from, to: i };
       const slow = stands.some((stand) => stand.from < rows.to && stand.to > rows.from);
-      if (slow || touched(track, context, rows)) stretches.push({ rows, field: low[from]!, slow });
+      if (slow || touched(track, context, motion, rows)) stretches.push({ rows, field: low[from]!, slow });
       from = -1;
     }
     if (field !== undefined && from < 0) from = i;
@@ -128,17 +128,20 @@ function lowRows(track: Track, motion: GroundMotion, fields: readonly Field[]): 
 }
 
 /** Level for seconds, and slower than an airplane flies with its flaps down. */
-function touched(track: Track, { airplane }: ScoringContext, rows: Rows): boolean {
-  const { timeS, airspeedKt, altitudeFt } = track;
-  const speed = airspeedKt.values;
-  const enough = airplane ? WHEELS.touchShare * airplane.vs0Kias : Number.NaN;
+function touched(track: Track, { airplane }: ScoringContext, motion: GroundMotion, rows: Rows): boolean {
+  const { timeS, altitudeFt } = track;
+  // From positions alone the speed over the ground is the surer one, and an altitude wanders by itself.
+  const { iasMeasured } = motion;
+  const speed = iasMeasured ? track.airspeedKt.values : (motion.speedKt ?? track.airspeedKt.values);
+  const share = iasMeasured ? WHEELS.touchShare : WHEELS.touchGroundShare;
+  const rmsFt = iasMeasured ? WHEELS.touchRmsFt : WHEELS.touchGpsRmsFt;
+  const enough = airplane ? share * airplane.vs0Kias : Number.NaN;
   for (let i = rows.from; i < rows.to; i++) {
     const part = rowsBetween(timeS, timeS[i], timeS[i] + WHEELS.touchS, rows);
     if (timeS[part.to - 1] - timeS[i] < WHEELS.touchS - track.stepS) break;
-    const level = scatterFt(altitudeFt.values, part);
     const falls = speed[part.from] - speed[part.to - 1];
     const slow = Number.isNaN(enough) ? falls > WHEELS.slowsKt : speed[part.to - 1] < enough && falls > 0;
-    if (level <= WHEELS.touchRmsFt && slow) return true;
+    if (scatterFt(altitudeFt.values, part) <= rmsFt && slow) return true;
   }
   return false;
 }

@@ -104,6 +104,7 @@ export const NOSE = figures('stalls/nose', {
 
 export const UNLOAD = figures('stalls/unload', {
   lookS: [15, 's', 'time after the break in which the wing is let go'],
+  sparseS: [0.7, 's', 'step of a recording from which a worked-out angle is too rough'],
   stickMoved: [0.2, 'of travel', 'stick forward that is a release'],
   letGoDeg: [5, 'deg', 'fall of the angle of attack from where the wing stalled'],
 });

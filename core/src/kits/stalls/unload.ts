@@ -31,7 +31,9 @@ export function unloadAfter(track: Track, breakS: number): Unload {
   // A wing that was let go shows it at once in its angle; a hand may go on moving long after.
   const byWing = letGo >= 0 ? timeS[quiet >= 0 ? Math.min(quiet, letGo) : letGo] : undefined;
   const seen = [byHand, byWing].filter((atS) => atS !== undefined);
-  if (seen.length > 0) return { atS: Math.min(...seen), seen: true };
+  // A row a second, and an angle worked out from nose and path: near enough to draw, too far off to judge a hand by.
+  const rough = byHand === undefined && track.stepS > UNLOAD.sparseS && !track.other('aoa_deg');
+  if (seen.length > 0) return { atS: Math.min(...seen), seen: !rough };
   return { atS: quiet >= 0 ? timeS[quiet] : breakS, seen: false };
 }
 
