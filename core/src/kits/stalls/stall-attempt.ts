@@ -2,8 +2,9 @@
 
 import { type Configuration, configurationOf } from '../../airplane/configuration.ts';
 import { briefFor } from '../../card/targets.ts';
-import { firstRowAt, medianOver, rowsBetween } from '../../recording/columns/span.ts';
+import { firstRowAt, firstWhere, medianOver, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
+import type { Span } from '../../scoring/judged.ts';
 import { phaseNamed } from '../../scoring/phases.ts';
 import type { Attempt, Proposal, ScoringContext } from '../attempt/attempt.ts';
 import { buildAttempt } from '../attempt/build-attempt.ts';
@@ -49,8 +50,21 @@ export function measureStall(
       if (row.phase === 'pitch-up' && !pitchUp) return undefined;
       return row;
     },
+    // Rolling into the turn is on its way; the bank is judged from where it was first held.
+    spansOf: (row) =>
+      row.parameter === 'bank' && pitchUp && turning ? [fromBanked(track, pitchUp, held)] : undefined,
     quantity: (row) => (row.parameter === 'heading' && pitchUp ? legHeading(track, [pitchUp]) : undefined),
   });
+}
+
+/** The rise from where its bank had come. */
+function fromBanked(track: Track, pitchUp: Span, heldDeg: number): Span {
+  const rows = rowsBetween(track.timeS, pitchUp.startS, pitchUp.endS);
+  const banked = firstWhere(
+    rows,
+    (i) => Math.abs(track.bankDeg.values[i]) > heldDeg - STALL_ATTEMPT.nearBankDeg,
+  );
+  return { startS: banked < 0 ? pitchUp.startS : track.timeS[banked], endS: pitchUp.endS };
 }
 
 /** How the flaps stood as it broke; null where nothing tells. */
@@ -61,7 +75,8 @@ function configurationAt(track: Track, context: ScoringContext, atS: number): Co
   return configurationOf(flapsDeg(row), { stages: context.airplane?.flaps, fullFlapsDeg });
 }
 
-function heldBankOf(track: Track, { startS, endS }: { startS: number; endS: number }): number {
-  const rows = rowsBetween(track.timeS, startS + 2, endS);
+/** Bank in the last seconds of the rise. */
+function heldBankOf(track: Track, { startS, endS }: Span): number {
+  const rows = rowsBetween(track.timeS, Math.max(startS + 2, endS - STALL_ATTEMPT.bankHeldS), endS);
   return Math.abs(medianOver(track.bankDeg.values, rows));
 }

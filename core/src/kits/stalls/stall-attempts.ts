@@ -94,9 +94,10 @@ function describe(
   };
 }
 
-/** Bank held in the rise before the break. */
+/** Bank held in the last seconds of the rise before the break: a turn may begin after the nose began to rise. */
 function bankBefore(track: Track, { pitchUpS, breakS }: StallEvent): number {
-  const rows = rowsBetween(track.timeS, Math.min(pitchUpS + 2, breakS - 2), breakS);
+  const fromS = Math.max(pitchUpS + 2, breakS - STALL_ATTEMPT.bankHeldS);
+  const rows = rowsBetween(track.timeS, Math.min(fromS, breakS - 2), breakS);
   return Math.abs(median(track.bankDeg.values.subarray(rows.from, rows.to)));
 }
 

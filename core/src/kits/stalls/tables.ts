@@ -118,6 +118,8 @@ export const STALL_ATTEMPT = figures('stalls/attempts', {
   glidingFpm: [-250, 'ft/min', 'rate of energy of a glide where no power is recorded'],
   powerSetS: [4, 's', 'time after the nose began to rise by which a power-on stall’s power is set'],
   recoveryShare: [0.7, '', 'share of the power that may be the recovery’s'],
+  nearBankDeg: [4, 'deg', 'distance from that bank at which it has come'],
+  bankHeldS: [8, 's', 'time before the break over which that bank is taken'],
   turningDeg: [8, 'deg', 'bank before the break from which it is a turning stall'],
   mostTurningBankDeg: [
     20,
