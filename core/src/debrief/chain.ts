@@ -5,12 +5,13 @@
 
 import type { Attempt } from '../kits/attempt/attempt.ts';
 import { clock, numberText } from '../kits/attempt/finding.ts';
-import { loadFactor } from '../mechanics/turning.ts';
+import { requireRoom } from '../maneuvers/registry.ts';
 import { firstRowAt, meanOver, rowsBetween, valueAt } from '../recording/columns/span.ts';
 import type { Track } from '../recording/track/track.ts';
 import { toleranceUsed } from '../scoring/excursion.ts';
 import { deviations } from '../scoring/parameter.ts';
 import type { ChainLink, MeasuredParameterScore, ParameterScore } from '../scoring/schema.ts';
+import { heightCause } from './causes.ts';
 import { energyCause } from './energy.ts';
 
 /** Every excursion of a required parameter, in the order in which they began, with its cause where energy tells. */
@@ -20,7 +21,7 @@ export function chainOf(track: Track, attempt: Attempt, parameters: readonly Par
     .flatMap((parameter) =>
       parameter.excursions.map((excursion): ChainLink => {
         const peakS = peakTime(track, attempt, parameter, excursion);
-        const causes: Pick<ChainLink, 'why' | 'tryNext'> =
+        const causes: Pick<ChainLink, 'why' | 'tryNext' | 'cause'> =
           parameter.parameter === 'altitude' ? altitudeCause(track, attempt, excursion.peak, peakS) : {};
         return {
           parameter: parameter.parameter,
@@ -78,12 +79,15 @@ function peakText({ parameter, target }: MeasuredParameterScore, peak: number): 
   }
 }
 
+/** From this bank on it is a turn. */
+const TURN_DEG = 15;
+
 function altitudeCause(
   track: Track,
   attempt: Attempt,
   peak: number,
   peakS: number,
-): Pick<ChainLink, 'why' | 'tryNext'> {
+): Pick<ChainLink, 'why' | 'tryNext' | 'cause'> {
   const at = (values: Float64Array, t: number) => valueAt(track.timeS, values, t);
   const tasAt = (t: number) => track.tasKt(Math.min(firstRowAt(track.timeS, t), track.timeS.length - 1));
   const { cause } = energyCause(
@@ -91,41 +95,19 @@ function altitudeCause(
     { altitudeFt: attempt.targets.altitudeFt + peak, tasKt: tasAt(peakS) },
   );
   const bankDeg = Math.abs(at(track.bankDeg.values, peakS));
-  const needed = `${numberText(bankDeg)}° of bank asks for ${numberText(loadFactor(bankDeg), 2)} g`;
-  const load = loadAround(track, peakS);
-  const pulled = Number.isNaN(load) ? '' : `; it had ${numberText(load, 2)} g`;
-  if (peak < 0) {
-    if (cause === 'pitch') {
-      return {
-        why: `Energy held: pitch, not power. ${needed}${pulled}.`,
-        tryNext: 'Shallow the bank first, then ease back.',
-      };
-    }
-    return cause === 'less-energy'
-      ? {
-          why: `Energy was lost: too little power for the drag of the turn. ${needed}${pulled}.`,
-          tryNext: 'Add the power as the bank comes on; then pitch.',
-        }
-      : {
-          why: `Energy grew while height went: power up and nose low. ${needed}${pulled}.`,
-          tryNext: 'Shallow the bank, raise the nose, and leave the power.',
-        };
-  }
-  if (cause === 'pitch') {
-    return {
-      why: 'Energy held: speed was pulled into height.',
-      tryNext: 'Relax the pull a little, or steepen by two degrees.',
-    };
-  }
-  return cause === 'more-energy'
-    ? {
-        why: 'Energy grew: more power than the turn needed.',
-        tryNext: 'Take the power back to the card’s setting.',
-      }
-    : {
-        why: 'Height was gained while energy fell: the nose is high and the speed is going.',
-        tryNext: 'Lower the nose to the picture; then look at the power.',
-      };
+  const nearStall = requireRoom(attempt.maneuver).nearStall === true;
+  return {
+    cause,
+    ...heightCause({
+      flying: nearStall ? 'slow' : bankDeg > TURN_DEG ? 'turn' : 'straight',
+      phase: attempt.phases.findLast(({ startS, endS }) => startS <= peakS && endS >= peakS)?.name,
+      cause,
+      offFt: peak,
+      bankDeg,
+      loadG: loadAround(track, peakS),
+      slowKt: (attempt.targets.airspeedKt ?? Number.NaN) - at(track.airspeedKt.values, peakS),
+    }),
+  };
 }
 
 /** Mean of the recorded load factor over the second around an instant; NaN where there is none. */
@@ -143,12 +125,33 @@ const NAMES: Record<string, string> = {
   floor: 'The floor',
 };
 
+/** Height and speed that went together by the nose alone are one thing, within so many seconds. */
+const ONE_NOSE_S = 10;
+
+/** The two links that the nose moved together: the height names it, and the speed is its effect. */
+function byTheNose(chain: readonly ChainLink[]): { height: ChainLink; speed: ChainLink } | undefined {
+  const [first, second] = chain;
+  if (!second) return undefined;
+  const pair = [first, second];
+  const height = pair.find(({ parameter }) => parameter === 'altitude');
+  const speed = pair.find(({ parameter }) => parameter === 'airspeed');
+  const traded =
+    height && speed && height.cause === 'pitch' && Math.sign(height.peak) !== Math.sign(speed.peak);
+  return traded && Math.abs(height.startS - speed.startS) <= ONE_NOSE_S ? { height, speed } : undefined;
+}
+
 /** The chain as one sentence, times counted from the start of the attempt; `null` when nothing left its band. */
 export function chainSentence(chain: readonly ChainLink[], startS: number): string | null {
   if (chain.length === 0) return null;
-  const [first, ...rest] = chain;
   const at = (link: ChainLink) => clock(link.peakS - startS);
-  const others = rest.slice(0, 3).map((link) => `${link.says} by ${at(link)}`);
+  const then = (links: readonly ChainLink[]) => links.map((link) => `${link.says} by ${at(link)}`);
+  const nose = byTheNose(chain);
+  if (nose) {
+    const { height, speed } = nose;
+    const head = `${height.says} at ${at(height)}, ${speed.says} with it`;
+    return `The nose ${height.peak < 0 ? 'dropped' : 'came up'}: ${[head, ...then(chain.slice(2, 4))].join(', then ')}.`;
+  }
+  const [first, ...rest] = chain;
   const name = NAMES[first.parameter] ?? first.parameter;
-  return `${name} went first: ${[`${first.says} at ${at(first)}`, ...others].join(', then ')}.`;
+  return `${name} went first: ${[`${first.says} at ${at(first)}`, ...then(rest.slice(0, 3))].join(', then ')}.`;
 }

@@ -27,11 +27,13 @@ export function scoreAttempt(
     .map((row) => scoreParameter(track, attempt, row, context.examiner));
   const likely = onlyLikely(track, attempt.maneuver);
   // Causes are told from small differences, which an airspeed worked out from positions does not carry.
-  const findings = airspeedFromPositions(track)
+  const found = airspeedFromPositions(track)
     ? []
     : requireRoom(attempt.maneuver).sought.findings(track, attempt, next, context);
+  const findings = withOneOrder(found);
   const requirements = likely ? [] : seenRequirements(track, attempt, asked, context);
-  const chain = chainOf(track, attempt, parameters);
+  const links = chainOf(track, attempt, parameters);
+  const chain = outOfControl(found) ? links.map(({ why: _, tryNext: __, ...link }) => link) : links;
   const judged = (judge: Judge) =>
     attempt.state === 'discontinued' || likely
       ? 'not-scored'
@@ -64,6 +66,15 @@ export function scoreAttempt(
     chain,
     wentFirst: failedSentence(requirements) ?? chainSentence(chain, attempt.startS),
   };
+}
+
+/** What has an order of its own, before which all other advice is silent. */
+const outOfControl = (findings: readonly Finding[]): Finding | undefined =>
+  findings.find(({ id, severity }) => severity === 'critical' && /\/(spin-entry|spiral(-dive)?)$/.test(id));
+
+function withOneOrder(findings: readonly Finding[]): Finding[] {
+  const first = outOfControl(findings);
+  return findings.map((one) => (first && one.id !== first.id ? { ...one, tryNext: '' } : one));
 }
 
 /** Why the chosen standard does not judge it, though it has rows for the maneuver. */

@@ -78,6 +78,8 @@ export const chainLinkSchema = z.object({
   peakS: seconds,
   peak: z.number(),
   says: z.string(),
+  /** What the energy says moved the height. */
+  cause: z.enum(['pitch', 'less-energy', 'more-energy']).optional(),
   why: z.string().optional(),
   tryNext: z.string().optional(),
 });

@@ -19,7 +19,7 @@ import type { Finding } from '../../scoring/schema.ts';
 import { judgingRows } from '../../scoring/standard.ts';
 import { shortestTurnDeg } from '../../units/angles.ts';
 import { aboveVa, brokenOff, diveIn } from './requirements.ts';
-import { STEEP_LIMITS } from './tables.ts';
+import { STEEP_LIMITS, STEEP_SIGNS } from './tables.ts';
 
 type SteepCase = Case & { limits: typeof STEEP_LIMITS };
 type Check = (c: SteepCase) => Finding | undefined | (Finding | undefined)[];
@@ -137,9 +137,7 @@ const bankBeyond: Check = ({ track, attempt, context, limits }) => {
     over &&
       finding(ID('overbank'), 'fault', over, over.peak, 'deg', {
         what: `Overbanked ${numberText(over.peak)}° past ${numberText(target)}°, for ${numberText(over.endS - over.startS, 1)} s.`,
-        why: `No opposite aileron when the roll should have stopped; ${numberText(target + over.peak)}° asks for ${numberText(loadFactor(target + over.peak), 2)} g.`,
-        tryNext:
-          'Stop the roll with a touch of opposite aileron, then hold the picture; steep banks tend to steepen.',
+        ...overbankWords(over.startS - established.startS, target + over.peak),
       }),
     under &&
       finding(ID('bank-shallow'), 'fault', under, -under.peak, 'deg', {
@@ -149,6 +147,20 @@ const bankBeyond: Check = ({ track, attempt, context, limits }) => {
       }),
   ];
 };
+
+/** Rolled past it, or steepened by itself when the turn had long been held: two different things to learn. */
+function overbankWords(sinceHeldS: number, deg: number): { why: string; tryNext: string } {
+  const load = `${numberText(deg)}° asks for ${numberText(loadFactor(deg), 2)} g`;
+  return sinceHeldS > STEEP_SIGNS.midTurnS
+    ? {
+        why: `Held at first, then steepening by itself, as a steep bank does; ${load}.`,
+        tryNext: 'A little opposite aileron all the way round, and the eyes on the horizon.',
+      }
+    : {
+        why: `No opposite aileron when the roll should have stopped; ${load}.`,
+        tryNext: 'Stop the roll with a touch of opposite aileron, then hold the picture.',
+      };
+}
 
 const bankWander: Check = ({ track, attempt, limits }) => {
   const established = phaseNamed(attempt.phases, 'established');

@@ -28,6 +28,7 @@ export const STEEP_SIGNS = figures('steep-turn/found', {
   heldBankDeg: [36, 'deg', 'median bank from which an unbriefed turn is steep'],
   briefedBankDeg: [25, 'deg', 'the same where one was briefed'],
   shallowTurnDeg: [270, 'deg', 'change of heading from which a briefed one flown shallow is still meant'],
+  midTurnS: [4, 's', 'time of holding the bank after which an overbank is no late stop of the roll'],
   leastTurnDeg: [45, 'deg', 'change of heading from which it is an attempt'],
   reversalS: [10, 's', 'pause after the turn the other way within which it is a reversal'],
   usualBankDeg: [45, 'deg', 'bank where neither row nor brief names one'],
