@@ -47,5 +47,8 @@ export function stallSpeedKias(
   options: { weightLb: number; loadFactor?: number; setting?: FlapSetting },
 ): number {
   const bookKias = options.setting === 'landing' ? airplane.vs0Kias : airplane.vs1Kias;
-  return speedAtWeightKias(airplane, bookKias, options);
+  const kias = speedAtWeightKias(airplane, bookKias, options);
+  // A table that is continued below its points never makes a lighter airplane stall slower than the root of its weight says.
+  const lighter = Math.sqrt((options.loadFactor ?? 1) * (options.weightLb / airplane.maxWeightLb));
+  return lighter < 1 ? Math.max(kias, bookKias * lighter) : kias;
 }

@@ -6,7 +6,7 @@ import { airplaneSchema } from '../airplane/schema.ts';
 import { targetCardSchema } from '../card/card.ts';
 import type { CardInput } from '../card/day.ts';
 import { CUSHION_FT } from '../card/ladder.ts';
-import { requireRoom, rooms } from '../maneuvers/registry.ts';
+import { MANEUVER_IDS, requireRoom, rooms } from '../maneuvers/registry.ts';
 import { loadFactor } from '../mechanics/turning.ts';
 import { stallAtStage } from '../performance/model.ts';
 import { findStandard, SCHOOL_STANDARD_ID } from '../standards/standards.ts';
@@ -278,5 +278,58 @@ describe('technique', () => {
       chosen: 'leave it',
       why: expect.stringMatching(/reversal/),
     });
+  });
+});
+
+describe('what a card must not be briefed at, and what it says of its limits', () => {
+  const of = (maneuver: string, more: Partial<Parameters<typeof targetCard>[0]> = {}) =>
+    targetCard({
+      airplane: fleet[0],
+      standard: findStandard('faa-private')!,
+      maneuver,
+      groundFt: 1900,
+      ...more,
+    });
+
+  test.each([
+    ['power-off-stall', 'turning', 25, /at most 20° \(the standard/],
+    ['power-on-stall', 'turning', 21, /at most 20°/],
+    ['slow-flight', 'clean', 30, /at most 15° \(the school’s limit/],
+    ['steep-turn', 'left', 61, /60/],
+  ])('%s, %s, at %d° is refused by name', (maneuver, variant, bankDeg, says) => {
+    expect(() => of(maneuver, { variant, bankDeg })).toThrow(says);
+  });
+
+  test('above 50° it says what load and stall do there', () => {
+    expect(of('steep-turn', { variant: 'left', bankDeg: 55 }).cautions.join()).toMatch(
+      /1\.74 times the weight/,
+    );
+    expect(of('steep-turn', { variant: 'left' }).cautions.join()).not.toMatch(/times the weight/);
+  });
+
+  test('left and right differ by what is seen and felt', () => {
+    const [left, right] = ['left', 'right'].map((variant) => of('steep-turn', { variant }).steps.join());
+    expect(left).not.toEqual(right);
+    expect(right).toMatch(/more right rudder/);
+  });
+
+  test('from all the flaps the drag stage comes in at once; a takeoff setting has no rest', () => {
+    expect(of('power-off-stall').steps.join('\n')).toMatch(/Flaps 30° to 20° at once.*only climbing/);
+    const powerOn = of('power-on-stall').steps.join('\n');
+    expect(powerOn).toMatch(/Flaps up climbing/);
+    expect(powerOn).not.toMatch(/the next|at once/);
+  });
+
+  test('heat before the power goes back, flaps after it', () => {
+    const step = of('power-off-stall').steps.find((words) => /heat/.test(words))!;
+    expect(step.indexOf('heat')).toBeLessThan(step.indexOf('power'));
+    expect(step.indexOf('power')).toBeLessThan(step.indexOf('flaps'));
+  });
+
+  test('every card says why it is flown, and what is asked before any band stands on it', () => {
+    for (const id of MANEUVER_IDS) expect(of(id).purpose.length).toBeGreaterThan(30);
+    const { requirements, depth } = of('power-off-stall');
+    expect(depth).toBe('full');
+    expect(requirements.map(({ id }) => id)).toContain('power-off-stall/stabilized-descent');
   });
 });

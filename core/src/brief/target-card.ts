@@ -3,7 +3,16 @@
 import { configurationOfStage } from '../airplane/configuration.ts';
 import { maneuveringSpeedFrom } from '../airplane/limits.ts';
 import type { TargetCard } from '../card/card.ts';
-import { type CardInput, type Day, dayOf, stallKias, tasKtOf, warningKias } from '../card/day.ts';
+import {
+  type CardInput,
+  type Day,
+  dayOf,
+  powerWords,
+  speedWords,
+  stallKias,
+  tasKtOf,
+  warningKias,
+} from '../card/day.ts';
 import { NO_POWER } from '../card/figures.ts';
 import type { Flown } from '../card/flown.ts';
 import type { Ladder } from '../card/ladder.ts';
@@ -28,6 +37,7 @@ export function targetCard(input: CardInput): TargetCard {
       `variant ${JSON.stringify(variant)} of ${id}: must be one of ${room.variants.join(', ')}`,
     );
   const day = dayOf(input, variant, briefed);
+  checkBank(day, title, briefed.steepest?.(day));
   const flown = briefed.fly(day);
   const { airplane, ladder, weightLb } = day;
   const { bankDeg, stage, speed } = flown;
@@ -52,6 +62,7 @@ export function targetCard(input: CardInput): TargetCard {
     maneuver: id,
     variant,
     title,
+    purpose: briefed.purpose,
     airplane: airplane.id,
     weightLb: roundTo(weightLb, 1),
     standard: input.standard.id,
@@ -95,7 +106,7 @@ export function targetCard(input: CardInput): TargetCard {
     steps: flown.steps,
     checks: checksFor(day),
     watchFor: input.watchFor && input.watchFor.length > 0 ? input.watchFor : flown.usualFaults,
-    cautions: [...flown.cautions, HANDBOOK_FIRST],
+    cautions: [...flown.cautions, ...steepCaution(day, flown), HANDBOOK_FIRST],
     tolerances: judged.map(({ parameter, low, high, unit, required, source, fromMemory }) => ({
       parameter,
       low,
@@ -124,6 +135,30 @@ export function targetCard(input: CardInput): TargetCard {
     assumed: day.assumed,
     missing: day.missing,
   };
+}
+
+/** @throws InputError naming the limit where the bank asked for lies beyond what the maneuver is flown at. */
+function checkBank(
+  { input: { bankDeg } }: Day,
+  title: string,
+  steepest: { deg: number; why: string } | undefined,
+): void {
+  if (!steepest || bankDeg === undefined || bankDeg <= steepest.deg) return;
+  throw new InputError(
+    `bank ${bankDeg}° for ${title.toLowerCase()}: at most ${steepest.deg}° (${steepest.why})`,
+  );
+}
+
+/** Beyond this bank the card says what it costs. */
+const STEEP_DEG = 50;
+
+function steepCaution(day: Day, { bankDeg, stage, power }: Flown): string[] {
+  if (bankDeg <= STEEP_DEG) return [];
+  const stall = speedWords(day, stallKias(day, stage, bankDeg));
+  const asks = power ? `, power ${powerWords(day, power.maneuverRpm)}` : '';
+  return [
+    `At ${bankDeg}° the wing carries ${loadFactor(bankDeg).toFixed(2)} times the weight and stalls at ${stall}${asks}: each degree more costs more than the one before.`,
+  ];
 }
 
 function turnOf(day: Day, { bankDeg, speed, stage }: Flown): TargetCard['turn'] {

@@ -52,6 +52,8 @@ export const targetCardSchema = z.object({
   maneuver: z.string(),
   variant: z.string(),
   title: z.string(),
+  /** Why it is flown, in one line. */
+  purpose: z.string().default(''),
   airplane: z.string(),
   weightLb: z.number(),
   standard: z.string(),

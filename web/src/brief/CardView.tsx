@@ -42,6 +42,7 @@ export function CardView({
         <h2 style={{ fontSize: '1.25rem' }}>{card.title}</h2>
         <span className="quiet">{notes(variantWords(cards), standard.shortName)}</span>
       </div>
+      {card.purpose && <p className="quiet">{card.purpose}</p>}
       {card.offToday && <p className="ladder-off">{card.offToday}</p>}
       <div className="card-figures">
         <Figure

@@ -10,6 +10,7 @@ import { roundTo } from '../../units/numbers.ts';
 const FT_PER_NM = 6076.12;
 
 export const bestGlideCard: Card = {
+  purpose: 'The engine is quiet: the speed that reaches furthest buys the time to think.',
   heeds: [],
   lossFt: 1500,
   gainFt: 100,

@@ -10,6 +10,7 @@ import { bankForTurnRateDeg } from '../../mechanics/turning.ts';
 const STANDARD_RATE_DEG_PER_S = 3;
 
 export const clearingTurnsCard: Card = {
+  purpose: 'Nobody is to be under the wing, above it or ahead when the nose goes where eyes cannot follow.',
   heeds: ['clearingMethod', 'clearingFirst', 'clearingWhen', 'entrySpeed'],
   turnsByHeading: true,
   lossFt: 100,

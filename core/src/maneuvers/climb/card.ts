@@ -7,6 +7,7 @@ import type { Card } from '../../kits/attempt/room.ts';
 import { roundTo } from '../../units/numbers.ts';
 
 export const climbCard: Card = {
+  purpose: 'The way out after takeoff, and around another try: the speed that clears what is ahead.',
   heeds: ['changeOrder'],
   lossFt: 100,
   gainFt: 1000,

@@ -8,6 +8,7 @@ import { CLIMBING_BANK_DEG, STALL_IN_A_TURN } from '../../kits/turns/card.ts';
 import { rollOutLeadDeg } from '../../mechanics/turning.ts';
 
 export const climbingTurnCard: Card = {
+  purpose: 'The turn after takeoff: low, slow and nose high, where the overbank and the stall are nearest.',
   heeds: [],
   turnsByHeading: true,
   lossFt: 100,

@@ -7,6 +7,7 @@ import { flapCaution, steadyEntry, vaCaution } from '../../card/words.ts';
 import type { Card } from '../../kits/attempt/room.ts';
 
 export const configurationChangeCard: Card = {
+  purpose: 'Every approach is one: slower, flaps out, and the height held while both happen.',
   heeds: ['changeOrder'],
   lossFt: 150,
   gainFt: 150,

@@ -7,6 +7,7 @@ import type { Card } from '../../kits/attempt/room.ts';
 import { MEDIUM_BANK_DEG } from '../../kits/turns/card.ts';
 
 export const coordinationRollsCard: Card = {
+  purpose: 'Feet and hands that move together: every turn from base to final asks for it.',
   heeds: ['entrySpeed'],
   turnsByHeading: true,
   lossFt: 100,

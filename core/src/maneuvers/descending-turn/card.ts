@@ -10,6 +10,7 @@ import { rollOutLeadDeg } from '../../mechanics/turning.ts';
 const DESCENT_FPM = 400;
 
 export const descendingTurnCard: Card = {
+  purpose: 'From base to final: where speed, bank and height are spent at the same time.',
   heeds: [],
   turnsByHeading: true,
   lossFt: 700,

@@ -8,6 +8,7 @@ import type { Card } from '../../kits/attempt/room.ts';
 const CRUISE_DESCENT_FPM = 500;
 
 export const descentCard: Card = {
+  purpose: 'The way down to the circuit at a speed and a rate that were chosen, not that happened.',
   heeds: ['changeOrder'],
   lossFt: 1000,
   gainFt: 100,

@@ -8,6 +8,7 @@ import { MEDIUM_BANK_DEG, STALL_IN_A_TURN } from '../../kits/turns/card.ts';
 import { rollOutLeadDeg } from '../../mechanics/turning.ts';
 
 export const levelTurnCard: Card = {
+  purpose: 'Looking, rolling, pulling and rolling out in one movement: the turn onto downwind.',
   heeds: ['entrySpeed'],
   turnsByHeading: true,
   lossFt: 150,

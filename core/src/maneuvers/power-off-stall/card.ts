@@ -1,6 +1,14 @@
 /** The card of power-off stalls. */
 
-import { atWeightKias, powerFor, powerWords, speedWords, stageOf, stallKias } from '../../card/day.ts';
+import {
+  atWeightKias,
+  powerFor,
+  powerWords,
+  roundPower,
+  speedWords,
+  stageOf,
+  stallKias,
+} from '../../card/day.ts';
 import { bookSpeed, figure, powerOf } from '../../card/figures.ts';
 import { flapSchedule } from '../../card/flap-schedule.ts';
 import type { Flown } from '../../card/flown.ts';
@@ -11,12 +19,16 @@ import {
   recoverySteps,
   STALL_CAUTIONS,
   stallFigures,
+  stallSteepest,
   TURNING_BANK_DEG,
 } from '../../kits/stalls/card.ts';
 
 const APPROACH_FPM = 500;
+/** Of the power that holds the approach speed level: with that it slows down without a dive or a climb. */
+const SLOWING_SHARE = 0.85;
 
 export const powerOffStallCard: Card = {
+  purpose: 'The stall from final approach: known by its signs, so that it is left before it happens.',
   heeds: ['stallDepth', 'stallRecovery', 'recoveryTrim', 'flapRetraction'],
   ownFigures: ['stall-speed', 'stall-loss'],
   lossFt: 400,
@@ -24,6 +36,7 @@ export const powerOffStallCard: Card = {
   picture: 'altitude-ladder',
   travels: true,
   losesHeight: true,
+  steepest: stallSteepest,
   minutes: () => 3.5,
   fly(day): Flown {
     const { airplane, variant } = day;
@@ -39,6 +52,9 @@ export const powerOffStallCard: Card = {
     const level = speed.kias === null ? null : powerFor(day, speed.kias, { stage });
     const descent =
       speed.kias === null ? null : powerFor(day, speed.kias, { stage, verticalFpm: -APPROACH_FPM });
+    const slowing = level
+      ? ` to about ${powerWords(day, roundPower(level.value * SLOWING_SHARE, day.powerUnit))}`
+      : '';
     return {
       bankDeg,
       stage,
@@ -51,7 +67,7 @@ export const powerOffStallCard: Card = {
       ],
       steps: [
         steadyEntry(day, null),
-        'Slow below the flap limits; flaps for landing, stage by stage; carburettor heat as fitted',
+        `Carburettor heat as fitted, then power back${slowing}; flaps for landing, each stage below its limit`,
         `Power to ${powerWords(day, descent?.value)}: a steady descent, ${APPROACH_FPM} ft/min at ${speed.kias === null ? 'approach speed' : speedWords(day, speed.kias)}, as on final`,
         bankDeg > 0
           ? `Bank ${bankDeg}°, not beyond 20; power idle, then raise the nose`

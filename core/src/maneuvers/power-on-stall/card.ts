@@ -19,11 +19,13 @@ import {
   recoverySteps,
   STALL_CAUTIONS,
   stallFigures,
+  stallSteepest,
   TURNING_BANK_DEG,
 } from '../../kits/stalls/card.ts';
 import { settingForPercent } from '../../performance/level.ts';
 
 export const powerOnStallCard: Card = {
+  purpose: 'The stall after takeoff or in a go-around: nose high, full power, and a wing that wants to drop.',
   heeds: ['stallDepth', 'powerOnPct', 'stallRecovery', 'recoveryTrim'],
   ownFigures: ['stall-speed', 'stall-loss'],
   lossFt: 300,
@@ -31,6 +33,7 @@ export const powerOnStallCard: Card = {
   picture: 'altitude-ladder',
   travels: true,
   losesHeight: true,
+  steepest: stallSteepest,
   minutes: () => 3,
   fly(day): Flown {
     const { airplane, variant, technique } = day;

@@ -10,6 +10,7 @@ import { roundTo } from '../../units/numbers.ts';
 const BANK_DEG = 25;
 
 export const slippingDescentTurnCard: Card = {
+  purpose: 'Too high on base without the flaps: height away, and the speed kept.',
   heeds: [],
   turnsByHeading: true,
   lossFt: 1500,

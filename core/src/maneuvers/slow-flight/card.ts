@@ -25,6 +25,7 @@ const ABOVE_STALL_KT = 7;
 const BAND_KT = 10;
 
 export const slowFlightCard: Card = {
+  purpose: 'The flare, and the go-around from it: how the airplane feels when it nearly does not fly.',
   heeds: ['slowSpeed', 'slowFlaps', 'slowBankDeg', 'recoveryTrim', 'flapRetraction'],
   ownFigures: ['stall-speed', 'stall-loss'],
   bankIsLimit: true,
@@ -32,6 +33,7 @@ export const slowFlightCard: Card = {
   gainFt: 150,
   picture: 'power-curve',
   travels: true,
+  steepest: ({ technique }) => ({ deg: technique.slowBankDeg, why: 'the school’s limit in slow flight' }),
   minutes: () => 5,
   fly,
 };
@@ -84,6 +86,8 @@ function fly(day: Day): Flown {
   const climb = climbAt(day, kias, stage);
   const warning = warningKias(day, stage);
   const least = day.model ? leastPowerKias(day.model, circumstance(day, { stage })) : null;
+  // Only where it is true of this airplane at this weight.
+  const behind = least !== null && kias < least;
   const sounding = technique.slowSpeed === 'warning-sounding';
   const lowestLimit = stage > 0 ? airplane.flaps[stage - 1].vfeKias : null;
   const turnAdd = level && turning ? turning.value - level.value : null;
@@ -103,9 +107,17 @@ function fly(day: Day): Flown {
           from: warning.from,
         },
       ),
-      figure('Least power at', least, 'kias', 'slower than this asks for more power', {
-        from: day.model?.from.shaftPower,
-      }),
+      figure(
+        'Least power at',
+        least,
+        'kias',
+        behind
+          ? 'slower than this asks for more power, and you are'
+          : 'today’s target is not slower: no back side at this speed',
+        {
+          from: day.model?.from.shaftPower,
+        },
+      ),
       figure('Climb left', climb?.fpm ?? null, 'ft/min', 'full throttle, as you are', { from: climb?.from }),
       figure(
         `In a ${bankDeg}° turn`,
@@ -127,8 +139,9 @@ function fly(day: Day): Flown {
           : [
               `Below ${speedWords(day, lowestLimit ?? 0, true)} all flaps at once; a firm push, it wants to rise`,
             ]),
-      `Near ${speedWords(day, kias)} power up to about ${powerWords(day, level?.value)}: behind the curve it needs it`,
-      'Speed by pitch, altitude by power; right rudder; trim',
+      `Near ${speedWords(day, kias)} power up to about ${powerWords(day, level?.value)}${behind ? ': behind the curve slower takes more' : ' to hold level'}`,
+      'Speed by pitch, altitude by power; right rudder, more of it with the power; trim',
+      'It is quieter, the nose high, the controls slack, the view ahead gone: the horizon along the side window tells the wings',
       `Turns at ${bankDeg}° at most, a little power in, roll out ${Math.max(5, Math.round(bankDeg / 2))} to ${bankDeg}° early`,
       'Climb and descend with power alone; the speed stays',
       `Recover: full power, nose down to hold altitude, heat off${stage > 0 ? `, flaps up a stage at a time ${technique.flapRetraction === 'by-speed' ? 'as the speed builds' : 'with a climb showing'}` : ''}, ${technique.recoveryTrim === 'during' ? 'trimming as you go' : 'then trim'}, cruise power last`,

@@ -9,6 +9,7 @@ import { STALL_CAUTIONS, stallFigures } from '../../kits/stalls/card.ts';
 import { roundTo } from '../../units/numbers.ts';
 
 export const stallSeriesCard: Card = {
+  purpose: 'Comfort and feet: the wing let go and taken up again, until nothing about it startles.',
   heeds: [],
   ownFigures: ['stall-speed', 'stall-loss'],
   lossFt: 500,

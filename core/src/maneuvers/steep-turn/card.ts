@@ -1,6 +1,6 @@
 /** The card of steep turns. */
 import { levelPowerOf } from '../../airplane/schema.ts';
-import { type Day, powerFor, roundPower } from '../../card/day.ts';
+import { type Day, powerFor, roundPower, STEEPEST_DEG } from '../../card/day.ts';
 import { powerOf, practiceSpeed } from '../../card/figures.ts';
 import type { Flown } from '../../card/flown.ts';
 import { steadyEntry, vaCaution } from '../../card/words.ts';
@@ -11,6 +11,7 @@ import { rowsFor } from '../../scoring/standard.ts';
 const USUAL_BANK_DEG = 45;
 
 export const steepTurnCard: Card = {
+  purpose: 'Getting out of the way of another airplane, or of a mistake, without losing height or the wing.',
   heeds: ['steepTrim', 'steepAltitudeBy', 'steepPower', 'steepReversal', 'steepCircles', 'entrySpeed'],
   turnsByHeading: true,
   ownFigures: ['turn-rpm'],
@@ -19,6 +20,10 @@ export const steepTurnCard: Card = {
   picture: 'speed-window',
   travels: false,
   // Two turns of half a minute a circle, the reversal or the pause between them, and settling.
+  steepest: () => ({
+    deg: STEEPEST_DEG,
+    why: 'parachute rules begin beyond it, and no primary student goes there',
+  }),
   minutes: ({ steepCircles, steepReversal }) => 1.1 * steepCircles + (steepReversal === 'paused' ? 1.5 : 0.9),
   fly,
 };
@@ -58,6 +63,7 @@ function fly(day: Day): Flown {
         ? 'Past 30° begin to pull; the power stays, and a few knots may go'
         : `Past 30° begin to pull, ${add > 0 ? `about ${add} ${power?.unit} more` : 'a little power'}, and leave it`,
       `Stop the roll at ${bankDeg}° with a touch of opposite aileron; eyes on the horizon, ${circles}`,
+      SIDE_STEP[day.variant === 'right' ? 'right' : 'left'],
       TRIM_STEP[technique.steepTrim],
       technique.steepAltitudeBy === 'bank'
         ? 'Altitude by two or three degrees of bank at constant pull; small, early, one at a time'
@@ -79,6 +85,13 @@ function fly(day: Day): Flown {
     ],
   };
 }
+
+/** From a left seat the two turns look different, and the propeller helps the one and hinders the other. */
+const SIDE_STEP = {
+  left: 'To the left the nose sits higher against the horizon than it feels, from the left seat; less rudder, and it wants to overbank',
+  right:
+    'To the right the cowling hides the horizon from the left seat: the nose looks low when it is level; more right rudder to roll in and to hold',
+} as const;
 
 const TRIM_STEP = {
   none: 'Leave the trim: it would have to come off again at the roll-out',

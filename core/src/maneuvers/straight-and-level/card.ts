@@ -32,6 +32,8 @@ export function powerTable(day: Day, cruiseKias: number): TargetCard['powerTable
 }
 
 export const straightAndLevelCard: Card = {
+  purpose:
+    'The base of everything: a speed, a power and a trim that belong together, found with the eyes outside.',
   heeds: ['changeOrder'],
   lossFt: 100,
   gainFt: 100,
