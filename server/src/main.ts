@@ -9,6 +9,7 @@ import { resumeAnalyses } from './debrief/analysis-store.ts';
 import { hasDemo, isEmpty, loadDemo } from './demo/load.ts';
 import { DEMO_SIGN_INS } from './demo/people.ts';
 import { makeApp } from './http/app.ts';
+import { refreshShipped } from './standards/routes.ts';
 
 const LOOPBACK = new Set(['127.0.0.1', '::1', 'localhost']);
 
@@ -37,6 +38,7 @@ async function main(): Promise<void> {
     console.log('loading the demo data');
     await loadDemo(database, analyser);
   }
+  await refreshShipped(database);
   const app = makeApp({ database, analyser }, fileURLToPath(new URL('../../web/dist', import.meta.url)));
   const server = serve(
     {

@@ -96,6 +96,24 @@ const RULES: Record<string, Rule> = {
     others: 404,
   },
   'GET /standards': { allowed: all(200) },
+  'POST /standards': {
+    body: () => ({ from: 'faa-private', id: `copy-${randomUUID().slice(0, 8)}`, name: 'A copy' }),
+    allowed: { chief: 201, stranger: 201 },
+    others: 403,
+  },
+  'PUT /standards/{id}': {
+    path: () => '/standards/faa-private',
+    body: () => ({ version: 999, data: {} }),
+    // The chief may: the body is what is wrong with it.
+    allowed: { chief: 422, stranger: 422 },
+    others: 403,
+  },
+  'POST /standards/{id}/preview': {
+    path: () => '/standards/faa-private/preview',
+    body: () => ({ data: {} }),
+    allowed: { chief: 422, stranger: 422 },
+    others: 403,
+  },
   'GET /students/{id}': { path: of('/students/{student}'), allowed: ofStudent, others: 404 },
   'GET /students/{id}/path': { path: of('/students/{student}/path'), allowed: ofStudent, others: 404 },
   'GET /lessons': { allowed: all(200) },

@@ -45,7 +45,7 @@ export function scoreWithTrack(recording: Recording, options: ScoreOptions): Sco
     weightGiven: settings.weightGiven,
     groundFt: settings.groundFt,
     briefs: options.briefs ?? [],
-    thresholds: options.thresholds ?? {},
+    thresholds: { ...standard.thresholds, ...options.thresholds },
     examiner: options.examiner ?? DEFAULT_EXAMINER,
     clearsBeforeEach: options.clearsBeforeEach ?? false,
     told: toldBy(options.edits ?? []),

@@ -51,6 +51,8 @@ export const standardSchema = z.object({
   rows: z.array(standardRowSchema),
   /** What is asked before any band. */
   requirements: z.array(requirementRowSchema).default([]),
+  /** Numbers in place of those that come with the maneuvers, by group and name. */
+  thresholds: z.record(z.string(), z.record(z.string(), z.number())).default({}),
 });
 export type Standard = z.infer<typeof standardSchema>;
 
@@ -88,7 +90,7 @@ export function judgingRows(
 ): { rows: StandardRow[]; requirements: RequirementRow[]; from: Standard | null } {
   const of = (whose: Standard) => ({
     rows: rowsFor(whose, asked),
-    requirements: whose.requirements.filter((row) => isAbout(row, asked)),
+    requirements: (whose.requirements ?? []).filter((row) => isAbout(row, asked)),
   });
   const own = of(standard);
   if (own.rows.length > 0 || !schoolStandard || schoolStandard.id === standard.id)

@@ -3,6 +3,7 @@ import { InputError } from '../errors.ts';
 import { findRoom, MANEUVER_IDS } from '../maneuvers/registry.ts';
 import type { RequirementRow } from '../scoring/requirement.ts';
 import { type Standard, type StandardRow, standardSchema } from '../scoring/standard.ts';
+import { thresholdEditsSchema } from './thresholds.ts';
 
 /** Phases that every attempt has: all of it, and its last instant. */
 const ANY_PHASE = ['whole', 'end'];
@@ -18,6 +19,11 @@ export function readStandard(value: unknown): Standard {
     const wrong = misspelt(row);
     if (wrong) throw new InputError(`standard ${read.data.id}: rows.${i}: ${wrong}`);
   });
+  const thresholds = thresholdEditsSchema.safeParse(read.data.thresholds);
+  if (!thresholds.success) {
+    const [issue] = thresholds.error.issues;
+    throw new InputError(`standard ${read.data.id}: thresholds.${issue.path.join('.')}: ${issue.message}`);
+  }
   read.data.requirements.forEach((row, i) => {
     const wrong = misspeltRequirement(row);
     if (wrong) throw new InputError(`standard ${read.data.id}: requirements.${i}: ${wrong}`);

@@ -5,6 +5,7 @@ import { Brief1700000000002 } from './migrations/1700000000002-brief.ts';
 import { Trainer1700000000003 } from './migrations/1700000000003-trainer.ts';
 import { Debrief1700000000004 } from './migrations/1700000000004-debrief.ts';
 import { Statements1700000000005 } from './migrations/1700000000005-statements.ts';
+import { Standards1700000000006 } from './migrations/1700000000006-standards.ts';
 
 /** Every change to the tables, oldest first. */
 export const MIGRATIONS = [
@@ -13,6 +14,7 @@ export const MIGRATIONS = [
   Trainer1700000000003,
   Debrief1700000000004,
   Statements1700000000005,
+  Standards1700000000006,
 ];
 
 /** Connects and brings the tables up to date; the tables change by migrations alone. */

@@ -123,6 +123,9 @@ export interface StandardVersion {
   id: string;
   version: number;
   data: Standard;
+  /** Null where it is as it came with the program. */
+  editedBy: string | null;
+  editedAt: Date;
 }
 export const StandardEntity = new EntitySchema<StandardVersion>({
   name: 'standard',
@@ -132,6 +135,8 @@ export const StandardEntity = new EntitySchema<StandardVersion>({
     id: { type: 'text' },
     version: { type: 'int' },
     data: { type: 'jsonb' },
+    editedBy: { type: 'uuid', name: 'edited_by', nullable: true },
+    editedAt: { type: 'timestamptz', name: 'edited_at', createDate: true },
   },
 });
 

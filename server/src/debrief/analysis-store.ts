@@ -6,6 +6,8 @@ import {
   editsFrom,
   instantOf,
   SCHOOL_STANDARD_ID,
+  type Score,
+  type Standard,
   type Statement,
   withOverrides,
 } from '@keel/core';
@@ -263,4 +265,24 @@ export async function resumeAnalyses(database: DataSource, analyser: Analyser): 
   for (const { id } of waiting) {
     await analyseAgain(database, analyser, id).catch((error) => markRefused(database, id, error));
   }
+}
+
+/** As it would be scored by another standard; nothing is stored. `null` where the file can no longer be scored. */
+export async function scoreBy(
+  database: DataSource,
+  analyser: Analyser,
+  recording: RecordingRow,
+  standard: Standard,
+): Promise<Score | null> {
+  const file = await database
+    .getRepository(RecordingFileEntity)
+    .findOneByOrFail({ recordingId: recording.id });
+  const input = await inputFor(database, recording, new Uint8Array(file.bytes));
+  const judges = standard.id === SCHOOL_STANDARD_ID ? { schoolStandard: standard } : { standard };
+  const own = input.standard.id === standard.id ? { standard } : {};
+  let score: Score | null = null;
+  await analyser.run({ ...input, ...judges, ...own }, (event) => {
+    if (event.kind === 'done') score = event.analysis.score;
+  });
+  return score;
 }
