@@ -15,7 +15,9 @@ const list = async (): Promise<Versioned[]> => (await school.chief.call('GET', '
 const named = async (id: string) => (await list()).find((one) => one.id === id)!;
 const tightened = (standard: Standard): Standard => ({
   ...standard,
-  rows: standard.rows.map((row) => (row.parameter === 'altitude' ? { ...row, low: -12, high: 12 } : row)),
+  rows: standard.rows.map((row) =>
+    row.parameter === 'airspeed' || row.parameter === 'bank' ? { ...row, low: -1.5, high: 1.5 } : row,
+  ),
 });
 
 test('a copy is edited, and each change is a version with who made it', async () => {

@@ -33,7 +33,8 @@ export const useOwnFigures = (airplaneId: string) =>
   useGet<{ flights: number; figures: OwnFigure[]; taken: OwnFigure[] }>(
     `/airplanes/${airplaneId}/own-figures`,
   );
-export const useStandards = () => useGet<(Standard & { version: number })[]>('/standards');
+export const useStandards = () =>
+  useGet<(Standard & { version: number; editedBy: string | null; editedAt: string })[]>('/standards');
 export const useTechnique = () => useGet<{ version: number; technique: Technique }>('/technique');
 export const useLessons = () => useGet<Lesson[]>('/lessons');
 export const useLesson = (id: string | undefined) => useGet<Lesson>(id ? `/lessons/${id}` : null);

@@ -1,11 +1,15 @@
 /** Standards: the tolerances as data, each with its source. */
-import { rooms, rowsFor, type StandardRow } from '@keel/core';
+import { findRoom, rooms, rowsFor, type Standard, type StandardRow } from '@keel/core';
+import { Button, Modal, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import { useStandards } from '../api/hooks.ts';
+import { mutate } from 'swr';
+import { messageOf, post } from '../api/client.ts';
+import { useMe, useStandards } from '../api/hooks.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { bandOf, PARAMETER_NAMES, unitMark } from '../parts/format.ts';
 import { maneuverTitle } from '../parts/maneuvers.ts';
 import { Failed, Loading } from '../parts/states.tsx';
+import { StandardEditor } from './StandardEditor.tsx';
 
 const REFERENCES: Record<string, string> = {
   entry: 'from the entry',
@@ -27,6 +31,9 @@ const PHASES: Record<string, string> = {
 export function StandardsPage() {
   const standards = useStandards();
   const [chosen, setChosen] = useState<string>();
+  const [editing, setEditing] = useState(false);
+  const [copying, setCopying] = useState(false);
+  const me = useMe();
   const standard = standards.data?.find(({ id }) => id === chosen) ?? standards.data?.[0];
   return (
     <>
@@ -46,6 +53,7 @@ export function StandardsPage() {
                   type="button"
                   className="sheet pick"
                   aria-current={id === standard.id || undefined}
+                  disabled={editing}
                   onClick={() => setChosen(id)}
                 >
                   <strong>{name}</strong>
@@ -57,36 +65,76 @@ export function StandardsPage() {
               <div>
                 <h2>{standard.name}</h2>
                 <p className="small quiet">
-                  version {standard.version} · <code>{standard.id}</code>. A maneuver without a row here is
-                  judged by the school’s own.
+                  version {standard.version} · <code>{standard.id}</code>
+                  {standard.editedBy && ` · ${standard.editedBy}, ${standard.editedAt.slice(0, 10)}`}. A
+                  maneuver without a row here is judged by the school’s own.
                 </p>
+                {me.data?.role === 'chief' && !editing && (
+                  <div className="row" style={{ gap: 8, marginTop: 6 }}>
+                    <Button variant="default" onClick={() => setCopying(true)}>
+                      Make a copy
+                    </Button>
+                    <Button variant="default" onClick={() => setEditing(true)}>
+                      Change it
+                    </Button>
+                  </div>
+                )}
               </div>
-              <div style={{ overflowX: 'auto' }}>
-                <table className="plain">
-                  <thead>
-                    <tr>
-                      <th scope="col">Parameter</th>
-                      <th scope="col">Band</th>
-                      <th scope="col">Counted</th>
-                      <th scope="col">Where</th>
-                      <th scope="col">Source</th>
-                    </tr>
-                  </thead>
-                  {rooms.map(({ id }) => (
-                    <Rows key={id} maneuver={id} rows={rowsFor(standard, { maneuver: id })} />
-                  ))}
-                </table>
-              </div>
+              {editing ? (
+                <StandardEditor key={standard.id} standard={standard} close={() => setEditing(false)} />
+              ) : (
+                <div style={{ overflowX: 'auto' }}>
+                  <table className="plain">
+                    <thead>
+                      <tr>
+                        <th scope="col">Parameter</th>
+                        <th scope="col">Band</th>
+                        <th scope="col">Counted</th>
+                        <th scope="col">Where</th>
+                        <th scope="col">Source</th>
+                      </tr>
+                    </thead>
+                    {rooms.map(({ id }) => (
+                      <Rows
+                        key={id}
+                        maneuver={id}
+                        rows={rowsFor(standard, { maneuver: id })}
+                        asked={standard.requirements.filter(({ maneuver }) => maneuver === id)}
+                      />
+                    ))}
+                  </table>
+                </div>
+              )}
             </section>
           </div>
+        )}
+        {standard && (
+          <CopyDialog
+            from={standard}
+            opened={copying}
+            close={() => setCopying(false)}
+            made={(id) => {
+              setChosen(id);
+              setCopying(false);
+            }}
+          />
         )}
       </div>
     </>
   );
 }
 
-function Rows({ maneuver, rows }: { maneuver: string; rows: StandardRow[] }) {
-  if (rows.length === 0) return null;
+function Rows({
+  maneuver,
+  rows,
+  asked,
+}: {
+  maneuver: string;
+  rows: StandardRow[];
+  asked: Standard['requirements'];
+}) {
+  if (rows.length === 0 && asked.length === 0) return null;
+  const requirements = findRoom(maneuver)?.requirements ?? {};
   return (
     <tbody>
       <tr>
@@ -115,6 +163,68 @@ function Rows({ maneuver, rows }: { maneuver: string; rows: StandardRow[] }) {
           </td>
         </tr>
       ))}
+      {asked.map((row) => (
+        <tr key={row.requirement}>
+          <td>{requirements[row.requirement]?.asks ?? row.requirement}</td>
+          <td colSpan={2}>
+            {requirements[row.requirement]?.before}
+            {row.configurations && <span className="quiet small"> ({row.configurations.join(', ')})</span>}
+          </td>
+          <td>{row.must ? 'before any band' : 'shown only'}</td>
+          <td className="small quiet">
+            {row.source}
+            {row.fromMemory && ' (from memory)'}
+          </td>
+        </tr>
+      ))}
     </tbody>
+  );
+}
+
+/** A copy has a name of its own; its id follows from it. */
+function CopyDialog(props: {
+  from: Standard;
+  opened: boolean;
+  close: () => void;
+  made: (id: string) => void;
+}) {
+  const [name, setName] = useState('');
+  const [failed, setFailed] = useState<string>();
+  const id = name
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 40);
+  const copy = async () => {
+    try {
+      await post('/standards', { from: props.from.id, id, name });
+      await mutate('/standards');
+      props.made(id);
+      setName('');
+    } catch (error) {
+      setFailed(messageOf(error));
+    }
+  };
+  return (
+    <Modal opened={props.opened} onClose={props.close} title={`A copy of ${props.from.name}`}>
+      <form
+        className="stack"
+        onSubmit={(event) => {
+          event.preventDefault();
+          copy();
+        }}
+      >
+        <TextInput
+          label="Its name"
+          value={name}
+          onChange={(event) => setName(event.currentTarget.value)}
+          error={failed}
+          data-autofocus
+        />
+        <Button type="submit" disabled={id === ''}>
+          Copy
+        </Button>
+      </form>
+    </Modal>
   );
 }

@@ -1,0 +1,265 @@
+/** A standard being changed: bands, requirements and thresholds, with what the change would do before it counts. */
+import {
+  type AttemptVerdict,
+  figureTables,
+  rooms,
+  rowsFor,
+  type Standard,
+  type StandardRow,
+  VERDICT_WORDS,
+} from '@keel/core';
+import { Button, Checkbox, NumberInput } from '@mantine/core';
+import { notifications } from '@mantine/notifications';
+import { useState } from 'react';
+import { mutate } from 'swr';
+import { messageOf, post, put } from '../api/client.ts';
+import { maneuverName, PARAMETER_NAMES } from '../parts/format.ts';
+import { maneuverTitle } from '../parts/maneuvers.ts';
+
+type Versioned = Standard & { version: number };
+interface Preview {
+  attempts: number;
+  changes: {
+    recordingId: string;
+    attempt: number;
+    student: string;
+    maneuver: string;
+    variant: string | null;
+    flownAt: string;
+    before: AttemptVerdict;
+    after: AttemptVerdict;
+    why: string;
+  }[];
+}
+
+export function StandardEditor({ standard, close }: { standard: Versioned; close: () => void }) {
+  const [draft, setDraft] = useState<Versioned>(standard);
+  const [preview, setPreview] = useState<Preview | null>(null);
+  const [busy, setBusy] = useState(false);
+  const change = (more: Partial<Standard>) => {
+    setDraft({ ...draft, ...more });
+    setPreview(null);
+  };
+  const changeRow = (row: StandardRow, more: Partial<StandardRow>) =>
+    change({ rows: draft.rows.map((one) => (one === row ? { ...one, ...more } : one)) });
+  const working = async (work: () => Promise<void>) => {
+    setBusy(true);
+    try {
+      await work();
+    } catch (error) {
+      notifications.show({ color: 'red', title: 'Not saved', message: messageOf(error) });
+    } finally {
+      setBusy(false);
+    }
+  };
+  const look = () =>
+    working(async () =>
+      setPreview(await post<Preview>(`/standards/${standard.id}/preview`, { data: draft })),
+    );
+  const save = () =>
+    working(async () => {
+      await put(`/standards/${standard.id}`, { version: standard.version, data: draft });
+      await mutate('/standards');
+      close();
+    });
+  return (
+    <div className="stack">
+      <div className="row" style={{ gap: 8, flexWrap: 'wrap' }}>
+        <Button onClick={look} loading={busy} disabled={preview !== null}>
+          See what would change
+        </Button>
+        <Button onClick={save} disabled={preview === null || busy}>
+          Save as version {standard.version + 1}
+        </Button>
+        <Button variant="default" onClick={close}>
+          Leave it as it is
+        </Button>
+        <span className="small quiet">
+          What was signed keeps the version that it was signed by; lessons planned from now on take the new
+          one.
+        </span>
+      </div>
+      {preview && <Changes preview={preview} />}
+      <table className="plain">
+        <caption className="hidden">Bands</caption>
+        <thead>
+          <tr>
+            <th scope="col">Parameter</th>
+            <th scope="col">Lowest</th>
+            <th scope="col">Highest</th>
+            <th scope="col">Judged</th>
+          </tr>
+        </thead>
+        {rooms.map(({ id }) => (
+          <BandRows key={id} maneuver={id} rows={rowsFor(draft, { maneuver: id })} change={changeRow} />
+        ))}
+      </table>
+      <Requirements draft={draft} change={change} />
+      <Thresholds draft={draft} change={change} />
+    </div>
+  );
+}
+
+function Changes({ preview: { attempts, changes } }: { preview: Preview }) {
+  if (changes.length === 0)
+    return <p role="status">None of the latest {attempts} attempts would be judged otherwise.</p>;
+  return (
+    <div role="status">
+      <p>
+        <strong>
+          {changes.length} of the latest {attempts} attempts would be judged otherwise.
+        </strong>
+      </p>
+      <ul className="small">
+        {changes.map((one) => (
+          <li key={`${one.recordingId} ${one.attempt}`}>
+            {one.student}, {one.flownAt.slice(0, 10)}, {maneuverName(one.maneuver, one.variant).toLowerCase()}
+            : {VERDICT_WORDS[one.before].toLowerCase()} →{' '}
+            <strong>{VERDICT_WORDS[one.after].toLowerCase()}</strong>.{' '}
+            <span className="quiet">{one.why}</span>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+function BandRows(props: {
+  maneuver: string;
+  rows: StandardRow[];
+  change: (row: StandardRow, more: Partial<StandardRow>) => void;
+}) {
+  if (props.rows.length === 0) return null;
+  return (
+    <tbody>
+      <tr>
+        <th scope="rowgroup" colSpan={4} className="row-group">
+          {maneuverTitle(props.maneuver)}
+        </th>
+      </tr>
+      {props.rows
+        .filter(({ parameter }) => parameter !== 'floor')
+        .map((row) => {
+          const name = PARAMETER_NAMES[row.parameter] ?? row.parameter;
+          const edge = (side: 'low' | 'high') => (
+            <NumberInput
+              aria-label={`${maneuverTitle(props.maneuver)}, ${name}, ${side === 'low' ? 'lowest' : 'highest'}`}
+              value={row[side]}
+              onChange={(value) => typeof value === 'number' && props.change(row, { [side]: value })}
+              suffix={` ${row.unit}`}
+              size="xs"
+              w={110}
+            />
+          );
+          return (
+            <tr key={`${row.parameter} ${row.variants?.join()}`}>
+              <td>
+                {name} <span className="quiet small">{row.variants?.join(', ')}</span>
+              </td>
+              <td>{edge('low')}</td>
+              <td>{edge('high')}</td>
+              <td>
+                <Checkbox
+                  aria-label={`${maneuverTitle(props.maneuver)}, ${name}, judged`}
+                  checked={row.required}
+                  onChange={(event) => props.change(row, { required: event.currentTarget.checked })}
+                />
+              </td>
+            </tr>
+          );
+        })}
+    </tbody>
+  );
+}
+
+function Requirements({ draft, change }: { draft: Standard; change: (more: Partial<Standard>) => void }) {
+  return (
+    <fieldset className="stack" style={{ border: 0, padding: 0, margin: 0, gap: 4 }}>
+      <legend>
+        <strong>Asked before any band</strong>{' '}
+        <span className="quiet small">ticked, a failure fails the attempt; else it is shown</span>
+      </legend>
+      {rooms.map(({ id, requirements }) => {
+        const rows = draft.requirements.filter(({ maneuver }) => maneuver === id);
+        if (rows.length === 0) return null;
+        return (
+          <div key={id}>
+            <h4 style={{ margin: '6px 0 2px' }}>{maneuverTitle(id)}</h4>
+            <div className="row" style={{ flexWrap: 'wrap', gap: '4px 18px' }}>
+              {rows.map((row) => (
+                <Checkbox
+                  key={row.requirement}
+                  size="xs"
+                  label={requirements[row.requirement]?.asks ?? row.requirement}
+                  checked={row.must}
+                  onChange={(event) => {
+                    const must = event.currentTarget.checked;
+                    change({
+                      requirements: draft.requirements.map((one) => (one === row ? { ...one, must } : one)),
+                    });
+                  }}
+                />
+              ))}
+            </div>
+          </div>
+        );
+      })}
+    </fieldset>
+  );
+}
+
+/** The numbers behind findings and requirements; empty is as it comes. */
+function Thresholds({ draft, change }: { draft: Standard; change: (more: Partial<Standard>) => void }) {
+  const set = (group: string, name: string, value: number | undefined) => {
+    const { [name]: _, ...rest } = draft.thresholds[group] ?? {};
+    const own = value === undefined ? rest : { ...rest, [name]: value };
+    const { [group]: __, ...others } = draft.thresholds;
+    change({ thresholds: Object.keys(own).length > 0 ? { ...others, [group]: own } : others });
+  };
+  return (
+    <details>
+      <summary>Thresholds: when something is a finding, and when a requirement is held</summary>
+      <table className="plain">
+        <thead>
+          <tr>
+            <th scope="col">What it stands for</th>
+            <th scope="col">As it comes</th>
+            <th scope="col">This school’s</th>
+            <th scope="col">Source</th>
+          </tr>
+        </thead>
+        {figureTables
+          .filter(({ editable }) => editable)
+          .map(({ group, rows }) => (
+            <tbody key={group}>
+              <tr>
+                <th scope="rowgroup" colSpan={4} className="row-group">
+                  {group.replaceAll('-', ' ')}
+                </th>
+              </tr>
+              {Object.entries(rows).map(([name, { value, unit, means, source }]) => (
+                <tr key={name}>
+                  <td>{means}</td>
+                  <td className="nowrap">
+                    {value} {unit}
+                  </td>
+                  <td>
+                    <NumberInput
+                      aria-label={`${group}: ${means}`}
+                      value={draft.thresholds[group]?.[name] ?? ''}
+                      placeholder={String(value)}
+                      onChange={(own) => set(group, name, typeof own === 'number' ? own : undefined)}
+                      min={0}
+                      size="xs"
+                      w={110}
+                    />
+                  </td>
+                  <td className="small quiet">{source}</td>
+                </tr>
+              ))}
+            </tbody>
+          ))}
+      </table>
+    </details>
+  );
+}
