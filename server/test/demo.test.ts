@@ -13,8 +13,8 @@ test('the demo is a club of one chief, two instructors and six students, with th
 });
 
 test('loaded into two empty databases it is the same data', async () => {
-  // Three lessons of three airplanes tell as much as all of them, in a quarter of the time.
-  const some = DEMO_LESSONS.filter(({ key }) => ['nell-4', 'joss-3', 'amara-1'].includes(key));
+  // Two lessons of two airplanes tell as much as all of them, in a sixth of the time.
+  const some = DEMO_LESSONS.filter(({ key }) => ['nell-4', 'amara-1'].includes(key));
   const load = async () => {
     const school = await openSchool();
     const { database } = school;
@@ -32,7 +32,7 @@ test('loaded into two empty databases it is the same data', async () => {
   };
   const [one, other] = [await load(), await load()];
   expect(one).toEqual(other);
-  expect(one.map(({ status }) => status)).toEqual(['analysed', 'analysed', 'analysed']);
+  expect(one.map(({ status }) => status)).toEqual(['analysed', 'analysed']);
 });
 
 test('a database that does not answer is an error, not a wait', async () => {

@@ -213,11 +213,10 @@ export function* circuit(c: Cockpit, field: Airfield, ending: Ending): Script {
   );
   // Abeam the threshold: power back, the first flaps.
   c.aim.flapsDeg = flapsOf(c, Math.min(1, airplane.flaps.length));
-  descend(c, approachKias + 10, -450);
-  yield* until(c, 90, () => place(c, field).alongM < -BASE_AFTER_M);
+  const down = (kias: number) => () => downTheSlope(c, field, kias);
+  yield* until(c, 90, () => place(c, field).alongM < -BASE_AFTER_M, down(approachKias + 10));
   c.aim.bank = { by: 'heading', deg: near(c, field.runwayDeg + 90), mostDeg: 22 };
-  descend(c, approachKias + 5, -500);
-  yield* until(c, 90, () => place(c, field).leftM < 420);
+  yield* until(c, 120, () => place(c, field).leftM < 420, down(approachKias + 5));
   c.mark('final');
   c.aim.bank = { by: 'heading', deg: near(c, field.runwayDeg), mostDeg: 25 };
   yield* until(c, 25, () => Math.abs(c.seen.headingDeg - near(c, field.runwayDeg)) < 25);
@@ -228,17 +227,9 @@ export function* circuit(c: Cockpit, field: Airfield, ending: Ending): Script {
     150,
     () => heightFt(c, field) < lowest,
     () => {
-      const { alongM, leftM } = place(c, field);
+      const { leftM } = place(c, field);
       c.aim.bank = { by: 'heading', deg: near(c, field.runwayDeg) + clamp(leftM / 8, -25, 25), mostDeg: 18 };
-      // Down the slope to a point a little past the threshold.
-      const wantedFt = (Math.max(0, 120 - alongM) * SLOPE) / FT_TO_M;
-      const alongFpm = -c.seen.tasKt * 101.3 * SLOPE;
-      c.aim.pitch = { by: 'climb', fpm: clamp(alongFpm + 6 * (wantedFt - heightFt(c, field)), -900, -100) };
-      c.aim.power = {
-        by: 'speed',
-        throttle: c.throttleFor(approachKias, { flapsDeg: c.aim.flapsDeg, fpm: -450 }),
-        kias: approachKias,
-      };
+      downTheSlope(c, field, approachKias);
     },
   );
   if (ending === 'go-around') {
@@ -252,12 +243,23 @@ export function* circuit(c: Cockpit, field: Airfield, ending: Ending): Script {
   } else yield* taxiIn(c, field);
 }
 
-function descend(c: Cockpit, kias: number, fpm: number): void {
+/** The steepest that an approach goes down, and the flattest, ft/min. */
+const STEEPEST_FPM = -800;
+const FLATTEST_FPM = 150;
+
+/** Down the slope along what is left to fly, to a point a little past the threshold; the power holds the speed. */
+function downTheSlope(c: Cockpit, field: Airfield, kias: number): void {
+  const { alongM, leftM } = place(c, field);
+  const leftToFlyM = Math.max(0, 120 - alongM) + Math.max(0, leftM - 200);
+  const wantedFt = Math.min(CIRCUIT_FT, (leftToFlyM * SLOPE) / FT_TO_M);
+  const high = heightFt(c, field) - wantedFt;
+  const alongFpm = wantedFt < CIRCUIT_FT ? -c.seen.tasKt * 101.3 * SLOPE : 0;
+  c.aim.pitch = { by: 'climb', fpm: clamp(alongFpm - 6 * high, STEEPEST_FPM, FLATTEST_FPM) };
   c.aim.power = {
-    by: 'throttle',
-    throttle: Math.max(0, c.throttleFor(kias, { flapsDeg: c.aim.flapsDeg, fpm })),
+    by: 'speed',
+    throttle: c.throttleFor(kias, { flapsDeg: c.aim.flapsDeg, fpm: -400 }),
+    kias,
   };
-  c.aim.pitch = { by: 'speed', kias };
 }
 
 function* goAround(c: Cockpit, field: Airfield): Script {

@@ -128,10 +128,21 @@ export function circuitBefore(
     }
   }
   if (!best) return undefined;
+  const downwindS = best.startS;
+  // The turn that joins it, a little higher still, belongs to it.
+  const joinedFrom = (): number => {
+    const join = rowsBetween(timeS, Math.max(sinceS, downwindS - ROUND_FIELD.joinS), downwindS);
+    let first = join.to;
+    const near = (i: number) =>
+      track.altitudeFt.values[i] - field.altitudeFt < ROUND_FIELD.joinFt &&
+      within(motion, field, i, ROUND_FIELD.circuitM + ROUND_FIELD.withinM);
+    while (first > join.from && near(first - 1)) first--;
+    return timeS[Math.min(first, join.to - 1)] ?? downwindS;
+  };
   const before = rowsBetween(timeS, sinceS, best.startS);
   const highest = rowOfMax(before, (i) => track.altitudeFt.values[i]);
   const stayed = highest >= 0 && track.altitudeFt.values[highest] - field.altitudeFt < ROUND_FIELD.stayedFt;
-  return { startS: stayed && best.startS - sinceS < ROUND_FIELD.lookBackS ? sinceS : best.startS, endS };
+  return { startS: stayed && best.startS - sinceS < ROUND_FIELD.lookBackS ? sinceS : joinedFrom(), endS };
 }
 
 /** Where it pointed on final, in the last seconds. */

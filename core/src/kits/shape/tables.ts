@@ -43,6 +43,8 @@ export const ROUND_FIELD = figures('shape/circuit', {
   lowS: [5, 's', 'time that it is level there'],
   downwindDeg: [30, 'deg', 'distance from the reciprocal of the runway within which a leg is downwind'],
   downwindS: [12, 's', 'shortest downwind leg'],
+  joinS: [75, 's', 'time before the downwind leg in which the circuit is joined'],
+  joinFt: [1900, 'ft', 'height from which it is joined'],
   lookBackS: [420, 's', 'time before an approach in which its downwind leg lies'],
   climbOutFt: [1000, 'ft', 'height at which a climb-out ends'],
   takeoffFt: [50, 'ft', 'height at which a takeoff ends, and a landing begins'],

@@ -88,16 +88,20 @@ export function isStall(signs: Signs): boolean {
   const pushed = nose !== undefined && nose.fellDeg > SIGN.pushedDeg && nose.rose;
   if (!warned && signs.leastAboveKt >= SIGN.sureKt && !pushed) return false;
 
+  // Far below where it warns, and falling out of a climb: with power on hardly any height need go.
+  const deep = signs.leastAboveKt < -SIGN.deepKt && signs.fallFpm > SIGN.deepFallFpm;
+
   // The nose falls away within a few seconds, or the airplane does; a warner and a push tell a first indication.
   const sinking = signs.mostSinkFpm > SIGN.sinkFpm && sankFt > SIGN.sankFt;
   const broke = nose ? nose.fellDeg > SIGN.noseFellDeg : sinking;
   const eased = warned && nose !== undefined && nose.fellDeg > SIGN.noseFellDeg / 2 && nose.rose;
-  if (!broke && !eased && !(sinking && warned)) return false;
+  if (!broke && !eased && !(sinking && warned) && !deep) return false;
 
   // Slow before and slow after, with hardly any height gone: an undershoot of slow flight.
-  if (!warned && (sankFt < SIGN.leastLossFt || (sankFt < SIGN.plainLossFt && staysSlow(signs)))) return false;
+  if (!warned && !deep && (sankFt < SIGN.leastLossFt || (sankFt < SIGN.slowLossFt && staysSlow(signs))))
+    return false;
 
   // In gusts slow flight dips and comes back by itself: as slow a little later, with no plain fall, it was no stall.
-  const plain = nose ? nose.fellDeg > SIGN.plainFallDeg : sankFt > SIGN.plainLossFt;
+  const plain = nose ? nose.fellDeg > SIGN.plainFallDeg : deep || sankFt > SIGN.plainLossFt;
   return plain || signs.laterAboveKt > SIGN.stillSlowKt;
 }
