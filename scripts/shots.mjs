@@ -112,17 +112,9 @@ const VIEWS = [
   },
   { name: 'path', as: 'idris', path: ({ student }) => `/path/${student}` },
   { name: 'hangar', as: 'idris', path: '/hangar' },
-  {
-    name: 'hangar-own',
-    as: 'maren',
-    path: '/hangar',
-    act: async (page) => {
-      await page.getByText('Its own figures').click();
-      await page.getByRole('table', { name: 'Own figures' }).waitFor();
-    },
   },
   { name: 'technique', as: 'maren', path: '/technique' },
-  { name: 'standards', as: 'idris', path: '/standards' },
+  { name: 'standards', as: 'maren', path: '/standards' },
   { name: 'people', as: 'maren', path: '/people' },
 ];
 
