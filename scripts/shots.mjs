@@ -58,7 +58,7 @@ const VIEWS = [
     },
   },
   { name: 'debrief', as: 'idris', path: ({ debrief }) => `/debrief/${debrief}?attempt=2` },
-  { name: 'debrief-stall', as: 'idris', path: ({ review }) => `/debrief/${review}?attempt=4` },
+  { name: 'debrief-stall', as: 'idris', path: ({ review }) => `/debrief/${review}?attempt=3` },
   { name: 'debrief-student', as: 'nell', path: ({ debrief }) => `/debrief/${debrief}?attempt=2` },
   {
     name: 'debrief-replay',
@@ -85,7 +85,7 @@ const VIEWS = [
   {
     name: 'debrief-flight',
     as: 'idris',
-    path: ({ review }) => `/debrief/${review}?attempt=4`,
+    path: ({ review }) => `/debrief/${review}?attempt=3`,
     act: async (page) => {
       await page.keyboard.press('w');
       await page.locator('.flight-chart canvas').waitFor();
@@ -112,7 +112,6 @@ const VIEWS = [
   },
   { name: 'path', as: 'idris', path: ({ student }) => `/path/${student}` },
   { name: 'hangar', as: 'idris', path: '/hangar' },
-  },
   { name: 'technique', as: 'maren', path: '/technique' },
   { name: 'standards', as: 'maren', path: '/standards' },
   { name: 'people', as: 'maren', path: '/people' },

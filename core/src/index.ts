@@ -68,6 +68,7 @@ export * from './maneuvers/registry.ts';
 export * from './mechanics/turning.ts';
 export * from './own-figures/estimate.ts';
 export * from './own-figures/observe.ts';
+export * from './path/entered.ts';
 export * from './path/progress.ts';
 export * from './path/watch-for.ts';
 export * from './performance/climb.ts';

@@ -116,6 +116,27 @@ const RULES: Record<string, Rule> = {
   },
   'GET /students/{id}': { path: of('/students/{student}'), allowed: ofStudent, others: 404 },
   'GET /students/{id}/path': { path: of('/students/{student}/path'), allowed: ofStudent, others: 404 },
+  'POST /students/{id}/entered-attempts': {
+    path: of('/students/{student}/entered-attempts'),
+    body: () => ({
+      id: randomUUID(),
+      body: {
+        maneuver: 'climb',
+        variant: 'standard',
+        flownAt: '2026-11-02T10:00:00Z',
+        help: 'unaided',
+        grade: 3,
+      },
+    }),
+    allowed: byStaff(201),
+    others: 404,
+  },
+  'POST /students/{id}/entered-attempts/{entry}/withdraw': {
+    path: () => `/students/${school.student.id}/entered-attempts/${randomUUID()}/withdraw`,
+    body: () => ({ why: 'a slip' }),
+    allowed: byStaff(404),
+    others: 404,
+  },
   'GET /lessons': { allowed: all(200) },
   'POST /lessons': { body: () => lessonInput(school.student.id), allowed: byStaff(201), others: 404 },
   'GET /lessons/{id}': { path: of('/lessons/{lesson}'), allowed: ofStudent, others: 404 },

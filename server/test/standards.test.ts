@@ -89,6 +89,14 @@ test('before it is saved the chief sees which of the latest attempts would be ju
   expect((await named('faa-private')).version).toBe(standard.version);
   const same = await chief.call('POST', '/standards/faa-private/preview', { data: standard });
   expect((await same.json()).changes).toEqual([]);
+  // A copy has judged nothing: the school's attempts are held against it as it stands, and as it would be.
+  const copy = await named('our-own');
+  const loosened = { ...copy, rows: copy.rows.map((row) => ({ ...row, low: -9999, high: 9999 })) };
+  await school.chief.call('PUT', '/standards/our-own', { version: copy.version, data: tightened(copy) });
+  const ofCopy = await school.chief.call('POST', '/standards/our-own/preview', { data: loosened });
+  const seen = await ofCopy.json();
+  expect(seen).toMatchObject({ attempts, hasJudged: false });
+  expect(seen.changes[0]).toMatchObject({ recordingId: id, before: 'unsatisfactory', after: 'satisfactory' });
 });
 
 test('what came with the program and was never edited is brought up to date; what was edited stays', async () => {

@@ -4,6 +4,7 @@ import { helpSchema } from '../debrief/statements.ts';
 import { attemptVerdictSchema } from '../scoring/schema.ts';
 import { dayIn } from '../units/days.ts';
 import { mean, roundTo } from '../units/numbers.ts';
+import { type EnteredAttempt, gradesByHand } from './entered.ts';
 
 export const pathAttemptSchema = z.object({
   recordingId: z.string(),
@@ -70,10 +71,24 @@ export const counts = (attempt: PathAttempt): boolean =>
   attempt.help === 'unaided' &&
   !attempt.restsOnUnseen;
 
-/** `attempts` in the order flown; `zone` is the school's, whose days count. */
-export function skillOf(maneuver: string, attempts: PathAttempt[], zone: string): Skill {
-  return { maneuver, ...standingOf(attempts, zone), trends: trendsOf(attempts), attempts };
+/** `attempts` and `byHand` in the order flown; `zone` is the school's, whose days count. */
+export function skillOf(
+  maneuver: string,
+  attempts: PathAttempt[],
+  zone: string,
+  byHand: readonly EnteredAttempt[] = [],
+): Skill {
+  const grades = gradesByHand(byHand, maneuver).map(({ grade }) => grade);
+  const standing =
+    attempts.length === 0 && grades.length > 0 ? gradedOnly(grades) : standingOf(attempts, zone);
+  return { maneuver, ...standing, trends: trendsOf(attempts), attempts };
 }
+
+/** A grade without a recording is an instructor's word: it tells that the skill is being flown, and measures nothing. */
+const gradedOnly = (grades: readonly number[]): { standing: Standing; why: string } => ({
+  standing: 'guided',
+  why: `${grades.length} graded by hand, the last ${grades[grades.length - 1]}; none recorded`,
+});
 
 /** Ready: the last two days with counting attempts were satisfactory throughout. */
 function standingOf(attempts: readonly PathAttempt[], zone: string): { standing: Standing; why: string } {

@@ -6,6 +6,7 @@ import { Trainer1700000000003 } from './migrations/1700000000003-trainer.ts';
 import { Debrief1700000000004 } from './migrations/1700000000004-debrief.ts';
 import { Statements1700000000005 } from './migrations/1700000000005-statements.ts';
 import { Standards1700000000006 } from './migrations/1700000000006-standards.ts';
+import { Entered1700000000007 } from './migrations/1700000000007-entered.ts';
 
 /** Every change to the tables, oldest first. */
 export const MIGRATIONS = [
@@ -15,6 +16,7 @@ export const MIGRATIONS = [
   Debrief1700000000004,
   Statements1700000000005,
   Standards1700000000006,
+  Entered1700000000007,
 ];
 
 /** Connects and brings the tables up to date; the tables change by migrations alone. */

@@ -2,6 +2,7 @@
 import {
   type Airplane,
   type Conditions,
+  type EnteredBody,
   type KeelTrace,
   type LessonItem,
   type LessonPlan,
@@ -357,6 +358,31 @@ export const StatementEntity = new EntitySchema<StatementRow>({
   },
 });
 
+/** An attempt that nothing recorded, entered by hand; taken back with a reason, never changed. */
+export interface EnteredAttemptRow {
+  id: string;
+  schoolId: string;
+  studentId: string;
+  authorId: string;
+  lessonId: string | null;
+  body: EnteredBody;
+  createdAt: Date;
+  withdrawn: { by: string; at: string; why: string } | null;
+}
+export const EnteredAttemptEntity = new EntitySchema<EnteredAttemptRow>({
+  name: 'entered_attempt',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    schoolId: { type: 'uuid', name: 'school_id' },
+    studentId: { type: 'uuid', name: 'student_id' },
+    authorId: { type: 'uuid', name: 'author_id' },
+    lessonId: { type: 'uuid', name: 'lesson_id', nullable: true },
+    body: { type: 'jsonb' },
+    createdAt: { type: 'timestamptz', name: 'created_at', createDate: true },
+    withdrawn: { type: 'jsonb', nullable: true },
+  },
+});
+
 export const entities = [
   SchoolEntity,
   AccountEntity,
@@ -373,4 +399,5 @@ export const entities = [
   FlightEntity,
   ColumnMappingEntity,
   StatementEntity,
+  EnteredAttemptEntity,
 ];

@@ -11,6 +11,7 @@ import { statementRoutes } from '../debrief/statement-routes.ts';
 import { flyRoutes } from '../fly/routes.ts';
 import { ownFiguresRoutes } from '../hangar/own-figures-routes.ts';
 import { hangarRoutes } from '../hangar/routes.ts';
+import { enteredRoutes } from '../path/entered-routes.ts';
 import { pathRoutes } from '../path/routes.ts';
 import { peopleRoutes } from '../people/routes.ts';
 import { standardRoutes } from '../standards/routes.ts';
@@ -55,6 +56,7 @@ export function makeApp(services: Services, webFolder?: string): OpenAPIHono<Env
     flyRoutes,
     statementRoutes,
     pathRoutes,
+    enteredRoutes,
   ]) {
     app.route('/api', part());
   }

@@ -27,6 +27,7 @@ import { statementsOf } from '../debrief/analysis-store.ts';
 import { json, router } from '../http/env.ts';
 import { requireStudent } from '../scope.ts';
 import { techniqueOf } from '../technique/routes.ts';
+import { enteredOf } from './entered-routes.ts';
 
 /** A student's attempts in the order flown, with what was said of them. */
 export async function attemptsOf(
@@ -101,10 +102,12 @@ export function pathRoutes() {
     }),
     async (c) => {
       const database = c.get('database');
-      const { id, name, schoolId } = await requireStudent(database, c.get('viewer'), c.req.valid('param').id);
-      const [lessons, school] = await Promise.all([
+      const account = await requireStudent(database, c.get('viewer'), c.req.valid('param').id);
+      const { id, name, schoolId } = account;
+      const [lessons, school, byHand] = await Promise.all([
         database.getRepository(LessonEntity).countBy({ studentId: id }),
         database.getRepository(SchoolEntity).findOneByOrFail({ id: schoolId }),
+        enteredOf(database, account),
       ]);
       const attempts = await attemptsOf(database, id, school);
       return c.json(
@@ -119,9 +122,11 @@ export function pathRoutes() {
                 maneuver,
                 attempts.filter((a) => a.maneuver === maneuver),
                 zoneOf(school),
+                byHand,
               ),
             ),
           recurring: recurringFindings(attempts),
+          byHand,
         },
         200,
       );

@@ -51,7 +51,12 @@ const changeSchema = z.object({
   after: attemptVerdictSchema,
   why: z.string(),
 });
-const previewSchema = z.object({ attempts: z.number(), changes: z.array(changeSchema) });
+const previewSchema = z.object({
+  attempts: z.number(),
+  /** False: it has judged nothing yet, and the school's latest attempts were judged by it before and after the change. */
+  hasJudged: z.boolean(),
+  changes: z.array(changeSchema),
+});
 /** Looked back on before a change is saved. */
 const LATEST_ATTEMPTS = 50;
 
@@ -165,9 +170,12 @@ export function standardRoutes() {
       const [database, viewer] = [c.get('database'), c.get('viewer')];
       requireChief(viewer);
       const { id } = c.req.valid('param');
-      await requireStandard(database, viewer, id);
+      const { data: saved } = await requireStandard(database, viewer, id);
       const checked = checkedStandard({ ...c.req.valid('json').data, id });
-      return c.json(await previewOf(database, c.get('analyser'), viewer, checked), 200);
+      return c.json(
+        await previewOf(database, c.get('analyser'), viewer, standardSchema.parse(saved), checked),
+        200,
+      );
     },
   );
   return routes;
@@ -216,25 +224,29 @@ async function namesOf(database: DataSource, { schoolId }: Viewer): Promise<Map<
   return new Map(accounts.map(({ id, name }) => [id, name]));
 }
 
-/** The latest attempts that a standard judges, judged by it as it would be. */
+/** The latest attempts that a standard judges, judged by it as it would be; the school's latest where it has judged none. */
 async function previewOf(
   database: DataSource,
   analyser: Analyser,
   viewer: Viewer,
+  saved: Standard,
   standard: Standard,
 ): Promise<z.infer<typeof previewSchema>> {
   const versions = await database
     .getRepository(StandardEntity)
     .findBy({ schoolId: viewer.schoolId, id: standard.id });
-  const recordings = await database.getRepository(RecordingEntity).find({
-    where: {
-      schoolId: viewer.schoolId,
-      status: 'analysed',
-      ...(standard.id !== SCHOOL_STANDARD_ID && { standardRowId: In(versions.map(({ rowId }) => rowId)) }),
-    },
-    order: { flownAt: 'DESC' },
-    take: LATEST_ATTEMPTS,
-  });
+  const latest = (judged: object) =>
+    database.getRepository(RecordingEntity).find({
+      where: { schoolId: viewer.schoolId, status: 'analysed', ...judged },
+      order: { flownAt: 'DESC' },
+      take: LATEST_ATTEMPTS,
+    });
+  // The school's own judges whatever another has no rows for.
+  const judged = await latest(
+    standard.id === SCHOOL_STANDARD_ID ? {} : { standardRowId: In(versions.map(({ rowId }) => rowId)) },
+  );
+  const hasJudged = judged.length > 0;
+  const recordings = hasJudged ? judged : await latest({});
   const names = await namesOf(database, viewer);
   const changes: z.infer<typeof changeSchema>[] = [];
   let attempts = 0;
@@ -246,7 +258,8 @@ async function previewOf(
     const after = row && (await scoreBy(database, analyser, recording, standard));
     if (!row || !after) continue;
     const { judge } = row.score;
-    row.score.attempts.slice(0, LATEST_ATTEMPTS - attempts).forEach((before, attempt) => {
+    const stood = hasJudged ? row.score : await scoreBy(database, analyser, recording, saved);
+    stood?.attempts.slice(0, LATEST_ATTEMPTS - attempts).forEach((before, attempt) => {
       attempts++;
       const now = after.attempts.find(
         (one) => one.maneuver === before.maneuver && Math.abs(one.startS - before.startS) < 1,
@@ -265,7 +278,7 @@ async function previewOf(
       });
     });
   }
-  return { attempts, changes };
+  return { attempts, hasJudged, changes };
 }
 
 /**

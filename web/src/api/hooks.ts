@@ -38,7 +38,7 @@ export const useStandards = () =>
 export const useTechnique = () => useGet<{ version: number; technique: Technique }>('/technique');
 export const useLessons = () => useGet<Lesson[]>('/lessons');
 export const useLesson = (id: string | undefined) => useGet<Lesson>(id ? `/lessons/${id}` : null);
-const pathOf = (studentId: string) => `/students/${studentId}/path`;
+export const pathOf = (studentId: string) => `/students/${studentId}/path`;
 
 /** Drops what is known of a student's path, so that it is asked for anew: something on it has changed. */
 export function useForgetPath(studentId: string): () => Promise<unknown> {

@@ -19,6 +19,7 @@ import { DataTable, sortable } from '../parts/DataTable.tsx';
 import { day, numberText, PARAMETER_NAMES } from '../parts/format.ts';
 import { VerdictMark } from '../parts/Gate.tsx';
 import { Empty, Waiting } from '../parts/states.tsx';
+import { ByHand } from './ByHand.tsx';
 import { Stems } from './Stems.tsx';
 import { TrendChart } from './TrendChart.tsx';
 import './path.css';
@@ -78,8 +79,9 @@ function PathOf({ studentId }: { studentId: string }) {
   const navigate = useNavigate();
   useSetCurrent({ studentId, ...lastFlown(path.data?.skills[0]) });
   if (!path.data) return <Waiting query={path} what="the path" />;
-  const { student, lessons, skills, judge, recurring } = path.data;
+  const { student, lessons, skills, judge, recurring, byHand } = path.data;
   const skill = skills[0];
+  const entered = <ByHand studentId={student.id} byHand={byHand} mayEnter={me?.role !== 'student'} />;
   return (
     <>
       <TitleBar
@@ -92,9 +94,12 @@ function PathOf({ studentId }: { studentId: string }) {
       </TitleBar>
       <div className="page">
         {skill.attempts.length === 0 ? (
-          <Empty title="Nothing flown yet">
-            A path begins with the first recording. Brief a lesson, fly it, and attach its recording at Fly.
-          </Empty>
+          <div className="stack">
+            <Empty title="Nothing flown yet">
+              A path begins with the first recording. Brief a lesson, fly it, and attach its recording at Fly.
+            </Empty>
+            {entered}
+          </div>
         ) : (
           <div className="columns path-columns">
             <div className="stack">
@@ -124,6 +129,7 @@ function PathOf({ studentId }: { studentId: string }) {
                 <h2>What recurs</h2>
                 <Recurring recurring={recurring} />
               </section>
+              {entered}
               <section className="sheet stack">
                 <SelfJudgement attempts={skill.attempts} />
                 <Caution>

@@ -13,12 +13,13 @@ import { notifications } from '@mantine/notifications';
 import { useState } from 'react';
 import { mutate } from 'swr';
 import { messageOf, post, put } from '../api/client.ts';
-import { maneuverName, PARAMETER_NAMES } from '../parts/format.ts';
+import { maneuverName, PARAMETER_NAMES, unitMark } from '../parts/format.ts';
 import { maneuverTitle } from '../parts/maneuvers.ts';
 
 type Versioned = Standard & { version: number };
 interface Preview {
   attempts: number;
+  hasJudged: boolean;
   changes: {
     recordingId: string;
     attempt: number;
@@ -100,14 +101,18 @@ export function StandardEditor({ standard, close }: { standard: Versioned; close
   );
 }
 
-function Changes({ preview: { attempts, changes } }: { preview: Preview }) {
+function Changes({ preview: { attempts, hasJudged, changes } }: { preview: Preview }) {
+  if (attempts === 0) return <p role="status">There is no attempt yet to see it by.</p>;
+  const whose = hasJudged
+    ? `the latest ${attempts} attempts`
+    : `the school’s latest ${attempts} attempts (it has judged none yet)`;
   if (changes.length === 0)
-    return <p role="status">None of the latest {attempts} attempts would be judged otherwise.</p>;
+    return <p role="status">None of {whose} would be judged otherwise than by the version as it stands.</p>;
   return (
     <div role="status">
       <p>
         <strong>
-          {changes.length} of the latest {attempts} attempts would be judged otherwise.
+          {changes.length} of {whose} would be judged otherwise.
         </strong>
       </p>
       <ul className="small">
@@ -146,7 +151,7 @@ function BandRows(props: {
               aria-label={`${maneuverTitle(props.maneuver)}, ${name}, ${side === 'low' ? 'lowest' : 'highest'}`}
               value={row[side]}
               onChange={(value) => typeof value === 'number' && props.change(row, { [side]: value })}
-              suffix={` ${row.unit}`}
+              suffix={unitMark(row.unit)}
               size="xs"
               w={110}
             />
