@@ -76,7 +76,7 @@ export function spiralIn(
   briefedBankDeg = 0,
 ): { startS: number; endS: number; bankDeg: number } | undefined {
   if (rows.to - rows.from < 4) return undefined;
-  const { spiralBankDeg, spiralS } = limitsOf(context, GENERAL_LIMITS);
+  const { spiralBankDeg, spiralDegPerS, spiralS } = limitsOf(context, GENERAL_LIMITS);
   const bank = track.bankDeg.values.subarray(rows.from, rows.to).map(Math.abs);
   const timeS = track.timeS.subarray(rows.from, rows.to);
   const all = { from: 0, to: bank.length };
@@ -86,9 +86,7 @@ export function spiralIn(
   const limit = Math.max(spiralBankDeg, briefedBankDeg > 0 ? briefedBankDeg + 10 : 0);
   const so = (i: number) => {
     const k = i - rows.from;
-    return (
-      bank[k] > limit && steeper[k] > STEEPENS_DEG_PER_S && faster[k] > 0 && track.verticalSpeedFpm[i] < 0
-    );
+    return bank[k] > limit && steeper[k] > spiralDegPerS && faster[k] > 0 && track.verticalSpeedFpm[i] < 0;
   };
   const stretch = longestStretch(track.timeS, rows, so);
   if (!stretch || stretch.endS - stretch.startS < spiralS - track.stepS) return undefined;
@@ -96,7 +94,6 @@ export function spiralIn(
   const steepest = rowOfMax(within, (i) => Math.abs(track.bankDeg.values[i]));
   return { ...stretch, bankDeg: Math.abs(track.bankDeg.values[steepest]) };
 }
-const STEEPENS_DEG_PER_S = 0.5;
 
 export function spiralFindingIn(id: string, watched: Watched, briefedBankDeg?: number): Finding | undefined {
   const found = spiralIn(watched, briefedBankDeg);

@@ -17,6 +17,7 @@ export const GENERAL_LIMITS = thresholds('general', {
   flapOverS: [2, 's', 'time for which it is beyond'],
   flapTellKt: [5, 'kt', 'speed beyond it from which whoever looks after the airplane is told'],
   spiralBankDeg: [45, 'deg', 'bank of a spiral'],
+  spiralDegPerS: [0.5, 'deg/s', 'rate at which that bank grows'],
   spiralS: [3, 's', 'time for which it steepens while the speed rises'],
   stallWarningS: [1, 's', 'time of a stall warning from which it is more than a chirp'],
 });

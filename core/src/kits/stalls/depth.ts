@@ -9,7 +9,7 @@ import { failed, held, unseen } from '../attempt/requirement.ts';
 import { slowSpeedsAt } from '../attempt/slow-speeds.ts';
 import type { StallEvent } from './events.ts';
 import { eventOf, stallAttemptAt } from './stall-case.ts';
-import { STALL_LIMITS } from './tables.ts';
+import { NOSE, STALL_LIMITS } from './tables.ts';
 
 export type AskedDepth = 'full' | 'first-indication';
 
@@ -75,13 +75,12 @@ function sinkGrowthFpm(c: Case, rows: Rows, withinS: number, heldNose: boolean):
   for (let i = rows.from; i < rows.to; i++) {
     while (track.timeS[i] - track.timeS[first] > withinS + 1e-6) first++;
     for (let k = first; k < i; k++) {
-      if (pitch && pitch[i] < pitch[k] - HELD_NOSE_DEG) continue;
+      if (pitch && pitch[i] < pitch[k] - NOSE.mushDeg) continue;
       most = Math.max(most, climb[k] - climb[i]);
     }
   }
   return most;
 }
-const HELD_NOSE_DEG = 3;
 
 /** Full stalls: power off by speed and the break, power on by the break alone, since books give idle speeds. */
 export function fullStall(c: Case, event: StallEvent): Evidence {
@@ -133,9 +132,8 @@ function wingFell(c: Case, { breakS }: StallEvent): boolean {
   if (track.bankDeg.source === 'derived') return false;
   const rows = between(c, breakS - 0.5, breakS + 2);
   const { low, high } = extremes(track.bankDeg.values, rows);
-  return low >= 0 && track.bankDeg.values[high] - track.bankDeg.values[low] > WING_FELL_DEG;
+  return low >= 0 && track.bankDeg.values[high] - track.bankDeg.values[low] > NOSE.wingWentDeg;
 }
-const WING_FELL_DEG = 15;
 
 /** Let go at the first sign: within seconds of the warner, and not broken before. */
 export function firstIndication(c: Case, event: StallEvent): Evidence {

@@ -88,6 +88,8 @@ export const NOSE = figures('stalls/nose', {
   risingDegPerS: [0.45, 'deg/s', 'slowest rise of the nose'],
   slowingKtPerS: [0.4, 'kt/s', 'slowest loss of speed on the way'],
   heldUpDeg: [4, 'deg', 'distance below its highest within which a nose is held up'],
+  mushDeg: [3, 'deg', 'fall of the nose within which a growing sink is a break under a held nose'],
+  wingWentDeg: [15, 'deg', 'roll within two seconds of the break that is a wing going with it'],
   longestPauseS: [3, 's', 'hesitation on the way up'],
   longestHeldS: [6, 's', 'time for which a gust may hold the speed with the nose up'],
   fallSlopeS: [0.4, 's', 'time over which the fall of the nose is measured'],

@@ -30,17 +30,13 @@ export const chasing: Check = (c) => {
 export const outOfTrim: Check = (c) => {
   const altitude = c.track.altitudeFt.values;
   const { timeS } = c.track;
-  const turned = turningRows(
-    altitude,
-    c.rows.from,
-    c.rows.to,
-    limitsOf(c.context, STRAIGHT_LIMITS).trimSwingFt,
-  );
+  const limits = limitsOf(c.context, STRAIGHT_LIMITS);
+  const turned = turningRows(altitude, c.rows.from, c.rows.to, limits.trimSwingFt);
   const swings = turned.length;
-  if (swings < 3) return undefined;
+  if (swings < limits.trimSwings) return undefined;
   const [startS, endS] = [timeS[turned[0]], timeS[turned[swings - 1]]];
   const periodS = (2 * (endS - startS)) / (swings - 1);
-  if (periodS < 15 || periodS > 45) return undefined;
+  if (periodS < limits.trimShortestS || periodS > limits.trimLongestS) return undefined;
   return finding(ID(c, 'out-of-trim'), 'note', { startS, endS }, swings, 'swings', {
     what: `A slow rise and fall, ${numberText(swings)} times, every ${numberText(periodS)} s or so.`,
     why: 'Out of trim: whenever the hand rested, the airplane went where the trim was.',
