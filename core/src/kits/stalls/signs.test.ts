@@ -15,6 +15,7 @@ const PLAIN: Signs = {
   fallFpm: 1500,
   mostSinkFpm: 1300,
   warnedRow: -1,
+  rough: false,
 };
 const { nose: _, ...NO_PITCH } = PLAIN;
 const nose = (fellDeg: number, rose = true) => ({ nose: { fellDeg, beganS: 100, rose } });
@@ -24,6 +25,7 @@ test.each<[string, Signs]>([
   ['with no pitch recorded', NO_PITCH],
   ['a first indication: the warner and a push', { ...PLAIN, warnedRow: 5, sankFt: 5, ...nose(4) }],
   ['a push well above the warning, the nose up before', { ...PLAIN, leastAboveKt: 7, ...nose(10) }],
+  ['one in rough air, as slow as stalls are', { ...PLAIN, rough: true }],
   ['warned and sinking, the nose held', { ...PLAIN, warnedRow: 5, ...nose(2, false) }],
   ['one of a row, slow after it, but the nose fell plainly', { ...PLAIN, laterAboveKt: 4, warnedRow: 5 }],
 ])('%s is one', (_name, signs) => expect(isStall(signs)).toBe(true));
@@ -33,6 +35,7 @@ test.each<[string, Signs]>([
   ['what had no speed back', { ...PLAIN, regainedKt: 5 }],
   ['what went on level', { ...PLAIN, fallFpm: 300 }],
   ['what stayed well above the warning', { ...PLAIN, leastAboveKt: 5, ...nose(8) }],
+  ['a nose that falls well above the warning in rough air', { ...PLAIN, rough: true, leastAboveKt: 7 }],
   ['a nose lowered a little', { ...PLAIN, ...nose(6) }],
   ['a dip of slow flight that loses nothing', { ...PLAIN, sankFt: 15 }],
   ['a dip that loses little and stays slow', { ...PLAIN, sankFt: 60, laterMostAboveKt: 8, ...nose(9) }],
@@ -57,6 +60,7 @@ test('more of every sign never makes a stall less of one', () => {
     fallFpm: fc.integer({ min: 0, max: 2500 }),
     mostSinkFpm: fc.integer({ min: 0, max: 2500 }),
     warnedRow: fc.constantFrom(-1, 5),
+    rough: fc.boolean(),
   });
   const more = fc.double({ min: 0, max: 1, noNaN: true });
   fc.assert(

@@ -1,6 +1,7 @@
 /** What is seen about a slow moment, and whether it was a stall. Figures are common practice, no source. */
 import { meanOver, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
+import { isRough } from '../attempt/rough-air.ts';
 import type { Scene } from '../attempt/scene.ts';
 import { type NoseFall, noseFall, rose } from './nose.ts';
 import { SIGN } from './tables.ts';
@@ -23,6 +24,8 @@ export interface Signs {
   mostSinkFpm: number;
   /** Row at which the warner began, or −1. */
   warnedRow: number;
+  /** The air before it was rough: gusts move the nose as a hand does. */
+  rough: boolean;
 }
 
 /** @returns undefined at the edge of a recording, where nothing came before or after. */
@@ -56,6 +59,7 @@ export function signsAt(track: Track, slowest: number, scene: Scene): Signs | un
     fallFpm: most(verticalSpeedFpm, -7, 1) - most(verticalSpeedFpm, -2, 9, -1),
     mostSinkFpm: -most(verticalSpeedFpm, -3, SIGN.lookAfterS, -1),
     warnedRow: warner ? warningBegins(track, warner, before.from, span(0, SIGN.lookAfterS).to, atS) : -1,
+    rough: isRough(track, span(-SIGN.lookBeforeS, -SIGN.airUntilS)),
   };
 }
 
@@ -86,7 +90,7 @@ export function isStall(signs: Signs): boolean {
     return false;
 
   const pushed = nose !== undefined && nose.fellDeg > SIGN.pushedDeg && nose.rose;
-  if (!warned && signs.leastAboveKt >= SIGN.sureKt && !pushed) return false;
+  if (!warned && signs.leastAboveKt >= SIGN.sureKt && (!pushed || signs.rough)) return false;
 
   // Far below where it warns, and falling out of a climb: with power on hardly any height need go.
   const deep = signs.leastAboveKt < -SIGN.deepKt && signs.fallFpm > SIGN.deepFallFpm;

@@ -58,6 +58,11 @@ export const EVENT = figures('stalls/events', {
 export const SIGN = figures('stalls/signs', {
   lookAfterS: [12, 's', 'time after the slowest moment that is looked at'],
   lookBeforeS: [25, 's', 'time before it'],
+  airUntilS: [
+    5,
+    's',
+    'time before it up to which the air is looked at, since a break is a load that comes and goes too',
+  ],
   sameWarningS: [8, 's', 'silence of the warner after which it belonged to something else'],
   laterFromS: [6, 's', 'beginning of the stretch in which a recovery shows'],
   laterToS: [20, 's', 'end of it'],
