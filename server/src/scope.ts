@@ -57,3 +57,12 @@ export function requireInstructor(viewer: Viewer): void {
 export async function zoneOfSchool(database: DataSource, schoolId: string): Promise<string> {
   return zoneOf(await database.getRepository(SchoolEntity).findOneByOrFail({ id: schoolId }));
 }
+
+/** What each person of the school is called, by id. */
+export async function namesOf(
+  database: DataSource,
+  { schoolId }: Pick<Viewer, 'schoolId'>,
+): Promise<Map<string, string>> {
+  const accounts = await database.getRepository(AccountEntity).findBy({ schoolId });
+  return new Map(accounts.map(({ id, name }) => [id, name]));
+}

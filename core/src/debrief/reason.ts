@@ -34,7 +34,7 @@ export function reasonOf(attempt: AttemptScore, judge: Judge): string {
 }
 
 /** What was not seen, where a verdict stands without it. */
-export function restsOn({ requirements }: AttemptScore): string {
+function restsOn({ requirements }: AttemptScore): string {
   const unseen = unseenMusts(requirements, 'prohibition').map(({ asks }) => asks.toLowerCase());
   return unseen.length === 0 ? '' : `On what was recorded: ${unseen.join(', ')} not seen.`;
 }

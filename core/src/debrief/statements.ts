@@ -14,6 +14,10 @@ export const HELP = [
 export const helpSchema = z.enum(HELP);
 export type Help = z.infer<typeof helpSchema>;
 
+/** A demonstration, of the maneuver or of an error in it, is the instructor's; everything else the student's. */
+export const flownByWith = (help: Help): 'student' | 'instructor' =>
+  help === 'demonstration' || help === 'deliberate-error' ? 'instructor' : 'student';
+
 /** The instructor's own scale. */
 export const GRADES = [
   { grade: 1, name: 'seen', means: 'has seen it; not yet flown it' },

@@ -1,9 +1,7 @@
 /** An attempt that nothing recorded: what an instructor saw, said by hand. It is a grade, and no measurement. */
 import { z } from 'zod';
-import { gradeSchema, helpSchema } from '../debrief/statements.ts';
+import { flownByWith, gradeSchema, helpSchema } from '../debrief/statements.ts';
 import { findRoom, MANEUVER_IDS } from '../maneuvers/registry.ts';
-
-const SHOWN = ['demonstration', 'deliberate-error'];
 
 /** @throws ZodError for a variant that the maneuver has not, and for a grade on what the instructor flew. */
 export const enteredBodySchema = z
@@ -24,7 +22,7 @@ export const enteredBodySchema = z
         path: ['variant'],
         message: `${variant}: must be one of ${variants.join(', ')}`,
       });
-    if (SHOWN.includes(help) && grade > 1)
+    if (flownByWith(help) === 'instructor' && grade > 1)
       refuse.addIssue({
         code: 'custom',
         path: ['grade'],
@@ -45,4 +43,4 @@ export type EnteredAttempt = z.infer<typeof enteredAttemptSchema>;
 
 /** A withdrawn one, or one that the instructor flew, says nothing of the student's flying. */
 export const gradesByHand = (entered: readonly EnteredAttempt[], maneuver: string): EnteredAttempt[] =>
-  entered.filter((one) => one.maneuver === maneuver && !one.withdrawn && !SHOWN.includes(one.help));
+  entered.filter((one) => one.maneuver === maneuver && !one.withdrawn && flownByWith(one.help) === 'student');

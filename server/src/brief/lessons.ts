@@ -15,7 +15,6 @@ import {
 } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import {
-  AccountEntity,
   AirplaneEntity,
   type Lesson,
   LessonEntity,
@@ -27,7 +26,7 @@ import { requireAirplane } from '../hangar/routes.ts';
 import { json, jsonBody, router, type Viewer } from '../http/env.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { attemptsOf } from '../path/routes.ts';
-import { requireInstructor, requireStudent, visible, zoneOfSchool } from '../scope.ts';
+import { namesOf, requireInstructor, requireStudent, visible, zoneOfSchool } from '../scope.ts';
 import { requireStandard, schoolStandardOf } from '../standards/routes.ts';
 import { techniqueOf } from '../technique/routes.ts';
 import { lessonCalendar } from './calendar.ts';
@@ -48,8 +47,8 @@ export async function requireLesson(database: DataSource, viewer: Viewer, id: st
 export async function describeLessons(database: DataSource, lessons: Lesson[]): Promise<LessonView[]> {
   if (lessons.length === 0) return [];
   const schoolId = lessons[0].schoolId;
-  const [accounts, airplanes, standards, recordings] = await Promise.all([
-    database.getRepository(AccountEntity).findBy({ schoolId }),
+  const [names, airplanes, standards, recordings] = await Promise.all([
+    namesOf(database, lessons[0]),
     database.getRepository(AirplaneEntity).findBy({ schoolId }),
     database.getRepository(StandardEntity).findBy({ schoolId }),
     database
@@ -59,10 +58,7 @@ export async function describeLessons(database: DataSource, lessons: Lesson[]): 
       .orderBy('recording.flownAt')
       .getMany(),
   ]);
-  const person = (id: string) => {
-    const account = accounts.find((candidate) => candidate.id === id);
-    return { id, name: account?.name ?? '' };
-  };
+  const person = (id: string) => ({ id, name: names.get(id) ?? '' });
   return lessons.map((lesson) => {
     const airplane = airplanes.find(({ rowId }) => rowId === lesson.airplaneRowId)!.data;
     const standard = standards.find(({ rowId }) => rowId === lesson.standardRowId)!.data;

@@ -2,18 +2,18 @@
 import { createRoute, z } from '@hono/zod-openapi';
 import { type EnteredAttempt, enteredAttemptSchema, enteredBodySchema } from '@keel/core';
 import type { DataSource } from 'typeorm';
-import { type Account, AccountEntity, EnteredAttemptEntity, LessonEntity } from '../db/entities.ts';
+import { type Account, EnteredAttemptEntity, LessonEntity } from '../db/entities.ts';
 import { json, jsonBody, router } from '../http/env.ts';
 import { notFound, Problem } from '../http/problem.ts';
-import { requireInstructor, requireStudent } from '../scope.ts';
+import { namesOf, requireInstructor, requireStudent } from '../scope.ts';
 
 /** A student's, in the order flown, those taken back among them. */
-export async function enteredOf(database: DataSource, { id, schoolId }: Account): Promise<EnteredAttempt[]> {
-  const [rows, people] = await Promise.all([
-    database.getRepository(EnteredAttemptEntity).findBy({ studentId: id }),
-    database.getRepository(AccountEntity).findBy({ schoolId }),
+export async function enteredOf(database: DataSource, student: Account): Promise<EnteredAttempt[]> {
+  const [rows, names] = await Promise.all([
+    database.getRepository(EnteredAttemptEntity).findBy({ studentId: student.id }),
+    namesOf(database, student),
   ]);
-  const name = (accountId: string) => people.find((one) => one.id === accountId)?.name ?? '';
+  const name = (accountId: string) => names.get(accountId) ?? '';
   return rows
     .map((row) => ({
       ...row.body,

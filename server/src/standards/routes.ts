@@ -15,17 +15,11 @@ import {
 } from '@keel/core';
 import { type DataSource, In } from 'typeorm';
 import type { Analyser } from '../analysis/analyser.ts';
-import {
-  AccountEntity,
-  RecordingEntity,
-  ScoreEntity,
-  StandardEntity,
-  type StandardVersion,
-} from '../db/entities.ts';
+import { RecordingEntity, ScoreEntity, StandardEntity, type StandardVersion } from '../db/entities.ts';
 import { scoreBy } from '../debrief/analysis-store.ts';
 import { json, jsonBody, router, type Viewer } from '../http/env.ts';
 import { notFound, Problem } from '../http/problem.ts';
-import { requireChief } from '../scope.ts';
+import { namesOf, requireChief } from '../scope.ts';
 
 const versionedSchema = standardSchema.extend({
   version: z.number().int(),
@@ -217,11 +211,6 @@ async function insertVersion(
     );
   }
   return row;
-}
-
-async function namesOf(database: DataSource, { schoolId }: Viewer): Promise<Map<string, string>> {
-  const accounts = await database.getRepository(AccountEntity).findBy({ schoolId });
-  return new Map(accounts.map(({ id, name }) => [id, name]));
 }
 
 /** The latest attempts that a standard judges, judged by it as it would be; the school's latest where it has judged none. */

@@ -1,5 +1,5 @@
 /** Who flew, and with how much help: one key each. */
-import type { AttemptStatements, Help } from '@keel/core';
+import { type AttemptStatements, flownByWith, type Help } from '@keel/core';
 import type { AddStatement } from './use-statements.ts';
 
 export const HELP_WORDS: { help: Help; key: string; name: string }[] = [
@@ -14,13 +14,8 @@ export const HELP_WORDS: { help: Help; key: string; name: string }[] = [
 export const helpName = (help: Help | 'unknown'): string =>
   help === 'unknown' ? 'who flew not said' : (HELP_WORDS.find((one) => one.help === help)?.name ?? help);
 
-/** A demonstration is the instructor's; everything else the student's. */
 export const addHelp = (addStatement: AddStatement, help: Help) =>
-  addStatement({
-    kind: 'help',
-    help,
-    flownBy: help === 'demonstration' || help === 'deliberate-error' ? 'instructor' : 'student',
-  });
+  addStatement({ kind: 'help', help, flownBy: flownByWith(help) });
 
 export function WhoFlew({
   statements,
@@ -58,18 +53,16 @@ export function WhoFlewAll({ addStatement, said }: { addStatement: AddStatement;
         All the others of this flight
         <span className="quiet"> (said at once, it holds a skill and does not make it ready)</span>
       </legend>
-      {HELP_WORDS.filter(({ help }) => help !== 'demonstration' && help !== 'deliberate-error').map(
-        ({ help, name }) => (
-          <button
-            key={help}
-            type="button"
-            aria-pressed={said === help}
-            onClick={() => addHelp(addStatement, help)}
-          >
-            {name}
-          </button>
-        ),
-      )}
+      {HELP_WORDS.filter(({ help }) => flownByWith(help) === 'student').map(({ help, name }) => (
+        <button
+          key={help}
+          type="button"
+          aria-pressed={said === help}
+          onClick={() => addHelp(addStatement, help)}
+        >
+          {name}
+        </button>
+      ))}
     </fieldset>
   );
 }

@@ -11,7 +11,7 @@ import { judgingRows } from '../../scoring/standard.ts';
 import type { Attempt, Proposal, ScoringContext } from './attempt.ts';
 import { limitsOf } from './figures.ts';
 import { finding, idsOf, numberText } from './finding.ts';
-import { GENERAL_LIMITS } from './tables.ts';
+import { GENERAL_LIMITS, SCENE } from './tables.ts';
 
 /** What every maneuver that begins and ends in steady flight can have. */
 export const GENERAL_FINDINGS = ['no-clearing', 'rushed-entry', 'below-floor', 'slow-to-settle'] as const;
@@ -95,8 +95,7 @@ function belowFloor(track: Track, attempt: Attempt, context: ScoringContext): Fi
   const lowest = rowOfMax(rows, (i) => -altitude[i]);
   if (lowest < 0) return undefined;
   const below = floorFt - altitude[lowest];
-  // Finer than an altimeter can be read is not below.
-  if (below <= 5) return undefined;
+  if (below <= SCENE.floorGraceFt) return undefined;
   let first = lowest;
   while (first > rows.from && altitude[first - 1] < floorFt) first--;
   const span = { startS: track.timeS[first], endS: track.timeS[lowest] };

@@ -4,6 +4,7 @@ import { rowOfMax } from '../../recording/columns/span.ts';
 import { numberText } from './finding.ts';
 import { flapsBeyond, isFlapOverspeed, spiralIn } from './limits.ts';
 import { failed, held, notApplicable, type Requirement, unseen } from './requirement.ts';
+import { SCENE } from './tables.ts';
 
 export const GENERAL_REQUIREMENTS = {
   floor: {
@@ -15,8 +16,7 @@ export const GENERAL_REQUIREMENTS = {
       const lowest = rowOfMax(rows, (i) => -altitude[i]);
       if (context.groundFt === undefined || lowest < 0) return unseen('the ground below was not given');
       const above = altitude[lowest] - (context.groundFt + FLOOR_ABOVE_GROUND_FT);
-      // Finer than an altimeter can be read is not below.
-      return above < -FLOOR_GRACE_FT
+      return above < -SCENE.floorGraceFt
         ? failed(`${numberText(-above)} ft below it`, track.timeS[lowest])
         : held(`kept by ${numberText(Math.max(0, above))} ft`, track.timeS[lowest]);
     },
@@ -49,6 +49,3 @@ export const GENERAL_REQUIREMENTS = {
     },
   },
 } satisfies Record<string, Requirement>;
-
-/** An altimeter is read to so many feet. */
-export const FLOOR_GRACE_FT = 5;

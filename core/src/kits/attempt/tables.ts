@@ -34,6 +34,7 @@ export const SCENE = figures('scene', {
   stallBelowWarningKt: [6, 'kt', 'distance of an unknown airplane’s stall below its warning'],
   flapsUpDeg: [3, 'deg', 'flap angle up to which they count as up'],
   patternFt: [1000, 'ft', 'height above the ground below which nothing is looked for'],
+  floorGraceFt: [5, 'ft', 'distance below the floor that is finer than an altimeter can be read'],
   onGroundKt: [30, 'kt', 'speed below which an airplane stands or rolls'],
   stoodS: [15, 's', 'time that it stands before its altitude is taken for the ground'],
   nearCruiseKt: [10, 'kt', 'distance below the fastest moment that still belongs to the speed it came from'],

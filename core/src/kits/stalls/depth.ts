@@ -26,7 +26,7 @@ export interface Deepest {
 }
 
 /** The deepest moment of a stall; undefined where nothing was slow. */
-export function deepest(c: Case, event: StallEvent): Deepest | undefined {
+function deepest(c: Case, event: StallEvent): Deepest | undefined {
   const { track } = c;
   const rows = between(c, event.pitchUpS, event.unloadS + 2);
   const slowest = extremes(track.airspeedKt.values, rows).low;
@@ -83,7 +83,7 @@ function sinkGrowthFpm(c: Case, rows: Rows, withinS: number, heldNose: boolean):
 }
 
 /** Full stalls: power off by speed and the break, power on by the break alone, since books give idle speeds. */
-export function fullStall(c: Case, event: StallEvent): Evidence {
+function fullStall(c: Case, event: StallEvent): Evidence {
   const at = deepest(c, event);
   if (!at) return unseen('no airspeed about the break');
   const limits = limitsOf(c.context, STALL_LIMITS);
@@ -136,7 +136,7 @@ function wingFell(c: Case, { breakS }: StallEvent): boolean {
 }
 
 /** Let go at the first sign: within seconds of the warner, and not broken before. */
-export function firstIndication(c: Case, event: StallEvent): Evidence {
+function firstIndication(c: Case, event: StallEvent): Evidence {
   const at = deepest(c, event);
   const limits = limitsOf(c.context, STALL_LIMITS);
   const early = noStallKt(c, event);

@@ -16,13 +16,12 @@ export function descentBefore(
   const event = eventOf(c);
   if (!event) return undefined;
   const { track, attempt, context } = c;
-  const { descentKt, descentLeastFpm, descentMostFpm } = limitsOf(context, STALL_LIMITS);
+  const { descentKt, descentLeastFpm, descentMostFpm, descentS: windowS } = limitsOf(context, STALL_LIMITS);
   const rows = between(c, attempt.startS, event.pitchUpS + 1);
   const altitude = track.altitudeFt.values;
   const climb = track.verticalSpeedFpm;
   const speed = track.airspeedKt.values;
   // Five seconds at a time, as an eye reads the two needles: a gust in between is no end of the descent.
-  const windowS = limitsOf(context, STALL_LIMITS).descentS;
   const steadyFrom = (i: number): boolean => {
     const part = between(c, track.timeS[i], track.timeS[i] + windowS);
     if (track.timeS[part.to - 1] - track.timeS[i] < windowS - 1.01 * track.stepS) return false;
@@ -50,11 +49,8 @@ export function steadyDescent(c: Case): Evidence {
   const descent = descentBefore(c);
   if (!descent) return unseen('no break was found');
   const seconds = descent.endS - descent.startS;
-  if (seconds < limitsOf(c.context, STALL_LIMITS).descentS)
-    return failed(
-      `${numberText(seconds)} s of ${numberText(limitsOf(c.context, STALL_LIMITS).descentS)}`,
-      descent.endS,
-    );
+  const { descentS } = limitsOf(c.context, STALL_LIMITS);
+  if (seconds < descentS) return failed(`${numberText(seconds)} s of ${numberText(descentS)}`, descent.endS);
   return held(
     `${numberText(-descent.fpm)} ft/min at ${numberText(descent.kias)} kt for ${numberText(seconds)} s`,
     descent.startS,

@@ -1,11 +1,11 @@
 /** Flaps in a stall's recovery: the drag stage may go at once, the rest waits for the climb. */
-import { speedAtWeightKias } from '../../airplane/limits.ts';
 import { valueAt } from '../../recording/columns/span.ts';
 import type { Evidence } from '../../scoring/requirement.ts';
 import { between, type Case, flapMoves } from '../attempt/case.ts';
 import { limitsOf } from '../attempt/figures.ts';
 import { numberText } from '../attempt/finding.ts';
 import { failed, held, notApplicable, unseen } from '../attempt/requirement.ts';
+import { climbSpeedsKias } from './climb-speeds.ts';
 import { eventOf } from './stall-case.ts';
 import { STALL_LIMITS } from './tables.ts';
 
@@ -31,7 +31,7 @@ export function flapsInEarly(c: Case): EarlyFlaps | undefined {
   const { track, context } = c;
   const { flapSinkFpm, speedGraceKt } = limitsOf(context, STALL_LIMITS);
   const free = goAroundDeg(c);
-  const vx = vxKias(c);
+  const vx = climbSpeedsKias(context)?.vx ?? Number.NEGATIVE_INFINITY;
   for (const move of flapMoves(c, between(c, event.unloadS - 0.5, c.attempt.endS))) {
     if (move.toDeg >= move.fromDeg || move.toDeg > free - 1) continue;
     // Judged as the hand found it: what the flaps then take away is their own doing.
@@ -47,11 +47,6 @@ export function flapsInEarly(c: Case): EarlyFlaps | undefined {
 function sinkAbout(c: Case, atS: number): number {
   const altitude = (s: number) => valueAt(c.track.timeS, c.track.altitudeFt.values, s);
   return ((altitude(atS - 2.5) - altitude(atS + 0.5)) / 3) * 60;
-}
-
-export function vxKias({ context: { airplane, weightLb } }: Case): number {
-  if (!airplane?.vxKias) return Number.NEGATIVE_INFINITY;
-  return speedAtWeightKias(airplane, airplane.vxKias, { weightLb: weightLb ?? airplane.maxWeightLb });
 }
 
 export function flapsInOrder(c: Case): Evidence {

@@ -1,11 +1,11 @@
 /** How a stall's recovery ended: climbing away at a climb's speed, once, without a second stall. */
-import { speedAtWeightKias } from '../../airplane/limits.ts';
 import type { Evidence } from '../../scoring/requirement.ts';
 import { between, type Case } from '../attempt/case.ts';
 import { limitsOf } from '../attempt/figures.ts';
 import { numberText } from '../attempt/finding.ts';
 import { failed, held, unseen } from '../attempt/requirement.ts';
 import { slowSpeedsAt } from '../attempt/slow-speeds.ts';
+import { climbSpeedsKias } from './climb-speeds.ts';
 import type { StallEvent } from './events.ts';
 import { eventOf } from './stall-case.ts';
 import { RECOVERY, STALL_LIMITS } from './tables.ts';
@@ -13,13 +13,10 @@ import { RECOVERY, STALL_LIMITS } from './tables.ts';
 /** V_X less a grace to V_Y and a margin, climbing; or level through V_X at the altitude. */
 export function climbedAway(c: Case): Evidence {
   const event = eventOf(c);
-  const { airplane, weightLb } = c.context;
   if (!event) return unseen('no recovery was found');
-  if (!airplane?.vxKias || !airplane.vyKias) return unseen('the airplane’s climb speeds are not known');
+  const { vx, vy } = climbSpeedsKias(c.context) ?? {};
+  if (vx === undefined || vy === undefined) return unseen('the airplane’s climb speeds are not known');
   const limits = limitsOf(c.context, STALL_LIMITS);
-  const [vx, vy] = [airplane.vxKias, airplane.vyKias].map((kias) =>
-    speedAtWeightKias(airplane, kias, { weightLb: weightLb ?? airplane.maxWeightLb }),
-  );
   const { timeS, airspeedKt, verticalSpeedFpm, altitudeFt } = c.track;
   const pitch = c.track.other('pitch_deg')?.values;
   const rows = between(c, event.unloadS, c.attempt.endS + RECOVERY.endsAfterS);

@@ -14,7 +14,7 @@ import { eventOf } from './stall-case.ts';
 import { RECOVERY, STALL_LIMITS } from './tables.ts';
 
 /** When the power came up about the break; undefined where it did not, or nothing tells. */
-export function powerUpAt(c: Case, event: StallEvent): number | undefined {
+function powerUpAt(c: Case, event: StallEvent): number | undefined {
   const rows = between(c, event.breakS - 3, event.unloadS + 6);
   const { lever } = c.scene;
   if (rows.to - rows.from < 3 || Number.isNaN(lever(rows.from))) return undefined;
@@ -24,7 +24,7 @@ export function powerUpAt(c: Case, event: StallEvent): number | undefined {
 }
 
 /** Seconds by which the power came before the release, and whether the wing stayed stalled through them. */
-export function powerLead(
+function powerLead(
   c: Case,
   event: StallEvent,
 ): { leadS: number; powerS: number; persisted: boolean } | undefined {
