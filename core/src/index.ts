@@ -69,6 +69,7 @@ export * from './mechanics/turning.ts';
 export * from './own-figures/estimate.ts';
 export * from './own-figures/observe.ts';
 export * from './path/entered.ts';
+export * from './path/from-score.ts';
 export * from './path/progress.ts';
 export * from './path/watch-for.ts';
 export * from './performance/climb.ts';

@@ -3,13 +3,15 @@ import { readFileSync } from 'node:fs';
 import { createServer as createTlsServer } from 'node:https';
 import { fileURLToPath } from 'node:url';
 import { serve } from '@hono/node-server';
-import { workerAnalyser } from './analysis/analyser.ts';
-import { openDatabase } from './db/database.ts';
-import { resumeAnalyses } from './debrief/analysis-store.ts';
+import { connect } from './db/database.ts';
+import { alone, prepare } from './db/prepare.ts';
 import { hasDemo, isEmpty, loadDemo } from './demo/load.ts';
 import { DEMO_SIGN_INS } from './demo/people.ts';
 import { makeApp } from './http/app.ts';
-import { refreshShipped } from './standards/routes.ts';
+import { log, plain } from './http/log.ts';
+import { refreshShipped } from './standards/shipped.ts';
+import { startTasks } from './tasks/tasks.ts';
+import { workerThreads } from './tasks/threads.ts';
 
 const LOOPBACK = new Set(['127.0.0.1', '::1', 'localhost']);
 
@@ -20,7 +22,7 @@ function giveUp(line: string): never {
 }
 
 async function main(): Promise<void> {
-  const { DATABASE_URL, KEEL_HOST = '127.0.0.1', KEEL_TLS_CERT, KEEL_TLS_KEY, KEEL_DEMO } = process.env;
+  const { DATABASE_URL, KEEL_HOST = '127.0.0.1', KEEL_TLS_CERT, KEEL_TLS_KEY } = process.env;
   const port = Number(process.env.KEEL_PORT ?? 4600);
   if (!DATABASE_URL)
     giveUp('DATABASE_URL is not set: start with "npm start", which brings a database of its own');
@@ -30,16 +32,11 @@ async function main(): Promise<void> {
       `KEEL_HOST=${KEEL_HOST} is reachable from other machines: set KEEL_TLS_CERT and KEEL_TLS_KEY as well`,
     );
   }
-  const database = await openDatabase(DATABASE_URL).catch((error: Error) =>
+  const opened = await alone(DATABASE_URL, () => open(DATABASE_URL)).catch((error: Error) =>
     giveUp(`the database does not answer or could not be brought up to date: ${error.message}`),
   );
-  const analyser = workerAnalyser(fileURLToPath(new URL('./analysis/worker.js', import.meta.url)));
-  if (KEEL_DEMO !== '0' && (await isEmpty(database))) {
-    console.log('loading the demo data');
-    await loadDemo(database, analyser);
-  }
-  await refreshShipped(database);
-  const app = makeApp({ database, analyser }, fileURLToPath(new URL('../../web/dist', import.meta.url)));
+  const { database, tasks } = opened;
+  const app = makeApp(opened, fileURLToPath(new URL('../../web/dist', import.meta.url)));
   const server = serve(
     {
       fetch: app.fetch,
@@ -65,14 +62,13 @@ async function main(): Promise<void> {
         : `cannot listen on ${KEEL_HOST}:${port}: ${error.message}`,
     ),
   );
-  resumeAnalyses(database, analyser).catch((error) => console.error('could not resume an analysis', error));
 
   let stopping = false;
   const stop = () => {
     if (stopping) return;
     stopping = true;
     server.close(async () => {
-      await analyser.close();
+      await tasks.close();
       await database.destroy();
       process.exit(0);
     });
@@ -81,6 +77,37 @@ async function main(): Promise<void> {
   };
   process.on('SIGINT', stop);
   process.on('SIGTERM', stop);
+  // A database that goes away for a minute takes promises along that nobody waits for; the server stays.
+  process.on('unhandledRejection', (error) => log.error({ error: plain(error) }, 'nobody waited for this'));
+}
+
+/** The database as it is to be served, with workers at it; one process at a time, so that nothing is loaded twice. */
+async function open(ownerUrl: string) {
+  const url = await prepare(ownerUrl);
+  const database = await connect(url);
+  const tasks = await startTasks({
+    database,
+    url,
+    threads: workerThreads({
+      file: fileURLToPath(new URL('./tasks/thread.js', import.meta.url)),
+      url,
+      long: wholeNumber('KEEL_WORKERS', 1, 0, 64),
+      heapMb: wholeNumber('KEEL_WORKER_MB', 1024, 128, 16_384),
+    }),
+    complain: (message, error) => log.error({ error: plain(error) }, message),
+  });
+  if (process.env.KEEL_DEMO !== '0' && (await isEmpty(database))) {
+    console.log('loading the demo data');
+    await loadDemo(database, tasks);
+  }
+  await refreshShipped(database);
+  return { database, tasks };
+}
+
+function wholeNumber(name: string, fallback: number, low: number, high: number): number {
+  const value = Number(process.env[name] ?? fallback);
+  if (Number.isInteger(value) && value >= low && value <= high) return value;
+  return giveUp(`${name}=${process.env[name]}: a whole number from ${low} to ${high} was expected`);
 }
 
 await main();

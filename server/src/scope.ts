@@ -18,9 +18,10 @@ export function visible<T extends ObjectLiteral>(
   const column = `${alias}.${studentColumn}`;
   if (viewer.role === 'student') query.andWhere(`${column} = :viewerId`, { viewerId: viewer.id });
   if (viewer.role === 'instructor') {
-    query.andWhere(`${column} IN (SELECT student_id FROM teaching WHERE instructor_id = :viewerId)`, {
-      viewerId: viewer.id,
-    });
+    query.andWhere(
+      `${column} IN (SELECT student_id FROM teaching WHERE school_id = :viewerSchool AND instructor_id = :viewerId)`,
+      { viewerId: viewer.id },
+    );
   }
   return query;
 }
@@ -38,7 +39,15 @@ export const visibleStudents = (database: DataSource, viewer: Viewer): Promise<A
 
 /** @throws Problem 404 when there is no such student for this viewer. */
 export async function requireStudent(database: DataSource, viewer: Viewer, id: string): Promise<Account> {
-  const student = (await visibleStudents(database, viewer)).find((candidate) => candidate.id === id);
+  const student = await visible(
+    database
+      .getRepository(AccountEntity)
+      .createQueryBuilder('student')
+      .where("student.role = 'student' AND student.id = :id", { id }),
+    'student',
+    viewer,
+    'id',
+  ).getOne();
   if (!student) throw notFound('student');
   return student;
 }

@@ -1,8 +1,9 @@
 /** Lessons of several maneuvers, the kneeboard, the calendar, the hangar and the school's technique. */
 import { findAirplane, fleet, targetCardSchema } from '@keel/core';
+import type { QueryRunner } from 'typeorm';
 import { LessonEntity, SchoolEntity } from '../src/db/entities.ts';
 import { Brief1700000000002 } from '../src/db/migrations/1700000000002-brief.ts';
-import { analysed, flightCsv, lessonInput, openSchool, type TestSchool } from './support/school.ts';
+import { analysed, asOwner, flightCsv, lessonInput, openSchool, type TestSchool } from './support/school.ts';
 
 let school: TestSchool;
 beforeAll(async () => {
@@ -215,7 +216,10 @@ test('the school’s technique is on the next card, and survives two windows', a
 test('lessons and settings from before the change are read as they were', async () => {
   const { database } = school;
   const { id } = await (await save()).json();
-  const runner = database.createQueryRunner();
+  const owner = await asOwner(school);
+  const runner = {
+    query: (sql: string, values?: unknown[]) => owner.query(sql, values),
+  } as unknown as QueryRunner;
   const migration = new Brief1700000000002();
   await migration.down(runner);
   await runner.query(
@@ -223,7 +227,7 @@ test('lessons and settings from before the change are read as they were', async 
   );
   await runner.query('UPDATE lesson SET cards = $1', [JSON.stringify([olderCard()])]);
   await migration.up(runner);
-  await runner.release();
+  await owner.end();
   const { technique } = await (await school.chief.call('GET', '/technique')).json();
   expect(technique).toMatchObject({ judge: 'strict', clearingWhen: 'before-each', steepCircles: 1 });
   const lesson = await (await school.instructor.call('GET', `/lessons/${id}`)).json();

@@ -3,8 +3,8 @@
 import { randomUUID } from 'node:crypto';
 import { type KeelTrace, type RecordingView, type Score, UTC } from '@keel/core';
 import { definition } from '../src/debrief/debrief-pdf.ts';
+import { withJudgedSpans } from '../src/debrief/judged-spans.ts';
 import { keelSvg } from '../src/debrief/keel-svg.ts';
-import { withJudgedSpans } from '../src/debrief/recordings.ts';
 import { analysed, flightCsv, openSchool, type TestSchool } from './support/school.ts';
 
 let school: TestSchool;

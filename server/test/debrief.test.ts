@@ -1,10 +1,7 @@
 /** The debrief's routes: the flight for drawing, other formats, edits, tables of other makes, stopping, own figures. */
 import { randomUUID } from 'node:crypto';
 import { decodeFlight, headerKey, readRecording, type Score, tableHead } from '@keel/core';
-import { type Analyser, inlineAnalyser } from '../src/analysis/analyser.ts';
 import { AirplaneEntity } from '../src/db/entities.ts';
-import { analyseAgain } from '../src/debrief/analysis-store.ts';
-import { createRecording } from '../src/debrief/create-recording.ts';
 import { analysed, flightCsv, lessonInput, openSchool, type TestSchool } from './support/school.ts';
 
 let school: TestSchool;
@@ -220,53 +217,6 @@ describe('a table of another make', () => {
     await school.instructor.call('PUT', `/column-mappings/${key}`, mapping);
     expect(await kept('chief')).toMatchObject({ time: mapping.time });
     expect(await kept('stranger')).toBeNull();
-  });
-});
-
-describe('a scoring that takes long', () => {
-  /** Reads, then waits to be stopped. */
-  const slow: Analyser = {
-    run: (input, tell, signal) =>
-      inlineAnalyser
-        .run(input, (event) => {
-          if (event.kind === 'read') tell(event);
-        })
-        .then(
-          () =>
-            new Promise((_, reject) => {
-              signal?.addEventListener('abort', () => reject(signal.reason));
-            }),
-        ),
-    close: async () => {},
-  };
-
-  test('is stopped: the file stays, and it can be scored again', async () => {
-    const viewer = { id: school.chief.id, schoolId: '', role: 'chief' as const, name: '', email: '' };
-    const [{ school_id }] = await school.database.query('SELECT school_id FROM account WHERE id = $1', [
-      viewer.id,
-    ]);
-    viewer.schoolId = school_id;
-    const { id, done } = await createRecording({ database: school.database, analyser: slow }, viewer, {
-      bytes: Buffer.from(flightCsv(71)),
-      fileName: 'long.csv',
-      studentId: school.student.id,
-      airplaneId: 'cairn-4',
-      standardId: 'faa-private',
-      lesson: null,
-      flownIn: 'airplane',
-    });
-    const stop = await school.instructor.call('POST', `/recordings/${id}/stop`, {});
-    expect(await stop.json()).toEqual({ stopped: true });
-    await done;
-    const recording = await analysed(school.instructor, id);
-    expect(recording).toMatchObject({ status: 'refused', score: null });
-    expect(recording.refusal).toContain('score it again');
-    expect(await (await school.instructor.call('POST', `/recordings/${id}/stop`, {})).json()).toEqual({
-      stopped: false,
-    });
-
-    await analyseAgain(school.database, inlineAnalyser, id);
-    expect((await analysed(school.instructor, id)).score.attempts).toHaveLength(2);
   });
 });
 

@@ -1,10 +1,9 @@
-import { inlineAnalyser } from '../src/analysis/analyser.ts';
-import { MIGRATIONS, openDatabase } from '../src/db/database.ts';
+import { connect } from '../src/db/database.ts';
 import { RecordingEntity } from '../src/db/entities.ts';
 import { DEMO_LESSONS } from '../src/demo/lessons.ts';
 import { hasDemo, isEmpty, loadDemo } from '../src/demo/load.ts';
 import { DEMO_PEOPLE } from '../src/demo/people.ts';
-import { openSchool } from './support/school.ts';
+import { openFresh } from './support/school.ts';
 
 test('the demo is a club of one chief, two instructors and six students, with thirteen lessons flown', () => {
   const count = (role: string) => DEMO_PEOPLE.filter((person) => person.role === role).length;
@@ -16,18 +15,13 @@ test('loaded into two empty databases it is the same data', async () => {
   // Two lessons of two airplanes tell as much as all of them, in a sixth of the time.
   const some = DEMO_LESSONS.filter(({ key }) => ['nell-4', 'amara-1'].includes(key));
   const load = async () => {
-    const school = await openSchool();
-    const { database } = school;
-    const migrations = MIGRATIONS.map((Migration) => new Migration());
-    const runner = database.createQueryRunner();
-    for (const migration of migrations.toReversed()) await migration.down(runner);
-    for (const migration of migrations) await migration.up(runner);
-    await runner.release();
+    const { database, tasks } = await openFresh();
     expect(await isEmpty(database)).toBe(true);
-    await loadDemo(database, inlineAnalyser, some);
+    await loadDemo(database, tasks, some);
     expect(await hasDemo(database)).toBe(true);
     const recordings = await database.getRepository(RecordingEntity).find({ order: { fileName: 'ASC' } });
-    await school.close();
+    await tasks.close();
+    await database.destroy();
     return recordings.map(({ id, sha256, status }) => ({ id, sha256, status }));
   };
   const [one, other] = [await load(), await load()];
@@ -36,5 +30,5 @@ test('loaded into two empty databases it is the same data', async () => {
 });
 
 test('a database that does not answer is an error, not a wait', async () => {
-  await expect(openDatabase('postgres://nobody@127.0.0.1:1/none')).rejects.toThrow();
+  await expect(connect('postgres://nobody@127.0.0.1:1/none')).rejects.toThrow();
 });

@@ -1,9 +1,7 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { findAirplane, findStandard, readRecordingCsv, type Score, scoreRecording } from '@keel/core';
-import { inlineAnalyser } from '../src/analysis/analyser.ts';
 import { RecordingChunkEntity, RecordingEntity } from '../src/db/entities.ts';
-import { resumeAnalyses } from '../src/debrief/analysis-store.ts';
-import { changesBetween } from '../src/debrief/recordings.ts';
+import { changesBetween } from '../src/debrief/changes-between.ts';
 import { analysed, flightCsv, lessonInput, openSchool, type TestSchool } from './support/school.ts';
 
 let school: TestSchool;
@@ -108,16 +106,6 @@ test('a lesson’s weight, ground and brief go into the score of its recording',
   expect(lessonTitle).toBe('Steep turns');
   expect(score).toMatchObject({ weightLb: 2240, groundFt: 1900 });
   expect(score.attempts[0].brief).toMatchObject({ altitudeFt: 4500, bankDeg: 45, headingDeg: 360 });
-});
-
-test('an analysis that a stop interrupted is taken up again', async () => {
-  const { id } = await uploaded(flightCsv(18));
-  await school.database.query("UPDATE recording SET status = 'analysing' WHERE id = $1", [id]);
-  await school.database.query('DELETE FROM score WHERE recording_id = $1', [id]);
-  await resumeAnalyses(school.database, inlineAnalyser);
-  const recording = await analysed(school.instructor, id);
-  expect(recording.status).toBe('analysed');
-  expect(recording.score.attempts).toHaveLength(2);
 });
 
 describe('what was said', () => {

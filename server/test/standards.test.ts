@@ -1,7 +1,7 @@
 /** A school's own standards: copied, edited, looked at before they count, and every version kept. */
 import { type Standard, standards } from '@keel/core';
 import { StandardEntity } from '../src/db/entities.ts';
-import { refreshShipped } from '../src/standards/routes.ts';
+import { refreshShipped } from '../src/standards/shipped.ts';
 import { analysed, flightCsv, lessonInput, openSchool, type TestSchool } from './support/school.ts';
 
 let school: TestSchool;

@@ -60,3 +60,20 @@ export const lessonSchema = z.object({
   ),
 });
 export type Lesson = z.infer<typeof lessonSchema>;
+
+/** A lesson in a list. */
+export const lessonSummarySchema = lessonSchema
+  .pick({ id: true, title: true, plannedAt: true, student: true, instructor: true, recordings: true })
+  .extend({
+    airplane: lessonSchema.shape.airplane.pick({ id: true, name: true }),
+    standard: lessonSchema.shape.standard,
+    weightLb: z.number(),
+  });
+export type LessonSummary = z.infer<typeof lessonSummarySchema>;
+
+/** A page of a list; `next` is handed back as `cursor` for the page after it, and null on the last. */
+export const lessonListSchema = z.object({
+  items: z.array(lessonSummarySchema),
+  next: z.string().nullable(),
+});
+export type LessonList = z.infer<typeof lessonListSchema>;

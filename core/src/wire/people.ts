@@ -35,3 +35,17 @@ export const personSchema = studentSchema.extend({
   with: z.array(z.string()),
 });
 export type Person = z.infer<typeof personSchema>;
+
+/** Where someone is signed in. */
+export const sessionsSchema = z.array(
+  z.object({
+    id: z.uuid(),
+    /** Browser and system, in words. */
+    device: z.string(),
+    since: z.string(),
+    seenAt: z.string(),
+    /** The one that asks. */
+    thisOne: z.boolean(),
+  }),
+);
+export type Sessions = z.infer<typeof sessionsSchema>;

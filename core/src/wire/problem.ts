@@ -6,6 +6,8 @@ export const problemSchema = z.object({
   title: z.string(),
   status: z.number(),
   detail: z.string(),
+  /** Names the request in the server’s log. */
+  requestId: z.string().optional(),
   /** What was wrong, field by field. */
   errors: z.array(z.object({ field: z.string(), message: z.string() })).optional(),
 });

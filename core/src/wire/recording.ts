@@ -19,6 +19,8 @@ export const recordingSchema = z.object({
   status: z.enum(['analysing', 'analysed', 'refused']),
   /** While it is being analysed: how far, 0 to 1. */
   progress: z.number(),
+  /** A score is being worked out, whether or not there is one from before. */
+  scoring: z.boolean(),
   refusal: z.string().nullable(),
   fileName: z.string(),
   sha256: z.string(),

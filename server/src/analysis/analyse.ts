@@ -11,7 +11,6 @@ import {
   type ExaminerFigures,
   encodeFlight,
   flightColumns,
-  InputError,
   type Judge,
   type KeelTrace,
   keelTrace,
@@ -72,64 +71,59 @@ export interface Analysis {
   observations: Observation[];
 }
 
-export type AnalysisEvent =
-  | { kind: 'progress'; fraction: number }
-  | { kind: 'read'; result: ReadResult }
-  | { kind: 'done'; analysis: Analysis }
-  | { kind: 'refused'; message: string };
-
 const CHUNK_ROWS = 6000;
 /** Reading is about this share of the whole. */
 const READING_SHARE = 0.7;
 
-/** Reads and scores, telling each step through `tell`. A file that cannot be read is told as refused. */
-export function analyse(input: AnalysisInput, tell: (event: AnalysisEvent) => void): void {
-  try {
-    const recording = readRecording(
-      decodeText(input.bytes),
-      (fraction) => tell({ kind: 'progress', fraction: READING_SHARE * fraction }),
-      input.mapping,
-    );
-    // Told before scoring begins: whoever waits need only know that the file can be read.
-    checkScorable(recording);
-    const { epochMs = null } = recording;
-    tell({
-      kind: 'read',
-      result: { begins: beginningOf(recording), epochMs, chunks: chunksOf(recording) },
-    });
-    const { header } = recording;
-    const scored = scoreWithTrack(recording, {
-      standard: input.standard,
-      schoolStandard: input.schoolStandard,
-      judge: input.judge,
-      airplane: input.airplane,
-      weightLb: input.weightLb ?? header.weightLb ?? input.lesson?.weightLb,
-      groundFt: input.groundFt ?? header.groundFt ?? input.lesson?.groundFt,
-      briefs: input.briefs,
-      edits: input.edits,
-      examiner: input.examiner,
-      clearsBeforeEach: input.clearsBeforeEach,
-      recordingSha256: input.sha256,
-      onProgress: (fraction) =>
-        tell({ kind: 'progress', fraction: READING_SHARE + (1 - READING_SHARE) * fraction }),
-    });
-    const { score, track, attempts, context } = scored;
-    const traces = attempts.map((attempt, i) => keelTrace(track, attempt, score.attempts[i]));
-    tell({
-      kind: 'done',
-      analysis: {
-        score,
-        profile: altitudeProfile(track),
-        keels: traces.map((trace) => smallKeel(trace)),
-        traces,
-        flight: encodeFlight(flightColumns(track)),
-        observations: observe(track, attempts, context),
-      },
-    });
-  } catch (error) {
-    if (!(error instanceof InputError)) throw error;
-    tell({ kind: 'refused', message: error.describe(input.fileName) });
-  }
+/**
+ * Reads a file for keeping.
+ * @throws InputError where it cannot be read, or holds nothing that could be scored.
+ */
+export function readForKeeping(bytes: Uint8Array, mapping?: Mapping): ReadResult {
+  const recording = readRecording(decodeText(bytes), undefined, mapping);
+  checkScorable(recording);
+  const { epochMs = null } = recording;
+  return { begins: beginningOf(recording), epochMs, chunks: chunksOf(recording) };
+}
+
+/** @throws InputError where the file cannot be read. */
+export const readInput = ({ bytes, mapping }: AnalysisInput, tell: (fraction: number) => void): Recording =>
+  readRecording(decodeText(bytes), (fraction) => tell(READING_SHARE * fraction), mapping);
+
+/** Scores what was read. */
+export function scoreRead(recording: Recording, input: AnalysisInput, tell: (fraction: number) => void) {
+  const { header } = recording;
+  return scoreWithTrack(recording, {
+    standard: input.standard,
+    schoolStandard: input.schoolStandard,
+    judge: input.judge,
+    airplane: input.airplane,
+    weightLb: input.weightLb ?? header.weightLb ?? input.lesson?.weightLb,
+    groundFt: input.groundFt ?? header.groundFt ?? input.lesson?.groundFt,
+    briefs: input.briefs,
+    edits: input.edits,
+    examiner: input.examiner,
+    clearsBeforeEach: input.clearsBeforeEach,
+    recordingSha256: input.sha256,
+    onProgress: (fraction) => tell(READING_SHARE + (1 - READING_SHARE) * fraction),
+  });
+}
+
+/**
+ * Reads and scores; `tell` says how far it is, 0 to 1.
+ * @throws InputError where the file cannot be read.
+ */
+export function analyse(input: AnalysisInput, tell: (fraction: number) => void): Analysis {
+  const { score, track, attempts, context } = scoreRead(readInput(input, tell), input, tell);
+  const traces = attempts.map((attempt, i) => keelTrace(track, attempt, score.attempts[i]));
+  return {
+    score,
+    profile: altitudeProfile(track),
+    keels: traces.map((trace) => smallKeel(trace)),
+    traces,
+    flight: encodeFlight(flightColumns(track)),
+    observations: observe(track, attempts, context),
+  };
 }
 
 function chunksOf({ timeS, channels }: Recording): Chunk[] {

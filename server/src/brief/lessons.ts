@@ -5,32 +5,25 @@ import {
   dayIn,
   InputError,
   type LessonRequest,
-  type Lesson as LessonView,
   lessonInputSchema,
   lessonSchema,
   planLesson,
   recurringFindings,
-  targetCardSchema,
   watchForByManeuver,
 } from '@keel/core';
 import type { DataSource } from 'typeorm';
-import {
-  AirplaneEntity,
-  type Lesson,
-  LessonEntity,
-  RecordingEntity,
-  SchoolEntity,
-  StandardEntity,
-} from '../db/entities.ts';
+import { type Lesson, LessonEntity, SchoolEntity } from '../db/entities.ts';
 import { requireAirplane } from '../hangar/routes.ts';
 import { json, jsonBody, router, type Viewer } from '../http/env.ts';
+import { madeFile } from '../http/made-file.ts';
 import { notFound, Problem } from '../http/problem.ts';
-import { attemptsOf } from '../path/routes.ts';
-import { namesOf, requireInstructor, requireStudent, visible, zoneOfSchool } from '../scope.ts';
-import { requireStandard, schoolStandardOf } from '../standards/routes.ts';
+import { attemptsOf } from '../path/attempt-rows.ts';
+import { requireInstructor, requireStudent, visible, zoneOfSchool } from '../scope.ts';
+import { requireStandard, schoolStandardOf } from '../standards/newest.ts';
 import { techniqueOf } from '../technique/routes.ts';
 import { lessonCalendar } from './calendar.ts';
-import { kneeboardPdf } from './kneeboard.ts';
+import { describeLessons } from './describe-lessons.ts';
+import { lessonListRoute, listLessons } from './lesson-list.ts';
 
 /** @throws Problem 404 when the viewer may not see such a lesson. */
 export async function requireLesson(database: DataSource, viewer: Viewer, id: string): Promise<Lesson> {
@@ -43,55 +36,6 @@ export async function requireLesson(database: DataSource, viewer: Viewer, id: st
   return lesson;
 }
 
-/** Lessons with the names of what they refer to, a query a table. */
-export async function describeLessons(database: DataSource, lessons: Lesson[]): Promise<LessonView[]> {
-  if (lessons.length === 0) return [];
-  const schoolId = lessons[0].schoolId;
-  const [names, airplanes, standards, recordings] = await Promise.all([
-    namesOf(database, lessons[0]),
-    database.getRepository(AirplaneEntity).findBy({ schoolId }),
-    database.getRepository(StandardEntity).findBy({ schoolId }),
-    database
-      .getRepository(RecordingEntity)
-      .createQueryBuilder('recording')
-      .where('recording.lessonId IN (:...ids)', { ids: lessons.map(({ id }) => id) })
-      .orderBy('recording.flownAt')
-      .getMany(),
-  ]);
-  const person = (id: string) => ({ id, name: names.get(id) ?? '' });
-  return lessons.map((lesson) => {
-    const airplane = airplanes.find(({ rowId }) => rowId === lesson.airplaneRowId)!.data;
-    const standard = standards.find(({ rowId }) => rowId === lesson.standardRowId)!.data;
-    return {
-      id: lesson.id,
-      title: lesson.title,
-      plannedAt: lesson.plannedAt.toISOString(),
-      student: person(lesson.studentId),
-      instructor: person(lesson.instructorId),
-      airplane: {
-        id: airplane.id,
-        name: airplane.name,
-        registration: airplane.registration,
-        speedUnit: airplane.speedUnit,
-      },
-      standard: { id: standard.id, shortName: standard.shortName },
-      conditions: lesson.conditions,
-      items: lesson.items,
-      technique: lesson.technique,
-      focus: lesson.focus,
-      parked: lesson.parked,
-      // A card from before a field was added takes its default.
-      cards: targetCardSchema.array().parse(lesson.cards),
-      plan: lesson.plan,
-      version: lesson.version,
-      sightPictures: lesson.sightPictures,
-      recordings: recordings
-        .filter(({ lessonId }) => lessonId === lesson.id)
-        .map(({ id, fileName, status, flownIn }) => ({ id, fileName, status, flownIn })),
-    };
-  });
-}
-
 /** The rows that a lesson's input stands for, with the plan worked out here: the browser only previews it. */
 async function lessonColumns(database: DataSource, viewer: Viewer, input: z.infer<typeof lessonInputSchema>) {
   await requireStudent(database, viewer, input.studentId);
@@ -100,7 +44,7 @@ async function lessonColumns(database: DataSource, viewer: Viewer, input: z.infe
   const school = await database.getRepository(SchoolEntity).findOneByOrFail({ id: viewer.schoolId });
   const [schoolStandard, attempts] = await Promise.all([
     schoolStandardOf(database, viewer),
-    attemptsOf(database, input.studentId, school),
+    attemptsOf(database, { schoolId: viewer.schoolId, id: input.studentId }),
   ]);
   const { items, technique, focus, parked, conditions } = input;
   const { plan, cards } = planned({
@@ -152,23 +96,8 @@ export function lessonRoutes() {
   const routes = router();
   const params = z.object({ id: z.uuid() });
 
-  routes.openapi(
-    createRoute({
-      method: 'get',
-      path: '/lessons',
-      summary: 'Lessons, newest first',
-      request: { query: z.object({ studentId: z.uuid().optional() }) },
-      responses: { 200: json(z.array(lessonSchema), 'Lessons') },
-    }),
-    async (c) => {
-      const { studentId } = c.req.valid('query');
-      const query = c.get('database').getRepository(LessonEntity).createQueryBuilder('lesson').where('true');
-      if (studentId) query.andWhere('lesson.studentId = :studentId', { studentId });
-      const lessons = await visible(query, 'lesson', c.get('viewer'))
-        .orderBy('lesson.plannedAt', 'DESC')
-        .getMany();
-      return c.json(await describeLessons(c.get('database'), lessons), 200);
-    },
+  routes.openapi(lessonListRoute, async (c) =>
+    c.json(await listLessons(c.get('database'), c.get('viewer'), c.req.valid('query')), 200),
   );
 
   routes.openapi(
@@ -200,16 +129,18 @@ export function lessonRoutes() {
       const input = c.req.valid('json');
       const lessons = database.getRepository(LessonEntity);
       const id = input.id ?? randomUUID();
-      if (await lessons.findOneBy({ id })) throw new Problem(409, 'A lesson with this id is already saved.');
+      const { schoolId } = viewer;
+      if (await lessons.findOneBy({ schoolId, id }))
+        throw new Problem(409, 'A lesson with this id is already saved.');
       const columns = await lessonColumns(database, viewer, input);
       await lessons.insert({
         id,
-        schoolId: viewer.schoolId,
+        schoolId,
         instructorId: viewer.id,
         version: 1,
         ...columns,
       });
-      const [described] = await describeLessons(database, [await lessons.findOneByOrFail({ id })]);
+      const [described] = await describeLessons(database, [await lessons.findOneByOrFail({ schoolId, id })]);
       return c.json(described, 201);
     },
   );
@@ -232,14 +163,19 @@ export function lessonRoutes() {
         throw new Problem(422, 'studentId: a lesson stays with its student.');
       const lessons = database.getRepository(LessonEntity);
       // The version in the condition: of two windows that save at once, one wins and the other is told.
-      const result = await lessons.update({ id: lesson.id, version }, { ...columns, version: version + 1 });
+      const result = await lessons.update(
+        { schoolId: lesson.schoolId, id: lesson.id, version },
+        { ...columns, version: version + 1 },
+      );
       if (result.affected === 0) {
         throw new Problem(
           409,
           'This lesson was changed in another window. Load it again; your entries are still here.',
         );
       }
-      const [described] = await describeLessons(database, [await lessons.findOneByOrFail({ id: lesson.id })]);
+      const [described] = await describeLessons(database, [
+        await lessons.findOneByOrFail({ schoolId: lesson.schoolId, id: lesson.id }),
+      ]);
       return c.json(described, 200);
     },
   );
@@ -253,12 +189,15 @@ export function lessonRoutes() {
       responses: { 200: { description: 'PDF', content: { 'application/pdf': { schema: z.any() } } } },
     }),
     async (c) => {
-      const lesson = await requireLesson(c.get('database'), c.get('viewer'), c.req.valid('param').id);
-      const [described] = await describeLessons(c.get('database'), [lesson]);
-      const zone = await zoneOfSchool(c.get('database'), lesson.schoolId);
-      const pdf = await kneeboardPdf(described, c.req.valid('query').size, zone);
+      const { schoolId, id, plannedAt } = await requireLesson(
+        c.get('database'),
+        c.get('viewer'),
+        c.req.valid('param').id,
+      );
+      const zone = await zoneOfSchool(c.get('database'), schoolId);
+      const pdf = await madeFile(c, { schoolId, kind: 'kneeboard', input: { id, ...c.req.valid('query') } });
       c.header('Content-Type', 'application/pdf');
-      c.header('Content-Disposition', `inline; filename="kneeboard-${dayIn(described.plannedAt, zone)}.pdf"`);
+      c.header('Content-Disposition', `inline; filename="kneeboard-${dayIn(plannedAt, zone)}.pdf"`);
       return c.body(new Uint8Array(pdf), 200);
     },
   );

@@ -1,3 +1,4 @@
+/** Connecting, as the role that serves requests; the tables change by migrations alone, which run as their owner. */
 import { DataSource } from 'typeorm';
 import { entities } from './entities.ts';
 import { First1700000000001 } from './migrations/1700000000001-first.ts';
@@ -7,6 +8,7 @@ import { Debrief1700000000004 } from './migrations/1700000000004-debrief.ts';
 import { Statements1700000000005 } from './migrations/1700000000005-statements.ts';
 import { Standards1700000000006 } from './migrations/1700000000006-standards.ts';
 import { Entered1700000000007 } from './migrations/1700000000007-entered.ts';
+import { Promises1700000000008 } from './migrations/1700000000008-promises.ts';
 
 /** Every change to the tables, oldest first. */
 export const MIGRATIONS = [
@@ -17,18 +19,35 @@ export const MIGRATIONS = [
   Statements1700000000005,
   Standards1700000000006,
   Entered1700000000007,
+  Promises1700000000008,
 ];
 
-/** Connects and brings the tables up to date; the tables change by migrations alone. */
-export async function openDatabase(url: string): Promise<DataSource> {
-  const database = new DataSource({
+/** @param connections how many at once, at the most. */
+export function connect(url: string, connections = 10): Promise<DataSource> {
+  return new DataSource({
     type: 'postgres',
     url,
     entities,
-    migrations: MIGRATIONS,
-    migrationsRun: true,
     synchronize: false,
-    extra: { max: 10 },
-  });
-  return database.initialize();
+    extra: { max: connections },
+    // What a lost connection has to say comes with the query that misses it.
+    poolErrorHandler: () => {},
+  }).initialize();
+}
+
+/** Brings the tables up to date, in one transaction, as their owner. */
+export async function migrate(ownerUrl: string): Promise<void> {
+  const owner = await new DataSource({
+    type: 'postgres',
+    url: ownerUrl,
+    entities,
+    migrations: MIGRATIONS,
+    migrationsTransactionMode: 'all',
+    extra: { max: 1 },
+  }).initialize();
+  try {
+    await owner.runMigrations();
+  } finally {
+    await owner.destroy();
+  }
 }

@@ -1,82 +1,25 @@
 /** A recording's flight for drawing, in the formats that others read, as a sheet for the student; and a way to stop. */
 import { createRoute, z } from '@hono/zod-openapi';
-import {
-  dayIn,
-  InputError,
-  maneuverName,
-  type Recording,
-  recordingFromChunks,
-  writeGpx,
-  writeKml,
-  writeRecordingCsv,
-} from '@keel/core';
+import { dayIn } from '@keel/core';
 import type { DataSource } from 'typeorm';
-import {
-  FlightEntity,
-  RecordingChunkEntity,
-  type RecordingRow,
-  ScoreEntity,
-  type ScoreRow,
-} from '../db/entities.ts';
+import { FlightEntity, type RecordingRow, ScoreEntity, type ScoreRow } from '../db/entities.ts';
 import { json, router } from '../http/env.ts';
+import { madeFile } from '../http/made-file.ts';
 import { Problem } from '../http/problem.ts';
 import { requireInstructor, zoneOfSchool } from '../scope.ts';
-import { stopAnalysis } from './analysis-store.ts';
-import { debriefPdf } from './debrief-pdf.ts';
-import { describeRecording, requireRecording } from './recordings.ts';
+import { cancel } from '../tasks/list.ts';
+import { FORMATS } from './export-task.ts';
+import { requireRecording } from './recordings.ts';
+import { refuse } from './score-task.ts';
 
-const FORMATS = {
-  csv: { type: 'text/csv; charset=utf-8', name: 'Recording CSV' },
-  gpx: { type: 'application/gpx+xml', name: 'GPX 1.1' },
-  kml: { type: 'application/vnd.google-earth.kml+xml', name: 'KML 2.2' },
-  json: { type: 'application/json', name: 'the score' },
-} as const;
-type Format = keyof typeof FORMATS;
+const STOPPED = 'The scoring was stopped. The file is kept; score it again when you like.';
 
-async function currentScore(database: DataSource, recordingId: string): Promise<ScoreRow> {
-  const score = await database.getRepository(ScoreEntity).findOneBy({ recordingId, current: true });
+async function currentScore(database: DataSource, { schoolId, id }: RecordingRow): Promise<ScoreRow> {
+  const score = await database
+    .getRepository(ScoreEntity)
+    .findOneBy({ schoolId, recordingId: id, current: true });
   if (!score) throw new Problem(409, 'This recording is not scored yet; wait for it, or score it again.');
   return score;
-}
-
-/** The stored columns put together again, with what is known of the flight in the header. */
-async function storedRecording(database: DataSource, row: RecordingRow, score: ScoreRow): Promise<Recording> {
-  const chunks = await database
-    .getRepository(RecordingChunkEntity)
-    .find({ where: { recordingId: row.id }, order: { seq: 'ASC' } });
-  const { airplane, groundFt, weightLb } = score.score;
-  return recordingFromChunks(
-    chunks.map(({ rows, channels, data }) => ({
-      rows,
-      channels,
-      // A buffer from the database may begin anywhere; floats may not.
-      data: new Float64Array(Uint8Array.from(data).buffer),
-    })),
-    {
-      ...(airplane && { airplane }),
-      date: dayIn(row.flownAt, await zoneOfSchool(database, row.schoolId)),
-      ...(groundFt !== null && { groundFt }),
-      ...(weightLb !== null && { weightLb }),
-    },
-    row.epochMs ?? undefined,
-  );
-}
-
-async function written(database: DataSource, row: RecordingRow, format: Format): Promise<string> {
-  const score = await currentScore(database, row.id);
-  if (format === 'json') return `${JSON.stringify(score.score, null, 2)}\n`;
-  const recording = await storedRecording(database, row, score);
-  if (format === 'csv') return writeRecordingCsv(recording);
-  const attempts = score.score.attempts.map(({ maneuver, variant, startS, endS }, i) => ({
-    name: `${i + 1}. ${maneuverName(maneuver, variant)}`,
-    startS,
-    endS,
-  }));
-  try {
-    return (format === 'gpx' ? writeGpx : writeKml)(recording, row.fileName, attempts);
-  } catch (error) {
-    throw error instanceof InputError ? new Problem(422, `${error.message}.`) : error;
-  }
 }
 
 /** The file's own name with another ending. */
@@ -102,8 +45,8 @@ export function flightRoutes() {
     }),
     async (c) => {
       const database = c.get('database');
-      const { id } = await requireRecording(database, c.get('viewer'), c.req.valid('param').id);
-      const score = await currentScore(database, id);
+      const row = await requireRecording(database, c.get('viewer'), c.req.valid('param').id);
+      const score = await currentScore(database, row);
       const flight = await database.getRepository(FlightEntity).findOneBy({ scoreId: score.id });
       if (!flight) throw new Problem(404, 'This score has no flight to draw: “Score again” makes one.');
       c.header('Content-Type', 'application/octet-stream');
@@ -125,10 +68,11 @@ export function flightRoutes() {
       const database = c.get('database');
       const { id, format } = c.req.valid('param');
       const row = await requireRecording(database, c.get('viewer'), id);
-      const text = await written(database, row, format);
+      await currentScore(database, row);
+      const text = await madeFile(c, { schoolId: row.schoolId, kind: 'export', input: { id, format } });
       c.header('Content-Type', FORMATS[format].type);
       c.header('Content-Disposition', named(row.fileName, format === 'json' ? '.score.json' : `.${format}`));
-      return c.body(new TextEncoder().encode(text), 200);
+      return c.body(text, 200);
     },
   );
 
@@ -143,12 +87,13 @@ export function flightRoutes() {
     async (c) => {
       const database = c.get('database');
       const row = await requireRecording(database, c.get('viewer'), c.req.valid('param').id);
-      await currentScore(database, row.id);
-      const zone = await zoneOfSchool(database, row.schoolId);
-      const pdf = await debriefPdf(await describeRecording(database, row), zone);
+      await currentScore(database, row);
+      const { schoolId, id } = row;
+      const zone = await zoneOfSchool(database, schoolId);
+      const pdf = await madeFile(c, { schoolId, kind: 'debrief-pdf', input: { id } });
       c.header('Content-Type', 'application/pdf');
       c.header('Content-Disposition', `inline; filename="debrief-${dayIn(row.flownAt, zone)}.pdf"`);
-      return c.body(new Uint8Array(pdf), 200);
+      return c.body(pdf, 200);
     },
   );
 
@@ -163,8 +108,13 @@ export function flightRoutes() {
     async (c) => {
       const viewer = c.get('viewer');
       requireInstructor(viewer);
-      const { id } = await requireRecording(c.get('database'), viewer, c.req.valid('param').id);
-      return c.json({ stopped: stopAnalysis(id) }, 200);
+      const row = await requireRecording(c.get('database'), viewer, c.req.valid('param').id);
+      const stopped = await c.get('database').transaction(async (manager) => {
+        const stops = await cancel(manager, { schoolId: row.schoolId, kind: 'score', subject: row.id });
+        if (stops > 0) await refuse(manager, row, STOPPED);
+        return stops > 0;
+      });
+      return c.json({ stopped }, 200);
     },
   );
   return routes;

@@ -1,37 +1,25 @@
+/** Recordings: sent, looked at, scored again. */
 import { createRoute, z } from '@hono/zod-openapi';
-import {
-  type AttemptScore,
-  CORE_VERSION,
-  createdSchema,
-  filledIn,
-  type KeelTrace,
-  keelTraceSchema,
-  mappingSchema,
-  matchInterval,
-  type RecordingView,
-  recordingSchema,
-  type Score,
-} from '@keel/core';
+import { createdSchema, keelTraceSchema, mappingSchema, recordingSchema } from '@keel/core';
 import { bodyLimit } from 'hono/body-limit';
 import type { DataSource } from 'typeorm';
 import { requireLesson } from '../brief/lessons.ts';
 import {
-  AccountEntity,
-  AirplaneEntity,
   KeelEntity,
-  LessonEntity,
   RecordingEntity,
   RecordingFileEntity,
   type RecordingRow,
-  SchoolEntity,
   ScoreEntity,
-  StandardEntity,
 } from '../db/entities.ts';
 import { json, router, type Viewer } from '../http/env.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { requireInstructor, visible } from '../scope.ts';
-import { analyseAgain, progressOf, statementsOf } from './analysis-store.ts';
+import { ask } from '../tasks/list.ts';
+import { changesBetween } from './changes-between.ts';
 import { createRecording } from './create-recording.ts';
+import { describeRecording } from './describe-recording.ts';
+import { withJudgedSpans } from './judged-spans.ts';
+import type { ScoreOutcome } from './score-task.ts';
 
 export const LARGEST_UPLOAD = 50 * 1024 * 1024;
 
@@ -89,52 +77,10 @@ export async function requireRecording(
   const query = database
     .getRepository(RecordingEntity)
     .createQueryBuilder('recording')
-    .where('recording.id = :id', { id });
+    .where('recording.id = :id AND recording.deletedAt IS NULL', { id });
   const recording = await visible(query, 'recording', viewer).getOne();
   if (!recording) throw notFound('recording');
   return recording;
-}
-
-export async function describeRecording(
-  database: DataSource,
-  recording: RecordingRow,
-): Promise<RecordingView> {
-  const { id, lessonId } = recording;
-  const [student, airplane, standard, lesson, score, statements, school] = await Promise.all([
-    database.getRepository(AccountEntity).findOneByOrFail({ id: recording.studentId }),
-    database.getRepository(AirplaneEntity).findOneByOrFail({ rowId: recording.airplaneRowId }),
-    database.getRepository(StandardEntity).findOneByOrFail({ rowId: recording.standardRowId }),
-    lessonId ? database.getRepository(LessonEntity).findOneBy({ id: lessonId }) : null,
-    database.getRepository(ScoreEntity).findOneBy({ recordingId: id, current: true }),
-    statementsOf(database, id),
-    database.getRepository(SchoolEntity).findOneByOrFail({ id: recording.schoolId }),
-  ]);
-  const { name, registration, speedUnit } = airplane.data;
-  return {
-    id,
-    status: recording.status,
-    progress: recording.status === 'analysed' ? 1 : progressOf(id),
-    refusal: recording.refusal,
-    fileName: recording.fileName,
-    sha256: recording.sha256,
-    size: recording.size,
-    flownAt: recording.flownAt.toISOString(),
-    flownIn: recording.flownIn,
-    lessonId,
-    lessonTitle: lesson?.title ?? null,
-    focus: lesson?.focus ?? '',
-    parked: lesson?.parked ?? [],
-    student: { id: student.id, name: student.name },
-    airplane: { id: airplane.id, name, registration, speedUnit },
-    standard: { id: standard.id, shortName: standard.data.shortName, version: standard.version },
-    score: score ? filledIn(score.score) : null,
-    scoredAt: score?.createdAt.toISOString() ?? null,
-    demonstrationFirst: school.settings.demonstrationFirst,
-    outdated: score !== null && score.core !== CORE_VERSION,
-    profile: score?.profile ?? [],
-    keels: score?.keels ?? [],
-    statements,
-  };
 }
 
 /** The lesson of that id, which must be this student's. */
@@ -168,14 +114,14 @@ export function recordingRoutes() {
       },
     }),
     async (c) => {
-      const [viewer, database, analyser] = [c.get('viewer'), c.get('database'), c.get('analyser')];
+      const [viewer, database] = [c.get('viewer'), c.get('database')];
       requireInstructor(viewer);
       const form = c.req.valid('form');
       if (form.file.size > LARGEST_UPLOAD) tooLarge();
-      const { done: _, ...created } = await createRecording({ database, analyser }, viewer, {
+      const created = await createRecording({ database, tasks: c.get('tasks') }, viewer, {
         ...form,
         lesson: await lessonOf(database, viewer, form.lessonId, form.studentId),
-        bytes: Buffer.from(await form.file.arrayBuffer()),
+        bytes: new Uint8Array(await form.file.arrayBuffer()),
         fileName: form.file.name || 'recording.csv',
         flownIn: 'airplane',
       });
@@ -208,7 +154,10 @@ export function recordingRoutes() {
     async (c) => {
       const recording = await requireRecording(c.get('database'), c.get('viewer'), c.req.valid('param').id);
       const files = c.get('database').getRepository(RecordingFileEntity);
-      const { bytes } = await files.findOneByOrFail({ recordingId: recording.id });
+      const { bytes } = await files.findOneByOrFail({
+        schoolId: recording.schoolId,
+        recordingId: recording.id,
+      });
       c.header('Content-Type', 'text/csv');
       c.header(
         'Content-Disposition',
@@ -229,8 +178,10 @@ export function recordingRoutes() {
     async (c) => {
       const database = c.get('database');
       const { id, attempt } = c.req.valid('param');
-      await requireRecording(database, c.get('viewer'), id);
-      const score = await database.getRepository(ScoreEntity).findOneBy({ recordingId: id, current: true });
+      const { schoolId } = await requireRecording(database, c.get('viewer'), id);
+      const score = await database
+        .getRepository(ScoreEntity)
+        .findOneBy({ schoolId, recordingId: id, current: true });
       const keel =
         score && (await database.getRepository(KeelEntity).findOneBy({ scoreId: score.id, attempt }));
       if (!keel) throw notFound('attempt');
@@ -251,49 +202,22 @@ export function recordingRoutes() {
     async (c) => {
       const [viewer, database] = [c.get('viewer'), c.get('database')];
       requireInstructor(viewer);
-      const { id } = await requireRecording(database, viewer, c.req.valid('param').id);
+      const { schoolId, id } = await requireRecording(database, viewer, c.req.valid('param').id);
+      const current = { schoolId, recordingId: id, current: true };
       const scores = database.getRepository(ScoreEntity);
-      const before = await scores.findOneBy({ recordingId: id, current: true });
-      await analyseAgain(database, c.get('analyser'), id);
-      const after = await scores.findOneByOrFail({ recordingId: id, current: true });
+      const before = await scores.findOneBy(current);
+      const task = await database.transaction((manager) =>
+        ask(manager, { schoolId, kind: 'score', subject: id }),
+      );
+      const ended = await c.get('tasks').ended(task);
+      const { refused } = (ended.result ?? {}) as ScoreOutcome;
+      if (refused) throw new Problem(422, refused);
+      if (ended.state === 'cancelled') throw new Problem(409, 'The scoring was stopped.');
+      if (ended.state !== 'done')
+        throw new Problem(503, 'The scoring is not done yet; it goes on by itself. Look again in a moment.');
+      const after = await scores.findOneByOrFail(current);
       return c.json({ changes: before ? changesBetween(before.score, after.score) : [] }, 200);
     },
   );
   return routes;
-}
-
-/** Keels from before lanes said where they are judged take the parameter's own span. */
-export function withJudgedSpans(trace: KeelTrace, attempt: AttemptScore): KeelTrace {
-  return {
-    ...trace,
-    lanes: trace.lanes.map((lane) => {
-      const parameter = attempt.parameters.find((one) => one.parameter === lane.parameter);
-      const known = parameter && parameter.measured !== 'not-measured';
-      const judgedS: [number, number][] = known ? [[parameter.startS, parameter.endS]] : [];
-      return { ...lane, judgedS: lane.judgedS ?? judgedS };
-    }),
-  };
-}
-
-/** What is different in a newer score of the same recording, in words. */
-export function changesBetween(before: Score, after: Score): string[] {
-  const changes: string[] = [];
-  const matched = new Set<number>();
-  before.attempts.forEach((old, i) => {
-    const index = matchInterval(after.attempts, old);
-    const name = `Attempt ${i + 1} (${old.maneuver} ${old.variant})`;
-    if (index < 0) {
-      changes.push(`${name} is no longer found.`);
-      return;
-    }
-    matched.add(index);
-    const now = after.attempts[index];
-    for (const judge of ['strict', 'examiner'] as const) {
-      if (old[judge] !== now[judge]) changes.push(`${name}: ${judge} was ${old[judge]}, is ${now[judge]}.`);
-    }
-  });
-  after.attempts.forEach((attempt, i) => {
-    if (!matched.has(i)) changes.push(`Attempt ${i + 1} (${attempt.maneuver} ${attempt.variant}) is new.`);
-  });
-  return changes;
 }

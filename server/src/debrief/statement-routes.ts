@@ -8,14 +8,20 @@ import {
   statementBodySchema,
   statementSchema,
 } from '@keel/core';
-import { StatementEntity } from '../db/entities.ts';
-import { json, jsonBody, router } from '../http/env.ts';
+import type { DataSource } from 'typeorm';
+import { type RecordingRow, ScoreEntity, StatementEntity } from '../db/entities.ts';
+import { json, jsonBody, router, type Viewer } from '../http/env.ts';
 import { Problem } from '../http/problem.ts';
+import { writeAttempts } from '../path/attempt-rows.ts';
 import { requireInstructor } from '../scope.ts';
-import { analyseAgain, statementsOf } from './analysis-store.ts';
+import { ask } from '../tasks/list.ts';
+import { statementsOf } from './analysis-input.ts';
 import { requireRecording } from './recordings.ts';
 
 const SHORTEST_S = 5;
+const LONGEST_WAIT_MS = 30_000;
+/** Words of these kinds were said of a score, which is kept as long as they are. */
+const OF_A_SCORE: readonly StatementBody['kind'][] = ['grade', 'self-grade', 'override'];
 
 /** @throws Problem 422 for an edit that leaves no attempt worth the name. */
 function requirePossible(body: StatementBody): void {
@@ -43,8 +49,8 @@ export function statementRoutes() {
       responses: { 200: json(z.array(statementSchema), 'What was said') },
     }),
     async (c) => {
-      const { id } = await requireRecording(c.get('database'), c.get('viewer'), c.req.valid('param').id);
-      return c.json(await statementsOf(c.get('database'), id), 200);
+      const recording = await requireRecording(c.get('database'), c.get('viewer'), c.req.valid('param').id);
+      return c.json(await statementsOf(c.get('database'), recording), 200);
     },
   );
 
@@ -65,15 +71,49 @@ export function statementRoutes() {
         throw new Problem(403, 'Only the student grades their own attempt.');
       }
       requirePossible(body);
-      const statements = database.getRepository(StatementEntity);
-      const before = await statements.findOneBy({ id });
-      if (before && before.recordingId !== recording.id) throw new Problem(409, 'This id is used elsewhere.');
-      if (!before) await statements.insert({ id, recordingId: recording.id, authorId: viewer.id, body });
-      if (!before && changesAttempts(body.kind)) {
-        await analyseAgain(database, c.get('analyser'), recording.id);
-      }
-      return c.json(await statementsOf(database, recording.id), 201);
+      const scoring = await say(database, viewer, recording, id, body);
+      // Whoever changed an attempt looks at what came of it; if it takes long, the page asks again.
+      if (scoring) await c.get('tasks').ended(scoring, LONGEST_WAIT_MS);
+      return c.json(await statementsOf(database, recording), 201);
     },
   );
   return routes;
+}
+
+/**
+ * Keeps a word and what follows from it, in one transaction; said again, it mends what is missing of that.
+ * @returns the task that scores the recording anew, where the word asks for it.
+ * @throws Problem 409 where the id is another recording’s.
+ */
+function say(
+  database: DataSource,
+  viewer: Viewer,
+  recording: RecordingRow,
+  id: string,
+  body: StatementBody,
+): Promise<string | null> {
+  const { schoolId, id: recordingId } = recording;
+  return database.transaction(async (manager) => {
+    const score = await manager.findOne(ScoreEntity, {
+      select: { id: true, createdAt: true },
+      where: { schoolId, recordingId, current: true },
+    });
+    const scoreId = OF_A_SCORE.includes(body.kind) ? (score?.id ?? null) : null;
+    const { identifiers } = await manager
+      .createQueryBuilder()
+      .insert()
+      .into(StatementEntity)
+      .values({ schoolId, id, recordingId, authorId: viewer.id, scoreId, body })
+      .orIgnore()
+      .execute();
+    const kept = await manager.findOneByOrFail(StatementEntity, { schoolId, id });
+    if (kept.recordingId !== recordingId) throw new Problem(409, 'This id is used elsewhere.');
+    const isNew = identifiers.some((one) => one !== undefined);
+    if (!changesAttempts(kept.body.kind)) {
+      if (isNew) await writeAttempts(manager, recording);
+      return null;
+    }
+    const counted = !isNew && score !== null && score.createdAt > kept.createdAt;
+    return counted ? null : ask(manager, { schoolId, kind: 'score', subject: recordingId });
+  });
 }

@@ -1,5 +1,4 @@
 /** Loads the demo data into an empty database. */
-import { createHash } from 'node:crypto';
 import {
   dayIn,
   demonstrationLegs,
@@ -19,20 +18,19 @@ import {
 } from '@keel/core';
 import { hash } from '@node-rs/argon2';
 import type { DataSource } from 'typeorm';
-import type { Analyser } from '../analysis/analyser.ts';
 import {
   AccountEntity,
   AirplaneEntity,
   LessonEntity,
-  type School,
   SchoolEntity,
   ScoreEntity,
   StandardEntity,
   StatementEntity,
   TeachingEntity,
 } from '../db/entities.ts';
-import { storeAndAnalyse } from '../debrief/analysis-store.ts';
-import { attemptsOf } from '../path/routes.ts';
+import { attemptsOf, writeAttempts } from '../path/attempt-rows.ts';
+import { openTask } from '../tasks/list.ts';
+import type { Tasks } from '../tasks/tasks.ts';
 import { DEMO_LESSONS, type DemoAttempt, type DemoLesson } from './lessons.ts';
 import { DEMO_PEOPLE, DEMO_SCHOOL, DEMO_ZONE, demoId } from './people.ts';
 
@@ -50,15 +48,12 @@ export const hasDemo = (database: DataSource): Promise<boolean> =>
 
 export async function loadDemo(
   database: DataSource,
-  analyser: Analyser,
+  tasks: Tasks,
   lessons: readonly DemoLesson[] = DEMO_LESSONS,
 ): Promise<void> {
   await loadSchool(database);
-  for (const [i, lesson] of lessons.entries()) await loadLesson(database, analyser, lesson, i + 1);
+  for (const [i, lesson] of lessons.entries()) await loadLesson(database, tasks, lesson, i + 1);
 }
-
-const demoSchool = (database: DataSource): Promise<School> =>
-  database.getRepository(SchoolEntity).findOneByOrFail({ id: DEMO_SCHOOL.id });
 
 async function loadSchool(database: DataSource): Promise<void> {
   const schoolId = DEMO_SCHOOL.id;
@@ -87,7 +82,7 @@ async function loadSchool(database: DataSource): Promise<void> {
     if (!taughtBy) continue;
     await database
       .getRepository(TeachingEntity)
-      .insert({ instructorId: demoId(taughtBy), studentId: demoId(key) });
+      .insert({ schoolId, instructorId: demoId(taughtBy), studentId: demoId(key) });
   }
   for (const data of fleet) {
     await database.getRepository(AirplaneEntity).insert({
@@ -107,7 +102,7 @@ async function loadSchool(database: DataSource): Promise<void> {
 
 async function loadLesson(
   database: DataSource,
-  analyser: Analyser,
+  tasks: Tasks,
   lesson: DemoLesson,
   seed: number,
 ): Promise<void> {
@@ -136,7 +131,9 @@ async function loadLesson(
       lesson.pairs.length > 0
         ? undefined
         : watchForByManeuver(
-            recurringFindings(await attemptsOf(database, demoId(lesson.student), await demoSchool(database))),
+            recurringFindings(
+              await attemptsOf(database, { schoolId: DEMO_SCHOOL.id, id: demoId(lesson.student) }),
+            ),
             [],
             items.map(({ maneuver }) => maneuver),
           ),
@@ -184,12 +181,10 @@ async function loadLesson(
     date: dayIn(lesson.at, DEMO_ZONE),
     note: 'invented sample data',
   });
-  const bytes = Buffer.from(writeRecordingCsv(recording));
   const id = demoId(`recording ${lesson.key}`);
-  const { done } = await storeAndAnalyse(
-    database,
-    analyser,
-    {
+  const kept = await tasks.threads.upload({
+    bytes: new TextEncoder().encode(writeRecordingCsv(recording)),
+    row: {
       id,
       schoolId: row.schoolId,
       studentId: row.studentId,
@@ -198,17 +193,15 @@ async function loadLesson(
       standardRowId: row.standardRowId,
       uploadedBy: row.instructorId,
       fileName: `${dayIn(lesson.at, DEMO_ZONE)}-${lesson.key}.csv`,
-      sha256: createHash('sha256').update(bytes).digest('hex'),
-      size: bytes.length,
       weightLb: null,
       groundFt: null,
       mapping: null,
       flownIn: 'airplane',
-      flownAt: row.plannedAt,
     },
-    bytes,
-  );
-  await done;
+    givenAt: row.plannedAt,
+  });
+  if ('refused' in kept) throw new Error(kept.refused);
+  await scored(database, tasks, id);
   await loadStatements(database, id, row, lesson);
 }
 
@@ -221,12 +214,16 @@ async function loadStatements(
   { studentId, instructorId }: { studentId: string; instructorId: string },
   lesson: DemoLesson,
 ): Promise<void> {
-  const { score } = await database.getRepository(ScoreEntity).findOneByOrFail({ recordingId, current: true });
+  const schoolId = DEMO_SCHOOL.id;
+  const { score } = await database
+    .getRepository(ScoreEntity)
+    .findOneByOrFail({ schoolId, recordingId, current: true });
   const flown = new Date(lesson.at).getTime();
   let nth = 0;
   const say = (authorId: string, body: StatementBody) => {
     nth++;
     return database.getRepository(StatementEntity).insert({
+      schoolId,
       id: demoId(`said ${lesson.key} ${nth}`),
       recordingId,
       authorId,
@@ -247,6 +244,14 @@ async function loadStatements(
       } as StatementBody);
     }
   }
+  await database.transaction((manager) => writeAttempts(manager, { schoolId, id: recordingId }));
+}
+
+/** Waits until the recording is scored. */
+async function scored(database: DataSource, tasks: Tasks, recordingId: string): Promise<void> {
+  const about = { schoolId: DEMO_SCHOOL.id, kind: 'score', subject: recordingId } as const;
+  const open = await openTask(database, about);
+  if (open) await tasks.ended(open.id);
 }
 
 /** What one attempt's line in the demo stands for. */

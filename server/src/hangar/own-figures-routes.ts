@@ -13,9 +13,16 @@ async function estimate(database: DataSource, airplane: AirplaneRow) {
     .getRepository(ScoreEntity)
     .createQueryBuilder('score')
     .select(['score.id', 'score.observations'])
-    .innerJoin(RecordingEntity.options.name, 'recording', 'recording.id = score.recordingId')
-    .where('score.current AND recording.airplaneRowId = :row', { row: airplane.rowId })
-    .andWhere("recording.flownIn = 'airplane'")
+    .innerJoin(
+      RecordingEntity.options.name,
+      'recording',
+      'recording.schoolId = score.schoolId AND recording.id = score.recordingId',
+    )
+    .where('score.schoolId = :school AND score.current AND recording.airplaneRowId = :row', {
+      school: airplane.schoolId,
+      row: airplane.rowId,
+    })
+    .andWhere("recording.flownIn = 'airplane' AND recording.deletedAt IS NULL")
     .getMany();
   return {
     flights: flights.length,

@@ -1,11 +1,15 @@
 /** The whole application: the API under /api, the built interface under everything else. */
 import { existsSync } from 'node:fs';
 import { serveStatic } from '@hono/node-server/serve-static';
-import { createRoute, OpenAPIHono, z } from '@hono/zod-openapi';
+import { OpenAPIHono } from '@hono/zod-openapi';
+import { compress } from 'hono/compress';
 import { HTTPException } from 'hono/http-exception';
+import { requestId } from 'hono/request-id';
 import { lessonRoutes } from '../brief/lessons.ts';
+import { isConnectionError } from '../db/connection-error.ts';
 import { flightRoutes } from '../debrief/flight-routes.ts';
 import { mappingRoutes } from '../debrief/mapping-routes.ts';
+import { recordingChangeRoutes } from '../debrief/recording-change-routes.ts';
 import { recordingRoutes } from '../debrief/recordings.ts';
 import { statementRoutes } from '../debrief/statement-routes.ts';
 import { flyRoutes } from '../fly/routes.ts';
@@ -16,24 +20,30 @@ import { pathRoutes } from '../path/routes.ts';
 import { peopleRoutes } from '../people/routes.ts';
 import { standardRoutes } from '../standards/routes.ts';
 import { techniqueRoutes } from '../technique/routes.ts';
-import { type Env, json, router, type Services } from './env.ts';
+import type { Env, Services } from './env.ts';
+import { healthRoutes } from './health.ts';
+import { log, logged, plain } from './log.ts';
+import { measured, metricsRoutes } from './metrics.ts';
 import { Problem, respond } from './problem.ts';
 import { headers, sameSiteOnly } from './security.ts';
 import { sessionRoutes } from './session-routes.ts';
 import { signedIn } from './sessions.ts';
 
 /** Paths below /api that need no session. */
-const OPEN = new Set(['/api/health', '/api/session', '/api/openapi.json']);
+const OPEN = new Set(['/api/health', '/api/session', '/api/openapi.json', '/api/metrics']);
 
 /** @param webFolder the built interface; none in the server's tests. */
 export function makeApp(services: Services, webFolder?: string): OpenAPIHono<Env> {
   const app = new OpenAPIHono<Env>();
   app.use(headers);
+  app.use(requestId());
+  app.use('/api/*', logged, measured);
   app.use(async (c, next) => {
     c.set('database', services.database);
-    c.set('analyser', services.analyser);
+    c.set('tasks', services.tasks);
     await next();
   });
+  app.use('/api/*', compress());
   app.use('/api/*', sameSiteOnly);
   app.use('/api/*', async (c, next) => {
     c.header('Cache-Control', 'no-store');
@@ -42,6 +52,7 @@ export function makeApp(services: Services, webFolder?: string): OpenAPIHono<Env
   });
 
   app.route('/api', healthRoutes());
+  app.route('/api', metricsRoutes());
   app.route('/api', sessionRoutes());
   for (const part of [
     peopleRoutes,
@@ -51,6 +62,7 @@ export function makeApp(services: Services, webFolder?: string): OpenAPIHono<Env
     techniqueRoutes,
     lessonRoutes,
     recordingRoutes,
+    recordingChangeRoutes,
     flightRoutes,
     mappingRoutes,
     flyRoutes,
@@ -80,7 +92,12 @@ export function makeApp(services: Services, webFolder?: string): OpenAPIHono<Env
     if (error instanceof Problem) return respond(c, error);
     if (error instanceof HTTPException)
       return respond(c, new Problem(error.status, error.message || 'Bad request.'));
-    console.error(error);
+    if (isConnectionError(error))
+      return respond(
+        c,
+        new Problem(503, 'The database does not answer. Nothing was lost; try again in a moment.'),
+      );
+    log.error({ requestId: c.get('requestId'), error: plain(error) }, 'a request failed');
     return respond(
       c,
       new Problem(500, 'Nothing was lost; try again. If it stays, look at the server’s output.'),
@@ -88,25 +105,4 @@ export function makeApp(services: Services, webFolder?: string): OpenAPIHono<Env
   });
   app.notFound((c) => respond(c, new Problem(404, 'There is no such address.')));
   return app;
-}
-
-function healthRoutes() {
-  const routes = router();
-  routes.openapi(
-    createRoute({
-      method: 'get',
-      path: '/health',
-      summary: 'Whether the server and its database answer',
-      responses: { 200: json(z.object({ status: z.string(), database: z.string() }), 'All is well') },
-    }),
-    async (c) => {
-      try {
-        await c.get('database').query('SELECT 1');
-      } catch {
-        throw new Problem(503, 'The database does not answer.');
-      }
-      return c.json({ status: 'ok', database: 'ok' }, 200);
-    },
-  );
-  return routes;
 }

@@ -2,7 +2,7 @@
 import { OpenAPIHono } from '@hono/zod-openapi';
 import type { Role } from '@keel/core';
 import type { DataSource } from 'typeorm';
-import type { Analyser } from '../analysis/analyser.ts';
+import type { Tasks } from '../tasks/tasks.ts';
 import { Problem, respond } from './problem.ts';
 
 /** The one who is signed in. */
@@ -16,7 +16,7 @@ export interface Viewer {
 
 export interface Services {
   database: DataSource;
-  analyser: Analyser;
+  tasks: Tasks;
 }
 
 export interface Env {

@@ -30,11 +30,13 @@ export const notFound = (what: string): Problem =>
   new Problem(404, `There is no such ${what}, or it is not yours to see.`);
 
 export function respond(c: Context, problem: Problem): Response {
+  const requestId: string | undefined = c.get('requestId');
   const body: ProblemBody = {
     type: 'about:blank',
     title: TITLES[problem.status] ?? 'Error',
     status: problem.status,
     detail: problem.message,
+    ...(requestId && { requestId }),
     ...(problem.errors && { errors: problem.errors }),
   };
   c.header('Content-Type', 'application/problem+json');

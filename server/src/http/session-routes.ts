@@ -1,25 +1,20 @@
 /** Signing in and out, and who one is. */
 
-import { createRoute } from '@hono/zod-openapi';
-import { meSchema, signInSchema } from '@keel/core';
+import { createRoute, z } from '@hono/zod-openapi';
+import { meSchema, sessionsSchema, signInSchema } from '@keel/core';
 import { verify } from '@node-rs/argon2';
-import { RateLimiterMemory } from 'rate-limiter-flexible';
-import type { DataSource } from 'typeorm';
-import { AccountEntity, SchoolEntity, zoneOf } from '../db/entities.ts';
+import { type DataSource, MoreThan } from 'typeorm';
+import { AccountEntity, SchoolEntity, SessionEntity, zoneOf } from '../db/entities.ts';
 import { json, jsonBody, router, type Viewer } from './env.ts';
-import { Problem } from './problem.ts';
-import { beginSession, endSession, signedIn } from './sessions.ts';
-
-/** Failed tries only: ten for an address in a quarter of an hour, fifty for a network address. */
-const WINDOW_S = 15 * 60;
+import { notFound, Problem } from './problem.ts';
+import { beginSession, endSession, sessionOf, signedIn } from './sessions.ts';
+import { rememberDevice, takeTry } from './throttle.ts';
 
 /** A hash of nothing anyone knows, checked for unknown addresses so that they take as long as known ones. */
 const NOBODY =
   '$argon2id$v=19$m=19456,t=2,p=1$aGFyZGx5LWEtc2FsdC1hdC1hbGw$7TzqmvVqGmNFXKKzJGkUfHTTmOyQqzGOEXVmJhQW4bA';
 
 export function sessionRoutes() {
-  const byAddress = new RateLimiterMemory({ points: 10, duration: WINDOW_S });
-  const byNetwork = new RateLimiterMemory({ points: 50, duration: WINDOW_S });
   const routes = router();
 
   routes.openapi(
@@ -33,17 +28,7 @@ export function sessionRoutes() {
     async (c) => {
       const { email, password } = c.req.valid('json');
       const address = email.trim().toLowerCase();
-      const network = networkAddress(c.env);
-      const [tries, networkTries] = await Promise.all([byAddress.get(address), byNetwork.get(network)]);
-      const blocked = [
-        tries && tries.remainingPoints <= 0 ? tries : null,
-        networkTries && networkTries.remainingPoints <= 0 ? networkTries : null,
-      ].find((limit) => limit !== null);
-      if (blocked) {
-        const waitS = Math.ceil(blocked.msBeforeNext / 1000);
-        c.header('Retry-After', String(waitS));
-        throw new Problem(429, `Too many failed tries; try again in ${Math.ceil(waitS / 60)} min.`);
-      }
+      const attempt = await takeTry(c, address);
       const account = await c
         .get('database')
         .getRepository(AccountEntity)
@@ -52,12 +37,10 @@ export function sessionRoutes() {
         .where('account.email = :address', { address })
         .getOne();
       const matches = await verify(account?.passwordHash ?? NOBODY, password).catch(() => false);
-      if (!account || !matches) {
-        await Promise.allSettled([byAddress.consume(address), byNetwork.consume(network)]);
-        throw new Problem(401, 'Email or password is wrong.');
-      }
-      await byAddress.delete(address);
-      await beginSession(c, account.id);
+      if (!account || !matches) throw new Problem(401, 'Email or password is wrong.');
+      await attempt.succeeded();
+      await beginSession(c, account);
+      await rememberDevice(c, address);
       return c.json(await me(c.get('database'), account), 200);
     },
   );
@@ -86,6 +69,59 @@ export function sessionRoutes() {
     }),
     async (c) => c.json(await me(c.get('database'), c.get('viewer')), 200),
   );
+
+  routes.openapi(
+    createRoute({
+      method: 'get',
+      path: '/me/sessions',
+      summary: 'Where one is signed in, the latest first',
+      middleware: [signedIn] as const,
+      responses: { 200: json(sessionsSchema, 'Sessions') },
+    }),
+    async (c) => {
+      const { schoolId, id } = c.get('viewer');
+      const [mine, sessions] = await Promise.all([
+        sessionOf(c),
+        c
+          .get('database')
+          .getRepository(SessionEntity)
+          .find({
+            where: { schoolId, accountId: id, expiresAt: MoreThan(new Date()) },
+            order: { seenAt: 'DESC' },
+          }),
+      ]);
+      return c.json(
+        sessions.map(({ id: session, device, createdAt, seenAt }) => ({
+          id: session,
+          device,
+          since: createdAt.toISOString(),
+          seenAt: seenAt.toISOString(),
+          thisOne: session === mine?.id,
+        })),
+        200,
+      );
+    },
+  );
+
+  routes.openapi(
+    createRoute({
+      method: 'delete',
+      path: '/me/sessions/{id}',
+      summary: 'End one of one’s sessions',
+      middleware: [signedIn] as const,
+      request: { params: z.object({ id: z.uuid() }) },
+      responses: { 204: { description: 'Ended' } },
+    }),
+    async (c) => {
+      const { schoolId, id: accountId } = c.get('viewer');
+      const { affected } = await c
+        .get('database')
+        .getRepository(SessionEntity)
+        .delete({ id: c.req.valid('param').id, schoolId, accountId });
+      if (!affected) throw notFound('session');
+      return c.body(null, 204);
+    },
+  );
   return routes;
 }
 
@@ -94,10 +130,4 @@ async function me(database: DataSource, viewer: Viewer) {
   const { id, name, email, role } = viewer;
   const { fieldFt, areaGroundFt } = school.settings;
   return { id, name, email, role, school: school.name, zone: zoneOf(school), fieldFt, areaGroundFt };
-}
-
-/** The client's network address, from Node's socket; one bucket for all where there is none. */
-function networkAddress(env: unknown): string {
-  const incoming = (env as { incoming?: { socket?: { remoteAddress?: string } } } | undefined)?.incoming;
-  return incoming?.socket?.remoteAddress ?? 'unknown';
 }

@@ -1,27 +1,42 @@
 /** Sessions: a random token in an HttpOnly cookie, of which the database only knows the hash. */
 import { createHash, randomBytes } from 'node:crypto';
+import bowser from 'bowser';
 import type { Context, MiddlewareHandler } from 'hono';
 import { deleteCookie, getCookie, setCookie } from 'hono/cookie';
 import { MoreThan } from 'typeorm';
-import { AccountEntity, SessionEntity } from '../db/entities.ts';
-import type { Env } from './env.ts';
+import { AccountEntity, type Session, SessionEntity } from '../db/entities.ts';
+import type { Env, Viewer } from './env.ts';
 import { Problem } from './problem.ts';
 
 const COOKIE = 'keel_session';
 const LASTS_S = 14 * 24 * 3600;
+/** A session in use says so this often at the most. */
+const SEEN_EVERY_MS = 10 * 60_000;
 
-const hash = (token: string) => createHash('sha256').update(token).digest('hex');
+export const hashOfToken = (token: string): string => createHash('sha256').update(token).digest('hex');
 
-const isSecure = (c: Context) => new URL(c.req.url).protocol === 'https:';
+export const isSecure = (c: Context): boolean => new URL(c.req.url).protocol === 'https:';
 
-export async function beginSession(c: Context<Env>, accountId: string): Promise<void> {
+/** A browser and its system, as a person would name them. */
+export function deviceName(userAgent: string | undefined): string {
+  if (!userAgent) return 'a program';
+  const { browser, os } = bowser.parse(userAgent);
+  const named = [browser.name, os.name].filter(Boolean).join(' on ');
+  return named || userAgent.slice(0, 60);
+}
+
+export async function beginSession(c: Context<Env>, { id, schoolId }: Pick<Viewer, 'id' | 'schoolId'>) {
   const token = randomBytes(32).toString('base64url');
-  const sessions = c.get('database').getRepository(SessionEntity);
-  await sessions.insert({
-    tokenHash: hash(token),
-    accountId,
-    expiresAt: new Date(Date.now() + LASTS_S * 1000),
-  });
+  await c
+    .get('database')
+    .getRepository(SessionEntity)
+    .insert({
+      tokenHash: hashOfToken(token),
+      schoolId,
+      accountId: id,
+      device: deviceName(c.req.header('User-Agent')),
+      expiresAt: new Date(Date.now() + LASTS_S * 1000),
+    });
   setCookie(c, COOKIE, token, {
     httpOnly: true,
     sameSite: 'Lax',
@@ -31,28 +46,38 @@ export async function beginSession(c: Context<Env>, accountId: string): Promise<
   });
 }
 
+/** The session of this very request. */
+export async function sessionOf(c: Context<Env>): Promise<Session | null> {
+  const token = getCookie(c, COOKIE);
+  if (!token) return null;
+  return c
+    .get('database')
+    .getRepository(SessionEntity)
+    .findOneBy({ tokenHash: hashOfToken(token), expiresAt: MoreThan(new Date()) });
+}
+
 export async function endSession(c: Context<Env>): Promise<void> {
   const token = getCookie(c, COOKIE);
   if (token)
     await c
       .get('database')
       .getRepository(SessionEntity)
-      .delete({ tokenHash: hash(token) });
+      .delete({ tokenHash: hashOfToken(token) });
   deleteCookie(c, COOKIE, { path: '/' });
 }
 
 /** Lets nobody past who is not signed in. */
 export const signedIn: MiddlewareHandler<Env> = async (c, next) => {
-  const token = getCookie(c, COOKIE);
   const database = c.get('database');
-  const session =
-    token &&
-    (await database
-      .getRepository(SessionEntity)
-      .findOneBy({ tokenHash: hash(token), expiresAt: MoreThan(new Date()) }));
+  const session = await sessionOf(c);
   const account =
-    session && (await database.getRepository(AccountEntity).findOneBy({ id: session.accountId }));
+    session &&
+    (await database
+      .getRepository(AccountEntity)
+      .findOneBy({ schoolId: session.schoolId, id: session.accountId }));
   if (!account) throw new Problem(401, 'Sign in first.');
+  if (Date.now() - session.seenAt.getTime() > SEEN_EVERY_MS)
+    await database.getRepository(SessionEntity).update({ id: session.id }, { seenAt: new Date() });
   const { id, schoolId, role, name, email } = account;
   c.set('viewer', { id, schoolId, role, name, email });
   await next();

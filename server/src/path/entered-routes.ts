@@ -10,7 +10,9 @@ import { namesOf, requireInstructor, requireStudent } from '../scope.ts';
 /** A student's, in the order flown, those taken back among them. */
 export async function enteredOf(database: DataSource, student: Account): Promise<EnteredAttempt[]> {
   const [rows, names] = await Promise.all([
-    database.getRepository(EnteredAttemptEntity).findBy({ studentId: student.id }),
+    database
+      .getRepository(EnteredAttemptEntity)
+      .findBy({ schoolId: student.schoolId, studentId: student.id }),
     namesOf(database, student),
   ]);
   const name = (accountId: string) => names.get(accountId) ?? '';
@@ -54,11 +56,15 @@ export function enteredRoutes() {
       const { lessonId } = body;
       if (
         lessonId &&
-        !(await database.getRepository(LessonEntity).existsBy({ id: lessonId, studentId: student.id }))
+        !(await database.getRepository(LessonEntity).existsBy({
+          schoolId: student.schoolId,
+          id: lessonId,
+          studentId: student.id,
+        }))
       )
         throw new Problem(422, 'lessonId: this student has no such lesson.');
       const entered = database.getRepository(EnteredAttemptEntity);
-      const before = await entered.findOneBy({ id });
+      const before = await entered.findOneBy({ schoolId: student.schoolId, id });
       if (before && before.studentId !== student.id) throw new Problem(409, 'This id is used elsewhere.');
       if (!before)
         await entered.insert({
@@ -91,13 +97,13 @@ export function enteredRoutes() {
       const { id, entry } = c.req.valid('param');
       const student = await requireStudent(database, viewer, id);
       const entered = database.getRepository(EnteredAttemptEntity);
-      const row = await entered.findOneBy({ id: entry, studentId: student.id });
+      const row = await entered.findOneBy({ schoolId: student.schoolId, id: entry, studentId: student.id });
       if (!row) throw notFound('attempt');
       if (row.authorId !== viewer.id && viewer.role !== 'chief')
         throw new Problem(403, 'Only who entered it, or the chief instructor, takes it back.');
       const withdrawn = { by: viewer.id, at: new Date().toISOString(), why: c.req.valid('json').why };
       // The first reason stands.
-      if (!row.withdrawn) await entered.update({ id: entry }, { withdrawn });
+      if (!row.withdrawn) await entered.update({ schoolId: student.schoolId, id: entry }, { withdrawn });
       return c.json(await enteredOf(database, student), 200);
     },
   );

@@ -63,7 +63,7 @@ export function peopleRoutes() {
         .where("account.schoolId = :school AND account.role <> 'student'", { school: viewer.schoolId })
         .orderBy('account.name')
         .getMany();
-      const teaching = await database.getRepository(TeachingEntity).find();
+      const teaching = await database.getRepository(TeachingEntity).findBy({ schoolId: viewer.schoolId });
       const everyone = [...staff, ...students];
       const nameOf = new Map(everyone.map(({ id, name }) => [id, name]));
       const people = everyone.map(({ id, name, email, role }) => ({

@@ -11,8 +11,7 @@ import {
 import { hash } from '@node-rs/argon2';
 import { Client } from 'pg';
 import type { DataSource } from 'typeorm';
-import { inlineAnalyser } from '../../src/analysis/analyser.ts';
-import { openDatabase } from '../../src/db/database.ts';
+import { connect } from '../../src/db/database.ts';
 import {
   AccountEntity,
   AirplaneEntity,
@@ -20,7 +19,11 @@ import {
   StandardEntity,
   TeachingEntity,
 } from '../../src/db/entities.ts';
+import { alone, prepare } from '../../src/db/prepare.ts';
+import { requestsUrl } from '../../src/db/roles.ts';
 import { makeApp } from '../../src/http/app.ts';
+import { startTasks, type Tasks } from '../../src/tasks/tasks.ts';
+import { inlineThreads } from '../../src/tasks/threads.ts';
 
 export const PASSWORD = 'a password of the tests';
 
@@ -35,6 +38,9 @@ export interface TestPerson {
 
 export interface TestSchool {
   database: DataSource;
+  tasks: Tasks;
+  /** As the owner of the tables. */
+  ownerUrl: string;
   app: ReturnType<typeof makeApp>;
   chief: TestPerson;
   instructor: TestPerson;
@@ -48,21 +54,53 @@ export interface TestSchool {
   close(): Promise<void>;
 }
 
-async function freshDatabase(): Promise<{ url: string; name: string }> {
+/** A copy of a database with all tables and nothing in them, which the first to come here makes. */
+export async function freshDatabase(): Promise<{ url: string; name: string }> {
   const url = process.env.KEEL_TEST_DATABASE_URL;
   if (!url) throw new Error('the tests’ PostgreSQL was not started');
+  const named = (name: string) => url.replace(/\/postgres$/, `/${name}`);
   const name = `test_${randomUUID().replaceAll('-', '')}`;
-  const admin = new Client({ connectionString: url });
-  await admin.connect();
-  await admin.query(`CREATE DATABASE ${name}`);
-  await admin.end();
-  return { url: url.replace(/\/postgres$/, `/${name}`), name };
+  await alone(url, async () => {
+    const admin = new Client({ connectionString: url });
+    await admin.connect();
+    try {
+      const { rowCount } = await admin.query('SELECT FROM pg_database WHERE datname = $1', [TEMPLATE]);
+      if (!rowCount) {
+        await admin.query(`CREATE DATABASE ${TEMPLATE}`);
+        await prepare(named(TEMPLATE));
+      }
+      await admin.query(`CREATE DATABASE ${name} TEMPLATE ${TEMPLATE}`);
+    } finally {
+      await admin.end();
+    }
+  });
+  return { url: named(name), name };
+}
+const TEMPLATE = 'keel_template';
+
+/** A database of one's own with nothing in it, and workers at it. */
+export async function openFresh() {
+  const { url } = await freshDatabase();
+  const database = await connect(requestsUrl(url));
+  const tasks = await startTasks({
+    database,
+    url: requestsUrl(url),
+    threads: inlineThreads(database),
+    complain: (message, error) => console.error(message, error),
+  });
+  return { url, database, tasks };
+}
+
+/** A connection as the owner of the tables, who may do what no request may. */
+export async function asOwner({ ownerUrl }: { ownerUrl: string }): Promise<Client> {
+  const owner = new Client({ connectionString: ownerUrl });
+  await owner.connect();
+  return owner;
 }
 
 export async function openSchool(): Promise<TestSchool> {
-  const { url } = await freshDatabase();
-  const database = await openDatabase(url);
-  const app = makeApp({ database, analyser: inlineAnalyser });
+  const { database, tasks, url } = await openFresh();
+  const app = makeApp({ database, tasks });
   const passwordHash = await hash(PASSWORD, { memoryCost: 1024, timeCost: 1 });
 
   const makeSchool = async (name: string) => {
@@ -105,10 +143,14 @@ export async function openSchool(): Promise<TestSchool> {
   const classmate = await person(here, 'classmate', 'student');
   const stranger = await person(there, 'stranger', 'chief');
   for (const { id } of [student, classmate]) {
-    await database.getRepository(TeachingEntity).insert({ instructorId: instructor.id, studentId: id });
+    await database
+      .getRepository(TeachingEntity)
+      .insert({ schoolId: here, instructorId: instructor.id, studentId: id });
   }
   return {
     database,
+    tasks,
+    ownerUrl: url,
     app,
     chief,
     instructor,
@@ -117,7 +159,10 @@ export async function openSchool(): Promise<TestSchool> {
     classmate,
     stranger,
     nobody: { call: (method, path, body) => request(app, '', method, path, body) },
-    close: () => database.destroy(),
+    close: async () => {
+      await tasks.close();
+      await database.destroy();
+    },
   };
 }
 

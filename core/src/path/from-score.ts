@@ -1,0 +1,73 @@
+/** What a path counts, worked out from a score and what was said of it. */
+import { readStatements, sortStatements, standingVerdict, unsaidHelp } from '../debrief/read-statements.ts';
+import type { Score } from '../debrief/score.ts';
+import type { Statement } from '../debrief/statements.ts';
+import { unseenMusts } from '../scoring/requirement.ts';
+import { worstOf } from '../scoring/worst.ts';
+import type { PathAttempt } from './progress.ts';
+
+export interface FlownRecording {
+  recordingId: string;
+  lessonId: string | null;
+  /** ISO 8601. */
+  flownAt: string;
+  flownIn: PathAttempt['flownIn'];
+  score: Score;
+  /** All that was said of the recording, oldest first. */
+  statements: readonly Statement[];
+  /** Whether the first attempt of a kind counts as a demonstration until somebody says. */
+  demonstrationFirst: boolean;
+}
+
+/** An attempt and the seconds of the recording that it takes. */
+export interface CountedAttempt extends PathAttempt {
+  startS: number;
+  endS: number;
+}
+
+/** Every attempt of a recording that is evidence; what is only likely is none. */
+export function attemptsFlown(flown: FlownRecording): CountedAttempt[] {
+  const { score, demonstrationFirst } = flown;
+  const { byAttempt, ofLesson } = sortStatements(score.attempts, [...flown.statements]);
+  return score.attempts.flatMap((attempt, i) => {
+    if (attempt.variant === null) return [];
+    const unsaid = unsaidHelp(score.attempts, i, { demonstrationFirst, ofLesson });
+    const state = readStatements(byAttempt[i], unsaid);
+    const used = attempt.parameters
+      .flatMap((p) =>
+        p.measured !== 'not-measured' && p.required
+          ? [{ parameter: p.parameter, used: worstOf(p).used }]
+          : [],
+      )
+      .sort((a, b) => Math.abs(b.used) - Math.abs(a.used));
+    return [
+      {
+        recordingId: flown.recordingId,
+        attempt: i,
+        startS: attempt.startS,
+        endS: attempt.endS,
+        lessonId: flown.lessonId,
+        lessonTitle: null,
+        flownAt: flown.flownAt,
+        maneuver: attempt.maneuver,
+        variant: attempt.variant,
+        standard: score.standard,
+        flownIn: flown.flownIn,
+        help: state.help,
+        helpInBulk: state.helpInBulk,
+        restsOnUnseen: unseenMusts(attempt.requirements ?? [], 'prohibition').length > 0,
+        flownBy: state.flownBy,
+        verdict: standingVerdict(attempt[score.judge], state),
+        overridden: state.override !== null,
+        strict: attempt.strict,
+        examiner: attempt.examiner,
+        grade: state.grade,
+        selfGrade: state.selfGrade?.grade ?? null,
+        toleranceUsed: Object.fromEntries(used.map((p) => [p.parameter, Math.abs(p.used)])),
+        worst: used[0] ?? null,
+        wentFirst: attempt.wentFirst,
+        findings: attempt.findings.map(({ id, what, severity }) => ({ id, what, severity })),
+      },
+    ];
+  });
+}

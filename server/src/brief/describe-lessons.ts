@@ -1,0 +1,55 @@
+/** Lessons as they cross the wire. */
+import { type Lesson as LessonView, targetCardSchema } from '@keel/core';
+import type { DataSource } from 'typeorm';
+import { AirplaneEntity, type Lesson, RecordingEntity, StandardEntity } from '../db/entities.ts';
+import { namesOf } from '../scope.ts';
+
+/** Lessons with the names of what they refer to, a query a table. */
+export async function describeLessons(database: DataSource, lessons: Lesson[]): Promise<LessonView[]> {
+  if (lessons.length === 0) return [];
+  const schoolId = lessons[0].schoolId;
+  const [names, airplanes, standards, recordings] = await Promise.all([
+    namesOf(database, lessons[0]),
+    database.getRepository(AirplaneEntity).findBy({ schoolId }),
+    database.getRepository(StandardEntity).findBy({ schoolId }),
+    database
+      .getRepository(RecordingEntity)
+      .createQueryBuilder('recording')
+      .where('recording.schoolId = :schoolId AND recording.deletedAt IS NULL', { schoolId })
+      .andWhere('recording.lessonId IN (:...ids)', { ids: lessons.map(({ id }) => id) })
+      .orderBy('recording.flownAt')
+      .getMany(),
+  ]);
+  const person = (id: string) => ({ id, name: names.get(id) ?? '' });
+  return lessons.map((lesson) => {
+    const airplane = airplanes.find(({ rowId }) => rowId === lesson.airplaneRowId)!.data;
+    const standard = standards.find(({ rowId }) => rowId === lesson.standardRowId)!.data;
+    return {
+      id: lesson.id,
+      title: lesson.title,
+      plannedAt: lesson.plannedAt.toISOString(),
+      student: person(lesson.studentId),
+      instructor: person(lesson.instructorId),
+      airplane: {
+        id: airplane.id,
+        name: airplane.name,
+        registration: airplane.registration,
+        speedUnit: airplane.speedUnit,
+      },
+      standard: { id: standard.id, shortName: standard.shortName },
+      conditions: lesson.conditions,
+      items: lesson.items,
+      technique: lesson.technique,
+      focus: lesson.focus,
+      parked: lesson.parked,
+      // A card from before a field was added takes its default.
+      cards: targetCardSchema.array().parse(lesson.cards),
+      plan: lesson.plan,
+      version: lesson.version,
+      sightPictures: lesson.sightPictures,
+      recordings: recordings
+        .filter(({ lessonId }) => lessonId === lesson.id)
+        .map(({ id, fileName, status, flownIn }) => ({ id, fileName, status, flownIn })),
+    };
+  });
+}

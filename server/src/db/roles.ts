@@ -1,0 +1,78 @@
+/**
+ * Two roles: the owner of the tables changes them, and requests are served by another, which is neither owner nor
+ * superuser and cannot change what must stay as it was written.
+ */
+import { createHmac } from 'node:crypto';
+import { Client, escapeIdentifier, escapeLiteral } from 'pg';
+
+/** What is added and never changed: the trail, and what people said. */
+const APPEND_ONLY = ['trail', 'statement'];
+const DUPLICATE_OBJECT = '42710';
+
+/** The address as which requests are served: a role named after the owner, its password drawn from the owner’s. */
+export function requestsUrl(ownerUrl: string): string {
+  const url = new URL(ownerUrl);
+  const role = `${decodeURIComponent(url.username)}_requests`;
+  url.username = role;
+  url.password = createHmac('sha256', decodeURIComponent(url.password)).update(role).digest('base64url');
+  return url.href;
+}
+
+async function answers(url: string): Promise<boolean> {
+  const client = new Client({ connectionString: url });
+  try {
+    await client.connect();
+    return true;
+  } catch {
+    return false;
+  } finally {
+    await client.end().catch(() => {});
+  }
+}
+
+/**
+ * Makes the role where it is missing, and gives it what it needs of the tables there are.
+ * @returns the address as that role.
+ * @throws Error that says what to do where the owner may make no role.
+ */
+export async function grantRequests(ownerUrl: string): Promise<string> {
+  const url = process.env.KEEL_REQUESTS_URL ?? requestsUrl(ownerUrl);
+  const { username, password } = new URL(url);
+  const role = escapeIdentifier(decodeURIComponent(username));
+  const owner = new Client({ connectionString: ownerUrl });
+  await owner.connect();
+  try {
+    if (!(await answers(url)))
+      await makeRole(owner, role, escapeLiteral(decodeURIComponent(password)), decodeURIComponent(username));
+    await owner.query(`
+      REVOKE CREATE ON SCHEMA public FROM PUBLIC;
+      GRANT USAGE ON SCHEMA public, pgboss TO ${role};
+      GRANT SELECT, INSERT, UPDATE, DELETE ON ALL TABLES IN SCHEMA public, pgboss TO ${role};
+      GRANT USAGE ON ALL SEQUENCES IN SCHEMA public TO ${role};
+      REVOKE INSERT, UPDATE, DELETE ON migrations FROM ${role};
+      REVOKE UPDATE, DELETE ON ${APPEND_ONLY.join(', ')} FROM ${role};
+    `);
+  } finally {
+    await owner.end();
+  }
+  if (!(await answers(url)))
+    throw new Error(`the role ${username} cannot sign in to the database: see docs/database.md`);
+  return url;
+}
+
+async function makeRole(owner: Client, role: string, password: string, name: string): Promise<void> {
+  try {
+    await owner.query(`CREATE ROLE ${role} LOGIN NOSUPERUSER NOCREATEDB NOCREATEROLE PASSWORD ${password}`);
+  } catch (error) {
+    const { code, message } = error as { code?: string; message: string };
+    if (code === DUPLICATE_OBJECT) {
+      await owner.query(`ALTER ROLE ${role} LOGIN PASSWORD ${password}`);
+      return;
+    }
+    // Another process made it at this very moment.
+    if (code === '23505') return;
+    throw new Error(
+      `the role ${name}, as which requests are served, could not be made (${message}): let the owner make roles, or make it by hand and set KEEL_REQUESTS_URL`,
+    );
+  }
+}

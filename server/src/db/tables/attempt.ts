@@ -1,0 +1,50 @@
+/** One attempt, as lists and paths count it: written with the score, and again with every word said of it. */
+import type { AttemptVerdict, PathAttempt } from '@keel/core';
+import { EntitySchema } from 'typeorm';
+
+export interface AttemptRow {
+  schoolId: string;
+  recordingId: string;
+  attempt: number;
+  studentId: string;
+  startS: number;
+  endS: number;
+  maneuver: string;
+  variant: string | null;
+  help: string;
+  flownIn: string;
+  strict: AttemptVerdict;
+  examiner: AttemptVerdict;
+  /** Which stands, by the judge in force and what an instructor said. */
+  verdict: AttemptVerdict;
+  worstUsed: number | null;
+  grade: number | null;
+  flownAt: Date;
+  /** The day of the school’s zone, ISO 8601. */
+  day: string;
+  /** All that a path shows of it. */
+  data: PathAttempt;
+}
+export const AttemptEntity = new EntitySchema<AttemptRow>({
+  name: 'attempt',
+  columns: {
+    schoolId: { type: 'uuid', name: 'school_id', primary: true },
+    recordingId: { type: 'uuid', name: 'recording_id', primary: true },
+    attempt: { type: 'int', primary: true },
+    studentId: { type: 'uuid', name: 'student_id' },
+    startS: { type: 'double precision', name: 'start_s' },
+    endS: { type: 'double precision', name: 'end_s' },
+    maneuver: { type: 'text' },
+    variant: { type: 'text', nullable: true },
+    help: { type: 'text' },
+    flownIn: { type: 'text', name: 'flown_in' },
+    strict: { type: 'text' },
+    examiner: { type: 'text' },
+    verdict: { type: 'text' },
+    worstUsed: { type: 'double precision', name: 'worst_used', nullable: true },
+    grade: { type: 'int', nullable: true },
+    flownAt: { type: 'timestamptz', name: 'flown_at' },
+    day: { type: 'date' },
+    data: { type: 'jsonb' },
+  },
+});

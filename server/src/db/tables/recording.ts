@@ -1,0 +1,92 @@
+/** Recordings: what came, as it came, and its columns. */
+import type { Mapping } from '@keel/core';
+import { EntitySchema } from 'typeorm';
+
+export type FlownIn = 'airplane' | 'trainer';
+export type RecordingStatus = 'analysing' | 'analysed' | 'refused';
+
+export interface RecordingRow {
+  id: string;
+  schoolId: string;
+  studentId: string;
+  lessonId: string | null;
+  airplaneRowId: string;
+  standardRowId: string;
+  uploadedBy: string;
+  fileName: string;
+  sha256: string;
+  size: number;
+  weightLb: number | null;
+  groundFt: number | null;
+  flownIn: FlownIn;
+  status: RecordingStatus;
+  refusal: string | null;
+  flownAt: Date;
+  /** How a table of another make is read; null for what is read by itself. */
+  mapping: Mapping | null;
+  /** Time of day of the recording’s zero, where the file told. */
+  epochMs: number | null;
+  /** Since when it is hidden; it is removed thirty days later. */
+  deletedAt: Date | null;
+}
+export const RecordingEntity = new EntitySchema<RecordingRow>({
+  name: 'recording',
+  columns: {
+    schoolId: { type: 'uuid', name: 'school_id', primary: true },
+    id: { type: 'uuid', primary: true },
+    studentId: { type: 'uuid', name: 'student_id' },
+    lessonId: { type: 'uuid', name: 'lesson_id', nullable: true },
+    airplaneRowId: { type: 'uuid', name: 'airplane_row_id' },
+    standardRowId: { type: 'uuid', name: 'standard_row_id' },
+    uploadedBy: { type: 'uuid', name: 'uploaded_by' },
+    fileName: { type: 'text', name: 'file_name' },
+    sha256: { type: 'text' },
+    size: { type: 'int' },
+    weightLb: { type: 'double precision', name: 'weight_lb', nullable: true },
+    groundFt: { type: 'double precision', name: 'ground_ft', nullable: true },
+    flownIn: { type: 'text', name: 'flown_in' },
+    status: { type: 'text' },
+    refusal: { type: 'text', nullable: true },
+    flownAt: { type: 'timestamptz', name: 'flown_at' },
+    mapping: { type: 'jsonb', nullable: true },
+    epochMs: { type: 'double precision', name: 'epoch_ms', nullable: true },
+    deletedAt: { type: 'timestamptz', name: 'deleted_at', nullable: true },
+  },
+});
+
+export interface RecordingFile {
+  schoolId: string;
+  recordingId: string;
+  bytes: Buffer;
+}
+export const RecordingFileEntity = new EntitySchema<RecordingFile>({
+  name: 'recording_file',
+  columns: {
+    schoolId: { type: 'uuid', name: 'school_id', primary: true },
+    recordingId: { type: 'uuid', name: 'recording_id', primary: true },
+    bytes: { type: 'bytea' },
+  },
+});
+
+/** A stretch of a recording's columns; a live feed appends them, and none is ever changed. */
+export interface RecordingChunk {
+  schoolId: string;
+  recordingId: string;
+  seq: number;
+  rows: number;
+  /** Column names in order, `time_s` first. */
+  channels: string[];
+  /** The columns one after the other, little-endian 64-bit floats; NaN where nothing was measured. */
+  data: Buffer;
+}
+export const RecordingChunkEntity = new EntitySchema<RecordingChunk>({
+  name: 'recording_chunk',
+  columns: {
+    schoolId: { type: 'uuid', name: 'school_id', primary: true },
+    recordingId: { type: 'uuid', name: 'recording_id', primary: true },
+    seq: { type: 'int', primary: true },
+    rows: { type: 'int' },
+    channels: { type: 'text', array: true },
+    data: { type: 'bytea' },
+  },
+});

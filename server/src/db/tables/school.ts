@@ -1,0 +1,35 @@
+/** The school, and what it has chosen. */
+import { type Technique, UTC } from '@keel/core';
+import { EntitySchema } from 'typeorm';
+
+export interface SchoolSettings {
+  /** As it was stored: an older row may lack the newer choices. */
+  technique: Partial<Technique>;
+  /** Whether the first attempt of a kind in a recording is taken for a demonstration. */
+  demonstrationFirst: boolean;
+  /** Elevation of the field, and the highest ground of the training area, ft. */
+  fieldFt: number;
+  areaGroundFt: number;
+  /** The zone whose days and clock the school lives by; an older row has none, and lives by UTC. */
+  zone?: string;
+}
+
+export interface School {
+  id: string;
+  name: string;
+  settings: SchoolSettings;
+  /** Rises with every change, so that a second window notices. */
+  version: number;
+}
+/** The zone whose days and clock a school lives by. */
+export const zoneOf = ({ settings }: School): string => settings.zone ?? UTC;
+
+export const SchoolEntity = new EntitySchema<School>({
+  name: 'school',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    name: { type: 'text' },
+    settings: { type: 'jsonb' },
+    version: { type: 'int', default: 1 },
+  },
+});

@@ -1,0 +1,79 @@
+/** A recording in the formats that others read, as a task: a long flight takes its time to write. */
+import {
+  dayIn,
+  InputError,
+  maneuverName,
+  type Recording,
+  recordingFromChunks,
+  writeGpx,
+  writeKml,
+  writeRecordingCsv,
+} from '@keel/core';
+import type { DataSource } from 'typeorm';
+import {
+  RecordingChunkEntity,
+  RecordingEntity,
+  type RecordingRow,
+  ScoreEntity,
+  type ScoreRow,
+} from '../db/entities.ts';
+import { zoneOfSchool } from '../scope.ts';
+import type { Handler } from '../tasks/carry-out.ts';
+
+export const FORMATS = {
+  csv: { type: 'text/csv; charset=utf-8', name: 'Recording CSV' },
+  gpx: { type: 'application/gpx+xml', name: 'GPX 1.1' },
+  kml: { type: 'application/vnd.google-earth.kml+xml', name: 'KML 2.2' },
+  json: { type: 'application/json', name: 'the score' },
+} as const;
+export type Format = keyof typeof FORMATS;
+
+export const exportTask: Handler = async ({ schoolId, input }, { database }) => {
+  const { id, format } = input as { id: string; format: Format };
+  const recording = await database.getRepository(RecordingEntity).findOneByOrFail({ schoolId, id });
+  try {
+    const output = Buffer.from(await written(database, recording, format));
+    return async () => ({ output });
+  } catch (error) {
+    if (!(error instanceof InputError)) throw error;
+    return async () => ({ result: { refused: `${error.message}.` } });
+  }
+};
+
+/** The stored columns put together again, with what is known of the flight in the header. */
+async function storedRecording(database: DataSource, row: RecordingRow, score: ScoreRow): Promise<Recording> {
+  const chunks = await database
+    .getRepository(RecordingChunkEntity)
+    .find({ where: { schoolId: row.schoolId, recordingId: row.id }, order: { seq: 'ASC' } });
+  const { airplane, groundFt, weightLb } = score.score;
+  return recordingFromChunks(
+    chunks.map(({ rows, channels, data }) => ({
+      rows,
+      channels,
+      // A buffer from the database may begin anywhere; floats may not.
+      data: new Float64Array(Uint8Array.from(data).buffer),
+    })),
+    {
+      ...(airplane && { airplane }),
+      date: dayIn(row.flownAt, await zoneOfSchool(database, row.schoolId)),
+      ...(groundFt !== null && { groundFt }),
+      ...(weightLb !== null && { weightLb }),
+    },
+    row.epochMs ?? undefined,
+  );
+}
+
+async function written(database: DataSource, row: RecordingRow, format: Format): Promise<string> {
+  const score = await database
+    .getRepository(ScoreEntity)
+    .findOneByOrFail({ schoolId: row.schoolId, recordingId: row.id, current: true });
+  if (format === 'json') return `${JSON.stringify(score.score, null, 2)}\n`;
+  const recording = await storedRecording(database, row, score);
+  if (format === 'csv') return writeRecordingCsv(recording);
+  const attempts = score.score.attempts.map(({ maneuver, variant, startS, endS }, i) => ({
+    name: `${i + 1}. ${maneuverName(maneuver, variant)}`,
+    startS,
+    endS,
+  }));
+  return (format === 'gpx' ? writeGpx : writeKml)(recording, row.fileName, attempts);
+}

@@ -1,0 +1,129 @@
+/** A file that comes in: read, and kept with the wish to have it scored, in one transaction; or refused, with nothing kept. */
+import { createHash, randomUUID } from 'node:crypto';
+import { type Beginning, type Created, dayIn, InputError, instantOf } from '@keel/core';
+import { type DataSource, type EntityManager, IsNull } from 'typeorm';
+import { type ReadResult, readForKeeping } from '../analysis/analyse.ts';
+import {
+  RecordingChunkEntity,
+  RecordingEntity,
+  RecordingFileEntity,
+  type RecordingRow,
+  SchoolEntity,
+  zoneOf,
+} from '../db/entities.ts';
+import { ask } from '../tasks/list.ts';
+import type { InstructorFlew } from './score-task.ts';
+
+export interface Upload {
+  bytes: Uint8Array;
+  row: Pick<
+    RecordingRow,
+    | 'schoolId'
+    | 'studentId'
+    | 'lessonId'
+    | 'airplaneRowId'
+    | 'standardRowId'
+    | 'uploadedBy'
+    | 'fileName'
+    | 'weightLb'
+    | 'groundFt'
+    | 'mapping'
+    | 'flownIn'
+  > & { id?: string };
+  /** When the lesson was to be, for a file that does not say when it was flown. */
+  givenAt: Date | null;
+  /** When the synthetic instructor had the controls of a trainer flight, and whose word that is. */
+  instructorFlew?: InstructorFlew;
+}
+
+export type UploadResult = Created | { refused: string };
+
+const UNIQUE_VIOLATION = '23505';
+
+export async function keepUpload(database: DataSource, upload: Upload): Promise<UploadResult> {
+  const { row } = upload;
+  const bytes = Buffer.from(upload.bytes.buffer, upload.bytes.byteOffset, upload.bytes.byteLength);
+  const sha256 = createHash('sha256').update(bytes).digest('hex');
+  const known = await knownFile(database, row, sha256);
+  if (known) return known;
+  try {
+    const read = readForKeeping(upload.bytes, row.mapping ?? undefined);
+    return await database.transaction((manager) => keep(manager, upload, bytes, sha256, read));
+  } catch (error) {
+    if (error instanceof InputError) return { refused: error.describe(row.fileName) };
+    // Of two uploads of one file at the same time the database keeps one.
+    if ((error as { code?: string }).code !== UNIQUE_VIOLATION) throw error;
+    const winner = await knownFile(database, row, sha256);
+    if (winner) return winner;
+    throw error;
+  }
+}
+
+/** This student's recording of the very same bytes in this airplane, if it is there. */
+async function knownFile(
+  database: DataSource,
+  { schoolId, studentId, airplaneRowId }: Upload['row'],
+  sha256: string,
+): Promise<Created | null> {
+  const known = await database
+    .getRepository(RecordingEntity)
+    .findOneBy({ schoolId, studentId, airplaneRowId, sha256, deletedAt: IsNull() });
+  return known && { id: known.id, duplicate: true };
+}
+
+async function keep(
+  manager: EntityManager,
+  { row, givenAt, instructorFlew }: Upload,
+  bytes: Buffer,
+  sha256: string,
+  read: ReadResult,
+): Promise<Created> {
+  const { schoolId } = row;
+  const school = await manager.findOneByOrFail(SchoolEntity, { id: schoolId });
+  const id = row.id ?? randomUUID();
+  await manager.insert(RecordingEntity, {
+    ...row,
+    id,
+    sha256,
+    size: bytes.length,
+    status: 'analysing',
+    refusal: null,
+    flownAt: flownAtOf(read.begins, givenAt, zoneOf(school)) ?? new Date(),
+    epochMs: read.epochMs,
+  });
+  await manager.insert(RecordingFileEntity, { schoolId, recordingId: id, bytes });
+  await storeChunks(manager, { schoolId, id }, read);
+  await ask(manager, {
+    schoolId,
+    kind: 'score',
+    subject: id,
+    input: instructorFlew ? { instructorFlew } : {},
+  });
+  return { id, duplicate: false };
+}
+
+/** Stores the columns, in place of those that an earlier reading left. */
+export async function storeChunks(
+  manager: EntityManager,
+  { schoolId, id: recordingId }: Pick<RecordingRow, 'schoolId' | 'id'>,
+  { chunks }: ReadResult,
+): Promise<void> {
+  await manager.delete(RecordingChunkEntity, { schoolId, recordingId });
+  for (const [seq, { rows, channels, data }] of chunks.entries()) {
+    await manager.insert(RecordingChunkEntity, {
+      schoolId,
+      recordingId,
+      seq,
+      rows,
+      channels,
+      data: Buffer.from(data.buffer, data.byteOffset, data.byteLength),
+    });
+  }
+}
+
+/** The file's own time; a file that names only the day takes the lesson's hour of that day, else its first moment. */
+function flownAtOf(begins: Beginning | undefined, givenAt: Date | null, zone: string): Date | null {
+  if (!begins) return givenAt;
+  if ('atMs' in begins) return new Date(begins.atMs);
+  return givenAt && dayIn(givenAt, zone) === begins.day ? givenAt : instantOf(begins.day, zone);
+}

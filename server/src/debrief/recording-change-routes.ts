@@ -1,0 +1,168 @@
+/** A recording that was sent with the wrong airplane, lesson, weight or columns is put right; one that nobody wants goes. */
+import { createRoute, z } from '@hono/zod-openapi';
+import { mappingSchema, recordingSchema } from '@keel/core';
+import type { DataSource, EntityManager } from 'typeorm';
+import { requireLesson } from '../brief/lessons.ts';
+import { RecordingEntity, type RecordingRow, TrailEntity } from '../db/entities.ts';
+import { requireAirplane } from '../hangar/routes.ts';
+import { json, jsonBody, router, type Viewer } from '../http/env.ts';
+import { madeAnswer } from '../http/made-file.ts';
+import { notFound, Problem } from '../http/problem.ts';
+import { writeAttempts } from '../path/attempt-rows.ts';
+import { requireInstructor, visible } from '../scope.ts';
+import { requireStandard } from '../standards/newest.ts';
+import { ask, cancel } from '../tasks/list.ts';
+import { describeRecording } from './describe-recording.ts';
+import { requireRecording } from './recordings.ts';
+
+const UNIQUE_VIOLATION = '23505';
+
+const changeSchema = z
+  .strictObject({
+    airplaneId: z.string(),
+    standardId: z.string(),
+    /** Null takes the recording out of its lesson. */
+    lessonId: z.uuid().nullable(),
+    /** Null goes back to what the file or the lesson says. */
+    weightLb: z.number().min(100).max(20_000).nullable(),
+    groundFt: z.number().min(-1500).max(30_000).nullable(),
+    mapping: mappingSchema.nullable(),
+  })
+  .partial()
+  .refine((change) => Object.keys(change).length > 0, 'say what is to be put right');
+
+/** @throws Problem 404 when the viewer may see no such hidden recording. */
+async function requireHidden(database: DataSource, viewer: Viewer, id: string): Promise<RecordingRow> {
+  const query = database
+    .getRepository(RecordingEntity)
+    .createQueryBuilder('recording')
+    .where('recording.id = :id AND recording.deletedAt IS NOT NULL', { id });
+  const recording = await visible(query, 'recording', viewer).getOne();
+  if (!recording) throw notFound('deleted recording');
+  return recording;
+}
+
+const trail = (
+  manager: EntityManager,
+  viewer: Viewer,
+  what: string,
+  { id }: RecordingRow,
+  detail: object = {},
+) => manager.insert(TrailEntity, { schoolId: viewer.schoolId, by: viewer.id, what, subject: id, detail });
+
+/** The columns that a change stands for. */
+async function columnsOf(
+  database: DataSource,
+  viewer: Viewer,
+  recording: RecordingRow,
+  change: z.output<typeof changeSchema>,
+): Promise<Partial<RecordingRow>> {
+  const { airplaneId, standardId, lessonId, mapping: _, ...own } = change;
+  const [airplane, standard, lesson] = await Promise.all([
+    airplaneId === undefined ? undefined : requireAirplane(database, viewer, airplaneId),
+    standardId === undefined ? undefined : requireStandard(database, viewer, standardId),
+    lessonId ? requireLesson(database, viewer, lessonId) : undefined,
+  ]);
+  if (lesson && lesson.studentId !== recording.studentId)
+    throw new Problem(422, 'lessonId: that lesson is another student’s.');
+  return {
+    ...own,
+    ...(airplane && { airplaneRowId: airplane.rowId }),
+    ...(standard && { standardRowId: standard.rowId }),
+    ...(lessonId !== undefined && { lessonId }),
+  };
+}
+
+export function recordingChangeRoutes() {
+  const routes = router();
+  const params = z.object({ id: z.uuid() });
+
+  routes.openapi(
+    createRoute({
+      method: 'patch',
+      path: '/recordings/{id}',
+      summary: 'Put right what a recording was sent with; it is scored again',
+      request: { params, body: jsonBody(changeSchema) },
+      responses: { 200: json(recordingSchema, 'The recording, being scored again') },
+    }),
+    async (c) => {
+      const [viewer, database] = [c.get('viewer'), c.get('database')];
+      requireInstructor(viewer);
+      const recording = await requireRecording(database, viewer, c.req.valid('param').id);
+      const change = c.req.valid('json');
+      const columns = await columnsOf(database, viewer, recording, change);
+      const { schoolId, id } = recording;
+      // The columns first: a file that cannot be read so is left as it is.
+      if (change.mapping !== undefined)
+        await madeAnswer(c, z.object({}), {
+          schoolId,
+          kind: 'reread',
+          input: { id, mapping: change.mapping },
+        });
+      try {
+        await database.transaction(async (manager) => {
+          if (Object.keys(columns).length > 0)
+            await manager.update(RecordingEntity, { schoolId, id }, columns);
+          await trail(manager, viewer, 'recording put right', recording, { changed: Object.keys(change) });
+          await ask(manager, { schoolId, kind: 'score', subject: id });
+        });
+      } catch (error) {
+        if ((error as { code?: string }).code !== UNIQUE_VIOLATION) throw error;
+        throw new Problem(409, 'This student has the very same file for that airplane already.');
+      }
+      return c.json(await describeRecording(database, await requireRecording(database, viewer, id)), 200);
+    },
+  );
+
+  routes.openapi(
+    createRoute({
+      method: 'delete',
+      path: '/recordings/{id}',
+      summary: 'Hide a recording and all that was worked out from it; it is removed after thirty days',
+      request: { params },
+      responses: { 204: { description: 'Hidden' } },
+    }),
+    async (c) => {
+      const [viewer, database] = [c.get('viewer'), c.get('database')];
+      requireInstructor(viewer);
+      const recording = await requireRecording(database, viewer, c.req.valid('param').id);
+      const { schoolId, id } = recording;
+      await database.transaction(async (manager) => {
+        await cancel(manager, { schoolId, kind: 'score', subject: id });
+        await manager.update(RecordingEntity, { schoolId, id }, { deletedAt: new Date() });
+        await writeAttempts(manager, recording);
+        await trail(manager, viewer, 'recording deleted', recording);
+      });
+      return c.body(null, 204);
+    },
+  );
+
+  routes.openapi(
+    createRoute({
+      method: 'post',
+      path: '/recordings/{id}/restore',
+      summary: 'Take back that a recording was deleted, within thirty days',
+      request: { params },
+      responses: { 200: json(recordingSchema, 'The recording') },
+    }),
+    async (c) => {
+      const [viewer, database] = [c.get('viewer'), c.get('database')];
+      requireInstructor(viewer);
+      const recording = await requireHidden(database, viewer, c.req.valid('param').id);
+      const { schoolId, id } = recording;
+      try {
+        await database.transaction(async (manager) => {
+          await manager.update(RecordingEntity, { schoolId, id }, { deletedAt: null });
+          await writeAttempts(manager, recording);
+          if (recording.status === 'analysing') await ask(manager, { schoolId, kind: 'score', subject: id });
+          await trail(manager, viewer, 'recording restored', recording);
+        });
+      } catch (error) {
+        if ((error as { code?: string }).code !== UNIQUE_VIOLATION) throw error;
+        throw new Problem(409, 'The same file was sent again meanwhile; that recording is the one in sight.');
+      }
+      return c.json(await describeRecording(database, await requireRecording(database, viewer, id)), 200);
+    },
+  );
+  return routes;
+}

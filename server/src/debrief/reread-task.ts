@@ -1,0 +1,27 @@
+/** A file read by other columns, as a task: it gives other columns, and is scored again. */
+import { InputError, type Mapping } from '@keel/core';
+import { readForKeeping } from '../analysis/analyse.ts';
+import { RecordingEntity, RecordingFileEntity } from '../db/entities.ts';
+import type { Handler } from '../tasks/carry-out.ts';
+import { ask } from '../tasks/list.ts';
+import { storeChunks } from './keep-upload.ts';
+
+export const rereadTask: Handler = async ({ schoolId, input }, { database }) => {
+  const { id, mapping } = input as { id: string; mapping: Mapping | null };
+  const { fileName } = await database.getRepository(RecordingEntity).findOneByOrFail({ schoolId, id });
+  const { bytes } = await database
+    .getRepository(RecordingFileEntity)
+    .findOneByOrFail({ schoolId, recordingId: id });
+  try {
+    const read = readForKeeping(new Uint8Array(bytes), mapping ?? undefined);
+    return async (manager) => {
+      await storeChunks(manager, { schoolId, id }, read);
+      await manager.update(RecordingEntity, { schoolId, id }, { mapping, epochMs: read.epochMs });
+      await ask(manager, { schoolId, kind: 'score', subject: id });
+      return { result: {} };
+    };
+  } catch (error) {
+    if (!(error instanceof InputError)) throw error;
+    return async () => ({ result: { refused: error.describe(fileName) } });
+  }
+};

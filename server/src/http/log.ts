@@ -1,0 +1,37 @@
+/**
+ * The server's log, for whoever runs it: JSON lines on standard error, from `KEEL_LOG` on (`warn` when nothing is set).
+ * What people send and what is worked out for them never stands in it: no bodies, no addresses with secrets, no rows.
+ */
+
+import type { MiddlewareHandler } from 'hono';
+import { routePath } from 'hono/route';
+import { pino } from 'pino';
+import type { Env } from './env.ts';
+
+export const log = pino(
+  { level: process.env.KEEL_LOG ?? 'warn', base: null },
+  pino.destination({ dest: 2, sync: false }),
+);
+
+/** An error without what was asked of the database, which may hold a score or a hash. */
+export function plain(error: unknown): object {
+  if (!(error instanceof Error)) return { message: String(error) };
+  const { name, message, stack, code } = error as Error & { code?: string };
+  return { name, message, code, stack };
+}
+
+/** A line for each request: the pattern of its address, never the address itself. */
+export const logged: MiddlewareHandler<Env> = async (c, next) => {
+  const began = performance.now();
+  await next();
+  log.info(
+    {
+      requestId: c.get('requestId'),
+      method: c.req.method,
+      route: routePath(c, -1),
+      status: c.res.status,
+      ms: Math.round(performance.now() - began),
+    },
+    'request',
+  );
+};

@@ -1,0 +1,44 @@
+/** Answers that are worked out as a task: the request waits, and another process may do the work. */
+import type { Context } from 'hono';
+import type { z } from 'zod';
+import type { TaskRow } from '../db/entities.ts';
+import { ask, type NewTask } from '../tasks/list.ts';
+import type { Env } from './env.ts';
+import { Problem } from './problem.ts';
+
+/** @throws Problem 503 where it is not done in time or failed; it can be asked for again. */
+async function done(c: Context<Env>, task: NewTask): Promise<TaskRow> {
+  const id = await c.get('database').transaction((manager) => ask(manager, task));
+  const ended = await c.get('tasks').ended(id);
+  if (ended.state === 'done') return ended;
+  throw new Problem(
+    503,
+    ended.state === 'failed'
+      ? 'This could not be worked out; try again, and tell whoever runs the server if it fails again.'
+      : 'The server is busy; try again in a moment.',
+  );
+}
+
+/** The file that a task made. */
+export async function madeFile(c: Context<Env>, task: NewTask): Promise<Uint8Array<ArrayBuffer>> {
+  const { output, result } = await done(c, task);
+  refuse(result);
+  return new Uint8Array(output ?? []);
+}
+
+/** The answer that a task gave. */
+export async function madeAnswer<T extends z.ZodType>(
+  c: Context<Env>,
+  schema: T,
+  task: NewTask,
+): Promise<z.output<T>> {
+  const { result } = await done(c, task);
+  refuse(result);
+  return schema.parse(result);
+}
+
+/** What a task refuses for a reason that a person can do something about. */
+function refuse(result: unknown): void {
+  const refused = (result as { refused?: string } | null)?.refused;
+  if (refused) throw new Problem(422, refused);
+}

@@ -1,0 +1,112 @@
+/**
+ * How often a sign-in may be tried: counted in the database, for all servers together, and before the password is looked
+ * at. A device that has signed in before has tries of its own, so that nobody is locked out by somebody else.
+ */
+import { randomBytes } from 'node:crypto';
+import type { Context } from 'hono';
+import { getCookie, setCookie } from 'hono/cookie';
+import { type RateLimiterAbstract, RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible';
+import type { DataSource } from 'typeorm';
+import type { PostgresDriver } from 'typeorm/driver/postgres/PostgresDriver.js';
+import { KnownDeviceEntity } from '../db/entities.ts';
+import type { Env } from './env.ts';
+import { networkAddress } from './network.ts';
+import { Problem } from './problem.ts';
+import { hashOfToken, isSecure } from './sessions.ts';
+
+const WINDOW_S = 15 * 60;
+/** Tries within the window. */
+const LIMITS = { pair: 10, network: 50, address: 100, device: 10 } as const;
+const DEVICE_COOKIE = 'keel_device';
+const DEVICE_LASTS_S = 400 * 24 * 3600;
+
+type Limiters = Record<keyof typeof LIMITS, RateLimiterAbstract>;
+const limitersOf = new WeakMap<DataSource, Limiters>();
+
+function limiters(database: DataSource): Limiters {
+  const known = limitersOf.get(database);
+  if (known) return known;
+  const limiter = (name: keyof typeof LIMITS) =>
+    new RateLimiterPostgres({
+      storeClient: (database.driver as PostgresDriver).master,
+      storeType: 'pool',
+      tableName: 'throttle',
+      tableCreated: true,
+      clearExpiredByTimeout: false,
+      keyPrefix: name,
+      points: LIMITS[name],
+      duration: WINDOW_S,
+    });
+  const made = {
+    pair: limiter('pair'),
+    network: limiter('network'),
+    address: limiter('address'),
+    device: limiter('device'),
+  };
+  limitersOf.set(database, made);
+  return made;
+}
+
+export interface Try {
+  /** The tries go back: the password was right. */
+  succeeded(): Promise<void>;
+}
+
+/**
+ * Takes a try.
+ * @throws Problem 429 where there is none left; `Retry-After` says when there will be.
+ */
+export async function takeTry(c: Context<Env>, address: string): Promise<Try> {
+  const { pair, network, address: whole, device } = limiters(c.get('database'));
+  const from = networkAddress(c);
+  const known = await knownDevice(c, address);
+  const taken: [RateLimiterAbstract, string][] = known
+    ? [[device, known]]
+    : [
+        [pair, `${address} ${from}`],
+        [network, from],
+        [whole, address],
+      ];
+  try {
+    await Promise.all(taken.map(([limiter, key]) => limiter.consume(key)));
+  } catch (rejected) {
+    if (!(rejected instanceof RateLimiterRes)) throw rejected;
+    const waitS = Math.ceil(rejected.msBeforeNext / 1000);
+    c.header('Retry-After', String(waitS));
+    throw new Problem(429, `Too many tries; try again in ${Math.ceil(waitS / 60)} min.`);
+  }
+  return {
+    async succeeded() {
+      await Promise.all(taken.map(([limiter, key]) => limiter.reward(key)));
+    },
+  };
+}
+
+/** The hash of this device’s token, where someone of that address has signed in from it. */
+async function knownDevice(c: Context<Env>, address: string): Promise<string | null> {
+  const token = getCookie(c, DEVICE_COOKIE);
+  if (!token) return null;
+  const tokenHash = hashOfToken(token);
+  const known = await c.get('database').getRepository(KnownDeviceEntity).existsBy({ tokenHash, address });
+  return known ? tokenHash : null;
+}
+
+/** Remembers that someone of that address has signed in from here. */
+export async function rememberDevice(c: Context<Env>, address: string): Promise<void> {
+  const token = getCookie(c, DEVICE_COOKIE) ?? randomBytes(32).toString('base64url');
+  await c
+    .get('database')
+    .createQueryBuilder()
+    .insert()
+    .into(KnownDeviceEntity)
+    .values({ tokenHash: hashOfToken(token), address })
+    .orIgnore()
+    .execute();
+  setCookie(c, DEVICE_COOKIE, token, {
+    httpOnly: true,
+    sameSite: 'Lax',
+    path: '/api/session',
+    maxAge: DEVICE_LASTS_S,
+    secure: isSecure(c),
+  });
+}

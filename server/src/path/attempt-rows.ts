@@ -1,0 +1,101 @@
+/** Attempts as rows: written whenever a score or a word changes them, so that no list reads a score to count. */
+import { attemptsFlown, dayIn, type PathAttempt, type Score } from '@keel/core';
+import type { DataSource, EntityManager } from 'typeorm';
+import {
+  AttemptEntity,
+  LessonEntity,
+  RecordingEntity,
+  type RecordingRow,
+  SchoolEntity,
+  ScoreEntity,
+  zoneOf,
+} from '../db/entities.ts';
+import { statementsOf } from '../debrief/analysis-input.ts';
+import type { Handler } from '../tasks/carry-out.ts';
+
+/** Writes a recording's rows anew, in the transaction of what changed them. */
+export async function writeAttempts(
+  manager: EntityManager,
+  recording: Pick<RecordingRow, 'schoolId' | 'id'>,
+  known?: Score,
+): Promise<void> {
+  const { schoolId, id } = recording;
+  // Of two words said at once, the second counts with the first in sight.
+  const row = await manager.findOne(RecordingEntity, {
+    where: { schoolId, id },
+    lock: { mode: 'pessimistic_write' },
+  });
+  if (!row) return;
+  // One after the other: a transaction has one connection.
+  const school = await manager.findOneByOrFail(SchoolEntity, { id: schoolId });
+  const statements = await statementsOf(manager, row);
+  const score =
+    known ?? (await manager.findOneBy(ScoreEntity, { schoolId, recordingId: id, current: true }))?.score;
+  await manager.delete(AttemptEntity, { schoolId, recordingId: id });
+  if (!score || row.deletedAt) return;
+  const attempts = attemptsFlown({
+    recordingId: id,
+    lessonId: row.lessonId,
+    flownAt: row.flownAt.toISOString(),
+    flownIn: row.flownIn,
+    score,
+    statements,
+    demonstrationFirst: school.settings.demonstrationFirst,
+  });
+  if (attempts.length === 0) return;
+  const day = dayIn(row.flownAt, zoneOf(school));
+  await manager.insert(
+    AttemptEntity,
+    attempts.map(({ startS, endS, ...data }) => ({
+      schoolId,
+      recordingId: id,
+      attempt: data.attempt,
+      studentId: row.studentId,
+      startS,
+      endS,
+      maneuver: data.maneuver,
+      variant: data.variant,
+      help: data.help,
+      flownIn: data.flownIn,
+      strict: data.strict,
+      examiner: data.examiner,
+      verdict: data.verdict,
+      worstUsed: data.worst && Math.abs(data.worst.used),
+      grade: data.grade,
+      flownAt: row.flownAt,
+      day,
+      data,
+    })),
+  );
+}
+
+/** A student's attempts in the order flown, with what was said of them. */
+export async function attemptsOf(
+  database: DataSource,
+  { schoolId, id: studentId }: { schoolId: string; id: string },
+): Promise<PathAttempt[]> {
+  const [rows, lessons] = await Promise.all([
+    database.getRepository(AttemptEntity).find({
+      select: { data: true, recordingId: true, attempt: true, schoolId: true },
+      where: { schoolId, studentId },
+      order: { flownAt: 'ASC', recordingId: 'ASC', attempt: 'ASC' },
+    }),
+    database.getRepository(LessonEntity).find({
+      select: { id: true, title: true, schoolId: true },
+      where: { schoolId, studentId },
+    }),
+  ]);
+  const titles = new Map(lessons.map(({ id, title }) => [id, title]));
+  return rows.map(({ data }) => ({
+    ...data,
+    lessonTitle: (data.lessonId && titles.get(data.lessonId)) || null,
+  }));
+}
+
+/** Counts a score from before attempts were rows, or one whose school counts otherwise by now. */
+export const countTask: Handler =
+  async ({ schoolId, subject: id }) =>
+  async (manager) => {
+    await writeAttempts(manager, { schoolId, id });
+    return {};
+  };

@@ -1,0 +1,19 @@
+/** Which lane each kind of task takes. */
+import type { Lane } from './queue.ts';
+
+export const LANE_OF = {
+  /** Works a recording out and stores its score. */
+  score: 'long',
+  /** Counts the attempts of a score anew. */
+  count: 'long',
+  /** What a changed standard would change. */
+  preview: 'long',
+  /** Reads a file again, by other columns. */
+  reread: 'quick',
+  kneeboard: 'quick',
+  'debrief-pdf': 'quick',
+  demonstration: 'quick',
+  export: 'quick',
+} as const satisfies Record<string, Lane>;
+
+export type TaskKind = keyof typeof LANE_OF;

@@ -1,0 +1,34 @@
+/** A worker thread's entry. It has connections of its own, so that no byte of its work passes through the server's thread. */
+import { type MessagePort, workerData } from 'node:worker_threads';
+import type { DataSource } from 'typeorm';
+import { connect } from '../db/database.ts';
+import { keepUpload, type Upload, type UploadResult } from '../debrief/keep-upload.ts';
+import { carryOut } from './carry-out.ts';
+
+export type Work =
+  | { do: 'task'; id: string; holder: string; port: MessagePort }
+  | { do: 'upload'; upload: Upload };
+
+// Piscina hands the pool's own data on as the second part.
+const [, { url }] = workerData as [unknown, { url: string }];
+let connected: Promise<DataSource> | undefined;
+
+/** One connection at a time; one that could not be made is tried again with the next work. */
+function database(): Promise<DataSource> {
+  connected ??= connect(url, 2).catch((error) => {
+    connected = undefined;
+    throw error;
+  });
+  return connected;
+}
+
+export default async function work(what: Work): Promise<UploadResult | undefined> {
+  if (what.do === 'upload') return keepUpload(await database(), what.upload);
+  const { id, holder, port } = what;
+  try {
+    await carryOut(await database(), { id, holder }, (fraction) => port.postMessage(fraction));
+  } finally {
+    port.close();
+  }
+  return undefined;
+}

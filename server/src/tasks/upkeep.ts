@@ -1,0 +1,16 @@
+/** Removes what has had its time; by the clock, in one process at a time. */
+import type { DataSource } from 'typeorm';
+
+/** Each in words a database reads: what goes, and when. */
+const RULES = [
+  'DELETE FROM session WHERE expires_at < now()',
+  // A file that was made is fetched at once; the task tells a day longer that it was done.
+  "UPDATE task SET output = NULL WHERE output IS NOT NULL AND finished_at < now() - interval '15 minutes'",
+  "DELETE FROM task WHERE finished_at < now() - interval '1 day'",
+  "DELETE FROM recording WHERE deleted_at < now() - interval '30 days'",
+  'DELETE FROM throttle WHERE expire < extract(epoch FROM now()) * 1000',
+];
+
+export async function upkeep(database: DataSource): Promise<void> {
+  for (const rule of RULES) await database.query(rule);
+}
