@@ -93,6 +93,7 @@ async function open(ownerUrl: string) {
       url,
       long: wholeNumber('KEEL_WORKERS', 1, 0, 64),
       heapMb: wholeNumber('KEEL_WORKER_MB', 1024, 128, 16_384),
+      complain: (error) => log.error({ error: plain(error) }, 'a worker thread'),
     }),
     complain: (message, error) => log.error({ error: plain(error) }, message),
   });

@@ -29,6 +29,13 @@ export const signInSchema = z.object({
 export const studentSchema = z.object({ id: z.uuid(), name: z.string(), email: z.string() });
 export type Student = z.infer<typeof studentSchema>;
 
+/** A student in a list, with how much they have flown and when last. */
+export const listedStudentSchema = studentSchema.extend({
+  recordings: z.number().int(),
+  lastFlownAt: z.string().nullable(),
+});
+export type ListedStudent = z.infer<typeof listedStudentSchema>;
+
 export const personSchema = studentSchema.extend({
   role: roleSchema,
   /** Names of the instructors of a student, or the students of an instructor. */

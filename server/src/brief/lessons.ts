@@ -96,131 +96,134 @@ export function lessonRoutes() {
   const routes = router();
   const params = z.object({ id: z.uuid() });
 
-  routes.openapi(lessonListRoute, async (c) =>
-    c.json(await listLessons(c.get('database'), c.get('viewer'), c.req.valid('query')), 200),
-  );
-
-  routes.openapi(
-    createRoute({
-      method: 'get',
-      path: '/lessons/{id}',
-      summary: 'One lesson with its cards',
-      request: { params },
-      responses: { 200: json(lessonSchema, 'The lesson') },
-    }),
-    async (c) => {
-      const lesson = await requireLesson(c.get('database'), c.get('viewer'), c.req.valid('param').id);
-      const [described] = await describeLessons(c.get('database'), [lesson]);
-      return c.json(described, 200);
-    },
-  );
-
-  routes.openapi(
-    createRoute({
-      method: 'post',
-      path: '/lessons',
-      summary: 'Save a new lesson',
-      request: { body: jsonBody(lessonInputSchema) },
-      responses: { 201: json(lessonSchema, 'Saved') },
-    }),
-    async (c) => {
-      const [viewer, database] = [c.get('viewer'), c.get('database')];
-      requireInstructor(viewer);
-      const input = c.req.valid('json');
-      const lessons = database.getRepository(LessonEntity);
-      const id = input.id ?? randomUUID();
-      const { schoolId } = viewer;
-      if (await lessons.findOneBy({ schoolId, id }))
-        throw new Problem(409, 'A lesson with this id is already saved.');
-      const columns = await lessonColumns(database, viewer, input);
-      await lessons.insert({
-        id,
-        schoolId,
-        instructorId: viewer.id,
-        version: 1,
-        ...columns,
-      });
-      const [described] = await describeLessons(database, [await lessons.findOneByOrFail({ schoolId, id })]);
-      return c.json(described, 201);
-    },
-  );
-
-  routes.openapi(
-    createRoute({
-      method: 'put',
-      path: '/lessons/{id}',
-      summary: 'Change a lesson; `version` is the one that was read',
-      request: { params, body: jsonBody(lessonInputSchema.extend({ version: z.number().int() })) },
-      responses: { 200: json(lessonSchema, 'Changed') },
-    }),
-    async (c) => {
-      const [viewer, database] = [c.get('viewer'), c.get('database')];
-      requireInstructor(viewer);
-      const { version, ...input } = c.req.valid('json');
-      const lesson = await requireLesson(database, viewer, c.req.valid('param').id);
-      const columns = await lessonColumns(database, viewer, input);
-      if (columns.studentId !== lesson.studentId)
-        throw new Problem(422, 'studentId: a lesson stays with its student.');
-      const lessons = database.getRepository(LessonEntity);
-      // The version in the condition: of two windows that save at once, one wins and the other is told.
-      const result = await lessons.update(
-        { schoolId: lesson.schoolId, id: lesson.id, version },
-        { ...columns, version: version + 1 },
-      );
-      if (result.affected === 0) {
-        throw new Problem(
-          409,
-          'This lesson was changed in another window. Load it again; your entries are still here.',
+  return routes
+    .openapi(lessonListRoute, async (c) =>
+      c.json(await listLessons(c.get('database'), c.get('viewer'), c.req.valid('query')), 200),
+    )
+    .openapi(
+      createRoute({
+        method: 'get',
+        path: '/lessons/{id}',
+        summary: 'One lesson with its cards',
+        request: { params },
+        responses: { 200: json(lessonSchema, 'The lesson') },
+      }),
+      async (c) => {
+        const lesson = await requireLesson(c.get('database'), c.get('viewer'), c.req.valid('param').id);
+        const [described] = await describeLessons(c.get('database'), [lesson]);
+        return c.json(described, 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'post',
+        path: '/lessons',
+        summary: 'Save a new lesson',
+        request: { body: jsonBody(lessonInputSchema) },
+        responses: { 201: json(lessonSchema, 'Saved') },
+      }),
+      async (c) => {
+        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        requireInstructor(viewer);
+        const input = c.req.valid('json');
+        const lessons = database.getRepository(LessonEntity);
+        const id = input.id ?? randomUUID();
+        const { schoolId } = viewer;
+        if (await lessons.findOneBy({ schoolId, id }))
+          throw new Problem(409, 'A lesson with this id is already saved.');
+        const columns = await lessonColumns(database, viewer, input);
+        await lessons.insert({
+          id,
+          schoolId,
+          instructorId: viewer.id,
+          version: 1,
+          ...columns,
+        });
+        const [described] = await describeLessons(database, [
+          await lessons.findOneByOrFail({ schoolId, id }),
+        ]);
+        return c.json(described, 201);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'put',
+        path: '/lessons/{id}',
+        summary: 'Change a lesson; `version` is the one that was read',
+        request: { params, body: jsonBody(lessonInputSchema.extend({ version: z.number().int() })) },
+        responses: { 200: json(lessonSchema, 'Changed') },
+      }),
+      async (c) => {
+        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        requireInstructor(viewer);
+        const { version, ...input } = c.req.valid('json');
+        const lesson = await requireLesson(database, viewer, c.req.valid('param').id);
+        const columns = await lessonColumns(database, viewer, input);
+        if (columns.studentId !== lesson.studentId)
+          throw new Problem(422, 'studentId: a lesson stays with its student.');
+        const lessons = database.getRepository(LessonEntity);
+        // The version in the condition: of two windows that save at once, one wins and the other is told.
+        const result = await lessons.update(
+          { schoolId: lesson.schoolId, id: lesson.id, version },
+          { ...columns, version: version + 1 },
         );
-      }
-      const [described] = await describeLessons(database, [
-        await lessons.findOneByOrFail({ schoolId: lesson.schoolId, id: lesson.id }),
-      ]);
-      return c.json(described, 200);
-    },
-  );
-
-  routes.openapi(
-    createRoute({
-      method: 'get',
-      path: '/lessons/{id}/kneeboard.pdf',
-      summary: 'The kneeboard, one maneuver a panel',
-      request: { params, query: z.object({ size: z.enum(['a5', 'half-letter']).default('a5') }) },
-      responses: { 200: { description: 'PDF', content: { 'application/pdf': { schema: z.any() } } } },
-    }),
-    async (c) => {
-      const { schoolId, id, plannedAt } = await requireLesson(
-        c.get('database'),
-        c.get('viewer'),
-        c.req.valid('param').id,
-      );
-      const zone = await zoneOfSchool(c.get('database'), schoolId);
-      const pdf = await madeFile(c, { schoolId, kind: 'kneeboard', input: { id, ...c.req.valid('query') } });
-      c.header('Content-Type', 'application/pdf');
-      c.header('Content-Disposition', `inline; filename="kneeboard-${dayIn(plannedAt, zone)}.pdf"`);
-      return c.body(new Uint8Array(pdf), 200);
-    },
-  );
-
-  routes.openapi(
-    createRoute({
-      method: 'get',
-      path: '/lessons/{id}/lesson.ics',
-      summary: 'The lesson for a calendar',
-      request: { params },
-      responses: { 200: { description: 'iCalendar', content: { 'text/calendar': { schema: z.string() } } } },
-    }),
-    async (c) => {
-      const lesson = await requireLesson(c.get('database'), c.get('viewer'), c.req.valid('param').id);
-      const [described] = await describeLessons(c.get('database'), [lesson]);
-      const zone = await zoneOfSchool(c.get('database'), lesson.schoolId);
-      c.header('Content-Type', 'text/calendar; charset=utf-8');
-      c.header(
-        'Content-Disposition',
-        `attachment; filename="lesson-${dayIn(described.plannedAt, zone)}.ics"`,
-      );
-      return c.body(lessonCalendar(described), 200);
-    },
-  );
-  return routes;
+        if (result.affected === 0) {
+          throw new Problem(
+            409,
+            'This lesson was changed in another window. Load it again; your entries are still here.',
+          );
+        }
+        const [described] = await describeLessons(database, [
+          await lessons.findOneByOrFail({ schoolId: lesson.schoolId, id: lesson.id }),
+        ]);
+        return c.json(described, 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'get',
+        path: '/lessons/{id}/kneeboard.pdf',
+        summary: 'The kneeboard, one maneuver a panel',
+        request: { params, query: z.object({ size: z.enum(['a5', 'half-letter']).default('a5') }) },
+        responses: { 200: { description: 'PDF', content: { 'application/pdf': { schema: z.any() } } } },
+      }),
+      async (c) => {
+        const { schoolId, id, plannedAt } = await requireLesson(
+          c.get('database'),
+          c.get('viewer'),
+          c.req.valid('param').id,
+        );
+        const zone = await zoneOfSchool(c.get('database'), schoolId);
+        const pdf = await madeFile(c, {
+          schoolId,
+          kind: 'kneeboard',
+          input: { id, ...c.req.valid('query') },
+        });
+        c.header('Content-Type', 'application/pdf');
+        c.header('Content-Disposition', `inline; filename="kneeboard-${dayIn(plannedAt, zone)}.pdf"`);
+        return c.body(new Uint8Array(pdf), 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'get',
+        path: '/lessons/{id}/lesson.ics',
+        summary: 'The lesson for a calendar',
+        request: { params },
+        responses: {
+          200: { description: 'iCalendar', content: { 'text/calendar': { schema: z.string() } } },
+        },
+      }),
+      async (c) => {
+        const lesson = await requireLesson(c.get('database'), c.get('viewer'), c.req.valid('param').id);
+        const [described] = await describeLessons(c.get('database'), [lesson]);
+        const zone = await zoneOfSchool(c.get('database'), lesson.schoolId);
+        c.header('Content-Type', 'text/calendar; charset=utf-8');
+        c.header(
+          'Content-Disposition',
+          `attachment; filename="lesson-${dayIn(described.plannedAt, zone)}.ics"`,
+        );
+        return c.body(lessonCalendar(described), 200);
+      },
+    );
 }

@@ -30,92 +30,92 @@ export function flightRoutes() {
   const routes = router();
   const params = z.object({ id: z.uuid() });
 
-  routes.openapi(
-    createRoute({
-      method: 'get',
-      path: '/recordings/{id}/flight',
-      summary: 'The whole flight for drawing: columns of 32-bit floats',
-      request: { params },
-      responses: {
-        200: {
-          description: 'Little-endian; see the core’s encodeFlight',
-          content: { 'application/octet-stream': { schema: z.any() } },
+  return routes
+    .openapi(
+      createRoute({
+        method: 'get',
+        path: '/recordings/{id}/flight',
+        summary: 'The whole flight for drawing: columns of 32-bit floats',
+        request: { params },
+        responses: {
+          200: {
+            description: 'Little-endian; see the core’s encodeFlight',
+            content: { 'application/octet-stream': { schema: z.any() } },
+          },
         },
+      }),
+      async (c) => {
+        const database = c.get('database');
+        const row = await requireRecording(database, c.get('viewer'), c.req.valid('param').id);
+        const score = await currentScore(database, row);
+        const flight = await database.getRepository(FlightEntity).findOneBy({ scoreId: score.id });
+        if (!flight) throw new Problem(404, 'This score has no flight to draw: “Score again” makes one.');
+        c.header('Content-Type', 'application/octet-stream');
+        return c.body(new Uint8Array(flight.data), 200);
       },
-    }),
-    async (c) => {
-      const database = c.get('database');
-      const row = await requireRecording(database, c.get('viewer'), c.req.valid('param').id);
-      const score = await currentScore(database, row);
-      const flight = await database.getRepository(FlightEntity).findOneBy({ scoreId: score.id });
-      if (!flight) throw new Problem(404, 'This score has no flight to draw: “Score again” makes one.');
-      c.header('Content-Type', 'application/octet-stream');
-      return c.body(new Uint8Array(flight.data), 200);
-    },
-  );
-
-  routes.openapi(
-    createRoute({
-      method: 'get',
-      path: '/recordings/{id}/export/{format}',
-      summary: 'The recording as CSV, GPX or KML, or its score as JSON',
-      request: { params: params.extend({ format: z.enum(['csv', 'gpx', 'kml', 'json']) }) },
-      responses: {
-        200: { description: 'The file', content: { 'application/octet-stream': { schema: z.any() } } },
+    )
+    .openapi(
+      createRoute({
+        method: 'get',
+        path: '/recordings/{id}/export/{format}',
+        summary: 'The recording as CSV, GPX or KML, or its score as JSON',
+        request: { params: params.extend({ format: z.enum(['csv', 'gpx', 'kml', 'json']) }) },
+        responses: {
+          200: { description: 'The file', content: { 'application/octet-stream': { schema: z.any() } } },
+        },
+      }),
+      async (c) => {
+        const database = c.get('database');
+        const { id, format } = c.req.valid('param');
+        const row = await requireRecording(database, c.get('viewer'), id);
+        await currentScore(database, row);
+        const text = await madeFile(c, { schoolId: row.schoolId, kind: 'export', input: { id, format } });
+        c.header('Content-Type', FORMATS[format].type);
+        c.header(
+          'Content-Disposition',
+          named(row.fileName, format === 'json' ? '.score.json' : `.${format}`),
+        );
+        return c.body(text, 200);
       },
-    }),
-    async (c) => {
-      const database = c.get('database');
-      const { id, format } = c.req.valid('param');
-      const row = await requireRecording(database, c.get('viewer'), id);
-      await currentScore(database, row);
-      const text = await madeFile(c, { schoolId: row.schoolId, kind: 'export', input: { id, format } });
-      c.header('Content-Type', FORMATS[format].type);
-      c.header('Content-Disposition', named(row.fileName, format === 'json' ? '.score.json' : `.${format}`));
-      return c.body(text, 200);
-    },
-  );
-
-  routes.openapi(
-    createRoute({
-      method: 'get',
-      path: '/recordings/{id}/debrief.pdf',
-      summary: 'The debrief on paper, for the student',
-      request: { params },
-      responses: { 200: { description: 'PDF', content: { 'application/pdf': { schema: z.any() } } } },
-    }),
-    async (c) => {
-      const database = c.get('database');
-      const row = await requireRecording(database, c.get('viewer'), c.req.valid('param').id);
-      await currentScore(database, row);
-      const { schoolId, id } = row;
-      const zone = await zoneOfSchool(database, schoolId);
-      const pdf = await madeFile(c, { schoolId, kind: 'debrief-pdf', input: { id } });
-      c.header('Content-Type', 'application/pdf');
-      c.header('Content-Disposition', `inline; filename="debrief-${dayIn(row.flownAt, zone)}.pdf"`);
-      return c.body(pdf, 200);
-    },
-  );
-
-  routes.openapi(
-    createRoute({
-      method: 'post',
-      path: '/recordings/{id}/stop',
-      summary: 'Stop the analysis that is running; the file and an earlier score stay',
-      request: { params },
-      responses: { 200: json(z.object({ stopped: z.boolean() }), 'Whether there was one to stop') },
-    }),
-    async (c) => {
-      const viewer = c.get('viewer');
-      requireInstructor(viewer);
-      const row = await requireRecording(c.get('database'), viewer, c.req.valid('param').id);
-      const stopped = await c.get('database').transaction(async (manager) => {
-        const stops = await cancel(manager, { schoolId: row.schoolId, kind: 'score', subject: row.id });
-        if (stops > 0) await refuse(manager, row, STOPPED);
-        return stops > 0;
-      });
-      return c.json({ stopped }, 200);
-    },
-  );
-  return routes;
+    )
+    .openapi(
+      createRoute({
+        method: 'get',
+        path: '/recordings/{id}/debrief.pdf',
+        summary: 'The debrief on paper, for the student',
+        request: { params },
+        responses: { 200: { description: 'PDF', content: { 'application/pdf': { schema: z.any() } } } },
+      }),
+      async (c) => {
+        const database = c.get('database');
+        const row = await requireRecording(database, c.get('viewer'), c.req.valid('param').id);
+        await currentScore(database, row);
+        const { schoolId, id } = row;
+        const zone = await zoneOfSchool(database, schoolId);
+        const pdf = await madeFile(c, { schoolId, kind: 'debrief-pdf', input: { id } });
+        c.header('Content-Type', 'application/pdf');
+        c.header('Content-Disposition', `inline; filename="debrief-${dayIn(row.flownAt, zone)}.pdf"`);
+        return c.body(pdf, 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'post',
+        path: '/recordings/{id}/stop',
+        summary: 'Stop the analysis that is running; the file and an earlier score stay',
+        request: { params },
+        responses: { 200: json(z.object({ stopped: z.boolean() }), 'Whether there was one to stop') },
+      }),
+      async (c) => {
+        const viewer = c.get('viewer');
+        requireInstructor(viewer);
+        const row = await requireRecording(c.get('database'), viewer, c.req.valid('param').id);
+        const stopped = await c.get('database').transaction(async (manager) => {
+          const stops = await cancel(manager, { schoolId: row.schoolId, kind: 'score', subject: row.id });
+          if (stops > 0) await refuse(manager, row, STOPPED);
+          return stops > 0;
+        });
+        return c.json({ stopped }, 200);
+      },
+    );
 }

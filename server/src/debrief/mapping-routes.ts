@@ -12,44 +12,43 @@ export function mappingRoutes() {
   });
   const kept = z.object({ mapping: mappingSchema.nullable() });
 
-  routes.openapi(
-    createRoute({
-      method: 'get',
-      path: '/column-mappings/{key}',
-      summary: 'How a table with this header is read; null if nobody said yet',
-      request: { params },
-      responses: { 200: json(kept, 'The mapping') },
-    }),
-    async (c) => {
-      const row = await c
-        .get('database')
-        .getRepository(ColumnMappingEntity)
-        .findOneBy({ schoolId: c.get('viewer').schoolId, headerKey: c.req.valid('param').key });
-      return c.json({ mapping: row?.mapping ?? null }, 200);
-    },
-  );
-
-  routes.openapi(
-    createRoute({
-      method: 'put',
-      path: '/column-mappings/{key}',
-      summary: 'Keep how a table with this header is read',
-      request: { params, body: jsonBody(mappingSchema) },
-      responses: { 200: json(kept, 'Kept') },
-    }),
-    async (c) => {
-      const viewer = c.get('viewer');
-      requireInstructor(viewer);
-      const mapping = c.req.valid('json');
-      await c
-        .get('database')
-        .getRepository(ColumnMappingEntity)
-        .upsert(
-          { schoolId: viewer.schoolId, headerKey: c.req.valid('param').key, mapping: mapping as object },
-          ['schoolId', 'headerKey'],
-        );
-      return c.json({ mapping }, 200);
-    },
-  );
-  return routes;
+  return routes
+    .openapi(
+      createRoute({
+        method: 'get',
+        path: '/column-mappings/{key}',
+        summary: 'How a table with this header is read; null if nobody said yet',
+        request: { params },
+        responses: { 200: json(kept, 'The mapping') },
+      }),
+      async (c) => {
+        const row = await c
+          .get('database')
+          .getRepository(ColumnMappingEntity)
+          .findOneBy({ schoolId: c.get('viewer').schoolId, headerKey: c.req.valid('param').key });
+        return c.json({ mapping: row?.mapping ?? null }, 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'put',
+        path: '/column-mappings/{key}',
+        summary: 'Keep how a table with this header is read',
+        request: { params, body: jsonBody(mappingSchema) },
+        responses: { 200: json(kept, 'Kept') },
+      }),
+      async (c) => {
+        const viewer = c.get('viewer');
+        requireInstructor(viewer);
+        const mapping = c.req.valid('json');
+        await c
+          .get('database')
+          .getRepository(ColumnMappingEntity)
+          .upsert(
+            { schoolId: viewer.schoolId, headerKey: c.req.valid('param').key, mapping: mapping as object },
+            ['schoolId', 'headerKey'],
+          );
+        return c.json({ mapping }, 200);
+      },
+    );
 }

@@ -77,92 +77,94 @@ export function recordingChangeRoutes() {
   const routes = router();
   const params = z.object({ id: z.uuid() });
 
-  routes.openapi(
-    createRoute({
-      method: 'patch',
-      path: '/recordings/{id}',
-      summary: 'Put right what a recording was sent with; it is scored again',
-      request: { params, body: jsonBody(changeSchema) },
-      responses: { 200: json(recordingSchema, 'The recording, being scored again') },
-    }),
-    async (c) => {
-      const [viewer, database] = [c.get('viewer'), c.get('database')];
-      requireInstructor(viewer);
-      const recording = await requireRecording(database, viewer, c.req.valid('param').id);
-      const change = c.req.valid('json');
-      const columns = await columnsOf(database, viewer, recording, change);
-      const { schoolId, id } = recording;
-      // The columns first: a file that cannot be read so is left as it is.
-      if (change.mapping !== undefined)
-        await madeAnswer(c, z.object({}), {
-          schoolId,
-          kind: 'reread',
-          input: { id, mapping: change.mapping },
-        });
-      try {
+  return routes
+    .openapi(
+      createRoute({
+        method: 'patch',
+        path: '/recordings/{id}',
+        summary: 'Put right what a recording was sent with; it is scored again',
+        request: { params, body: jsonBody(changeSchema) },
+        responses: { 200: json(recordingSchema, 'The recording, being scored again') },
+      }),
+      async (c) => {
+        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        requireInstructor(viewer);
+        const recording = await requireRecording(database, viewer, c.req.valid('param').id);
+        const change = c.req.valid('json');
+        const columns = await columnsOf(database, viewer, recording, change);
+        const { schoolId, id } = recording;
+        // The columns first: a file that cannot be read so is left as it is.
+        if (change.mapping !== undefined)
+          await madeAnswer(c, z.object({}), {
+            schoolId,
+            kind: 'reread',
+            input: { id, mapping: change.mapping },
+          });
+        try {
+          await database.transaction(async (manager) => {
+            if (Object.keys(columns).length > 0)
+              await manager.update(RecordingEntity, { schoolId, id }, columns);
+            await trail(manager, viewer, 'recording put right', recording, { changed: Object.keys(change) });
+            await ask(manager, { schoolId, kind: 'score', subject: id });
+          });
+        } catch (error) {
+          if ((error as { code?: string }).code !== UNIQUE_VIOLATION) throw error;
+          throw new Problem(409, 'This student has the very same file for that airplane already.');
+        }
+        return c.json(await describeRecording(database, await requireRecording(database, viewer, id)), 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'delete',
+        path: '/recordings/{id}',
+        summary: 'Hide a recording and all that was worked out from it; it is removed after thirty days',
+        request: { params },
+        responses: { 204: { description: 'Hidden' } },
+      }),
+      async (c) => {
+        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        requireInstructor(viewer);
+        const recording = await requireRecording(database, viewer, c.req.valid('param').id);
+        const { schoolId, id } = recording;
         await database.transaction(async (manager) => {
-          if (Object.keys(columns).length > 0)
-            await manager.update(RecordingEntity, { schoolId, id }, columns);
-          await trail(manager, viewer, 'recording put right', recording, { changed: Object.keys(change) });
-          await ask(manager, { schoolId, kind: 'score', subject: id });
-        });
-      } catch (error) {
-        if ((error as { code?: string }).code !== UNIQUE_VIOLATION) throw error;
-        throw new Problem(409, 'This student has the very same file for that airplane already.');
-      }
-      return c.json(await describeRecording(database, await requireRecording(database, viewer, id)), 200);
-    },
-  );
-
-  routes.openapi(
-    createRoute({
-      method: 'delete',
-      path: '/recordings/{id}',
-      summary: 'Hide a recording and all that was worked out from it; it is removed after thirty days',
-      request: { params },
-      responses: { 204: { description: 'Hidden' } },
-    }),
-    async (c) => {
-      const [viewer, database] = [c.get('viewer'), c.get('database')];
-      requireInstructor(viewer);
-      const recording = await requireRecording(database, viewer, c.req.valid('param').id);
-      const { schoolId, id } = recording;
-      await database.transaction(async (manager) => {
-        await cancel(manager, { schoolId, kind: 'score', subject: id });
-        await manager.update(RecordingEntity, { schoolId, id }, { deletedAt: new Date() });
-        await writeAttempts(manager, recording);
-        await trail(manager, viewer, 'recording deleted', recording);
-      });
-      return c.body(null, 204);
-    },
-  );
-
-  routes.openapi(
-    createRoute({
-      method: 'post',
-      path: '/recordings/{id}/restore',
-      summary: 'Take back that a recording was deleted, within thirty days',
-      request: { params },
-      responses: { 200: json(recordingSchema, 'The recording') },
-    }),
-    async (c) => {
-      const [viewer, database] = [c.get('viewer'), c.get('database')];
-      requireInstructor(viewer);
-      const recording = await requireHidden(database, viewer, c.req.valid('param').id);
-      const { schoolId, id } = recording;
-      try {
-        await database.transaction(async (manager) => {
-          await manager.update(RecordingEntity, { schoolId, id }, { deletedAt: null });
+          await cancel(manager, { schoolId, kind: 'score', subject: id });
+          await manager.update(RecordingEntity, { schoolId, id }, { deletedAt: new Date() });
           await writeAttempts(manager, recording);
-          if (recording.status === 'analysing') await ask(manager, { schoolId, kind: 'score', subject: id });
-          await trail(manager, viewer, 'recording restored', recording);
+          await trail(manager, viewer, 'recording deleted', recording);
         });
-      } catch (error) {
-        if ((error as { code?: string }).code !== UNIQUE_VIOLATION) throw error;
-        throw new Problem(409, 'The same file was sent again meanwhile; that recording is the one in sight.');
-      }
-      return c.json(await describeRecording(database, await requireRecording(database, viewer, id)), 200);
-    },
-  );
-  return routes;
+        return c.body(null, 204);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'post',
+        path: '/recordings/{id}/restore',
+        summary: 'Take back that a recording was deleted, within thirty days',
+        request: { params },
+        responses: { 200: json(recordingSchema, 'The recording') },
+      }),
+      async (c) => {
+        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        requireInstructor(viewer);
+        const recording = await requireHidden(database, viewer, c.req.valid('param').id);
+        const { schoolId, id } = recording;
+        try {
+          await database.transaction(async (manager) => {
+            await manager.update(RecordingEntity, { schoolId, id }, { deletedAt: null });
+            await writeAttempts(manager, recording);
+            if (recording.status === 'analysing')
+              await ask(manager, { schoolId, kind: 'score', subject: id });
+            await trail(manager, viewer, 'recording restored', recording);
+          });
+        } catch (error) {
+          if ((error as { code?: string }).code !== UNIQUE_VIOLATION) throw error;
+          throw new Problem(
+            409,
+            'The same file was sent again meanwhile; that recording is the one in sight.',
+          );
+        }
+        return c.json(await describeRecording(database, await requireRecording(database, viewer, id)), 200);
+      },
+    );
 }

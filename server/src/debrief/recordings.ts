@@ -100,7 +100,6 @@ export function recordingRoutes() {
       'The file is larger than 50 MB. Split the recording, or leave out columns that are not needed.',
     );
   };
-
   routes.use('/recordings', bodyLimit({ maxSize: LARGEST_UPLOAD + 64 * 1024, onError: tooLarge }));
   routes.openapi(
     createRoute({
@@ -129,95 +128,95 @@ export function recordingRoutes() {
     },
   );
 
-  routes.openapi(
-    createRoute({
-      method: 'get',
-      path: '/recordings/{id}',
-      summary: 'A recording: its status, and its score when analysed',
-      request: { params },
-      responses: { 200: json(recordingSchema, 'The recording') },
-    }),
-    async (c) => {
-      const recording = await requireRecording(c.get('database'), c.get('viewer'), c.req.valid('param').id);
-      return c.json(await describeRecording(c.get('database'), recording), 200);
-    },
-  );
-
-  routes.openapi(
-    createRoute({
-      method: 'get',
-      path: '/recordings/{id}/file',
-      summary: 'The original bytes, as they came',
-      request: { params },
-      responses: { 200: { description: 'The file', content: { 'text/csv': { schema: z.string() } } } },
-    }),
-    async (c) => {
-      const recording = await requireRecording(c.get('database'), c.get('viewer'), c.req.valid('param').id);
-      const files = c.get('database').getRepository(RecordingFileEntity);
-      const { bytes } = await files.findOneByOrFail({
-        schoolId: recording.schoolId,
-        recordingId: recording.id,
-      });
-      c.header('Content-Type', 'text/csv');
-      c.header(
-        'Content-Disposition',
-        `attachment; filename*=UTF-8''${encodeURIComponent(recording.fileName)}`,
-      );
-      return c.body(new Uint8Array(bytes));
-    },
-  );
-
-  routes.openapi(
-    createRoute({
-      method: 'get',
-      path: '/recordings/{id}/attempts/{attempt}/keel',
-      summary: 'What the keel chart of one attempt draws',
-      request: { params: params.extend({ attempt: z.coerce.number().int().min(0) }) },
-      responses: { 200: json(keelTraceSchema, 'Lanes in units of tolerance') },
-    }),
-    async (c) => {
-      const database = c.get('database');
-      const { id, attempt } = c.req.valid('param');
-      const { schoolId } = await requireRecording(database, c.get('viewer'), id);
-      const score = await database
-        .getRepository(ScoreEntity)
-        .findOneBy({ schoolId, recordingId: id, current: true });
-      const keel =
-        score && (await database.getRepository(KeelEntity).findOneBy({ scoreId: score.id, attempt }));
-      if (!keel) throw notFound('attempt');
-      return c.json(withJudgedSpans(keel.trace, score.score.attempts[attempt]), 200);
-    },
-  );
-
-  routes.openapi(
-    createRoute({
-      method: 'post',
-      path: '/recordings/{id}/rescore',
-      summary: 'Work it out anew with this core and the edits in force, and say what changed',
-      request: { params },
-      responses: {
-        200: json(z.object({ changes: z.array(z.string()) }), 'What changed against the score before'),
+  return routes
+    .openapi(
+      createRoute({
+        method: 'get',
+        path: '/recordings/{id}',
+        summary: 'A recording: its status, and its score when analysed',
+        request: { params },
+        responses: { 200: json(recordingSchema, 'The recording') },
+      }),
+      async (c) => {
+        const recording = await requireRecording(c.get('database'), c.get('viewer'), c.req.valid('param').id);
+        return c.json(await describeRecording(c.get('database'), recording), 200);
       },
-    }),
-    async (c) => {
-      const [viewer, database] = [c.get('viewer'), c.get('database')];
-      requireInstructor(viewer);
-      const { schoolId, id } = await requireRecording(database, viewer, c.req.valid('param').id);
-      const current = { schoolId, recordingId: id, current: true };
-      const scores = database.getRepository(ScoreEntity);
-      const before = await scores.findOneBy(current);
-      const task = await database.transaction((manager) =>
-        ask(manager, { schoolId, kind: 'score', subject: id }),
-      );
-      const ended = await c.get('tasks').ended(task);
-      const { refused } = (ended.result ?? {}) as ScoreOutcome;
-      if (refused) throw new Problem(422, refused);
-      if (ended.state === 'cancelled') throw new Problem(409, 'The scoring was stopped.');
-      if (ended.state !== 'done')
-        throw new Problem(503, 'The scoring is not done yet; it goes on by itself. Look again in a moment.');
-      const after = await scores.findOneByOrFail(current);
-      return c.json({ changes: before ? changesBetween(before.score, after.score) : [] }, 200);
-    },
-  );
-  return routes;
+    )
+    .openapi(
+      createRoute({
+        method: 'get',
+        path: '/recordings/{id}/file',
+        summary: 'The original bytes, as they came',
+        request: { params },
+        responses: { 200: { description: 'The file', content: { 'text/csv': { schema: z.string() } } } },
+      }),
+      async (c) => {
+        const recording = await requireRecording(c.get('database'), c.get('viewer'), c.req.valid('param').id);
+        const files = c.get('database').getRepository(RecordingFileEntity);
+        const { bytes } = await files.findOneByOrFail({
+          schoolId: recording.schoolId,
+          recordingId: recording.id,
+        });
+        c.header('Content-Type', 'text/csv');
+        c.header(
+          'Content-Disposition',
+          `attachment; filename*=UTF-8''${encodeURIComponent(recording.fileName)}`,
+        );
+        return c.body(new Uint8Array(bytes));
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'get',
+        path: '/recordings/{id}/attempts/{attempt}/keel',
+        summary: 'What the keel chart of one attempt draws',
+        request: { params: params.extend({ attempt: z.coerce.number().int().min(0) }) },
+        responses: { 200: json(keelTraceSchema, 'Lanes in units of tolerance') },
+      }),
+      async (c) => {
+        const database = c.get('database');
+        const { id, attempt } = c.req.valid('param');
+        const { schoolId } = await requireRecording(database, c.get('viewer'), id);
+        const score = await database
+          .getRepository(ScoreEntity)
+          .findOneBy({ schoolId, recordingId: id, current: true });
+        const keel =
+          score && (await database.getRepository(KeelEntity).findOneBy({ scoreId: score.id, attempt }));
+        if (!keel) throw notFound('attempt');
+        return c.json(withJudgedSpans(keel.trace, score.score.attempts[attempt]), 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'post',
+        path: '/recordings/{id}/rescore',
+        summary: 'Work it out anew with this core and the edits in force, and say what changed',
+        request: { params },
+        responses: {
+          200: json(z.object({ changes: z.array(z.string()) }), 'What changed against the score before'),
+        },
+      }),
+      async (c) => {
+        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        requireInstructor(viewer);
+        const { schoolId, id } = await requireRecording(database, viewer, c.req.valid('param').id);
+        const current = { schoolId, recordingId: id, current: true };
+        const scores = database.getRepository(ScoreEntity);
+        const before = await scores.findOneBy(current);
+        const task = await database.transaction((manager) =>
+          ask(manager, { schoolId, kind: 'score', subject: id }),
+        );
+        const ended = await c.get('tasks').ended(task);
+        const { refused } = (ended.result ?? {}) as ScoreOutcome;
+        if (refused) throw new Problem(422, refused);
+        if (ended.state === 'cancelled') throw new Problem(409, 'The scoring was stopped.');
+        if (ended.state !== 'done')
+          throw new Problem(
+            503,
+            'The scoring is not done yet; it goes on by itself. Look again in a moment.',
+          );
+        const after = await scores.findOneByOrFail(current);
+        return c.json({ changes: before ? changesBetween(before.score, after.score) : [] }, 200);
+      },
+    );
 }

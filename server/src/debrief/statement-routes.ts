@@ -40,44 +40,43 @@ export function statementRoutes() {
   const routes = router();
   const params = z.object({ id: z.uuid() });
 
-  routes.openapi(
-    createRoute({
-      method: 'get',
-      path: '/recordings/{id}/statements',
-      summary: 'Everything said of a recording, oldest first',
-      request: { params },
-      responses: { 200: json(z.array(statementSchema), 'What was said') },
-    }),
-    async (c) => {
-      const recording = await requireRecording(c.get('database'), c.get('viewer'), c.req.valid('param').id);
-      return c.json(await statementsOf(c.get('database'), recording), 200);
-    },
-  );
-
-  routes.openapi(
-    createRoute({
-      method: 'post',
-      path: '/recordings/{id}/statements',
-      summary: 'Say something of an attempt; the id is the client’s own, so that sending twice is harmless',
-      request: { params, body: jsonBody(z.object({ id: z.uuid(), body: statementBodySchema })) },
-      responses: { 201: json(z.array(statementSchema), 'Everything said so far') },
-    }),
-    async (c) => {
-      const [viewer, database] = [c.get('viewer'), c.get('database')];
-      const recording = await requireRecording(database, viewer, c.req.valid('param').id);
-      const { id, body } = c.req.valid('json');
-      if (INSTRUCTOR_ONLY.includes(body.kind)) requireInstructor(viewer);
-      if (body.kind === 'self-grade' && viewer.id !== recording.studentId) {
-        throw new Problem(403, 'Only the student grades their own attempt.');
-      }
-      requirePossible(body);
-      const scoring = await say(database, viewer, recording, id, body);
-      // Whoever changed an attempt looks at what came of it; if it takes long, the page asks again.
-      if (scoring) await c.get('tasks').ended(scoring, LONGEST_WAIT_MS);
-      return c.json(await statementsOf(database, recording), 201);
-    },
-  );
-  return routes;
+  return routes
+    .openapi(
+      createRoute({
+        method: 'get',
+        path: '/recordings/{id}/statements',
+        summary: 'Everything said of a recording, oldest first',
+        request: { params },
+        responses: { 200: json(z.array(statementSchema), 'What was said') },
+      }),
+      async (c) => {
+        const recording = await requireRecording(c.get('database'), c.get('viewer'), c.req.valid('param').id);
+        return c.json(await statementsOf(c.get('database'), recording), 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'post',
+        path: '/recordings/{id}/statements',
+        summary: 'Say something of an attempt; the id is the client’s own, so that sending twice is harmless',
+        request: { params, body: jsonBody(z.object({ id: z.uuid(), body: statementBodySchema })) },
+        responses: { 201: json(z.array(statementSchema), 'Everything said so far') },
+      }),
+      async (c) => {
+        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const recording = await requireRecording(database, viewer, c.req.valid('param').id);
+        const { id, body } = c.req.valid('json');
+        if (INSTRUCTOR_ONLY.includes(body.kind)) requireInstructor(viewer);
+        if (body.kind === 'self-grade' && viewer.id !== recording.studentId) {
+          throw new Problem(403, 'Only the student grades their own attempt.');
+        }
+        requirePossible(body);
+        const scoring = await say(database, viewer, recording, id, body);
+        // Whoever changed an attempt looks at what came of it; if it takes long, the page asks again.
+        if (scoring) await c.get('tasks').ended(scoring, LONGEST_WAIT_MS);
+        return c.json(await statementsOf(database, recording), 201);
+      },
+    );
 }
 
 /**

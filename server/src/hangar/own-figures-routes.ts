@@ -44,40 +44,39 @@ export function ownFiguresRoutes() {
     taken: z.array(ownFigureSchema),
   });
 
-  routes.openapi(
-    createRoute({
-      method: 'get',
-      path: '/airplanes/{id}/own-figures',
-      summary: 'What this airplane’s recordings say it does, with uncertainty, beside the book',
-      request: { params },
-      responses: { 200: json(answer, 'The figures') },
-    }),
-    async (c) => {
-      requireInstructor(c.get('viewer'));
-      const row = await requireAirplane(c.get('database'), c.get('viewer'), c.req.valid('param').id);
-      return c.json({ ...(await estimate(c.get('database'), row)), taken: row.data.ownFigures ?? [] }, 200);
-    },
-  );
-
-  routes.openapi(
-    createRoute({
-      method: 'put',
-      path: '/airplanes/{id}/own-figures',
-      summary: 'Take the figures up for the Brief as this airplane’s own, or give them up again',
-      request: { params, body: jsonBody(z.object({ version: z.number().int(), take: z.boolean() })) },
-      responses: { 200: json(answer, 'Taken up') },
-    }),
-    async (c) => {
-      const [viewer, database] = [c.get('viewer'), c.get('database')];
-      requireChief(viewer);
-      const { version, take } = c.req.valid('json');
-      const row = await requireAirplane(database, viewer, c.req.valid('param').id);
-      const found = await estimate(database, row);
-      const { ownFigures: _, ...file } = row.data;
-      const data = take ? { ...file, ownFigures: found.figures } : file;
-      await changeAirplane(database, row.rowId, version, data, 'Load it again, then take the figures.');
-      return c.json({ ...found, taken: take ? found.figures : [] }, 200);
-    },
-  );
-  return routes;
+  return routes
+    .openapi(
+      createRoute({
+        method: 'get',
+        path: '/airplanes/{id}/own-figures',
+        summary: 'What this airplane’s recordings say it does, with uncertainty, beside the book',
+        request: { params },
+        responses: { 200: json(answer, 'The figures') },
+      }),
+      async (c) => {
+        requireInstructor(c.get('viewer'));
+        const row = await requireAirplane(c.get('database'), c.get('viewer'), c.req.valid('param').id);
+        return c.json({ ...(await estimate(c.get('database'), row)), taken: row.data.ownFigures ?? [] }, 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'put',
+        path: '/airplanes/{id}/own-figures',
+        summary: 'Take the figures up for the Brief as this airplane’s own, or give them up again',
+        request: { params, body: jsonBody(z.object({ version: z.number().int(), take: z.boolean() })) },
+        responses: { 200: json(answer, 'Taken up') },
+      }),
+      async (c) => {
+        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        requireChief(viewer);
+        const { version, take } = c.req.valid('json');
+        const row = await requireAirplane(database, viewer, c.req.valid('param').id);
+        const found = await estimate(database, row);
+        const { ownFigures: _, ...file } = row.data;
+        const data = take ? { ...file, ownFigures: found.figures } : file;
+        await changeAirplane(database, row.rowId, version, data, 'Load it again, then take the figures.');
+        return c.json({ ...found, taken: take ? found.figures : [] }, 200);
+      },
+    );
 }

@@ -44,112 +44,117 @@ export function hangarRoutes() {
   const routes = router();
   const params = z.object({ id: z.string() });
 
-  routes.openapi(
-    createRoute({
-      method: 'get',
-      path: '/airplanes',
-      summary: 'The school’s airplanes',
-      responses: { 200: json(z.array(versionedSchema), 'Airplane files by name') },
-    }),
-    async (c) => {
-      const rows = await c
-        .get('database')
-        .getRepository(AirplaneEntity)
-        .findBy({ schoolId: c.get('viewer').schoolId });
-      return c.json(
-        rows.map(described).sort((a, b) => a.name.localeCompare(b.name)),
-        200,
-      );
-    },
-  );
-
-  routes.openapi(
-    createRoute({
-      method: 'get',
-      path: '/airplanes/{id}',
-      summary: 'One airplane file',
-      request: { params },
-      responses: { 200: json(airplaneSchema, 'The airplane file') },
-    }),
-    async (c) =>
-      c.json(
-        described(await requireAirplane(c.get('database'), c.get('viewer'), c.req.valid('param').id)),
-        200,
-      ),
-  );
-
-  routes.openapi(
-    createRoute({
-      method: 'get',
-      path: '/airplanes/{id}/file',
-      summary: 'The airplane file, to keep or to give away',
-      request: { params },
-      responses: { 200: { description: 'The airplane file' } },
-    }),
-    async (c) => {
-      const { data } = await requireAirplane(c.get('database'), c.get('viewer'), c.req.valid('param').id);
-      c.header('Content-Disposition', `attachment; filename="${encodeURIComponent(data.id)}.json"`);
-      c.header('Content-Type', 'application/json; charset=utf-8');
-      return c.body(`${JSON.stringify(data, null, 2)}\n`, 200);
-    },
-  );
-
-  routes.openapi(
-    createRoute({
-      method: 'post',
-      path: '/airplanes',
-      summary: 'Add an airplane from its file',
-      request: { body: jsonBody(airplaneSchema) },
-      responses: { 201: json(versionedSchema, 'Added') },
-    }),
-    async (c) => {
-      const [viewer, database] = [c.get('viewer'), c.get('database')];
-      requireChief(viewer);
-      const data = fileOf(c.req.valid('json'));
-      if (!idPattern.test(data.id))
-        throw new Problem(
-          422,
-          `id ${JSON.stringify(data.id)}: small letters, digits and hyphens, 61 at most.`,
+  return routes
+    .openapi(
+      createRoute({
+        method: 'get',
+        path: '/airplanes',
+        summary: 'The school’s airplanes',
+        responses: { 200: json(z.array(versionedSchema), 'Airplane files by name') },
+      }),
+      async (c) => {
+        const rows = await c
+          .get('database')
+          .getRepository(AirplaneEntity)
+          .findBy({ schoolId: c.get('viewer').schoolId });
+        return c.json(
+          rows.map(described).sort((a, b) => a.name.localeCompare(b.name)),
+          200,
         );
-      const airplanes = database.getRepository(AirplaneEntity);
-      if (await airplanes.existsBy({ schoolId: viewer.schoolId, id: data.id }))
-        throw new Problem(
-          409,
-          `There is already an airplane with the id ${data.id}: change the id in the file.`,
-        );
-      await airplanes.insert({
-        rowId: randomUUID(),
-        schoolId: viewer.schoolId,
-        id: data.id,
-        data: data as object,
-        version: 1,
-      });
-      return c.json({ ...data, version: 1 }, 201);
-    },
-  );
-
-  routes.openapi(
-    createRoute({
-      method: 'put',
-      path: '/airplanes/{id}',
-      summary: 'Change an airplane; `version` is the one that was read',
-      request: {
-        params,
-        body: jsonBody(z.object({ version: z.number().int(), airplane: airplaneSchema })),
       },
-      responses: { 200: json(versionedSchema, 'Changed') },
-    }),
-    async (c) => {
-      const [viewer, database] = [c.get('viewer'), c.get('database')];
-      requireChief(viewer);
-      const { version, airplane } = c.req.valid('json');
-      const row = await requireAirplane(database, viewer, c.req.valid('param').id);
-      const data = fileOf(airplane);
-      if (data.id !== row.id)
-        throw new Problem(422, `id: recordings and lessons know this airplane as ${row.id}; it keeps that.`);
-      await changeAirplane(database, row.rowId, version, data, 'Load it again; your entries are still here.');
-      return c.json({ ...data, version: version + 1 }, 200);
-    },
-  );
-  return routes;
+    )
+    .openapi(
+      createRoute({
+        method: 'get',
+        path: '/airplanes/{id}',
+        summary: 'One airplane file',
+        request: { params },
+        responses: { 200: json(airplaneSchema, 'The airplane file') },
+      }),
+      async (c) =>
+        c.json(
+          described(await requireAirplane(c.get('database'), c.get('viewer'), c.req.valid('param').id)),
+          200,
+        ),
+    )
+    .openapi(
+      createRoute({
+        method: 'get',
+        path: '/airplanes/{id}/file',
+        summary: 'The airplane file, to keep or to give away',
+        request: { params },
+        responses: { 200: { description: 'The airplane file' } },
+      }),
+      async (c) => {
+        const { data } = await requireAirplane(c.get('database'), c.get('viewer'), c.req.valid('param').id);
+        c.header('Content-Disposition', `attachment; filename="${encodeURIComponent(data.id)}.json"`);
+        c.header('Content-Type', 'application/json; charset=utf-8');
+        return c.body(`${JSON.stringify(data, null, 2)}\n`, 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'post',
+        path: '/airplanes',
+        summary: 'Add an airplane from its file',
+        request: { body: jsonBody(airplaneSchema) },
+        responses: { 201: json(versionedSchema, 'Added') },
+      }),
+      async (c) => {
+        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        requireChief(viewer);
+        const data = fileOf(c.req.valid('json'));
+        if (!idPattern.test(data.id))
+          throw new Problem(
+            422,
+            `id ${JSON.stringify(data.id)}: small letters, digits and hyphens, 61 at most.`,
+          );
+        const airplanes = database.getRepository(AirplaneEntity);
+        if (await airplanes.existsBy({ schoolId: viewer.schoolId, id: data.id }))
+          throw new Problem(
+            409,
+            `There is already an airplane with the id ${data.id}: change the id in the file.`,
+          );
+        await airplanes.insert({
+          rowId: randomUUID(),
+          schoolId: viewer.schoolId,
+          id: data.id,
+          data: data as object,
+          version: 1,
+        });
+        return c.json({ ...data, version: 1 }, 201);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'put',
+        path: '/airplanes/{id}',
+        summary: 'Change an airplane; `version` is the one that was read',
+        request: {
+          params,
+          body: jsonBody(z.object({ version: z.number().int(), airplane: airplaneSchema })),
+        },
+        responses: { 200: json(versionedSchema, 'Changed') },
+      }),
+      async (c) => {
+        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        requireChief(viewer);
+        const { version, airplane } = c.req.valid('json');
+        const row = await requireAirplane(database, viewer, c.req.valid('param').id);
+        const data = fileOf(airplane);
+        if (data.id !== row.id)
+          throw new Problem(
+            422,
+            `id: recordings and lessons know this airplane as ${row.id}; it keeps that.`,
+          );
+        await changeAirplane(
+          database,
+          row.rowId,
+          version,
+          data,
+          'Load it again; your entries are still here.',
+        );
+        return c.json({ ...data, version: version + 1 }, 200);
+      },
+    );
 }

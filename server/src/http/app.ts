@@ -2,6 +2,7 @@
 import { existsSync } from 'node:fs';
 import { serveStatic } from '@hono/node-server/serve-static';
 import { OpenAPIHono } from '@hono/zod-openapi';
+import type { Context } from 'hono';
 import { compress } from 'hono/compress';
 import { HTTPException } from 'hono/http-exception';
 import { requestId } from 'hono/request-id';
@@ -20,7 +21,7 @@ import { pathRoutes } from '../path/routes.ts';
 import { peopleRoutes } from '../people/routes.ts';
 import { standardRoutes } from '../standards/routes.ts';
 import { techniqueRoutes } from '../technique/routes.ts';
-import type { Env, Services } from './env.ts';
+import { type Env, router, type Services } from './env.ts';
 import { healthRoutes } from './health.ts';
 import { log, logged, plain } from './log.ts';
 import { measured, metricsRoutes } from './metrics.ts';
@@ -51,27 +52,7 @@ export function makeApp(services: Services, webFolder?: string): OpenAPIHono<Env
     return signedIn(c, next);
   });
 
-  app.route('/api', healthRoutes());
-  app.route('/api', metricsRoutes());
-  app.route('/api', sessionRoutes());
-  for (const part of [
-    peopleRoutes,
-    hangarRoutes,
-    ownFiguresRoutes,
-    standardRoutes,
-    techniqueRoutes,
-    lessonRoutes,
-    recordingRoutes,
-    recordingChangeRoutes,
-    flightRoutes,
-    mappingRoutes,
-    flyRoutes,
-    statementRoutes,
-    pathRoutes,
-    enteredRoutes,
-  ]) {
-    app.route('/api', part());
-  }
+  app.route('/', api());
   app.doc31('/api/openapi.json', {
     openapi: '3.1.0',
     info: {
@@ -84,9 +65,11 @@ export function makeApp(services: Services, webFolder?: string): OpenAPIHono<Env
     throw new Problem(404, 'There is no such address.');
   });
   if (webFolder && existsSync(webFolder)) {
-    app.use('/*', serveStatic({ root: webFolder }));
-    // Every other address is a view of the interface.
-    app.get('/*', serveStatic({ root: webFolder, path: 'index.html' }));
+    app.use('/assets/*', serveStatic({ root: webFolder, precompressed: true, onFound: neverChanges }));
+    app.use('/*', serveStatic({ root: webFolder, precompressed: true }));
+    // Every other address is a view of the interface; a piece that is gone is none.
+    app.get('/assets/*', (c) => respond(c, new Problem(404, 'There is no such file; load the page again.')));
+    app.get('/*', serveStatic({ root: webFolder, path: 'index.html', precompressed: true }));
   }
   app.onError((error, c) => {
     if (error instanceof Problem) return respond(c, error);
@@ -106,3 +89,30 @@ export function makeApp(services: Services, webFolder?: string): OpenAPIHono<Env
   app.notFound((c) => respond(c, new Problem(404, 'There is no such address.')));
   return app;
 }
+
+/** A file whose name holds a hash of what is in it. */
+const neverChanges = (_path: string, c: Context) =>
+  c.header('Cache-Control', 'public, max-age=31536000, immutable');
+
+/** Every part of the API, one after another: the type of it is what the interface's client is made of. */
+const api = () =>
+  router()
+    .basePath('/api')
+    .route('/', healthRoutes())
+    .route('/', metricsRoutes())
+    .route('/', sessionRoutes())
+    .route('/', peopleRoutes())
+    .route('/', hangarRoutes())
+    .route('/', ownFiguresRoutes())
+    .route('/', standardRoutes())
+    .route('/', techniqueRoutes())
+    .route('/', lessonRoutes())
+    .route('/', recordingRoutes())
+    .route('/', recordingChangeRoutes())
+    .route('/', flightRoutes())
+    .route('/', mappingRoutes())
+    .route('/', flyRoutes())
+    .route('/', statementRoutes())
+    .route('/', pathRoutes())
+    .route('/', enteredRoutes());
+export type Api = ReturnType<typeof api>;

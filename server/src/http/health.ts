@@ -13,7 +13,8 @@ const healthSchema = z.object({
 
 export function healthRoutes() {
   const routes = router();
-  routes.openapi(
+
+  return routes.openapi(
     createRoute({
       method: 'get',
       path: '/health',
@@ -32,5 +33,4 @@ export function healthRoutes() {
       return c.json({ status: jobs === 'ok' ? 'ok' : 'troubled', database: 'ok', jobs, worker }, 200);
     },
   );
-  return routes;
 }

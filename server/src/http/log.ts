@@ -3,8 +3,8 @@
  * What people send and what is worked out for them never stands in it: no bodies, no addresses with secrets, no rows.
  */
 
-import type { MiddlewareHandler } from 'hono';
-import { routePath } from 'hono/route';
+import type { Context, MiddlewareHandler } from 'hono';
+import { matchedRoutes } from 'hono/route';
 import { pino } from 'pino';
 import type { Env } from './env.ts';
 
@@ -20,6 +20,10 @@ export function plain(error: unknown): object {
   return { name, message, code, stack };
 }
 
+/** The pattern of an address, such as `/api/lessons/:id`, which holds nothing of whose it is. */
+export const patternOf = (c: Context): string =>
+  matchedRoutes(c).find(({ path }) => !path.endsWith('*'))?.path ?? 'none';
+
 /** A line for each request: the pattern of its address, never the address itself. */
 export const logged: MiddlewareHandler<Env> = async (c, next) => {
   const began = performance.now();
@@ -28,7 +32,7 @@ export const logged: MiddlewareHandler<Env> = async (c, next) => {
     {
       requestId: c.get('requestId'),
       method: c.req.method,
-      route: routePath(c, -1),
+      route: patternOf(c),
       status: c.res.status,
       ms: Math.round(performance.now() - began),
     },

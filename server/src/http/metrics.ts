@@ -2,9 +2,9 @@
 import { createHash, timingSafeEqual } from 'node:crypto';
 import { createRoute, z } from '@hono/zod-openapi';
 import type { MiddlewareHandler } from 'hono';
-import { routePath } from 'hono/route';
 import { collectDefaultMetrics, Gauge, Histogram, Registry } from 'prom-client';
 import { type Env, router } from './env.ts';
+import { patternOf } from './log.ts';
 import { isLoopback } from './network.ts';
 import { Problem } from './problem.ts';
 
@@ -32,14 +32,15 @@ const running = new Gauge({
 export const measured: MiddlewareHandler<Env> = async (c, next) => {
   const end = requests.startTimer({ method: c.req.method });
   await next();
-  end({ route: routePath(c, -1), status: String(c.res.status) });
+  end({ route: patternOf(c), status: String(c.res.status) });
 };
 
 const hash = (text: string) => createHash('sha256').update(text).digest();
 
 export function metricsRoutes() {
   const routes = router();
-  routes.openapi(
+
+  return routes.openapi(
     createRoute({
       method: 'get',
       path: '/metrics',
@@ -62,5 +63,4 @@ export function metricsRoutes() {
       return c.text(await registry.metrics(), 200, { 'Content-Type': registry.contentType });
     },
   );
-  return routes;
 }

@@ -17,112 +17,108 @@ const NOBODY =
 export function sessionRoutes() {
   const routes = router();
 
-  routes.openapi(
-    createRoute({
-      method: 'post',
-      path: '/session',
-      summary: 'Sign in',
-      request: { body: jsonBody(signInSchema) },
-      responses: { 200: json(meSchema, 'Signed in; a cookie is set') },
-    }),
-    async (c) => {
-      const { email, password } = c.req.valid('json');
-      const address = email.trim().toLowerCase();
-      const attempt = await takeTry(c, address);
-      const account = await c
-        .get('database')
-        .getRepository(AccountEntity)
-        .createQueryBuilder('account')
-        .addSelect('account.passwordHash')
-        .where('account.email = :address', { address })
-        .getOne();
-      const matches = await verify(account?.passwordHash ?? NOBODY, password).catch(() => false);
-      if (!account || !matches) throw new Problem(401, 'Email or password is wrong.');
-      await attempt.succeeded();
-      await beginSession(c, account);
-      await rememberDevice(c, address);
-      return c.json(await me(c.get('database'), account), 200);
-    },
-  );
-
-  routes.openapi(
-    createRoute({
-      method: 'delete',
-      path: '/session',
-      summary: 'Sign out',
-      middleware: [signedIn] as const,
-      responses: { 204: { description: 'Signed out' } },
-    }),
-    async (c) => {
-      await endSession(c);
-      return c.body(null, 204);
-    },
-  );
-
-  routes.openapi(
-    createRoute({
-      method: 'get',
-      path: '/me',
-      summary: 'Who is signed in',
-      middleware: [signedIn] as const,
-      responses: { 200: json(meSchema, 'The one who is signed in') },
-    }),
-    async (c) => c.json(await me(c.get('database'), c.get('viewer')), 200),
-  );
-
-  routes.openapi(
-    createRoute({
-      method: 'get',
-      path: '/me/sessions',
-      summary: 'Where one is signed in, the latest first',
-      middleware: [signedIn] as const,
-      responses: { 200: json(sessionsSchema, 'Sessions') },
-    }),
-    async (c) => {
-      const { schoolId, id } = c.get('viewer');
-      const [mine, sessions] = await Promise.all([
-        sessionOf(c),
-        c
+  return routes
+    .openapi(
+      createRoute({
+        method: 'post',
+        path: '/session',
+        summary: 'Sign in',
+        request: { body: jsonBody(signInSchema) },
+        responses: { 200: json(meSchema, 'Signed in; a cookie is set') },
+      }),
+      async (c) => {
+        const { email, password } = c.req.valid('json');
+        const address = email.trim().toLowerCase();
+        const attempt = await takeTry(c, address);
+        const account = await c
+          .get('database')
+          .getRepository(AccountEntity)
+          .createQueryBuilder('account')
+          .addSelect('account.passwordHash')
+          .where('account.email = :address', { address })
+          .getOne();
+        const matches = await verify(account?.passwordHash ?? NOBODY, password).catch(() => false);
+        if (!account || !matches) throw new Problem(401, 'Email or password is wrong.');
+        await attempt.succeeded();
+        await beginSession(c, account);
+        await rememberDevice(c, address);
+        return c.json(await me(c.get('database'), account), 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'delete',
+        path: '/session',
+        summary: 'Sign out',
+        middleware: [signedIn] as const,
+        responses: { 204: { description: 'Signed out' } },
+      }),
+      async (c) => {
+        await endSession(c);
+        return c.body(null, 204);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'get',
+        path: '/me',
+        summary: 'Who is signed in',
+        middleware: [signedIn] as const,
+        responses: { 200: json(meSchema, 'The one who is signed in') },
+      }),
+      async (c) => c.json(await me(c.get('database'), c.get('viewer')), 200),
+    )
+    .openapi(
+      createRoute({
+        method: 'get',
+        path: '/me/sessions',
+        summary: 'Where one is signed in, the latest first',
+        middleware: [signedIn] as const,
+        responses: { 200: json(sessionsSchema, 'Sessions') },
+      }),
+      async (c) => {
+        const { schoolId, id } = c.get('viewer');
+        const [mine, sessions] = await Promise.all([
+          sessionOf(c),
+          c
+            .get('database')
+            .getRepository(SessionEntity)
+            .find({
+              where: { schoolId, accountId: id, expiresAt: MoreThan(new Date()) },
+              order: { seenAt: 'DESC' },
+            }),
+        ]);
+        return c.json(
+          sessions.map(({ id: session, device, createdAt, seenAt }) => ({
+            id: session,
+            device,
+            since: createdAt.toISOString(),
+            seenAt: seenAt.toISOString(),
+            thisOne: session === mine?.id,
+          })),
+          200,
+        );
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'delete',
+        path: '/me/sessions/{id}',
+        summary: 'End one of one’s sessions',
+        middleware: [signedIn] as const,
+        request: { params: z.object({ id: z.uuid() }) },
+        responses: { 204: { description: 'Ended' } },
+      }),
+      async (c) => {
+        const { schoolId, id: accountId } = c.get('viewer');
+        const { affected } = await c
           .get('database')
           .getRepository(SessionEntity)
-          .find({
-            where: { schoolId, accountId: id, expiresAt: MoreThan(new Date()) },
-            order: { seenAt: 'DESC' },
-          }),
-      ]);
-      return c.json(
-        sessions.map(({ id: session, device, createdAt, seenAt }) => ({
-          id: session,
-          device,
-          since: createdAt.toISOString(),
-          seenAt: seenAt.toISOString(),
-          thisOne: session === mine?.id,
-        })),
-        200,
-      );
-    },
-  );
-
-  routes.openapi(
-    createRoute({
-      method: 'delete',
-      path: '/me/sessions/{id}',
-      summary: 'End one of one’s sessions',
-      middleware: [signedIn] as const,
-      request: { params: z.object({ id: z.uuid() }) },
-      responses: { 204: { description: 'Ended' } },
-    }),
-    async (c) => {
-      const { schoolId, id: accountId } = c.get('viewer');
-      const { affected } = await c
-        .get('database')
-        .getRepository(SessionEntity)
-        .delete({ id: c.req.valid('param').id, schoolId, accountId });
-      if (!affected) throw notFound('session');
-      return c.body(null, 204);
-    },
-  );
-  return routes;
+          .delete({ id: c.req.valid('param').id, schoolId, accountId });
+        if (!affected) throw notFound('session');
+        return c.body(null, 204);
+      },
+    );
 }
 
 async function me(database: DataSource, viewer: Viewer) {

@@ -34,78 +34,77 @@ export function enteredRoutes() {
     'All that were entered for this student, in the order flown',
   );
 
-  routes.openapi(
-    createRoute({
-      method: 'post',
-      path: '/students/{id}/entered-attempts',
-      summary:
-        'Enter an attempt that nothing recorded; the id is the client’s own, so that sending twice is harmless',
-      request: {
-        params: z.object({ id: z.uuid() }),
-        body: jsonBody(z.object({ id: z.uuid(), body: enteredBodySchema })),
+  return routes
+    .openapi(
+      createRoute({
+        method: 'post',
+        path: '/students/{id}/entered-attempts',
+        summary:
+          'Enter an attempt that nothing recorded; the id is the client’s own, so that sending twice is harmless',
+        request: {
+          params: z.object({ id: z.uuid() }),
+          body: jsonBody(z.object({ id: z.uuid(), body: enteredBodySchema })),
+        },
+        responses: { 201: all },
+      }),
+      async (c) => {
+        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        requireInstructor(viewer);
+        const student = await requireStudent(database, viewer, c.req.valid('param').id);
+        const { id, body } = c.req.valid('json');
+        if (Date.parse(body.flownAt) > Date.now())
+          throw new Problem(422, 'flownAt: this moment has not come yet; enter what was flown.');
+        const { lessonId } = body;
+        if (
+          lessonId &&
+          !(await database.getRepository(LessonEntity).existsBy({
+            schoolId: student.schoolId,
+            id: lessonId,
+            studentId: student.id,
+          }))
+        )
+          throw new Problem(422, 'lessonId: this student has no such lesson.');
+        const entered = database.getRepository(EnteredAttemptEntity);
+        const before = await entered.findOneBy({ schoolId: student.schoolId, id });
+        if (before && before.studentId !== student.id) throw new Problem(409, 'This id is used elsewhere.');
+        if (!before)
+          await entered.insert({
+            id,
+            schoolId: student.schoolId,
+            studentId: student.id,
+            authorId: viewer.id,
+            lessonId,
+            body,
+          });
+        return c.json(await enteredOf(database, student), 201);
       },
-      responses: { 201: all },
-    }),
-    async (c) => {
-      const [viewer, database] = [c.get('viewer'), c.get('database')];
-      requireInstructor(viewer);
-      const student = await requireStudent(database, viewer, c.req.valid('param').id);
-      const { id, body } = c.req.valid('json');
-      if (Date.parse(body.flownAt) > Date.now())
-        throw new Problem(422, 'flownAt: this moment has not come yet; enter what was flown.');
-      const { lessonId } = body;
-      if (
-        lessonId &&
-        !(await database.getRepository(LessonEntity).existsBy({
-          schoolId: student.schoolId,
-          id: lessonId,
-          studentId: student.id,
-        }))
-      )
-        throw new Problem(422, 'lessonId: this student has no such lesson.');
-      const entered = database.getRepository(EnteredAttemptEntity);
-      const before = await entered.findOneBy({ schoolId: student.schoolId, id });
-      if (before && before.studentId !== student.id) throw new Problem(409, 'This id is used elsewhere.');
-      if (!before)
-        await entered.insert({
-          id,
-          schoolId: student.schoolId,
-          studentId: student.id,
-          authorId: viewer.id,
-          lessonId,
-          body,
-        });
-      return c.json(await enteredOf(database, student), 201);
-    },
-  );
-
-  routes.openapi(
-    createRoute({
-      method: 'post',
-      path: '/students/{id}/entered-attempts/{entry}/withdraw',
-      summary:
-        'Take back what was entered, by who entered it or the chief; it stays in sight with the reason',
-      request: {
-        params: z.object({ id: z.uuid(), entry: z.uuid() }),
-        body: jsonBody(z.object({ why: z.string().trim().min(1, 'say why').max(500) })),
+    )
+    .openapi(
+      createRoute({
+        method: 'post',
+        path: '/students/{id}/entered-attempts/{entry}/withdraw',
+        summary:
+          'Take back what was entered, by who entered it or the chief; it stays in sight with the reason',
+        request: {
+          params: z.object({ id: z.uuid(), entry: z.uuid() }),
+          body: jsonBody(z.object({ why: z.string().trim().min(1, 'say why').max(500) })),
+        },
+        responses: { 200: all },
+      }),
+      async (c) => {
+        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        requireInstructor(viewer);
+        const { id, entry } = c.req.valid('param');
+        const student = await requireStudent(database, viewer, id);
+        const entered = database.getRepository(EnteredAttemptEntity);
+        const row = await entered.findOneBy({ schoolId: student.schoolId, id: entry, studentId: student.id });
+        if (!row) throw notFound('attempt');
+        if (row.authorId !== viewer.id && viewer.role !== 'chief')
+          throw new Problem(403, 'Only who entered it, or the chief instructor, takes it back.');
+        const withdrawn = { by: viewer.id, at: new Date().toISOString(), why: c.req.valid('json').why };
+        // The first reason stands.
+        if (!row.withdrawn) await entered.update({ schoolId: student.schoolId, id: entry }, { withdrawn });
+        return c.json(await enteredOf(database, student), 200);
       },
-      responses: { 200: all },
-    }),
-    async (c) => {
-      const [viewer, database] = [c.get('viewer'), c.get('database')];
-      requireInstructor(viewer);
-      const { id, entry } = c.req.valid('param');
-      const student = await requireStudent(database, viewer, id);
-      const entered = database.getRepository(EnteredAttemptEntity);
-      const row = await entered.findOneBy({ schoolId: student.schoolId, id: entry, studentId: student.id });
-      if (!row) throw notFound('attempt');
-      if (row.authorId !== viewer.id && viewer.role !== 'chief')
-        throw new Problem(403, 'Only who entered it, or the chief instructor, takes it back.');
-      const withdrawn = { by: viewer.id, at: new Date().toISOString(), why: c.req.valid('json').why };
-      // The first reason stands.
-      if (!row.withdrawn) await entered.update({ schoolId: student.schoolId, id: entry }, { withdrawn });
-      return c.json(await enteredOf(database, student), 200);
-    },
-  );
-  return routes;
+    );
 }

@@ -11,7 +11,8 @@ import { enteredOf } from './entered-routes.ts';
 
 export function pathRoutes() {
   const routes = router();
-  routes.openapi(
+
+  return routes.openapi(
     createRoute({
       method: 'get',
       path: '/students/{id}/path',
@@ -51,5 +52,4 @@ export function pathRoutes() {
       );
     },
   );
-  return routes;
 }

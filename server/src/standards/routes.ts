@@ -26,100 +26,105 @@ const described = ({ data, version, editedBy, editedAt }: StandardVersion, names
 });
 
 export function standardRoutes() {
-  const routes = router();
-  routes.openapi(
-    createRoute({
-      method: 'get',
-      path: '/standards',
-      summary: 'The school’s standards',
-      responses: { 200: json(z.array(versionedSchema), 'Standards by name') },
-    }),
-    async (c) => {
-      const [database, viewer] = [c.get('database'), c.get('viewer')];
-      const [rows, names] = await Promise.all([newestStandards(database, viewer), namesOf(database, viewer)]);
-      return c.json(
-        rows.map((row) => described(row, names)),
-        200,
-      );
-    },
-  );
-
-  routes.openapi(
-    createRoute({
-      method: 'post',
-      path: '/standards',
-      summary: 'Copy a standard under a name of the school’s own',
-      request: {
-        body: jsonBody(
-          z.object({ from: z.string(), id: standardSchema.shape.id, name: z.string().trim().min(1).max(80) }),
-        ),
-      },
-      responses: { 201: json(versionedSchema, 'The copy') },
-    }),
-    async (c) => {
-      const [database, viewer] = [c.get('database'), c.get('viewer')];
-      requireChief(viewer);
-      const { from, id, name } = c.req.valid('json');
-      const source = await requireStandard(database, viewer, from);
-      const taken = (await newestStandards(database, viewer)).some((row) => row.id === id);
-      if (taken) throw new Problem(409, `A standard ${id} is there already: give the copy another name.`);
-      const data = { ...standardSchema.parse(source.data), id, name, shortName: name.slice(0, 24) };
-      const row = await insertVersion(database, viewer, data, 1);
-      return c.json(described(row, await namesOf(database, viewer)), 201);
-    },
-  );
-
   const params = z.object({ id: z.string() });
-  routes.openapi(
-    createRoute({
-      method: 'put',
-      path: '/standards/{id}',
-      summary: 'Save a standard as its next version; signed grades keep theirs',
-      request: { params, body: jsonBody(z.object({ version: z.number().int(), data: z.looseObject({}) })) },
-      responses: { 200: json(versionedSchema, 'The new version') },
-    }),
-    async (c) => {
-      const [database, viewer] = [c.get('database'), c.get('viewer')];
-      requireChief(viewer);
-      const { id } = c.req.valid('param');
-      const { version, data } = c.req.valid('json');
-      const newest = await requireStandard(database, viewer, id);
-      const checked = checkedStandard({ ...data, id });
-      if (newest.version !== version)
-        throw new Problem(
-          409,
-          'This standard was changed in another window. Load it again; your changes are still here.',
-        );
-      const row = await insertVersion(database, viewer, checked, version + 1);
-      return c.json(described(row, await namesOf(database, viewer)), 200);
-    },
-  );
+  const routes = router();
 
-  routes.openapi(
-    createRoute({
-      method: 'post',
-      path: '/standards/{id}/preview',
-      summary: 'What a change would do to the latest fifty attempts, before it is saved',
-      request: { params, body: jsonBody(z.object({ data: z.looseObject({}) })) },
-      responses: { 200: json(previewSchema, 'Verdicts that would change') },
-    }),
-    async (c) => {
-      const [database, viewer] = [c.get('database'), c.get('viewer')];
-      requireChief(viewer);
-      const { id } = c.req.valid('param');
-      const { data: saved } = await requireStandard(database, viewer, id);
-      const checked = checkedStandard({ ...c.req.valid('json').data, id });
-      return c.json(
-        await madeAnswer(c, previewSchema, {
-          schoolId: viewer.schoolId,
-          kind: 'preview',
-          input: { saved: standardSchema.parse(saved), changed: checked },
-        }),
-        200,
-      );
-    },
-  );
-  return routes;
+  return routes
+    .openapi(
+      createRoute({
+        method: 'get',
+        path: '/standards',
+        summary: 'The school’s standards',
+        responses: { 200: json(z.array(versionedSchema), 'Standards by name') },
+      }),
+      async (c) => {
+        const [database, viewer] = [c.get('database'), c.get('viewer')];
+        const [rows, names] = await Promise.all([
+          newestStandards(database, viewer),
+          namesOf(database, viewer),
+        ]);
+        return c.json(
+          rows.map((row) => described(row, names)),
+          200,
+        );
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'post',
+        path: '/standards',
+        summary: 'Copy a standard under a name of the school’s own',
+        request: {
+          body: jsonBody(
+            z.object({
+              from: z.string(),
+              id: standardSchema.shape.id,
+              name: z.string().trim().min(1).max(80),
+            }),
+          ),
+        },
+        responses: { 201: json(versionedSchema, 'The copy') },
+      }),
+      async (c) => {
+        const [database, viewer] = [c.get('database'), c.get('viewer')];
+        requireChief(viewer);
+        const { from, id, name } = c.req.valid('json');
+        const source = await requireStandard(database, viewer, from);
+        const taken = (await newestStandards(database, viewer)).some((row) => row.id === id);
+        if (taken) throw new Problem(409, `A standard ${id} is there already: give the copy another name.`);
+        const data = { ...standardSchema.parse(source.data), id, name, shortName: name.slice(0, 24) };
+        const row = await insertVersion(database, viewer, data, 1);
+        return c.json(described(row, await namesOf(database, viewer)), 201);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'put',
+        path: '/standards/{id}',
+        summary: 'Save a standard as its next version; signed grades keep theirs',
+        request: { params, body: jsonBody(z.object({ version: z.number().int(), data: z.looseObject({}) })) },
+        responses: { 200: json(versionedSchema, 'The new version') },
+      }),
+      async (c) => {
+        const [database, viewer] = [c.get('database'), c.get('viewer')];
+        requireChief(viewer);
+        const { id } = c.req.valid('param');
+        const { version, data } = c.req.valid('json');
+        const newest = await requireStandard(database, viewer, id);
+        const checked = checkedStandard({ ...data, id });
+        if (newest.version !== version)
+          throw new Problem(
+            409,
+            'This standard was changed in another window. Load it again; your changes are still here.',
+          );
+        const row = await insertVersion(database, viewer, checked, version + 1);
+        return c.json(described(row, await namesOf(database, viewer)), 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'post',
+        path: '/standards/{id}/preview',
+        summary: 'What a change would do to the latest fifty attempts, before it is saved',
+        request: { params, body: jsonBody(z.object({ data: z.looseObject({}) })) },
+        responses: { 200: json(previewSchema, 'Verdicts that would change') },
+      }),
+      async (c) => {
+        const [database, viewer] = [c.get('database'), c.get('viewer')];
+        requireChief(viewer);
+        const { id } = c.req.valid('param');
+        const { data: saved } = await requireStandard(database, viewer, id);
+        const checked = checkedStandard({ ...c.req.valid('json').data, id });
+        return c.json(
+          await madeAnswer(c, previewSchema, {
+            schoolId: viewer.schoolId,
+            kind: 'preview',
+            input: { saved: standardSchema.parse(saved), changed: checked },
+          }),
+          200,
+        );
+      },
+    );
 }
 
 /** @throws Problem 422 naming the row and what there is, for a standard that cannot be. */

@@ -1,5 +1,6 @@
 /** A worker thread's entry. It has connections of its own, so that no byte of its work passes through the server's thread. */
-import { type MessagePort, workerData } from 'node:worker_threads';
+import type { MessagePort } from 'node:worker_threads';
+import { Piscina } from 'piscina';
 import type { DataSource } from 'typeorm';
 import { connect } from '../db/database.ts';
 import { keepUpload, type Upload, type UploadResult } from '../debrief/keep-upload.ts';
@@ -9,13 +10,11 @@ export type Work =
   | { do: 'task'; id: string; holder: string; port: MessagePort }
   | { do: 'upload'; upload: Upload };
 
-// Piscina hands the pool's own data on as the second part.
-const [, { url }] = workerData as [unknown, { url: string }];
 let connected: Promise<DataSource> | undefined;
 
 /** One connection at a time; one that could not be made is tried again with the next work. */
 function database(): Promise<DataSource> {
-  connected ??= connect(url, 2).catch((error) => {
+  connected ??= connect(Piscina.workerData.url, 2).catch((error) => {
     connected = undefined;
     throw error;
   });

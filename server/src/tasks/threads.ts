@@ -30,10 +30,12 @@ export interface ThreadOptions {
   long: number;
   /** Heap of a thread at the most, MB. */
   heapMb: number;
+  /** Hears of a thread that could not begin or broke down; its task hears of it as well. */
+  complain(error: unknown): void;
 }
 
 /** One thread stands by for what somebody waits for; the others do what takes its time. */
-export function workerThreads({ file, url, long, heapMb }: ThreadOptions): Threads {
+export function workerThreads({ file, url, long, heapMb, complain }: ThreadOptions): Threads {
   const pool = (threads: number) =>
     new Piscina({
       filename: file,
@@ -43,7 +45,7 @@ export function workerThreads({ file, url, long, heapMb }: ThreadOptions): Threa
       idleTimeout: 300_000,
       concurrentTasksPerWorker: 1,
       resourceLimits: { maxOldGenerationSizeMb: heapMb },
-    });
+    }).on('error', complain);
   const quick = pool(1);
   const others = long > 0 ? pool(long) : quick;
   return {

@@ -13,45 +13,45 @@ const versionedSchema = z.object({ version: z.number().int(), technique: techniq
 
 export function techniqueRoutes() {
   const routes = router();
-  routes.openapi(
-    createRoute({
-      method: 'get',
-      path: '/technique',
-      summary: 'How the school flies',
-      responses: { 200: json(versionedSchema, 'The choices of technique') },
-    }),
-    async (c) => {
-      const schools = c.get('database').getRepository(SchoolEntity);
-      const school = await schools.findOneByOrFail({ id: c.get('viewer').schoolId });
-      return c.json({ version: school.version, technique: techniqueOf(school) }, 200);
-    },
-  );
 
-  routes.openapi(
-    createRoute({
-      method: 'put',
-      path: '/technique',
-      summary: 'Change how the school flies; `version` is the one that was read',
-      request: { body: jsonBody(versionedSchema) },
-      responses: { 200: json(versionedSchema, 'Changed') },
-    }),
-    async (c) => {
-      const viewer = c.get('viewer');
-      requireChief(viewer);
-      const { version, technique } = c.req.valid('json');
-      const schools = c.get('database').getRepository(SchoolEntity);
-      const { settings } = await schools.findOneByOrFail({ id: viewer.schoolId });
-      const { affected } = await schools.update(
-        { id: viewer.schoolId, version },
-        { settings: { ...settings, technique }, version: version + 1 },
-      );
-      if (affected === 0)
-        throw new Problem(
-          409,
-          'The choices were changed in another window. Load them again; yours are still here.',
+  return routes
+    .openapi(
+      createRoute({
+        method: 'get',
+        path: '/technique',
+        summary: 'How the school flies',
+        responses: { 200: json(versionedSchema, 'The choices of technique') },
+      }),
+      async (c) => {
+        const schools = c.get('database').getRepository(SchoolEntity);
+        const school = await schools.findOneByOrFail({ id: c.get('viewer').schoolId });
+        return c.json({ version: school.version, technique: techniqueOf(school) }, 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'put',
+        path: '/technique',
+        summary: 'Change how the school flies; `version` is the one that was read',
+        request: { body: jsonBody(versionedSchema) },
+        responses: { 200: json(versionedSchema, 'Changed') },
+      }),
+      async (c) => {
+        const viewer = c.get('viewer');
+        requireChief(viewer);
+        const { version, technique } = c.req.valid('json');
+        const schools = c.get('database').getRepository(SchoolEntity);
+        const { settings } = await schools.findOneByOrFail({ id: viewer.schoolId });
+        const { affected } = await schools.update(
+          { id: viewer.schoolId, version },
+          { settings: { ...settings, technique }, version: version + 1 },
         );
-      return c.json({ version: version + 1, technique }, 200);
-    },
-  );
-  return routes;
+        if (affected === 0)
+          throw new Problem(
+            409,
+            'The choices were changed in another window. Load them again; yours are still here.',
+          );
+        return c.json({ version: version + 1, technique }, 200);
+      },
+    );
 }

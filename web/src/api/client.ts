@@ -1,5 +1,11 @@
-/** The server's API as functions; every failure is an ApiError that says what to do. */
-import type { ProblemBody } from '@keel/core';
+/** The server's API, typed by the server's own description of it; every failure is an ApiError that says what to do. */
+import type { Created, ProblemBody } from '@keel/core';
+import type { ClientResponse } from 'hono/client';
+import { hc } from 'hono/client';
+// Its type alone: not a line of the server comes into the interface.
+import type { Api } from '../../../server/src/http/app.ts';
+
+export const { api } = hc<Api>('/');
 
 export class ApiError extends Error {
   constructor(
@@ -9,58 +15,57 @@ export class ApiError extends Error {
   ) {
     super(detail);
   }
+
+  /** Nothing was refused: the server was not there, or not able just now, and may be in a moment. */
+  get mayPass(): boolean {
+    return this.status === 0 || this.status === 502 || this.status === 503 || this.status === 504;
+  }
 }
 
-async function failure(response: Response): Promise<ApiError> {
-  const body = (await response.json().catch(() => ({}))) as Partial<ProblemBody>;
-  return new ApiError(
-    response.status,
-    body.detail ?? 'The server answered with an error; try again in a moment.',
-    body.errors,
-  );
-}
-
+const BROKEN = 'The server answered with an error; try again in a moment.';
 const OFFLINE =
   'The server cannot be reached. Your entries are still here; try again when the network is back.';
 
-async function answered(path: string, init?: RequestInit): Promise<Response> {
-  const response = await fetch(`/api${path}`, init).catch(() => {
+async function failure(response: { status: number; text(): Promise<string> }): Promise<ApiError> {
+  const { detail = BROKEN, errors } = problemIn(await response.text().catch(() => ''));
+  return new ApiError(response.status, detail, errors);
+}
+
+function problemIn(text: string): Partial<ProblemBody> {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return {};
+  }
+}
+
+/** What a request answers, once it has. @throws ApiError where it was refused or did not arrive. */
+export async function answered<T, F extends string>(
+  sent: Promise<ClientResponse<T, number, F>>,
+): Promise<ClientResponse<T, number, F>> {
+  const response = await sent.catch(() => {
     throw new ApiError(0, OFFLINE);
   });
   if (!response.ok) throw await failure(response);
   return response;
 }
 
-async function request<T>(path: string, init?: RequestInit): Promise<T> {
-  const response = await answered(path, init);
-  return response.status === 204 ? (undefined as T) : ((await response.json()) as T);
+/** The JSON that a request answers. */
+export async function read<T>(sent: Promise<ClientResponse<T, number, 'json'>>): Promise<T> {
+  return (await answered<T, 'json'>(sent)).json() as Promise<T>;
 }
 
-const withBody = (method: string, body: unknown): RequestInit => ({
-  method,
-  headers: { 'Content-Type': 'application/json' },
-  body: JSON.stringify(body),
-});
-
-export const get = <T>(path: string): Promise<T> => request<T>(path);
-export const getBytes = async (path: string): Promise<ArrayBuffer> => (await answered(path)).arrayBuffer();
-export const post = <T>(path: string, body: unknown): Promise<T> => request<T>(path, withBody('POST', body));
-export const put = <T>(path: string, body: unknown): Promise<T> => request<T>(path, withBody('PUT', body));
-export const remove = (path: string): Promise<void> => request(path, { method: 'DELETE' });
-
-/** Sends a form and tells how much of it has gone, 0 to 1: `fetch` cannot say that. */
-export function upload<T>(path: string, form: FormData, onProgress: (fraction: number) => void): Promise<T> {
+/** Sends a recording and tells how much of it has gone, 0 to 1: `fetch` cannot say that. */
+export function upload(form: FormData, onProgress: (fraction: number) => void): Promise<Created> {
   return new Promise((resolve, reject) => {
     const sending = new XMLHttpRequest();
-    sending.open('POST', `/api${path}`);
-    sending.responseType = 'json';
+    sending.open('POST', '/api/recordings');
     sending.upload.onprogress = (event) => event.lengthComputable && onProgress(event.loaded / event.total);
     sending.onerror = () => reject(new ApiError(0, OFFLINE));
     sending.onload = () => {
-      const body = sending.response as (T & Partial<ProblemBody>) | null;
-      if (sending.status < 300 && body) resolve(body);
-      else
-        reject(new ApiError(sending.status, body?.detail ?? 'The upload failed; try again.', body?.errors));
+      if (sending.status < 300) return resolve(JSON.parse(sending.responseText));
+      const { detail = 'The upload failed; try again.', errors } = problemIn(sending.responseText);
+      return reject(new ApiError(sending.status, detail, errors));
     };
     sending.send(form);
   });

@@ -1,43 +1,74 @@
 /** What the server knows, cached and shared by SWR under its address. */
 import {
-  type Airplane,
   decodeFlight,
   type FlightColumns,
   type KeelTrace,
-  type Lesson,
-  type Me,
-  type OwnFigure,
-  type Path,
-  type Person,
+  type LessonList,
   type RecordingView,
-  type Standard,
-  type Student,
-  type Technique,
 } from '@keel/core';
-import useSWR, { useSWRConfig } from 'swr';
-import { ApiError, get, getBytes } from './client.ts';
+import useSWR, { type Key, useSWRConfig } from 'swr';
+import useSWRInfinite from 'swr/infinite';
+import { ApiError, answered, api, read } from './client.ts';
 
 const options = {
   revalidateOnFocus: false,
   shouldRetryOnError: (error: unknown) =>
     !(error instanceof ApiError && error.status >= 400 && error.status < 500),
+  // A server that was away is asked again soon, and a little later each time.
+  errorRetryInterval: 2000,
 };
 
-const useGet = <T>(path: string | null) => useSWR<T, ApiError>(path, get, options);
+const useGet = <T>(path: string | null, ask: () => Promise<T>) => useSWR<T, ApiError>(path, ask, options);
 
-export const useMe = () => useGet<Me>('/me');
-export const useStudents = () => useGet<Student[]>('/students');
-export const usePeople = () => useGet<Person[]>('/people');
-export const useAirplanes = () => useGet<(Airplane & { version: number })[]>('/airplanes');
-export const useOwnFigures = (airplaneId: string) =>
-  useGet<{ flights: number; figures: OwnFigure[]; taken: OwnFigure[] }>(
-    `/airplanes/${airplaneId}/own-figures`,
+export const useMe = () => useGet('/me', () => read(api.me.$get()));
+export const useSessions = () => useGet('/me/sessions', () => read(api.me.sessions.$get()));
+export const useStudents = () => useGet('/students', () => read(api.students.$get()));
+export const usePeople = () => useGet('/people', () => read(api.people.$get()));
+export const useAirplanes = () => useGet('/airplanes', () => read(api.airplanes.$get()));
+export const useOwnFigures = (id: string) =>
+  useGet(`/airplanes/${id}/own-figures`, () =>
+    read(api.airplanes[':id']['own-figures'].$get({ param: { id } })),
   );
-export const useStandards = () =>
-  useGet<(Standard & { version: number; editedBy: string | null; editedAt: string })[]>('/standards');
-export const useTechnique = () => useGet<{ version: number; technique: Technique }>('/technique');
-export const useLessons = () => useGet<Lesson[]>('/lessons');
-export const useLesson = (id: string | undefined) => useGet<Lesson>(id ? `/lessons/${id}` : null);
+export const useStandards = () => useGet('/standards', () => read(api.standards.$get()));
+export const useTechnique = () => useGet('/technique', () => read(api.technique.$get()));
+export const useLesson = (id: string | undefined) =>
+  useGet(id ? `/lessons/${id}` : null, () => read(api.lessons[':id'].$get({ param: { id: id ?? '' } })));
+
+export interface LessonsWanted {
+  studentId?: string;
+  search?: string;
+  state?: 'all' | 'to-fly' | 'flown';
+  sort?: 'when' | 'student' | 'title';
+  order?: 'asc' | 'desc';
+}
+const LESSONS = '/lessons';
+
+/** Lessons, a page at a time: `size` pages are loaded, and `setSize` asks for more. */
+export const useLessons = (wanted: LessonsWanted = {}, limit = 50) =>
+  useSWRInfinite<LessonList, ApiError>(
+    (_page, before: LessonList | null) =>
+      before && !before.next ? null : [LESSONS, wanted, limit, before?.next ?? null],
+    ([, , , cursor]: [string, LessonsWanted, number, string | null]) =>
+      read(
+        api.lessons.$get({
+          query: {
+            ...wanted,
+            search: wanted.search || undefined,
+            limit: String(limit),
+            cursor: cursor ?? undefined,
+          },
+        }),
+      ),
+    { ...options, keepPreviousData: true, revalidateFirstPage: false },
+  );
+
+/** Has every list of lessons asked for anew: one was added or changed. */
+export function useForgetLessons(): () => Promise<unknown> {
+  const { mutate } = useSWRConfig();
+  return () =>
+    mutate((key: Key) => typeof key === 'string' && key.startsWith('$inf$') && key.includes(LESSONS));
+}
+
 export const pathOf = (studentId: string) => `/students/${studentId}/path`;
 
 /** Drops what is known of a student's path, so that it is asked for anew: something on it has changed. */
@@ -46,12 +77,19 @@ export function useForgetPath(studentId: string): () => Promise<unknown> {
   return () => mutate(pathOf(studentId), undefined, { revalidate: false });
 }
 
-export const usePath = (studentId: string | undefined) => useGet<Path>(studentId ? pathOf(studentId) : null);
+export const usePath = (studentId: string | undefined) =>
+  useGet(studentId ? pathOf(studentId) : null, () =>
+    read(api.students[':id'].path.$get({ param: { id: studentId ?? '' } })),
+  );
+
+const keelOf = (id: string, attempt: number) =>
+  read(api.recordings[':id'].attempts[':attempt'].keel.$get({ param: { id, attempt: String(attempt) } }));
+
 export const useKeel = (recordingId: string, attempt: number, scoredAt: string | null) =>
   // The time of scoring is part of the key: a re-score draws anew.
   useSWR<KeelTrace, ApiError>(
-    scoredAt ? [`/recordings/${recordingId}/attempts/${attempt}/keel`, scoredAt] : null,
-    ([path]: [string, string]) => get<KeelTrace>(path),
+    scoredAt ? ['keel', recordingId, attempt, scoredAt] : null,
+    () => keelOf(recordingId, attempt),
     { ...options, keepPreviousData: false },
   );
 
@@ -59,21 +97,28 @@ export const useKeel = (recordingId: string, attempt: number, scoredAt: string |
 export const useKeels = (recordingId: string, attempts: readonly number[], scoredAt: string | null) =>
   useSWR<KeelTrace[], ApiError>(
     scoredAt ? [recordingId, scoredAt, ...attempts].join(' ') : null,
-    () => Promise.all(attempts.map((i) => get<KeelTrace>(`/recordings/${recordingId}/attempts/${i}/keel`))),
+    () => Promise.all(attempts.map((i) => keelOf(recordingId, i))),
     { ...options, keepPreviousData: true },
   );
 
 /** The whole flight for drawing; large, so it is fetched once and only where it is drawn. */
 export const useFlight = (recordingId: string, scoredAt: string | null) =>
   useSWR<FlightColumns, ApiError>(
-    scoredAt ? [`/recordings/${recordingId}/flight`, scoredAt] : null,
-    async ([path]: [string, string]) => decodeFlight(await getBytes(path)),
+    scoredAt ? ['flight', recordingId, scoredAt] : null,
+    async () => {
+      const sent = api.recordings[':id'].flight.$get({ param: { id: recordingId } });
+      return decodeFlight(await (await answered(sent)).arrayBuffer());
+    },
     { ...options, revalidateIfStale: false },
   );
 
 /** Asks again while the analysis runs. */
 export const useRecording = (id: string | undefined) =>
-  useSWR<RecordingView, ApiError>(id ? `/recordings/${id}` : null, get, {
-    ...options,
-    refreshInterval: (latest) => (latest?.status === 'analysing' ? 300 : 0),
-  });
+  useSWR<RecordingView, ApiError>(
+    id ? `/recordings/${id}` : null,
+    () => read(api.recordings[':id'].$get({ param: { id: id ?? '' } })),
+    {
+      ...options,
+      refreshInterval: (latest) => (latest?.status === 'analysing' || latest?.scoring ? 300 : 0),
+    },
+  );

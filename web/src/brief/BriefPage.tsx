@@ -14,9 +14,10 @@ import { notifications } from '@mantine/notifications';
 import { useEffect, useMemo, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { useSWRConfig } from 'swr';
-import { ApiError, messageOf, post, put } from '../api/client.ts';
+import { ApiError, api, messageOf, read } from '../api/client.ts';
 import {
   useAirplanes,
+  useForgetLessons,
   useLesson,
   useMe,
   usePath,
@@ -78,6 +79,9 @@ function Brief({ lesson }: { lesson?: Lesson }) {
   const school = useTechnique();
   const navigate = useNavigate();
   const { mutate } = useSWRConfig();
+  const forgetLessons = useForgetLessons();
+  // Made once: saving again after a broken connection is the same lesson.
+  const [newId] = useState(() => crypto.randomUUID());
   const [form, setForm] = useState<BriefForm>(() =>
     lesson ? formOf(lesson) : { ...emptyForm(), studentId: search.get('student') ?? '' },
   );
@@ -149,12 +153,14 @@ function Brief({ lesson }: { lesson?: Lesson }) {
     setProblem(null);
     try {
       const saved = lesson
-        ? await put<Lesson>(`/lessons/${lesson.id}`, { ...body, version })
-        : await post<Lesson>('/lessons', { ...body, id: crypto.randomUUID() });
+        ? await read(
+            api.lessons[':id'].$put({ param: { id: lesson.id }, json: { ...body, version: version ?? 0 } }),
+          )
+        : await read(api.lessons.$post({ json: { ...body, id: newId } }));
       setVersion(saved.version);
       setChanged(false);
       await mutate(`/lessons/${saved.id}`, saved, { revalidate: false });
-      await mutate('/lessons');
+      await forgetLessons();
       notifications.show({ message: 'Lesson saved. Next station: Fly.' });
       setTab('cards');
       if (!lesson) navigate(`/brief/${saved.id}`, { replace: true });

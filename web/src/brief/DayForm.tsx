@@ -1,4 +1,5 @@
 /** Student, airplane, standard, the day's air and sky, and what is loaded. */
+import '@mantine/dates/styles.css';
 import { type Airplane, hasBalance, type LessonPlan, type Standard, type Student } from '@keel/core';
 import { NumberInput, SegmentedControl, Select, TextInput } from '@mantine/core';
 import { DateTimePicker } from '@mantine/dates';

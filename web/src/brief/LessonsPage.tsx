@@ -1,12 +1,13 @@
 /** All lessons: what is planned, what has been flown, and the next step of each. */
-import type { Lesson } from '@keel/core';
+import type { LessonSummary } from '@keel/core';
 import { Button, TextInput } from '@mantine/core';
+import { useDebouncedValue } from '@mantine/hooks';
 import { IconSearch } from '@tabler/icons-react';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { useLessons, useMe } from '../api/hooks.ts';
+import { type LessonsWanted, useLessons, useMe } from '../api/hooks.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
-import { DataTable, sortable } from '../parts/DataTable.tsx';
+import { DataTable, plainColumn, type Sort, sortable } from '../parts/DataTable.tsx';
 import { dayAndTime, numberText } from '../parts/format.ts';
 import { Empty, Failed, Loading } from '../parts/states.tsx';
 
@@ -30,26 +31,31 @@ const WORDS: Record<Station, { title: string; about: string; none: string }> = {
   },
 };
 
+/** Which of them each station is about. */
+const STATE: Record<Station, LessonsWanted['state']> = { brief: 'all', fly: 'to-fly', debrief: 'flown' };
+
 /** Where a lesson leads from here. */
-function target(lesson: Lesson, station: Station): string {
+function target(lesson: LessonSummary, station: Station): string {
   const recording = lesson.recordings[0];
   if (station === 'fly') return `/fly/${lesson.id}`;
   return recording && station === 'debrief' ? `/debrief/${recording.id}` : `/brief/${lesson.id}`;
 }
 
 export function LessonsPage({ station }: { station: Station }) {
-  const lessons = useLessons();
   const { data: me } = useMe();
   const navigate = useNavigate();
   const [search, setSearch] = useState('');
-  const words = WORDS[station];
-  const wanted = (lessons.data ?? []).filter((lesson) => {
-    if (station === 'fly' && lesson.recordings.length > 0) return false;
-    if (station === 'debrief' && lesson.recordings.length === 0) return false;
-    return `${lesson.student.name} ${lesson.title} ${lesson.airplane.name}`
-      .toLowerCase()
-      .includes(search.toLowerCase());
+  const [sort, setSort] = useState<Sort>({ id: 'when', desc: true });
+  const [asked] = useDebouncedValue(search, 200);
+  const lessons = useLessons({
+    search: asked,
+    state: STATE[station],
+    sort: sort.id as LessonsWanted['sort'],
+    order: sort.desc ? 'desc' : 'asc',
   });
+  const words = WORDS[station];
+  const rows = lessons.data?.flatMap(({ items }) => items) ?? [];
+  const more = lessons.data?.at(-1)?.next;
   return (
     <>
       <TitleBar title={words.title} about={words.about}>
@@ -70,56 +76,54 @@ export function LessonsPage({ station }: { station: Station }) {
       <div className="page">
         {lessons.error && <Failed error={lessons.error} retry={() => lessons.mutate()} />}
         {!lessons.data && !lessons.error && <Loading what="lessons" />}
-        {lessons.data && wanted.length === 0 && (
-          <Empty title={search ? 'No lesson of that name' : 'Nothing here yet'}>
-            {search ? 'Try a part of the student’s name, the title or the airplane.' : words.none}
+        {lessons.data && rows.length === 0 && (
+          <Empty title={asked ? 'No lesson of that name' : 'Nothing here yet'}>
+            {asked ? 'Try a part of the student’s name, the title or the airplane.' : words.none}
           </Empty>
         )}
-        {wanted.length > 0 && (
+        {rows.length > 0 && (
           <div className="sheet">
             <DataTable
-              rows={wanted}
+              rows={rows}
               rowKey={(lesson) => lesson.id}
-              initialSort={{ id: 'when', desc: true }}
+              sorted={{ by: sort, change: setSort }}
               columns={[
-                sortable<Lesson>(
+                sortable<LessonSummary>(
                   'when',
                   'When',
                   (l) => l.plannedAt,
                   (l) => <span className="nowrap">{dayAndTime(l.plannedAt)}</span>,
                 ),
-                sortable<Lesson>(
+                sortable<LessonSummary>(
                   'student',
                   'Student',
                   (l) => l.student.name,
                   (l) => <strong>{l.student.name}</strong>,
                 ),
-                sortable<Lesson>(
+                sortable<LessonSummary>(
                   'title',
                   'Lesson',
                   (l) => l.title,
                   (l) => <Link to={target(l, station)}>{l.title}</Link>,
                 ),
-                sortable<Lesson>(
+                plainColumn<LessonSummary>(
                   'airplane',
                   'Airplane',
-                  (l) => l.airplane.name,
-                  (l) => `${l.airplane.name}, ${numberText(l.conditions.weightLb)} lb`,
+                  (l) => `${l.airplane.name}, ${numberText(l.weightLb)} lb`,
                 ),
-                sortable<Lesson>(
-                  'standard',
-                  'Judged by',
-                  (l) => l.standard.shortName,
-                  (l) => l.standard.shortName,
-                ),
-                sortable<Lesson>(
-                  'state',
-                  'Where it is',
-                  (l) => l.recordings.length,
-                  (l) => <NextStep lesson={l} />,
-                ),
+                plainColumn<LessonSummary>('standard', 'Judged by', (l) => l.standard.shortName),
+                plainColumn<LessonSummary>('state', 'Where it is', (l) => <NextStep lesson={l} />),
               ]}
             />
+            {more && (
+              <Button
+                variant="default"
+                loading={lessons.isValidating}
+                onClick={() => lessons.setSize(lessons.size + 1)}
+              >
+                Show more lessons
+              </Button>
+            )}
           </div>
         )}
       </div>
@@ -127,7 +131,7 @@ export function LessonsPage({ station }: { station: Station }) {
   );
 }
 
-function NextStep({ lesson }: { lesson: Lesson }) {
+function NextStep({ lesson }: { lesson: LessonSummary }) {
   const recording = lesson.recordings[0];
   if (!recording) return <Link to={`/fly/${lesson.id}`}>briefed; to fly</Link>;
   const where = recording.flownIn === 'trainer' ? ' in the trainer' : '';

@@ -16,7 +16,7 @@ import { notifications } from '@mantine/notifications';
 import { useCallback, useMemo, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { useSWRConfig } from 'swr';
-import { messageOf, post } from '../api/client.ts';
+import { answered, api, messageOf, read } from '../api/client.ts';
 import { useFlight, useForgetPath, useMe, useRecording } from '../api/hooks.ts';
 import { useSetCurrent } from '../frame/current.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
@@ -30,7 +30,7 @@ import { Leftovers } from './Leftovers.tsx';
 import { LessonSheet, ofLesson } from './LessonSheet.tsx';
 import type { Again } from './SeeAgain.tsx';
 import { TakeAlong } from './TakeAlong.tsx';
-import { useAddStatementTo } from './use-statements.ts';
+import { useAddStatementTo, useSaid } from './use-statements.ts';
 import './debrief.css';
 
 export function DebriefPage() {
@@ -45,7 +45,8 @@ export function DebriefPage() {
   return <Debrief key={recordingId} recording={recording.data} />;
 }
 
-function Debrief({ recording }: { recording: RecordingView }) {
+function Debrief({ recording: fromServer }: { recording: RecordingView }) {
+  const { recording, waiting } = useSaid(fromServer);
   const { data: me } = useMe();
   const [search] = useSearchParams();
   const { mutate } = useSWRConfig();
@@ -89,13 +90,13 @@ function Debrief({ recording }: { recording: RecordingView }) {
   useHotkeys([['w', () => setWhole(!whole)]]);
 
   const stop = async () => {
-    await post(`/recordings/${recording.id}/stop`, {});
+    await answered(api.recordings[':id'].stop.$post({ param: { id: recording.id } }));
     await mutate(`/recordings/${recording.id}`);
   };
   const rescore = async () => {
     setBusy(true);
     try {
-      const { changes } = await post<{ changes: string[] }>(`/recordings/${recording.id}/rescore`, {});
+      const { changes } = await read(api.recordings[':id'].rescore.$post({ param: { id: recording.id } }));
       await Promise.all([mutate(`/recordings/${recording.id}`), forgetPath()]);
       notifications.show({
         title: 'Scored again',
@@ -147,6 +148,11 @@ function Debrief({ recording }: { recording: RecordingView }) {
         {recording.outdated && !isStudent && (
           <p className="sheet">
             This score was worked out by an older version. “Score again” says what a newer one changes.
+          </p>
+        )}
+        {waiting > 0 && (
+          <p className="small quiet" role="status">
+            {waiting === 1 ? 'One word is' : `${waiting} words are`} on the way to the server.
           </p>
         )}
         {recording.status === 'analysing' && (

@@ -2,7 +2,8 @@
 import type { AttemptStatements, AttemptVerdict, FlightScore, RecordingView } from '@keel/core';
 import { useElementSize } from '@mantine/hooks';
 import { memo } from 'react';
-import { attemptName, maneuverShort, partName } from '../parts/format.ts';
+import { attemptName, partName } from '../parts/format.ts';
+import { maneuverShort } from '../parts/maneuvers.ts';
 import { namesFor } from './names-for.ts';
 import './flight-strip.css';
 

@@ -16,8 +16,8 @@ import { useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useSWRConfig } from 'swr';
-import { messageOf, post, put, upload } from '../api/client.ts';
-import { useForgetPath, useLesson, useMe, useRecording } from '../api/hooks.ts';
+import { answered, api, messageOf, read, upload } from '../api/client.ts';
+import { useForgetLessons, useForgetPath, useLesson, useMe, useRecording } from '../api/hooks.ts';
 import { useSetCurrent } from '../frame/current.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { Caution } from '../parts/caution.tsx';
@@ -53,12 +53,13 @@ function Fly({ lesson }: { lesson: Lesson }) {
   const navigate = useNavigate();
   const { mutate } = useSWRConfig();
   const forgetPath = useForgetPath(lesson.student.id);
+  const forgetLessons = useForgetLessons();
   const scoring = useRecording(work?.step === 'scoring' ? work.id : undefined);
   const readOnly = me?.role === 'student';
 
   const finish = async (created: Created) => {
     setWork({ step: 'scoring', id: created.id });
-    await Promise.all([mutate(`/lessons/${lesson.id}`), mutate('/lessons'), forgetPath()]);
+    await Promise.all([mutate(`/lessons/${lesson.id}`), forgetLessons(), forgetPath()]);
     if (created.duplicate) navigate(`/debrief/${created.id}?known=1`);
   };
   const failed = (error: unknown) => {
@@ -69,7 +70,7 @@ function Fly({ lesson }: { lesson: Lesson }) {
   const send = async (prepared: Prepared, mapping: Mapping | null) => {
     setAsked(null);
     setWork({ step: 'sending', fraction: 0 });
-    await upload<Created>('/recordings', recordingForm(prepared, lesson, mapping), (fraction) =>
+    await upload(recordingForm(prepared, lesson, mapping), (fraction) =>
       setWork({ step: fraction < 1 ? 'sending' : 'reading', fraction }),
     ).then(finish, failed);
   };
@@ -83,13 +84,18 @@ function Fly({ lesson }: { lesson: Lesson }) {
   };
   const answer = async (mapping: Mapping) => {
     if (!asked?.table) return;
-    await put(`/column-mappings/${asked.table.key}`, mapping).catch(failed);
+    await answered(
+      api['column-mappings'][':key'].$put({ param: { key: asked.table.key }, json: mapping }),
+    ).catch(failed);
     await send(asked, mapping);
   };
   const fly = async (request: DemonstrationRequest) => {
     setProblem(null);
     setWork({ step: 'reading', fraction: 1 });
-    await post<Created>(`/lessons/${lesson.id}/demonstration`, request).then(finish, failed);
+    await read(api.lessons[':id'].demonstration.$post({ param: { id: lesson.id }, json: request })).then(
+      finish,
+      failed,
+    );
   };
 
   // The slice of the lesson that can be drawn and scored.
@@ -125,7 +131,10 @@ function Fly({ lesson }: { lesson: Lesson }) {
             fraction={scoring.data?.progress ?? 0}
             status={scoring.data?.status}
             open={() => work.step === 'scoring' && navigate(`/debrief/${work.id}`)}
-            stop={() => work.step === 'scoring' && post(`/recordings/${work.id}/stop`, {}).catch(failed)}
+            stop={() =>
+              work.step === 'scoring' &&
+              answered(api.recordings[':id'].stop.$post({ param: { id: work.id } })).catch(failed)
+            }
           />
         )}
         <div className="columns fly-columns">

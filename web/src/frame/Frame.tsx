@@ -4,7 +4,7 @@ import { IconChevronDown, IconKeyboard, IconLogout, IconMoon, IconSun } from '@t
 import { useState } from 'react';
 import { Link, NavLink, Outlet, useNavigate } from 'react-router';
 import { useSWRConfig } from 'swr';
-import { remove } from '../api/client.ts';
+import { answered, api } from '../api/client.ts';
 import { useMe } from '../api/hooks.ts';
 import { Shortcuts } from './Shortcuts.tsx';
 import { StationLine } from './StationLine.tsx';
@@ -19,7 +19,7 @@ export function Frame() {
   const [shortcuts, setShortcuts] = useState(false);
 
   const signOut = async () => {
-    await remove('/session');
+    await answered(api.session.$delete());
     await mutate(() => true, undefined, { revalidate: false });
     navigate('/sign-in');
   };

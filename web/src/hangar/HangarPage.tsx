@@ -1,9 +1,9 @@
 /** Hangar: the school's airplanes and their book numbers. */
-import { type Airplane, levelPowerOf, maneuveringSpeedKias } from '@keel/core';
+import { type Airplane, airplaneSchema, levelPowerOf, maneuveringSpeedKias } from '@keel/core';
 import { Button, FileButton, SegmentedControl } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { type ReactNode, useState } from 'react';
-import { messageOf, post, put } from '../api/client.ts';
+import { answered, api, messageOf, read } from '../api/client.ts';
 import { useAirplanes, useMe } from '../api/hooks.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { Caution } from '../parts/caution.tsx';
@@ -34,7 +34,12 @@ export function HangarPage() {
     if (!airplane) return;
     setProblem(null);
     try {
-      await put(`/airplanes/${airplane.id}`, { version: airplane.version, airplane: changed });
+      await answered(
+        api.airplanes[':id'].$put({
+          param: { id: airplane.id },
+          json: { version: airplane.version, airplane: changed },
+        }),
+      );
       await airplanes.mutate();
       setEditing(false);
       notifications.show({ message: `${changed.name} saved. Lessons saved from now on use these numbers.` });
@@ -46,7 +51,7 @@ export function HangarPage() {
     if (!file) return;
     setProblem(null);
     try {
-      const added = await post<Airplane>('/airplanes', parsed(await file.text(), file.name));
+      const added = await read(api.airplanes.$post({ json: parsed(await file.text(), file.name) }));
       await airplanes.mutate();
       setChosen(added.id);
       notifications.show({ message: `${added.name} is in the hangar.` });
@@ -143,7 +148,7 @@ export function HangarPage() {
 const fileOf = ({ version: _, ...file }: Airplane & { version: number }): Airplane => file as Airplane;
 
 /** @throws Error that says what is wrong with the file's text. */
-function parsed(text: string, name: string): unknown {
+function parsed(text: string, name: string): Airplane {
   let file: unknown;
   try {
     file = JSON.parse(text);
@@ -151,7 +156,7 @@ function parsed(text: string, name: string): unknown {
     throw new Error(`this is not JSON; an airplane file was expected`);
   }
   const [wrong] = check(file as Draft).errors;
-  if (!wrong) return file;
+  if (!wrong) return airplaneSchema.parse(file);
   const [field, message] = wrong;
   throw new Error(`${field || name}: ${message}`);
 }

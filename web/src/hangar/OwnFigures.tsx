@@ -3,7 +3,7 @@ import type { Airplane, OwnFigure } from '@keel/core';
 import { Button } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useState } from 'react';
-import { messageOf, put } from '../api/client.ts';
+import { api, messageOf, read } from '../api/client.ts';
 import { useAirplanes, useOwnFigures } from '../api/hooks.ts';
 import { numberText, signed, speedIn } from '../parts/format.ts';
 import { Waiting } from '../parts/states.tsx';
@@ -20,10 +20,12 @@ export function OwnFigures({ airplane, mayTake }: { airplane: Versioned; mayTake
   const take = async (wanted: boolean) => {
     setBusy(true);
     try {
-      const answer = await put<typeof own.data>(`/airplanes/${airplane.id}/own-figures`, {
-        version: airplane.version,
-        take: wanted,
-      });
+      const answer = await read(
+        api.airplanes[':id']['own-figures'].$put({
+          param: { id: airplane.id },
+          json: { version: airplane.version, take: wanted },
+        }),
+      );
       await own.mutate(answer, { revalidate: false });
       await airplanes.mutate();
       notifications.show({

@@ -11,6 +11,14 @@ import {
 } from '@tanstack/react-table';
 import { type ReactNode, useState } from 'react';
 
+/** A column that nothing is sorted by. */
+export const plainColumn = <T,>(id: string, header: string, cell: (row: T) => ReactNode): ColumnDef<T> => ({
+  id,
+  header,
+  enableSorting: false,
+  cell: ({ row }) => cell(row.original),
+});
+
 /** A column with the value that it sorts by and what it shows. */
 export function sortable<T>(
   id: string,
@@ -21,18 +29,34 @@ export function sortable<T>(
   return { id, header, accessorFn: value, cell: ({ row }) => cell(row.original) };
 }
 
+/** Which column, and whether from the last to the first. */
+export interface Sort {
+  id: string;
+  desc: boolean;
+}
+
 export function DataTable<T>(props: {
   rows: T[];
   columns: ColumnDef<T>[];
   rowKey: (row: T) => string;
-  initialSort?: { id: string; desc: boolean };
+  initialSort?: Sort;
+  /** Where the database sorts: what it sorts by, and what to do when somebody wants another order. */
+  sorted?: { by: Sort; change: (by: Sort) => void };
 }) {
-  const [sorting, setSorting] = useState<SortingState>(props.initialSort ? [props.initialSort] : []);
+  const [own, setOwn] = useState<SortingState>(props.initialSort ? [props.initialSort] : []);
+  const { sorted: elsewhere } = props;
+  const sorting = elsewhere ? [elsewhere.by] : own;
   const table = useReactTable({
     data: props.rows,
     columns: props.columns,
     state: { sorting },
-    onSortingChange: setSorting,
+    onSortingChange: (update) => {
+      const next = typeof update === 'function' ? update(sorting) : update;
+      if (!elsewhere) setOwn(next);
+      else elsewhere.change(next[0] ?? elsewhere.by);
+    },
+    manualSorting: elsewhere !== undefined,
+    enableSortingRemoval: elsewhere === undefined,
     getRowId: props.rowKey,
     getCoreRowModel: getCoreRowModel(),
     getSortedRowModel: getSortedRowModel(),
@@ -45,6 +69,13 @@ export function DataTable<T>(props: {
             <tr key={group.id}>
               {group.headers.map((header) => {
                 const sorted = header.column.getIsSorted();
+                const words = flexRender(header.column.columnDef.header, header.getContext());
+                if (!header.column.getCanSort())
+                  return (
+                    <th key={header.id} scope="col">
+                      {words}
+                    </th>
+                  );
                 return (
                   <th
                     key={header.id}
@@ -52,8 +83,7 @@ export function DataTable<T>(props: {
                     aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'}
                   >
                     <button type="button" onClick={header.column.getToggleSortingHandler()}>
-                      {flexRender(header.column.columnDef.header, header.getContext())}{' '}
-                      {sorted === 'asc' && <IconArrowUp size={13} aria-hidden />}
+                      {words} {sorted === 'asc' && <IconArrowUp size={13} aria-hidden />}
                       {sorted === 'desc' && <IconArrowDown size={13} aria-hidden />}
                     </button>
                   </th>

@@ -4,15 +4,11 @@ import {
   clock,
   clockIn,
   dayIn,
-  findRoom,
   type Instant,
   instantOf,
-  type MatchableLesson,
   maneuverName,
-  matchLesson,
   numberText,
   PARAMETER_NAMES,
-  type Peek,
   partName,
   speedIn,
   UTC,
@@ -36,6 +32,9 @@ export const showTimesIn = (schoolZone: string): void => {
   zone = schoolZone;
 };
 
+/** The zone that times are shown in. */
+export const shownZone = (): string => zone;
+
 export const day = (iso: string): string => clockIn(iso, zone, 'D MMM');
 export const dayAndTime = (iso: string): string => clockIn(iso, zone, 'ddd D MMM HH:mm');
 /** `YYYY-MM-DD`, of an instant or of now. */
@@ -43,20 +42,8 @@ export const isoDay = (instant: Instant = new Date()): string => dayIn(instant, 
 /** As the school's clock shows it, for a field, and back. */
 export const toField = (iso: string): string => clockIn(iso, zone, 'YYYY-MM-DD HH:mm:ss');
 export const fromField = (clock: string): string => instantOf(clock, zone).toISOString();
-/** The lesson that a file belongs to, by the school's days. */
-export const lessonFor = <T extends MatchableLesson>(peek: Peek, lessons: readonly T[]): T | undefined =>
-  matchLesson(peek, lessons, zone);
-
 /** The unit as written after a number. */
 export const unitMark = (unit: string): string => (unit === 'deg' ? '°' : ` ${unit}`);
-
-/** A maneuver in the few letters of a block in the strip. */
-export function maneuverShort(maneuver: string, variant: string | null): string {
-  if (variant === 'left') return 'L';
-  if (variant === 'right') return 'R';
-  const short = findRoom(maneuver)?.short ?? maneuver;
-  return variant === null ? `${short}?` : short;
-}
 
 /** A band as ± or +/−, without its unit; speeds in the unit asked for. */
 export function bandOf(band: { low: number; high: number; unit: string }, speedUnit = 'kt'): string {

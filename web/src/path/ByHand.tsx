@@ -14,7 +14,7 @@ import { DateTimePicker } from '@mantine/dates';
 import { notifications } from '@mantine/notifications';
 import { useState } from 'react';
 import { mutate } from 'swr';
-import { messageOf, post } from '../api/client.ts';
+import { answered, api, messageOf } from '../api/client.ts';
 import { pathOf } from '../api/hooks.ts';
 import { GradeButtons } from '../debrief/Grading.tsx';
 import { HELP_WORDS, helpName } from '../debrief/WhoFlew.tsx';
@@ -55,9 +55,9 @@ export function ByHand({ studentId, byHand, mayEnter }: Props) {
 }
 
 /** Sends, and has the path read again; what failed is said, and what was typed stays. */
-async function sent(studentId: string, path: string, body: unknown): Promise<boolean> {
+async function sent(studentId: string, sending: Promise<unknown>): Promise<boolean> {
   try {
-    await post(`/students/${studentId}/entered-attempts${path}`, body);
+    await sending;
     await mutate(pathOf(studentId));
     return true;
   } catch (error) {
@@ -81,7 +81,12 @@ function EntryForm({ studentId, close }: { studentId: string; close: () => void 
     if (!help || !grade) return;
     setBusy(true);
     const body: EnteredBody = { maneuver, variant, flownAt, lessonId: null, help, grade, words };
-    const kept = await sent(studentId, '', { id, body });
+    const kept = await sent(
+      studentId,
+      answered(
+        api.students[':id']['entered-attempts'].$post({ param: { id: studentId }, json: { id, body } }),
+      ),
+    );
     setBusy(false);
     if (kept) close();
   };
@@ -178,7 +183,15 @@ function Entered({
           style={{ gap: 8 }}
           onSubmit={async (event) => {
             event.preventDefault();
-            await sent(studentId, `/${one.id}/withdraw`, { why });
+            await sent(
+              studentId,
+              answered(
+                api.students[':id']['entered-attempts'][':entry'].withdraw.$post({
+                  param: { id: studentId, entry: one.id },
+                  json: { why },
+                }),
+              ),
+            );
           }}
         >
           <TextInput

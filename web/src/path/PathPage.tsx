@@ -1,16 +1,16 @@
 /** Path: a student's steep turns over time, and what stands between the student and solo. */
 import {
   GRADES,
+  type ListedStudent,
   type Path,
   type PathAttempt,
   type Skill,
-  type Student,
   type Trend,
   VERDICT_WORDS,
 } from '@keel/core';
 import { Button } from '@mantine/core';
 import { Link, useNavigate, useParams } from 'react-router';
-import { useLessons, useMe, usePath, useStudents } from '../api/hooks.ts';
+import { useMe, usePath, useStudents } from '../api/hooks.ts';
 import { helpName } from '../debrief/WhoFlew.tsx';
 import { useSetCurrent } from '../frame/current.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
@@ -27,11 +27,8 @@ import './path.css';
 export function PathIndex() {
   const { data: me } = useMe();
   const students = useStudents();
-  const lessons = useLessons();
   if (!me || !students.data) return <Waiting query={students} what="students" />;
   if (me.role === 'student') return <PathOf studentId={me.id} />;
-  const flown = (studentId: string) =>
-    (lessons.data ?? []).filter((lesson) => lesson.student.id === studentId && lesson.recordings.length > 0);
   return (
     <>
       <TitleBar title="Students" about="Whose path do you want to see?" />
@@ -42,23 +39,23 @@ export function PathIndex() {
             rowKey={(student) => student.id}
             initialSort={{ id: 'name', desc: false }}
             columns={[
-              sortable<Student>(
+              sortable<ListedStudent>(
                 'name',
                 'Student',
                 (s) => s.name,
                 (s) => <Link to={`/path/${s.id}`}>{s.name}</Link>,
               ),
-              sortable<Student>(
+              sortable<ListedStudent>(
                 'flown',
-                'Lessons flown',
-                (s) => flown(s.id).length,
-                (s) => flown(s.id).length,
+                'Recordings',
+                (s) => s.recordings,
+                (s) => s.recordings,
               ),
-              sortable<Student>(
+              sortable<ListedStudent>(
                 'last',
                 'Last flown',
-                (s) => flown(s.id)[0]?.plannedAt ?? '',
-                (s) => (flown(s.id)[0] ? day(flown(s.id)[0].plannedAt) : 'not yet'),
+                (s) => s.lastFlownAt ?? '',
+                (s) => (s.lastFlownAt ? day(s.lastFlownAt) : 'not yet'),
               ),
             ]}
           />

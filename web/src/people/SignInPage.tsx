@@ -1,11 +1,10 @@
 /** Signing in. */
-import type { Me } from '@keel/core';
 import { Button, PasswordInput, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { useSWRConfig } from 'swr';
-import { messageOf, post } from '../api/client.ts';
+import { api, messageOf, read } from '../api/client.ts';
 import './sign-in.css';
 
 export function SignInPage() {
@@ -26,7 +25,7 @@ export function SignInPage() {
     setBusy(true);
     setProblem(null);
     try {
-      const me = await post<Me>('/session', values);
+      const me = await read(api.session.$post({ json: values }));
       await mutate('/me', me, { revalidate: false });
       navigate((state as { from?: string } | null)?.from ?? '/', { replace: true });
     } catch (error) {

@@ -12,7 +12,7 @@ import { Button, Checkbox, NumberInput } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useState } from 'react';
 import { mutate } from 'swr';
-import { messageOf, post, put } from '../api/client.ts';
+import { answered, api, messageOf, read } from '../api/client.ts';
 import { maneuverName, PARAMETER_NAMES, unitMark } from '../parts/format.ts';
 import { maneuverTitle } from '../parts/maneuvers.ts';
 
@@ -55,11 +55,18 @@ export function StandardEditor({ standard, close }: { standard: Versioned; close
   };
   const look = () =>
     working(async () =>
-      setPreview(await post<Preview>(`/standards/${standard.id}/preview`, { data: draft })),
+      setPreview(
+        await read(api.standards[':id'].preview.$post({ param: { id: standard.id }, json: { data: draft } })),
+      ),
     );
   const save = () =>
     working(async () => {
-      await put(`/standards/${standard.id}`, { version: standard.version, data: draft });
+      await answered(
+        api.standards[':id'].$put({
+          param: { id: standard.id },
+          json: { version: standard.version, data: draft },
+        }),
+      );
       await mutate('/standards');
       close();
     });

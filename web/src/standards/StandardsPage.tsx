@@ -3,7 +3,7 @@ import { findRoom, rooms, rowsFor, type Standard, type StandardRow } from '@keel
 import { Button, Modal, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { mutate } from 'swr';
-import { messageOf, post } from '../api/client.ts';
+import { answered, api, messageOf } from '../api/client.ts';
 import { useMe, useStandards } from '../api/hooks.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { bandOf, PARAMETER_NAMES, unitMark } from '../parts/format.ts';
@@ -197,7 +197,7 @@ function CopyDialog(props: {
     .slice(0, 40);
   const copy = async () => {
     try {
-      await post('/standards', { from: props.from.id, id, name });
+      await answered(api.standards.$post({ json: { from: props.from.id, id, name } }));
       await mutate('/standards');
       props.made(id);
       setName('');

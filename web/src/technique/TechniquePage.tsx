@@ -3,7 +3,7 @@ import type { Technique, TechniqueKey } from '@keel/core';
 import { Button, NumberInput, Textarea } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useState } from 'react';
-import { ApiError, messageOf, put } from '../api/client.ts';
+import { ApiError, api, messageOf, read } from '../api/client.ts';
 import { useMe, useTechnique } from '../api/hooks.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { Caution } from '../parts/caution.tsx';
@@ -25,12 +25,13 @@ export function TechniquePage() {
   const [problem, setProblem] = useState<string | null>(null);
   if (!school.data || !me) return <Waiting query={school} what="the school’s technique" />;
   const technique = { ...school.data.technique, ...changes } as Technique;
+  const { version } = school.data;
   const readOnly = me.role !== 'chief';
   const set = (key: TechniqueKey, value: unknown) => setChanges((before) => ({ ...before, [key]: value }));
   const save = async () => {
     setProblem(null);
     try {
-      await school.mutate(put('/technique', { version: school.data?.version, technique }), {
+      await school.mutate(read(api.technique.$put({ json: { version, technique } })), {
         revalidate: false,
       });
       setChanges({});

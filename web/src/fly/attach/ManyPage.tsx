@@ -1,18 +1,17 @@
 /** Many recordings at once: each finds its lesson by airplane and time, a person says it of the rest. */
-import type { Created, Lesson, Mapping } from '@keel/core';
+import type { Created, LessonSummary, Mapping } from '@keel/core';
 import { Button, Select } from '@mantine/core';
 import { IconFileUpload } from '@tabler/icons-react';
 import { useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { Link } from 'react-router';
-import { useSWRConfig } from 'swr';
-import { messageOf, put, upload } from '../../api/client.ts';
-import { useLessons } from '../../api/hooks.ts';
+import { answered, api, messageOf, upload } from '../../api/client.ts';
+import { useForgetLessons, useLessons } from '../../api/hooks.ts';
 import { TitleBar } from '../../frame/TitleBar.tsx';
-import { dayAndTime, lessonFor } from '../../parts/format.ts';
+import { dayAndTime } from '../../parts/format.ts';
 import { Waiting } from '../../parts/states.tsx';
 import { MappingDialog } from './MappingDialog.tsx';
-import { type Prepared, prepare, recordingForm } from './prepare.ts';
+import { lessonFor, type Prepared, prepare, recordingForm } from './prepare.ts';
 
 type State =
   | { step: 'waiting' }
@@ -31,15 +30,16 @@ interface Row {
 }
 
 export function ManyPage() {
-  const lessons = useLessons();
+  // What is flown comes from the latest of them.
+  const lessons = useLessons({}, 200);
   if (!lessons.data) return <Waiting query={lessons} what="the lessons" />;
-  return <Many lessons={lessons.data} />;
+  return <Many lessons={lessons.data.flatMap(({ items }) => items)} />;
 }
 
-function Many({ lessons }: { lessons: Lesson[] }) {
+function Many({ lessons }: { lessons: LessonSummary[] }) {
   const [rows, setRows] = useState<Row[]>([]);
   const [asked, setAsked] = useState<string | null>(null);
-  const { mutate } = useSWRConfig();
+  const forgetLessons = useForgetLessons();
   const change = (key: string, part: Partial<Row>) =>
     setRows((now) => now.map((row) => (row.key === key ? { ...row, ...part } : row)));
 
@@ -75,23 +75,21 @@ function Many({ lessons }: { lessons: Lesson[] }) {
       const lesson = lessons.find(({ id }) => id === row.lessonId)!;
       change(row.key, { state: { step: 'sending', fraction: 0 } });
       try {
-        const created = await upload<Created>(
-          '/recordings',
-          recordingForm(row.prepared, lesson, row.mapping),
-          (fraction) => change(row.key, { state: { step: 'sending', fraction } }),
+        const created = await upload(recordingForm(row.prepared, lesson, row.mapping), (fraction) =>
+          change(row.key, { state: { step: 'sending', fraction } }),
         );
         change(row.key, { state: { step: 'kept', created } });
       } catch (error) {
         change(row.key, { state: { step: 'refused', why: messageOf(error) } });
       }
     }
-    await mutate('/lessons');
+    await forgetLessons();
   };
   const asking = rows.find(({ key }) => key === asked);
   const answer = async (mapping: Mapping) => {
     const key = asking?.prepared.table?.key;
     if (!key) return;
-    await put(`/column-mappings/${key}`, mapping);
+    await answered(api['column-mappings'][':key'].$put({ param: { key }, json: mapping }));
     // One answer does for every file with that header.
     setRows((now) => now.map((row) => (row.prepared.table?.key === key ? { ...row, mapping } : row)));
     setAsked(null);
@@ -163,7 +161,7 @@ function Many({ lessons }: { lessons: Lesson[] }) {
 
 function FileRow(props: {
   row: Row;
-  lessons: Lesson[];
+  lessons: LessonSummary[];
   choose: (lessonId: string | null) => void;
   ask: () => void;
 }) {

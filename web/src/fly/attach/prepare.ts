@@ -1,6 +1,16 @@
 /** A file looked at before it is sent: what it is, and what has to be asked first. */
-import { headerKey, type Mapping, type Peek, peekRecording, type TableHead, tableHead } from '@keel/core';
-import { get } from '../../api/client.ts';
+import {
+  headerKey,
+  type Mapping,
+  type MatchableLesson,
+  matchLesson,
+  type Peek,
+  peekRecording,
+  type TableHead,
+  tableHead,
+} from '@keel/core';
+import { api, read } from '../../api/client.ts';
+import { shownZone } from '../../parts/format.ts';
 
 /** Enough for any header; the rest is the server's to read. */
 const HEAD_BYTES = 64 * 1024;
@@ -25,7 +35,7 @@ export async function prepare(file: File): Promise<Prepared> {
     return { file, peek, table: null };
   }
   const key = headerKey(head);
-  const { mapping } = await get<{ mapping: Mapping | null }>(`/column-mappings/${key}`);
+  const { mapping } = await read(api['column-mappings'][':key'].$get({ param: { key } }));
   return { file, peek, table: { head, key, remembered: mapping } };
 }
 
@@ -44,3 +54,7 @@ export function recordingForm(
   if (mapping) form.set('mapping', JSON.stringify(mapping));
   return form;
 }
+
+/** The lesson that a file belongs to, by the school's days. */
+export const lessonFor = <T extends MatchableLesson>(peek: Peek, lessons: readonly T[]): T | undefined =>
+  matchLesson(peek, lessons, shownZone());

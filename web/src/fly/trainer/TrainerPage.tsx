@@ -1,5 +1,5 @@
 /** The trainer: one picture, a plain panel, and the card reduced to what matters now. */
-import type { Airplane, Created, Lesson, TargetCard, TrainerOptions } from '@keel/core';
+import { type Airplane, type Lesson, requireRoom, type TargetCard, type TrainerOptions } from '@keel/core';
 import { Button, Select } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import {
@@ -12,8 +12,8 @@ import {
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { useSWRConfig } from 'swr';
-import { messageOf, post, put } from '../../api/client.ts';
-import { useAirplanes, useLesson, useMe } from '../../api/hooks.ts';
+import { api, messageOf, read } from '../../api/client.ts';
+import { useAirplanes, useForgetLessons, useLesson, useMe } from '../../api/hooks.ts';
 import { useSetCurrent } from '../../frame/current.tsx';
 import { speedIn } from '../../parts/format.ts';
 import { Failed, Loading, Waiting } from '../../parts/states.tsx';
@@ -94,6 +94,7 @@ function Flying(props: {
   const [pointer, setPointer] = useState<PointerStick | null>(null);
   const navigate = useNavigate();
   const { mutate } = useSWRConfig();
+  const forgetLessons = useForgetLessons();
   const instructor = me !== undefined && me.role !== 'student';
   const speedUnit = { name: airplane.speedUnit, perKt: speedIn(1, airplane.speedUnit) };
   const sound = useSound(trainer, paused);
@@ -124,10 +125,12 @@ function Flying(props: {
       bankDeg: bank_deg,
     };
     try {
-      const kept = await put<Lesson>(`/lessons/${lesson.id}/sight-pictures`, [
-        ...lesson.sightPictures.slice(-11),
-        picture,
-      ]);
+      const kept = await read(
+        api.lessons[':id']['sight-pictures'].$put({
+          param: { id: lesson.id },
+          json: [...lesson.sightPictures.slice(-11), picture],
+        }),
+      );
       await mutate(`/lessons/${lesson.id}`, kept, { revalidate: false });
       setPictured(picture.id);
     } catch (error) {
@@ -140,17 +143,19 @@ function Flying(props: {
     setPaused(true);
     const flight = await trainer.finish();
     try {
-      const created = await post<Created>(`/lessons/${lesson.id}/trainer-flight`, {
-        ...flight,
-        maneuver: card.maneuver,
-      });
-      await Promise.all([mutate(`/lessons/${lesson.id}`), mutate('/lessons')]);
+      const created = await read(
+        api.lessons[':id']['trainer-flight'].$post({
+          param: { id: lesson.id },
+          json: { ...flight, maneuver: requireRoom(card.maneuver).id },
+        }),
+      );
+      await Promise.all([mutate(`/lessons/${lesson.id}`), forgetLessons()]);
       navigate(`/debrief/${created.id}`);
     } catch (error) {
       setHanding(false);
       notifications.show({ message: messageOf(error), color: 'red' });
     }
-  }, [trainer, lesson.id, card.maneuver, mutate, navigate]);
+  }, [trainer, lesson.id, card.maneuver, mutate, forgetLessons, navigate]);
 
   useSticks(trainer, {
     pointer,

@@ -1,0 +1,26 @@
+/** Sends whoever is not signed in to the sign-in, and back again afterwards. */
+import { Navigate, Outlet, useLocation } from 'react-router';
+import { useMe } from '../api/hooks.ts';
+import { showTimesIn } from '../parts/format.ts';
+import { Failed, Loading } from '../parts/states.tsx';
+
+export function SignedIn() {
+  const me = useMe();
+  const { pathname, search } = useLocation();
+  if (me.error?.status === 401) return <Navigate to="/sign-in" state={{ from: pathname + search }} replace />;
+  if (me.error && !me.data) {
+    return (
+      <div className="page">
+        <Failed error={me.error} retry={() => me.mutate()} />
+      </div>
+    );
+  }
+  if (me.data) showTimesIn(me.data.zone);
+  return me.data ? (
+    <Outlet />
+  ) : (
+    <div className="page">
+      <Loading what="Keel Path" />
+    </div>
+  );
+}

@@ -1,0 +1,76 @@
+/** Every address and what stands there; each station is a piece of its own, fetched when somebody goes there. */
+import type { ComponentType } from 'react';
+import { createBrowserRouter, Navigate, type RouteObject } from 'react-router';
+import { Empty, Loading } from '../parts/states.tsx';
+import { Broken } from './Broken.tsx';
+import { Frame } from './Frame.tsx';
+import { SignedIn } from './SignedIn.tsx';
+
+/** A page fetched when it is wanted; what goes wrong in it stays in its place, and the frame around it goes on. */
+const page = (path: string, load: () => Promise<ComponentType>): RouteObject => ({
+  path,
+  lazy: async () => ({ Component: await load() }),
+  errorElement: <Broken />,
+});
+
+const lessons = (station: 'brief' | 'fly' | 'debrief') =>
+  page(station, async () => {
+    const { LessonsPage } = await import('../brief/LessonsPage.tsx');
+    return () => <LessonsPage station={station} />;
+  });
+
+export const router = createBrowserRouter([
+  {
+    path: '/sign-in',
+    lazy: async () => ({ Component: (await import('../people/SignInPage.tsx')).SignInPage }),
+    HydrateFallback: Waiting,
+    errorElement: <Broken />,
+  },
+  {
+    element: <SignedIn />,
+    HydrateFallback: Waiting,
+    errorElement: <Broken />,
+    children: [
+      {
+        element: <Frame />,
+        children: [
+          { index: true, element: <Navigate to="/brief" replace /> },
+          lessons('brief'),
+          page('brief/:lessonId', async () => (await import('../brief/BriefPage.tsx')).BriefPage),
+          lessons('fly'),
+          page('fly/many', async () => (await import('../fly/attach/ManyPage.tsx')).ManyPage),
+          page('fly/:lessonId', async () => (await import('../fly/FlyPage.tsx')).FlyPage),
+          page(
+            'fly/:lessonId/trainer',
+            async () => (await import('../fly/trainer/TrainerPage.tsx')).TrainerPage,
+          ),
+          lessons('debrief'),
+          page('debrief/:recordingId', async () => (await import('../debrief/DebriefPage.tsx')).DebriefPage),
+          page('path', async () => (await import('../path/PathPage.tsx')).PathIndex),
+          page('path/:studentId', async () => (await import('../path/PathPage.tsx')).PathPage),
+          page('hangar', async () => (await import('../hangar/HangarPage.tsx')).HangarPage),
+          page('standards', async () => (await import('../standards/StandardsPage.tsx')).StandardsPage),
+          page('technique', async () => (await import('../technique/TechniquePage.tsx')).TechniquePage),
+          page('people', async () => (await import('../people/PeoplePage.tsx')).PeoplePage),
+          page('me', async () => (await import('../people/MyPage.tsx')).MyPage),
+          {
+            path: '*',
+            element: (
+              <div className="page">
+                <Empty title="There is nothing at this address">Go on from the line of stations above.</Empty>
+              </div>
+            ),
+          },
+        ],
+      },
+    ],
+  },
+]);
+
+function Waiting() {
+  return (
+    <div className="page">
+      <Loading what="Keel Path" />
+    </div>
+  );
+}

@@ -1,0 +1,66 @@
+/** What is one's own: where one is signed in. */
+import { Button } from '@mantine/core';
+import { notifications } from '@mantine/notifications';
+import { answered, api, messageOf } from '../api/client.ts';
+import { useMe, useSessions } from '../api/hooks.ts';
+import { TitleBar } from '../frame/TitleBar.tsx';
+import { dayAndTime } from '../parts/format.ts';
+import { Waiting } from '../parts/states.tsx';
+
+export function MyPage() {
+  const { data: me } = useMe();
+  const sessions = useSessions();
+  if (!sessions.data) return <Waiting query={sessions} what="your sessions" />;
+  const end = async (id: string) => {
+    try {
+      await answered(api.me.sessions[':id'].$delete({ param: { id } }));
+      await sessions.mutate();
+    } catch (error) {
+      notifications.show({ color: 'red', title: 'Not ended', message: messageOf(error) });
+    }
+  };
+  return (
+    <>
+      <TitleBar title={me?.name ?? ''} about={me?.email} />
+      <div className="page">
+        <section className="sheet stack" aria-labelledby="signed-in">
+          <h2 id="signed-in">Where you are signed in</h2>
+          <p className="small quiet">
+            End what you do not know, and what you left on a device that others use.
+          </p>
+          <div className="scrolls" data-scrolls>
+            <table className="plain">
+              <thead>
+                <tr>
+                  <th scope="col">Device</th>
+                  <th scope="col">Since</th>
+                  <th scope="col">Last used</th>
+                  <th scope="col" aria-label="What to do" />
+                </tr>
+              </thead>
+              <tbody>
+                {sessions.data.map(({ id, device, since, seenAt, thisOne }) => (
+                  <tr key={id}>
+                    <td>
+                      <strong>{device}</strong>
+                      {thisOne && <span className="quiet"> · this one</span>}
+                    </td>
+                    <td className="nowrap">{dayAndTime(since)}</td>
+                    <td className="nowrap">{dayAndTime(seenAt)}</td>
+                    <td>
+                      {!thisOne && (
+                        <Button variant="default" size="compact-md" onClick={() => end(id)}>
+                          End
+                        </Button>
+                      )}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+        </section>
+      </div>
+    </>
+  );
+}
