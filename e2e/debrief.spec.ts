@@ -3,25 +3,9 @@
 import AxeBuilder from '@axe-core/playwright';
 import { decodeFlight, readRecording } from '@keel/core';
 import { expect, type Page, test } from '@playwright/test';
-import { ownLesson } from './support/own-lesson.ts';
+import { flownLesson, ownLesson } from './support/own-lesson.ts';
 import { lessonsOf, signInQuickly } from './support/people.ts';
 
-let seed = 1 + (Date.now() % 40_000);
-
-/** A lesson of the test's own with a steep-turn pair flown into it, the first with an overbank; no flight is another's. */
-async function flownLesson(page: Page, title: string): Promise<string> {
-  const lessonId = await ownLesson(page, title);
-  const made = await page.request.post(`/api/lessons/${lessonId}/demonstration`, {
-    data: { maneuver: 'steep-turn', habit: 'steep-turn/overbank', habitIn: 'first', seed: seed++ },
-  });
-  const { id } = await made.json();
-  await expect
-    .poll(async () => (await (await page.request.get(`/api/recordings/${id}`)).json()).status, {
-      timeout: 30_000,
-    })
-    .toBe('analysed');
-  return id;
-}
 const verdictFigures = (page: Page) => page.getByLabel('Verdict');
 
 test('a moment is replayed with its picture and instruments, and every number opens to its evidence', async ({

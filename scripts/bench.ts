@@ -33,6 +33,7 @@ import {
 import Papa from 'papaparse';
 import { type Confusion, cases, confusionLines, confusionOf } from './lib/confusion.ts';
 import { debriefBench } from './lib/debrief-bench.ts';
+import { eventLoopBench, largeSchoolBench } from './lib/server-bench.ts';
 import { soared, soaredLine } from './lib/soaring.ts';
 import { answerUsage } from './lib/usage.mjs';
 
@@ -174,6 +175,23 @@ async function debrief(): Promise<void> {
   console.log(`panning three hours, script a frame, 19 of 20 below: ${panLongestMs.toFixed(1)} ms`);
 }
 
+async function school(): Promise<void> {
+  const { recording } = flyManeuver({ airplane, maneuver: 'steep-turn', recorder: { rateHz: 5 } });
+  const { fillS, lists, peakMb: mb, plans } = await largeSchoolBench(writeRecordingCsv(recording));
+  console.log(`400 students, 25,000 lessons, 150,000 attempts made: ${fillS.toFixed(0)} s`);
+  for (const [name, ms] of lists) console.log(`${name}, 19 of 20 below: ${ms.toFixed(0)} ms`);
+  console.log(`server, largest resident memory: ${mb.toFixed(0)} MB`);
+  for (const [name, plan] of plans) console.log(`plan of ${name}:\n${plan}`);
+}
+
+async function loop(): Promise<void> {
+  const { medianMs, p99Ms, longestMs, asked, tookS } = await eventLoopBench(hoursOfFlight(3));
+  console.log(`six kneeboards, ten scores and three hours sent at once: ${tookS.toFixed(1)} s`);
+  console.log(`health meanwhile, median of ${asked}: ${medianMs.toFixed(1)} ms`);
+  console.log(`health meanwhile, 99 of 100 below: ${p99Ms.toFixed(1)} ms`);
+  console.log(`health meanwhile, longest: ${longestMs.toFixed(1)} ms`);
+}
+
 /** Real soaring logs in a folder, which the project has none of: the wind against what drifting circles say. */
 function soaringLogs(folder: string): void {
   const apart: number[] = [];
@@ -207,7 +225,7 @@ async function confusion(seeds: number): Promise<void> {
   for (const line of confusionLines(rows.map(([, row]) => row))) console.log(line);
 }
 
-const USAGE = `npm run bench -- [--only hour|confusion|debrief] [--seeds N] [--logs FOLDER]`;
+const USAGE = `npm run bench -- [--only hour|confusion|debrief|school|loop] [--seeds N] [--logs FOLDER]`;
 const { values, positionals } = answerUsage(USAGE, {
   allowPositionals: true,
   options: {
@@ -238,6 +256,8 @@ if (values.logs !== undefined) {
       flightModel();
     }
     if (wanted('debrief')) await debrief();
+    if (wanted('school')) await school();
+    if (wanted('loop')) await loop();
     if (wanted('confusion')) await confusion(Number(values.seeds));
   } finally {
     rmSync(folder, { recursive: true });

@@ -104,9 +104,8 @@ async function within(data, work) {
   }
 }
 
-/** Builds, and loads the demo once: its flights are flown and scored there, and the other programs begin with a copy. */
+/** Loads the demo once: its flights are flown and scored there, and the other programs begin with a copy. */
 async function prepare(folder) {
-  ensureBuilt();
   const data = Array.from({ length: BROWSERS }, (_, i) => join(folder, `data-${i}`));
   mkdirSync(data[0]);
   const began = Date.now();
@@ -138,6 +137,8 @@ async function main() {
   ensurePackages();
   ensurePostgres(console.log);
   ensureChromium(console.log);
+  // The server's tests stop and kill built servers for real.
+  ensureBuilt();
   const folder = mkdtempSync(join(tmpdir(), 'keel-npm-test-'));
   chmodSync(folder, 0o755);
   try {

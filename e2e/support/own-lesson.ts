@@ -1,4 +1,4 @@
-import type { Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { lessonsOf, signInQuickly } from './people.ts';
 
 /** A lesson of a test’s own, so that others find theirs as they were. */
@@ -20,4 +20,21 @@ export async function ownLesson(page: Page, title = 'In the trainer'): Promise<s
     },
   });
   return (await made.json()).id;
+}
+
+let seed = 1 + (Date.now() % 40_000);
+
+/** A lesson of the test's own with a steep-turn pair flown into it, the first with an overbank; no flight is another's. */
+export async function flownLesson(page: Page, title: string): Promise<string> {
+  const lessonId = await ownLesson(page, title);
+  const made = await page.request.post(`/api/lessons/${lessonId}/demonstration`, {
+    data: { maneuver: 'steep-turn', habit: 'steep-turn/overbank', habitIn: 'first', seed: seed++ },
+  });
+  const { id } = await made.json();
+  await expect
+    .poll(async () => (await (await page.request.get(`/api/recordings/${id}`)).json()).status, {
+      timeout: 30_000,
+    })
+    .toBe('analysed');
+  return id;
 }

@@ -45,6 +45,8 @@ interface LessonRow {
 
 /** The demo's lessons of a student, newest first. */
 export async function lessonsOf(request: APIRequestContext, name: string): Promise<LessonRow[]> {
-  const lessons = (await (await request.get('/api/lessons')).json()) as LessonRow[];
+  const { items: lessons } = (await (await request.get('/api/lessons?limit=200')).json()) as {
+    items: LessonRow[];
+  };
   return lessons.filter((lesson) => lesson.student.name.startsWith(name));
 }

@@ -47,7 +47,9 @@ export async function debriefBench(csv: string): Promise<DebriefFigures> {
 }
 
 async function scored(page: Page, csv: string): Promise<{ id: string; scoringS: number }> {
-  const [lesson] = await (await page.request.get('/api/lessons')).json();
+  const {
+    items: [lesson],
+  } = await (await page.request.get('/api/lessons')).json();
   const began = performance.now();
   const answer = await page.request.post('/api/recordings', {
     multipart: {

@@ -72,6 +72,9 @@ export async function namesOf(
   database: DataSource,
   { schoolId }: Pick<Viewer, 'schoolId'>,
 ): Promise<Map<string, string>> {
-  const accounts = await database.getRepository(AccountEntity).findBy({ schoolId });
+  const accounts: { id: string; name: string }[] = await database.query(
+    'SELECT id, name FROM account WHERE school_id = $1',
+    [schoolId],
+  );
   return new Map(accounts.map(({ id, name }) => [id, name]));
 }

@@ -31,8 +31,29 @@ export const zoneSchema = z
 export const clockIn = (instant: Instant, zone: string, format: string): string =>
   dayjs(instant).tz(zone).format(format);
 
+/** Made once a zone: a path asks for hundreds of days. */
+const dayFormats = new Map<string, Intl.DateTimeFormat>();
+
+function dayFormat(zone: string): Intl.DateTimeFormat {
+  let format = dayFormats.get(zone);
+  if (!format) {
+    format = new Intl.DateTimeFormat('en', {
+      timeZone: zone,
+      year: 'numeric',
+      month: '2-digit',
+      day: '2-digit',
+    });
+    dayFormats.set(zone, format);
+  }
+  return format;
+}
+
 /** The day in the zone, `YYYY-MM-DD`. */
-export const dayIn = (instant: Instant, zone: string): string => clockIn(instant, zone, 'YYYY-MM-DD');
+export function dayIn(instant: Instant, zone: string): string {
+  const parts = dayFormat(zone).formatToParts(new Date(instant));
+  const part = (type: Intl.DateTimeFormatPartTypes) => parts.find((one) => one.type === type)?.value ?? '';
+  return `${part('year').padStart(4, '0')}-${part('month')}-${part('day')}`;
+}
 
 /** When a clock in the zone shows this: `YYYY-MM-DD`, its first moment, or `YYYY-MM-DD HH:mm:ss`. */
 export const instantOf = (clock: string, zone: string): Date => dayjs.tz(clock, zone).toDate();

@@ -9,7 +9,7 @@ import {
   RecordingEntity,
   StandardEntity,
 } from '../db/entities.ts';
-import { type Cursor, cursorOf, cursorSchema } from '../http/cursor.ts';
+import { cursorOf, cursorSchema } from '../http/cursor.ts';
 import { json, type Viewer } from '../http/env.ts';
 import { visible } from '../scope.ts';
 
@@ -44,6 +44,13 @@ export const lessonListRoute = createRoute({
 /** A part of a name, with the letters that `LIKE` reads otherwise taken as they are. */
 const like = (part: string): string => `%${part.toLowerCase().replace(/[\\%_]/g, '\\$&')}%`;
 
+/** The student, the title or the airplane; each airplane’s file is looked into once, not once a lesson. */
+const FOUND = `(lower(lesson.title) LIKE :like
+  OR lesson.studentId IN (
+    SELECT id FROM account WHERE account.school_id = :viewerSchool AND lower(account.name) LIKE :like)
+  OR lesson.airplaneRowId IN (
+    SELECT row_id FROM airplane WHERE airplane.school_id = :viewerSchool AND lower(airplane.data->>'name') LIKE :like))`;
+
 /** Recordings of a lesson that are in sight. */
 const FLOWN = `EXISTS (SELECT FROM recording WHERE recording.school_id = lesson.school_id
   AND recording.lesson_id = lesson.id AND recording.deleted_at IS NULL)`;
@@ -54,7 +61,56 @@ export async function listLessons(
   wanted: z.output<typeof querySchema>,
 ): Promise<LessonList> {
   const { column, type } = SORTS[wanted.sort];
-  const query = database
+  const direction = wanted.order === 'asc' ? 'ASC' : 'DESC';
+  // Which lessons, by what is small and indexed; what is shown of them is looked up for the page alone.
+  const which = database
+    .getRepository(LessonEntity)
+    .createQueryBuilder('lesson')
+    .select('lesson.id', 'id')
+    .addSelect(`CAST(${column} AS text)`, 'sortedBy')
+    .where('true');
+  if (wanted.sort === 'student')
+    which.innerJoin(
+      AccountEntity.options.name,
+      'student',
+      'student.schoolId = lesson.schoolId AND student.id = lesson.studentId',
+    );
+  if (wanted.studentId) which.andWhere('lesson.studentId = :studentId', wanted);
+  if (wanted.search) which.andWhere(FOUND, { like: like(wanted.search) });
+  if (wanted.state !== 'all') which.andWhere(wanted.state === 'flown' ? FLOWN : `NOT ${FLOWN}`);
+  if (wanted.cursor)
+    which.andWhere(
+      `(${column}, lesson.id) ${wanted.order === 'asc' ? '>' : '<'} (:after::${type}, :afterId::uuid)`,
+      { after: wanted.cursor.value, afterId: wanted.cursor.id },
+    );
+  const rows = await visible(which, 'lesson', viewer)
+    .orderBy(column, direction)
+    .addOrderBy('lesson.id', direction)
+    .limit(wanted.limit + 1)
+    .getRawMany<{ id: string; sortedBy: string }>();
+  const page = rows.slice(0, wanted.limit);
+  const last = page.at(-1);
+  const ids = page.map(({ id }) => id);
+  const [shown, recordings] = await Promise.all([
+    summaries(database, viewer.schoolId, ids),
+    recordingsOf(database, viewer.schoolId, ids),
+  ]);
+  return {
+    items: ids.flatMap((id) => {
+      const summary = shown.get(id);
+      return summary ? [{ ...summary, recordings: recordings.get(id) ?? [] }] : [];
+    }),
+    next: last && rows.length > page.length ? cursorOf({ value: last.sortedBy, id: last.id }) : null,
+  };
+}
+
+async function summaries(
+  database: DataSource,
+  schoolId: string,
+  ids: string[],
+): Promise<Map<string, Omit<LessonSummary, 'recordings'>>> {
+  if (ids.length === 0) return new Map();
+  const rows = await database
     .getRepository(LessonEntity)
     .createQueryBuilder('lesson')
     .innerJoin(
@@ -72,56 +128,32 @@ export async function listLessons(
     .select('lesson.id', 'id')
     .addSelect('lesson.title', 'title')
     .addSelect('lesson.plannedAt', 'plannedAt')
-    .addSelect('lesson.studentId', 'studentId')
+    .addSelect('student.id', 'studentId')
     .addSelect('student.name', 'studentName')
-    .addSelect('lesson.instructorId', 'instructorId')
+    .addSelect('instructor.id', 'instructorId')
     .addSelect('instructor.name', 'instructorName')
     .addSelect("lesson.conditions->'weightLb'", 'weightLb')
     .addSelect('airplane.id', 'airplaneId')
     .addSelect("airplane.data->>'name'", 'airplaneName')
-    .addSelect("standard.data->>'shortName'", 'standardName')
     .addSelect('standard.id', 'standardId')
-    .addSelect(`CAST(${column} AS text)`, 'sortedBy')
-    .where('true');
-  if (wanted.studentId) query.andWhere('lesson.studentId = :studentId', wanted);
-  if (wanted.search)
-    query.andWhere(
-      `(lower(student.name) LIKE :like OR lower(lesson.title) LIKE :like OR lower(airplane.data->>'name') LIKE :like)`,
-      { like: like(wanted.search) },
-    );
-  if (wanted.state !== 'all') query.andWhere(wanted.state === 'flown' ? FLOWN : `NOT ${FLOWN}`);
-  if (wanted.cursor)
-    query.andWhere(
-      `(${column}, lesson.id) ${wanted.order === 'asc' ? '>' : '<'} (:after::${type}, :afterId::uuid)`,
-      { after: wanted.cursor.value, afterId: wanted.cursor.id },
-    );
-  const direction = wanted.order === 'asc' ? 'ASC' : 'DESC';
-  const rows = await visible(query, 'lesson', viewer)
-    .orderBy(column, direction)
-    .addOrderBy('lesson.id', direction)
-    .limit(wanted.limit + 1)
+    .addSelect("standard.data->>'shortName'", 'standardName')
+    .where('lesson.schoolId = :schoolId AND lesson.id IN (:...ids)', { schoolId, ids })
     .getRawMany();
-  const page = rows.slice(0, wanted.limit);
-  const recordings = await recordingsOf(
-    database,
-    viewer.schoolId,
-    page.map(({ id }) => id),
+  return new Map(
+    rows.map((row) => [
+      row.id,
+      {
+        id: row.id,
+        title: row.title,
+        plannedAt: row.plannedAt.toISOString(),
+        student: { id: row.studentId, name: row.studentName },
+        instructor: { id: row.instructorId, name: row.instructorName },
+        airplane: { id: row.airplaneId, name: row.airplaneName },
+        standard: { id: row.standardId, shortName: row.standardName },
+        weightLb: row.weightLb,
+      },
+    ]),
   );
-  const last = page.at(-1);
-  return {
-    items: page.map((row) => ({
-      id: row.id,
-      title: row.title,
-      plannedAt: row.plannedAt.toISOString(),
-      student: { id: row.studentId, name: row.studentName },
-      instructor: { id: row.instructorId, name: row.instructorName },
-      airplane: { id: row.airplaneId, name: row.airplaneName },
-      standard: { id: row.standardId, shortName: row.standardName },
-      weightLb: row.weightLb,
-      recordings: recordings.get(row.id) ?? [],
-    })),
-    next: rows.length > page.length ? cursorOf({ value: last.sortedBy, id: last.id } satisfies Cursor) : null,
-  };
 }
 
 async function recordingsOf(

@@ -12,6 +12,7 @@ import {
   ScoreEntity,
 } from '../db/entities.ts';
 import { json, router, type Viewer } from '../http/env.ts';
+import { multipart } from '../http/multipart.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { requireInstructor, visible } from '../scope.ts';
 import { ask } from '../tasks/list.ts';
@@ -94,41 +95,41 @@ async function lessonOf(database: DataSource, viewer: Viewer, id: string | undef
 export function recordingRoutes() {
   const routes = router();
   const params = z.object({ id: z.uuid() });
-  const tooLarge = () => {
+  const tooLarge = (): never => {
     throw new Problem(
       413,
       'The file is larger than 50 MB. Split the recording, or leave out columns that are not needed.',
     );
   };
   routes.use('/recordings', bodyLimit({ maxSize: LARGEST_UPLOAD + 64 * 1024, onError: tooLarge }));
-  routes.openapi(
-    createRoute({
-      method: 'post',
-      path: '/recordings',
-      summary: 'Upload a recording; it is read at once and scored in the background',
-      request: { body: { required: true, content: { 'multipart/form-data': { schema: uploadSchema } } } },
-      responses: {
-        200: json(createdSchema, 'The same file was there already'),
-        201: json(createdSchema, 'Read and kept'),
-      },
-    }),
-    async (c) => {
-      const [viewer, database] = [c.get('viewer'), c.get('database')];
-      requireInstructor(viewer);
-      const form = c.req.valid('form');
-      if (form.file.size > LARGEST_UPLOAD) tooLarge();
-      const created = await createRecording({ database, tasks: c.get('tasks') }, viewer, {
-        ...form,
-        lesson: await lessonOf(database, viewer, form.lessonId, form.studentId),
-        bytes: new Uint8Array(await form.file.arrayBuffer()),
-        fileName: form.file.name || 'recording.csv',
-        flownIn: 'airplane',
-      });
-      return created.duplicate ? c.json(created, 200) : c.json(created, 201);
-    },
-  );
-
+  routes.use('/recordings', multipart(LARGEST_UPLOAD, tooLarge));
   return routes
+    .openapi(
+      createRoute({
+        method: 'post',
+        path: '/recordings',
+        summary: 'Upload a recording; it is read at once and scored in the background',
+        request: { body: { required: true, content: { 'multipart/form-data': { schema: uploadSchema } } } },
+        responses: {
+          200: json(createdSchema, 'The same file was there already'),
+          201: json(createdSchema, 'Read and kept'),
+        },
+      }),
+      async (c) => {
+        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        requireInstructor(viewer);
+        const form = c.req.valid('form');
+        if (form.file.size > LARGEST_UPLOAD) tooLarge();
+        const created = await createRecording({ database, tasks: c.get('tasks') }, viewer, {
+          ...form,
+          lesson: await lessonOf(database, viewer, form.lessonId, form.studentId),
+          bytes: new Uint8Array(await form.file.arrayBuffer()),
+          fileName: form.file.name || 'recording.csv',
+          flownIn: 'airplane',
+        });
+        return created.duplicate ? c.json(created, 200) : c.json(created, 201);
+      },
+    )
     .openapi(
       createRoute({
         method: 'get',

@@ -68,7 +68,8 @@ export async function takeTry(c: Context<Env>, address: string): Promise<Try> {
         [whole, address],
       ];
   try {
-    await Promise.all(taken.map(([limiter, key]) => limiter.consume(key)));
+    // One after the other: a try that is refused for its address costs the network nothing.
+    for (const [limiter, key] of taken) await limiter.consume(key);
   } catch (rejected) {
     if (!(rejected instanceof RateLimiterRes)) throw rejected;
     const waitS = Math.ceil(rejected.msBeforeNext / 1000);

@@ -3,7 +3,6 @@ import { attemptsFlown, dayIn, type PathAttempt, type Score } from '@keel/core';
 import type { DataSource, EntityManager } from 'typeorm';
 import {
   AttemptEntity,
-  LessonEntity,
   RecordingEntity,
   type RecordingRow,
   SchoolEntity,
@@ -74,22 +73,15 @@ export async function attemptsOf(
   database: DataSource,
   { schoolId, id: studentId }: { schoolId: string; id: string },
 ): Promise<PathAttempt[]> {
-  const [rows, lessons] = await Promise.all([
-    database.getRepository(AttemptEntity).find({
-      select: { data: true, recordingId: true, attempt: true, schoolId: true },
-      where: { schoolId, studentId },
-      order: { flownAt: 'ASC', recordingId: 'ASC', attempt: 'ASC' },
-    }),
-    database.getRepository(LessonEntity).find({
-      select: { id: true, title: true, schoolId: true },
-      where: { schoolId, studentId },
-    }),
-  ]);
-  const titles = new Map(lessons.map(({ id, title }) => [id, title]));
-  return rows.map(({ data }) => ({
-    ...data,
-    lessonTitle: (data.lessonId && titles.get(data.lessonId)) || null,
-  }));
+  // As they are stored: making hundreds of entities of them would cost more than finding them.
+  const rows: { data: PathAttempt; title: string | null }[] = await database.query(
+    `SELECT attempt.data, lesson.title FROM attempt
+     LEFT JOIN lesson ON lesson.school_id = attempt.school_id AND lesson.id = (attempt.data->>'lessonId')::uuid
+     WHERE attempt.school_id = $1 AND attempt.student_id = $2
+     ORDER BY attempt.flown_at, attempt.recording_id, attempt.attempt`,
+    [schoolId, studentId],
+  );
+  return rows.map(({ data, title }) => ({ ...data, lessonTitle: title }));
 }
 
 /** Counts a score from before attempts were rows, or one whose school counts otherwise by now. */

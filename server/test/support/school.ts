@@ -23,7 +23,7 @@ import { alone, prepare } from '../../src/db/prepare.ts';
 import { requestsUrl } from '../../src/db/roles.ts';
 import { makeApp } from '../../src/http/app.ts';
 import { startTasks, type Tasks } from '../../src/tasks/tasks.ts';
-import { inlineThreads } from '../../src/tasks/threads.ts';
+import { inlineThreads, type Threads } from '../../src/tasks/threads.ts';
 
 export const PASSWORD = 'a password of the tests';
 
@@ -79,13 +79,13 @@ export async function freshDatabase(): Promise<{ url: string; name: string }> {
 const TEMPLATE = 'keel_template';
 
 /** A database of one's own with nothing in it, and workers at it. */
-export async function openFresh() {
+export async function openFresh(threads: (database: DataSource) => Threads = inlineThreads) {
   const { url } = await freshDatabase();
   const database = await connect(requestsUrl(url));
   const tasks = await startTasks({
     database,
     url: requestsUrl(url),
-    threads: inlineThreads(database),
+    threads: threads(database),
     complain: (message, error) => console.error(message, error),
   });
   return { url, database, tasks };
@@ -98,8 +98,8 @@ export async function asOwner({ ownerUrl }: { ownerUrl: string }): Promise<Clien
   return owner;
 }
 
-export async function openSchool(): Promise<TestSchool> {
-  const { database, tasks, url } = await openFresh();
+export async function openSchool(threads?: (database: DataSource) => Threads): Promise<TestSchool> {
+  const { database, tasks, url } = await openFresh(threads);
   const app = makeApp({ database, tasks });
   const passwordHash = await hash(PASSWORD, { memoryCost: 1024, timeCost: 1 });
 

@@ -9,7 +9,7 @@ import {
   watchForByManeuver,
   withOverrides,
 } from '@keel/core';
-import { Button } from '@mantine/core';
+import { Button, Tabs } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useEffect, useMemo, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
@@ -25,6 +25,7 @@ import {
   useStudents,
   useTechnique,
 } from '../api/hooks.ts';
+import { AskBeforeLeaving, SAVED } from '../frame/AskBeforeLeaving.tsx';
 import { useSetCurrent } from '../frame/current.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { dayAndTime, numberText } from '../parts/format.ts';
@@ -163,7 +164,7 @@ function Brief({ lesson }: { lesson?: Lesson }) {
       await forgetLessons();
       notifications.show({ message: 'Lesson saved. Next station: Fly.' });
       setTab('cards');
-      if (!lesson) navigate(`/brief/${saved.id}`, { replace: true });
+      if (!lesson) navigate(`/brief/${saved.id}`, { replace: true, state: SAVED });
     } catch (error) {
       setProblem(error instanceof ApiError ? error : new ApiError(0, messageOf(error)));
     } finally {
@@ -190,6 +191,20 @@ function Brief({ lesson }: { lesson?: Lesson }) {
     `${form.oatC} °C`,
     form.air === 'qnh' ? `QNH ${form.qnhHpa}` : '',
   ].filter(Boolean);
+  const pane = item && cards.has(item.id) && airplane && standard && (
+    <>
+      <CardPane
+        cards={cards.get(item.id) ?? []}
+        item={item}
+        airplane={airplane}
+        standard={standard}
+        studentName={readOnly ? undefined : studentName}
+        readOnly={readOnly}
+        onChange={setItem}
+      />
+      <PrintedRest cards={cards} except={item.id} standard={standard} />
+    </>
+  );
   return (
     <>
       <TitleBar title={studentName && lesson ? studentName : 'New lesson'} about={about.join(' · ')}>
@@ -208,6 +223,7 @@ function Brief({ lesson }: { lesson?: Lesson }) {
           <Button onClick={() => navigate(`/fly/${lesson.id}`)}>Go and fly</Button>
         )}
       </TitleBar>
+      <AskBeforeLeaving unsaved={changed && !readOnly} what="This lesson" />
       <div className="page">
         {problem && (
           <div className="sheet row" role="alert">
@@ -246,85 +262,73 @@ function Brief({ lesson }: { lesson?: Lesson }) {
             <strong>Focus</strong> {form.focus}
           </p>
         )}
-        {!readOnly && (
-          <div className="brief-tabs no-print" role="tablist" aria-label="Parts of the brief">
-            {(Object.keys(TABS) as Tab[]).map((key) => (
-              <button
-                key={key}
-                type="button"
-                role="tab"
-                aria-selected={tab === key}
-                onClick={() => setTab(key)}
-              >
-                {TABS[key]}
-              </button>
-            ))}
-            {form.focus && (
-              <span className="brief-focus">
-                <strong>Focus</strong> {form.focus}
-              </span>
-            )}
-          </div>
-        )}
-        {tab === 'order' && !readOnly && (
-          <Composer
-            items={form.items}
-            plan={plan}
-            technique={technique}
-            onChange={(items) => change({ items })}
-            onTemplate={({ title }) => change({ title: form.title.trim() === '' ? title : form.title })}
-          />
-        )}
-        {tab === 'day' && !readOnly && (
-          <DayForm
-            form={form}
-            change={change}
-            errors={errors}
-            plan={plan}
-            students={students.data}
-            airplanes={airplanes.data}
-            standards={standards.data}
-            studentFixed={lesson !== undefined}
-          />
-        )}
-        {tab === 'watch' && !readOnly && (
-          <WatchForForm
-            focus={form.focus}
-            parked={form.parked}
-            recurring={recurring ?? []}
-            studentName={studentName?.split(' ')[0] ?? 'the student'}
-            onChange={change}
-          />
-        )}
-        {tab === 'technique' && !readOnly && school.data && (
-          <section className="sheet stack" aria-label="Technique">
-            <p className="quiet">
-              As the school flies it, unless you choose otherwise for this lesson. No choice moves a limit.
-            </p>
-            <TechniqueForm
-              school={school.data.technique}
-              overrides={form.technique}
-              maneuvers={form.items.map(({ maneuver }) => maneuver)}
-              onChange={setTechnique}
-            />
-          </section>
-        )}
-        {(tab === 'cards' || readOnly) && item && cards.has(item.id) && airplane && standard && (
-          <>
-            <CardPane
-              cards={cards.get(item.id) ?? []}
-              item={item}
-              airplane={airplane}
-              standard={standard}
-              studentName={readOnly ? undefined : studentName}
-              readOnly={readOnly}
-              onChange={setItem}
-            />
-            <PrintedRest cards={cards} except={item.id} standard={standard} />
-          </>
-        )}
-        {tab === 'cards' && form.items.length === 0 && (
-          <p className="quiet">Nothing to brief yet: put the lesson together under Order.</p>
+        {readOnly ? (
+          pane
+        ) : (
+          <Tabs value={tab} onChange={(to) => to && setTab(to as Tab)} keepMounted={false} unstyled>
+            <Tabs.List className="brief-tabs no-print" aria-label="Parts of the brief">
+              {(Object.keys(TABS) as Tab[]).map((key) => (
+                <Tabs.Tab key={key} value={key}>
+                  {TABS[key]}
+                </Tabs.Tab>
+              ))}
+              {form.focus && (
+                <span className="brief-focus">
+                  <strong>Focus</strong> {form.focus}
+                </span>
+              )}
+            </Tabs.List>
+            <Tabs.Panel value="order">
+              <Composer
+                items={form.items}
+                plan={plan}
+                technique={technique}
+                onChange={(items) => change({ items })}
+                onTemplate={({ title }) => change({ title: form.title.trim() === '' ? title : form.title })}
+              />
+            </Tabs.Panel>
+            <Tabs.Panel value="day">
+              <DayForm
+                form={form}
+                change={change}
+                errors={errors}
+                plan={plan}
+                students={students.data}
+                airplanes={airplanes.data}
+                standards={standards.data}
+                studentFixed={lesson !== undefined}
+              />
+            </Tabs.Panel>
+            <Tabs.Panel value="watch">
+              <WatchForForm
+                focus={form.focus}
+                parked={form.parked}
+                recurring={recurring ?? []}
+                studentName={studentName?.split(' ')[0] ?? 'the student'}
+                onChange={change}
+              />
+            </Tabs.Panel>
+            <Tabs.Panel value="technique">
+              <section className="sheet stack" aria-label="Technique">
+                <p className="quiet">
+                  As the school flies it, unless you choose otherwise for this lesson. No choice moves a
+                  limit.
+                </p>
+                <TechniqueForm
+                  school={school.data?.technique ?? technique}
+                  overrides={form.technique}
+                  maneuvers={form.items.map(({ maneuver }) => maneuver)}
+                  onChange={setTechnique}
+                />
+              </section>
+            </Tabs.Panel>
+            <Tabs.Panel value="cards">
+              {pane}
+              {form.items.length === 0 && (
+                <p className="quiet">Nothing to brief yet: put the lesson together under Order.</p>
+              )}
+            </Tabs.Panel>
+          </Tabs>
         )}
       </div>
     </>

@@ -8,9 +8,9 @@ import {
   standingVerdict,
 } from '@keel/core';
 import { Button, Kbd, Modal, TextInput } from '@mantine/core';
-import { useHotkeys } from '@mantine/hooks';
 import { useState } from 'react';
 import { useKeel } from '../api/hooks.ts';
+import { useShortcuts } from '../frame/shortcuts.ts';
 import { attemptName, clock, heading, numberText } from '../parts/format.ts';
 import { Failed, Loading } from '../parts/states.tsx';
 import { InstructorGrading, SelfGrade, StudentWords } from './Grading.tsx';
@@ -57,29 +57,25 @@ export function AttemptView(props: {
   };
   const excursions = () => attempt.chain.map(({ peakS }) => peakS);
   const findings = () => happened(attempt).map(({ atS }) => atS);
-  useHotkeys([
-    ['[', () => props.select(index - 1)],
-    [']', () => props.select(index + 1)],
-    ['n', () => step(excursions(), 1)],
-    ['shift+n', () => step(excursions(), -1)],
-    ['f', () => step(findings(), 1)],
-    ['shift+f', () => step(findings(), -1)],
-    ['r', () => props.setAgain('replay')],
-    ['c', () => props.setAgain('compare')],
-    ['a', () => props.setAgain('above')],
-    ['m', () => setMarking(true)],
-    ...(['1', '2', '3', '4'].map((key): [string, () => void] => [
-      key,
-      () =>
-        isStudent
-          ? !open && addStatement({ kind: 'self-grade', grade: Number(key), beforeVerdict: true })
-          : addStatement({ kind: 'grade', grade: Number(key) }),
-    ]) as [string, () => void][]),
-    ...HELP_WORDS.map(({ key, help }): [string, () => void] => [
-      key,
-      () => !isStudent && addHelp(addStatement, help),
-    ]),
-  ]);
+  useShortcuts({
+    attemptBefore: () => props.select(index - 1),
+    attemptAfter: () => props.select(index + 1),
+    excursionAfter: () => step(excursions(), 1),
+    excursionBefore: () => step(excursions(), -1),
+    findingAfter: () => step(findings(), 1),
+    findingBefore: () => step(findings(), -1),
+    replay: () => props.setAgain('replay'),
+    compare: () => props.setAgain('compare'),
+    above: () => props.setAgain('above'),
+    mark: () => setMarking(true),
+    grade: (nth) => {
+      if (!isStudent) addStatement({ kind: 'grade', grade: nth + 1 });
+      else if (!open) addStatement({ kind: 'self-grade', grade: nth + 1, beforeVerdict: true });
+    },
+    whoFlew: (nth) => {
+      if (!isStudent) addHelp(addStatement, HELP_WORDS[nth].help);
+    },
+  });
 
   return (
     <div className="columns debrief-columns">

@@ -11,15 +11,17 @@ import {
   unsaidHelp,
 } from '@keel/core';
 import { Button, Progress, SegmentedControl } from '@mantine/core';
-import { useHotkeys } from '@mantine/hooks';
+import { useDebouncedValue } from '@mantine/hooks';
 import { notifications } from '@mantine/notifications';
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { useSWRConfig } from 'swr';
 import { answered, api, messageOf, read } from '../api/client.ts';
 import { useFlight, useForgetPath, useMe, useRecording } from '../api/hooks.ts';
 import { useSetCurrent } from '../frame/current.tsx';
+import { useShortcuts } from '../frame/shortcuts.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
+import { useAddress } from '../frame/use-address.ts';
 import { dayAndTime, heading, numberText } from '../parts/format.ts';
 import { Empty, Failed, Waiting } from '../parts/states.tsx';
 import { AttemptList } from './AttemptList.tsx';
@@ -28,7 +30,7 @@ import { FlightChart } from './FlightChart.tsx';
 import { FlightStrip } from './FlightStrip.tsx';
 import { Leftovers } from './Leftovers.tsx';
 import { LessonSheet, ofLesson } from './LessonSheet.tsx';
-import type { Again } from './SeeAgain.tsx';
+import { isAgain } from './SeeAgain.tsx';
 import { TakeAlong } from './TakeAlong.tsx';
 import { useAddStatementTo, useSaid } from './use-statements.ts';
 import './debrief.css';
@@ -49,15 +51,23 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
   const { recording, waiting } = useSaid(fromServer);
   const { data: me } = useMe();
   const [search] = useSearchParams();
+  const [attemptAt, setAttemptAt] = useAddress('attempt', '0');
+  const [momentAt, setMomentAt] = useAddress('at', '');
+  const [view, setView] = useAddress('see', 'replay');
   const { mutate } = useSWRConfig();
   const forgetPath = useForgetPath(recording.student.id);
   const [judge, setJudge] = useState<Judge>(recording.score?.judge ?? 'examiner');
-  const [selected, setSelected] = useState(() => Number(search.get('attempt') ?? 0));
+  const selected = Number(attemptAt) || 0;
   const [shown, setShown] = useState<ReadonlySet<number>>(new Set());
   const [busy, setBusy] = useState(false);
-  const [again, setAgain] = useState<Again>('replay');
+  const again = isAgain(view) ? view : 'replay';
   const [whole, setWhole] = useState(false);
-  const [cursor, setCursor] = useState<number | null>(null);
+  const [cursor, setCursor] = useState<number | null>(() =>
+    momentAt !== '' && Number.isFinite(Number(momentAt)) ? Number(momentAt) : null,
+  );
+  // A replay moves it at every frame; the address follows when it has come to rest.
+  const [rested] = useDebouncedValue(cursor, 400);
+  useEffect(() => setMomentAt(rested === null ? '' : rested.toFixed(1)), [rested, setMomentAt]);
 
   // A replay moves the cursor at every frame: what does not follow it is worked out once.
   const { attempts, statements, lesson, orphans } = useMemo(() => readSaying(recording), [recording]);
@@ -78,16 +88,16 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
   const index = Math.min(selected, Math.max(0, attempts.length - 1));
   const select = useCallback(
     (next: number) => {
-      setSelected(Math.max(0, Math.min(attempts.length - 1, next)));
+      setAttemptAt(String(Math.max(0, Math.min(attempts.length - 1, next))));
       setCursor(null);
     },
-    [attempts.length],
+    [attempts.length, setAttemptAt],
   );
   // Until somebody moves it the cursor stands where something first happened.
   const attempt = attempts[index];
   const cursorS =
     cursor ?? (attempt ? (happened(attempt)[0]?.atS ?? (attempt.startS + attempt.endS) / 2) : 0);
-  useHotkeys([['w', () => setWhole(!whole)]]);
+  useShortcuts({ wholeFlight: () => setWhole(!whole) });
 
   const stop = async () => {
     await answered(api.recordings[':id'].stop.$post({ param: { id: recording.id } }));
@@ -211,7 +221,7 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
               cursorS={cursorS}
               setCursorS={setCursor}
               again={again}
-              setAgain={setAgain}
+              setAgain={setView}
             />
             <AttemptList
               recording={recording}

@@ -8,10 +8,11 @@ import {
   type RecordingView,
 } from '@keel/core';
 import { Button, SegmentedControl, Slider } from '@mantine/core';
-import { useHotkeys, useInViewport } from '@mantine/hooks';
+import { useInViewport } from '@mantine/hooks';
 import { IconPlayerPause, IconPlayerPlay } from '@tabler/icons-react';
 import { type RefObject, useEffect, useMemo, useRef, useState } from 'react';
 import { useAirplanes, useFlight } from '../api/hooks.ts';
+import { useShortcuts } from '../frame/shortcuts.ts';
 import { clock, numberText, speedIn } from '../parts/format.ts';
 import { Failed, Loading } from '../parts/states.tsx';
 import { Panel } from '../sight/Panel.tsx';
@@ -51,7 +52,7 @@ function Running({ recording, attempt, cursorS, setCursorS, flight }: Props & { 
   const [whole, setWhole] = useState(false);
   const span = useMemo(() => spanOf(flight, attempt, whole), [flight, attempt, whole]);
   const playback = usePlayback(span, cursorS, setCursorS);
-  useHotkeys([['space', playback.toggle]]);
+  useShortcuts({ run: playback.toggle });
   const moment = momentAt(flight, cursorS);
   const latest = useLatest(moment);
   const { data: airplanes } = useAirplanes();

@@ -8,7 +8,9 @@ import { PlanView } from './PlanView.tsx';
 
 const Replay = lazy(() => import('./Replay.tsx').then(({ Replay: replay }) => ({ default: replay })));
 
-export type Again = 'replay' | 'compare' | 'above';
+const WAYS = ['replay', 'compare', 'above'] as const;
+export type Again = (typeof WAYS)[number];
+export const isAgain = (text: string): text is Again => (WAYS as readonly string[]).includes(text);
 
 export function SeeAgain(props: {
   recording: RecordingView;

@@ -1,14 +1,16 @@
 /** Who flew, and with how much help: one key each. */
 import { type AttemptStatements, flownByWith, type Help } from '@keel/core';
+import { SHORTCUTS } from '../frame/shortcuts.ts';
 import type { AddStatement } from './use-statements.ts';
 
-export const HELP_WORDS: { help: Help; key: string; name: string }[] = [
-  { help: 'demonstration', key: 'd', name: 'demonstration' },
-  { help: 'deliberate-error', key: 'e', name: 'deliberate error' },
-  { help: 'talked-through', key: 't', name: 'talked through' },
-  { help: 'prompted', key: 'p', name: 'prompted' },
-  { help: 'unaided', key: 'u', name: 'unaided' },
-  { help: 'taken-over', key: 'o', name: 'taken over' },
+/** In the order of their keys. */
+export const HELP_WORDS: { help: Help; name: string }[] = [
+  { help: 'demonstration', name: 'demonstration' },
+  { help: 'deliberate-error', name: 'deliberate error' },
+  { help: 'talked-through', name: 'talked through' },
+  { help: 'prompted', name: 'prompted' },
+  { help: 'unaided', name: 'unaided' },
+  { help: 'taken-over', name: 'taken over' },
 ];
 
 export const helpName = (help: Help | 'unknown'): string =>
@@ -31,14 +33,14 @@ export function WhoFlew({
         {statements.helpInBulk && <span className="quiet"> (said of the whole flight)</span>}
         {!statements.helpStated && <span className="quiet"> (counts for nothing until you say)</span>}
       </legend>
-      {HELP_WORDS.map(({ help, key, name }) => (
+      {HELP_WORDS.map(({ help, name }, nth) => (
         <button
           key={help}
           type="button"
           aria-pressed={statements.help === help}
           onClick={() => addHelp(addStatement, help)}
         >
-          <kbd>{key}</kbd> {name}
+          <kbd>{SHORTCUTS.whoFlew.keys[nth]}</kbd> {name}
         </button>
       ))}
     </fieldset>

@@ -1,6 +1,13 @@
 /** The frame of every view: wordmark, line of stations, and quietly beside it the rest. */
 import { Menu, UnstyledButton, useComputedColorScheme, useMantineColorScheme } from '@mantine/core';
-import { IconChevronDown, IconKeyboard, IconLogout, IconMoon, IconSun } from '@tabler/icons-react';
+import {
+  IconChevronDown,
+  IconDevices,
+  IconKeyboard,
+  IconLogout,
+  IconMoon,
+  IconSun,
+} from '@tabler/icons-react';
 import { useState } from 'react';
 import { Link, NavLink, Outlet, useNavigate } from 'react-router';
 import { useSWRConfig } from 'swr';
@@ -58,6 +65,9 @@ export function Frame() {
                 onClick={() => setColorScheme(scheme === 'dark' ? 'light' : 'dark')}
               >
                 {scheme === 'dark' ? 'Light sheets' : 'Dark sheets'}
+              </Menu.Item>
+              <Menu.Item leftSection={<IconDevices size={16} />} component={Link} to="/me">
+                Where you are signed in
               </Menu.Item>
               <Menu.Item leftSection={<IconKeyboard size={16} />} onClick={() => setShortcuts(true)}>
                 Keyboard shortcuts (?)

@@ -5,6 +5,7 @@ import { notifications } from '@mantine/notifications';
 import { useState } from 'react';
 import { ApiError, api, messageOf, read } from '../api/client.ts';
 import { useMe, useTechnique } from '../api/hooks.ts';
+import { AskBeforeLeaving } from '../frame/AskBeforeLeaving.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { Caution } from '../parts/caution.tsx';
 import { Waiting } from '../parts/states.tsx';
@@ -43,6 +44,7 @@ export function TechniquePage() {
   };
   return (
     <>
+      <AskBeforeLeaving unsaved={Object.keys(changes).length > 0} what="The school’s technique" />
       <TitleBar
         title="Technique"
         about="Where schools teach the same maneuver differently. A lesson may choose otherwise."

@@ -83,6 +83,7 @@ export class Promises1700000000008 implements MigrationInterface {
       CREATE INDEX session_account ON session (school_id, account_id);
       ALTER TABLE account DROP CONSTRAINT account_pkey, DROP CONSTRAINT account_id_school_id_key,
         ADD PRIMARY KEY (school_id, id);
+      CREATE INDEX account_name ON account (school_id, name, id);
       ALTER TABLE airplane DROP CONSTRAINT airplane_row_id_school_id_key, ADD UNIQUE (school_id, row_id);
       ALTER TABLE standard DROP CONSTRAINT standard_row_id_school_id_key, ADD UNIQUE (school_id, row_id);
       ALTER TABLE lesson DROP CONSTRAINT lesson_pkey, DROP CONSTRAINT lesson_id_student_id_key,

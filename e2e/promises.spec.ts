@@ -1,0 +1,126 @@
+/** What the interface promises: words survive a server that is away, nothing typed is lost by leaving, a link shows the same. */
+import { expect, test } from '@playwright/test';
+import { flownLesson, ownLesson } from './support/own-lesson.ts';
+import { signIn, signInQuickly } from './support/people.ts';
+
+test('while the server is away what is said is kept, through a reload, and goes by itself when it is back', async ({
+  page,
+  context,
+}) => {
+  const recording = await flownLesson(page, 'Server away');
+  await page.goto(`/debrief/${recording}`);
+  await expect(page.getByRole('slider', { name: 'Cursor in the keel chart' })).toBeVisible();
+  await context.setOffline(true);
+  await page.keyboard.press('3');
+  const grades = page.getByLabel('Your grade').locator('fieldset').first();
+  await expect(grades.getByRole('button', { pressed: true })).toContainText('3');
+  await page.getByLabel('Comment').first().fill('Said while nobody heard.');
+  await page.getByLabel('Your grade').getByRole('button', { name: 'Keep', exact: true }).last().click();
+  await expect(page.getByText('2 words are on the way')).toBeVisible();
+  await page.getByLabel('Comment').first().fill('Typed, and not yet said.');
+  await context.setOffline(false);
+  await expect(page.getByText('on the way')).toBeHidden({ timeout: 15_000 });
+  await expect(page.getByLabel('Comment').first()).toHaveValue('Typed, and not yet said.');
+  const { statements } = await (await page.request.get(`/api/recordings/${recording}`)).json();
+  expect(statements.map(({ body }: { body: { kind: string } }) => body.kind)).toEqual(['grade', 'comment']);
+
+  // Said, and the page closed before the server is back.
+  await context.setOffline(true);
+  await page.keyboard.press('Escape');
+  await page.getByRole('heading', { name: 'Steep turn left' }).click();
+  await page.keyboard.press('4');
+  await expect(page.getByText('One word is on the way')).toBeVisible();
+  await context.setOffline(false);
+  await page.reload();
+  await expect
+    .poll(async () => {
+      const { statements: later } = await (await page.request.get(`/api/recordings/${recording}`)).json();
+      return later.length;
+    })
+    .toBe(3);
+});
+
+test('a link carries the attempt, the moment and the view; another attempt has its own', async ({ page }) => {
+  const recording = await flownLesson(page, 'A link');
+  await page.goto(`/debrief/${recording}?attempt=1&see=compare`);
+  await expect(page.getByRole('heading', { name: 'Steep turn right' })).toBeVisible();
+  await expect(page.getByRole('radio', { name: 'Compare' })).toBeChecked();
+  const keel = page.getByRole('slider', { name: 'Cursor in the keel chart' });
+  await keel.focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(page).toHaveURL(/[?&]at=\d/);
+  const moment = Number(await keel.getAttribute('aria-valuenow'));
+  await page.reload();
+  // To the tenth of a second, as the address has it.
+  await expect
+    .poll(async () => Math.abs(Number(await keel.getAttribute('aria-valuenow')) - moment))
+    .toBeLessThan(0.1);
+  await page.keyboard.press('[');
+  await expect(page.getByRole('heading', { name: 'Steep turn left' })).toBeVisible();
+  await expect(page).not.toHaveURL(/attempt=1/);
+});
+
+test('leaving a brief that is not saved asks; staying keeps what was typed', async ({ page }) => {
+  const lesson = await ownLesson(page, 'Left behind');
+  await page.goto(`/brief/${lesson}`);
+  await page.getByRole('tab', { name: 'Focus and faults' }).click();
+  await page.getByLabel('Focus of the lesson').fill('Feet first');
+  await page.getByRole('link', { name: 'Path' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Not saved yet' });
+  await dialog.getByRole('button', { name: 'Stay here' }).click();
+  await expect(page.getByLabel('Focus of the lesson')).toHaveValue('Feet first');
+  await page.getByRole('link', { name: 'Path' }).click();
+  await dialog.getByRole('button', { name: 'Leave without saving' }).click();
+  await expect(page).toHaveURL(/\/path/);
+});
+
+test('single keys can be switched off, and the list says what they do', async ({ page }) => {
+  const recording = await flownLesson(page, 'No single keys');
+  await page.goto(`/debrief/${recording}`);
+  await expect(page.getByRole('heading', { name: 'Steep turn left' })).toBeVisible();
+  await page.keyboard.press('?');
+  await page.getByLabel('Single keys do something').uncheck();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toBeHidden();
+  await page.keyboard.press(']');
+  await page.keyboard.press('2');
+  await expect(page.getByRole('heading', { name: 'Steep turn left' })).toBeVisible();
+  const { statements } = await (await page.request.get(`/api/recordings/${recording}`)).json();
+  expect(statements).toEqual([]);
+});
+
+test('one sees where one is signed in, and ends what one does not know', async ({ page, browser }) => {
+  await signIn(page, 'petra');
+  const elsewhere = await browser.newContext();
+  await signInQuickly(elsewhere.request, 'petra');
+  await page.goto('/me');
+  const others = page.getByRole('row').filter({ has: page.getByRole('button', { name: 'End' }) });
+  await expect(page.getByRole('row').filter({ hasText: 'this one' })).toContainText('Linux');
+  for (let left = await others.count(); left > 0; left--) {
+    await others.first().getByRole('button', { name: 'End' }).click();
+    await expect(others).toHaveCount(left - 1);
+  }
+  expect((await elsewhere.request.get('/api/me')).status()).toBe(401);
+  expect((await page.request.get('/api/me')).status()).toBe(200);
+  await elsewhere.close();
+});
+
+test('the first page is light: script and style over the wire, until it is quiet', async ({ browser }) => {
+  for (const path of ['/sign-in', '/']) {
+    const context = await browser.newContext();
+    if (path === '/') await signInQuickly(context.request, 'idris');
+    const page = await context.newPage();
+    const wire = await context.newCDPSession(page);
+    await wire.send('Network.enable');
+    const kinds = new Map<string, string>();
+    let bytes = 0;
+    wire.on('Network.responseReceived', ({ requestId, type }) => kinds.set(requestId, type));
+    wire.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
+      if (['Script', 'Stylesheet'].includes(kinds.get(requestId) ?? '')) bytes += encodedDataLength;
+    });
+    await page.goto(path, { waitUntil: 'networkidle' });
+    expect(bytes).toBeGreaterThan(50_000);
+    expect(bytes).toBeLessThan(250_000);
+    await context.close();
+  }
+});

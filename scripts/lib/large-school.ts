@@ -1,0 +1,211 @@
+/**
+ * A large school, invented: 400 students, 25,000 lessons and flights, 150,000 attempts, by COPY. Every flight has the score
+ * of one real one, so that what a list must not read is there to be read.
+ */
+import { randomUUID } from 'node:crypto';
+import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import { attemptsFlown, fleet, readRecordingCsv, type Score, scoreRecording, standards } from '@keel/core';
+import { Client } from 'pg';
+import { from as copyFrom } from 'pg-copy-streams';
+
+const STUDENTS = 400;
+const INSTRUCTORS = 25;
+const LESSONS = 25_000;
+const ATTEMPTS_EACH = 6;
+const DAY_MS = 24 * 3600_000;
+const BEGAN = Date.UTC(2021, 0, 4, 8);
+
+export interface LargeSchool {
+  schoolId: string;
+  /** One of each role to sign in as; all have the password given. */
+  chief: string;
+  instructor: string;
+  student: { id: string; email: string };
+  lessons: number;
+  attempts: number;
+}
+
+/** As COPY reads it: tabs between, what it takes for signs of its own marked. */
+const field = (value: unknown): string => {
+  if (value === null) return '\\N';
+  const text =
+    value instanceof Date
+      ? value.toISOString()
+      : typeof value === 'object'
+        ? JSON.stringify(value)
+        : String(value);
+  return text.replace(/\\/g, '\\\\').replace(/\n/g, '\\n').replace(/\r/g, '\\r').replace(/\t/g, '\\t');
+};
+
+async function copy(
+  client: Client,
+  table: string,
+  columns: string,
+  rows: Iterable<unknown[]>,
+): Promise<void> {
+  function* lines() {
+    for (const row of rows) yield `${row.map(field).join('\t')}\n`;
+  }
+  await pipeline(Readable.from(lines()), client.query(copyFrom(`COPY ${table} (${columns}) FROM STDIN`)));
+}
+
+/** @param ownerUrl a database with tables and nothing in them. */
+export async function fillLargeSchool(
+  ownerUrl: string,
+  passwordHash: string,
+  csv: string,
+): Promise<LargeSchool> {
+  const client = new Client({ connectionString: ownerUrl });
+  await client.connect();
+  const schoolId = randomUUID();
+  const ids = (n: number) => Array.from({ length: n }, () => randomUUID());
+  const [students, instructors, lessons] = [ids(STUDENTS), ids(INSTRUCTORS), ids(LESSONS)];
+  const recordings = ids(LESSONS);
+  const chief = randomUUID();
+  const taughtBy = (i: number) => instructors[i % INSTRUCTORS];
+  const standard = standards.find(({ id }) => id === 'faa-private')!;
+  const [airplaneRow, standardRow] = ids(2);
+  const score: Score = scoreRecording(readRecordingCsv(csv), { standard, airplane: fleet[0] });
+  const [attempt] = attemptsFlown({
+    recordingId: recordings[0],
+    lessonId: lessons[0],
+    flownAt: new Date(BEGAN).toISOString(),
+    flownIn: 'airplane',
+    score,
+    statements: [],
+    demonstrationFirst: false,
+  });
+  const at = (i: number) => new Date(BEGAN + Math.floor(i / 14) * DAY_MS + (i % 14) * 2_400_000);
+
+  await copy(client, 'school', 'id, name, settings', [
+    [
+      schoolId,
+      'A large school',
+      { technique: {}, demonstrationFirst: false, fieldFt: 1180, areaGroundFt: 1900 },
+    ],
+  ]);
+  const account = (id: string, key: string, role: string) => [
+    id,
+    schoolId,
+    `${key}@large.example`,
+    `Person ${key.replace(/\D/g, '').padStart(3, '0')} ${role}`,
+    role,
+    passwordHash,
+  ];
+  await copy(client, 'account', 'id, school_id, email, name, role, password_hash', [
+    account(chief, 'chief', 'chief'),
+    ...instructors.map((id, i) => account(id, `instructor${i}`, 'instructor')),
+    ...students.map((id, i) => account(id, `student${i}`, 'student')),
+  ]);
+  await copy(
+    client,
+    'teaching',
+    'school_id, instructor_id, student_id',
+    students.map((id, i) => [schoolId, taughtBy(i), id]),
+  );
+  await copy(client, 'airplane', 'row_id, school_id, id, data', [
+    [airplaneRow, schoolId, fleet[0].id, fleet[0]],
+  ]);
+  await copy(client, 'standard', 'row_id, school_id, id, version, data', [
+    [standardRow, schoolId, standard.id, 1, standard],
+  ]);
+  const conditions = { weightLb: 2240, groundFt: 1900, headingDeg: 360, oatC: 5, qnhHpa: 1013 };
+  // As long as a lesson's cards are.
+  const cards = Array.from({ length: 4 }, (_, i) => ({ maneuver: 'steep-turn', steps: score.attempts, i }));
+  await copy(
+    client,
+    'lesson',
+    'id, school_id, student_id, instructor_id, airplane_row_id, standard_row_id, title, planned_at, conditions, cards, items',
+    rowsOf(LESSONS, (i) => [
+      lessons[i],
+      schoolId,
+      students[i % STUDENTS],
+      taughtBy(i % STUDENTS),
+      airplaneRow,
+      standardRow,
+      `Lesson ${i}: steep turns and ${i % 3 === 0 ? 'stalls' : 'slow flight'}`,
+      at(i),
+      conditions,
+      cards,
+      [{ id: 'usual', maneuver: 'steep-turn' }],
+    ]),
+  );
+  await copy(
+    client,
+    'recording',
+    'id, school_id, student_id, lesson_id, airplane_row_id, standard_row_id, uploaded_by, file_name, sha256, size, flown_in, status, flown_at',
+    rowsOf(LESSONS, (i) => [
+      recordings[i],
+      schoolId,
+      students[i % STUDENTS],
+      lessons[i],
+      airplaneRow,
+      standardRow,
+      taughtBy(i % STUDENTS),
+      `flight-${i}.csv`,
+      i.toString(16).padStart(64, '0'),
+      1,
+      'airplane',
+      'analysed',
+      at(i),
+    ]),
+  );
+  await copy(
+    client,
+    'score',
+    'id, school_id, recording_id, core, score, profile, keels, current',
+    rowsOf(LESSONS, (i) => [randomUUID(), schoolId, recordings[i], score.core, score, [], [], true]),
+  );
+  await copy(
+    client,
+    'attempt',
+    'school_id, recording_id, attempt, student_id, start_s, end_s, maneuver, variant, help, flown_in, strict, examiner, verdict, worst_used, grade, flown_at, day, data',
+    rowsOf(LESSONS * ATTEMPTS_EACH, (n) => {
+      const [i, nth] = [Math.floor(n / ATTEMPTS_EACH), n % ATTEMPTS_EACH];
+      const { startS, endS, ...data } = attempt;
+      const flownAt = at(i);
+      return [
+        schoolId,
+        recordings[i],
+        nth,
+        students[i % STUDENTS],
+        startS + 60 * nth,
+        endS + 60 * nth,
+        data.maneuver,
+        data.variant,
+        'unaided',
+        'airplane',
+        data.strict,
+        data.examiner,
+        data.verdict,
+        data.worst && Math.abs(data.worst.used),
+        1 + (n % 4),
+        flownAt,
+        flownAt.toISOString().slice(0, 10),
+        {
+          ...data,
+          recordingId: recordings[i],
+          attempt: nth,
+          lessonId: lessons[i],
+          flownAt: flownAt.toISOString(),
+          help: 'unaided',
+        },
+      ];
+    }),
+  );
+  await client.query('ANALYZE');
+  await client.end();
+  return {
+    schoolId,
+    chief: 'chief@large.example',
+    instructor: 'instructor0@large.example',
+    student: { id: students[0], email: 'student0@large.example' },
+    lessons: LESSONS,
+    attempts: LESSONS * ATTEMPTS_EACH,
+  };
+}
+
+function* rowsOf(n: number, row: (i: number) => unknown[]): Iterable<unknown[]> {
+  for (let i = 0; i < n; i++) yield row(i);
+}
