@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { RecordingEntity, ScoreEntity, type TaskRow } from '../src/db/entities.ts';
 import { LANE_OF } from '../src/tasks/lanes.ts';
 import { ask, cancel, finish, isLeaseLost, keepLease, putBack, take } from '../src/tasks/list.ts';
-import type { Threads } from '../src/tasks/threads.ts';
+import type { Threads } from '../src/tasks/service.ts';
 import { inlineThreads } from '../src/tasks/threads.ts';
 import { upkeep } from '../src/tasks/upkeep.ts';
 import { analysed, asOwner, flightCsv, openSchool, type TestSchool } from './support/school.ts';

@@ -1,7 +1,7 @@
 /** The kneeboard, as a task. */
 import { LessonEntity } from '../db/entities.ts';
 import { zoneOfSchool } from '../scope.ts';
-import type { Handler } from '../tasks/carry-out.ts';
+import type { Handler } from '../tasks/handler.ts';
 import { describeLessons } from './describe-lessons.ts';
 import { type KneeboardSize, kneeboardPdf } from './kneeboard.ts';
 

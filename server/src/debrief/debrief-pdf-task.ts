@@ -1,7 +1,7 @@
 /** The debrief on paper, as a task. */
 import { RecordingEntity } from '../db/entities.ts';
 import { zoneOfSchool } from '../scope.ts';
-import type { Handler } from '../tasks/carry-out.ts';
+import type { Handler } from '../tasks/handler.ts';
 import { debriefPdf } from './debrief-pdf.ts';
 import { describeRecording } from './describe-recording.ts';
 

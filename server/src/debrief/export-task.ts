@@ -18,7 +18,7 @@ import {
   type ScoreRow,
 } from '../db/entities.ts';
 import { zoneOfSchool } from '../scope.ts';
-import type { Handler } from '../tasks/carry-out.ts';
+import type { Handler } from '../tasks/handler.ts';
 
 export const FORMATS = {
   csv: { type: 'text/csv; charset=utf-8', name: 'Recording CSV' },

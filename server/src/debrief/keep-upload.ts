@@ -12,7 +12,12 @@ import {
   zoneOf,
 } from '../db/entities.ts';
 import { ask } from '../tasks/list.ts';
-import type { InstructorFlew } from './score-task.ts';
+
+/** When the synthetic instructor had the controls of a trainer flight, and in whose name that is said. */
+export interface InstructorFlew {
+  authorId: string;
+  held: { startS: number; endS: number }[];
+}
 
 export interface Upload {
   bytes: Uint8Array;

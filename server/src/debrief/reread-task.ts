@@ -2,7 +2,7 @@
 import { InputError, type Mapping } from '@keel/core';
 import { readForKeeping } from '../analysis/analyse.ts';
 import { RecordingEntity, RecordingFileEntity } from '../db/entities.ts';
-import type { Handler } from '../tasks/carry-out.ts';
+import type { Handler } from '../tasks/handler.ts';
 import { ask } from '../tasks/list.ts';
 import { storeChunks } from './keep-upload.ts';
 

@@ -13,18 +13,13 @@ import {
   type TaskRow,
 } from '../db/entities.ts';
 import { writeAttempts } from '../path/attempt-rows.ts';
-import type { Handler } from '../tasks/carry-out.ts';
+import type { Handler } from '../tasks/handler.ts';
 import { inputFor } from './analysis-input.ts';
+import type { InstructorFlew } from './keep-upload.ts';
 
 export interface ScoreOutcome {
   /** Why the file could not be scored; an earlier score stays. */
   refused?: string;
-}
-
-/** When the synthetic instructor had the controls of a trainer flight, and in whose name that is said. */
-export interface InstructorFlew {
-  authorId: string;
-  held: { startS: number; endS: number }[];
 }
 
 export const scoreTask: Handler = async ({ schoolId, subject: id, input }, { database, tell }) => {

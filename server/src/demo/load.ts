@@ -30,7 +30,7 @@ import {
 } from '../db/entities.ts';
 import { attemptsOf, writeAttempts } from '../path/attempt-rows.ts';
 import { openTask } from '../tasks/list.ts';
-import type { Tasks } from '../tasks/tasks.ts';
+import type { Tasks } from '../tasks/service.ts';
 import { DEMO_LESSONS, type DemoAttempt, type DemoLesson } from './lessons.ts';
 import { DEMO_PEOPLE, DEMO_SCHOOL, DEMO_ZONE, demoId } from './people.ts';
 

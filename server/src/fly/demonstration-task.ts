@@ -11,7 +11,7 @@ import {
 import { AirplaneEntity, LessonEntity } from '../db/entities.ts';
 import { keepUpload } from '../debrief/keep-upload.ts';
 import { zoneOfSchool } from '../scope.ts';
-import type { Handler } from '../tasks/carry-out.ts';
+import type { Handler } from '../tasks/handler.ts';
 
 export interface DemonstrationInput {
   lessonId: string;

@@ -2,7 +2,7 @@
 import { OpenAPIHono } from '@hono/zod-openapi';
 import type { Role } from '@keel/core';
 import type { DataSource } from 'typeorm';
-import type { Tasks } from '../tasks/tasks.ts';
+import type { Tasks } from '../tasks/service.ts';
 import { Problem, respond } from './problem.ts';
 
 /** The one who is signed in. */

@@ -10,7 +10,7 @@ import {
   zoneOf,
 } from '../db/entities.ts';
 import { statementsOf } from '../debrief/analysis-input.ts';
-import type { Handler } from '../tasks/carry-out.ts';
+import type { Handler } from '../tasks/handler.ts';
 
 /** Writes a recording's rows anew, in the transaction of what changed them. */
 export async function writeAttempts(

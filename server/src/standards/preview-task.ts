@@ -6,7 +6,7 @@ import { type AnalysisInput, readInput, scoreRead } from '../analysis/analyse.ts
 import { RecordingEntity, type RecordingRow, ScoreEntity, StandardEntity } from '../db/entities.ts';
 import { inputFor } from '../debrief/analysis-input.ts';
 import { namesOf } from '../scope.ts';
-import type { Handler } from '../tasks/carry-out.ts';
+import type { Handler } from '../tasks/handler.ts';
 
 const changeSchema = z.object({
   recordingId: z.uuid(),

@@ -10,7 +10,7 @@ import { scoreTask, scoringGivenUp } from '../debrief/score-task.ts';
 import { demonstrationTask } from '../fly/demonstration-task.ts';
 import { countTask } from '../path/attempt-rows.ts';
 import { previewTask } from '../standards/preview-task.ts';
-import type { Handler } from './carry-out.ts';
+import type { Handler } from './handler.ts';
 import type { TaskKind } from './lanes.ts';
 
 interface Kind {

@@ -3,12 +3,12 @@ import { randomUUID } from 'node:crypto';
 import { EventEmitter } from 'node:events';
 import type { DataSource } from 'typeorm';
 import { isConnectionError } from '../db/connection-error.ts';
-import { TaskEntity, type TaskRow } from '../db/entities.ts';
+import { TaskEntity } from '../db/entities.ts';
 import { HANDLERS } from './kinds.ts';
 import { LANE_OF, type TaskKind } from './lanes.ts';
 import { isLeaseLost, keepLease, overlooked, putBack, take } from './list.ts';
 import { type Lane, openQueue } from './queue.ts';
-import type { Threads } from './threads.ts';
+import type { Tasks, Threads } from './service.ts';
 import { upkeep } from './upkeep.ts';
 import { listen } from './wake.ts';
 
@@ -18,20 +18,6 @@ const BEAT_MS = 1000;
 const ROUND_MS = 5000;
 /** How long a worker sleeps when nobody wakes it. */
 const NAP_MS = 2000;
-
-export interface Tasks {
-  threads: Threads;
-  /** Whether the queue and the workers answer. */
-  healthy(): boolean;
-  /** How many tasks this process is at. */
-  running(): number;
-  /**
-   * Waits for the end of a task.
-   * @returns the task with its file, as it ended; as it stands after `waitMs`.
-   */
-  ended(id: string, waitMs?: number): Promise<TaskRow>;
-  close(): Promise<void>;
-}
 
 export interface TasksOptions {
   database: DataSource;

@@ -2,24 +2,10 @@
 import { MessageChannel } from 'node:worker_threads';
 import { Piscina } from 'piscina';
 import type { DataSource } from 'typeorm';
-import { keepUpload, type Upload, type UploadResult } from '../debrief/keep-upload.ts';
+import { keepUpload } from '../debrief/keep-upload.ts';
 import { carryOut } from './carry-out.ts';
+import type { Threads } from './service.ts';
 import type { Work } from './thread.ts';
-
-export interface Threads {
-  /** How many tasks of the long lane are worked on at once. */
-  readonly long: number;
-  /** @throws AbortError when `signal` stops it: the thread is ended, and nothing more is told or stored. */
-  task(
-    lane: 'quick' | 'long',
-    job: { id: string; holder: string },
-    tell: (fraction: number) => void,
-    signal: AbortSignal,
-  ): Promise<void>;
-  /** Reads a file and keeps it. */
-  upload(upload: Upload): Promise<UploadResult>;
-  close(): Promise<void>;
-}
 
 export interface ThreadOptions {
   /** The built entry of a thread. */

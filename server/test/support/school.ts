@@ -22,8 +22,9 @@ import {
 import { alone, prepare } from '../../src/db/prepare.ts';
 import { requestsUrl } from '../../src/db/roles.ts';
 import { makeApp } from '../../src/http/app.ts';
-import { startTasks, type Tasks } from '../../src/tasks/tasks.ts';
-import { inlineThreads, type Threads } from '../../src/tasks/threads.ts';
+import type { Tasks, Threads } from '../../src/tasks/service.ts';
+import { startTasks } from '../../src/tasks/tasks.ts';
+import { inlineThreads } from '../../src/tasks/threads.ts';
 
 export const PASSWORD = 'a password of the tests';
 
