@@ -90,19 +90,6 @@ export default {
       to: { dependencyTypes: ['core'] },
     },
     {
-      name: 'the interface knows of the server its type alone',
-      comment: 'web/src/api/client.ts imports the type of the API, and nothing else does',
-      severity: 'error',
-      from: { path: '^web/src/' },
-      to: { path: '^server/', dependencyTypesNot: ['type-only'] },
-    },
-    {
-      name: 'one file of the interface knows of the server',
-      severity: 'error',
-      from: { path: '^web/src/', pathNot: '^web/src/api/client\\.ts$' },
-      to: { path: '^server/' },
-    },
-    {
       name: 'the server knows the core alone',
       severity: 'error',
       from: { path: '^server/src/' },
