@@ -65,11 +65,11 @@ test('leaving a brief that is not saved asks; staying keeps what was typed', asy
   await page.goto(`/brief/${lesson}`);
   await page.getByRole('tab', { name: 'Focus and faults' }).click();
   await page.getByLabel('Focus of the lesson').fill('Feet first');
-  await page.getByRole('link', { name: 'Path' }).click();
+  await page.getByRole('link', { name: 'Path', exact: true }).click();
   const dialog = page.getByRole('dialog', { name: 'Not saved yet' });
   await dialog.getByRole('button', { name: 'Stay here' }).click();
   await expect(page.getByLabel('Focus of the lesson')).toHaveValue('Feet first');
-  await page.getByRole('link', { name: 'Path' }).click();
+  await page.getByRole('link', { name: 'Path', exact: true }).click();
   await dialog.getByRole('button', { name: 'Leave without saving' }).click();
   await expect(page).toHaveURL(/\/path/);
 });

@@ -126,3 +126,4 @@ export * from './wire/path.ts';
 export * from './wire/people.ts';
 export * from './wire/problem.ts';
 export * from './wire/recording.ts';
+export * from './wire/school.ts';

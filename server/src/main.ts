@@ -9,6 +9,7 @@ import { hasDemo, isEmpty, loadDemo } from './demo/load.ts';
 import { DEMO_SIGN_INS } from './demo/people.ts';
 import { makeApp } from './http/app.ts';
 import { log, plain } from './http/log.ts';
+import { setupToken } from './people/setup.ts';
 import { refreshShipped } from './standards/shipped.ts';
 import { startTasks } from './tasks/tasks.ts';
 import { workerThreads } from './tasks/threads.ts';
@@ -48,7 +49,10 @@ async function main(): Promise<void> {
       }),
     },
     async () => {
-      console.log(`Keel Path is at ${tls ? 'https' : 'http'}://${KEEL_HOST}:${port}`);
+      const address = process.env.KEEL_URL ?? `${tls ? 'https' : 'http'}://${KEEL_HOST}:${port}`;
+      console.log(`Keel Path is at ${address}`);
+      const token = await setupToken(database);
+      if (token) console.log(`setup: ${address.replace(/\/$/, '')}/setup/${token}`);
       if (await hasDemo(database)) {
         for (const { role, email, password } of DEMO_SIGN_INS)
           console.log(`sign-in: ${role} ${email} ${password}`);
@@ -97,13 +101,19 @@ async function open(ownerUrl: string) {
     }),
     complain: (message, error) => log.error({ error: plain(error) }, message),
   });
-  if (process.env.KEEL_DEMO !== '0' && (await isEmpty(database))) {
+  if (mayLoadDemo() && (await isEmpty(database))) {
     console.log('loading the demo data');
     await loadDemo(database, tasks);
   }
   await refreshShipped(database);
   return { database, tasks };
 }
+
+/** Made-up people with known passwords are for this machine alone. */
+const mayLoadDemo = (): boolean =>
+  process.env.KEEL_DEMO !== '0' &&
+  process.env.KEEL_URL === undefined &&
+  LOOPBACK.has(process.env.KEEL_HOST ?? '127.0.0.1');
 
 function wholeNumber(name: string, fallback: number, low: number, high: number): number {
   const value = Number(process.env[name] ?? fallback);

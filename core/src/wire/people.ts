@@ -18,12 +18,16 @@ export const meSchema = z.object({
   fieldFt: z.number(),
   /** Highest ground of its training area, ft. */
   areaGroundFt: z.number(),
+  /** Whether signing in asks for a code as well. */
+  secondStep: z.boolean(),
 });
 export type Me = z.infer<typeof meSchema>;
 
 export const signInSchema = z.object({
   email: z.string().min(1, 'write your email').max(200),
   password: z.string().min(1, 'write your password').max(200),
+  /** The second step, where there is one. */
+  code: z.string().trim().max(20).optional(),
 });
 
 export const studentSchema = z.object({ id: z.uuid(), name: z.string(), email: z.string() });

@@ -9,6 +9,7 @@ import { Statements1700000000005 } from './migrations/1700000000005-statements.t
 import { Standards1700000000006 } from './migrations/1700000000006-standards.ts';
 import { Entered1700000000007 } from './migrations/1700000000007-entered.ts';
 import { Promises1700000000008 } from './migrations/1700000000008-promises.ts';
+import { School1700000000009 } from './migrations/1700000000009-school.ts';
 
 /** Every change to the tables, oldest first. */
 export const MIGRATIONS = [
@@ -20,6 +21,7 @@ export const MIGRATIONS = [
   Standards1700000000006,
   Entered1700000000007,
   Promises1700000000008,
+  School1700000000009,
 ];
 
 /** @param connections how many at once, at the most. */

@@ -3,6 +3,7 @@
 import { AttemptEntity } from './tables/attempt.ts';
 import { AirplaneEntity, ColumnMappingEntity } from './tables/hangar.ts';
 import { LessonEntity } from './tables/lesson.ts';
+import { LinkEntity } from './tables/link.ts';
 import { AccountEntity, KnownDeviceEntity, SessionEntity, TeachingEntity } from './tables/people.ts';
 import { RecordingChunkEntity, RecordingEntity, RecordingFileEntity } from './tables/recording.ts';
 import { SchoolEntity } from './tables/school.ts';
@@ -15,6 +16,7 @@ import { TrailEntity } from './tables/trail.ts';
 export * from './tables/attempt.ts';
 export * from './tables/hangar.ts';
 export * from './tables/lesson.ts';
+export * from './tables/link.ts';
 export * from './tables/people.ts';
 export * from './tables/recording.ts';
 export * from './tables/school.ts';
@@ -30,6 +32,7 @@ export const entities = [
   TeachingEntity,
   SessionEntity,
   KnownDeviceEntity,
+  LinkEntity,
   AirplaneEntity,
   ColumnMappingEntity,
   StandardEntity,

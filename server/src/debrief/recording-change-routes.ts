@@ -1,14 +1,15 @@
 /** A recording that was sent with the wrong airplane, lesson, weight or columns is put right; one that nobody wants goes. */
 import { createRoute, z } from '@hono/zod-openapi';
 import { mappingSchema, recordingSchema } from '@keel/core';
-import type { DataSource, EntityManager } from 'typeorm';
+import type { DataSource } from 'typeorm';
 import { requireLesson } from '../brief/lessons.ts';
-import { RecordingEntity, type RecordingRow, TrailEntity } from '../db/entities.ts';
+import { RecordingEntity, type RecordingRow } from '../db/entities.ts';
 import { requireAirplane } from '../hangar/routes.ts';
 import { json, jsonBody, router, type Viewer } from '../http/env.ts';
 import { madeAnswer } from '../http/made-file.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { writeAttempts } from '../path/attempt-rows.ts';
+import { addToTrail } from '../people/trail.ts';
 import { requireInstructor, visible } from '../scope.ts';
 import { requireStandard } from '../standards/newest.ts';
 import { ask, cancel } from '../tasks/list.ts';
@@ -41,14 +42,6 @@ async function requireHidden(database: DataSource, viewer: Viewer, id: string): 
   if (!recording) throw notFound('deleted recording');
   return recording;
 }
-
-const trail = (
-  manager: EntityManager,
-  viewer: Viewer,
-  what: string,
-  { id }: RecordingRow,
-  detail: object = {},
-) => manager.insert(TrailEntity, { schoolId: viewer.schoolId, by: viewer.id, what, subject: id, detail });
 
 /** The columns that a change stands for. */
 async function columnsOf(
@@ -104,7 +97,9 @@ export function recordingChangeRoutes() {
           await database.transaction(async (manager) => {
             if (Object.keys(columns).length > 0)
               await manager.update(RecordingEntity, { schoolId, id }, columns);
-            await trail(manager, viewer, 'recording put right', recording, { changed: Object.keys(change) });
+            await addToTrail(manager, viewer, 'recording put right', recording.id, {
+              changed: Object.keys(change),
+            });
             await ask(manager, { schoolId, kind: 'score', subject: id });
           });
         } catch (error) {
@@ -131,7 +126,7 @@ export function recordingChangeRoutes() {
           await cancel(manager, { schoolId, kind: 'score', subject: id });
           await manager.update(RecordingEntity, { schoolId, id }, { deletedAt: new Date() });
           await writeAttempts(manager, recording);
-          await trail(manager, viewer, 'recording deleted', recording);
+          await addToTrail(manager, viewer, 'recording deleted', recording.id);
         });
         return c.body(null, 204);
       },
@@ -155,7 +150,7 @@ export function recordingChangeRoutes() {
             await writeAttempts(manager, recording);
             if (recording.status === 'analysing')
               await ask(manager, { schoolId, kind: 'score', subject: id });
-            await trail(manager, viewer, 'recording restored', recording);
+            await addToTrail(manager, viewer, 'recording restored', recording.id);
           });
         } catch (error) {
           if ((error as { code?: string }).code !== UNIQUE_VIOLATION) throw error;

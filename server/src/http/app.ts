@@ -18,6 +18,7 @@ import { ownFiguresRoutes } from '../hangar/own-figures-routes.ts';
 import { hangarRoutes } from '../hangar/routes.ts';
 import { enteredRoutes } from '../path/entered-routes.ts';
 import { pathRoutes } from '../path/routes.ts';
+import { accountRoutes } from '../people/account-routes.ts';
 import { peopleRoutes } from '../people/routes.ts';
 import { standardRoutes } from '../standards/routes.ts';
 import { techniqueRoutes } from '../technique/routes.ts';
@@ -31,7 +32,9 @@ import { sessionRoutes } from './session-routes.ts';
 import { signedIn } from './sessions.ts';
 
 /** Paths below /api that need no session. */
-const OPEN = new Set(['/api/health', '/api/session', '/api/openapi.json', '/api/metrics']);
+const OPEN = new Set(['/api/health', '/api/session', '/api/openapi.json', '/api/metrics', '/api/setup']);
+/** Links that let somebody in. */
+const OPEN_LINKS = /^\/api\/(invitations|resets)\/[^/]+$/;
 
 /** @param webFolder the built interface; none in the server's tests. */
 export function makeApp(services: Services, webFolder?: string): OpenAPIHono<Env> {
@@ -48,7 +51,7 @@ export function makeApp(services: Services, webFolder?: string): OpenAPIHono<Env
   app.use('/api/*', sameSiteOnly);
   app.use('/api/*', async (c, next) => {
     c.header('Cache-Control', 'no-store');
-    if (OPEN.has(c.req.path)) return next();
+    if (OPEN.has(c.req.path) || OPEN_LINKS.test(c.req.path)) return next();
     return signedIn(c, next);
   });
 
@@ -101,6 +104,7 @@ const api = () =>
     .route('/', healthRoutes())
     .route('/', metricsRoutes())
     .route('/', sessionRoutes())
+    .route('/', accountRoutes())
     .route('/', peopleRoutes())
     .route('/', hangarRoutes())
     .route('/', ownFiguresRoutes())

@@ -9,6 +9,7 @@ const TITLES: Record<number, string> = {
   403: 'Not allowed',
   404: 'Not found',
   409: 'Changed meanwhile',
+  410: 'No longer there',
   413: 'Too large',
   422: 'Cannot be used',
   429: 'Too many tries',
@@ -21,6 +22,8 @@ export class Problem extends Error {
     readonly status: number,
     detail: string,
     readonly errors?: ProblemBody['errors'],
+    /** What a program can tell it by, where the status does not say enough. */
+    readonly type = 'about:blank',
   ) {
     super(detail);
   }
@@ -32,7 +35,7 @@ export const notFound = (what: string): Problem =>
 export function respond(c: Context, problem: Problem): Response {
   const requestId: string | undefined = c.get('requestId');
   const body: ProblemBody = {
-    type: 'about:blank',
+    type: problem.type,
     title: TITLES[problem.status] ?? 'Error',
     status: problem.status,
     detail: problem.message,

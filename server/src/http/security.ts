@@ -43,6 +43,7 @@ export const headers = secureHeaders({
     frameAncestors: ["'none'"],
   },
   xFrameOptions: 'DENY',
-  referrerPolicy: 'same-origin',
+  // A page's address may hold the token of a link: nobody is told it.
+  referrerPolicy: 'no-referrer',
   crossOriginOpenerPolicy: 'same-origin',
 });

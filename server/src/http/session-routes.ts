@@ -3,12 +3,14 @@
 import { createRoute, z } from '@hono/zod-openapi';
 import { meSchema, sessionsSchema, signInSchema } from '@keel/core';
 import { verify } from '@node-rs/argon2';
-import { type DataSource, MoreThan } from 'typeorm';
-import { AccountEntity, SchoolEntity, SessionEntity, zoneOf } from '../db/entities.ts';
-import { json, jsonBody, router, type Viewer } from './env.ts';
+import { MoreThan } from 'typeorm';
+import { AccountEntity, SessionEntity } from '../db/entities.ts';
+import { takeCode } from '../people/second-step.ts';
+import { json, jsonBody, router } from './env.ts';
+import { describeMe } from './me.ts';
 import { notFound, Problem } from './problem.ts';
 import { beginSession, endSession, sessionOf, signedIn } from './sessions.ts';
-import { rememberDevice, takeTry } from './throttle.ts';
+import { rememberDevice, takeCodeTry, takeTry } from './throttle.ts';
 
 /** A hash of nothing anyone knows, checked for unknown addresses so that they take as long as known ones. */
 const NOBODY =
@@ -27,7 +29,7 @@ export function sessionRoutes() {
         responses: { 200: json(meSchema, 'Signed in; a cookie is set') },
       }),
       async (c) => {
-        const { email, password } = c.req.valid('json');
+        const { email, password, code } = c.req.valid('json');
         const address = email.trim().toLowerCase();
         const attempt = await takeTry(c, address);
         const account = await c
@@ -35,14 +37,21 @@ export function sessionRoutes() {
           .getRepository(AccountEntity)
           .createQueryBuilder('account')
           .addSelect('account.passwordHash')
-          .where('account.email = :address', { address })
+          .where('account.email = :address AND account.closedAt IS NULL', { address })
           .getOne();
         const matches = await verify(account?.passwordHash ?? NOBODY, password).catch(() => false);
         if (!account || !matches) throw new Problem(401, 'Email or password is wrong.');
-        await attempt.succeeded();
+        if (account.totpSince) {
+          await attempt.succeeded();
+          if (!code) throw new Problem(401, 'Now the code that your app shows.', undefined, 'code-needed');
+          const codeTry = await takeCodeTry(c, account.id);
+          if (!(await takeCode(c.get('database'), account, code)))
+            throw new Problem(401, 'This code is not good, or was used before.', undefined, 'code-needed');
+          await codeTry.succeeded();
+        } else await attempt.succeeded();
         await beginSession(c, account);
         await rememberDevice(c, address);
-        return c.json(await me(c.get('database'), account), 200);
+        return c.json(await describeMe(c.get('database'), account), 200);
       },
     )
     .openapi(
@@ -66,7 +75,7 @@ export function sessionRoutes() {
         middleware: [signedIn] as const,
         responses: { 200: json(meSchema, 'The one who is signed in') },
       }),
-      async (c) => c.json(await me(c.get('database'), c.get('viewer')), 200),
+      async (c) => c.json(await describeMe(c.get('database'), c.get('viewer')), 200),
     )
     .openapi(
       createRoute({
@@ -119,11 +128,4 @@ export function sessionRoutes() {
         return c.body(null, 204);
       },
     );
-}
-
-async function me(database: DataSource, viewer: Viewer) {
-  const school = await database.getRepository(SchoolEntity).findOneByOrFail({ id: viewer.schoolId });
-  const { id, name, email, role } = viewer;
-  const { fieldFt, areaGroundFt } = school.settings;
-  return { id, name, email, role, school: school.name, zone: zoneOf(school), fieldFt, areaGroundFt };
 }

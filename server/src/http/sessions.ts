@@ -3,7 +3,7 @@ import { createHash, randomBytes } from 'node:crypto';
 import bowser from 'bowser';
 import type { Context, MiddlewareHandler } from 'hono';
 import { deleteCookie, getCookie, setCookie } from 'hono/cookie';
-import { MoreThan } from 'typeorm';
+import { IsNull, MoreThan } from 'typeorm';
 import { AccountEntity, type Session, SessionEntity } from '../db/entities.ts';
 import type { Env, Viewer } from './env.ts';
 import { Problem } from './problem.ts';
@@ -74,7 +74,7 @@ export const signedIn: MiddlewareHandler<Env> = async (c, next) => {
     session &&
     (await database
       .getRepository(AccountEntity)
-      .findOneBy({ schoolId: session.schoolId, id: session.accountId }));
+      .findOneBy({ schoolId: session.schoolId, id: session.accountId, closedAt: IsNull() }));
   if (!account) throw new Problem(401, 'Sign in first.');
   if (Date.now() - session.seenAt.getTime() > SEEN_EVERY_MS)
     await database.getRepository(SessionEntity).update({ id: session.id }, { seenAt: new Date() });

@@ -16,7 +16,7 @@ import { hashOfToken, isSecure } from './sessions.ts';
 
 const WINDOW_S = 15 * 60;
 /** Tries within the window. */
-const LIMITS = { pair: 10, network: 50, address: 100, device: 10 } as const;
+const LIMITS = { pair: 10, network: 50, address: 100, device: 10, code: 10, link: 60 } as const;
 const DEVICE_COOKIE = 'keel_device';
 const DEVICE_LASTS_S = 400 * 24 * 3600;
 
@@ -42,6 +42,8 @@ function limiters(database: DataSource): Limiters {
     network: limiter('network'),
     address: limiter('address'),
     device: limiter('device'),
+    code: limiter('code'),
+    link: limiter('link'),
   };
   limitersOf.set(database, made);
   return made;
@@ -67,6 +69,18 @@ export async function takeTry(c: Context<Env>, address: string): Promise<Try> {
         [network, from],
         [whole, address],
       ];
+  return take(c, taken);
+}
+
+/** A code of the second step is tried for an account, wherever from. */
+export const takeCodeTry = (c: Context<Env>, accountId: string): Promise<Try> =>
+  take(c, [[limiters(c.get('database')).code, accountId]]);
+
+/** A link is tried from a network: its token cannot be guessed, and nobody is to keep the server busy with it. */
+export const takeLinkTry = (c: Context<Env>): Promise<Try> =>
+  take(c, [[limiters(c.get('database')).link, networkAddress(c)]]);
+
+async function take(c: Context<Env>, taken: [RateLimiterAbstract, string][]): Promise<Try> {
   try {
     // One after the other: a try that is refused for its address costs the network nothing.
     for (const [limiter, key] of taken) await limiter.consume(key);

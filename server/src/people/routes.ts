@@ -67,11 +67,13 @@ export function peopleRoutes() {
         const staff = await database
           .getRepository(AccountEntity)
           .createQueryBuilder('account')
-          .where("account.schoolId = :school AND account.role <> 'student'", { school: viewer.schoolId })
+          .where("account.schoolId = :school AND account.role <> 'student' AND account.closedAt IS NULL", {
+            school: viewer.schoolId,
+          })
           .orderBy('account.name')
           .getMany();
         const teaching = await database.getRepository(TeachingEntity).findBy({ schoolId: viewer.schoolId });
-        const everyone = [...staff, ...students];
+        const everyone = [...staff, ...students.filter(({ closedAt }) => closedAt === null)];
         const nameOf = new Map(everyone.map(({ id, name }) => [id, name]));
         const people = everyone.map(({ id, name, email, role }) => ({
           id,

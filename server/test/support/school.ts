@@ -213,7 +213,7 @@ export function flightCsv(seed = 1): string {
 }
 
 /** Asks until the recording is analysed. */
-export async function analysed(person: TestPerson, id: string) {
+export async function analysed(person: Pick<TestPerson, 'call'>, id: string) {
   for (let tries = 0; tries < 200; tries++) {
     const recording = await (await person.call('GET', `/recordings/${id}`)).json();
     if (recording.status !== 'analysing') return recording;

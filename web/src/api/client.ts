@@ -12,6 +12,8 @@ export class ApiError extends Error {
     readonly status: number,
     detail: string,
     readonly errors: ProblemBody['errors'] = [],
+    /** What a program can tell it by. */
+    readonly type = 'about:blank',
   ) {
     super(detail);
   }
@@ -27,8 +29,8 @@ const OFFLINE =
   'The server cannot be reached. Your entries are still here; try again when the network is back.';
 
 async function failure(response: { status: number; text(): Promise<string> }): Promise<ApiError> {
-  const { detail = BROKEN, errors } = problemIn(await response.text().catch(() => ''));
-  return new ApiError(response.status, detail, errors);
+  const { detail = BROKEN, errors, type } = problemIn(await response.text().catch(() => ''));
+  return new ApiError(response.status, detail, errors, type);
 }
 
 function problemIn(text: string): Partial<ProblemBody> {

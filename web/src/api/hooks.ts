@@ -23,6 +23,8 @@ const useGet = <T>(path: string | null, ask: () => Promise<T>) => useSWR<T, ApiE
 export const useMe = () => useGet('/me', () => read(api.me.$get()));
 export const useSessions = () => useGet('/me/sessions', () => read(api.me.sessions.$get()));
 export const useStudents = () => useGet('/students', () => read(api.students.$get()));
+export const useInvitations = (wanted: boolean) =>
+  useGet(wanted ? '/people/invitations' : null, () => read(api.people.invitations.$get()));
 export const usePeople = () => useGet('/people', () => read(api.people.$get()));
 export const useAirplanes = () => useGet('/airplanes', () => read(api.airplanes.$get()));
 export const useOwnFigures = (id: string) =>

@@ -19,6 +19,13 @@ const lessons = (station: 'brief' | 'fly' | 'debrief') =>
     return () => <LessonsPage station={station} />;
   });
 
+/** What a link opens for whoever is not signed in. */
+async function door(kind: 'setup' | 'invitation' | 'reset'): Promise<ComponentType> {
+  if (kind === 'setup') return (await import('../people/SetupPage.tsx')).SetupPage;
+  const { InvitationPage, ResetPage } = await import('../people/LinkPage.tsx');
+  return kind === 'invitation' ? InvitationPage : ResetPage;
+}
+
 export const router = createBrowserRouter([
   {
     path: '/sign-in',
@@ -26,6 +33,12 @@ export const router = createBrowserRouter([
     HydrateFallback: Waiting,
     errorElement: <Broken />,
   },
+  ...(['setup', 'invitation', 'reset'] as const).map((kind) => ({
+    path: `/${kind}/:token`,
+    lazy: async () => ({ Component: await door(kind) }),
+    HydrateFallback: Waiting,
+    errorElement: <Broken />,
+  })),
   {
     element: <SignedIn />,
     HydrateFallback: Waiting,

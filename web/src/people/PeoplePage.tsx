@@ -1,20 +1,101 @@
-/** People: who is at the school, and who teaches whom. */
-import type { Person } from '@keel/core';
+/** People: who is at the school, who teaches whom, who is invited; a chief invites, helps with a password, closes. */
+import type { MadeLink, Person } from '@keel/core';
+import { ActionIcon, Button, Menu, Modal } from '@mantine/core';
+import { notifications } from '@mantine/notifications';
+import { IconDots } from '@tabler/icons-react';
+import { useState } from 'react';
 import { Link } from 'react-router';
-import { usePeople } from '../api/hooks.ts';
+import { answered, api, messageOf, read } from '../api/client.ts';
+import { useInvitations, useMe, usePeople } from '../api/hooks.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
-import { DataTable, sortable } from '../parts/DataTable.tsx';
+import { DataTable, plainColumn, sortable } from '../parts/DataTable.tsx';
 import { Failed, Loading } from '../parts/states.tsx';
+import { FirstHalfHour } from './FirstHalfHour.tsx';
+import { InviteDialog, OpenInvitations, roleName, ShowLink } from './Invite.tsx';
+import './people.css';
 
 export function PeoplePage() {
   const people = usePeople();
+  const { data: me } = useMe();
+  const chief = me?.role === 'chief';
+  const invitations = useInvitations(chief);
+  const [inviting, setInviting] = useState(false);
+  const [made, setMade] = useState<{ link: MadeLink; about: string } | null>(null);
+  const [closing, setClosing] = useState<Person | null>(null);
+
+  const failed = (error: unknown) =>
+    notifications.show({ color: 'red', title: 'Not done', message: messageOf(error) });
+  const reset = async ({ id, name }: Person) => {
+    try {
+      const link = await read(api.people[':id'].reset.$post({ param: { id } }));
+      setMade({ link, about: `A new password for ${name}` });
+    } catch (error) {
+      failed(error);
+    }
+  };
+  const close = async ({ id, name }: Person) => {
+    setClosing(null);
+    try {
+      await answered(api.people[':id'].$delete({ param: { id } }));
+      await people.mutate();
+      notifications.show({ message: `${name}’s account is closed; the record stays.` });
+    } catch (error) {
+      failed(error);
+    }
+  };
+  const columns = [
+    sortable<Person>(
+      'name',
+      'Name',
+      (p) => p.name,
+      (p) => (p.role === 'student' ? <Link to={`/path/${p.id}`}>{p.name}</Link> : <strong>{p.name}</strong>),
+    ),
+    sortable<Person>(
+      'role',
+      'Role',
+      (p) => p.role,
+      (p) => roleName(p.role),
+    ),
+    sortable<Person>(
+      'with',
+      'Taught by, or teaches',
+      (p) => p.with.join(),
+      (p) => p.with.join(', ') || '—',
+    ),
+    sortable<Person>(
+      'email',
+      'Email',
+      (p) => p.email,
+      (p) => p.email,
+    ),
+    ...(chief
+      ? [
+          plainColumn<Person>('do', '', (p) => (
+            <Menu position="bottom-end">
+              <Menu.Target>
+                <ActionIcon variant="subtle" color="gray" size="lg" aria-label={`What to do with ${p.name}`}>
+                  <IconDots size={18} />
+                </ActionIcon>
+              </Menu.Target>
+              <Menu.Dropdown>
+                <Menu.Item onClick={() => reset(p)}>Link for a new password</Menu.Item>
+                <Menu.Item onClick={() => setClosing(p)}>Close the account</Menu.Item>
+              </Menu.Dropdown>
+            </Menu>
+          )),
+        ]
+      : []),
+  ];
   return (
     <>
       <TitleBar
         title="People"
         about="Instructors see their own students; the chief instructor sees everyone."
-      />
+      >
+        {chief && <Button onClick={() => setInviting(true)}>Invite someone</Button>}
+      </TitleBar>
       <div className="page">
+        {chief && <FirstHalfHour />}
         {people.error && <Failed error={people.error} retry={() => people.mutate()} />}
         {!people.data && !people.error && <Loading what="people" />}
         {people.data && (
@@ -23,41 +104,41 @@ export function PeoplePage() {
               rows={people.data}
               rowKey={(person) => person.id}
               initialSort={{ id: 'role', desc: false }}
-              columns={[
-                sortable<Person>(
-                  'name',
-                  'Name',
-                  (p) => p.name,
-                  (p) =>
-                    p.role === 'student' ? (
-                      <Link to={`/path/${p.id}`}>{p.name}</Link>
-                    ) : (
-                      <strong>{p.name}</strong>
-                    ),
-                ),
-                sortable<Person>(
-                  'role',
-                  'Role',
-                  (p) => p.role,
-                  (p) => (p.role === 'chief' ? 'chief instructor' : p.role),
-                ),
-                sortable<Person>(
-                  'with',
-                  'Taught by, or teaches',
-                  (p) => p.with.join(),
-                  (p) => p.with.join(', ') || '—',
-                ),
-                sortable<Person>(
-                  'email',
-                  'Email',
-                  (p) => p.email,
-                  (p) => p.email,
-                ),
-              ]}
+              columns={columns}
             />
           </div>
         )}
+        {invitations.data && (
+          <OpenInvitations invitations={invitations.data} changed={() => invitations.mutate()} />
+        )}
       </div>
+      <InviteDialog
+        opened={inviting}
+        people={people.data ?? []}
+        close={() => setInviting(false)}
+        made={(link) => {
+          setInviting(false);
+          setMade({ link, about: 'The invitation is made' });
+          invitations.mutate();
+        }}
+      />
+      <ShowLink link={made?.link ?? null} about={made?.about ?? ''} close={() => setMade(null)} />
+      <Modal
+        opened={closing !== null}
+        onClose={() => setClosing(null)}
+        title={<strong>Close {closing?.name}’s account?</strong>}
+      >
+        <p>
+          They are signed out everywhere and can sign in no more. Lessons, recordings, grades and what they
+          said stay as they are.
+        </p>
+        <div className="row" style={{ gap: 8, justifyContent: 'flex-end' }}>
+          <Button variant="default" onClick={() => setClosing(null)} data-autofocus>
+            Leave it open
+          </Button>
+          <Button onClick={() => closing && close(closing)}>Close the account</Button>
+        </div>
+      </Modal>
     </>
   );
 }

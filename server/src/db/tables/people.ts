@@ -9,6 +9,14 @@ export interface Account {
   name: string;
   role: Role;
   passwordHash: string;
+  /** Since when it can sign in no more; what was done with it stays. */
+  closedAt: Date | null;
+  /** The secret shared with an authenticator app, since when it is in force, and the last step that was used. */
+  totpSecret: string | null;
+  totpSince: Date | null;
+  totpStep: string;
+  /** Of the codes for a day without a phone, those that are left. */
+  recoveryHashes: string[];
 }
 export const AccountEntity = new EntitySchema<Account>({
   name: 'account',
@@ -19,6 +27,11 @@ export const AccountEntity = new EntitySchema<Account>({
     name: { type: 'text' },
     role: { type: 'text' },
     passwordHash: { type: 'text', name: 'password_hash', select: false },
+    closedAt: { type: 'timestamptz', name: 'closed_at', nullable: true },
+    totpSecret: { type: 'text', name: 'totp_secret', nullable: true, select: false },
+    totpSince: { type: 'timestamptz', name: 'totp_since', nullable: true },
+    totpStep: { type: 'bigint', name: 'totp_step', default: 0, select: false },
+    recoveryHashes: { type: 'text', array: true, name: 'recovery_hashes', default: [], select: false },
   },
 });
 

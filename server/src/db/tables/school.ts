@@ -12,6 +12,11 @@ export interface SchoolSettings {
   areaGroundFt: number;
   /** The zone whose days and clock the school lives by; an older row has none, and lives by UTC. */
   zone?: string;
+  /** Where the field lies, degrees, north and east positive. */
+  position?: { latDeg: number; lonDeg: number };
+  /** Runways as they are named, such as 06/24. */
+  runways?: string[];
+  speedUnit?: 'kt' | 'mph';
 }
 
 export interface School {

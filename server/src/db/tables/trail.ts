@@ -11,6 +11,8 @@ export interface TrailRow {
   /** The id of what it was done to. */
   subject: string;
   detail: unknown;
+  /** Of this row and the one before it in its school. */
+  hash: string;
 }
 export const TrailEntity = new EntitySchema<TrailRow>({
   name: 'trail',
@@ -22,5 +24,6 @@ export const TrailEntity = new EntitySchema<TrailRow>({
     what: { type: 'text' },
     subject: { type: 'text' },
     detail: { type: 'jsonb' },
+    hash: { type: 'text', insert: false, nullable: true },
   },
 });

@@ -1,0 +1,73 @@
+/** A school of one's own: its set-up, its invitations, and the links that carry them; as they cross the wire. */
+import { z } from 'zod';
+import { zoneSchema } from '../units/days.ts';
+import { roleSchema } from './people.ts';
+
+/** Length before anything else: a few words that nobody else would put together. */
+export const PASSWORD_LENGTH = 10;
+
+export const passwordSchema = z
+  .string()
+  .min(PASSWORD_LENGTH, `a password has at least ${PASSWORD_LENGTH} characters; a few words are best`)
+  .max(200);
+
+export const emailSchema = z.string().trim().toLowerCase().pipe(z.email('this is no email address').max(200));
+
+const nameSchema = z.string().trim().min(1, 'write a name').max(120);
+
+export const setupSchema = z.object({
+  token: z.string().min(1).max(200),
+  school: nameSchema,
+  zone: zoneSchema,
+  /** Elevation of the field, and the highest ground of the training area, ft. */
+  fieldFt: z.number().min(-1500).max(20_000),
+  areaGroundFt: z.number().min(-1500).max(30_000),
+  name: nameSchema,
+  email: emailSchema,
+  password: passwordSchema,
+  /** Where the field lies, for sun and night; degrees, north and east positive. */
+  position: z
+    .object({ latDeg: z.number().min(-90).max(90), lonDeg: z.number().min(-180).max(180) })
+    .optional(),
+  /** Runways as they are named, such as 06/24. */
+  runways: z.array(z.string().trim().max(12)).max(12).optional(),
+  /** The unit that speeds are shown in where an airplane’s own file says nothing else. */
+  speedUnit: z.enum(['kt', 'mph']).optional(),
+});
+export type Setup = z.input<typeof setupSchema>;
+
+export const invitationInputSchema = z.object({
+  name: nameSchema,
+  email: emailSchema,
+  role: roleSchema,
+  /** Ids of the students whom an instructor is to teach. */
+  teaches: z.array(z.uuid()).max(500).default([]),
+  /** Ids of the instructors by whom a student is to be taught. */
+  taughtBy: z.array(z.uuid()).max(50).default([]),
+});
+export type InvitationInput = z.input<typeof invitationInputSchema>;
+
+/** A link to be passed on; it is shown once. */
+export const linkSchema = z.object({ id: z.uuid(), url: z.string(), expiresAt: z.string() });
+export type MadeLink = z.infer<typeof linkSchema>;
+
+/** An invitation that nobody has taken up yet. */
+export const openInvitationSchema = z.object({
+  id: z.uuid(),
+  name: z.string(),
+  email: z.string(),
+  role: roleSchema,
+  by: z.string(),
+  expiresAt: z.string(),
+});
+export type OpenInvitation = z.infer<typeof openInvitationSchema>;
+
+/** What a link says of itself to whoever opens it. */
+export const linkViewSchema = z.object({
+  kind: z.enum(['invitation', 'reset']),
+  school: z.string(),
+  name: z.string(),
+  email: z.string(),
+  role: roleSchema,
+});
+export type LinkView = z.infer<typeof linkViewSchema>;

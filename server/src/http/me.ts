@@ -1,0 +1,25 @@
+/** Who one is, as the interface wants to know it. */
+import type { Me } from '@keel/core';
+import type { DataSource } from 'typeorm';
+import { AccountEntity, SchoolEntity, zoneOf } from '../db/entities.ts';
+import type { Viewer } from './env.ts';
+
+export async function describeMe(database: DataSource, viewer: Viewer): Promise<Me> {
+  const { id, schoolId, name, email, role } = viewer;
+  const [school, account] = await Promise.all([
+    database.getRepository(SchoolEntity).findOneByOrFail({ id: schoolId }),
+    database.getRepository(AccountEntity).findOneByOrFail({ schoolId, id }),
+  ]);
+  const { fieldFt, areaGroundFt } = school.settings;
+  return {
+    id,
+    name,
+    email,
+    role,
+    school: school.name,
+    zone: zoneOf(school),
+    fieldFt,
+    areaGroundFt,
+    secondStep: account.totpSince !== null,
+  };
+}

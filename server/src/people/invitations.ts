@@ -1,0 +1,79 @@
+/** Invitations: a chief says who is to come and as what; whoever has the link chooses a password and is in. */
+import { randomUUID } from 'node:crypto';
+import type { invitationInputSchema } from '@keel/core';
+import { type DataSource, type EntityManager, In, IsNull } from 'typeorm';
+import type { z } from 'zod';
+import { type Account, AccountEntity, type Invited, TeachingEntity } from '../db/entities.ts';
+import type { Viewer } from '../http/env.ts';
+import { Problem } from '../http/problem.ts';
+import { makeLink, openLink, useUp } from './links.ts';
+import { hashOfPassword } from './passwords.ts';
+import { addToTrail } from './trail.ts';
+
+/** @throws Problem 422 where someone is none of the school’s, or of another role. */
+async function requirePeople(
+  manager: EntityManager,
+  { schoolId }: Viewer,
+  ids: string[],
+  roles: Account['role'][],
+  field: string,
+): Promise<void> {
+  const found = await manager.countBy(AccountEntity, {
+    schoolId,
+    id: In(ids),
+    role: In(roles),
+    closedAt: IsNull(),
+  });
+  if (found !== new Set(ids).size)
+    throw new Problem(422, `${field}: there is no such ${roles[0]} at this school.`);
+}
+
+/** @throws Problem 409 where the address is somebody’s already; 422 where who teaches whom makes no sense. */
+export function invite(
+  database: DataSource,
+  viewer: Viewer,
+  input: z.output<typeof invitationInputSchema>,
+): ReturnType<typeof makeLink> {
+  const { schoolId, id: madeBy } = viewer;
+  return database.transaction(async (manager) => {
+    if (await manager.existsBy(AccountEntity, { email: input.email }))
+      throw new Problem(409, `${input.email} has an account already: sign in, or ask for a new password.`);
+    if (input.role === 'student' && input.teaches.length > 0)
+      throw new Problem(422, 'teaches: a student teaches nobody.');
+    if (input.role !== 'student' && input.taughtBy.length > 0)
+      throw new Problem(422, 'taughtBy: only a student is taught by someone.');
+    await requirePeople(manager, viewer, input.teaches, ['student'], 'teaches');
+    await requirePeople(manager, viewer, input.taughtBy, ['instructor', 'chief'], 'taughtBy');
+    const made = await makeLink(manager, { kind: 'invitation', schoolId, madeBy, invited: input });
+    await addToTrail(manager, viewer, 'invitation made', made.link.id, { role: input.role });
+    return made;
+  });
+}
+
+/**
+ * Makes the account that an invitation stands for.
+ * @throws Problem 410 for an invitation that cannot be used; 409 where the address came to be somebody’s meanwhile.
+ */
+export async function accept(database: DataSource, token: string, password: string): Promise<Account> {
+  const { invited: known } = await openLink(database.manager, 'invitation', token, false);
+  const passwordHash = await hashOfPassword(password, known?.email ?? '');
+  try {
+    return await database.transaction(async (manager) => {
+      const link = await openLink(manager, 'invitation', token);
+      const { name, email, role, teaches, taughtBy } = link.invited as Invited;
+      const schoolId = link.schoolId as string;
+      await useUp(manager, link);
+      const id = randomUUID();
+      await manager.insert(AccountEntity, { schoolId, id, email, name, role, passwordHash });
+      for (const studentId of teaches)
+        await manager.insert(TeachingEntity, { schoolId, instructorId: id, studentId });
+      for (const instructorId of taughtBy)
+        await manager.insert(TeachingEntity, { schoolId, instructorId, studentId: id });
+      await addToTrail(manager, { schoolId, id }, 'invitation accepted', link.id, { role });
+      return manager.findOneByOrFail(AccountEntity, { schoolId, id });
+    });
+  } catch (error) {
+    if ((error as { code?: string }).code !== '23505') throw error;
+    throw new Problem(409, 'This address has an account already: sign in, or ask for a new password.');
+  }
+}

@@ -1,0 +1,96 @@
+/** The first start: the school and its chief instructor. */
+
+import { setupSchema } from '@keel/core';
+import { Button, NumberInput, PasswordInput, Select, TextInput } from '@mantine/core';
+import { useForm } from '@mantine/form';
+import { zodResolver } from 'mantine-form-zod-resolver';
+import { useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { useSWRConfig } from 'swr';
+import { api, messageOf, read } from '../api/client.ts';
+import { Door } from './Door.tsx';
+
+const ZONES = Intl.supportedValuesOf('timeZone');
+const mine = Intl.DateTimeFormat().resolvedOptions().timeZone;
+
+export function SetupPage() {
+  const { token = '' } = useParams();
+  const navigate = useNavigate();
+  const { mutate } = useSWRConfig();
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const form = useForm({
+    initialValues: {
+      token,
+      school: '',
+      zone: ZONES.includes(mine) ? mine : 'UTC',
+      fieldFt: '' as number | '',
+      areaGroundFt: '' as number | '',
+      name: '',
+      email: '',
+      password: '',
+    },
+    validate: zodResolver(setupSchema),
+  });
+  const send = form.onSubmit(async (values) => {
+    setBusy(true);
+    setProblem(null);
+    try {
+      const me = await read(api.setup.$post({ json: setupSchema.parse(values) }));
+      await mutate('/me', me, { revalidate: false });
+      navigate('/people?first=1', { replace: true });
+    } catch (error) {
+      setProblem(messageOf(error));
+    } finally {
+      setBusy(false);
+    }
+  });
+  return (
+    <Door title="Your school" wide>
+      <form className="sheet stack" onSubmit={send} noValidate>
+        <h2>Set up your school</h2>
+        <p className="quiet">
+          This link works once. Everything here can be changed later; what a lesson’s safety hangs on is the
+          ground below it, so take that from the chart.
+        </p>
+        {problem && <p role="alert">{problem}</p>}
+        <TextInput label="Name of the school" required {...form.getInputProps('school')} />
+        <Select
+          label="Time zone"
+          description="Days and clock times are the school’s, wherever somebody looks."
+          data={ZONES}
+          searchable
+          required
+          {...form.getInputProps('zone')}
+        />
+        <div className="row fields">
+          <NumberInput label="Elevation of the field, ft" required {...form.getInputProps('fieldFt')} />
+          <NumberInput
+            label="Highest ground of the training area, ft"
+            required
+            {...form.getInputProps('areaGroundFt')}
+          />
+        </div>
+        <h3>You, the chief instructor</h3>
+        <TextInput label="Your name" autoComplete="name" required {...form.getInputProps('name')} />
+        <TextInput
+          label="Email, to sign in with"
+          type="email"
+          autoComplete="username"
+          required
+          {...form.getInputProps('email')}
+        />
+        <PasswordInput
+          label="Password"
+          description="A few unrelated words are best; at least ten characters."
+          autoComplete="new-password"
+          required
+          {...form.getInputProps('password')}
+        />
+        <Button type="submit" loading={busy} fullWidth>
+          Set up and sign in
+        </Button>
+      </form>
+    </Door>
+  );
+}
