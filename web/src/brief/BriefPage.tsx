@@ -180,7 +180,12 @@ function Brief({ lesson }: { lesson?: Lesson }) {
     change({ technique: { ...form.technique, [key]: value } });
   const stopped = plan?.notices.some(({ level, item: of }) => level === 'stop' && of === null) ?? false;
   const ready = plan !== undefined && form.items.length > 0 && form.studentId !== '';
-  const missing = missingWords(errors, inTheWay);
+  const missing =
+    airplanes.data.length === 0
+      ? 'There is no airplane yet: the chief instructor adds one in the Hangar.'
+      : students.data.length === 0
+        ? 'There is no student yet: the chief instructor invites one under People.'
+        : missingWords(errors, inTheWay);
 
   const start = plan?.balance[0];
   const about = [

@@ -9,9 +9,10 @@ import { TitleBar } from '../frame/TitleBar.tsx';
 import { Caution } from '../parts/caution.tsx';
 import { Figure } from '../parts/Figure.tsx';
 import { numberText, speedIn } from '../parts/format.ts';
-import { Failed, Loading } from '../parts/states.tsx';
+import { Empty, Failed, Loading } from '../parts/states.tsx';
 import { VSpeed } from '../parts/VSpeed.tsx';
 import { AirplaneEditor } from './AirplaneEditor.tsx';
+import { BeginFrom } from './BeginFrom.tsx';
 import { check, type Draft } from './draft.ts';
 import { FitView } from './FitView.tsx';
 import { OwnFigures } from './OwnFigures.tsx';
@@ -26,6 +27,7 @@ export function HangarPage() {
   const [chosen, setChosen] = useState<string>();
   const [part, setPart] = useState<Part>('book');
   const [editing, setEditing] = useState(false);
+  const [beginning, setBeginning] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const airplane = airplanes.data?.find(({ id }) => id === chosen) ?? airplanes.data?.[0];
   const chief = me?.role === 'chief';
@@ -66,6 +68,11 @@ export function HangarPage() {
         about="The airplanes and the numbers their books give. Speeds in each airplane’s own unit."
       >
         {chief && (
+          <Button variant="default" onClick={() => setBeginning(true)}>
+            Add one like it
+          </Button>
+        )}
+        {chief && (
           <FileButton accept="application/json,.json" onChange={load}>
             {(button) => (
               <Button variant="default" {...button}>
@@ -88,6 +95,13 @@ export function HangarPage() {
           <div className="sheet" role="alert">
             {problem}
           </div>
+        )}
+        {airplanes.data?.length === 0 && (
+          <Empty title="No airplane yet">
+            {chief
+              ? 'Add the first one from a file, or begin from an airplane of the program’s own that is like yours, and put your book’s numbers in.'
+              : 'The chief instructor adds the first one.'}
+          </Empty>
         )}
         {airplane && (
           <div className="columns pick-columns">
@@ -140,6 +154,16 @@ export function HangarPage() {
           </div>
         )}
       </div>
+      <BeginFrom
+        opened={beginning}
+        close={() => setBeginning(false)}
+        made={async (added) => {
+          setBeginning(false);
+          await airplanes.mutate();
+          setChosen(added.id);
+          setEditing(true);
+        }}
+      />
     </>
   );
 }

@@ -10,7 +10,7 @@ import { useSWRConfig } from 'swr';
 import { api, messageOf, read } from '../api/client.ts';
 import { Door } from './Door.tsx';
 
-const ZONES = Intl.supportedValuesOf('timeZone');
+const ZONES = [...new Set(['UTC', ...Intl.supportedValuesOf('timeZone')])];
 const mine = Intl.DateTimeFormat().resolvedOptions().timeZone;
 
 export function SetupPage() {
@@ -63,7 +63,7 @@ export function SetupPage() {
           required
           {...form.getInputProps('zone')}
         />
-        <div className="row fields">
+        <div className="row fields" style={{ alignItems: 'flex-end' }}>
           <NumberInput label="Elevation of the field, ft" required {...form.getInputProps('fieldFt')} />
           <NumberInput
             label="Highest ground of the training area, ft"

@@ -1,0 +1,48 @@
+/** `npm run audit`: walks the trail of each school and says where a row was changed, taken out or put in. */
+import pg from 'pg';
+import { SetupError } from './lib/debian.mjs';
+import { ownDatabase } from './lib/own-database.mjs';
+import { answerUsage } from './lib/usage.mjs';
+
+const USAGE = `npm run audit
+DATABASE_URL, KEEL_DATA, KEEL_PG_PORT as for npm start. Exit code 1 where a chain is broken`;
+
+/** Each row against the hash that it and the one before it should have. */
+const BROKEN = `
+  SELECT school_id, id, at FROM (
+    SELECT t.school_id, t.id, t.at, t.hash,
+      trail_hash(lag(t.hash) OVER (PARTITION BY t.school_id ORDER BY t.id), t) AS should
+    FROM trail AS t
+  ) AS rows WHERE hash IS DISTINCT FROM should ORDER BY school_id, id`;
+
+async function main() {
+  answerUsage(USAGE, { options: {} });
+  const { url, done } = await ownDatabase();
+  const client = new pg.Client({ connectionString: url });
+  await client.connect();
+  try {
+    const { rows: schools } = await client.query(
+      `SELECT school.name, count(trail.id)::int AS rows, max(trail.hash) FILTER (WHERE trail.id = last.id) AS hash
+       FROM school LEFT JOIN trail ON trail.school_id = school.id
+       LEFT JOIN LATERAL (SELECT max(id) AS id FROM trail AS t WHERE t.school_id = school.id) AS last ON true
+       GROUP BY school.id, school.name ORDER BY school.name`,
+    );
+    for (const { name, rows, hash } of schools)
+      console.log(`${name}: ${rows} rows, the last ${hash ?? 'none'}`);
+    const { rows: broken } = await client.query(BROKEN);
+    for (const { school_id: school, id, at } of broken)
+      console.log(`broken at row ${id} of school ${school}, ${at.toISOString()}`);
+    console.log(
+      broken.length === 0 ? 'every row hangs on the one before it' : `${broken.length} rows do not`,
+    );
+    process.exitCode = broken.length === 0 ? 0 : 1;
+  } finally {
+    await client.end();
+    await done();
+  }
+}
+
+main().catch((error) => {
+  console.error(error instanceof SetupError ? error.message : error);
+  process.exit(1);
+});
