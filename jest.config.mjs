@@ -27,7 +27,7 @@ const base = {
   transform: { '\\.[cm]?[jt]s$': swc },
   // These packages ship only ES modules.
   transformIgnorePatterns: [
-    '/node_modules/(?!(@noble|@scure|@otplib|otplib|igc-parser|rate-limiter-flexible|ml-levenberg-marquardt|ml-matrix|is-any-array|ml-array-[a-z]+)/)',
+    '/node_modules/(?!(uuid|@noble|@scure|@otplib|otplib|igc-parser|rate-limiter-flexible|ml-levenberg-marquardt|ml-matrix|is-any-array|ml-array-[a-z]+)/)',
   ],
 };
 

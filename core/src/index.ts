@@ -121,6 +121,7 @@ export * from './units/convert.ts';
 export * from './units/days.ts';
 export * from './units/numbers.ts';
 export * from './version.ts';
+export * from './wire/archive.ts';
 export * from './wire/lesson.ts';
 export * from './wire/path.ts';
 export * from './wire/people.ts';

@@ -120,6 +120,12 @@ const RULES: Record<string, Rule> = {
   'POST /me/second-step': { allowed: all(201) },
   'PUT /me/second-step': { body: () => ({ code: '000000' }), allowed: all(422) },
   'POST /me/second-step/end': { body: () => ({ code: '000000' }), allowed: all(422) },
+  'GET /students/{id}/archive': {
+    path: of('/students/{student}/archive'),
+    allowed: ofStudent,
+    others: 404,
+  },
+  'GET /school/archive': { allowed: { chief: 200, stranger: 200 }, others: 403 },
   'PATCH /recordings/{id}': {
     path: of('/recordings/{recording}'),
     body: () => ({ weightLb: 2210 }),
@@ -307,6 +313,7 @@ const APART = [
   'POST /recordings',
   'DELETE /recordings/{id}',
   'POST /recordings/{id}/restore',
+  'POST /archives',
 ];
 
 test('every described route is in the table', async () => {

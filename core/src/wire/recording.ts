@@ -27,6 +27,8 @@ export const recordingSchema = z.object({
   size: z.number(),
   flownAt: z.string(),
   flownIn: z.enum(['airplane', 'trainer']),
+  /** The school that it came from with an archive; null for the school’s own. */
+  origin: z.string().nullable(),
   lessonId: z.uuid().nullable(),
   lessonTitle: z.string().nullable(),
   /** What the lesson was about, and the findings that its brief had parked. */

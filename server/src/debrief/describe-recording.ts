@@ -43,6 +43,7 @@ export async function describeRecording(
     size: recording.size,
     flownAt: recording.flownAt.toISOString(),
     flownIn: recording.flownIn,
+    origin: recording.origin,
     lessonId,
     lessonTitle: lesson?.title ?? null,
     focus: lesson?.focus ?? '',

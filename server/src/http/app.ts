@@ -6,6 +6,7 @@ import type { Context } from 'hono';
 import { compress } from 'hono/compress';
 import { HTTPException } from 'hono/http-exception';
 import { requestId } from 'hono/request-id';
+import { archiveRoutes } from '../archive/routes.ts';
 import { lessonRoutes } from '../brief/lessons.ts';
 import { isConnectionError } from '../db/connection-error.ts';
 import { flightRoutes } from '../debrief/flight-routes.ts';
@@ -106,6 +107,7 @@ const api = () =>
     .route('/', sessionRoutes())
     .route('/', accountRoutes())
     .route('/', peopleRoutes())
+    .route('/', archiveRoutes())
     .route('/', hangarRoutes())
     .route('/', ownFiguresRoutes())
     .route('/', standardRoutes())

@@ -35,6 +35,8 @@ export interface TestPerson {
   call(method: string, path: string, body?: unknown): Promise<Response>;
   /** Uploads a recording with the usual airplane and standard. */
   upload(file: string, fields: Record<string, string>, name?: string): Promise<Response>;
+  /** Sends a file alone. */
+  send(path: string, file: File): Promise<Response>;
 }
 
 export interface TestSchool {
@@ -186,6 +188,11 @@ async function signedIn(app: TestSchool['app'], id: string, email: string): Prom
     id,
     email,
     call: (method, path, body) => request(app, cookie, method, path, body),
+    send: async (path, file) => {
+      const form = new FormData();
+      form.set('file', file);
+      return app.request(`/api${path}`, { method: 'POST', headers: { Cookie: cookie }, body: form });
+    },
     upload: async (file, fields, name = 'flight.csv') => {
       const form = new FormData();
       form.set('file', new File([file], name));

@@ -149,6 +149,12 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
             This very file was attached to this student before; here is what is known of it.
           </p>
         )}
+        {recording.origin && (
+          <p className="small quiet">
+            From {recording.origin}: flown, scored and graded there. It counts as flown, and as signed by
+            nobody here.
+          </p>
+        )}
         {recording.flownIn === 'trainer' && (
           <p className="sheet">
             <strong>Flown in the trainer.</strong> It shows skill. It closes no gate, never enters the

@@ -8,6 +8,10 @@ export class School1700000000009 implements MigrationInterface {
   async up(runner: QueryRunner): Promise<void> {
     await runner.query(`
       ALTER TABLE account
+        -- Who came with an archive signs in only once invited here.
+        ALTER email DROP NOT NULL,
+        ALTER password_hash DROP NOT NULL,
+        ADD origin text,
         ADD closed_at timestamptz,
         ADD created_at timestamptz NOT NULL DEFAULT now(),
         -- The secret that an authenticator app shares; it counts from the moment it was proved.
@@ -16,6 +20,9 @@ export class School1700000000009 implements MigrationInterface {
         -- The last step that was used: a code opens once.
         ADD totp_step bigint NOT NULL DEFAULT 0,
         ADD recovery_hashes text[] NOT NULL DEFAULT '{}';
+
+      ALTER TABLE lesson ADD origin text;
+      ALTER TABLE recording ADD origin text;
 
       CREATE TABLE link (
         id uuid PRIMARY KEY,
@@ -79,7 +86,9 @@ export class School1700000000009 implements MigrationInterface {
       DROP FUNCTION trail_stays, trail_chain, trail_hash;
       ALTER TABLE trail DROP hash;
       DROP TABLE link;
-      ALTER TABLE account DROP closed_at, DROP created_at, DROP totp_secret, DROP totp_since, DROP totp_step,
+      ALTER TABLE recording DROP origin;
+      ALTER TABLE lesson DROP origin;
+      ALTER TABLE account DROP origin, DROP closed_at, DROP created_at, DROP totp_secret, DROP totp_since, DROP totp_step,
         DROP recovery_hashes;
     `);
   }

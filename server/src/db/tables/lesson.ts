@@ -29,6 +29,8 @@ export interface Lesson {
   plan: LessonPlan | null;
   /** Rises with every change, so that a second window notices. */
   version: number;
+  /** The school that it came from with an archive. */
+  origin: string | null;
 }
 export const LessonEntity = new EntitySchema<Lesson>({
   name: 'lesson',
@@ -50,5 +52,6 @@ export const LessonEntity = new EntitySchema<Lesson>({
     cards: { type: 'jsonb' },
     plan: { type: 'jsonb', nullable: true },
     version: { type: 'int' },
+    origin: { type: 'text', nullable: true },
   },
 });

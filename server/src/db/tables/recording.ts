@@ -28,6 +28,8 @@ export interface RecordingRow {
   epochMs: number | null;
   /** Since when it is hidden; it is removed thirty days later. */
   deletedAt: Date | null;
+  /** The school that it came from with an archive. */
+  origin: string | null;
 }
 export const RecordingEntity = new EntitySchema<RecordingRow>({
   name: 'recording',
@@ -50,6 +52,7 @@ export const RecordingEntity = new EntitySchema<RecordingRow>({
     flownAt: { type: 'timestamptz', name: 'flown_at' },
     mapping: { type: 'jsonb', nullable: true },
     epochMs: { type: 'double precision', name: 'epoch_ms', nullable: true },
+    origin: { type: 'text', nullable: true },
     deletedAt: { type: 'timestamptz', name: 'deleted_at', nullable: true },
   },
 });

@@ -1,0 +1,144 @@
+/** Writes an archive: one index, and for each recording its original bytes and its score as they are kept. */
+import { ARCHIVE_INDEX, ARCHIVE_VERSION, type Archive, CORE_VERSION, type KeelTrace } from '@keel/core';
+import { type DataSource, In, IsNull } from 'typeorm';
+import yazl from 'yazl';
+import {
+  AccountEntity,
+  AirplaneEntity,
+  EnteredAttemptEntity,
+  FlightEntity,
+  KeelEntity,
+  LessonEntity,
+  RecordingEntity,
+  RecordingFileEntity,
+  SchoolEntity,
+  ScoreEntity,
+  StandardEntity,
+  StatementEntity,
+  TeachingEntity,
+  zoneOf,
+} from '../db/entities.ts';
+
+/** Of one student, or of all. */
+export interface ArchiveOf {
+  schoolId: string;
+  studentId?: string;
+}
+
+/** The archive as a stream; it is made while it is read, a recording at a time. */
+export function writeArchive(database: DataSource, of: ArchiveOf): NodeJS.ReadableStream {
+  const zip = new yazl.ZipFile();
+  fill(database, of, zip).catch((error) => zip.outputStream.emit('error', error));
+  return zip.outputStream;
+}
+
+async function fill(database: DataSource, of: ArchiveOf, zip: yazl.ZipFile): Promise<void> {
+  const index = await indexOf(database, of);
+  zip.addBuffer(Buffer.from(JSON.stringify(index, null, 1)), ARCHIVE_INDEX);
+  for (const { id: recordingId, file, score } of index.recordings) {
+    const { schoolId } = of;
+    const { bytes } = await database
+      .getRepository(RecordingFileEntity)
+      .findOneByOrFail({ schoolId, recordingId });
+    zip.addBuffer(bytes, file);
+    if (score) {
+      const kept = await keptScore(database, schoolId, recordingId);
+      zip.addBuffer(Buffer.from(JSON.stringify(kept.index)), score);
+      if (kept.flight) zip.addBuffer(kept.flight, flightName(recordingId));
+    }
+    // What was added is compressed before the next comes: the archive never lies in memory as a whole.
+    await drained(zip);
+  }
+  zip.end();
+}
+
+export const flightName = (recordingId: string): string => `flight-${recordingId}.bin`;
+
+/** Waits until whoever reads has taken most of what was written. */
+function drained(zip: yazl.ZipFile): Promise<void> {
+  const stream = zip.outputStream as NodeJS.ReadableStream & { readableLength: number };
+  return new Promise((resolve) => {
+    const look = () => (stream.readableLength < 4 * 1024 * 1024 ? resolve() : setTimeout(look, 5));
+    setImmediate(look);
+  });
+}
+
+async function keptScore(database: DataSource, schoolId: string, recordingId: string) {
+  const row = await database
+    .getRepository(ScoreEntity)
+    .findOneByOrFail({ schoolId, recordingId, current: true });
+  const [keels, flight] = await Promise.all([
+    database.getRepository(KeelEntity).find({ where: { scoreId: row.id }, order: { attempt: 'ASC' } }),
+    database.getRepository(FlightEntity).findOneBy({ scoreId: row.id }),
+  ]);
+  const { id, core, score, profile, keels: small, observations, createdAt } = row;
+  const traces: KeelTrace[] = keels.map(({ trace }) => trace);
+  return {
+    index: { id, core, createdAt, score, profile, keels: small, observations, traces },
+    flight: flight?.data,
+  };
+}
+
+async function indexOf(database: DataSource, { schoolId, studentId }: ArchiveOf): Promise<Archive> {
+  const mine = studentId ? { schoolId, studentId } : { schoolId };
+  const school = await database.getRepository(SchoolEntity).findOneByOrFail({ id: schoolId });
+  const lessons = await database
+    .getRepository(LessonEntity)
+    .find({ where: mine, order: { plannedAt: 'ASC', id: 'ASC' } });
+  const recordings = await database
+    .getRepository(RecordingEntity)
+    .find({ where: { ...mine, deletedAt: IsNull() }, order: { flownAt: 'ASC', id: 'ASC' } });
+  const ids = recordings.map(({ id }) => id);
+  const [scored, statements, entered, teaching] = await Promise.all([
+    database.getRepository(ScoreEntity).find({
+      select: { id: true, recordingId: true },
+      where: { schoolId, recordingId: In(ids), current: true },
+    }),
+    database
+      .getRepository(StatementEntity)
+      .find({ where: { schoolId, recordingId: In(ids) }, order: { createdAt: 'ASC', id: 'ASC' } }),
+    database
+      .getRepository(EnteredAttemptEntity)
+      .find({ where: mine, order: { createdAt: 'ASC', id: 'ASC' } }),
+    database.getRepository(TeachingEntity).find({ where: mine }),
+  ]);
+  const named = new Set<string>([
+    ...(studentId ? [studentId] : []),
+    ...lessons.flatMap((one) => [one.studentId, one.instructorId]),
+    ...recordings.flatMap((one) => [one.studentId, one.uploadedBy]),
+    ...statements.map(({ authorId }) => authorId),
+    ...entered.flatMap((one) => [one.authorId, ...(one.withdrawn ? [one.withdrawn.by] : [])]),
+    ...teaching.flatMap((pair) => [pair.instructorId, pair.studentId]),
+  ]);
+  const people = await database.getRepository(AccountEntity).find({
+    where: studentId ? { schoolId, id: In([...named]) } : { schoolId },
+    order: { name: 'ASC', id: 'ASC' },
+  });
+  const rows = (key: 'airplaneRowId' | 'standardRowId') => [
+    ...new Set([...lessons, ...recordings].map((one) => one[key])),
+  ];
+  const [airplanes, standards] = await Promise.all([
+    database.getRepository(AirplaneEntity).findBy({ schoolId, rowId: In(rows('airplaneRowId')) }),
+    database.getRepository(StandardEntity).findBy({ schoolId, rowId: In(rows('standardRowId')) }),
+  ]);
+  const hasScore = new Set(scored.map(({ recordingId }) => recordingId));
+  const json = <T>(value: T): T => JSON.parse(JSON.stringify(value));
+  return json({
+    'keelpath-archive': ARCHIVE_VERSION,
+    madeAt: new Date().toISOString(),
+    core: CORE_VERSION,
+    school: { id: schoolId, name: school.name, zone: zoneOf(school) },
+    people: people.map(({ id, name, role }) => ({ id, name, role })),
+    teaching: teaching.map(({ instructorId, studentId: student }) => ({ instructorId, studentId: student })),
+    airplanes: airplanes.map(({ rowId, data }) => ({ rowId, data })),
+    standards: standards.map(({ rowId, version, data }) => ({ rowId, version, data })),
+    lessons: lessons.map(({ schoolId: _, origin: __, ...lesson }) => lesson),
+    recordings: recordings.map(({ schoolId: _, origin: __, deletedAt: ___, ...recording }) => ({
+      ...recording,
+      file: `recording-${recording.id}.bin`,
+      score: hasScore.has(recording.id) ? `score-${recording.id}.json` : null,
+    })),
+    statements: statements.map(({ schoolId: _, ...statement }) => statement),
+    entered: entered.map(({ schoolId: _, ...one }) => one),
+  } as unknown as Archive);
+}
