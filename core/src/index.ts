@@ -127,4 +127,6 @@ export * from './wire/path.ts';
 export * from './wire/people.ts';
 export * from './wire/problem.ts';
 export * from './wire/recording.ts';
+export * from './wire/schemas.ts';
 export * from './wire/school.ts';
+export * from './wire/school-settings.ts';

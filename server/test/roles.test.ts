@@ -120,6 +120,26 @@ const RULES: Record<string, Rule> = {
   'POST /me/second-step': { allowed: all(201) },
   'PUT /me/second-step': { body: () => ({ code: '000000' }), allowed: all(422) },
   'POST /me/second-step/end': { body: () => ({ code: '000000' }), allowed: all(422) },
+  'GET /schemas': { allowed: all(200), nobody: 200 },
+  'GET /school': { allowed: all(200) },
+  'PUT /school': {
+    body: () => ({
+      version: 99,
+      settings: {
+        name: 'x',
+        zone: 'UTC',
+        fieldFt: 1,
+        areaGroundFt: 1,
+        position: null,
+        runways: [],
+        demonstrationFirst: false,
+        secondStepForStaff: false,
+      },
+    }),
+    allowed: { chief: 409, stranger: 409 },
+    others: 403,
+  },
+  'GET /school/trail': { allowed: { chief: 200, stranger: 200 }, others: 403 },
   'GET /students/{id}/archive': {
     path: of('/students/{student}/archive'),
     allowed: ofStudent,

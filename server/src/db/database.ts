@@ -48,8 +48,22 @@ export async function migrate(ownerUrl: string): Promise<void> {
     extra: { max: 1 },
   }).initialize();
   try {
+    await refuseNewer(owner);
     await owner.runMigrations();
   } finally {
     await owner.destroy();
   }
+}
+
+/** @throws Error where a newer program has changed the tables already: this one would not know what it writes. */
+async function refuseNewer(owner: DataSource): Promise<void> {
+  const [{ there }] = await owner.query("SELECT to_regclass('migrations') IS NOT NULL AS there");
+  if (!there) return;
+  const known = new Set(MIGRATIONS.map(({ name }) => name));
+  const rows: { name: string }[] = await owner.query('SELECT name FROM migrations ORDER BY id');
+  const newer = rows.find(({ name }) => !known.has(name));
+  if (newer)
+    throw new Error(
+      `the database was brought up to date by a newer Keel Path (${newer.name}): start that one, or restore a backup from before it`,
+    );
 }

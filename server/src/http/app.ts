@@ -21,6 +21,7 @@ import { enteredRoutes } from '../path/entered-routes.ts';
 import { pathRoutes } from '../path/routes.ts';
 import { accountRoutes } from '../people/account-routes.ts';
 import { peopleRoutes } from '../people/routes.ts';
+import { schoolRoutes } from '../people/school-routes.ts';
 import { standardRoutes } from '../standards/routes.ts';
 import { techniqueRoutes } from '../technique/routes.ts';
 import { type Env, router, type Services } from './env.ts';
@@ -28,12 +29,20 @@ import { healthRoutes } from './health.ts';
 import { log, logged, plain } from './log.ts';
 import { measured, metricsRoutes } from './metrics.ts';
 import { Problem, respond } from './problem.ts';
+import { schemaRoutes } from './schemas.ts';
 import { headers, sameSiteOnly } from './security.ts';
 import { sessionRoutes } from './session-routes.ts';
 import { signedIn } from './sessions.ts';
 
 /** Paths below /api that need no session. */
-const OPEN = new Set(['/api/health', '/api/session', '/api/openapi.json', '/api/metrics', '/api/setup']);
+const OPEN = new Set([
+  '/api/health',
+  '/api/session',
+  '/api/openapi.json',
+  '/api/metrics',
+  '/api/setup',
+  '/api/schemas',
+]);
 /** Links that let somebody in. */
 const OPEN_LINKS = /^\/api\/(invitations|resets)\/[^/]+$/;
 
@@ -107,6 +116,8 @@ const api = () =>
     .route('/', sessionRoutes())
     .route('/', accountRoutes())
     .route('/', peopleRoutes())
+    .route('/', schoolRoutes())
+    .route('/', schemaRoutes())
     .route('/', archiveRoutes())
     .route('/', hangarRoutes())
     .route('/', ownFiguresRoutes())

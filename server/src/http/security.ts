@@ -2,6 +2,7 @@
 import type { MiddlewareHandler } from 'hono';
 import { secureHeaders } from 'hono/secure-headers';
 import { Problem } from './problem.ts';
+import { isOwnOrigin } from './public-url.ts';
 
 /**
  * A request that changes something must come from this very site. Browsers send `Sec-Fetch-Site` or `Origin`;
@@ -11,21 +12,13 @@ export const sameSiteOnly: MiddlewareHandler = async (c, next) => {
   if (!['GET', 'HEAD', 'OPTIONS'].includes(c.req.method)) {
     const site = c.req.header('Sec-Fetch-Site');
     const origin = c.req.header('Origin');
-    const foreignOrigin = origin !== undefined && originHost(origin) !== c.req.header('Host');
+    const foreignOrigin = origin !== undefined && !isOwnOrigin(origin, c.req.header('Host'));
     if (foreignOrigin || (site !== undefined && site !== 'same-origin' && site !== 'none')) {
       throw new Problem(403, 'The request came from another site.');
     }
   }
   await next();
 };
-
-function originHost(origin: string): string | undefined {
-  try {
-    return new URL(origin).host;
-  } catch {
-    return undefined;
-  }
-}
 
 export const headers = secureHeaders({
   contentSecurityPolicy: {

@@ -3,10 +3,11 @@ import { createHash, randomBytes } from 'node:crypto';
 import bowser from 'bowser';
 import type { Context, MiddlewareHandler } from 'hono';
 import { deleteCookie, getCookie, setCookie } from 'hono/cookie';
-import { IsNull, MoreThan } from 'typeorm';
-import { AccountEntity, type Session, SessionEntity } from '../db/entities.ts';
+import { type DataSource, IsNull, MoreThan } from 'typeorm';
+import { AccountEntity, SchoolEntity, type Session, SessionEntity } from '../db/entities.ts';
 import type { Env, Viewer } from './env.ts';
 import { Problem } from './problem.ts';
+import { isSecure } from './public-url.ts';
 
 const COOKIE = 'keel_session';
 const LASTS_S = 14 * 24 * 3600;
@@ -14,8 +15,6 @@ const LASTS_S = 14 * 24 * 3600;
 const SEEN_EVERY_MS = 10 * 60_000;
 
 export const hashOfToken = (token: string): string => createHash('sha256').update(token).digest('hex');
-
-export const isSecure = (c: Context): boolean => new URL(c.req.url).protocol === 'https:';
 
 /** A browser and its system, as a person would name them. */
 export function deviceName(userAgent: string | undefined): string {
@@ -80,5 +79,19 @@ export const signedIn: MiddlewareHandler<Env> = async (c, next) => {
     await database.getRepository(SessionEntity).update({ id: session.id }, { seenAt: new Date() });
   const { id, schoolId, role, name, email } = account;
   c.set('viewer', { id, schoolId, role, name, email });
+  if (role !== 'student' && account.totpSince === null && !c.req.path.startsWith('/api/me'))
+    await requireSecondStep(database, schoolId);
   await next();
 };
+
+/** @throws Problem 403 where the school asks its staff for a second step that this one has not begun. */
+async function requireSecondStep(database: DataSource, id: string): Promise<void> {
+  const { settings } = await database.getRepository(SchoolEntity).findOneByOrFail({ id });
+  if (settings.secondStepForStaff)
+    throw new Problem(
+      403,
+      'This school asks its staff for a second step: begin it at “Your account”, then go on.',
+      undefined,
+      'second-step-needed',
+    );
+}

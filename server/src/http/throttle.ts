@@ -12,7 +12,8 @@ import { KnownDeviceEntity } from '../db/entities.ts';
 import type { Env } from './env.ts';
 import { networkAddress } from './network.ts';
 import { Problem } from './problem.ts';
-import { hashOfToken, isSecure } from './sessions.ts';
+import { isSecure } from './public-url.ts';
+import { hashOfToken } from './sessions.ts';
 
 const WINDOW_S = 15 * 60;
 /** Tries within the window. */

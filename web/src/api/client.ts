@@ -1,5 +1,5 @@
 /** The server's API, typed by the server's own description of it; every failure is an ApiError that says what to do. */
-import type { Created, ProblemBody } from '@keel/core';
+import type { Created, ProblemBody, TakenIn } from '@keel/core';
 import type { ClientResponse } from 'hono/client';
 import { hc } from 'hono/client';
 // Its type alone: not a line of the server comes into the interface.
@@ -71,6 +71,11 @@ export function upload(form: FormData, onProgress: (fraction: number) => void): 
     };
     sending.send(form);
   });
+}
+
+/** Sends an archive. */
+export async function sendFile(file: File): Promise<TakenIn> {
+  return read(api.archives.$post({ form: { file } }));
 }
 
 /** What to tell a person about any error. */

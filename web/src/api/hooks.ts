@@ -5,6 +5,7 @@ import {
   type KeelTrace,
   type LessonList,
   type RecordingView,
+  type Trail,
 } from '@keel/core';
 import useSWR, { type Key, useSWRConfig } from 'swr';
 import useSWRInfinite from 'swr/infinite';
@@ -25,6 +26,16 @@ export const useSessions = () => useGet('/me/sessions', () => read(api.me.sessio
 export const useStudents = () => useGet('/students', () => read(api.students.$get()));
 export const useInvitations = (wanted: boolean) =>
   useGet(wanted ? '/people/invitations' : null, () => read(api.people.invitations.$get()));
+export const useSchool = () => useGet('/school', () => read(api.school.$get()));
+/** Who did what when, a page at a time. */
+export const useTrail = () =>
+  useSWRInfinite<Trail, ApiError>(
+    (_page, before: Trail | null) =>
+      before && !before.next ? null : ['/school/trail', before?.next ?? null],
+    ([, cursor]: [string, string | null]) =>
+      read(api.school.trail.$get({ query: { cursor: cursor ?? undefined } })),
+    { ...options, revalidateFirstPage: true },
+  );
 export const usePeople = () => useGet('/people', () => read(api.people.$get()));
 export const useAirplanes = () => useGet('/airplanes', () => read(api.airplanes.$get()));
 export const useOwnFigures = (id: string) =>

@@ -1,13 +1,6 @@
 /** The frame of every view: wordmark, line of stations, and quietly beside it the rest. */
 import { Menu, UnstyledButton, useComputedColorScheme, useMantineColorScheme } from '@mantine/core';
-import {
-  IconChevronDown,
-  IconDevices,
-  IconKeyboard,
-  IconLogout,
-  IconMoon,
-  IconSun,
-} from '@tabler/icons-react';
+import { IconChevronDown, IconKeyboard, IconLogout, IconMoon, IconSun, IconUser } from '@tabler/icons-react';
 import { useState } from 'react';
 import { Link, NavLink, Outlet, useNavigate } from 'react-router';
 import { useSWRConfig } from 'swr';
@@ -50,6 +43,7 @@ export function Frame() {
           <NavLink to="/standards">Standards</NavLink>
           <NavLink to="/technique">Technique</NavLink>
           {me?.role !== 'student' && <NavLink to="/people">People</NavLink>}
+          {me?.role === 'chief' && <NavLink to="/school">School</NavLink>}
           <Menu position="bottom-end" width={230}>
             <Menu.Target>
               <UnstyledButton className="you" aria-label={`You: ${me?.name ?? ''}`}>
@@ -66,8 +60,8 @@ export function Frame() {
               >
                 {scheme === 'dark' ? 'Light sheets' : 'Dark sheets'}
               </Menu.Item>
-              <Menu.Item leftSection={<IconDevices size={16} />} component={Link} to="/me">
-                Where you are signed in
+              <Menu.Item leftSection={<IconUser size={16} />} component={Link} to="/me">
+                Your account
               </Menu.Item>
               <Menu.Item leftSection={<IconKeyboard size={16} />} onClick={() => setShortcuts(true)}>
                 Keyboard shortcuts (?)

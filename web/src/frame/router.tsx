@@ -65,6 +65,7 @@ export const router = createBrowserRouter([
           page('standards', async () => (await import('../standards/StandardsPage.tsx')).StandardsPage),
           page('technique', async () => (await import('../technique/TechniquePage.tsx')).TechniquePage),
           page('people', async () => (await import('../people/PeoplePage.tsx')).PeoplePage),
+          page('school', async () => (await import('../people/SchoolPage.tsx')).SchoolPage),
           page('me', async () => (await import('../people/MyPage.tsx')).MyPage),
           {
             path: '*',

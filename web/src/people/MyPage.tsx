@@ -1,4 +1,4 @@
-/** What is one's own: where one is signed in. */
+/** What is one's own: the password, the second step, and where one is signed in. */
 import { Button } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { answered, api, messageOf } from '../api/client.ts';
@@ -6,6 +6,8 @@ import { useMe, useSessions } from '../api/hooks.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { dayAndTime } from '../parts/format.ts';
 import { Waiting } from '../parts/states.tsx';
+import { ChangePassword, SecondStep } from './OwnDoor.tsx';
+import './people.css';
 
 export function MyPage() {
   const { data: me } = useMe();
@@ -23,6 +25,10 @@ export function MyPage() {
     <>
       <TitleBar title={me?.name ?? ''} about={me?.email} />
       <div className="page">
+        <div className="own-door">
+          <ChangePassword />
+          <SecondStep />
+        </div>
         <section className="sheet stack" aria-labelledby="signed-in">
           <h2 id="signed-in">Where you are signed in</h2>
           <p className="small quiet">

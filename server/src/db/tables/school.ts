@@ -2,7 +2,8 @@
 import { type Technique, UTC } from '@keel/core';
 import { EntitySchema } from 'typeorm';
 
-export interface SchoolSettings {
+/** As they are stored; the interface’s own form of them is `schoolSettingsSchema`. */
+export interface StoredSettings {
   /** As it was stored: an older row may lack the newer choices. */
   technique: Partial<Technique>;
   /** Whether the first attempt of a kind in a recording is taken for a demonstration. */
@@ -17,12 +18,14 @@ export interface SchoolSettings {
   /** Runways as they are named, such as 06/24. */
   runways?: string[];
   speedUnit?: 'kt' | 'mph';
+  /** Whether instructors and chiefs must sign in with a second step. */
+  secondStepForStaff?: boolean;
 }
 
 export interface School {
   id: string;
   name: string;
-  settings: SchoolSettings;
+  settings: StoredSettings;
   /** Rises with every change, so that a second window notices. */
   version: number;
 }

@@ -1,0 +1,40 @@
+/** What a school has settled for itself, and who changed what; as they cross the wire. */
+import { z } from 'zod';
+import { zoneSchema } from '../units/days.ts';
+
+export const schoolSettingsSchema = z.object({
+  name: z.string().trim().min(1, 'write a name').max(120),
+  zone: zoneSchema,
+  /** Elevation of the field, and the highest ground of the training area, ft. */
+  fieldFt: z.number().min(-1500).max(20_000),
+  areaGroundFt: z.number().min(-1500).max(30_000),
+  /** Where the field lies; degrees, north and east positive. */
+  position: z
+    .object({ latDeg: z.number().min(-90).max(90), lonDeg: z.number().min(-180).max(180) })
+    .nullable(),
+  runways: z.array(z.string().trim().min(1).max(12)).max(12),
+  /** Whether the first attempt of a kind in a recording is taken for a demonstration. */
+  demonstrationFirst: z.boolean(),
+  /** Whether instructors and chiefs must sign in with a second step. */
+  secondStepForStaff: z.boolean(),
+});
+export type SchoolSettings = z.infer<typeof schoolSettingsSchema>;
+
+export const versionedSettingsSchema = z.object({
+  version: z.number().int(),
+  settings: schoolSettingsSchema,
+});
+
+/** A line of the trail. */
+export const trailRowSchema = z.object({
+  id: z.string(),
+  at: z.string(),
+  /** The name as it is today; the trail itself holds ids alone. */
+  by: z.string().nullable(),
+  what: z.string(),
+  /** Whom or what it was done to, as far as it has a name. */
+  of: z.string().nullable(),
+  detail: z.record(z.string(), z.unknown()),
+});
+export const trailSchema = z.object({ items: z.array(trailRowSchema), next: z.string().nullable() });
+export type Trail = z.infer<typeof trailSchema>;

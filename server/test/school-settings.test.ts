@@ -1,0 +1,94 @@
+/** What a school settles for itself: versioned, on the trail, and in force from then on. */
+import { randomUUID } from 'node:crypto';
+import type { SchoolSettings } from '@keel/core';
+import { analysed, flightCsv, openSchool, type TestSchool } from './support/school.ts';
+
+let school: TestSchool;
+beforeAll(async () => {
+  school = await openSchool();
+});
+afterAll(() => school.close());
+
+const settings = async () => (await school.chief.call('GET', '/school')).json();
+async function change(part: Partial<SchoolSettings>) {
+  const { version, settings: before } = await settings();
+  return school.chief.call('PUT', '/school', { version, settings: { ...before, ...part } });
+}
+
+test('are changed by the chief, one window after another, and say so on the trail', async () => {
+  const { version, settings: before } = await settings();
+  const put = () =>
+    school.chief.call('PUT', '/school', {
+      version,
+      settings: { ...before, zone: 'Europe/Oslo', runways: ['06/24'] },
+    });
+  expect((await put()).status).toBe(200);
+  expect((await put()).status).toBe(409);
+  expect((await (await school.student.call('GET', '/me')).json()).zone).toBe('Europe/Oslo');
+  const { items } = await (await school.chief.call('GET', '/school/trail')).json();
+  expect(items[0]).toMatchObject({
+    by: 'chief',
+    what: 'settings changed',
+    detail: { before: { zone: 'UTC', runways: [] }, after: { zone: 'Europe/Oslo', runways: ['06/24'] } },
+  });
+  expect(await (await school.stranger.call('GET', '/school')).json()).toMatchObject({
+    settings: { name: 'There' },
+  });
+});
+
+test.each([
+  [{ zone: 'Nowhere/None' }, /zone/],
+  [{ fieldFt: 90_000 }, /fieldFt/],
+  [{ name: ' ' }, /name/],
+  [{ position: { latDeg: 91, lonDeg: 0 } }, /position\.latDeg/],
+] as const)('%j is refused by its field', async (part, words) => {
+  const answer = await change(part as never);
+  expect([answer.status, (await answer.json()).detail]).toEqual([422, expect.stringMatching(words)]);
+});
+
+test('what it takes for a demonstration counts at once in every path', async () => {
+  const { id } = await (
+    await school.instructor.upload(flightCsv(501), { studentId: school.student.id })
+  ).json();
+  await analysed(school.instructor, id);
+  const flownBy = async () => {
+    const path = await (await school.student.call('GET', `/students/${school.student.id}/path`)).json();
+    return path.skills.flatMap((skill: { attempts: { flownBy: string }[] }) =>
+      skill.attempts.map((one) => one.flownBy),
+    );
+  };
+  expect(await flownBy()).toEqual(['student', 'student']);
+  expect((await change({ demonstrationFirst: true })).status).toBe(200);
+  for (let tries = 0; tries < 100 && !(await flownBy()).includes('instructor'); tries++)
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  expect((await flownBy())[0]).toBe('instructor');
+});
+
+test('staff without a second step are asked for one before anything else; students are not', async () => {
+  expect((await change({ secondStepForStaff: true })).status).toBe(200);
+  const refused = await school.instructor.call('GET', '/lessons');
+  expect([refused.status, (await refused.json()).type]).toEqual([403, 'second-step-needed']);
+  expect((await school.instructor.call('GET', '/me')).status).toBe(200);
+  expect((await school.instructor.call('POST', '/me/second-step')).status).toBe(201);
+  expect((await school.student.call('GET', '/lessons')).status).toBe(200);
+  expect((await school.stranger.call('GET', '/lessons')).status).toBe(200);
+});
+
+test('the trail is read in pages, and nobody reads another school’s', async () => {
+  const owner = school.database;
+  const [{ school_id: schoolId }] = await owner.query('SELECT school_id FROM account WHERE id = $1', [
+    school.stranger.id,
+  ]);
+  for (let i = 0; i < 60; i++)
+    await owner.query('INSERT INTO trail (school_id, by, what, subject) VALUES ($1, $2, $3, $4)', [
+      schoolId,
+      school.stranger.id,
+      `deed ${i}`,
+      randomUUID(),
+    ]);
+  const first = await (await school.stranger.call('GET', '/school/trail')).json();
+  const second = await (await school.stranger.call('GET', `/school/trail?cursor=${first.next}`)).json();
+  expect([first.items.length, second.items.length, second.next]).toEqual([50, 10, null]);
+  expect(first.items[0].what).toBe('deed 59');
+  expect(JSON.stringify([first, second])).not.toContain('settings changed');
+});

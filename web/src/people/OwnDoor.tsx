@@ -1,0 +1,145 @@
+/** One’s own door: the password, and the second step of signing in. */
+import { Button, Modal, PasswordInput, TextInput } from '@mantine/core';
+import { useForm } from '@mantine/form';
+import { notifications } from '@mantine/notifications';
+import { useState } from 'react';
+import { answered, api, messageOf, read } from '../api/client.ts';
+import { useMe } from '../api/hooks.ts';
+
+export function ChangePassword() {
+  const [problem, setProblem] = useState<string | null>(null);
+  const form = useForm({
+    initialValues: { current: '', password: '' },
+    validate: {
+      current: (value) => (value ? null : 'Write the password in force'),
+      password: (value) => (value.length >= 10 ? null : 'At least ten characters; a few words are best'),
+    },
+  });
+  const send = form.onSubmit(async (json) => {
+    setProblem(null);
+    try {
+      await answered(api.me.password.$post({ json }));
+      form.reset();
+      notifications.show({ message: 'Changed. You are signed out everywhere else.' });
+    } catch (error) {
+      setProblem(messageOf(error));
+    }
+  });
+  return (
+    <form className="sheet stack" onSubmit={send} noValidate aria-labelledby="password">
+      <h2 id="password">Your password</h2>
+      {problem && <p role="alert">{problem}</p>}
+      <PasswordInput
+        label="In force now"
+        autoComplete="current-password"
+        {...form.getInputProps('current')}
+      />
+      <PasswordInput
+        label="The new one"
+        description="A few unrelated words are best; at least ten characters."
+        autoComplete="new-password"
+        {...form.getInputProps('password')}
+      />
+      <Button type="submit" variant="default" style={{ alignSelf: 'flex-start' }}>
+        Change it
+      </Button>
+    </form>
+  );
+}
+
+export function SecondStep() {
+  const me = useMe();
+  const [begun, setBegun] = useState<{ secret: string; uri: string } | null>(null);
+  const [codes, setCodes] = useState<string[] | null>(null);
+  const [code, setCode] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const doing = async (work: () => Promise<void>) => {
+    setProblem(null);
+    try {
+      await work();
+    } catch (error) {
+      setProblem(messageOf(error));
+    }
+  };
+  const confirm = () =>
+    doing(async () => {
+      const { recoveryCodes } = await read(api.me['second-step'].$put({ json: { code } }));
+      setCodes(recoveryCodes);
+      setBegun(null);
+      setCode('');
+      await me.mutate();
+    });
+  const end = () =>
+    doing(async () => {
+      await answered(api.me['second-step'].end.$post({ json: { code } }));
+      setCode('');
+      await me.mutate();
+    });
+  const inForce = me.data?.secondStep;
+  return (
+    <section className="sheet stack" aria-labelledby="second">
+      <h2 id="second">A second step</h2>
+      <p className="quiet">
+        {inForce
+          ? 'Signing in asks for a code of your app as well.'
+          : 'With it, who learns your password still cannot sign in: a code of an authenticator app is asked for as well.'}
+      </p>
+      {problem && <p role="alert">{problem}</p>}
+      {!inForce && !begun && (
+        <Button
+          variant="default"
+          style={{ alignSelf: 'flex-start' }}
+          onClick={() => doing(async () => setBegun(await read(api.me['second-step'].$post())))}
+        >
+          Begin
+        </Button>
+      )}
+      {begun && (
+        <>
+          <p>
+            Open <a href={begun.uri}>this link</a> on the device that has the app, or type the secret into it:{' '}
+            <code>{begun.secret.replace(/(.{4})/g, '$1 ').trim()}</code>
+          </p>
+          <TextInput
+            label="The code that the app shows now"
+            autoComplete="one-time-code"
+            inputMode="numeric"
+            value={code}
+            onChange={(event) => setCode(event.currentTarget.value)}
+          />
+          <Button style={{ alignSelf: 'flex-start' }} disabled={code.trim().length < 6} onClick={confirm}>
+            Put it in force
+          </Button>
+        </>
+      )}
+      {inForce && (
+        <div className="row" style={{ gap: 8, alignItems: 'flex-end', flexWrap: 'wrap' }}>
+          <TextInput
+            label="A code, to end it"
+            autoComplete="one-time-code"
+            value={code}
+            onChange={(event) => setCode(event.currentTarget.value)}
+          />
+          <Button variant="default" disabled={code.trim().length < 6} onClick={end}>
+            End the second step
+          </Button>
+        </div>
+      )}
+      <Modal
+        opened={codes !== null}
+        onClose={() => setCodes(null)}
+        title={<strong>For a day without the phone</strong>}
+      >
+        <p>Write these down and keep them apart from it. Each opens once; they are not shown again.</p>
+        <ul className="codes">
+          {codes?.map((one) => (
+            <li key={one}>
+              <code>{one}</code>
+            </li>
+          ))}
+        </ul>
+        <Button onClick={() => setCodes(null)}>I have written them down</Button>
+      </Modal>
+    </section>
+  );
+}

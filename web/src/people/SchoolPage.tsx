@@ -1,0 +1,235 @@
+/** The school: what it has settled for itself, who did what when, and what can be taken along. */
+import { type SchoolSettings, schoolSettingsSchema } from '@keel/core';
+import { Button, Checkbox, FileButton, NumberInput, Select, TagsInput, TextInput } from '@mantine/core';
+import { useForm } from '@mantine/form';
+import { notifications } from '@mantine/notifications';
+import { zodResolver } from 'mantine-form-zod-resolver';
+import { useState } from 'react';
+import { useSWRConfig } from 'swr';
+import { api, messageOf, read, sendFile } from '../api/client.ts';
+import { useMe, useSchool, useTrail } from '../api/hooks.ts';
+import { AskBeforeLeaving } from '../frame/AskBeforeLeaving.tsx';
+import { TitleBar } from '../frame/TitleBar.tsx';
+import { dayAndTime } from '../parts/format.ts';
+import { Waiting } from '../parts/states.tsx';
+import './people.css';
+
+const ZONES = [...new Set(['UTC', ...Intl.supportedValuesOf('timeZone')])];
+
+export function SchoolPage() {
+  const school = useSchool();
+  const { data: me } = useMe();
+  if (!school.data || !me) return <Waiting query={school} what="the school" />;
+  const chief = me.role === 'chief';
+  return (
+    <>
+      <Settings
+        key={school.data.version}
+        version={school.data.version}
+        settings={school.data.settings}
+        readOnly={!chief}
+        saved={(data) => school.mutate(data, { revalidate: false })}
+      />
+      {chief && (
+        <div className="page">
+          <TakeAlong />
+          <TrailList />
+        </div>
+      )}
+    </>
+  );
+}
+
+function Settings(props: {
+  version: number;
+  settings: SchoolSettings;
+  readOnly: boolean;
+  saved: (data: { version: number; settings: SchoolSettings }) => Promise<unknown>;
+}) {
+  const { mutate } = useSWRConfig();
+  const [problem, setProblem] = useState<string | null>(null);
+  const { position } = props.settings;
+  const form = useForm({
+    initialValues: {
+      ...props.settings,
+      latDeg: (position?.latDeg ?? '') as number | '',
+      lonDeg: (position?.lonDeg ?? '') as number | '',
+    },
+  });
+  const save = form.onSubmit(async ({ latDeg, lonDeg, ...rest }) => {
+    setProblem(null);
+    const placed = latDeg !== '' && lonDeg !== '' ? { latDeg, lonDeg } : null;
+    const checked = schoolSettingsSchema.safeParse({ ...rest, position: placed });
+    if (!checked.success) {
+      const errors = zodResolver(schoolSettingsSchema)({ ...rest, position: placed });
+      form.setErrors(errors);
+      return;
+    }
+    try {
+      await props.saved(
+        await read(api.school.$put({ json: { version: props.version, settings: checked.data } })),
+      );
+      await mutate('/me');
+      notifications.show({ message: 'Saved. Lessons saved from now on are briefed so.' });
+    } catch (error) {
+      setProblem(messageOf(error));
+    }
+  });
+  const disabled = props.readOnly;
+  return (
+    <form onSubmit={save} noValidate>
+      <AskBeforeLeaving unsaved={form.isDirty() && !disabled} what="The school" />
+      <TitleBar title="School" about="What holds for everyone here. Each change is kept, with who and when.">
+        {!disabled && (
+          <Button type="submit" disabled={!form.isDirty()}>
+            Save
+          </Button>
+        )}
+      </TitleBar>
+      <div className="page">
+        {problem && (
+          <p className="sheet" role="alert">
+            {problem}
+          </p>
+        )}
+        <section className="sheet school-fields" aria-label="Settings">
+          <TextInput label="Name" disabled={disabled} {...form.getInputProps('name')} />
+          <Select
+            label="Time zone"
+            data={ZONES}
+            searchable
+            allowDeselect={false}
+            disabled={disabled}
+            {...form.getInputProps('zone')}
+          />
+          <NumberInput
+            label="Elevation of the field, ft"
+            disabled={disabled}
+            {...form.getInputProps('fieldFt')}
+          />
+          <NumberInput
+            label="Highest ground of the area, ft"
+            disabled={disabled}
+            {...form.getInputProps('areaGroundFt')}
+          />
+          <NumberInput
+            label="Latitude, °, north +"
+            decimalScale={5}
+            disabled={disabled}
+            {...form.getInputProps('latDeg')}
+          />
+          <NumberInput
+            label="Longitude, °, east +"
+            decimalScale={5}
+            disabled={disabled}
+            {...form.getInputProps('lonDeg')}
+          />
+          <TagsInput
+            label="Runways"
+            description="Such as 06/24"
+            disabled={disabled}
+            {...form.getInputProps('runways')}
+          />
+          <div className="stack">
+            <Checkbox
+              label="The first attempt of a kind is a demonstration"
+              description="Until somebody says otherwise of it."
+              disabled={disabled}
+              {...form.getInputProps('demonstrationFirst', { type: 'checkbox' })}
+            />
+            <Checkbox
+              label="Staff sign in with a second step"
+              description="Who has not begun one is asked to before anything else."
+              disabled={disabled}
+              {...form.getInputProps('secondStepForStaff', { type: 'checkbox' })}
+            />
+          </div>
+        </section>
+      </div>
+    </form>
+  );
+}
+
+function TakeAlong() {
+  const [busy, setBusy] = useState(false);
+  const takeIn = async (file: File | null) => {
+    if (!file) return;
+    setBusy(true);
+    try {
+      const taken = await sendFile(file);
+      notifications.show({
+        title: `Taken in from ${taken.from}`,
+        message: `${taken.people} people, ${taken.lessons} lessons, ${taken.recordings} recordings, ${taken.statements} words that were not here.`,
+        autoClose: 12_000,
+      });
+    } catch (error) {
+      notifications.show({ color: 'red', title: 'Nothing was taken in', message: messageOf(error) });
+    } finally {
+      setBusy(false);
+    }
+  };
+  return (
+    <section className="sheet stack" aria-labelledby="along">
+      <h2 id="along">Taken along, and taken in</h2>
+      <p className="quiet">
+        An archive holds everything that the school knows of its students, and nobody’s address or password.
+        Taken in twice it changes nothing; who comes with one signs in only when you invite them.
+      </p>
+      <div className="row" style={{ gap: 8, flexWrap: 'wrap' }}>
+        <Button variant="default" component="a" href="/api/school/archive" download>
+          Download the school’s archive
+        </Button>
+        <FileButton accept="application/zip,.zip" onChange={takeIn}>
+          {(button) => (
+            <Button variant="default" loading={busy} {...button}>
+              Take an archive in
+            </Button>
+          )}
+        </FileButton>
+      </div>
+    </section>
+  );
+}
+
+function TrailList() {
+  const trail = useTrail();
+  if (!trail.data) return <Waiting query={trail} what="the trail" />;
+  const rows = trail.data.flatMap(({ items }) => items);
+  return (
+    <section className="sheet stack" aria-labelledby="trail">
+      <h2 id="trail">Who did what when</h2>
+      <div data-scrolls style={{ overflowX: 'auto' }}>
+        <table className="plain">
+          <thead>
+            <tr>
+              <th scope="col">When</th>
+              <th scope="col">Who</th>
+              <th scope="col">What</th>
+              <th scope="col">Whom or what</th>
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map(({ id, at, by, what, of }) => (
+              <tr key={id}>
+                <td className="nowrap">{dayAndTime(at)}</td>
+                <td>{by ?? 'on the machine itself'}</td>
+                <td>{what}</td>
+                <td>{of ?? '—'}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {trail.data.at(-1)?.next && (
+        <Button
+          variant="default"
+          style={{ alignSelf: 'flex-start' }}
+          loading={trail.isValidating}
+          onClick={() => trail.setSize(trail.size + 1)}
+        >
+          Show earlier
+        </Button>
+      )}
+    </section>
+  );
+}
