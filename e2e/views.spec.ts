@@ -19,6 +19,8 @@ const VIEWS: Record<
   standards: () => '/standards',
   technique: () => '/technique',
   people: () => '/people',
+  school: () => '/school',
+  'your account': () => '/me',
   'nothing there': () => '/no-such-view',
 };
 

@@ -7,11 +7,12 @@ import { existsSync, mkdirSync, readdirSync, statSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { SetupError } from './lib/debian.mjs';
+import { backUpNightly } from './lib/nightly.mjs';
 import { portInUse, startPostgres } from './lib/postgres.mjs';
 import { answerUsage } from './lib/usage.mjs';
 
 const USAGE = `npm start
-KEEL_PORT, KEEL_PG_PORT, KEEL_HOST, KEEL_TLS_CERT and KEEL_TLS_KEY, KEEL_DATA, DATABASE_URL, KEEL_DEMO=0: see README.md`;
+KEEL_PORT, KEEL_PG_PORT, KEEL_HOST, KEEL_TLS_CERT and KEEL_TLS_KEY, KEEL_DATA, DATABASE_URL, KEEL_DEMO=0, KEEL_URL, KEEL_PROXY, KEEL_BACKUP_DIR: see README.md`;
 
 const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..');
 const log = (line) => console.log(line);
@@ -91,6 +92,7 @@ async function main() {
     // A group of its own: Ctrl-C reaches it through us, so that the database stops after it.
     detached: true,
   });
+  if (process.env.KEEL_BACKUP_DIR) backUpNightly(resolve(process.env.KEEL_BACKUP_DIR), url, log);
   let stopping = false;
   const stop = () => {
     if (stopping) return;

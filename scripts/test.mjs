@@ -62,7 +62,7 @@ const readJson = (file) => {
 /** Unit and server tests; a run without a report counts as failed. */
 async function jest(folder) {
   const report = join(folder, 'jest.json');
-  const args = ['jest', '--json', `--outputFile=${report}`, '--silent=false', '--maxWorkers=2'];
+  const args = ['jest', '--json', `--outputFile=${report}`, '--silent=false', '--maxWorkers=3'];
   const status = await run('unit and server tests', 'npx', args, { quiet: true });
   const result = readJson(report);
   totals.passed += result?.numPassedTests ?? 0;

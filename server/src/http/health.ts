@@ -1,5 +1,6 @@
 import { createRoute, z } from '@hono/zod-openapi';
 import { json, router } from './env.ts';
+import { lastBackup } from './last-backup.ts';
 import { Problem } from './problem.ts';
 
 const healthSchema = z.object({
@@ -9,6 +10,8 @@ const healthSchema = z.object({
   jobs: z.string(),
   /** Whether this very process works on tasks that take their time, or leaves them to others. */
   worker: z.string(),
+  /** When the latest nightly backup was made; `overdue` after two days without, `off` where none are made. */
+  backup: z.string(),
 });
 
 export function healthRoutes() {
@@ -30,7 +33,9 @@ export function healthRoutes() {
       const tasks = c.get('tasks');
       const jobs = tasks.healthy() ? 'ok' : 'troubled';
       const worker = tasks.threads.long > 0 ? `ok, ${tasks.running()} running` : 'elsewhere';
-      return c.json({ status: jobs === 'ok' ? 'ok' : 'troubled', database: 'ok', jobs, worker }, 200);
+      const backup = await lastBackup();
+      const status = jobs === 'ok' && backup !== 'overdue' ? 'ok' : 'troubled';
+      return c.json({ status, database: 'ok', jobs, worker, backup }, 200);
     },
   );
 }

@@ -6,7 +6,7 @@ import { IconDots } from '@tabler/icons-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { answered, api, messageOf, read } from '../api/client.ts';
-import { useInvitations, useMe, usePeople } from '../api/hooks.ts';
+import { useHealth, useInvitations, useMe, usePeople } from '../api/hooks.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { DataTable, plainColumn, sortable } from '../parts/DataTable.tsx';
 import { Failed, Loading } from '../parts/states.tsx';
@@ -19,6 +19,7 @@ export function PeoplePage() {
   const { data: me } = useMe();
   const chief = me?.role === 'chief';
   const invitations = useInvitations(chief);
+  const health = useHealth(chief);
   const [inviting, setInviting] = useState(false);
   const [made, setMade] = useState<{ link: MadeLink; about: string } | null>(null);
   const [closing, setClosing] = useState<Person | null>(null);
@@ -95,6 +96,12 @@ export function PeoplePage() {
         {chief && <Button onClick={() => setInviting(true)}>Invite someone</Button>}
       </TitleBar>
       <div className="page">
+        {health.data?.backup === 'overdue' && (
+          <p className="sheet" role="alert">
+            <strong>The last backup is older than two days.</strong> Whoever runs the server should look why:
+            see its output, and “Backup and restore” in the handbook of the server.
+          </p>
+        )}
         {chief && <FirstHalfHour />}
         {people.error && <Failed error={people.error} retry={() => people.mutate()} />}
         {!people.data && !people.error && <Loading what="people" />}

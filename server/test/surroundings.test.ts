@@ -1,4 +1,8 @@
-/** Who asks, behind proxies that are believed and headers that anybody can write. */
+/** What the server learns of its surroundings: who asks, behind proxies and headers that anybody can write; the backups. */
+import { mkdtempSync, rmSync, utimesSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { lastBackup } from '../src/http/last-backup.ts';
 import { addressBehind, proxies } from '../src/http/network.ts';
 
 const ours = proxies('127.0.0.1, 10.1.0.0/16, fd00::1');
@@ -22,4 +26,24 @@ test('with none named nobody’s header is believed', () => {
 
 test('a proxy that is no address is refused by name', () => {
   expect(() => proxies('the-balancer')).toThrow(/KEEL_PROXY: the-balancer is no address/);
+});
+
+describe('the nightly backup', () => {
+  test.each([
+    ['none is wanted', undefined, 'off'],
+    ['none was ever made', 0, 'overdue'],
+    ['the latest is three days old', 72, 'overdue'],
+  ] as const)('%s', async (_what, hoursAgo, says) => {
+    if (hoursAgo === undefined) return expect(await lastBackup(undefined)).toBe(says);
+    const folder = mkdtempSync(join(tmpdir(), 'keel-backups-'));
+    if (hoursAgo > 0) {
+      writeFileSync(join(folder, 'a.dump'), '');
+      const then = Date.now() / 1000 - 3600 * hoursAgo;
+      utimesSync(join(folder, 'a.dump'), then, then);
+    }
+    expect(await lastBackup(folder)).toBe(says);
+    writeFileSync(join(folder, 'b.dump'), '');
+    expect(await lastBackup(folder)).toMatch(/^\d{4}-/);
+    rmSync(folder, { recursive: true });
+  });
 });

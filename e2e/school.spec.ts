@@ -1,0 +1,85 @@
+/** A school of one’s own in real Chromium: people come by a link and go, the account is one’s own, the school is settled. */
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Page, test } from '@playwright/test';
+import { signIn, signInQuickly } from './support/people.ts';
+
+const PASSWORD = 'lantern gravel moss';
+
+/** The link that a dialog shows once. */
+const shownLink = async (page: Page) => page.getByLabel('The link').inputValue();
+
+test('someone is invited, comes by the link, is helped with the password, and goes', async ({
+  page,
+  browser,
+}) => {
+  const email = `piet-${Date.now()}@fellside.example`;
+  await signIn(page, 'maren');
+  await page.goto('/people');
+  await page.getByRole('button', { name: 'Invite someone' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Name').fill('Piet Alder');
+  await dialog.getByLabel('Email, to sign in with').fill(email);
+  await dialog.getByRole('button', { name: 'Make the link' }).click();
+  const link = await shownLink(page);
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('row', { name: /Piet Alder.*student/ })).toBeVisible();
+
+  const other = await browser.newContext();
+  const guest = await other.newPage();
+  await guest.goto(link);
+  await guest.getByLabel('Password of your own').fill('qwertyuiop');
+  await guest.getByRole('button', { name: 'Accept and sign in' }).click();
+  await expect(guest.getByRole('alert')).toContainText('tried first');
+  await guest.getByLabel('Password of your own').fill(PASSWORD);
+  const { violations } = await new AxeBuilder({ page: guest }).analyze();
+  expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([]);
+  await guest.getByRole('button', { name: 'Accept and sign in' }).click();
+  await expect(guest.getByRole('heading', { name: 'Lessons' })).toBeVisible();
+  await guest.goto(link);
+  await expect(guest.getByRole('alert')).toContainText('was used');
+
+  await page.reload();
+  const menu = page.getByRole('button', { name: 'What to do with Piet Alder' });
+  await menu.click();
+  await page.getByRole('menuitem', { name: 'Link for a new password' }).click();
+  const reset = await shownLink(page);
+  await page.keyboard.press('Escape');
+  await guest.goto(reset);
+  await guest.getByLabel('Password of your own').fill('another set of words');
+  await guest.getByRole('button', { name: 'Keep this password' }).click();
+  await guest.getByLabel('Email').fill(email);
+  await guest.getByLabel('Password', { exact: true }).fill('another set of words');
+  await guest.getByRole('button', { name: 'Sign in' }).click();
+  await expect(guest.getByRole('heading', { name: 'Lessons' })).toBeVisible();
+
+  await menu.click();
+  await page.getByRole('menuitem', { name: 'Close the account' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Close the account' }).click();
+  await expect(page.getByText('account is closed')).toBeVisible();
+  await guest.reload();
+  await expect(guest.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+  await other.close();
+
+  await page.goto('/school');
+  const trail = page.getByRole('region', { name: 'Who did what when' });
+  await expect(trail.getByRole('row').nth(1)).toContainText('account closed');
+  await expect(trail.getByRole('row').nth(1)).toContainText('Maren');
+});
+
+test('the school is settled by its chief, and by nobody else', async ({ page, browser }) => {
+  await signInQuickly(page.request, 'maren');
+  await page.goto('/school');
+  await page.getByLabel('Latitude').fill('54.5');
+  await page.getByLabel('Longitude').fill('-2.9');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('Saved. Lessons')).toBeVisible();
+  const { settings } = await (await page.request.get('/api/school')).json();
+  expect(settings.position).toEqual({ latDeg: 54.5, lonDeg: -2.9 });
+  const student = await browser.newContext();
+  await signInQuickly(student.request, 'nell');
+  const looks = await student.newPage();
+  await looks.goto('/school');
+  await expect(looks.getByLabel('Name')).toBeDisabled();
+  await expect(looks.getByRole('button', { name: 'Save' })).toBeHidden();
+  await student.close();
+});
