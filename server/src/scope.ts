@@ -19,7 +19,8 @@ export function visible<T extends ObjectLiteral>(
   if (viewer.role === 'student') query.andWhere(`${column} = :viewerId`, { viewerId: viewer.id });
   if (viewer.role === 'instructor') {
     query.andWhere(
-      `${column} IN (SELECT student_id FROM teaching WHERE school_id = :viewerSchool AND instructor_id = :viewerId)`,
+      `${column} IN (SELECT student_id FROM teaching WHERE school_id = :viewerSchool AND instructor_id = :viewerId
+        AND (until IS NULL OR until > now()))`,
       { viewerId: viewer.id },
     );
   }

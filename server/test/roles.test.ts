@@ -113,6 +113,12 @@ const RULES: Record<string, Rule> = {
     allowed: { stranger: 404, chief: CHIEF_APART },
     others: 403,
   },
+  'PUT /people/{id}/taught-by': {
+    path: of('/people/{student}/taught-by'),
+    body: () => ({ taughtBy: [{ id: school.instructor.id }] }),
+    allowed: { chief: 204, stranger: 404 },
+    others: 403,
+  },
   'POST /me/password': {
     body: () => ({ current: 'wrong', password: 'four unrelated words here' }),
     allowed: all(403),

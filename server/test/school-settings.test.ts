@@ -92,3 +92,39 @@ test('the trail is read in pages, and nobody reads another school’s', async ()
   expect(first.items[0].what).toBe('deed 59');
   expect(JSON.stringify([first, second])).not.toContain('settings changed');
 });
+
+describe('who teaches a student', () => {
+  const teach = (taughtBy: object[], who = school.chief) =>
+    who.call('PUT', `/people/${school.student.id}/taught-by`, { taughtBy });
+  const sees = async (who: typeof school.instructor) =>
+    ((await (await who.call('GET', '/students')).json()) as { id: string }[]).some(
+      ({ id }) => id === school.student.id,
+    );
+  beforeAll(async () => {
+    expect((await change({ secondStepForStaff: true })).status).toBe(403);
+    await school.database.query("UPDATE school SET settings = settings - 'secondStepForStaff'");
+  });
+
+  test('several teach, and one stands in until a day', async () => {
+    const [first, second] = [school.instructor, school.otherInstructor];
+    expect(await sees(second)).toBe(false);
+    const until = new Date(Date.now() + 7 * 24 * 3600_000).toISOString();
+    expect((await teach([{ id: first.id }, { id: second.id, until }])).status).toBe(204);
+    expect([await sees(first), await sees(second)]).toEqual([true, true]);
+    await school.database.query("UPDATE teaching SET until = now() - interval '1 s' WHERE until IS NOT NULL");
+    expect([await sees(first), await sees(second)]).toEqual([true, false]);
+    const people = await (await school.chief.call('GET', '/people')).json();
+    const mine = people.find(({ id }: { id: string }) => id === school.student.id);
+    expect(mine.taughtBy).toEqual([{ id: first.id, until: null }]);
+  });
+
+  test('is for the chief to say, of people of this school, and of days to come', async () => {
+    const refused = async (taughtBy: object[], who = school.chief) => (await teach(taughtBy, who)).status;
+    expect(await refused([{ id: school.instructor.id }], school.instructor)).toBe(403);
+    expect(await refused([{ id: school.stranger.id }])).toBe(422);
+    expect(await refused([{ id: school.classmate.id }])).toBe(422);
+    expect(await refused([{ id: school.instructor.id, until: '2020-01-01T00:00:00Z' }])).toBe(422);
+    expect(await refused([], school.stranger)).toBe(404);
+    expect(await sees(school.instructor)).toBe(true);
+  });
+});

@@ -44,6 +44,8 @@ export const personSchema = studentSchema.extend({
   role: roleSchema,
   /** Names of the instructors of a student, or the students of an instructor. */
   with: z.array(z.string()),
+  /** Of a student: who teaches them, and until when for who stands in. */
+  taughtBy: z.array(z.object({ id: z.uuid(), until: z.string().nullable() })),
 });
 export type Person = z.infer<typeof personSchema>;
 

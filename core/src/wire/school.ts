@@ -47,6 +47,13 @@ export const invitationInputSchema = z.object({
 });
 export type InvitationInput = z.input<typeof invitationInputSchema>;
 
+/** Who teaches a student from now on; `until` for who stands in. */
+export const teachingInputSchema = z.object({
+  taughtBy: z
+    .array(z.object({ id: z.uuid(), until: z.iso.datetime({ offset: true }).nullable().default(null) }))
+    .max(50),
+});
+
 /** A link to be passed on; it is shown once. */
 export const linkSchema = z.object({ id: z.uuid(), url: z.string(), expiresAt: z.string() });
 export type MadeLink = z.infer<typeof linkSchema>;

@@ -8,6 +8,7 @@ import {
   openInvitationSchema,
   passwordSchema,
   setupSchema,
+  teachingInputSchema,
 } from '@keel/core';
 import type { Context } from 'hono';
 import { IsNull, MoreThan } from 'typeorm';
@@ -24,6 +25,7 @@ import { accept, invite } from './invitations.ts';
 import { openLink } from './links.ts';
 import { beginSecondStep, confirmSecondStep, endSecondStep, takeCode } from './second-step.ts';
 import { setUp } from './setup.ts';
+import { setTeaching } from './teaching.ts';
 import { addToTrail } from './trail.ts';
 
 const tokenParam = z.object({ token: z.string().min(1).max(200) });
@@ -205,6 +207,20 @@ export function accountRoutes() {
       async (c) => {
         await takeLinkTry(c);
         await useReset(c.get('database'), c.req.valid('param').token, c.req.valid('json').password);
+        return c.body(null, 204);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'put',
+        path: '/people/{id}/taught-by',
+        summary: 'Say who teaches a student, for good or standing in until a day',
+        request: { params: idParam, body: jsonBody(teachingInputSchema) },
+        responses: { 204: { description: 'Said' } },
+      }),
+      async (c) => {
+        requireChief(c.get('viewer'));
+        await setTeaching(c.get('database'), c.get('viewer'), c.req.valid('param').id, c.req.valid('json'));
         return c.body(null, 204);
       },
     )

@@ -72,7 +72,9 @@ export function peopleRoutes() {
           })
           .orderBy('account.name')
           .getMany();
-        const teaching = await database.getRepository(TeachingEntity).findBy({ schoolId: viewer.schoolId });
+        const teaching = (
+          await database.getRepository(TeachingEntity).findBy({ schoolId: viewer.schoolId })
+        ).filter(({ until }) => until === null || until > new Date());
         const everyone = [...staff, ...students.filter(({ closedAt }) => closedAt === null)];
         const nameOf = new Map(everyone.map(({ id, name }) => [id, name]));
         const people = everyone.map(({ id, name, email, role }) => ({
@@ -85,6 +87,9 @@ export function peopleRoutes() {
             .map((pair) => nameOf.get(pair.instructorId === id ? pair.studentId : pair.instructorId))
             .filter((other) => other !== undefined)
             .sort(),
+          taughtBy: teaching
+            .filter((pair) => pair.studentId === id)
+            .map(({ instructorId, until }) => ({ id: instructorId, until: until?.toISOString() ?? null })),
         }));
         return c.json(people, 200);
       },

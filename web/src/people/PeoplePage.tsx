@@ -12,6 +12,7 @@ import { DataTable, plainColumn, sortable } from '../parts/DataTable.tsx';
 import { Failed, Loading } from '../parts/states.tsx';
 import { FirstHalfHour } from './FirstHalfHour.tsx';
 import { InviteDialog, OpenInvitations, roleName, ShowLink } from './Invite.tsx';
+import { WhoTeaches } from './WhoTeaches.tsx';
 import './people.css';
 
 export function PeoplePage() {
@@ -22,6 +23,7 @@ export function PeoplePage() {
   const health = useHealth(chief);
   const [inviting, setInviting] = useState(false);
   const [made, setMade] = useState<{ link: MadeLink; about: string } | null>(null);
+  const [teaching, setTeaching] = useState<Person | null>(null);
   const [closing, setClosing] = useState<Person | null>(null);
 
   const failed = (error: unknown) =>
@@ -79,6 +81,7 @@ export function PeoplePage() {
                 </ActionIcon>
               </Menu.Target>
               <Menu.Dropdown>
+                {p.role === 'student' && <Menu.Item onClick={() => setTeaching(p)}>Who teaches</Menu.Item>}
                 <Menu.Item onClick={() => reset(p)}>Link for a new password</Menu.Item>
                 <Menu.Item onClick={() => setClosing(p)}>Close the account</Menu.Item>
               </Menu.Dropdown>
@@ -129,6 +132,15 @@ export function PeoplePage() {
           invitations.mutate();
         }}
       />
+      {teaching && (
+        <WhoTeaches
+          key={teaching.id}
+          student={teaching}
+          people={people.data ?? []}
+          close={() => setTeaching(null)}
+          changed={() => people.mutate()}
+        />
+      )}
       <ShowLink link={made?.link ?? null} about={made?.about ?? ''} close={() => setMade(null)} />
       <Modal
         opened={closing !== null}

@@ -31,7 +31,7 @@ export function SchoolPage() {
         saved={(data) => school.mutate(data, { revalidate: false })}
       />
       {chief && (
-        <div className="page">
+        <div className="page" style={{ paddingTop: 0 }}>
           <TakeAlong />
           <TrailList />
         </div>
@@ -209,12 +209,12 @@ function TrailList() {
             </tr>
           </thead>
           <tbody>
-            {rows.map(({ id, at, by, what, of }) => (
+            {rows.map(({ id, at, by, what, of, detail }) => (
               <tr key={id}>
                 <td className="nowrap">{dayAndTime(at)}</td>
                 <td>{by ?? 'on the machine itself'}</td>
                 <td>{what}</td>
-                <td>{of ?? '—'}</td>
+                <td>{of ?? (Object.keys(detail.after ?? {}).join(', ') || '—')}</td>
               </tr>
             ))}
           </tbody>

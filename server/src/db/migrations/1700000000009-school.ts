@@ -21,6 +21,8 @@ export class School1700000000009 implements MigrationInterface {
         ADD totp_step bigint NOT NULL DEFAULT 0,
         ADD recovery_hashes text[] NOT NULL DEFAULT '{}';
 
+      -- Who stands in for a while teaches until then.
+      ALTER TABLE teaching ADD until timestamptz;
       ALTER TABLE lesson ADD origin text;
       ALTER TABLE recording ADD origin text;
 
@@ -88,6 +90,7 @@ export class School1700000000009 implements MigrationInterface {
       DROP TABLE link;
       ALTER TABLE recording DROP origin;
       ALTER TABLE lesson DROP origin;
+      ALTER TABLE teaching DROP until;
       ALTER TABLE account DROP origin, DROP closed_at, DROP created_at, DROP totp_secret, DROP totp_since, DROP totp_step,
         DROP recovery_hashes;
     `);

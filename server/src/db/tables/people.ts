@@ -42,6 +42,8 @@ export interface Teaching {
   schoolId: string;
   instructorId: string;
   studentId: string;
+  /** Until when, for who stands in; null for good. */
+  until: Date | null;
 }
 export const TeachingEntity = new EntitySchema<Teaching>({
   name: 'teaching',
@@ -49,6 +51,7 @@ export const TeachingEntity = new EntitySchema<Teaching>({
     schoolId: { type: 'uuid', name: 'school_id', primary: true },
     instructorId: { type: 'uuid', name: 'instructor_id', primary: true },
     studentId: { type: 'uuid', name: 'student_id', primary: true },
+    until: { type: 'timestamptz', nullable: true },
   },
 });
 
