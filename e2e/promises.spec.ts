@@ -124,3 +124,25 @@ test('the first page is light: script and style over the wire, until it is quiet
     await context.close();
   }
 });
+
+test('a recording sent with the wrong weight is put right; one that is deleted can be taken back', async ({
+  page,
+}) => {
+  const recording = await flownLesson(page, 'Put right');
+  await page.goto(`/debrief/${recording}`);
+  await expect(page.getByRole('heading', { name: 'Steep turn left' })).toBeVisible();
+  await page.getByRole('button', { name: 'More of this recording' }).click();
+  await page.getByRole('menuitem', { name: 'Put right' }).click();
+  await page.getByRole('dialog').getByLabel('Weight, lb').fill('2111');
+  await page.getByRole('button', { name: 'Put right and score again' }).click();
+  await expect(page.locator('.title-bar')).toContainText(/2.111 lb/, {
+    timeout: 20_000,
+  });
+  await page.getByRole('button', { name: 'More of this recording' }).click();
+  await page.getByRole('menuitem', { name: 'Delete it' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Delete it' }).click();
+  await expect(page).toHaveURL(/\/debrief$/);
+  expect((await page.request.get(`/api/recordings/${recording}`)).status()).toBe(404);
+  await page.getByRole('button', { name: 'Take it back' }).click();
+  await expect(page.getByRole('heading', { name: 'Steep turn left' })).toBeVisible();
+});

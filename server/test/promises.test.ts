@@ -1,5 +1,6 @@
 /** Promises that a stop, a kill and a database that goes away must not break; each tried for real, on built servers. */
 import { randomUUID } from 'node:crypto';
+import { createServer, request as proxied } from 'node:http';
 import { findAirplane, findStandard } from '@keel/core';
 import { hash } from '@node-rs/argon2';
 import type { DataSource } from 'typeorm';
@@ -171,3 +172,77 @@ test('no score, no password and no address of a person stands in the log', async
   for (const secret of [PASSWORD, 'instructor@test.example', id, 'toleranceUsed', 'argon2'])
     expect(printed).not.toContain(secret);
 }, 60_000);
+
+test('behind a proxy two servers are one: signed in at either, a flight sent to one and followed at the other', async () => {
+  const env = { KEEL_URL: 'https://keel.example', KEEL_PROXY: '127.0.0.1' };
+  const servers = [await start(env), await start({ ...env, KEEL_WORKERS: '0' })];
+  let turn = 0;
+  const proxy = createServer((request, response) => {
+    // Each request to the other one; who asks is what a real proxy would have seen.
+    const { port } = new URL(servers[turn++ % 2].url);
+    const headers = { ...request.headers, 'x-forwarded-for': String(request.headers['x-test-from']) };
+    const passed = proxied({ port, path: request.url, method: request.method, headers }, (answer) => {
+      response.writeHead(answer.statusCode ?? 502, answer.headers);
+      answer.pipe(response);
+    });
+    request.pipe(passed);
+  });
+  await new Promise<void>((resolve) => proxy.listen(0, '127.0.0.1', resolve));
+  const { port } = proxy.address() as { port: number };
+  const through = (path: string, init: RequestInit, from: string) =>
+    fetch(`http://127.0.0.1:${port}/api${path}`, {
+      ...init,
+      headers: { Origin: 'https://keel.example', 'X-Test-From': from, ...init.headers },
+    });
+  const signIn = (email: string, password: string, from: string) =>
+    through(
+      '/session',
+      {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify({ email, password }),
+      },
+      from,
+    );
+  try {
+    const answer = await signIn('instructor@test.example', PASSWORD, '198.51.100.1');
+    expect([answer.status, answer.headers.get('Set-Cookie')]).toEqual([200, expect.stringMatching(/Secure/)]);
+    const Cookie = answer.headers
+      .getSetCookie()
+      .map((one) => one.split(';')[0])
+      .join('; ');
+    const form = new FormData();
+    form.set('file', new File([flightCsv(241)], 'flight.csv'));
+    for (const [name, value] of Object.entries({
+      studentId,
+      airplaneId: 'cairn-4',
+      standardId: 'faa-private',
+    }))
+      form.set(name, value);
+    const sent = await through(
+      '/recordings',
+      { method: 'POST', headers: { Cookie }, body: form },
+      '198.51.100.1',
+    );
+    const { id } = await sent.json();
+    await scoredOnce([id], 30);
+    const followed = await through(`/recordings/${id}`, { headers: { Cookie } }, '198.51.100.1');
+    expect((await followed.json()).status).toBe('analysed');
+    // Of another site nothing is taken, whatever the proxy says.
+    const foreign = await through(
+      '/session',
+      { method: 'DELETE', headers: { Cookie, Origin: 'https://evil.example' } },
+      '198.51.100.1',
+    );
+    expect(foreign.status).toBe(403);
+    // Tries are counted for who is behind the proxy, at both servers together.
+    const tries = await Promise.all(
+      Array.from({ length: 14 }, () => signIn('nobody@test.example', 'wrong words', '198.51.100.2')),
+    );
+    expect(tries.filter(({ status }) => status === 401)).toHaveLength(10);
+    expect((await signIn('nobody@test.example', 'wrong words', '198.51.100.3')).status).toBe(401);
+  } finally {
+    proxy.close();
+    proxy.closeAllConnections();
+  }
+}, 90_000);

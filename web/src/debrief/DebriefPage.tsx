@@ -30,6 +30,7 @@ import { FlightChart } from './FlightChart.tsx';
 import { FlightStrip } from './FlightStrip.tsx';
 import { Leftovers } from './Leftovers.tsx';
 import { LessonSheet, ofLesson } from './LessonSheet.tsx';
+import { PutRight } from './PutRight.tsx';
 import { isAgain } from './SeeAgain.tsx';
 import { TakeAlong } from './TakeAlong.tsx';
 import { useAddStatementTo, useSaid } from './use-statements.ts';
@@ -142,6 +143,7 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
           </Button>
         )}
         <TakeAlong recording={recording} />
+        {!isStudent && <PutRight recording={recording} />}
       </TitleBar>
       <div className="page">
         {search.get('known') && (

@@ -1,0 +1,168 @@
+/** A recording sent with the wrong airplane, lesson or weight is put right; one that nobody wants goes, and can come back. */
+import type { RecordingView } from '@keel/core';
+import { ActionIcon, Button, Menu, Modal, NumberInput, Select } from '@mantine/core';
+import { notifications } from '@mantine/notifications';
+import { IconDots } from '@tabler/icons-react';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { useSWRConfig } from 'swr';
+import { answered, api, messageOf, read } from '../api/client.ts';
+import { useAirplanes, useForgetLessons, useForgetPath, useLessons, useStandards } from '../api/hooks.ts';
+import { dayAndTime } from '../parts/format.ts';
+
+export function PutRight({ recording }: { recording: RecordingView }) {
+  const [open, setOpen] = useState<'right' | 'delete' | null>(null);
+  const close = () => setOpen(null);
+  return (
+    <>
+      <Menu position="bottom-end">
+        <Menu.Target>
+          <ActionIcon variant="default" size="input-sm" aria-label="More of this recording">
+            <IconDots size={18} />
+          </ActionIcon>
+        </Menu.Target>
+        <Menu.Dropdown>
+          <Menu.Item onClick={() => setOpen('right')}>Put right what it was sent with</Menu.Item>
+          <Menu.Item onClick={() => setOpen('delete')}>Delete it</Menu.Item>
+        </Menu.Dropdown>
+      </Menu>
+      {open === 'right' && <RightDialog recording={recording} close={close} />}
+      {open === 'delete' && <DeleteDialog recording={recording} close={close} />}
+    </>
+  );
+}
+
+function RightDialog({ recording, close }: { recording: RecordingView; close: () => void }) {
+  const airplanes = useAirplanes();
+  const standards = useStandards();
+  const lessons = useLessons({ studentId: recording.student.id }, 200);
+  const { mutate } = useSWRConfig();
+  const forgetPath = useForgetPath(recording.student.id);
+  const forgetLessons = useForgetLessons();
+  const [airplaneId, setAirplane] = useState(recording.airplane.id);
+  const [standardId, setStandard] = useState(recording.standard.id);
+  const [lessonId, setLesson] = useState(recording.lessonId);
+  const [weightLb, setWeight] = useState<number | ''>('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const json = {
+    ...(airplaneId !== recording.airplane.id && { airplaneId }),
+    ...(standardId !== recording.standard.id && { standardId }),
+    ...(lessonId !== recording.lessonId && { lessonId }),
+    ...(weightLb !== '' && { weightLb }),
+  };
+  const save = async () => {
+    setBusy(true);
+    setProblem(null);
+    try {
+      const changed = await read(api.recordings[':id'].$patch({ param: { id: recording.id }, json }));
+      await mutate(`/recordings/${recording.id}`, changed);
+      await Promise.all([forgetPath(), forgetLessons()]);
+      close();
+    } catch (error) {
+      setProblem(messageOf(error));
+    } finally {
+      setBusy(false);
+    }
+  };
+  return (
+    <Modal opened onClose={close} title={<strong>Put right what it was sent with</strong>}>
+      <div className="stack">
+        <p className="quiet">It is scored again; what was said of its attempts stays with them.</p>
+        {problem && <p role="alert">{problem}</p>}
+        <Select
+          label="Airplane"
+          data={airplanes.data?.map(({ id, name }) => ({ value: id, label: name })) ?? []}
+          value={airplaneId}
+          onChange={(value) => value && setAirplane(value)}
+          allowDeselect={false}
+        />
+        <Select
+          label="Judged by"
+          data={standards.data?.map(({ id, name }) => ({ value: id, label: name })) ?? []}
+          value={standardId}
+          onChange={(value) => value && setStandard(value)}
+          allowDeselect={false}
+        />
+        <Select
+          label="Lesson"
+          placeholder="of no lesson"
+          data={
+            lessons.data
+              ?.flatMap(({ items }) => items)
+              .map(({ id, title, plannedAt }) => ({
+                value: id,
+                label: `${dayAndTime(plannedAt)}, ${title}`,
+              })) ?? []
+          }
+          value={lessonId}
+          onChange={setLesson}
+          clearable
+          searchable
+        />
+        <NumberInput
+          label="Weight, lb"
+          placeholder={recording.score?.weightLb ? `as it is, ${recording.score.weightLb}` : 'as it is'}
+          value={weightLb}
+          onChange={(value) => setWeight(value === '' ? '' : Number(value))}
+        />
+        <Button onClick={save} loading={busy} disabled={Object.keys(json).length === 0}>
+          Put right and score again
+        </Button>
+      </div>
+    </Modal>
+  );
+}
+
+function DeleteDialog({ recording, close }: { recording: RecordingView; close: () => void }) {
+  const navigate = useNavigate();
+  const forgetPath = useForgetPath(recording.student.id);
+  const forgetLessons = useForgetLessons();
+  const param = { id: recording.id };
+  const failed = (error: unknown) =>
+    notifications.show({ color: 'red', title: 'Not done', message: messageOf(error) });
+  const restore = async () => {
+    try {
+      await answered(api.recordings[':id'].restore.$post({ param }));
+      await Promise.all([forgetPath(), forgetLessons()]);
+      navigate(`/debrief/${recording.id}`);
+    } catch (error) {
+      failed(error);
+    }
+  };
+  const remove = async () => {
+    close();
+    try {
+      await answered(api.recordings[':id'].$delete({ param }));
+      await Promise.all([forgetPath(), forgetLessons()]);
+      navigate('/debrief');
+      notifications.show({
+        autoClose: 20_000,
+        message: (
+          <div className="row spread">
+            Deleted; it is removed for good in thirty days.
+            <Button variant="default" size="compact-sm" onClick={restore}>
+              Take it back
+            </Button>
+          </div>
+        ),
+      });
+    } catch (error) {
+      failed(error);
+    }
+  };
+  return (
+    <Modal opened onClose={close} title={<strong>Delete this recording?</strong>}>
+      <p>
+        The file, its attempts and what was said of them go out of sight at once, and for good in thirty days.
+        Until then they can be taken back.
+      </p>
+      <div className="row" style={{ gap: 8, justifyContent: 'flex-end' }}>
+        <Button variant="default" onClick={close} data-autofocus>
+          Keep it
+        </Button>
+        <Button onClick={remove}>Delete it</Button>
+      </div>
+    </Modal>
+  );
+}
