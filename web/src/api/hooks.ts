@@ -7,7 +7,7 @@ import {
   type RecordingView,
   type Trail,
 } from '@keel/core';
-import useSWR, { type Key, useSWRConfig } from 'swr';
+import useSWR, { type Key, mutate, useSWRConfig } from 'swr';
 import useSWRInfinite from 'swr/infinite';
 import { ApiError, answered, api, read } from './client.ts';
 
@@ -86,11 +86,10 @@ export function useForgetLessons(): () => Promise<unknown> {
 
 export const pathOf = (studentId: string) => `/students/${studentId}/path`;
 
-/** Drops what is known of a student's path, so that it is asked for anew: something on it has changed. */
-export function useForgetPath(studentId: string): () => Promise<unknown> {
-  const { mutate } = useSWRConfig();
-  return () => mutate(pathOf(studentId), undefined, { revalidate: false });
-}
+/** Drops what is known of a student's path: something on it has changed. Where it is in sight it is asked for at once. */
+export const forgetPathOf = (studentId: string): Promise<unknown> =>
+  mutate(pathOf(studentId), undefined, { revalidate: true });
+export const useForgetPath = (studentId: string) => () => forgetPathOf(studentId);
 
 export const usePath = (studentId: string | undefined) =>
   useGet(studentId ? pathOf(studentId) : null, () =>
