@@ -133,7 +133,7 @@ async function signIn(context, url, who) {
 /** The lesson, recording and student that the pictures show. */
 async function subjects(context, url) {
   await signIn(context, url, 'idris');
-  const lessons = await (await context.request.get(`${url}/api/lessons`)).json();
+  const { items: lessons } = await (await context.request.get(`${url}/api/lessons?limit=200`)).json();
   const nell = lessons.filter((lesson) => lesson.student.name.startsWith('Nell'));
   return {
     planned: nell.find((lesson) => lesson.recordings.length === 0).id,

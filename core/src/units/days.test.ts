@@ -1,4 +1,5 @@
-import { clockIn, dayIn, instantOf, zoneSchema } from './days.ts';
+import { clockIn, dayIn, instantOf } from './days.ts';
+import { zoneSchema } from './zone.ts';
 
 test('a day is the school’s: an evening in the west is not yet tomorrow, a morning in the east no longer yesterday', () => {
   expect(dayIn('2026-05-04T02:30:00Z', 'America/Denver')).toBe('2026-05-03');

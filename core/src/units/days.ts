@@ -5,7 +5,6 @@
 import dayjs from 'dayjs';
 import timezone from 'dayjs/plugin/timezone.js';
 import utc from 'dayjs/plugin/utc.js';
-import { z } from 'zod';
 
 dayjs.extend(utc);
 dayjs.extend(timezone);
@@ -13,19 +12,6 @@ dayjs.extend(timezone);
 export type Instant = Date | number | string;
 
 export const UTC = 'UTC';
-
-const isZone = (name: string): boolean => {
-  try {
-    new Intl.DateTimeFormat('en', { timeZone: name });
-    return true;
-  } catch {
-    return false;
-  }
-};
-
-export const zoneSchema = z
-  .string()
-  .refine(isZone, { error: 'a time zone is a name such as Europe/London or UTC' });
 
 /** As a clock in the zone shows it; `format` as in dayjs. */
 export const clockIn = (instant: Instant, zone: string, format: string): string =>

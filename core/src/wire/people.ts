@@ -1,7 +1,7 @@
 /** People, as they cross the wire. */
 
 import { z } from 'zod';
-import { zoneSchema } from '../units/days.ts';
+import { zoneSchema } from '../units/zone.ts';
 
 export const roleSchema = z.enum(['student', 'instructor', 'chief']);
 export type Role = z.infer<typeof roleSchema>;

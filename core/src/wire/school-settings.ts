@@ -1,6 +1,6 @@
 /** What a school has settled for itself, and who changed what; as they cross the wire. */
 import { z } from 'zod';
-import { zoneSchema } from '../units/days.ts';
+import { zoneSchema } from '../units/zone.ts';
 
 export const schoolSettingsSchema = z.object({
   name: z.string().trim().min(1, 'write a name').max(120),

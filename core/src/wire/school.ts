@@ -1,6 +1,6 @@
 /** A school of one's own: its set-up, its invitations, and the links that carry them; as they cross the wire. */
 import { z } from 'zod';
-import { zoneSchema } from '../units/days.ts';
+import { zoneSchema } from '../units/zone.ts';
 import { roleSchema } from './people.ts';
 
 /** Length before anything else: a few words that nobody else would put together. */

@@ -1,17 +1,10 @@
 /** What the server knows, cached and shared by SWR under its address. */
-import {
-  decodeFlight,
-  type FlightColumns,
-  type KeelTrace,
-  type LessonList,
-  type RecordingView,
-  type Trail,
-} from '@keel/core';
+import type { KeelTrace, LessonList, RecordingView, Trail } from '@keel/core';
 import useSWR, { type Key, mutate, useSWRConfig } from 'swr';
 import useSWRInfinite from 'swr/infinite';
-import { ApiError, answered, api, read } from './client.ts';
+import { ApiError, api, read } from './client.ts';
 
-const options = {
+export const options = {
   revalidateOnFocus: false,
   shouldRetryOnError: (error: unknown) =>
     !(error instanceof ApiError && error.status >= 400 && error.status < 500),
@@ -113,17 +106,6 @@ export const useKeels = (recordingId: string, attempts: readonly number[], score
     scoredAt ? [recordingId, scoredAt, ...attempts].join(' ') : null,
     () => Promise.all(attempts.map((i) => keelOf(recordingId, i))),
     { ...options, keepPreviousData: true },
-  );
-
-/** The whole flight for drawing; large, so it is fetched once and only where it is drawn. */
-export const useFlight = (recordingId: string, scoredAt: string | null) =>
-  useSWR<FlightColumns, ApiError>(
-    scoredAt ? ['flight', recordingId, scoredAt] : null,
-    async () => {
-      const sent = api.recordings[':id'].flight.$get({ param: { id: recordingId } });
-      return decodeFlight(await (await answered(sent)).arrayBuffer());
-    },
-    { ...options, revalidateIfStale: false },
   );
 
 /** Asks again while the analysis runs. */

@@ -78,7 +78,11 @@ export function LessonsPage({ station }: { station: Station }) {
         {!lessons.data && !lessons.error && <Loading what="lessons" />}
         {lessons.data && rows.length === 0 && (
           <Empty title={asked ? 'No lesson of that name' : 'Nothing here yet'}>
-            {asked ? 'Try a part of the student’s name, the title or the airplane.' : words.none}
+            {asked
+              ? 'Try a part of the student’s name, the title or the airplane.'
+              : me?.role === 'student'
+                ? 'Your instructor briefs a lesson; it stands here as soon as it is saved.'
+                : words.none}
           </Empty>
         )}
         {rows.length > 0 && (
