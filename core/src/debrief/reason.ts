@@ -1,5 +1,6 @@
 /** Why a judge says so, in a sentence; and what the verdict rests without. */
 import { numberText } from '../kits/attempt/finding.ts';
+import { DEFAULT_EXAMINER, type ExaminerFigures } from '../scoring/judge.ts';
 import { unseenMusts } from '../scoring/requirement.ts';
 import type { Judge, MeasuredParameterScore } from '../scoring/schema.ts';
 import { failedSentence } from './required.ts';
@@ -8,7 +9,12 @@ import { PARAMETER_NAMES } from './words.ts';
 
 const nameOf = (parameter: string): string => PARAMETER_NAMES[parameter] ?? parameter;
 
-export function reasonOf(attempt: AttemptScore, judge: Judge): string {
+/** @param figures what the examiner forgives by; the score has them where they are a school’s own. */
+export function reasonOf(
+  attempt: AttemptScore,
+  judge: Judge,
+  figures: ExaminerFigures = DEFAULT_EXAMINER,
+): string {
   if (attempt.state === 'discontinued') return `Not a failure: ${attempt.reason ?? 'it was broken off'}.`;
   if (attempt.likely)
     return 'Worked out from positions alone: the airspeed is not sure enough to judge this. It is named, not judged.';
@@ -18,7 +24,7 @@ export function reasonOf(attempt: AttemptScore, judge: Judge): string {
   const out = attempt.parameters.find(
     (p): p is MeasuredParameterScore => p.required && p.measured !== 'not-measured' && p[judge] === 'outside',
   );
-  if (out) return outsideSentence(out, judge);
+  if (out) return outsideSentence(out, judge, figures);
   const [unproven] = unseenMusts(attempt.requirements, 'proof');
   if (unproven) return `${unproven.asks}: ${unproven.what}.`;
   const missing = attempt.parameters.find((p) => p.required && p.measured === 'not-measured');
@@ -39,13 +45,17 @@ function restsOn({ requirements }: AttemptScore): string {
   return unseen.length === 0 ? '' : `On what was recorded: ${unseen.join(', ')} not seen.`;
 }
 
-function outsideSentence(out: MeasuredParameterScore, judge: Judge): string {
+function outsideSentence(out: MeasuredParameterScore, judge: Judge, figures: ExaminerFigures): string {
+  const { promptS, tooMany, toleranceUsedLimit } = figures;
   const longestS = Math.max(...out.excursions.map(({ startS, endS }) => endS - startS));
   const name = nameOf(out.parameter);
   if (judge === 'strict' || longestS === 0) return `${name} left its band.`;
-  if (longestS > 5)
-    return `${name} stayed out for ${numberText(longestS, 1)} s; 5 s is the limit for a lapse that is put right.`;
-  if (out.excursions.length >= 3)
-    return `${name} left its band ${out.excursions.length} times; twice in a minute is the limit.`;
-  return `${name} went beyond twice its tolerance.`;
+  if (longestS > promptS)
+    return `${name} stayed out for ${numberText(longestS, 1)} s; ${numberText(promptS)} s is the limit for a lapse that is put right.`;
+  if (out.toleranceUsed > toleranceUsedLimit) {
+    const times = toleranceUsedLimit === 2 ? 'twice' : `${numberText(toleranceUsedLimit, 1)} times`;
+    return `${name} went beyond ${times} its tolerance.`;
+  }
+  const most = tooMany === 2 ? 'once' : tooMany === 3 ? 'twice' : `${tooMany - 1} times`;
+  return `${name} left its band ${out.excursions.length} times; ${most} in a minute is the limit.`;
 }

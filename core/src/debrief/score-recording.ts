@@ -7,7 +7,7 @@ import type { Attempt, ScoringContext } from '../kits/attempt/attempt.ts';
 import { requireRoom } from '../maneuvers/registry.ts';
 import type { Recording } from '../recording/columns/recording.ts';
 import { makeTrack, type Track } from '../recording/track/track.ts';
-import { DEFAULT_EXAMINER } from '../scoring/judge.ts';
+import { areUsual, DEFAULT_EXAMINER } from '../scoring/judge.ts';
 import { findStandard, SCHOOL_STANDARD_ID } from '../standards/standards.ts';
 import { CORE_VERSION } from '../version.ts';
 import { applyEdits, toldBy } from './edits.ts';
@@ -77,6 +77,7 @@ export function scoreWithTrack(recording: Recording, options: ScoreOptions): Sco
     recording: summarise(track, [...settings.warnings, ...found.warnings]),
     standard: standard.id,
     judge: context.judge,
+    ...(areUsual(context.examiner) ? {} : { examinerFigures: context.examiner }),
     airplane: airplane?.id ?? null,
     weightLb: settings.weightLb ?? null,
     groundFt: settings.groundFt ?? null,

@@ -78,6 +78,10 @@ export const scoreSchema = z.object({
   }),
   standard: z.string(),
   judge: judgeSchema,
+  /** What the examiner forgave by, where a school has chosen other figures than the usual. */
+  examinerFigures: z
+    .object({ promptS: z.number(), tooMany: z.number(), toleranceUsedLimit: z.number() })
+    .optional(),
   airplane: z.string().nullable(),
   weightLb: z.number().nullable(),
   groundFt: z.number().nullable(),

@@ -16,6 +16,12 @@ export interface ExaminerFigures {
 
 export const DEFAULT_EXAMINER: ExaminerFigures = { promptS: 5, tooMany: 3, toleranceUsedLimit: 2 };
 
+/** Whether a school has left the examiner’s figures as they are usually taken. */
+export const areUsual = (figures: ExaminerFigures): boolean =>
+  (Object.keys(DEFAULT_EXAMINER) as (keyof ExaminerFigures)[]).every(
+    (key) => figures[key] === DEFAULT_EXAMINER[key],
+  );
+
 export function judgeParameter(
   excursions: readonly { startS: number; endS: number; toleranceUsed: number }[],
   figures: ExaminerFigures = DEFAULT_EXAMINER,

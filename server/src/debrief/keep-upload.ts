@@ -11,6 +11,7 @@ import {
   SchoolEntity,
   zoneOf,
 } from '../db/entities.ts';
+import { isDuplicate } from '../db/errors.ts';
 import { ask } from '../tasks/list.ts';
 
 /** When the synthetic instructor had the controls of a trainer flight, and in whose name that is said. */
@@ -43,8 +44,6 @@ export interface Upload {
 
 export type UploadResult = Created | { refused: string };
 
-const UNIQUE_VIOLATION = '23505';
-
 export async function keepUpload(database: DataSource, upload: Upload): Promise<UploadResult> {
   const { row } = upload;
   const bytes = Buffer.from(upload.bytes.buffer, upload.bytes.byteOffset, upload.bytes.byteLength);
@@ -57,7 +56,7 @@ export async function keepUpload(database: DataSource, upload: Upload): Promise<
   } catch (error) {
     if (error instanceof InputError) return { refused: error.describe(row.fileName) };
     // Of two uploads of one file at the same time the database keeps one.
-    if ((error as { code?: string }).code !== UNIQUE_VIOLATION) throw error;
+    if (!isDuplicate(error)) throw error;
     const winner = await knownFile(database, row, sha256);
     if (winner) return winner;
     throw error;

@@ -4,6 +4,7 @@ import { mappingSchema, recordingSchema } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import { requireLesson } from '../brief/lessons.ts';
 import { RecordingEntity, type RecordingRow } from '../db/entities.ts';
+import { isDuplicate } from '../db/errors.ts';
 import { requireAirplane } from '../hangar/routes.ts';
 import { json, jsonBody, router, type Viewer } from '../http/env.ts';
 import { madeAnswer } from '../http/made-file.ts';
@@ -15,8 +16,6 @@ import { requireStandard } from '../standards/newest.ts';
 import { ask, cancel } from '../tasks/list.ts';
 import { describeRecording } from './describe-recording.ts';
 import { requireRecording } from './recordings.ts';
-
-const UNIQUE_VIOLATION = '23505';
 
 const changeSchema = z
   .strictObject({
@@ -103,7 +102,7 @@ export function recordingChangeRoutes() {
             await ask(manager, { schoolId, kind: 'score', subject: id });
           });
         } catch (error) {
-          if ((error as { code?: string }).code !== UNIQUE_VIOLATION) throw error;
+          if (!isDuplicate(error)) throw error;
           throw new Problem(409, 'This student has the very same file for that airplane already.');
         }
         return c.json(await describeRecording(database, await requireRecording(database, viewer, id)), 200);
@@ -153,7 +152,7 @@ export function recordingChangeRoutes() {
             await addToTrail(manager, viewer, 'recording restored', recording.id);
           });
         } catch (error) {
-          if ((error as { code?: string }).code !== UNIQUE_VIOLATION) throw error;
+          if (!isDuplicate(error)) throw error;
           throw new Problem(
             409,
             'The same file was sent again meanwhile; that recording is the one in sight.',

@@ -8,7 +8,7 @@ import { HTTPException } from 'hono/http-exception';
 import { requestId } from 'hono/request-id';
 import { archiveRoutes } from '../archive/routes.ts';
 import { lessonRoutes } from '../brief/lessons.ts';
-import { isConnectionError } from '../db/connection-error.ts';
+import { isConnectionError } from '../db/errors.ts';
 import { flightRoutes } from '../debrief/flight-routes.ts';
 import { mappingRoutes } from '../debrief/mapping-routes.ts';
 import { recordingChangeRoutes } from '../debrief/recording-change-routes.ts';
@@ -20,6 +20,8 @@ import { hangarRoutes } from '../hangar/routes.ts';
 import { enteredRoutes } from '../path/entered-routes.ts';
 import { pathRoutes } from '../path/routes.ts';
 import { accountRoutes } from '../people/account-routes.ts';
+import { invitationRoutes } from '../people/invitation-routes.ts';
+import { ownAccountRoutes } from '../people/own-account-routes.ts';
 import { peopleRoutes } from '../people/routes.ts';
 import { schoolRoutes } from '../people/school-routes.ts';
 import { standardRoutes } from '../standards/routes.ts';
@@ -115,6 +117,8 @@ const api = () =>
     .route('/', metricsRoutes())
     .route('/', sessionRoutes())
     .route('/', accountRoutes())
+    .route('/', invitationRoutes())
+    .route('/', ownAccountRoutes())
     .route('/', peopleRoutes())
     .route('/', schoolRoutes())
     .route('/', schemaRoutes())

@@ -4,6 +4,7 @@ import type { invitationInputSchema } from '@keel/core';
 import { type DataSource, type EntityManager, In, IsNull } from 'typeorm';
 import type { z } from 'zod';
 import { type Account, AccountEntity, type Invited, TeachingEntity } from '../db/entities.ts';
+import { isDuplicate } from '../db/errors.ts';
 import type { Viewer } from '../http/env.ts';
 import { Problem } from '../http/problem.ts';
 import { makeLink, openLink, useUp } from './links.ts';
@@ -73,7 +74,7 @@ export async function accept(database: DataSource, token: string, password: stri
       return manager.findOneByOrFail(AccountEntity, { schoolId, id });
     });
   } catch (error) {
-    if ((error as { code?: string }).code !== '23505') throw error;
+    if (!isDuplicate(error)) throw error;
     throw new Problem(409, 'This address has an account already: sign in, or ask for a new password.');
   }
 }

@@ -102,7 +102,7 @@ async function previewOf(
         flownAt: recording.flownAt.toISOString(),
         before: before[judge],
         after: now[judge],
-        why: reasonOf(now, judge),
+        why: reasonOf(now, judge, after.examinerFigures),
       });
     });
   }

@@ -5,6 +5,7 @@ import { createRoute, z } from '@hono/zod-openapi';
 import { InputError, readStandard, type Standard, standardSchema } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import { StandardEntity, type StandardVersion } from '../db/entities.ts';
+import { isDuplicate } from '../db/errors.ts';
 import { json, jsonBody, router, type Viewer } from '../http/env.ts';
 import { madeAnswer } from '../http/made-file.ts';
 import { Problem } from '../http/problem.ts';
@@ -156,7 +157,7 @@ async function insertVersion(
     await database.getRepository(StandardEntity).insert(row);
   } catch (error) {
     // Two windows saved the same version at once: the first one holds.
-    if ((error as { code?: string }).code !== '23505') throw error;
+    if (!isDuplicate(error)) throw error;
     throw new Problem(
       409,
       'This standard was changed in another window. Load it again; your changes are still here.',

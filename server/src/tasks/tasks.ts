@@ -2,8 +2,8 @@
 import { randomUUID } from 'node:crypto';
 import { EventEmitter } from 'node:events';
 import type { DataSource } from 'typeorm';
-import { isConnectionError } from '../db/connection-error.ts';
 import { TaskEntity } from '../db/entities.ts';
+import { isConnectionError } from '../db/errors.ts';
 import { HANDLERS } from './kinds.ts';
 import { LANE_OF, type TaskKind } from './lanes.ts';
 import { isLeaseLost, keepLease, overlooked, putBack, take } from './list.ts';

@@ -151,6 +151,7 @@ export function AttemptView(props: {
               override={statements.override}
               discontinued={statements.discontinued}
               speedUnit={recording.airplane.speedUnit}
+              examinerFigures={recording.score?.examinerFigures}
               trace={keel.data}
               show={setCursorS}
               tell={isStudent ? undefined : addStatement}

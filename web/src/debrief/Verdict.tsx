@@ -7,6 +7,7 @@ import {
   type MeasuredParameterScore,
   type ParameterScore,
   reasonOf,
+  type Score,
   VERDICT_WORDS,
   worstOf,
 } from '@keel/core';
@@ -23,6 +24,8 @@ export function Verdict(props: {
   override: { verdict: AttemptVerdict; reason: string } | null;
   discontinued: string | null;
   speedUnit: string;
+  /** What the examiner forgave by, where the school has its own figures. */
+  examinerFigures: Score['examinerFigures'];
   trace: KeelTrace | undefined;
   /** Puts the cursor on a moment. */
   show: (atS: number) => void;
@@ -41,7 +44,7 @@ export function Verdict(props: {
       <p className="small quiet" style={{ margin: '5px 0 8px' }}>
         {discontinued && !override
           ? `Discontinued for ${discontinued}: good airmanship, never a failure.`
-          : reasonOf(attempt, judge)}
+          : reasonOf(attempt, judge, props.examinerFigures)}
         {attempt[other] !== attempt[judge] &&
           ` The ${other} judge: ${VERDICT_WORDS[attempt[other]].toLowerCase()}.`}
       </p>
