@@ -8,6 +8,7 @@ import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { SetupError } from './lib/debian.mjs';
 import { backUpNightly } from './lib/nightly.mjs';
+import { endOrphans, forgetRunning, noteRunning } from './lib/orphans.mjs';
 import { portInUse, startPostgres } from './lib/postgres.mjs';
 import { answerUsage } from './lib/usage.mjs';
 
@@ -69,6 +70,9 @@ async function main() {
   const webPort = port('KEEL_PORT', 4600);
   const pgPort = port('KEEL_PG_PORT', 5460);
   const host = process.env.KEEL_HOST ?? '127.0.0.1';
+  const data = resolve(ROOT, process.env.KEEL_DATA ?? '.keel');
+  mkdirSync(data, { recursive: true });
+  await endOrphans(data, log);
   if (await portInUse(webPort, host)) {
     throw new SetupError(`port ${webPort} is taken: stop what uses it, or set KEEL_PORT to another`);
   }
@@ -78,8 +82,6 @@ async function main() {
   let database;
   let url = process.env.DATABASE_URL;
   if (!url) {
-    const data = resolve(ROOT, process.env.KEEL_DATA ?? '.keel');
-    mkdirSync(data, { recursive: true });
     log('starting the database');
     database = await startPostgres({ folder: join(data, 'pg'), port: pgPort, log });
     url = database.url;
@@ -92,6 +94,7 @@ async function main() {
     // A group of its own: Ctrl-C reaches it through us, so that the database stops after it.
     detached: true,
   });
+  noteRunning(data, { launcher: process.pid, server: server.pid });
   if (process.env.KEEL_BACKUP_DIR) backUpNightly(resolve(process.env.KEEL_BACKUP_DIR), url, log);
   let stopping = false;
   const stop = () => {
@@ -111,6 +114,7 @@ async function main() {
     if (!stopping) process.exitCode = code ?? 1;
     stopping = true;
     await database?.stop();
+    forgetRunning(data);
     process.exit();
   });
 }

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 
 const ROOT = join(__dirname, '../../..');
 
-function freePort(): Promise<number> {
+export function freePort(): Promise<number> {
   return new Promise((resolve, reject) => {
     const server = createServer();
     server.once('error', reject);
