@@ -88,7 +88,9 @@ test('brief, fly, debrief, path', async ({ page }) => {
 
   const recordingId = /debrief\/([^?]+)/.exec(page.url())?.[1] ?? '';
   await page.getByRole('navigation', { name: 'Stations' }).getByText('Path').click();
-  await expect(page.getByRole('heading', { name: 'Amara Oduwole-Finch' })).toBeVisible();
+  // The debrief’s own heading begins with the name as well.
+  await expect(page).toHaveURL(/\/path\//);
+  await expect(page.getByRole('heading', { name: 'Amara Oduwole-Finch', exact: true })).toBeVisible();
   const row = page
     .getByRole('row')
     .filter({ has: page.locator(`a[href="/debrief/${recordingId}?attempt=0"]`) });

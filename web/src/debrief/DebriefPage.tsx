@@ -22,7 +22,7 @@ import { useFlight } from '../api/use-flight.ts';
 import { useSetCurrent } from '../frame/current.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
-import { useAddress } from '../frame/use-address.ts';
+import { noteInAddress, useAddress } from '../frame/use-address.ts';
 import { dayAndTime, heading, numberText } from '../parts/format.ts';
 import { Empty, Failed, Waiting } from '../parts/states.tsx';
 import { AttemptList } from './AttemptList.tsx';
@@ -54,7 +54,6 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
   const { data: me } = useMe();
   const [search] = useSearchParams();
   const [attemptAt, setAttemptAt] = useAddress('attempt', '0');
-  const [momentAt, setMomentAt] = useAddress('at', '');
   const [view, setView] = useAddress('see', 'replay');
   const { mutate } = useSWRConfig();
   const forgetPath = useForgetPath(recording.student.id);
@@ -64,12 +63,10 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
   const [busy, setBusy] = useState(false);
   const again = isAgain(view) ? view : 'replay';
   const [whole, setWhole] = useState(false);
-  const [cursor, setCursor] = useState<number | null>(() =>
-    momentAt !== '' && Number.isFinite(Number(momentAt)) ? Number(momentAt) : null,
-  );
+  const [cursor, setCursor] = useState<number | null>(() => secondsIn(search.get('at')));
   // A replay moves it at every frame; the address follows when it has come to rest.
   const [rested] = useDebouncedValue(cursor, 400);
-  useEffect(() => setMomentAt(rested === null ? '' : rested.toFixed(1)), [rested, setMomentAt]);
+  useEffect(() => noteInAddress('at', rested === null ? '' : rested.toFixed(1)), [rested]);
 
   // A replay moves the cursor at every frame: what does not follow it is worked out once.
   const { attempts, statements, lesson, orphans } = useMemo(() => readSaying(recording), [recording]);
@@ -259,6 +256,10 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
     </>
   );
 }
+
+/** The moment that a link names, s; null where it names none. */
+const secondsIn = (text: string | null): number | null =>
+  text !== null && text !== '' && Number.isFinite(Number(text)) ? Number(text) : null;
 
 /** Attempts with what was said of each, of the lesson, and of what is no longer found. */
 function readSaying({ score, statements, parked, demonstrationFirst }: RecordingView) {
