@@ -120,6 +120,7 @@ export * from './units/angles.ts';
 export * from './units/convert.ts';
 export * from './units/days.ts';
 export * from './units/numbers.ts';
+export * from './units/slug.ts';
 export * from './units/zone.ts';
 export * from './version.ts';
 export * from './wire/archive.ts';

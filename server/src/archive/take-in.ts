@@ -4,7 +4,7 @@
  * here, and no account is found by its address.
  */
 import { createHash } from 'node:crypto';
-import { type Archive, hashOf, type TakenIn } from '@keel/core';
+import { type Archive, hashOf, slugOf, type TakenIn } from '@keel/core';
 import { type DataSource, type EntityManager, IsNull } from 'typeorm';
 import { v5 as uuidFrom } from 'uuid';
 import { readForKeeping } from '../analysis/analyse.ts';
@@ -47,13 +47,8 @@ async function insertNew<T extends object>(
   return raw.length > 0;
 }
 
-/** A name in small letters, to tell what came from a school from what was here. */
-const slug = (name: string): string =>
-  name
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 20) || 'elsewhere';
+/** Tells, in an id, what came from a school from what was here. */
+const markOf = (school: string): string => slugOf(school, 20) || 'elsewhere';
 
 export async function takeIn(
   database: DataSource,
@@ -149,7 +144,7 @@ async function takeAirplanes(manager: EntityManager, schoolId: string, index: Ar
       rows.set(rowId, here.rowId);
       continue;
     }
-    const id = here ? `${data.id}-${slug(index.school.name)}`.slice(0, 61) : data.id;
+    const id = here ? `${data.id}-${markOf(index.school.name)}`.slice(0, 61) : data.id;
     const row = { rowId: rowHere, schoolId, id, data: { ...data, id } as object, version: 1 };
     if (await insertNew(manager, AirplaneEntity, row)) taken.airplanes++;
     rows.set(rowId, rowHere);
@@ -167,7 +162,7 @@ async function takeStandards(manager: EntityManager, schoolId: string, index: Ar
       rows.set(rowId, same.rowId);
       continue;
     }
-    const id = here.length > 0 ? `${data.id}-${slug(index.school.name)}`.slice(0, 61) : data.id;
+    const id = here.length > 0 ? `${data.id}-${markOf(index.school.name)}`.slice(0, 61) : data.id;
     const row = { rowId: rowHere, schoolId, id, version, data: { ...data, id }, editedBy: null };
     if (await insertNew(manager, StandardEntity, row)) taken.standards++;
     rows.set(rowId, rowHere);

@@ -3,7 +3,7 @@ import { createRoute, z } from '@hono/zod-openapi';
 import { passwordSchema } from '@keel/core';
 import { json, jsonBody, router } from '../http/env.ts';
 import { Problem } from '../http/problem.ts';
-import { sessionOf, signedIn } from '../http/sessions.ts';
+import { sessionOf } from '../http/sessions.ts';
 import { changePassword } from './accounts.ts';
 import { beginSecondStep, confirmSecondStep, endSecondStep, takeCode } from './second-step.ts';
 
@@ -14,7 +14,6 @@ export const ownAccountRoutes = () =>
         method: 'post',
         path: '/me/password',
         summary: 'Change one’s password; the other sessions end',
-        middleware: [signedIn] as const,
         request: {
           body: jsonBody(z.object({ current: z.string().min(1).max(200), password: passwordSchema })),
         },
@@ -31,7 +30,6 @@ export const ownAccountRoutes = () =>
         method: 'post',
         path: '/me/second-step',
         summary: 'Begin a second step: the secret for an authenticator app',
-        middleware: [signedIn] as const,
         responses: { 201: json(z.object({ secret: z.string(), uri: z.string() }), 'For the app') },
       }),
       async (c) => c.json(await beginSecondStep(c.get('database'), c.get('viewer')), 201),
@@ -41,7 +39,6 @@ export const ownAccountRoutes = () =>
         method: 'put',
         path: '/me/second-step',
         summary: 'Put it in force with a code of the app; the recovery codes are shown once',
-        middleware: [signedIn] as const,
         request: { body: jsonBody(z.object({ code: z.string().min(6).max(12) })) },
         responses: { 200: json(z.object({ recoveryCodes: z.array(z.string()) }), 'In force') },
       }),
@@ -56,7 +53,6 @@ export const ownAccountRoutes = () =>
         method: 'post',
         path: '/me/second-step/end',
         summary: 'End the second step, with a code of it',
-        middleware: [signedIn] as const,
         request: { body: jsonBody(z.object({ code: z.string().min(6).max(20) })) },
         responses: { 204: { description: 'Ended' } },
       }),

@@ -1,30 +1,22 @@
 /** An airplane begun from one of the program's own: its shape is kept, its numbers are to be replaced by the book's. */
-import { type Airplane, fleet } from '@keel/core';
+import { type Airplane, fleet, slugOf } from '@keel/core';
 import { Button, Modal, Select, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { useState } from 'react';
 import { api, messageOf, read } from '../api/client.ts';
 import { Caution } from '../parts/caution.tsx';
 
-/** A name as an id: small letters, digits and hyphens. */
-const idOf = (text: string): string =>
-  text
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 40);
-
 export function BeginFrom(props: { opened: boolean; close: () => void; made: (airplane: Airplane) => void }) {
   const [problem, setProblem] = useState<string | null>(null);
   const form = useForm({
     initialValues: { from: fleet[0].id, name: '', registration: '' },
-    validate: { name: (value) => (idOf(value) ? null : 'Write a name') },
+    validate: { name: (value) => (slugOf(value) ? null : 'Write a name') },
   });
   const send = form.onSubmit(async ({ from, name, registration }) => {
     setProblem(null);
     const { ownFigures: _, ...like } = fleet.find(({ id }) => id === from) ?? fleet[0];
     try {
-      const json = { ...like, id: idOf(`${name} ${registration}`), name: name.trim(), registration };
+      const json = { ...like, id: slugOf(`${name} ${registration}`), name: name.trim(), registration };
       props.made(await read(api.airplanes.$post({ json })));
       form.reset();
     } catch (error) {

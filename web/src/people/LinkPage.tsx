@@ -8,6 +8,7 @@ import useSWR, { useSWRConfig } from 'swr';
 import { type ApiError, answered, api, messageOf, read } from '../api/client.ts';
 import { Loading } from '../parts/states.tsx';
 import { Door } from './Door.tsx';
+import { PASSWORD_ADVICE, passwordProblem } from './new-password.ts';
 
 const ROLE = { chief: 'chief instructor', instructor: 'instructor', student: 'student' };
 
@@ -58,7 +59,7 @@ function Choose({ link, token }: { link: LinkView; token: string }) {
   const form = useForm({
     initialValues: { password: '' },
     validate: {
-      password: (value) => (value.length >= 10 ? null : 'At least ten characters; a few words are best'),
+      password: passwordProblem,
     },
   });
   const send = form.onSubmit(async (json) => {
@@ -91,7 +92,7 @@ function Choose({ link, token }: { link: LinkView; token: string }) {
       <input type="hidden" autoComplete="username" value={link.email} readOnly />
       <PasswordInput
         label="Password of your own"
-        description="A few unrelated words are best; at least ten characters."
+        description={PASSWORD_ADVICE}
         autoComplete="new-password"
         required
         {...form.getInputProps('password')}

@@ -5,6 +5,7 @@ import { notifications } from '@mantine/notifications';
 import { useState } from 'react';
 import { answered, api, messageOf, read } from '../api/client.ts';
 import { useMe } from '../api/hooks.ts';
+import { PASSWORD_ADVICE, passwordProblem } from './new-password.ts';
 
 export function ChangePassword() {
   const [problem, setProblem] = useState<string | null>(null);
@@ -12,7 +13,7 @@ export function ChangePassword() {
     initialValues: { current: '', password: '' },
     validate: {
       current: (value) => (value ? null : 'Write the password in force'),
-      password: (value) => (value.length >= 10 ? null : 'At least ten characters; a few words are best'),
+      password: passwordProblem,
     },
   });
   const send = form.onSubmit(async (json) => {
@@ -36,7 +37,7 @@ export function ChangePassword() {
       />
       <PasswordInput
         label="The new one"
-        description="A few unrelated words are best; at least ten characters."
+        description={PASSWORD_ADVICE}
         autoComplete="new-password"
         {...form.getInputProps('password')}
       />

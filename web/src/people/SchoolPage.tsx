@@ -12,9 +12,8 @@ import { AskBeforeLeaving } from '../frame/AskBeforeLeaving.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { dayAndTime } from '../parts/format.ts';
 import { Waiting } from '../parts/states.tsx';
+import { ZONES } from './zones.ts';
 import './people.css';
-
-const ZONES = [...new Set(['UTC', ...Intl.supportedValuesOf('timeZone')])];
 
 export function SchoolPage() {
   const school = useSchool();

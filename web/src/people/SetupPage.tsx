@@ -9,8 +9,9 @@ import { useNavigate, useParams } from 'react-router';
 import { useSWRConfig } from 'swr';
 import { api, messageOf, read } from '../api/client.ts';
 import { Door } from './Door.tsx';
+import { PASSWORD_ADVICE } from './new-password.ts';
+import { ZONES } from './zones.ts';
 
-const ZONES = [...new Set(['UTC', ...Intl.supportedValuesOf('timeZone')])];
 const mine = Intl.DateTimeFormat().resolvedOptions().timeZone;
 
 export function SetupPage() {
@@ -82,7 +83,7 @@ export function SetupPage() {
         />
         <PasswordInput
           label="Password"
-          description="A few unrelated words are best; at least ten characters."
+          description={PASSWORD_ADVICE}
           autoComplete="new-password"
           required
           {...form.getInputProps('password')}

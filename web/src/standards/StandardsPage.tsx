@@ -1,5 +1,5 @@
 /** Standards: the tolerances as data, each with its source. */
-import { findRoom, rooms, rowsFor, type Standard, type StandardRow } from '@keel/core';
+import { findRoom, rooms, rowsFor, type Standard, type StandardRow, slugOf } from '@keel/core';
 import { Button, Modal, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { mutate } from 'swr';
@@ -190,11 +190,7 @@ function CopyDialog(props: {
 }) {
   const [name, setName] = useState('');
   const [failed, setFailed] = useState<string>();
-  const id = name
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 40);
+  const id = slugOf(name);
   const copy = async () => {
     try {
       await answered(api.standards.$post({ json: { from: props.from.id, id, name } }));
