@@ -14,7 +14,7 @@ v8.setFlagsFromString('--max-semi-space-size=64');
 
 const ROOT = join(__dirname, '..');
 const KEPT = join(ROOT, 'node_modules', '.cache', 'keel-path');
-const COMMANDS = ['score', 'brief', 'fly'];
+const COMMANDS = ['score', 'brief', 'fly', 'standing'];
 
 const [name, ...args] = process.argv.slice(2);
 if (!COMMANDS.includes(name)) {

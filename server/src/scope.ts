@@ -70,7 +70,7 @@ export async function zoneOfSchool(database: DataSource, schoolId: string): Prom
 
 /** What each person of the school is called, by id. */
 export async function namesOf(
-  database: DataSource,
+  database: Pick<DataSource, 'query'>,
   { schoolId }: Pick<Viewer, 'schoolId'>,
 ): Promise<Map<string, string>> {
   const accounts: { id: string; name: string }[] = await database.query(

@@ -1,5 +1,4 @@
-import { type EnteredAttempt, enteredBodySchema } from './entered.ts';
-import { skillOf } from './progress.ts';
+import { type EnteredAttempt, enteredBodySchema, evidenceByHand } from './entered.ts';
 
 const body = {
   maneuver: 'steep-turn',
@@ -28,17 +27,22 @@ describe('an attempt entered by hand', () => {
     expect(error?.message).toMatch(why);
   });
 
-  test('is a grade and no measurement: it makes a skill guided, never ready', () => {
-    const many = [1, 2, 3, 4, 5].map(() => entered({ grade: 4 }));
-    const { standing, why } = skillOf('steep-turn', [], 'UTC', many);
-    expect(standing).toBe('guided');
-    expect(why).toMatch(/5 graded by hand, the last 4/);
+  test('of a skill that no recording shows is evidence by its grade; taken back it is none', () => {
+    const { maneuver: _, variant: __, ...rest } = body;
+    const landing = entered({ ...enteredBodySchema.parse({ ...rest, skill: 'landing' }) });
+    const back = {
+      ...landing,
+      withdrawn: { by: 'Idris', at: '2026-11-21T08:00:00Z', why: 'another student' },
+    };
+    expect(evidenceByHand([landing, back, entered()], 'landing', 'UTC')).toEqual([
+      expect.objectContaining({ day: '2026-11-20', verdict: 'satisfactory', toleranceUsed: null, grade: 3 }),
+    ]);
   });
 
-  test('counts for nothing once taken back, or when the instructor flew it', () => {
-    const back = entered({ withdrawn: { by: 'Idris', at: '2026-11-21T08:00:00Z', why: 'another student' } });
-    const shown = entered({ help: 'demonstration', grade: 1 });
-    expect(skillOf('steep-turn', [], 'UTC', [back, shown]).standing).toBe('not flown');
-    expect(skillOf('climb', [], 'UTC', [entered()]).standing).toBe('not flown');
+  test.each([
+    ['neither maneuver nor skill', { maneuver: undefined, variant: undefined }],
+    ['both', { skill: 'landing' }],
+  ])('refuses %s', (_, change) => {
+    expect(enteredBodySchema.safeParse({ ...body, ...change }).error?.message).toMatch(/either the maneuver/);
   });
 });

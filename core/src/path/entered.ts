@@ -2,32 +2,36 @@
 import { z } from 'zod';
 import { flownByWith, gradeSchema, helpSchema } from '../debrief/statements.ts';
 import { findRoom, MANEUVER_IDS } from '../maneuvers/registry.ts';
+import { dayIn } from '../units/days.ts';
+import type { FlownAttempt } from './standing/evidence.ts';
 
-/** @throws ZodError for a variant that the maneuver has not, and for a grade on what the instructor flew. */
+const SKILL_ID = /^[a-z][a-z0-9-]{1,59}$/;
+
+/**
+ * Of a maneuver, or of a skill of the syllabus that no recording shows.
+ * @throws ZodError for a variant that the maneuver has not, and for a grade on what the instructor flew.
+ */
 export const enteredBodySchema = z
   .object({
-    maneuver: z.enum(MANEUVER_IDS),
-    variant: z.string(),
+    maneuver: z.enum(MANEUVER_IDS).nullable().default(null),
+    variant: z.string().nullable().default(null),
+    skill: z.string().regex(SKILL_ID, 'a skill of the syllabus by its id').optional(),
     flownAt: z.iso.datetime({ offset: true }),
     lessonId: z.uuid().nullable().default(null),
     help: helpSchema,
     grade: gradeSchema,
     words: z.string().trim().max(2000).default(''),
   })
-  .superRefine(({ maneuver, variant, help, grade }, refuse) => {
-    const variants: readonly string[] = findRoom(maneuver)?.variants ?? [];
-    if (!variants.includes(variant))
-      refuse.addIssue({
-        code: 'custom',
-        path: ['variant'],
-        message: `${variant}: must be one of ${variants.join(', ')}`,
-      });
+  .superRefine(({ maneuver, variant, skill, help, grade }, refuse) => {
+    const wrong = (field: string, message: string) =>
+      refuse.addIssue({ code: 'custom', path: [field], message });
+    if ((maneuver === null) === (skill === undefined))
+      wrong('maneuver', 'say either the maneuver or the skill, and not both');
+    const variants: readonly string[] = (maneuver && findRoom(maneuver)?.variants) || [];
+    if (maneuver && !variants.includes(variant ?? ''))
+      wrong('variant', `${variant}: must be one of ${variants.join(', ')}`);
     if (flownByWith(help) === 'instructor' && grade > 1)
-      refuse.addIssue({
-        code: 'custom',
-        path: ['grade'],
-        message: 'what the instructor flew was seen by the student: 1 and no more',
-      });
+      wrong('grade', 'what the instructor flew was seen by the student: 1 and no more');
   });
 export type EnteredBody = z.infer<typeof enteredBodySchema>;
 
@@ -41,6 +45,20 @@ export const enteredAttemptSchema = z.object({
 });
 export type EnteredAttempt = z.infer<typeof enteredAttemptSchema>;
 
-/** A withdrawn one, or one that the instructor flew, says nothing of the student's flying. */
-export const gradesByHand = (entered: readonly EnteredAttempt[], maneuver: string): EnteredAttempt[] =>
-  entered.filter((one) => one.maneuver === maneuver && !one.withdrawn && flownByWith(one.help) === 'student');
+/** What was graded by hand of one skill, as evidence: a grade of three or more is to standard. Withdrawn ones say nothing. */
+export const evidenceByHand = (
+  entered: readonly EnteredAttempt[],
+  skill: string,
+  zone: string,
+): FlownAttempt[] =>
+  entered
+    .filter((one) => one.skill === skill && !one.withdrawn)
+    .map(({ flownAt, help, grade }) => ({
+      at: flownAt,
+      day: dayIn(flownAt, zone),
+      flownIn: 'airplane',
+      help,
+      verdict: grade >= 3 ? 'satisfactory' : 'unsatisfactory',
+      toleranceUsed: null,
+      grade,
+    }));

@@ -2,9 +2,10 @@
 import { readStatements, sortStatements, standingVerdict, unsaidHelp } from '../debrief/read-statements.ts';
 import type { Score } from '../debrief/score.ts';
 import type { Statement } from '../debrief/statements.ts';
+import { depthShown } from '../kits/stalls/depth-shown.ts';
 import { unseenMusts } from '../scoring/requirement.ts';
 import { worstOf } from '../scoring/worst.ts';
-import type { PathAttempt } from './progress.ts';
+import type { PathAttempt } from './path-attempt.ts';
 
 export interface FlownRecording {
   recordingId: string;
@@ -24,6 +25,9 @@ export interface CountedAttempt extends PathAttempt {
   startS: number;
   endS: number;
 }
+
+const leftItsBand = ({ firstExcursion, requirements }: Score['attempts'][number]): boolean =>
+  firstExcursion !== null || (requirements ?? []).some(({ must, held }) => must && held === false);
 
 /** Every attempt of a recording that is evidence; what is only likely is none. */
 export function attemptsFlown(flown: FlownRecording): CountedAttempt[] {
@@ -55,6 +59,9 @@ export function attemptsFlown(flown: FlownRecording): CountedAttempt[] {
         flownIn: flown.flownIn,
         help: state.help,
         helpInBulk: state.helpInBulk,
+        critical: attempt.findings.some(({ severity }) => severity === 'critical'),
+        brokenOff: attempt.state === 'discontinued' && !state.discontinued && leftItsBand(attempt),
+        depth: depthShown(attempt.requirements ?? []),
         restsOnUnseen: unseenMusts(attempt.requirements ?? [], 'prohibition').length > 0,
         flownBy: state.flownBy,
         verdict: standingVerdict(attempt[score.judge], state),

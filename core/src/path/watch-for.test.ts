@@ -1,4 +1,4 @@
-import type { RecurringFinding } from './progress.ts';
+import type { RecurringFinding } from './recurring.ts';
 import { watchForByManeuver } from './watch-for.ts';
 
 const finding = (id: string, count: number, severity = 'fault'): RecurringFinding => ({

@@ -1,5 +1,5 @@
 /** What to watch for in the next lesson: a student's own recurring faults, by maneuver. */
-import type { RecurringFinding } from './progress.ts';
+import type { RecurringFinding } from './recurring.ts';
 
 /** A card has room for so many, and nobody presses more than that. */
 const MOST = 3;

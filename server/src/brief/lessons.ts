@@ -1,28 +1,16 @@
 /** Lessons: what is to be flown, in which airplane, by which standard, with its cards. */
 import { randomUUID } from 'node:crypto';
 import { createRoute, z } from '@hono/zod-openapi';
-import {
-  dayIn,
-  InputError,
-  type LessonRequest,
-  lessonInputSchema,
-  lessonSchema,
-  planLesson,
-  recurringFindings,
-  watchForByManeuver,
-} from '@keel/core';
+import { dayIn, lessonInputSchema, lessonSchema } from '@keel/core';
 import type { DataSource } from 'typeorm';
-import { type Lesson, LessonEntity, SchoolEntity } from '../db/entities.ts';
-import { requireAirplane } from '../hangar/routes.ts';
+import { type Lesson, LessonEntity } from '../db/entities.ts';
 import { json, jsonBody, router, type Viewer } from '../http/env.ts';
 import { madeFile } from '../http/made-file.ts';
 import { notFound, Problem } from '../http/problem.ts';
-import { attemptsOf } from '../path/attempt-rows.ts';
-import { requireInstructor, requireStudent, visible, zoneOfSchool } from '../scope.ts';
-import { requireStandard, schoolStandardOf } from '../standards/newest.ts';
-import { techniqueOf } from '../technique/routes.ts';
+import { requireInstructor, visible, zoneOfSchool } from '../scope.ts';
 import { lessonCalendar } from './calendar.ts';
 import { describeLessons } from './describe-lessons.ts';
+import { lessonColumns } from './lesson-columns.ts';
 import { lessonListRoute, listLessons } from './lesson-list.ts';
 
 /** @throws Problem 404 when the viewer may not see such a lesson. */
@@ -36,60 +24,17 @@ export async function requireLesson(database: DataSource, viewer: Viewer, id: st
   return lesson;
 }
 
-/** The rows that a lesson's input stands for, with the plan worked out here: the browser only previews it. */
-async function lessonColumns(database: DataSource, viewer: Viewer, input: z.infer<typeof lessonInputSchema>) {
-  await requireStudent(database, viewer, input.studentId);
-  const airplane = await requireAirplane(database, viewer, input.airplaneId);
-  const standard = await requireStandard(database, viewer, input.standardId);
-  const school = await database.getRepository(SchoolEntity).findOneByOrFail({ id: viewer.schoolId });
-  const [schoolStandard, attempts] = await Promise.all([
-    schoolStandardOf(database, viewer),
-    attemptsOf(database, { schoolId: viewer.schoolId, id: input.studentId }),
-  ]);
-  const { items, technique, focus, parked, conditions } = input;
-  const { plan, cards } = planned({
-    airplane: airplane.data,
-    standard: standard.data,
-    schoolStandard: schoolStandard?.data,
-    technique: techniqueOf(school),
-    overrides: technique,
-    conditions,
-    fieldFt: school.settings.fieldFt,
-    items,
-    watchFor: watchForByManeuver(
-      recurringFindings(attempts),
-      parked,
-      items.map(({ maneuver }) => maneuver),
-    ),
-  });
-  return {
-    studentId: input.studentId,
-    airplaneRowId: airplane.rowId,
-    standardRowId: standard.rowId,
-    title: input.title,
-    plannedAt: new Date(input.plannedAt),
-    // What the recording is scored with where it names no weight of its own.
-    conditions: { ...conditions, weightLb: plan.startWeightLb },
-    items,
-    technique,
-    focus,
-    parked,
-    cards,
-    plan,
-  };
-}
-
-/** @throws Problem 422 for a number that cannot be, and for an airplane that must not fly so. */
-function planned(request: LessonRequest): ReturnType<typeof planLesson> {
-  try {
-    const result = planLesson(request);
-    const stop = result.plan.notices.find(({ level, item }) => level === 'stop' && item === null);
-    if (stop) throw new Problem(422, `Not saved, since the airplane must not fly so. ${stop.text}`);
-    return result;
-  } catch (error) {
-    if (error instanceof InputError) throw new Problem(422, error.message);
-    throw error;
-  }
+/** What an instructor made of a proposal, and why, stays beside it. */
+function changedProposal(
+  { proposal, items }: Lesson,
+  columns: Pick<Lesson, 'items'>,
+  { id: by }: Viewer,
+  why = '',
+): Lesson['proposal'] {
+  const same = JSON.stringify(items) === JSON.stringify(columns.items);
+  if (!proposal || same) return proposal;
+  const change = { by, at: new Date().toISOString(), why, before: items };
+  return { ...proposal, changed: [...proposal.changed, change] };
 }
 
 export function lessonRoutes() {
@@ -150,13 +95,21 @@ export function lessonRoutes() {
         method: 'put',
         path: '/lessons/{id}',
         summary: 'Change a lesson; `version` is the one that was read',
-        request: { params, body: jsonBody(lessonInputSchema.extend({ version: z.number().int() })) },
+        request: {
+          params,
+          body: jsonBody(
+            lessonInputSchema.extend({
+              version: z.number().int(),
+              why: z.string().trim().max(300).optional(),
+            }),
+          ),
+        },
         responses: { 200: json(lessonSchema, 'Changed') },
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
         requireInstructor(viewer);
-        const { version, ...input } = c.req.valid('json');
+        const { version, why, ...input } = c.req.valid('json');
         const lesson = await requireLesson(database, viewer, c.req.valid('param').id);
         const columns = await lessonColumns(database, viewer, input);
         if (columns.studentId !== lesson.studentId)
@@ -165,7 +118,7 @@ export function lessonRoutes() {
         // The version in the condition: of two windows that save at once, one wins and the other is told.
         const result = await lessons.update(
           { schoolId: lesson.schoolId, id: lesson.id, version },
-          { ...columns, version: version + 1 },
+          { ...columns, version: version + 1, proposal: changedProposal(lesson, columns, viewer, why) },
         );
         if (result.affected === 0) {
           throw new Problem(

@@ -10,6 +10,7 @@ import { Standards1700000000006 } from './migrations/1700000000006-standards.ts'
 import { Entered1700000000007 } from './migrations/1700000000007-entered.ts';
 import { Promises1700000000008 } from './migrations/1700000000008-promises.ts';
 import { School1700000000009 } from './migrations/1700000000009-school.ts';
+import { Path1700000000010 } from './migrations/1700000000010-path.ts';
 
 /** Every change to the tables, oldest first. */
 export const MIGRATIONS = [
@@ -22,6 +23,7 @@ export const MIGRATIONS = [
   Entered1700000000007,
   Promises1700000000008,
   School1700000000009,
+  Path1700000000010,
 ];
 
 /** @param connections how many at once, at the most. */

@@ -4,27 +4,42 @@ import { AttemptEntity } from './tables/attempt.ts';
 import { AirplaneEntity, ColumnMappingEntity } from './tables/hangar.ts';
 import { LessonEntity } from './tables/lesson.ts';
 import { LinkEntity } from './tables/link.ts';
+import {
+  GateClosingEntity,
+  LandingEntity,
+  LandingWordEntity,
+  ReleaseCheckEntity,
+  SkillRecordEntity,
+  SkillWordEntity,
+  SoloLimitsEntity,
+  SyllabusEntity,
+} from './tables/path.ts';
 import { AccountEntity, KnownDeviceEntity, SessionEntity, TeachingEntity } from './tables/people.ts';
 import { RecordingChunkEntity, RecordingEntity, RecordingFileEntity } from './tables/recording.ts';
 import { SchoolEntity } from './tables/school.ts';
 import { FlightEntity, KeelEntity, ScoreEntity } from './tables/score.ts';
+import { LogDraftEntity, SignedEntity } from './tables/signed.ts';
 import { StandardEntity } from './tables/standard.ts';
 import { EnteredAttemptEntity, StatementEntity } from './tables/statement.ts';
 import { TaskEntity } from './tables/task.ts';
 import { TrailEntity } from './tables/trail.ts';
+import { BookingEntity, CalendarFeedEntity } from './tables/week.ts';
 
 export * from './tables/attempt.ts';
 export * from './tables/hangar.ts';
 export * from './tables/lesson.ts';
 export * from './tables/link.ts';
+export * from './tables/path.ts';
 export * from './tables/people.ts';
 export * from './tables/recording.ts';
 export * from './tables/school.ts';
 export * from './tables/score.ts';
+export * from './tables/signed.ts';
 export * from './tables/standard.ts';
 export * from './tables/statement.ts';
 export * from './tables/task.ts';
 export * from './tables/trail.ts';
+export * from './tables/week.ts';
 
 export const entities = [
   SchoolEntity,
@@ -48,4 +63,16 @@ export const entities = [
   EnteredAttemptEntity,
   TaskEntity,
   TrailEntity,
+  SyllabusEntity,
+  SkillRecordEntity,
+  SkillWordEntity,
+  GateClosingEntity,
+  SoloLimitsEntity,
+  ReleaseCheckEntity,
+  LandingEntity,
+  LandingWordEntity,
+  LogDraftEntity,
+  SignedEntity,
+  BookingEntity,
+  CalendarFeedEntity,
 ];

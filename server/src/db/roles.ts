@@ -5,8 +5,16 @@
 import { createHmac } from 'node:crypto';
 import { Client, escapeIdentifier, escapeLiteral } from 'pg';
 
-/** What is added and never changed: the trail, and what people said. */
-const APPEND_ONLY = ['trail', 'statement'];
+/** What is added and never changed: the trail, what people said, and what they signed. */
+const APPEND_ONLY = [
+  'trail',
+  'statement',
+  'signed',
+  'skill_word',
+  'solo_limits',
+  'release_check',
+  'landing_word',
+];
 const DUPLICATE_OBJECT = '42710';
 
 /** The address as which requests are served: a role named after the owner, its password drawn from the owner’s. */

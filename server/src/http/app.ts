@@ -18,7 +18,10 @@ import { flyRoutes } from '../fly/routes.ts';
 import { ownFiguresRoutes } from '../hangar/own-figures-routes.ts';
 import { hangarRoutes } from '../hangar/routes.ts';
 import { enteredRoutes } from '../path/entered-routes.ts';
+import { gateRoutes } from '../path/gate-routes.ts';
+import { proposalRoutes } from '../path/proposal-routes.ts';
 import { pathRoutes } from '../path/routes.ts';
+import { syllabusRoutes } from '../path/syllabus-routes.ts';
 import { accountRoutes } from '../people/account-routes.ts';
 import { invitationRoutes } from '../people/invitation-routes.ts';
 import { ownAccountRoutes } from '../people/own-account-routes.ts';
@@ -135,5 +138,8 @@ const api = () =>
     .route('/', flyRoutes())
     .route('/', statementRoutes())
     .route('/', pathRoutes())
-    .route('/', enteredRoutes());
+    .route('/', enteredRoutes())
+    .route('/', gateRoutes())
+    .route('/', syllabusRoutes())
+    .route('/', proposalRoutes());
 export type Api = ReturnType<typeof api>;

@@ -1,16 +1,19 @@
 /** Attempts as rows: written whenever a score or a word changes them, so that no list reads a score to count. */
-import { attemptsFlown, dayIn, type PathAttempt, type Score } from '@keel/core';
+import { attemptsFlown, dayIn, type PathAttempt, type Score, type Statement } from '@keel/core';
 import type { DataSource, EntityManager } from 'typeorm';
 import {
   AttemptEntity,
   RecordingEntity,
   type RecordingRow,
+  type School,
   SchoolEntity,
   ScoreEntity,
   zoneOf,
 } from '../db/entities.ts';
 import { statementsOf } from '../debrief/analysis-input.ts';
 import type { Handler } from '../tasks/handler.ts';
+import { writeLandings } from './landings.ts';
+import { writeRecords } from './skill-records.ts';
 
 /** Writes a recording's rows anew, in the transaction of what changed them. */
 export async function writeAttempts(
@@ -30,8 +33,27 @@ export async function writeAttempts(
   const statements = await statementsOf(manager, row);
   const score =
     known ?? (await manager.findOneBy(ScoreEntity, { schoolId, recordingId: id, current: true }))?.score;
+  const before: { maneuver: string }[] = await manager.query(
+    'SELECT DISTINCT maneuver FROM attempt WHERE school_id = $1 AND recording_id = $2',
+    [schoolId, id],
+  );
   await manager.delete(AttemptEntity, { schoolId, recordingId: id });
-  if (!score || row.deletedAt) return;
+  const shown = !score || row.deletedAt ? null : score;
+  await writeLandings(manager, row, school, shown);
+  const written = shown ? await insertAttempts(manager, row, school, shown, statements) : [];
+  const touched = new Set([...before.map(({ maneuver }) => maneuver), ...written]);
+  await writeRecords(manager, school, row.studentId, touched);
+}
+
+/** @returns the maneuvers that were written. */
+async function insertAttempts(
+  manager: EntityManager,
+  row: RecordingRow,
+  school: School,
+  score: Score,
+  statements: Statement[],
+): Promise<string[]> {
+  const { schoolId, id } = row;
   const attempts = attemptsFlown({
     recordingId: id,
     lessonId: row.lessonId,
@@ -41,7 +63,7 @@ export async function writeAttempts(
     statements,
     demonstrationFirst: school.settings.demonstrationFirst,
   });
-  if (attempts.length === 0) return;
+  if (attempts.length === 0) return [];
   const day = dayIn(row.flownAt, zoneOf(school));
   await manager.insert(
     AttemptEntity,
@@ -60,26 +82,35 @@ export async function writeAttempts(
       examiner: data.examiner,
       verdict: data.verdict,
       worstUsed: data.worst && Math.abs(data.worst.used),
+      worst: data.worst?.used ?? null,
+      critical: data.critical,
+      brokenOff: data.brokenOff,
+      inBulk: data.helpInBulk,
+      unseen: data.restsOnUnseen,
+      depth: data.depth,
+      lessonId: data.lessonId,
       grade: data.grade,
       flownAt: row.flownAt,
       day,
       data,
     })),
   );
+  return attempts.map(({ maneuver }) => maneuver);
 }
 
-/** A student's attempts in the order flown, with what was said of them. */
+/** A student's attempts, of one maneuver or of all, in the order flown, with what was said of them. */
 export async function attemptsOf(
   database: DataSource,
   { schoolId, id: studentId }: { schoolId: string; id: string },
+  maneuver: string | null = null,
 ): Promise<PathAttempt[]> {
   // As they are stored: making hundreds of entities of them would cost more than finding them.
   const rows: { data: PathAttempt; title: string | null }[] = await database.query(
     `SELECT attempt.data, lesson.title FROM attempt
      LEFT JOIN lesson ON lesson.school_id = attempt.school_id AND lesson.id = (attempt.data->>'lessonId')::uuid
-     WHERE attempt.school_id = $1 AND attempt.student_id = $2
+     WHERE attempt.school_id = $1 AND attempt.student_id = $2 AND ($3::text IS NULL OR attempt.maneuver = $3)
      ORDER BY attempt.flown_at, attempt.recording_id, attempt.attempt`,
-    [schoolId, studentId],
+    [schoolId, studentId, maneuver],
   );
   return rows.map(({ data, title }) => ({ ...data, lessonTitle: title }));
 }

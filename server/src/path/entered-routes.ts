@@ -1,31 +1,13 @@
 /** Attempts that nothing recorded, entered by hand by an instructor: added, taken back with a reason, never changed. */
 import { createRoute, z } from '@hono/zod-openapi';
-import { type EnteredAttempt, enteredAttemptSchema, enteredBodySchema } from '@keel/core';
-import type { DataSource } from 'typeorm';
-import { type Account, EnteredAttemptEntity, LessonEntity } from '../db/entities.ts';
+import { enteredAttemptSchema, enteredBodySchema } from '@keel/core';
+import { EnteredAttemptEntity, LessonEntity, SchoolEntity } from '../db/entities.ts';
 import { json, jsonBody, router } from '../http/env.ts';
 import { notFound, Problem } from '../http/problem.ts';
-import { namesOf, requireInstructor, requireStudent } from '../scope.ts';
-
-/** A student's, in the order flown, those taken back among them. */
-export async function enteredOf(database: DataSource, student: Account): Promise<EnteredAttempt[]> {
-  const [rows, names] = await Promise.all([
-    database
-      .getRepository(EnteredAttemptEntity)
-      .findBy({ schoolId: student.schoolId, studentId: student.id }),
-    namesOf(database, student),
-  ]);
-  const name = (accountId: string) => names.get(accountId) ?? '';
-  return rows
-    .map((row) => ({
-      ...row.body,
-      id: row.id,
-      by: name(row.authorId),
-      enteredAt: row.createdAt.toISOString(),
-      withdrawn: row.withdrawn && { ...row.withdrawn, by: name(row.withdrawn.by) },
-    }))
-    .sort((a, b) => Date.parse(a.flownAt) - Date.parse(b.flownAt));
-}
+import { requireInstructor, requireStudent } from '../scope.ts';
+import { enteredOf } from './entered.ts';
+import { writeRecords } from './skill-records.ts';
+import { syllabusOf } from './syllabus-of.ts';
 
 export function enteredRoutes() {
   const routes = router();
@@ -67,14 +49,26 @@ export function enteredRoutes() {
         const entered = database.getRepository(EnteredAttemptEntity);
         const before = await entered.findOneBy({ schoolId: student.schoolId, id });
         if (before && before.studentId !== student.id) throw new Problem(409, 'This id is used elsewhere.');
+        const school = await database.getRepository(SchoolEntity).findOneByOrFail({ id: student.schoolId });
+        if (body.skill !== undefined) {
+          const { skills } = await syllabusOf(database, school);
+          if (!skills.some((skill) => skill.id === body.skill && skill.maneuver === null))
+            throw new Problem(
+              422,
+              `skill: ${body.skill} is no skill of the syllabus that is graded by hand.`,
+            );
+        }
         if (!before)
-          await entered.insert({
-            id,
-            schoolId: student.schoolId,
-            studentId: student.id,
-            authorId: viewer.id,
-            lessonId,
-            body,
+          await database.transaction(async (manager) => {
+            await manager.insert(EnteredAttemptEntity, {
+              id,
+              schoolId: student.schoolId,
+              studentId: student.id,
+              authorId: viewer.id,
+              lessonId,
+              body,
+            });
+            if (body.skill) await writeRecords(manager, school, student.id, new Set([body.skill]));
           });
         return c.json(await enteredOf(database, student), 201);
       },
@@ -103,7 +97,16 @@ export function enteredRoutes() {
           throw new Problem(403, 'Only who entered it, or the chief instructor, takes it back.');
         const withdrawn = { by: viewer.id, at: new Date().toISOString(), why: c.req.valid('json').why };
         // The first reason stands.
-        if (!row.withdrawn) await entered.update({ schoolId: student.schoolId, id: entry }, { withdrawn });
+        if (!row.withdrawn)
+          await database.transaction(async (manager) => {
+            await manager.update(
+              EnteredAttemptEntity,
+              { schoolId: student.schoolId, id: entry },
+              { withdrawn },
+            );
+            const school = await manager.findOneByOrFail(SchoolEntity, { id: student.schoolId });
+            if (row.body.skill) await writeRecords(manager, school, student.id, new Set([row.body.skill]));
+          });
         return c.json(await enteredOf(database, student), 200);
       },
     );

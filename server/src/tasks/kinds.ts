@@ -9,6 +9,7 @@ import { rereadTask } from '../debrief/reread-task.ts';
 import { scoreTask, scoringGivenUp } from '../debrief/score-task.ts';
 import { demonstrationTask } from '../fly/demonstration-task.ts';
 import { countTask } from '../path/attempt-rows.ts';
+import { recordsTask } from '../path/skill-records.ts';
 import { previewTask } from '../standards/preview-task.ts';
 import type { Handler } from './handler.ts';
 import type { TaskKind } from './lanes.ts';
@@ -22,6 +23,7 @@ interface Kind {
 export const HANDLERS: Record<TaskKind, Kind> = {
   score: { work: scoreTask, givenUp: scoringGivenUp },
   count: { work: countTask },
+  records: { work: recordsTask },
   preview: { work: previewTask },
   reread: { work: rereadTask },
   kneeboard: { work: kneeboardTask },

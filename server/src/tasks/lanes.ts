@@ -6,6 +6,7 @@ export const LANE_OF = {
   score: 'long',
   /** Counts the attempts of a score anew. */
   count: 'long',
+  records: 'long',
   /** What a changed standard would change. */
   preview: 'long',
   /** Reads a file again, by other columns. */

@@ -1,5 +1,6 @@
 /** Removes what has had its time; by the clock, in one process at a time. */
 import type { DataSource } from 'typeorm';
+import { countFigures } from '../path/school-figures.ts';
 
 /** Each in words a database reads: what goes, and when. */
 const RULES = [
@@ -14,4 +15,5 @@ const RULES = [
 
 export async function upkeep(database: DataSource): Promise<void> {
   for (const rule of RULES) await database.query(rule);
+  await countFigures(database);
 }

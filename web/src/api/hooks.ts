@@ -89,6 +89,16 @@ export const usePath = (studentId: string | undefined) =>
     read(api.students[':id'].path.$get({ param: { id: studentId ?? '' } })),
   );
 
+export const useMatrix = (wanted: boolean) => useGet(wanted ? '/path' : null, () => read(api.path.$get()));
+export const useSkillAttempts = (studentId: string, skill: string) =>
+  useGet(`${pathOf(studentId)}/${skill}`, () =>
+    read(api.students[':id'].path[':skill'].$get({ param: { id: studentId, skill } })),
+  );
+export const useProposal = (studentId: string, wanted = true) =>
+  useGet(wanted ? `/students/${studentId}/proposal` : null, () =>
+    read(api.students[':id'].proposal.$get({ param: { id: studentId }, query: {} })),
+  );
+
 const keelOf = (id: string, attempt: number) =>
   read(api.recordings[':id'].attempts[':attempt'].keel.$get({ param: { id, attempt: String(attempt) } }));
 

@@ -61,6 +61,7 @@ export const router = createBrowserRouter([
           page('debrief/:recordingId', async () => (await import('../debrief/DebriefPage.tsx')).DebriefPage),
           page('path', async () => (await import('../path/PathPage.tsx')).PathIndex),
           page('path/:studentId', async () => (await import('../path/PathPage.tsx')).PathPage),
+          page('path/:studentId/:skill', async () => (await import('../path/SkillPage.tsx')).SkillPage),
           page('hangar', async () => (await import('../hangar/HangarPage.tsx')).HangarPage),
           page('standards', async () => (await import('../standards/StandardsPage.tsx')).StandardsPage),
           page('technique', async () => (await import('../technique/TechniquePage.tsx')).TechniquePage),

@@ -5,6 +5,7 @@ import {
   GRADES,
   type Help,
   type ManeuverId,
+  type PathSkill,
   requireRoom,
   rooms,
   USUAL_MANEUVER,
@@ -24,9 +25,10 @@ interface Props {
   studentId: string;
   byHand: readonly EnteredAttempt[];
   mayEnter: boolean;
+  skills: readonly PathSkill[];
 }
 
-export function ByHand({ studentId, byHand, mayEnter }: Props) {
+export function ByHand({ studentId, byHand, mayEnter, skills }: Props) {
   const [entering, setEntering] = useState(false);
   if (byHand.length === 0 && !mayEnter) return null;
   return (
@@ -39,7 +41,7 @@ export function ByHand({ studentId, byHand, mayEnter }: Props) {
           </Button>
         )}
       </div>
-      {entering && <EntryForm studentId={studentId} close={() => setEntering(false)} />}
+      {entering && <EntryForm studentId={studentId} skills={skills} close={() => setEntering(false)} />}
       {byHand.length === 0 && !entering && (
         <p className="small quiet">
           Nothing. A grade given here counts as a grade; nothing of it was measured.
@@ -47,7 +49,7 @@ export function ByHand({ studentId, byHand, mayEnter }: Props) {
       )}
       <ul className="words">
         {[...byHand].reverse().map((one) => (
-          <Entered key={one.id} one={one} studentId={studentId} mayEnter={mayEnter} />
+          <Entered key={one.id} one={one} studentId={studentId} mayEnter={mayEnter} skills={skills} />
         ))}
       </ul>
     </section>
@@ -66,12 +68,30 @@ async function sent(studentId: string, sending: Promise<unknown>): Promise<boole
   }
 }
 
-function EntryForm({ studentId, close }: { studentId: string; close: () => void }) {
+interface EntryProps {
+  studentId: string;
+  skills: readonly PathSkill[];
+  close: () => void;
+}
+
+/** What no recording shows comes first: it is what is mostly entered here. */
+const choices = (skills: readonly PathSkill[]) => [
+  {
+    group: 'Skills that no recording shows',
+    items: skills
+      .filter(({ maneuver }) => maneuver === null)
+      .map(({ skill, title }) => ({ value: `skill ${skill}`, label: title })),
+  },
+  { group: 'Maneuvers', items: rooms.map((room) => ({ value: room.id as string, label: room.title })) },
+];
+
+function EntryForm({ studentId, skills, close }: EntryProps) {
   // Made once: sending twice after a broken connection is harmless.
   const [id] = useState(() => crypto.randomUUID());
-  const [maneuver, setManeuver] = useState<ManeuverId>(USUAL_MANEUVER);
-  const { variants } = requireRoom(maneuver);
-  const [variant, setVariant] = useState<string>(variants[0]);
+  const [what, setWhat] = useState<string>(choices(skills)[0].items[0]?.value ?? USUAL_MANEUVER);
+  const skill = what.startsWith('skill ') ? what.slice(6) : undefined;
+  const variants: readonly string[] = skill ? [] : requireRoom(what).variants;
+  const [variant, setVariant] = useState<string | null>(null);
   const [flownAt, setFlownAt] = useState(() => new Date().toISOString());
   const [help, setHelp] = useState<Help | null>(null);
   const [grade, setGrade] = useState<number | null>(null);
@@ -80,7 +100,10 @@ function EntryForm({ studentId, close }: { studentId: string; close: () => void 
   const keep = async () => {
     if (!help || !grade) return;
     setBusy(true);
-    const body: EnteredBody = { maneuver, variant, flownAt, lessonId: null, help, grade, words };
+    const which = skill
+      ? { maneuver: null, variant: null, skill }
+      : { maneuver: what as ManeuverId, variant: variant ?? variants[0] };
+    const body: EnteredBody = { ...which, flownAt, lessonId: null, help, grade, words };
     const kept = await sent(
       studentId,
       answered(
@@ -93,21 +116,22 @@ function EntryForm({ studentId, close }: { studentId: string; close: () => void 
   return (
     <div className="stack" style={{ gap: 10 }}>
       <Select
-        label="Maneuver"
-        data={rooms.map((room) => ({ value: room.id, label: room.title }))}
-        value={maneuver}
+        label="What"
+        data={choices(skills)}
+        value={what}
         allowDeselect={false}
+        searchable
         onChange={(next) => {
           if (!next) return;
-          setManeuver(next as ManeuverId);
-          setVariant(requireRoom(next).variants[0]);
+          setWhat(next);
+          setVariant(null);
         }}
       />
       {variants.length > 1 && (
         <Select
           label="Which"
           data={[...variants]}
-          value={variant}
+          value={variant ?? variants[0]}
           allowDeselect={false}
           onChange={(next) => next && setVariant(next)}
         />
@@ -149,10 +173,12 @@ function Entered({
   one,
   studentId,
   mayEnter,
+  skills,
 }: {
   one: EnteredAttempt;
   studentId: string;
   mayEnter: boolean;
+  skills: readonly PathSkill[];
 }) {
   const [why, setWhy] = useState<string | null>(null);
   const grade = GRADES.find((each) => each.grade === one.grade);
@@ -161,7 +187,10 @@ function Entered({
       <strong>
         {one.grade} {grade?.name}
       </strong>{' '}
-      {maneuverName(one.maneuver, one.variant)}, {helpName(one.help)}
+      {one.maneuver
+        ? maneuverName(one.maneuver, one.variant ?? '')
+        : (skills.find(({ skill }) => skill === one.skill)?.title ?? one.skill)}
+      , {helpName(one.help)}
     </>
   );
   return (

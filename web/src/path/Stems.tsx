@@ -1,34 +1,35 @@
-/** Attempts as stems on a line: how much of the worst tolerance was used, above or below. */
-import type { PathAttempt } from '@keel/core';
+/** A flight's attempts as stems on a line: how much of the worst tolerance each used, above or below. */
+import type { Stem } from '@keel/core';
 
-const STEP = 13;
-const HEIGHT = 56;
-const HALF = 11;
+const STEP = 12;
+const HEIGHT = 46;
+const HALF = 8;
 
-export function Stems({ attempts, most = 16 }: { attempts: PathAttempt[]; most?: number }) {
-  const shown = attempts.slice(-most);
-  const width = shown.length * STEP + 12;
+const colourOf = (used: number): string =>
+  Math.abs(used) <= 1 ? 'var(--ink)' : used > 0 ? 'var(--above)' : 'var(--below)';
+
+export function Stems({ attempts }: { attempts: readonly Stem[] }) {
+  const width = Math.max(34, attempts.length * STEP + 10);
+  const middle = HEIGHT / 2;
+  const counts = attempts.some(({ help }) => help === 'unaided');
   return (
     <svg width={width} height={HEIGHT} viewBox={`0 0 ${width} ${HEIGHT}`} aria-hidden="true">
-      <rect x={0} y={HEIGHT / 2 - HALF} width={width} height={2 * HALF} fill="var(--band)" />
-      <line x1={0} x2={width} y1={HEIGHT / 2} y2={HEIGHT / 2} stroke="var(--ink)" />
-      {shown.map((attempt, i) => {
-        const used = Math.max(-2.1, Math.min(2.1, attempt.worst?.used ?? 0));
-        const x = 10 + i * STEP;
-        const y = HEIGHT / 2 - used * HALF;
-        const colour = Math.abs(used) <= 1 ? 'var(--ink)' : used > 0 ? 'var(--above)' : 'var(--below)';
-        const filled = attempt.help === 'unaided';
+      {counts && <rect x={0} y={middle - HALF} width={width} height={2 * HALF} fill="var(--band)" />}
+      <line x1={0} x2={width} y1={middle} y2={middle} stroke="var(--ink)" />
+      {attempts.map(({ recordingId, attempt, worst, help, verdict }, i) => {
+        const used = Math.max(-2.1, Math.min(2.1, worst ?? 0));
+        const failed = verdict === 'unsatisfactory';
+        const x = (width - (attempts.length - 1) * STEP) / 2 + i * STEP;
+        const y = middle - used * HALF;
+        // A must that failed inside every band is not to be seen in the stem: it gets a cross.
+        const colour = failed && Math.abs(used) <= 1 ? 'var(--below)' : colourOf(used);
         return (
-          <g key={`${attempt.recordingId}-${attempt.attempt}`}>
-            <line x1={x} x2={x} y1={HEIGHT / 2} y2={y} stroke={colour} strokeWidth={1.6} />
-            <circle
-              cx={x}
-              cy={y}
-              r={4}
-              fill={filled ? colour : 'var(--sheet)'}
-              stroke={colour}
-              strokeWidth={1.6}
-            />
+          <g key={`${recordingId}-${attempt}`} stroke={colour} strokeWidth={1.6}>
+            <line x1={x} x2={x} y1={middle} y2={y} />
+            <circle cx={x} cy={y} r={3.8} fill={help === 'unaided' ? colour : 'var(--sheet)'} />
+            {failed && Math.abs(used) <= 1 && (
+              <path d={`M${x - 3} ${middle + 11}l6 6m0-6l-6 6`} fill="none" />
+            )}
           </g>
         );
       })}

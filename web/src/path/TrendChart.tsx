@@ -11,14 +11,15 @@ import { FONT, useColours } from '../theme/colours.ts';
 
 use([LineChart, GridComponent, LegendComponent, MarkAreaComponent, TooltipComponent, CanvasRenderer]);
 
-const PARAMETERS = ['altitude', 'airspeed', 'bank', 'rollout-heading'];
 const HEIGHT = 270;
 
 export function TrendChart({
   attempts,
+  parameters,
   open,
 }: {
   attempts: PathAttempt[];
+  parameters: readonly string[];
   open: (attempt: PathAttempt) => void;
 }) {
   const { ref, width } = useElementSize();
@@ -52,7 +53,8 @@ export function TrendChart({
       xAxis: {
         type: 'category',
         data: attempts.map(
-          (attempt, i) => `${i + 1} · ${day(attempt.flownAt)} ${attempt.variant === 'left' ? 'L' : 'R'}`,
+          (attempt, i) =>
+            `${i + 1} · ${day(attempt.flownAt)}${attempt.variant === 'standard' ? '' : ` ${attempt.variant}`}`,
         ),
         axisLabel: { ...text, hideOverlap: true },
         axisLine: { lineStyle: { color: colours.rule } },
@@ -63,8 +65,8 @@ export function TrendChart({
         axisLabel: { ...text, formatter: '{value} %' },
         splitLine: { lineStyle: { color: colours.rule, opacity: 0.5 } },
       },
-      series: PARAMETERS.map((parameter, i) => ({
-        name: PARAMETER_NAMES[parameter],
+      series: parameters.slice(0, looks.length).map((parameter, i) => ({
+        name: PARAMETER_NAMES[parameter] ?? parameter,
         type: 'line',
         connectNulls: true,
         symbolSize: 9,
@@ -94,7 +96,7 @@ export function TrendChart({
     });
     chart.on('click', ({ dataIndex }) => opener.current(attempts[dataIndex]));
     return () => chart.dispose();
-  }, [attempts, colours, width]);
+  }, [attempts, parameters, colours, width]);
 
   return (
     <div ref={ref} style={{ width: '100%' }}>
@@ -102,7 +104,7 @@ export function TrendChart({
         ref={canvas}
         style={{ height: HEIGHT }}
         role="img"
-        aria-label="Tolerance used by altitude, airspeed, bank and roll-out, attempt after attempt; the table below has the figures"
+        aria-label="Tolerance used by each parameter, attempt after attempt; the table below has the figures"
       />
     </div>
   );

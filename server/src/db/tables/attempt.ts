@@ -18,7 +18,15 @@ export interface AttemptRow {
   /** Which stands, by the judge in force and what an instructor said. */
   verdict: AttemptVerdict;
   worstUsed: number | null;
+  /** The same with its sign: above or below. */
+  worst: number | null;
   grade: number | null;
+  critical: boolean;
+  brokenOff: boolean;
+  inBulk: boolean;
+  unseen: boolean;
+  depth: string | null;
+  lessonId: string | null;
   flownAt: Date;
   /** The day of the school’s zone, ISO 8601. */
   day: string;
@@ -42,7 +50,14 @@ export const AttemptEntity = new EntitySchema<AttemptRow>({
     examiner: { type: 'text' },
     verdict: { type: 'text' },
     worstUsed: { type: 'double precision', name: 'worst_used', nullable: true },
+    worst: { type: 'real', nullable: true },
     grade: { type: 'int', nullable: true },
+    critical: { type: 'boolean' },
+    brokenOff: { type: 'boolean', name: 'broken_off' },
+    inBulk: { type: 'boolean', name: 'in_bulk' },
+    unseen: { type: 'boolean' },
+    depth: { type: 'text', nullable: true },
+    lessonId: { type: 'uuid', name: 'lesson_id', nullable: true },
     flownAt: { type: 'timestamptz', name: 'flown_at' },
     day: { type: 'date' },
     data: { type: 'jsonb' },

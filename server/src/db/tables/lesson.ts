@@ -3,6 +3,7 @@ import type {
   Conditions,
   LessonItem,
   LessonPlan,
+  Proposal,
   SightPicture,
   TargetCard,
   TechniqueOverrides,
@@ -31,6 +32,15 @@ export interface Lesson {
   version: number;
   /** The school that it came from with an archive. */
   origin: string | null;
+  /** What was proposed, and what an instructor changed of it; null for a lesson that was put together by hand. */
+  proposal: (Proposal & { changed: ProposalChange[] }) | null;
+}
+
+export interface ProposalChange {
+  by: string;
+  at: string;
+  why: string;
+  before: LessonItem[];
 }
 export const LessonEntity = new EntitySchema<Lesson>({
   name: 'lesson',
@@ -53,5 +63,6 @@ export const LessonEntity = new EntitySchema<Lesson>({
     plan: { type: 'jsonb', nullable: true },
     version: { type: 'int' },
     origin: { type: 'text', nullable: true },
+    proposal: { type: 'jsonb', nullable: true },
   },
 });

@@ -19,6 +19,8 @@ export interface Account {
   totpStep: string;
   /** Of the codes for a day without a phone, those that are left. */
   recoveryHashes: string[];
+  /** Day of birth, ISO 8601; null where nobody said. */
+  born: string | null;
 }
 export const AccountEntity = new EntitySchema<Account>({
   name: 'account',
@@ -35,6 +37,7 @@ export const AccountEntity = new EntitySchema<Account>({
     totpSince: { type: 'timestamptz', name: 'totp_since', nullable: true },
     totpStep: { type: 'bigint', name: 'totp_step', default: 0, select: false },
     recoveryHashes: { type: 'text', array: true, name: 'recovery_hashes', default: [], select: false },
+    born: { type: 'date', nullable: true },
   },
 });
 

@@ -1,5 +1,5 @@
 /** The school, and what it has chosen. */
-import { type Technique, UTC } from '@keel/core';
+import { type EndorsementTemplate, type SchoolFigures, type Technique, UTC } from '@keel/core';
 import { EntitySchema } from 'typeorm';
 
 /** As they are stored; the interface’s own form of them is `schoolSettingsSchema`. */
@@ -20,6 +20,10 @@ export interface StoredSettings {
   speedUnit?: 'kt' | 'mph';
   /** Whether instructors and chiefs must sign in with a second step. */
   secondStepForStaff?: boolean;
+  /** Which syllabus is taught; the first one where it is left out. */
+  syllabusId?: string;
+  /** Endorsements in the school’s own words; those that came with the program where it is left out. */
+  endorsementTemplates?: EndorsementTemplate[];
 }
 
 export interface School {
@@ -28,6 +32,8 @@ export interface School {
   settings: StoredSettings;
   /** Rises with every change, so that a second window notices. */
   version: number;
+  /** What its own attempts make of the model’s figures; null until there are enough. */
+  figures: SchoolFigures | null;
 }
 /** The zone whose days and clock a school lives by. */
 export const zoneOf = ({ settings }: School): string => settings.zone ?? UTC;
@@ -39,5 +45,6 @@ export const SchoolEntity = new EntitySchema<School>({
     name: { type: 'text' },
     settings: { type: 'jsonb' },
     version: { type: 'int', default: 1 },
+    figures: { type: 'jsonb', nullable: true },
   },
 });

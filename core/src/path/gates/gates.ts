@@ -1,0 +1,139 @@
+/** The gates before solo: which are open, and who closed the others, by what. Nothing here says that anyone is ready. */
+import { z } from 'zod';
+import { InputError } from '../../errors.ts';
+import type { StandingWord } from '../standing/standing.ts';
+import type { Gate, Syllabus } from '../syllabus/schema.ts';
+
+export const isoDay = z.iso.date('a day was expected, such as 2026-03-14');
+
+export const gateClosingBodySchema = z.object({
+  words: z.string().trim().max(1000).default(''),
+  /** Of a document: when it was given, and when it ends. */
+  date: isoDay.optional(),
+  endsOn: isoDay.nullable().optional(),
+});
+export type GateClosingBody = z.infer<typeof gateClosingBodySchema>;
+
+export const gateStateSchema = z.object({
+  id: z.string(),
+  title: z.string(),
+  text: z.string(),
+  source: z.string(),
+  fromMemory: z.boolean(),
+  closes: z.enum(['evidence', 'word', 'document', 'age']),
+  by: z.enum(['instructor', 'chief']),
+  ends: z.boolean(),
+  state: z.enum(['open', 'closed', 'ended']),
+  /** What it says in a few words. */
+  says: z.string(),
+  closing: z
+    .object({
+      id: z.string(),
+      byName: z.string(),
+      at: z.string(),
+      words: z.string(),
+      date: z.string().nullable(),
+    })
+    .nullable(),
+  /** The last day on which it holds. */
+  endsOn: z.string().nullable(),
+  /** Skills that serve it, and how they stand. */
+  skills: z.array(z.object({ skill: z.string(), title: z.string(), standing: z.string() })),
+});
+export type GateState = z.infer<typeof gateStateSchema>;
+
+/** What closed a gate, with the name of who did. */
+export interface Closing {
+  id: string;
+  gate: string;
+  byName: string;
+  at: string;
+  body: GateClosingBody;
+}
+
+export interface GatesInput {
+  syllabus: Syllabus;
+  closings: readonly Closing[];
+  standings: ReadonlyMap<string, StandingWord>;
+  /** The student’s day of birth; null where nobody said. */
+  born: string | null;
+  /** The day in the school’s zone. */
+  on: string;
+}
+
+const DAY_MS = 86_400_000;
+export const daysUntil = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / DAY_MS;
+export const dayAfter = (day: string, days: number): string =>
+  new Date(Date.parse(day) + days * DAY_MS).toISOString().slice(0, 10);
+
+export function gateStates({ syllabus, closings, standings, born, on }: GatesInput): GateState[] {
+  return syllabus.gates.map((gate): GateState => {
+    const { id, title, text, source, fromMemory, closes, by, ends } = gate;
+    const skills = syllabus.skills
+      .filter((skill) => skill.gates.includes(id))
+      .map((skill) => ({
+        skill: skill.id,
+        title: skill.title,
+        standing: standings.get(skill.id) ?? ('not flown' as const),
+      }));
+    const known = { id, title, text, source, fromMemory, closes, by, ends, skills };
+    if (closes === 'age') return { ...known, ...byAge(gate, born, on), closing: null, endsOn: null };
+    const closing = closings.find((one) => one.gate === id);
+    if (!closing)
+      return { ...known, state: 'open', says: stillOpen(gate, skills), closing: null, endsOn: null };
+    const endsOn = endOf(gate, closing);
+    const left = endsOn === null ? null : daysUntil(on, endsOn);
+    const { body, byName, at } = closing;
+    return {
+      ...known,
+      state: left !== null && left < 0 ? 'ended' : 'closed',
+      says: left === null ? `closed by ${byName}` : left < 0 ? `ended ${endsOn}` : `until ${endsOn}`,
+      closing: { id: closing.id, byName, at, words: body.words, date: body.date ?? null },
+      endsOn,
+    };
+  });
+}
+
+function endOf(gate: Gate, { body, at }: Closing): string | null {
+  if (body.endsOn) return body.endsOn;
+  return gate.lastsDays ? dayAfter(body.date ?? at.slice(0, 10), gate.lastsDays) : null;
+}
+
+function byAge({ years }: Gate, born: string | null, on: string): Pick<GateState, 'state' | 'says'> {
+  if (born === null) return { state: 'open', says: 'the day of birth is not on file' };
+  const due = `${Number(born.slice(0, 4)) + (years ?? 0)}${born.slice(4)}`;
+  return due <= on
+    ? { state: 'closed', says: `${years} since ${due}` }
+    : { state: 'open', says: `${years} on ${due}` };
+}
+
+function stillOpen({ closes, ends }: Gate, skills: GateState['skills']): string {
+  if (closes === 'document') return ends ? 'no paper with its date on file' : 'not on file';
+  if (closes === 'word') return 'an instructor’s word';
+  const ready = skills.filter(({ standing }) => standing === 'ready').length;
+  return ready === skills.length
+    ? 'evidence is there; an instructor’s word is missing'
+    : `${ready} of ${skills.length} skills ready`;
+}
+
+/** @throws InputError saying what to put right, for what cannot close this gate. */
+export function checkClosing(state: GateState, body: GateClosingBody, on: string): void {
+  if (state.closes === 'age')
+    throw new InputError(`${state.title} closes by the day of birth alone: put that on file`);
+  if (state.closes === 'document') {
+    if (!body.date) throw new InputError('say the day on which the paper was given');
+    if (body.date > on)
+      throw new InputError(`${body.date} is still to come: a paper is put on file once it is there`);
+    if (body.endsOn && body.endsOn < body.date)
+      throw new InputError(
+        `it would end on ${body.endsOn}, before it begins on ${body.date}: look at the two days again`,
+      );
+    if (state.ends && !body.endsOn) throw new InputError('say the day on which it ends');
+    return;
+  }
+  const weak = state.skills.filter(({ standing }) => standing !== 'ready');
+  if (state.closes === 'evidence' && weak.length > 0 && body.words.length < 10)
+    throw new InputError(
+      `${weak.map(({ title }) => title).join(', ')}: not ready by what was flown. Close it with a sentence that says what you saw`,
+    );
+}

@@ -1,0 +1,40 @@
+/** What recurs in a student's latest attempts, maneuver by maneuver. */
+import { z } from 'zod';
+import type { PathAttempt } from './path-attempt.ts';
+
+export const recurringSchema = z.object({
+  id: z.string(),
+  severity: z.string(),
+  /** In how many of the latest attempts, and of how many. */
+  count: z.number(),
+  of: z.number(),
+  what: z.string(),
+});
+export type RecurringFinding = z.infer<typeof recurringSchema>;
+
+/**
+ * The findings that recur, for the next brief: of each maneuver over its own latest attempts flown by the student, so that a
+ * week of other things does not hide them; most frequent first.
+ */
+export function recurringFindings(attempts: readonly PathAttempt[], lastAttempts = 6): RecurringFinding[] {
+  const flown = attempts.filter((attempt) => attempt.flownBy === 'student');
+  return [...new Set(flown.map(({ maneuver }) => maneuver))]
+    .flatMap((maneuver) =>
+      countFindings(flown.filter((attempt) => attempt.maneuver === maneuver).slice(-lastAttempts)),
+    )
+    .sort((a, b) => b.count - a.count);
+}
+
+/** In how many of these attempts each finding was drawn. */
+function countFindings(recent: readonly PathAttempt[]): RecurringFinding[] {
+  const seen = new Map<string, RecurringFinding>();
+  for (const { findings } of recent) {
+    for (const finding of findings)
+      seen.set(finding.id, {
+        ...finding,
+        count: (seen.get(finding.id)?.count ?? 0) + 1,
+        of: recent.length,
+      });
+  }
+  return [...seen.values()];
+}

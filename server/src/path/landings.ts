@@ -1,0 +1,29 @@
+/** Landings and go-arounds as rows, written with the score that shows them. */
+import { dayIn, type Score } from '@keel/core';
+import type { EntityManager } from 'typeorm';
+import { LandingEntity, type RecordingRow, type School, zoneOf } from '../db/entities.ts';
+
+/** @param score null where nothing of the recording is shown. */
+export async function writeLandings(
+  manager: EntityManager,
+  { schoolId, id: recordingId, studentId, flownAt, flownIn }: RecordingRow,
+  school: School,
+  score: Score | null,
+): Promise<void> {
+  await manager.delete(LandingEntity, { schoolId, recordingId });
+  if (!score?.flight || flownIn !== 'airplane') return;
+  const { landings, goArounds } = score.flight;
+  const seen = [
+    ...(landings ?? []).map(({ atS, kind }) => ({ kind: kind ?? 'full-stop', atS })),
+    ...Array.from({ length: goArounds ?? 0 }, () => ({ kind: 'go-around', atS: null })),
+  ];
+  if (seen.length === 0) return;
+  const zone = zoneOf(school);
+  await manager.insert(
+    LandingEntity,
+    seen.map(({ kind, atS }, nth) => {
+      const at = new Date(flownAt.getTime() + 1000 * (atS ?? 0));
+      return { schoolId, recordingId, nth, studentId, kind, atS, flownAt: at, day: dayIn(at, zone) };
+    }),
+  );
+}

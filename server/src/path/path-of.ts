@@ -1,0 +1,205 @@
+/** A student’s way to solo, put together from rows: nothing here opens a score. */
+import {
+  type Closing,
+  dayIn,
+  type Forecast,
+  feedsForecast,
+  figuresOf,
+  forecastOf,
+  type GateState,
+  gateStates,
+  isEnough,
+  type Path,
+  type PathSkill,
+  rulesOf,
+  type SkillRecord,
+  type StandingOnDay,
+  type Stem,
+  type Syllabus,
+  standingOn,
+} from '@keel/core';
+import type { DataSource, EntityManager } from 'typeorm';
+import {
+  type Account,
+  LessonEntity,
+  type School,
+  SchoolEntity,
+  SkillRecordEntity,
+  zoneOf,
+} from '../db/entities.ts';
+import { techniqueOf } from '../technique/routes.ts';
+import { closingsOf } from './closings.ts';
+import { enteredOf } from './entered.ts';
+import { recurringOf } from './recurring.ts';
+import { evidenceRows, feeds } from './skill-records.ts';
+import { syllabusOf } from './syllabus-of.ts';
+
+type Source = DataSource | EntityManager;
+
+/** What is known of a student on a day. */
+export interface Known {
+  school: School;
+  syllabus: Syllabus;
+  on: string;
+  records: Map<string, SkillRecord>;
+  standings: Map<string, StandingOnDay>;
+  gates: GateState[];
+}
+
+export async function knownOf(source: Source, student: Account, now = new Date()): Promise<Known> {
+  const { schoolId } = student;
+  const school = await source.getRepository(SchoolEntity).findOneByOrFail({ id: schoolId });
+  const on = dayIn(now, zoneOf(school));
+  const [syllabus, rows, closings] = [
+    await syllabusOf(source, school),
+    await source.getRepository(SkillRecordEntity).findBy({ schoolId, studentId: student.id }),
+    await closingsOf(source, student),
+  ];
+  const records = new Map(rows.map(({ skill, record }) => [skill, record]));
+  const standings = standingsOf(syllabus, school, records, on);
+  return {
+    school,
+    syllabus,
+    on,
+    records,
+    standings,
+    gates: gatesOf(syllabus, closings, standings, student, on),
+  };
+}
+
+export function standingsOf(
+  syllabus: Syllabus,
+  school: School,
+  records: ReadonlyMap<string, SkillRecord>,
+  on: string,
+): Map<string, StandingOnDay> {
+  const figures = figuresOf(school.figures);
+  return new Map(
+    syllabus.skills.map((skill) => {
+      const record = records.get(skill.id) ?? NOTHING;
+      return [skill.id, standingOn(record, on, skill.staleAfterDays, figures)];
+    }),
+  );
+}
+
+const gatesOf = (
+  syllabus: Syllabus,
+  closings: Closing[],
+  standings: ReadonlyMap<string, StandingOnDay>,
+  { born }: Account,
+  on: string,
+): GateState[] =>
+  gateStates({
+    syllabus,
+    closings,
+    standings: new Map([...standings].map(([skill, { standing }]) => [skill, standing])),
+    born,
+    on,
+  });
+
+/** Of a skill that nobody has flown. */
+export const NOTHING: SkillRecord = {
+  word: 'not flown',
+  state: null,
+  lastCountedDay: null,
+  restored: false,
+  missing: ['nothing flown yet'],
+  trend: 'too few',
+  days: 0,
+  counted: 0,
+  flown: 0,
+  recent: [],
+};
+
+/** The mean of the last margins and how much they spread; null where nothing was measured. */
+export function keelOf({ recent }: SkillRecord): PathSkill['recent'] {
+  if (recent.length === 0) return null;
+  const mean = recent.reduce((sum, one) => sum + one, 0) / recent.length;
+  const spread = Math.sqrt(recent.reduce((sum, one) => sum + (one - mean) ** 2, 0) / recent.length);
+  return { mean, spread };
+}
+
+export async function pathOf(database: DataSource, student: Account, now = new Date()): Promise<Path> {
+  const { id, name, schoolId, born } = student;
+  const known = await knownOf(database, student, now);
+  const { school, syllabus, on, records, standings, gates } = known;
+  const [lessons, stems, byHand, recurring, forecast] = await Promise.all([
+    database.getRepository(LessonEntity).countBy({ schoolId, studentId: id }),
+    stemsOf(database, student),
+    enteredOf(database, student),
+    recurringOf(database, student),
+    forecastFor(database, student, known),
+  ]);
+  return {
+    student: { id, name, born },
+    lessons,
+    judge: techniqueOf(school).judge,
+    on,
+    syllabus: {
+      id: syllabus.id,
+      title: syllabus.title,
+      source: syllabus.source,
+      fromMemory: syllabus.fromMemory,
+    },
+    model: {
+      from: isEnough(school.figures) ? 'school' : 'prior',
+      attempts: school.figures?.attempts ?? 0,
+    },
+    skills: syllabus.skills.map(
+      (skill): PathSkill => ({
+        skill: skill.id,
+        title: skill.title,
+        maneuver: skill.maneuver,
+        gates: skill.gates,
+        ...standings.get(skill.id)!,
+        recent: keelOf(records.get(skill.id) ?? NOTHING),
+        attempts: stems.filter((stem) => feeds(skill, stem)).map(({ maneuver: _, ...stem }) => stem),
+      }),
+    ),
+    gates,
+    forecast,
+    recurring,
+    byHand,
+  };
+}
+
+async function stemsOf(
+  database: DataSource,
+  { schoolId, id }: Account,
+): Promise<(Stem & { maneuver: string })[]> {
+  const rows: (Omit<Stem, 'flownAt' | 'flownBy'> & { maneuver: string; flownAt: Date })[] =
+    await database.query(
+      `SELECT recording_id AS "recordingId", attempt, flown_at AS "flownAt", day::text, maneuver, variant, help,
+       flown_in AS "flownIn", verdict, worst, grade, critical
+     FROM attempt WHERE school_id = $1 AND student_id = $2
+     ORDER BY flown_at, recording_id, attempt`,
+      [schoolId, id],
+    );
+  return rows.map((row) => ({
+    ...row,
+    flownAt: row.flownAt.toISOString(),
+    flownBy: row.help === 'demonstration' || row.help === 'deliberate-error' ? 'instructor' : 'student',
+  }));
+}
+
+async function forecastFor(
+  database: DataSource,
+  student: Account,
+  { school, syllabus, records, on }: Known,
+): Promise<Forecast> {
+  const flown = await evidenceRows(database, student);
+  const scored = syllabus.skills.filter(feedsForecast);
+  return forecastOf(
+    scored.map((skill) => ({
+      skill,
+      rules: rulesOf(syllabus, skill),
+      record: records.get(skill.id) ?? NOTHING,
+    })),
+    flown.flatMap((one) => {
+      const skill = scored.find((candidate) => feeds(candidate, one));
+      return skill ? [{ ...one, skill: skill.id }] : [];
+    }),
+    on,
+    figuresOf(school.figures),
+  );
+}

@@ -1,0 +1,76 @@
+/** The next lesson: looked at, and opened in Brief by one action. */
+import { randomUUID } from 'node:crypto';
+import { createRoute, z } from '@hono/zod-openapi';
+import { lessonSchema, proposalSchema } from '@keel/core';
+import { describeLessons } from '../brief/describe-lessons.ts';
+import { lessonColumns } from '../brief/lesson-columns.ts';
+import { LessonEntity } from '../db/entities.ts';
+import { json, jsonBody, router } from '../http/env.ts';
+import { requireInstructor, requireStudent } from '../scope.ts';
+import { proposalFor } from './proposal.ts';
+
+const blockMin = z.coerce.number().min(15, 'a block is at least 15 minutes').max(300);
+
+export function proposalRoutes() {
+  const params = z.object({ id: z.uuid() });
+  return router()
+    .openapi(
+      createRoute({
+        method: 'get',
+        path: '/students/{id}/proposal',
+        summary: 'The lesson worth flying next, with its reasons',
+        request: { params, query: z.object({ blockMin: blockMin.optional() }) },
+        responses: { 200: json(proposalSchema, 'The proposal') },
+      }),
+      async (c) => {
+        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const student = await requireStudent(database, viewer, c.req.valid('param').id);
+        const { proposal } = await proposalFor(database, viewer, student, {
+          plannedAt: new Date().toISOString(),
+          blockMin: c.req.valid('query').blockMin,
+        });
+        return c.json(proposal, 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'post',
+        path: '/students/{id}/proposal',
+        summary: 'Make a lesson of it, ready in Brief',
+        request: {
+          params,
+          body: jsonBody(
+            z.object({
+              id: z.uuid().optional(),
+              plannedAt: z.iso.datetime({ offset: true }),
+              blockMin: blockMin.optional(),
+            }),
+          ),
+        },
+        responses: { 201: json(lessonSchema, 'The lesson') },
+      }),
+      async (c) => {
+        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        requireInstructor(viewer);
+        const student = await requireStudent(database, viewer, c.req.valid('param').id);
+        const { id = randomUUID(), ...when } = c.req.valid('json');
+        const { schoolId } = viewer;
+        const lessons = database.getRepository(LessonEntity);
+        if (!(await lessons.existsBy({ schoolId, id }))) {
+          const { proposal, input } = await proposalFor(database, viewer, student, when);
+          await lessons.insert({
+            id,
+            schoolId,
+            instructorId: viewer.id,
+            version: 1,
+            proposal: { ...proposal, changed: [] },
+            ...(await lessonColumns(database, viewer, input)),
+          });
+        }
+        const [described] = await describeLessons(database, [
+          await lessons.findOneByOrFail({ schoolId, id, studentId: student.id }),
+        ]);
+        return c.json(described, 201);
+      },
+    );
+}

@@ -1,0 +1,223 @@
+/** The gates: which are open, and who closed the others. Nothing here says that anyone is ready. */
+import type { GateState } from '@keel/core';
+import { Button, Textarea } from '@mantine/core';
+import { DateInput } from '@mantine/dates';
+import { notifications } from '@mantine/notifications';
+import { IconDoor, IconDoorEnter } from '@tabler/icons-react';
+import { useState } from 'react';
+import { answered, api, messageOf } from '../api/client.ts';
+import { forgetPathOf } from '../api/hooks.ts';
+import { day } from '../parts/format.ts';
+
+interface Props {
+  studentId: string;
+  gates: readonly GateState[];
+  born: string | null;
+  mayClose: boolean;
+  chief: boolean;
+}
+
+export function Gates({ studentId, gates, born, mayClose, chief }: Props) {
+  const [opened, setOpened] = useState<string | null>(null);
+  const sorted = [...gates].sort((a, b) => Number(a.state === 'closed') - Number(b.state === 'closed'));
+  const open = gates.filter(({ state }) => state !== 'closed').length;
+  return (
+    <section className="sheet" aria-label="Gates">
+      <h2>
+        Gates{' '}
+        <span className="quiet small">
+          {open} open of {gates.length}
+        </span>
+      </h2>
+      <ul className="gates">
+        {sorted.map((gate) => (
+          <li key={gate.id} data-state={gate.state}>
+            <button
+              type="button"
+              className="gate-line"
+              aria-expanded={opened === gate.id}
+              onClick={() => setOpened(opened === gate.id ? null : gate.id)}
+            >
+              {gate.state === 'closed' ? (
+                <IconDoorEnter size={17} aria-hidden />
+              ) : (
+                <IconDoor size={17} aria-hidden />
+              )}
+              <span className="gate-title">{gate.title}</span>
+              <span className="small quiet">
+                {gate.says}
+              </span>
+            </button>
+            {opened === gate.id && (
+              <GateDetail
+                {...{ gate, studentId, born }}
+                mayClose={mayClose && (gate.by === 'instructor' || chief)}
+                done={() => setOpened(null)}
+              />
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+async function sent(studentId: string, sending: Promise<unknown>): Promise<boolean> {
+  try {
+    await sending;
+    await forgetPathOf(studentId);
+    return true;
+  } catch (error) {
+    notifications.show({ color: 'red', title: 'Not kept', message: messageOf(error) });
+    return false;
+  }
+}
+
+function GateDetail({
+  gate,
+  studentId,
+  born,
+  mayClose,
+  done,
+}: Pick<Props, 'studentId' | 'born' | 'mayClose'> & { gate: GateState; done: () => void }) {
+  const { closing, skills } = gate;
+  return (
+    <div className="gate-detail stack">
+      <p className="small">{gate.text}</p>
+      <p className="small quiet">
+        {gate.source}
+        {gate.fromMemory && ', from memory'}
+      </p>
+      {skills.length > 0 && (
+        <p className="small">{skills.map(({ title, standing }) => `${title}: ${standing}`).join(' · ')}</p>
+      )}
+      {closing && (
+        <p className="small">
+          Closed {day(closing.at)} by {closing.byName}
+          {closing.words && `: “${closing.words}”`}
+        </p>
+      )}
+      {mayClose && gate.closes === 'age' && <Born studentId={studentId} born={born} />}
+      {mayClose && gate.closes !== 'age' && gate.state === 'closed' && (
+        <Reopen {...{ gate, studentId, done }} />
+      )}
+      {mayClose && gate.closes !== 'age' && gate.state !== 'closed' && (
+        <Close {...{ gate, studentId, done }} />
+      )}
+    </div>
+  );
+}
+
+function Close({ gate, studentId, done }: { gate: GateState; studentId: string; done: () => void }) {
+  const [id] = useState(() => crypto.randomUUID());
+  const [words, setWords] = useState('');
+  const [date, setDate] = useState<string | null>(null);
+  const [endsOn, setEndsOn] = useState<string | null>(null);
+  const paper = gate.closes === 'document';
+  const weak = gate.closes === 'evidence' && gate.skills.some(({ standing }) => standing !== 'ready');
+  const close = async () => {
+    const body = { words, ...(paper && date && { date }), ...(paper && { endsOn }) };
+    const kept = await sent(
+      studentId,
+      answered(
+        api.students[':id'].gates[':gate'].$post({
+          param: { id: studentId, gate: gate.id },
+          json: { id, body },
+        }),
+      ),
+    );
+    if (kept) done();
+  };
+  return (
+    <div className="stack">
+      {paper && (
+        <div className="row">
+          <DateInput
+            label="Given on"
+            valueFormat="D MMM YYYY"
+            value={date}
+            onChange={setDate}
+            style={{ flex: 1 }}
+          />
+          <DateInput
+            label="Ends on"
+            valueFormat="D MMM YYYY"
+            value={endsOn}
+            onChange={setEndsOn}
+            clearable
+            style={{ flex: 1 }}
+          />
+        </div>
+      )}
+      <Textarea
+        label={weak ? 'What you saw, since not every skill is ready' : 'Words'}
+        autosize
+        value={words}
+        onChange={(event) => setWords(event.currentTarget.value)}
+      />
+      <Button onClick={close} disabled={(paper && !date) || (weak && words.trim().length < 10)}>
+        Close this gate
+      </Button>
+    </div>
+  );
+}
+
+function Reopen({ gate, studentId, done }: { gate: GateState; studentId: string; done: () => void }) {
+  const [why, setWhy] = useState('');
+  return (
+    <div className="stack">
+      <Textarea
+        label="Why it is open again"
+        autosize
+        value={why}
+        onChange={(event) => setWhy(event.currentTarget.value)}
+      />
+      <Button
+        variant="default"
+        disabled={!why.trim()}
+        onClick={async () => {
+          const kept = await sent(
+            studentId,
+            answered(
+              api.students[':id'].gates[':gate'].reopen.$post({
+                param: { id: studentId, gate: gate.id },
+                json: { why },
+              }),
+            ),
+          );
+          if (kept) done();
+        }}
+      >
+        Open it again
+      </Button>
+    </div>
+  );
+}
+
+function Born({ studentId, born }: { studentId: string; born: string | null }) {
+  const [value, setValue] = useState(born);
+  return (
+    <div className="row">
+      <DateInput
+        label="Day of birth"
+        valueFormat="D MMM YYYY"
+        value={value}
+        onChange={setValue}
+        style={{ flex: 1 }}
+      />
+      <Button
+        style={{ alignSelf: 'end' }}
+        disabled={!value || value === born}
+        onClick={() =>
+          value &&
+          sent(
+            studentId,
+            answered(api.students[':id'].born.$put({ param: { id: studentId }, json: { born: value } })),
+          )
+        }
+      >
+        Keep
+      </Button>
+    </div>
+  );
+}

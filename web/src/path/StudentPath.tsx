@@ -1,0 +1,233 @@
+/** One student: skills by flights, the gates, and the lesson worth flying next. */
+import type { Path, PathSkill } from '@keel/core';
+import { Button } from '@mantine/core';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { useMe, usePath } from '../api/hooks.ts';
+import { useSetCurrent } from '../frame/current.tsx';
+import { TitleBar } from '../frame/TitleBar.tsx';
+import { Caution } from '../parts/caution.tsx';
+import { day } from '../parts/format.ts';
+import { Waiting } from '../parts/states.tsx';
+import { ByHand } from './ByHand.tsx';
+import { Gates } from './Gates.tsx';
+import { ChanceLine, StandingMark } from './marks.tsx';
+import { NextLesson } from './NextLesson.tsx';
+import { Stems } from './Stems.tsx';
+import './path.css';
+
+/** Flights shown, the latest last. */
+const MOST_FLIGHTS = 9;
+
+export function StudentPath({ studentId }: { studentId: string }) {
+  const path = usePath(studentId);
+  const { data: me } = useMe();
+  const last = path.data?.skills
+    .flatMap(({ attempts }) => attempts)
+    .sort((a, b) => (a.flownAt < b.flownAt ? 1 : -1))[0];
+  useSetCurrent({ studentId, recordingId: last?.recordingId });
+  if (!path.data) return <Waiting query={path} what="the path" />;
+  const { student, lessons, judge, byHand, gates, syllabus } = path.data;
+  const staff = me !== undefined && me.role !== 'student';
+  const open = gates.filter(({ state }) => state !== 'closed').length;
+  return (
+    <>
+      <TitleBar
+        title={student.name}
+        about={`${lessons} lessons · ${gates.length - open} of ${gates.length} gates closed · ${syllabus.title}`}
+      >
+        <span className="small quiet nowrap wide-only">
+          {judge === 'examiner' ? 'Examiner' : 'Strict'} · unaided, in the airplane
+        </span>
+        {staff && (
+          <Button component={Link} to={`/brief/new?student=${student.id}`} variant="default">
+            Brief by hand
+          </Button>
+        )}
+        {staff && <NextLesson studentId={student.id} />}
+      </TitleBar>
+      <div className="page">
+        <div className="columns path-columns">
+          <div className="stack">
+            <SkillsByFlights path={path.data} />
+            <ByHand studentId={student.id} byHand={byHand} mayEnter={staff} skills={path.data.skills} />
+          </div>
+          <div className="stack">
+            <ToSolo path={path.data} />
+            <Gates
+              studentId={student.id}
+              gates={gates}
+              born={student.born}
+              mayClose={staff}
+              chief={me?.role === 'chief'}
+            />
+            <Recurring recurring={path.data.recurring} />
+            <section className="sheet">
+              <Caution>
+                This is evidence, not a sign-off. Only your instructor releases you to solo, and the
+                airplane’s handbook and local rules come first.
+              </Caution>
+            </section>
+          </div>
+        </div>
+      </div>
+    </>
+  );
+}
+
+function SkillsByFlights({ path }: { path: Path }) {
+  const [all, setAll] = useState(false);
+  const { skills, student, model, syllabus } = path;
+  const touched = skills.filter(({ standing }) => standing !== 'not flown');
+  const shown = all || touched.length === 0 ? skills : touched;
+  const flights = [...new Set(skills.flatMap(({ attempts }) => attempts.map((one) => one.day)))]
+    .sort()
+    .slice(-MOST_FLIGHTS);
+  return (
+    <section className="sheet" aria-label="Skills by flights">
+      <div className="skills-frame" data-scrolls>
+        <table className="skills">
+          <thead>
+            <tr>
+              <th scope="col">Skill</th>
+              <th scope="col">Chance of the next one</th>
+              <th scope="col">Standing</th>
+              {flights.map((flight) => (
+                <th scope="col" key={flight} className="flight">
+                  {day(`${flight}T12:00:00Z`)}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {shown.map((skill) => (
+              <SkillRow key={skill.skill} skill={skill} flights={flights} studentId={student.id} />
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {touched.length > 0 && touched.length < skills.length && (
+        <Button variant="subtle" size="compact-md" onClick={() => setAll(!all)}>
+          {all ? 'Only what was flown' : `${skills.length - touched.length} more, not flown yet`}
+        </Button>
+      )}
+      <p className="small quiet legend">
+        A stem is an attempt: how much of the worst tolerance it used, above or below; filled is unaided, open
+        with help or shown, a cross a must that failed inside the bands. The keel hangs at the chance that the
+        next unaided attempt is to standard, the tint is its 80 % interval, the tall tick what ready asks.{' '}
+        {model.from === 'school'
+          ? `Figures from ${model.attempts} attempts of this school.`
+          : 'Figures from a written prior: this school has too few attempts of its own.'}{' '}
+        {syllabus.source}
+        {syllabus.fromMemory ? ', from memory' : ''}.
+      </p>
+    </section>
+  );
+}
+
+function SkillRow({ skill, flights, studentId }: { skill: PathSkill; flights: string[]; studentId: string }) {
+  const { title, standing, chance, why, attempts, maneuver, rustyInDays } = skill;
+  const [open, setOpen] = useState(false);
+  const soon = rustyInDays !== null && rustyInDays >= 0 && rustyInDays <= 7;
+  return (
+    <tr>
+      <th scope="row">
+        {maneuver ? <Link to={`/path/${studentId}/${skill.skill}`}>{title}</Link> : title}
+        {skill.gates.length > 0 && <span className="small quiet"> gate</span>}
+      </th>
+      <td>
+        {maneuver ? (
+          <ChanceLine chance={chance} label={title} />
+        ) : (
+          <span className="small quiet">by hand</span>
+        )}
+      </td>
+      <td className="word">
+        <button type="button" className="why" aria-expanded={open} onClick={() => setOpen(!open)}>
+          <StandingMark standing={standing} />
+          <strong>{standing}</strong>
+        </button>
+        {soon && <span className="small quiet"> rusty in {rustyInDays} days</span>}
+        {open ? (
+          <ul className="small quiet">
+            {why.map((one) => (
+              <li key={one}>{one}</li>
+            ))}
+          </ul>
+        ) : (
+          standing !== 'ready' && <div className="small quiet first-why">{why[0]}</div>
+        )}
+      </td>
+      {flights.map((flight) => {
+        const flown = attempts.filter((one) => one.day === flight);
+        return (
+          <td key={flight} className="flight">
+            {flown.length > 0 && (
+              <Link
+                to={`/debrief/${flown[0].recordingId}?attempt=${flown[0].attempt}`}
+                aria-label={`${title}, ${flight}: ${flown.length} attempts`}
+              >
+                <Stems attempts={flown.slice(-4)} />
+              </Link>
+            )}
+          </td>
+        );
+      })}
+    </tr>
+  );
+}
+
+/** How many more lessons; or why that is not said. */
+function ToSolo({ path }: { path: Path }) {
+  const { forecast, skills, gates } = path;
+  const open = gates.filter(({ state }) => state !== 'closed').length;
+  const decided =
+    'pace' in forecast ? skills.find(({ skill }) => skill === forecast.decidedBy)?.title : undefined;
+  return (
+    <section className="sheet" aria-label="Forecast">
+      <h2>Until every scored gate’s skills are ready</h2>
+      {forecast.lessons ? (
+        <>
+          <p>
+            <span className="big-range">
+              {forecast.lessons.low === forecast.lessons.high
+                ? forecast.lessons.low
+                : `${forecast.lessons.low} to ${forecast.lessons.high}`}
+            </span>{' '}
+            <span className="quiet">more lessons at this pace</span>
+          </p>
+          <p className="small quiet">
+            {'pace' in forecast &&
+              `A lesson every ${forecast.pace.everyDays} days, ${forecast.pace.skillsALesson} skills in each.`}{' '}
+            {decided && `${decided} decides.`} Holds 8 times in 10; the {open} open gates need more than that.
+          </p>
+        </>
+      ) : (
+        <p className="small quiet">Not said: {'why' in forecast ? forecast.why : ''}.</p>
+      )}
+    </section>
+  );
+}
+
+/** Faults that came more than once; the others in passing. */
+function Recurring({ recurring }: { recurring: Path['recurring'] }) {
+  const again = recurring.filter(({ count }) => count > 1).slice(0, 6);
+  return (
+    <section className="sheet">
+      <h2>What recurs</h2>
+      {again.length === 0 && (
+        <p className="quiet small">Nothing came twice in the latest attempts of a maneuver.</p>
+      )}
+      <ul className="recurring">
+        {again.map(({ id, count, of, what }) => (
+          <li key={id}>
+            <strong>
+              {count} of {of}
+            </strong>{' '}
+            {what}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
