@@ -1,6 +1,8 @@
 /** Every route with every role and with none. A route that is not in this table fails the test. */
 import { randomUUID } from 'node:crypto';
 import { findAirplane } from '@keel/core';
+import { recordRules } from './support/record-rules.ts';
+import { byStaff, EVERYONE, everyone, ofStudent, type Rule, type Who } from './support/rules.ts';
 import {
   analysed,
   flightCsv,
@@ -23,26 +25,7 @@ beforeAll(async () => {
 });
 afterAll(() => school.close());
 
-/** Who may (the status for them); everyone else who is signed in gets `others`; without a session it is 401. */
-interface Rule {
-  path?: () => string;
-  body?: () => unknown;
-  allowed: Partial<Record<Who, number>>;
-  others?: number;
-  nobody?: number;
-}
-type Who = 'chief' | 'instructor' | 'otherInstructor' | 'student' | 'classmate' | 'stranger';
-const EVERYONE: Who[] = ['chief', 'instructor', 'otherInstructor', 'student', 'classmate', 'stranger'];
-const all = (status: number) => Object.fromEntries(EVERYONE.map((who) => [who, status]));
-
-/** What belongs to the student: theirs, their instructor's, the chief's; nobody else knows that it exists. */
-const ofStudent = { chief: 200, instructor: 200, student: 200 };
-const byStaff = (status: number): Rule['allowed'] => ({
-  chief: status,
-  instructor: status,
-  student: 403,
-  classmate: 403,
-});
+const all = everyone;
 
 const of = (text: string) => () =>
   text
@@ -331,6 +314,7 @@ const RULES: Record<string, Rule> = {
     allowed: { chief: 201, instructor: 201, student: 201 },
     others: 404,
   },
+  ...recordRules(() => ({ student: school.student.id, instructor: school.instructor.id })),
 };
 
 /** Tried on their own below: one ends the session, one is no JSON, and what is deleted once is not there to be deleted. */

@@ -3,7 +3,7 @@ import { createRoute, z } from '@hono/zod-openapi';
 import { mappingSchema, recordingSchema } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import { requireLesson } from '../brief/lessons.ts';
-import { RecordingEntity, type RecordingRow } from '../db/entities.ts';
+import { RecordingEntity, type RecordingRow, SignedEntity } from '../db/entities.ts';
 import { isDuplicate } from '../db/errors.ts';
 import { requireAirplane } from '../hangar/routes.ts';
 import { json, jsonBody, router, type Viewer } from '../http/env.ts';
@@ -121,6 +121,11 @@ export function recordingChangeRoutes() {
         requireInstructor(viewer);
         const recording = await requireRecording(database, viewer, c.req.valid('param').id);
         const { schoolId, id } = recording;
+        if (await database.getRepository(SignedEntity).existsBy({ schoolId, recordingId: id }))
+          throw new Problem(
+            409,
+            'A signed log entry names this recording: it stays. Correct the entry with a new one instead.',
+          );
         await database.transaction(async (manager) => {
           await cancel(manager, { schoolId, kind: 'score', subject: id });
           await manager.update(RecordingEntity, { schoolId, id }, { deletedAt: new Date() });

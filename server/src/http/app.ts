@@ -27,8 +27,14 @@ import { invitationRoutes } from '../people/invitation-routes.ts';
 import { ownAccountRoutes } from '../people/own-account-routes.ts';
 import { peopleRoutes } from '../people/routes.ts';
 import { schoolRoutes } from '../people/school-routes.ts';
+import { landingRoutes } from '../record/landing-routes.ts';
+import { logbookRoutes } from '../record/logbook-routes.ts';
+import { releaseRoutes } from '../record/release-routes.ts';
 import { standardRoutes } from '../standards/routes.ts';
 import { techniqueRoutes } from '../technique/routes.ts';
+import { todayRoutes } from '../today/routes.ts';
+import { feedRoutes } from '../week/feed-routes.ts';
+import { weekRoutes } from '../week/routes.ts';
 import { type Env, router, type Services } from './env.ts';
 import { healthRoutes } from './health.ts';
 import { log, logged, plain } from './log.ts';
@@ -48,8 +54,8 @@ const OPEN = new Set([
   '/api/setup',
   '/api/schemas',
 ]);
-/** Links that let somebody in. */
-const OPEN_LINKS = /^\/api\/(invitations|resets)\/[^/]+$/;
+/** Links that let somebody in, or show a calendar: the address itself is the secret. */
+const OPEN_LINKS = /^\/api\/(invitations|resets|calendar)\/[^/]+$/;
 
 /** @param webFolder the built interface; none in the server's tests. */
 export function makeApp(services: Services, webFolder?: string): OpenAPIHono<Env> {
@@ -141,5 +147,11 @@ const api = () =>
     .route('/', enteredRoutes())
     .route('/', gateRoutes())
     .route('/', syllabusRoutes())
-    .route('/', proposalRoutes());
+    .route('/', proposalRoutes())
+    .route('/', landingRoutes())
+    .route('/', releaseRoutes())
+    .route('/', logbookRoutes())
+    .route('/', weekRoutes())
+    .route('/', feedRoutes())
+    .route('/', todayRoutes());
 export type Api = ReturnType<typeof api>;

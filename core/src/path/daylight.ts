@@ -1,0 +1,41 @@
+/** Sun and night over the field, by suncalc’s almanac: good to a minute or two away from the poles. */
+import { getPosition, getTimes } from 'suncalc';
+import { degrees } from '../units/angles.ts';
+
+export interface FieldPosition {
+  latDeg: number;
+  lonDeg: number;
+}
+
+/** Night begins and ends with civil twilight: the sun six degrees below the horizon. */
+const NIGHT_SUN_DEG = -6;
+const STEP_S = 60;
+
+export interface Daylight {
+  sunrise: string;
+  sunset: string;
+  /** Ends of civil twilight, in the morning and in the evening. */
+  dawn: string;
+  dusk: string;
+}
+
+/** @returns null where the sun does not rise or set that day. @param at any instant of the day, best its noon. */
+export function daylightOn(at: Date, { latDeg, lonDeg }: FieldPosition): Daylight | null {
+  const { sunrise, sunset, dawn, dusk } = getTimes(at, latDeg, lonDeg);
+  if ([sunrise, sunset, dawn, dusk].some((time) => Number.isNaN(time.getTime()))) return null;
+  const iso = (time: Date): string => time.toISOString();
+  return { sunrise: iso(sunrise), sunset: iso(sunset), dawn: iso(dawn), dusk: iso(dusk) };
+}
+
+export const isNight = (at: Date, { latDeg, lonDeg }: FieldPosition): boolean =>
+  degrees(getPosition(at, latDeg, lonDeg).altitude) < NIGHT_SUN_DEG;
+
+/** Seconds of a span that are by night. */
+export function nightSeconds(from: Date, durationS: number, field: FieldPosition): number {
+  let night = 0;
+  for (let s = 0; s < durationS; s += STEP_S) {
+    const span = Math.min(STEP_S, durationS - s);
+    if (isNight(new Date(from.getTime() + 1000 * (s + span / 2)), field)) night += span;
+  }
+  return night;
+}

@@ -1,0 +1,92 @@
+/** The landing ledger: read, said of by a tap, added to by hand. What was said stays; the last word counts. */
+import { createRoute, z } from '@hono/zod-openapi';
+import { dayIn, landingFacts, landingsByHandSchema, landingsSchema, landingWordSchema } from '@keel/core';
+import type { DataSource } from 'typeorm';
+import { type Account, LandingEntity, LandingWordEntity } from '../db/entities.ts';
+import { json, jsonBody, router } from '../http/env.ts';
+import { notFound, Problem } from '../http/problem.ts';
+import { requireInstructor, requireStudent, zoneOfSchool } from '../scope.ts';
+import { ledgerOf } from './ledger.ts';
+
+async function landingsOf(database: DataSource, student: Account) {
+  const zone = await zoneOfSchool(database, student.schoolId);
+  const lines = await ledgerOf(database, student, zone);
+  return { lines, facts: landingFacts(lines, dayIn(new Date(), zone)) };
+}
+
+export function landingRoutes() {
+  const params = z.object({ id: z.uuid() });
+  const answer = json(landingsSchema, 'All landings in the order flown, and what they come to today');
+  return router()
+    .openapi(
+      createRoute({
+        method: 'get',
+        path: '/students/{id}/landings',
+        summary: 'The landing ledger',
+        request: { params },
+        responses: { 200: answer },
+      }),
+      async (c) => {
+        const database = c.get('database');
+        const student = await requireStudent(database, c.get('viewer'), c.req.valid('param').id);
+        return c.json(await landingsOf(database, student), 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'post',
+        path: '/students/{id}/landings',
+        summary: 'Landings that nothing recorded; the id is the client’s own',
+        request: { params, body: jsonBody(z.object({ id: z.uuid(), body: landingsByHandSchema })) },
+        responses: { 201: answer },
+      }),
+      async (c) => {
+        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        requireInstructor(viewer);
+        const student = await requireStudent(database, viewer, c.req.valid('param').id);
+        const { id, body } = c.req.valid('json');
+        if (Date.parse(body.flownAt) > Date.now())
+          throw new Problem(422, 'flownAt: this moment has not come yet; enter what was flown.');
+        await database
+          .getRepository(LandingWordEntity)
+          .createQueryBuilder()
+          .insert()
+          .values({ schoolId: viewer.schoolId, id, studentId: student.id, authorId: viewer.id, body })
+          .orIgnore()
+          .execute();
+        return c.json(await landingsOf(database, student), 201);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'post',
+        path: '/students/{id}/landings/{recording}/{nth}',
+        summary: 'A word on a landing that was recorded: the last one counts',
+        request: {
+          params: params.extend({ recording: z.uuid(), nth: z.coerce.number().int().min(0) }),
+          body: jsonBody(z.object({ id: z.uuid(), body: landingWordSchema })),
+        },
+        responses: { 201: answer },
+      }),
+      async (c) => {
+        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        requireInstructor(viewer);
+        const { id: studentId, recording: recordingId, nth } = c.req.valid('param');
+        const student = await requireStudent(database, viewer, studentId);
+        const { schoolId } = viewer;
+        if (
+          !(await database.getRepository(LandingEntity).existsBy({ schoolId, recordingId, nth, studentId }))
+        )
+          throw notFound('landing');
+        const { id, body } = c.req.valid('json');
+        await database
+          .getRepository(LandingWordEntity)
+          .createQueryBuilder()
+          .insert()
+          .values({ schoolId, id, studentId, authorId: viewer.id, recordingId, nth, body })
+          .orIgnore()
+          .execute();
+        return c.json(await landingsOf(database, student), 201);
+      },
+    );
+}

@@ -1,0 +1,172 @@
+/** The release check: limits set by an instructor, a day looked at against them, kept as it was seen. It decides nothing. */
+import { createRoute, z } from '@hono/zod-openapi';
+import {
+  type Release,
+  type ReleaseDay,
+  type ReleaseItem,
+  releaseDaySchema,
+  releaseItemSchema,
+  releaseSchema,
+  releaseSentence,
+  soloLimitsSchema,
+} from '@keel/core';
+import type { DataSource } from 'typeorm';
+import { type Account, ReleaseCheckEntity, SchoolEntity, SoloLimitsEntity, zoneOf } from '../db/entities.ts';
+import { json, jsonBody, router } from '../http/env.ts';
+import { notFound } from '../http/problem.ts';
+import { addToTrail } from '../people/trail.ts';
+import { namesOf, requireInstructor, requireStudent } from '../scope.ts';
+import { checkRelease, limitsOf, sunsetOn } from './release.ts';
+import { releasePdf } from './release-pdf.ts';
+
+interface Kept {
+  day: ReleaseDay;
+  items: ReleaseItem[];
+  sentence: string;
+}
+
+async function releaseOf(database: DataSource, student: Account): Promise<Release> {
+  const { schoolId, id, name } = student;
+  const school = await database.getRepository(SchoolEntity).findOneByOrFail({ id: schoolId });
+  const [limits, last, names] = [
+    await limitsOf(database, student),
+    await database
+      .getRepository(ReleaseCheckEntity)
+      .findOne({ where: { schoolId, studentId: id }, order: { createdAt: 'DESC' } }),
+    await namesOf(database, student),
+  ];
+  const kept = last?.body as Kept | undefined;
+  return {
+    student: { id, name },
+    limits: limits?.body ?? null,
+    limitsBy: limits ? (names.get(limits.authorId) ?? 'a former member') : null,
+    runways: (school.settings.runways ?? []).flatMap((pair) => pair.split('/')),
+    sunset: sunsetOn(school, new Date()),
+    last:
+      last && kept
+        ? {
+            id: last.id,
+            at: last.createdAt.toISOString(),
+            by: names.get(last.authorId) ?? 'a former member',
+            ...kept,
+          }
+        : null,
+  };
+}
+
+export function releaseRoutes() {
+  const params = z.object({ id: z.uuid() });
+  return router()
+    .openapi(
+      createRoute({
+        method: 'get',
+        path: '/students/{id}/release',
+        summary: 'The student’s limits, and the latest check',
+        request: { params },
+        responses: { 200: json(releaseSchema, 'As it stands') },
+      }),
+      async (c) => {
+        const database = c.get('database');
+        const student = await requireStudent(database, c.get('viewer'), c.req.valid('param').id);
+        return c.json(await releaseOf(database, student), 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'post',
+        path: '/students/{id}/limits',
+        summary: 'Set the student’s limits; those before stay on file',
+        request: { params, body: jsonBody(z.object({ id: z.uuid(), limits: soloLimitsSchema })) },
+        responses: { 201: json(releaseSchema, 'As it stands') },
+      }),
+      async (c) => {
+        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        requireInstructor(viewer);
+        const student = await requireStudent(database, viewer, c.req.valid('param').id);
+        const { id, limits: body } = c.req.valid('json');
+        await database.transaction(async (manager) => {
+          await manager
+            .createQueryBuilder()
+            .insert()
+            .into(SoloLimitsEntity)
+            .values({ schoolId: viewer.schoolId, id, studentId: student.id, authorId: viewer.id, body })
+            .orIgnore()
+            .execute();
+          await addToTrail(manager, viewer, 'solo limits set', student.id, body);
+        });
+        return c.json(await releaseOf(database, student), 201);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'post',
+        path: '/students/{id}/release/look',
+        summary: 'How the day stands against limits, gates and landings; nothing is kept',
+        request: { params, body: jsonBody(releaseDaySchema) },
+        responses: {
+          200: json(
+            z.object({ items: z.array(releaseItemSchema), sentence: z.string() }),
+            'Item by item, and what stands in the way',
+          ),
+        },
+      }),
+      async (c) => {
+        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        requireInstructor(viewer);
+        const student = await requireStudent(database, viewer, c.req.valid('param').id);
+        const items = await checkRelease(database, student, c.req.valid('json'));
+        return c.json({ items, sentence: releaseSentence(items) }, 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'post',
+        path: '/students/{id}/release',
+        summary: 'Keep a check for the file, worked out anew; it releases nobody',
+        request: { params, body: jsonBody(z.object({ id: z.uuid(), day: releaseDaySchema })) },
+        responses: { 201: json(releaseSchema, 'Kept') },
+      }),
+      async (c) => {
+        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        requireInstructor(viewer);
+        const student = await requireStudent(database, viewer, c.req.valid('param').id);
+        const { id, day } = c.req.valid('json');
+        const items = await checkRelease(database, student, day);
+        const body: Kept = { day, items, sentence: releaseSentence(items) };
+        await database.transaction(async (manager) => {
+          await manager
+            .createQueryBuilder()
+            .insert()
+            .into(ReleaseCheckEntity)
+            .values({ schoolId: viewer.schoolId, id, studentId: student.id, authorId: viewer.id, body })
+            .orIgnore()
+            .execute();
+          await addToTrail(manager, viewer, 'release check kept', student.id, {
+            check: id,
+            blocking: items.filter(({ state }) => state !== 'held').length,
+          });
+        });
+        return c.json(await releaseOf(database, student), 201);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'get',
+        path: '/students/{id}/release.pdf',
+        summary: 'The latest check for the file',
+        request: { params },
+        responses: { 200: { description: 'PDF', content: { 'application/pdf': { schema: z.any() } } } },
+      }),
+      async (c) => {
+        const database = c.get('database');
+        const student = await requireStudent(database, c.get('viewer'), c.req.valid('param').id);
+        const release = await releaseOf(database, student);
+        if (!release.last) throw notFound('check');
+        const school = await database.getRepository(SchoolEntity).findOneByOrFail({ id: student.schoolId });
+        const pdf = await releasePdf(release, { school: school.name, zone: zoneOf(school) });
+        c.header('Content-Type', 'application/pdf');
+        c.header('Content-Disposition', 'inline; filename="release-check.pdf"');
+        return c.body(new Uint8Array(pdf), 200);
+      },
+    );
+}

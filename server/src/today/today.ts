@@ -1,0 +1,217 @@
+/** The day, put together from rows. */
+import {
+  dayAfter,
+  dayIn,
+  daysUntil,
+  type GateClosingBody,
+  gateStates,
+  instantOf,
+  type SkillRecord,
+  type StandingWord,
+  type Today,
+} from '@keel/core';
+import type { DataSource } from 'typeorm';
+import { type Account, SchoolEntity, zoneOf } from '../db/entities.ts';
+import type { Viewer } from '../http/env.ts';
+import { standingsOf } from '../path/path-of.ts';
+import { recurringOf } from '../path/recurring.ts';
+import { syllabusOf } from '../path/syllabus-of.ts';
+import { visibleStudents } from '../scope.ts';
+import { bookingsIn } from '../week/bookings.ts';
+
+/** Seen ahead: skills going rusty, papers running out, days. */
+const RUSTING_DAYS = 5;
+const ENDING_DAYS = 30;
+const MOST = 12;
+
+interface LessonRow {
+  id: string;
+  title: string;
+  at: Date;
+  studentId: string;
+  airplane: string;
+  cards: number;
+  recordingId: string | null;
+  ungraded: number;
+  signed: boolean;
+}
+
+export async function todayOf(database: DataSource, viewer: Viewer, now = new Date()): Promise<Today> {
+  const { schoolId, role } = viewer;
+  const school = await database.getRepository(SchoolEntity).findOneByOrFail({ id: schoolId });
+  const zone = zoneOf(school);
+  const on = dayIn(now, zone);
+  const students = await own(database, viewer);
+  const ids = students.map(({ id }) => id);
+  const nameOf = new Map(students.map(({ id, name }) => [id, { id, name }]));
+  const [from, until] = [instantOf(on, zone), instantOf(dayAfter(on, 1), zone)];
+  const [lessons, bookings, syllabus, records, closings]: [
+    LessonRow[],
+    Awaited<ReturnType<typeof bookingsIn>>,
+    Awaited<ReturnType<typeof syllabusOf>>,
+    { studentId: string; skill: string; record: SkillRecord }[],
+    { id: string; studentId: string; gate: string; at: Date; body: GateClosingBody }[],
+  ] = [
+    await lessonsOn(database, schoolId, ids, from, until, role === 'student' ? 3 : 0),
+    await bookingsIn(database, schoolId, from, until),
+    await syllabusOf(database, school),
+    await database.query(
+      `SELECT student_id AS "studentId", skill, record FROM skill_record
+       WHERE school_id = $1 AND student_id = ANY($2) AND record->>'word' = 'ready'`,
+      [schoolId, ids],
+    ),
+    await database.query(
+      `SELECT id, student_id AS "studentId", gate, created_at AS at, body FROM gate_closing
+       WHERE school_id = $1 AND student_id = ANY($2) AND undone IS NULL`,
+      [schoolId, ids],
+    ),
+  ];
+  const briefed = new Set(lessons.map(({ id }) => id));
+  const rusting: Today['rusting'] = [];
+  const closing: Today['closing'] = [];
+  const ending: Today['ending'] = [];
+  const recordsBy = grouped(records);
+  const closingsBy = grouped(closings);
+  for (const account of students) {
+    const student = { id: account.id, name: account.name };
+    const known = new Map((recordsBy.get(account.id) ?? []).map(({ skill, record }) => [skill, record]));
+    const standings = standingsOf(syllabus, school, known, on);
+    for (const skill of syllabus.skills) {
+      const left = standings.get(skill.id)!.rustyInDays;
+      if (left !== null && left <= RUSTING_DAYS)
+        rusting.push({ student, skill: skill.id, title: skill.title, inDays: left });
+    }
+    const gates = gateStates({
+      syllabus,
+      born: account.born,
+      on,
+      standings: new Map<string, StandingWord>([...standings].map(([id, one]) => [id, one.standing])),
+      closings: (closingsBy.get(account.id) ?? []).map(({ id, gate, at, body }) => ({
+        id,
+        gate,
+        byName: '',
+        at: at.toISOString(),
+        body,
+      })),
+    });
+    for (const gate of gates) {
+      const ready = gate.skills.length > 0 && gate.skills.every(({ standing }) => standing === 'ready');
+      if (gate.state === 'open' && gate.closes === 'evidence' && ready)
+        closing.push({ student, gate: gate.id, title: gate.title });
+      if (!gate.endsOn) continue;
+      const inDays = daysUntil(on, gate.endsOn);
+      if (inDays <= ENDING_DAYS) ending.push({ student, title: gate.title, endsOn: gate.endsOn, inDays });
+    }
+  }
+  const byDays = (a: { inDays: number }, b: { inDays: number }) => a.inDays - b.inDays;
+  return {
+    on,
+    lessons: lessons.map((lesson) => ({
+      id: lesson.id,
+      title: lesson.title,
+      at: lesson.at.toISOString(),
+      student: nameOf.get(lesson.studentId)!,
+      airplane: lesson.airplane,
+      recordingId: lesson.recordingId,
+      needs: needsOf(lesson),
+    })),
+    bookings: bookings
+      .filter(({ kind, studentId, lessonId, instructorId }) => {
+        const theirs = studentId !== null && nameOf.has(studentId);
+        const shown = role !== 'instructor' || instructorId === viewer.id || theirs;
+        return kind !== 'maintenance' && kind !== 'away' && theirs && shown && !briefed.has(lessonId ?? '');
+      })
+      .map((row) => ({
+        id: row.id,
+        at: row.from.toISOString(),
+        until: row.until.toISOString(),
+        student: nameOf.get(row.studentId!)!,
+        airplane: row.airplane ?? '',
+      })),
+    rusting: rusting.sort(byDays).slice(0, MOST),
+    closing: closing.slice(0, MOST),
+    ending: ending.sort(byDays).slice(0, MOST),
+    practise: role === 'student' ? await practiseOf(database, viewer, lessons) : null,
+  };
+}
+
+const own = async (database: DataSource, viewer: Viewer): Promise<Account[]> =>
+  (await visibleStudents(database, viewer)).filter(({ closedAt }) => closedAt === null);
+
+/** @param ahead how many of those still to come are seen beyond the day. */
+function lessonsOn(
+  database: DataSource,
+  schoolId: string,
+  students: readonly string[],
+  from: Date,
+  until: Date,
+  ahead: number,
+): Promise<LessonRow[]> {
+  return database.query(
+    `SELECT lesson.id, lesson.title, lesson.planned_at AS at, lesson.student_id AS "studentId",
+       airplane.data->>'name' AS airplane, jsonb_array_length(lesson.cards) AS cards, recording.id AS "recordingId",
+       (SELECT count(*)::int FROM attempt WHERE attempt.school_id = $1 AND attempt.recording_id = recording.id
+          AND grade IS NULL AND help NOT IN ('demonstration', 'deliberate-error')) AS ungraded,
+       EXISTS (SELECT FROM signed WHERE signed.school_id = $1 AND signed.recording_id = recording.id) AS signed
+     FROM lesson
+     JOIN airplane ON airplane.school_id = lesson.school_id AND airplane.row_id = lesson.airplane_row_id
+     LEFT JOIN LATERAL (SELECT id FROM recording WHERE recording.school_id = $1 AND recording.lesson_id = lesson.id
+       AND recording.deleted_at IS NULL AND recording.flown_in = 'airplane' ORDER BY flown_at LIMIT 1) recording ON true
+     WHERE lesson.school_id = $1 AND lesson.student_id = ANY($2) AND lesson.id IN (
+       SELECT id FROM lesson day WHERE day.school_id = $1 AND day.student_id = ANY($2) AND planned_at >= $3 AND planned_at < $4
+       UNION ALL (SELECT id FROM lesson later WHERE later.school_id = $1 AND later.student_id = ANY($2) AND planned_at >= $4
+         ORDER BY planned_at LIMIT $5))
+     ORDER BY lesson.planned_at, lesson.id`,
+    [schoolId, students, from, until, ahead],
+  );
+}
+
+function needsOf({ cards, recordingId, ungraded, signed }: LessonRow): Today['lessons'][number]['needs'] {
+  if (cards === 0) return ['brief'];
+  if (!recordingId) return ['recording'];
+  return [...(ungraded > 0 ? (['grades'] as const) : []), ...(signed ? [] : (['signature'] as const))];
+}
+
+/** The one thing: what recurs most in a maneuver of the next lesson, else that lesson’s first maneuver. */
+async function practiseOf(
+  database: DataSource,
+  viewer: Viewer,
+  lessons: readonly LessonRow[],
+): Promise<Today['practise']> {
+  const next = lessons.find(({ recordingId }) => !recordingId);
+  if (!next) return null;
+  const [{ cards }]: { cards: { maneuver: string; title: string }[] }[] = await database.query(
+    'SELECT cards FROM lesson WHERE school_id = $1 AND id = $2',
+    [viewer.schoolId, next.id],
+  );
+  const recurring = await recurringOf(database, viewer);
+  for (const { id, what, count, of } of recurring) {
+    const card = count > 1 && cards.find(({ maneuver }) => id.startsWith(`${maneuver}/`));
+    if (card)
+      return {
+        lessonId: next.id,
+        maneuver: card.maneuver,
+        title: card.title,
+        why: `${what.replace(/\.$/, '')}, in ${count} of the last ${of}`,
+      };
+  }
+  const [first] = cards;
+  return first
+    ? {
+        lessonId: next.id,
+        maneuver: first.maneuver,
+        title: first.title,
+        why: 'it comes first in your next lesson',
+      }
+    : null;
+}
+
+function grouped<T extends { studentId: string }>(rows: readonly T[]): Map<string, T[]> {
+  const groups = new Map<string, T[]>();
+  for (const row of rows) {
+    const group = groups.get(row.studentId);
+    if (group) group.push(row);
+    else groups.set(row.studentId, [row]);
+  }
+  return groups;
+}
