@@ -8,6 +8,7 @@ import {
   flightCsv,
   lessonInput,
   openSchool,
+  PASSWORD,
   type TestPerson,
   type TestSchool,
 } from './support/school.ts';
@@ -43,8 +44,43 @@ beforeAll(async () => {
       lessonId: null,
     },
   });
+  await recordOf(instructor, student.id);
   archive = await download(one.chief, '/school/archive');
 });
+
+/** Something of every kind that stands on the way to solo. */
+async function recordOf(instructor: TestPerson, studentId: string): Promise<void> {
+  const of = (path: string) => `/students/${studentId}${path}`;
+  const entry = randomUUID();
+  const said = (path: string, json: object) =>
+    instructor.call('POST', of(path), { id: randomUUID(), ...json });
+  const flownAt = '2026-11-02T10:00:00Z';
+  const answers = [
+    await instructor.call('PUT', of(`/logbook/drafts/${entry}`), { version: 0, recordingId }),
+    await instructor.call('POST', of(`/logbook/drafts/${entry}/sign`), { password: PASSWORD, version: 1 }),
+    await instructor.call('PUT', of(`/logbook/drafts/${randomUUID()}`), {
+      version: 0,
+      entry: { date: '2026-11-03', airplane: 'Cairn', blockMin: 60 },
+    }),
+    await said('/endorsements', {
+      password: PASSWORD,
+      endorsement: { title: 'Solo', text: 'Seen.', date: '2026-11-03' },
+    }),
+    await said('/gates/english', { body: { words: 'heard it' } }),
+    await said('/skills/steep-turn/words', { words: 'gone through on the ground' }),
+    await said('/landings', { body: { kind: 'full-stop', count: 2, flownAt, unaided: true } }),
+    await instructor.call('POST', '/bookings', {
+      id: randomUUID(),
+      kind: 'lesson',
+      from: '2026-12-02T10:00:00Z',
+      until: '2026-12-02T11:00:00Z',
+      studentId,
+      instructorId: instructor.id,
+      airplaneId: 'cairn-4',
+    }),
+  ];
+  expect(answers.filter(({ status }) => status >= 300)).toEqual([]);
+}
 afterAll(async () => {
   await one.close();
   await other.close();
@@ -80,7 +116,14 @@ test('taken into another database it is the same, down to the score', async () =
   const answer = await send(other, other.chief, archive);
   expect([answer.status, await answer.json()]).toEqual([
     201,
-    expect.objectContaining({ from: 'Here', lessons: 1, recordings: 1, statements: 3, entered: 1 }),
+    expect.objectContaining({
+      from: 'Here',
+      lessons: 1,
+      recordings: 1,
+      statements: 3,
+      entered: 1,
+      signed: 2,
+    }),
   ]);
   const [mine, theirs] = await Promise.all(
     [one, other].map(async ({ chief }) => (await chief.call('GET', `/recordings/${recordingId}`)).json()),
@@ -98,6 +141,20 @@ test('taken into another database it is the same, down to the score', async () =
   const pathOf = async ({ chief }: TestSchool) =>
     (await chief.call('GET', `/students/${one.student.id}/path`)).json();
   expect((await pathOf(other)).skills).toEqual((await pathOf(one)).skills);
+  expect((await pathOf(other)).gates).toEqual((await pathOf(one)).gates);
+  const [book, copy] = await Promise.all(
+    [one, other].map(async ({ chief }) =>
+      (await chief.call('GET', `/students/${one.student.id}/logbook`)).json(),
+    ),
+  );
+  // The same signature, and it says where it was made.
+  expect(copy.signed).toEqual([{ ...book.signed[0], origin: 'Here' }]);
+  expect(copy.endorsements).toEqual([{ ...book.endorsements[0], origin: 'Here' }]);
+  expect([copy.drafts, copy.totals]).toEqual([book.drafts, book.totals]);
+  for (const path of ['landings', 'release'])
+    expect(await (await other.chief.call('GET', `/students/${one.student.id}/${path}`)).json()).toEqual(
+      await (await one.chief.call('GET', `/students/${one.student.id}/${path}`)).json(),
+    );
 });
 
 test('taken in twice, or where it came from, it changes nothing', async () => {
@@ -109,6 +166,8 @@ test('taken in twice, or where it came from, it changes nothing', async () => {
     recordings: 0,
     statements: 0,
     entered: 0,
+    signed: 0,
+    record: 0,
   };
   for (const [school, chief] of [
     [other, other.chief],

@@ -17,6 +17,7 @@ import {
   LessonEntity,
   RecordingEntity,
   RecordingFileEntity,
+  SchoolEntity,
   ScoreEntity,
   StandardEntity,
   StatementEntity,
@@ -26,8 +27,10 @@ import { storeChunks } from '../debrief/keep-upload.ts';
 import type { Viewer } from '../http/env.ts';
 import { Problem } from '../http/problem.ts';
 import { writeAttempts } from '../path/attempt-rows.ts';
+import { writeRecords } from '../path/skill-records.ts';
 import { addToTrail } from '../people/trail.ts';
 import type { OpenedArchive } from './read.ts';
+import { studentsOf, takeRecord } from './record.ts';
 import { flightName } from './write.ts';
 
 /** Inserts what is not there. @returns whether it was new. */
@@ -66,10 +69,12 @@ export async function takeIn(
     recordings: 0,
     statements: 0,
     entered: 0,
+    signed: 0,
+    record: 0,
   };
   await database.transaction(async (manager) => {
-    for (const { id, name, role } of index.people)
-      if (await insertNew(manager, AccountEntity, { schoolId, id, name, role, origin })) taken.people++;
+    for (const { id, name, role, born } of index.people)
+      if (await insertNew(manager, AccountEntity, { schoolId, id, name, role, born, origin })) taken.people++;
     for (const pair of index.teaching) await insertNew(manager, TeachingEntity, { schoolId, ...pair });
     const airplanes = await takeAirplanes(manager, schoolId, index, taken);
     const standards = await takeStandards(manager, schoolId, index, taken);
@@ -105,8 +110,21 @@ export async function takeIn(
     }
     for (const one of index.entered)
       if (await insertNew(manager, EnteredAttemptEntity, { schoolId, ...one })) taken.entered++;
+    if (index.record)
+      Object.assign(
+        taken,
+        await takeRecord(index.record, {
+          schoolId,
+          origin,
+          airplanes,
+          insertNew: (entity, row) => insertNew(manager, entity, row),
+          recordingHere: (id) => standsFor.get(id) ?? id,
+        }),
+      );
     for (const id of new Set([...fresh, ...standsFor.values()]))
       await writeAttempts(manager, { schoolId, id });
+    const school = await manager.findOneByOrFail(SchoolEntity, { id: schoolId });
+    for (const student of studentsOf(index)) await writeRecords(manager, school, student);
     await addToTrail(manager, viewer, 'archive taken in', index.school.id, {
       ...taken,
       from: undefined,

@@ -18,6 +18,7 @@ import {
   TeachingEntity,
   zoneOf,
 } from '../db/entities.ts';
+import { airplanesBooked, namedIn, recordOfArchive } from './record.ts';
 
 /** Of one student, or of all. */
 export interface ArchiveOf {
@@ -102,7 +103,9 @@ async function indexOf(database: DataSource, { schoolId, studentId }: ArchiveOf)
       .find({ where: mine, order: { createdAt: 'ASC', id: 'ASC' } }),
     database.getRepository(TeachingEntity).find({ where: mine }),
   ]);
+  const record = await recordOfArchive(database, { schoolId, studentId });
   const named = new Set<string>([
+    ...namedIn(record),
     ...(studentId ? [studentId] : []),
     ...lessons.flatMap((one) => [one.studentId, one.instructorId]),
     ...recordings.flatMap((one) => [one.studentId, one.uploadedBy]),
@@ -115,7 +118,10 @@ async function indexOf(database: DataSource, { schoolId, studentId }: ArchiveOf)
     order: { name: 'ASC', id: 'ASC' },
   });
   const rows = (key: 'airplaneRowId' | 'standardRowId') => [
-    ...new Set([...lessons, ...recordings].map((one) => one[key])),
+    ...new Set([
+      ...[...lessons, ...recordings].map((one) => one[key]),
+      ...(key === 'airplaneRowId' ? airplanesBooked(record) : []),
+    ]),
   ];
   const [airplanes, standards] = await Promise.all([
     database.getRepository(AirplaneEntity).findBy({ schoolId, rowId: In(rows('airplaneRowId')) }),
@@ -128,7 +134,7 @@ async function indexOf(database: DataSource, { schoolId, studentId }: ArchiveOf)
     madeAt: new Date().toISOString(),
     core: CORE_VERSION,
     school: { id: schoolId, name: school.name, zone: zoneOf(school) },
-    people: people.map(({ id, name, role }) => ({ id, name, role })),
+    people: people.map(({ id, name, role, born }) => ({ id, name, role, born })),
     teaching: teaching.map(({ instructorId, studentId: student }) => ({ instructorId, studentId: student })),
     airplanes: airplanes.map(({ rowId, data }) => ({ rowId, data })),
     standards: standards.map(({ rowId, version, data }) => ({ rowId, version, data })),
@@ -140,5 +146,6 @@ async function indexOf(database: DataSource, { schoolId, studentId }: ArchiveOf)
     })),
     statements: statements.map(({ schoolId: _, ...statement }) => statement),
     entered: entered.map(({ schoolId: _, ...one }) => one),
+    record,
   } as unknown as Archive);
 }

@@ -1,0 +1,118 @@
+/** The part of an archive that is the way to solo: what was signed, closed, said and booked. */
+import type { Archive, ArchivedRecord } from '@keel/core';
+import type { DataSource, EntitySchema, FindOptionsWhere } from 'typeorm';
+import {
+  BookingEntity,
+  GateClosingEntity,
+  LandingWordEntity,
+  LogDraftEntity,
+  ReleaseCheckEntity,
+  SignedEntity,
+  SkillWordEntity,
+  SoloLimitsEntity,
+  SyllabusEntity,
+} from '../db/entities.ts';
+import type { ArchiveOf } from './write.ts';
+
+/** Everything that is said of a student has the same columns around it. */
+const SAID = {
+  gateClosings: GateClosingEntity,
+  skillWords: SkillWordEntity,
+  landingWords: LandingWordEntity,
+  soloLimits: SoloLimitsEntity,
+  releaseChecks: ReleaseCheckEntity,
+} as const;
+
+type Row = { schoolId: string; studentId: string | null };
+const without = <T extends Row>({ schoolId: _, ...row }: T): Omit<T, 'schoolId'> => row;
+
+export async function recordOfArchive(
+  database: DataSource,
+  { schoolId, studentId }: ArchiveOf,
+): Promise<ArchivedRecord> {
+  const mine = studentId ? { schoolId, studentId } : { schoolId };
+  const rows = async <T extends Row>(entity: EntitySchema<T>, order: object) =>
+    (await database.getRepository(entity).find({ where: mine as FindOptionsWhere<T>, order })).map(without);
+  const inTime = { createdAt: 'ASC', id: 'ASC' };
+  return {
+    signed: await rows(SignedEntity, { signedAt: 'ASC', id: 'ASC' }),
+    drafts: await rows(LogDraftEntity, { id: 'ASC' }),
+    gateClosings: await rows(GateClosingEntity, inTime),
+    skillWords: await rows(SkillWordEntity, inTime),
+    landingWords: await rows(LandingWordEntity, inTime),
+    soloLimits: await rows(SoloLimitsEntity, inTime),
+    releaseChecks: await rows(ReleaseCheckEntity, inTime),
+    bookings: await rows(BookingEntity, { id: 'ASC' }),
+    syllabuses: studentId
+      ? []
+      : (
+          await database
+            .getRepository(SyllabusEntity)
+            .find({ where: { schoolId }, order: { id: 'ASC', version: 'ASC' } })
+        ).map(({ id, version, data }) => ({ id, version, data })),
+  } as unknown as ArchivedRecord;
+}
+
+/** Who is named in it, that an archive knows them. */
+export const namedIn = (record: ArchivedRecord): string[] =>
+  [
+    ...record.signed.map(({ signerId }) => signerId),
+    ...record.bookings.flatMap(({ instructorId, madeBy, studentId }) => [instructorId, madeBy, studentId]),
+    ...record.drafts.map(({ authorId }) => authorId),
+    ...Object.keys(SAID).flatMap((key) =>
+      record[key as keyof typeof SAID].map(({ authorId }: { authorId: string }) => authorId),
+    ),
+  ].filter((one): one is string => typeof one === 'string');
+
+export interface TakeRecord {
+  schoolId: string;
+  /** Null where the archive is the school’s own. */
+  origin: string | null;
+  airplanes: ReadonlyMap<string, string>;
+  /** Inserts what is not there, and says whether it was new. */
+  insertNew: (entity: EntitySchema, row: object) => Promise<boolean>;
+  /** The recording here that stands for one of the archive. */
+  recordingHere: (id: string) => string;
+}
+
+/** Signatures keep their hash, and say where they were made; they never count as made here. */
+export async function takeRecord(
+  record: ArchivedRecord,
+  { schoolId, origin, airplanes, insertNew, recordingHere }: TakeRecord,
+): Promise<{ signed: number; record: number }> {
+  const taken = { signed: 0, record: 0 };
+  for (const row of record.signed) {
+    const here = { ...row, schoolId, origin: origin ?? row.origin };
+    if (await insertNew(SignedEntity, here)) taken.signed++;
+  }
+  const moved = (row: Record<string, unknown>) => ({
+    ...row,
+    schoolId,
+    ...(typeof row.recordingId === 'string' && { recordingId: recordingHere(row.recordingId) }),
+  });
+  const all: [EntitySchema, Record<string, unknown>[]][] = [
+    [LogDraftEntity, record.drafts],
+    ...Object.entries(SAID).map(([key, entity]): [EntitySchema, Record<string, unknown>[]] => [
+      entity,
+      record[key as keyof typeof SAID],
+    ]),
+    [
+      BookingEntity,
+      record.bookings.map((row) => ({
+        ...row,
+        airplaneRowId: row.airplaneRowId && (airplanes.get(row.airplaneRowId) ?? null),
+      })),
+    ],
+    [SyllabusEntity, record.syllabuses],
+  ];
+  for (const [entity, rows] of all)
+    for (const row of rows) if (await insertNew(entity, moved(row))) taken.record++;
+  return taken;
+}
+
+/** Whose skills are worked out anew once it is in. */
+export const studentsOf = ({ people }: Archive): string[] =>
+  people.filter(({ role }) => role === 'student').map(({ id }) => id);
+
+export const airplanesBooked = ({ bookings }: ArchivedRecord): string[] =>
+  bookings.flatMap(({ airplaneRowId }) => (airplaneRowId ? [airplaneRowId] : []));
