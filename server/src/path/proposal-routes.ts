@@ -2,9 +2,10 @@
 import { randomUUID } from 'node:crypto';
 import { createRoute, z } from '@hono/zod-openapi';
 import { lessonSchema, proposalSchema } from '@keel/core';
+import { IsNull } from 'typeorm';
 import { describeLessons } from '../brief/describe-lessons.ts';
 import { lessonColumns } from '../brief/lesson-columns.ts';
-import { LessonEntity } from '../db/entities.ts';
+import { BookingEntity, LessonEntity } from '../db/entities.ts';
 import { json, jsonBody, router } from '../http/env.ts';
 import { requireInstructor, requireStudent } from '../scope.ts';
 import { proposalFor } from './proposal.ts';
@@ -44,6 +45,8 @@ export function proposalRoutes() {
               id: z.uuid().optional(),
               plannedAt: z.iso.datetime({ offset: true }),
               blockMin: blockMin.optional(),
+              /** The booking that it is for: it opens the lesson from then on. */
+              bookingId: z.uuid().optional(),
             }),
           ),
         },
@@ -53,18 +56,27 @@ export function proposalRoutes() {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
         requireInstructor(viewer);
         const student = await requireStudent(database, viewer, c.req.valid('param').id);
-        const { id = randomUUID(), ...when } = c.req.valid('json');
+        const { id = randomUUID(), bookingId, ...when } = c.req.valid('json');
         const { schoolId } = viewer;
         const lessons = database.getRepository(LessonEntity);
         if (!(await lessons.existsBy({ schoolId, id }))) {
           const { proposal, input } = await proposalFor(database, viewer, student, when);
-          await lessons.insert({
-            id,
-            schoolId,
-            instructorId: viewer.id,
-            version: 1,
-            proposal: { ...proposal, changed: [] },
-            ...(await lessonColumns(database, viewer, input)),
+          const columns = await lessonColumns(database, viewer, input);
+          await database.transaction(async (manager) => {
+            await manager.insert(LessonEntity, {
+              id,
+              schoolId,
+              instructorId: viewer.id,
+              version: 1,
+              proposal: { ...proposal, changed: [] },
+              ...columns,
+            });
+            if (bookingId)
+              await manager.update(
+                BookingEntity,
+                { schoolId, id: bookingId, studentId: student.id, lessonId: IsNull(), cancelled: IsNull() },
+                { lessonId: id },
+              );
           });
         }
         const [described] = await describeLessons(database, [

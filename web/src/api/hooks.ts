@@ -99,6 +99,19 @@ export const useProposal = (studentId: string, wanted = true) =>
     read(api.students[':id'].proposal.$get({ param: { id: studentId }, query: {} })),
   );
 
+export const useToday = () => useGet('/today', () => read(api.today.$get()));
+export const useWeek = (day: string) =>
+  useGet(`/week?day=${day}`, () => read(api.week.$get({ query: { day } })));
+export const useLogbook = (id: string) =>
+  useGet(`/students/${id}/logbook`, () => read(api.students[':id'].logbook.$get({ param: { id } })));
+export const useLandings = (id: string) =>
+  useGet(`/students/${id}/landings`, () => read(api.students[':id'].landings.$get({ param: { id } })));
+export const useRelease = (id: string) =>
+  useGet(`/students/${id}/release`, () => read(api.students[':id'].release.$get({ param: { id } })));
+export const useTemplates = () =>
+  useGet('/endorsement-templates', () => read(api['endorsement-templates'].$get()));
+export const useSyllabuses = () => useGet('/syllabuses', () => read(api.syllabuses.$get()));
+
 const keelOf = (id: string, attempt: number) =>
   read(api.recordings[':id'].attempts[':attempt'].keel.$get({ param: { id, attempt: String(attempt) } }));
 

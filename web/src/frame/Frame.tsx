@@ -30,7 +30,7 @@ export function Frame() {
         Skip to the content
       </a>
       <header className="bar">
-        <Link to="/" className="wordmark" aria-label="Keel Path, all lessons">
+        <Link to="/" className="wordmark" aria-label="Keel Path, today">
           <svg width="28" height="18" viewBox="0 0 28 18" aria-hidden="true">
             <line x1="1" x2="27" y1="4" y2="4" stroke="var(--bar-ink)" strokeWidth="2.5" />
             <path d="M8 6h12l-6 10z" fill="var(--fin)" />
@@ -39,6 +39,7 @@ export function Frame() {
         </Link>
         <StationLine />
         <nav aria-label="School" className="school-links">
+          <NavLink to="/week">Week</NavLink>
           <NavLink to="/hangar">Hangar</NavLink>
           <NavLink to="/standards">Standards</NavLink>
           <NavLink to="/technique">Technique</NavLink>

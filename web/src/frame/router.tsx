@@ -1,6 +1,6 @@
 /** Every address and what stands there; each station is a piece of its own, fetched when somebody goes there. */
 import type { ComponentType } from 'react';
-import { createBrowserRouter, Navigate, type RouteObject } from 'react-router';
+import { createBrowserRouter, type RouteObject } from 'react-router';
 import { Empty, Loading } from '../parts/states.tsx';
 import { Broken } from './Broken.tsx';
 import { Frame } from './Frame.tsx';
@@ -47,7 +47,7 @@ export const router = createBrowserRouter([
       {
         element: <Frame />,
         children: [
-          { index: true, element: <Navigate to="/brief" replace /> },
+          page('', async () => (await import('../today/TodayPage.tsx')).TodayPage),
           lessons('brief'),
           page('brief/:lessonId', async () => (await import('../brief/BriefPage.tsx')).BriefPage),
           lessons('fly'),
@@ -62,6 +62,10 @@ export const router = createBrowserRouter([
           page('path', async () => (await import('../path/PathPage.tsx')).PathIndex),
           page('path/:studentId', async () => (await import('../path/PathPage.tsx')).PathPage),
           page('path/:studentId/:skill', async () => (await import('../path/SkillPage.tsx')).SkillPage),
+          page('logbook/:studentId', async () => (await import('../record/LogbookPage.tsx')).LogbookPage),
+          page('solo/:studentId', async () => (await import('../record/SoloPage.tsx')).SoloPage),
+          page('syllabus', async () => (await import('../path/SyllabusPage.tsx')).SyllabusPage),
+          page('week', async () => (await import('../week/WeekPage.tsx')).WeekPage),
           page('hangar', async () => (await import('../hangar/HangarPage.tsx')).HangarPage),
           page('standards', async () => (await import('../standards/StandardsPage.tsx')).StandardsPage),
           page('technique', async () => (await import('../technique/TechniquePage.tsx')).TechniquePage),

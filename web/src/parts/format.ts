@@ -37,6 +37,9 @@ export const shownZone = (): string => zone;
 
 export const day = (iso: string): string => clockIn(iso, zone, 'D MMM');
 export const dayAndTime = (iso: string): string => clockIn(iso, zone, 'ddd D MMM HH:mm');
+export const clockTime = (iso: string): string => clockIn(iso, zone, 'HH:mm');
+/** A day as it stands in the school's calendar, `YYYY-MM-DD`, in words. */
+export const longDay = (day: string): string => clockIn(`${day}T12:00:00Z`, UTC, 'ddd D MMM YYYY');
 /** `YYYY-MM-DD`, of an instant or of now. */
 export const isoDay = (instant: Instant = new Date()): string => dayIn(instant, zone);
 /** As the school's clock shows it, for a field, and back. */

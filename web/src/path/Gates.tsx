@@ -44,9 +44,7 @@ export function Gates({ studentId, gates, born, mayClose, chief }: Props) {
                 <IconDoor size={17} aria-hidden />
               )}
               <span className="gate-title">{gate.title}</span>
-              <span className="small quiet">
-                {gate.says}
-              </span>
+              <span className="small quiet">{gate.says}</span>
             </button>
             {opened === gate.id && (
               <GateDetail

@@ -12,30 +12,40 @@ import { Failed, Loading } from '../parts/states.tsx';
 
 const DAY_MS = 86_400_000;
 
-export function NextLesson({
-  studentId,
-  label = 'Propose the next lesson',
-}: {
+interface Props {
   studentId: string;
   label?: string;
-}) {
+  /** When it is to be flown, where a booking says so, and which. */
+  at?: string;
+  bookingId?: string;
+}
+
+export function NextLesson({ studentId, label = 'Propose the next lesson', at, bookingId }: Props) {
   const [opened, setOpened] = useState(false);
   return (
     <>
       <Button onClick={() => setOpened(true)}>{label}</Button>
       <Modal opened={opened} onClose={() => setOpened(false)} title="The lesson worth flying next" size="lg">
-        {opened && <Proposed studentId={studentId} />}
+        {opened && <Proposed studentId={studentId} booked={at} bookingId={bookingId} />}
       </Modal>
     </>
   );
 }
 
-function Proposed({ studentId }: { studentId: string }) {
+function Proposed({
+  studentId,
+  booked,
+  bookingId,
+}: {
+  studentId: string;
+  booked?: string;
+  bookingId?: string;
+}) {
   const proposal = useProposal(studentId);
   const navigate = useNavigate();
   const forget = useForgetLessons();
   const [id] = useState(() => crypto.randomUUID());
-  const [at, setAt] = useState(() => new Date(Date.now() + DAY_MS).toISOString());
+  const [at, setAt] = useState(() => booked ?? new Date(Date.now() + DAY_MS).toISOString());
   const [blockMin, setBlockMin] = useState<number | undefined>();
   const [busy, setBusy] = useState(false);
   if (proposal.error) return <Failed error={proposal.error} retry={() => proposal.mutate()} />;
@@ -46,7 +56,7 @@ function Proposed({ studentId }: { studentId: string }) {
       const lesson = await read(
         api.students[':id'].proposal.$post({
           param: { id: studentId },
-          json: { id, plannedAt: at, blockMin },
+          json: { id, plannedAt: at, blockMin, bookingId },
         }),
       );
       await forget();

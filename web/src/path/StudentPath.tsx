@@ -1,6 +1,7 @@
 /** One student: skills by flights, the gates, and the lesson worth flying next. */
 import type { Path, PathSkill } from '@keel/core';
-import { Button } from '@mantine/core';
+import { Button, Menu } from '@mantine/core';
+import { IconChevronDown } from '@tabler/icons-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useMe, usePath } from '../api/hooks.ts';
@@ -27,18 +28,33 @@ export function StudentPath({ studentId }: { studentId: string }) {
     .sort((a, b) => (a.flownAt < b.flownAt ? 1 : -1))[0];
   useSetCurrent({ studentId, recordingId: last?.recordingId });
   if (!path.data) return <Waiting query={path} what="the path" />;
-  const { student, lessons, judge, byHand, gates, syllabus } = path.data;
+  const { student, lessons, judge, byHand, gates } = path.data;
   const staff = me !== undefined && me.role !== 'student';
   const open = gates.filter(({ state }) => state !== 'closed').length;
   return (
     <>
       <TitleBar
         title={student.name}
-        about={`${lessons} lessons · ${gates.length - open} of ${gates.length} gates closed · ${syllabus.title}`}
+        about={`${lessons} lessons · ${gates.length - open} of ${gates.length} gates closed · ${judge === 'examiner' ? 'Examiner' : 'Strict'}, unaided, in the airplane`}
       >
-        <span className="small quiet nowrap wide-only">
-          {judge === 'examiner' ? 'Examiner' : 'Strict'} · unaided, in the airplane
-        </span>
+        <Menu position="bottom-end">
+          <Menu.Target>
+            <Button variant="default" rightSection={<IconChevronDown size={14} />}>
+              Record
+            </Button>
+          </Menu.Target>
+          <Menu.Dropdown>
+            <Menu.Item component={Link} to={`/logbook/${student.id}`}>
+              Logbook and endorsements
+            </Menu.Item>
+            <Menu.Item component={Link} to={`/solo/${student.id}`}>
+              Landings and the day of a solo
+            </Menu.Item>
+            <Menu.Item component={Link} to="/syllabus">
+              The syllabus
+            </Menu.Item>
+          </Menu.Dropdown>
+        </Menu>
         {staff && (
           <Button component={Link} to={`/brief/new?student=${student.id}`} variant="default">
             Brief by hand

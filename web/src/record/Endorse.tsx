@@ -1,0 +1,146 @@
+/** An endorsement from a template: what stands in braces is filled in, and nothing is signed while a brace is left. */
+import { dayAfter, type EndorsementTemplate, fillTemplate, type SoloLimits, unfilled } from '@keel/core';
+import { Button, Modal, PasswordInput, Select, Textarea, TextInput } from '@mantine/core';
+import { DateInput } from '@mantine/dates';
+import { useState } from 'react';
+import { api, read } from '../api/client.ts';
+import { forgetPathOf, useAirplanes, useMe, useRelease, useTemplates } from '../api/hooks.ts';
+import { isoDay, longDay } from '../parts/format.ts';
+import { sent } from '../parts/sent.ts';
+import type { KeepLogbook } from './LogbookPage.tsx';
+
+const limitsInWords = (limits: SoloLimits): string =>
+  `wind ${limits.windKt} kt, crosswind ${limits.crosswindKt} kt, gust spread ${limits.gustSpreadKt} kt, ceiling ${limits.ceilingFt} ft above the field, visibility ${limits.visibilitySm} statute miles, runways ${limits.runways.join(' and ')}`;
+
+interface Props {
+  studentId: string;
+  studentName: string;
+  keep: KeepLogbook;
+}
+
+export function Endorse(props: Props) {
+  const [opened, setOpened] = useState(false);
+  return (
+    <>
+      <Button onClick={() => setOpened(true)}>Endorse</Button>
+      <Modal opened={opened} onClose={() => setOpened(false)} title="An endorsement" size="lg">
+        {opened && <Form {...props} done={() => setOpened(false)} />}
+      </Modal>
+    </>
+  );
+}
+
+function Form({ studentId, studentName, keep, done }: Props & { done: () => void }) {
+  const { data: templates } = useTemplates();
+  const { data: airplanes } = useAirplanes();
+  const { data: release } = useRelease(studentId);
+  const { data: me } = useMe();
+  const [id] = useState(() => crypto.randomUUID());
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [airplane, setAirplane] = useState<string | null>(null);
+  const [date, setDate] = useState<string | null>(isoDay());
+  const [written, setWritten] = useState<string | null>(null);
+  const [password, setPassword] = useState('');
+  const template: EndorsementTemplate | undefined = templates?.find((one) => one.id === chosen);
+  const endsOn = template?.lastsDays && date ? dayAfter(date, template.lastsDays) : null;
+  const filled = template
+    ? fillTemplate(template.text, {
+        student: studentName,
+        instructor: me?.name ?? null,
+        airplane,
+        date: date && longDay(date),
+        ends: endsOn && longDay(endsOn),
+        limits: release?.limits ? limitsInWords(release.limits) : null,
+      })
+    : '';
+  const text = written ?? filled;
+  const open = unfilled(text);
+  return (
+    <form
+      className="stack"
+      onSubmit={async (event) => {
+        event.preventDefault();
+        if (!template || !date) return;
+        const endorsement = {
+          title: template.title,
+          text,
+          airplane: airplane ?? '',
+          date,
+          endsOn,
+          gate: template.gate,
+        };
+        const next = await sent(
+          read(
+            api.students[':id'].endorsements.$post({
+              param: { id: studentId },
+              json: { id, password, endorsement },
+            }),
+          ),
+          'Not signed',
+        );
+        setPassword('');
+        keep(next);
+        if (!next) return;
+        await forgetPathOf(studentId);
+        done();
+      }}
+    >
+      <Select
+        label="Template"
+        data={templates?.map((one) => ({ value: one.id, label: one.title })) ?? []}
+        value={chosen}
+        onChange={(next) => {
+          setChosen(next);
+          setWritten(null);
+        }}
+      />
+      {template && (
+        <>
+          <div className="row">
+            <Select
+              label="Airplane"
+              data={airplanes?.map(({ name }) => name) ?? []}
+              value={airplane}
+              onChange={setAirplane}
+              style={{ flex: 1 }}
+            />
+            <DateInput
+              label="From"
+              valueFormat="D MMM YYYY"
+              value={date}
+              onChange={setDate}
+              style={{ flex: 1 }}
+            />
+            <TextInput
+              label="Last day"
+              value={endsOn ? longDay(endsOn) : 'does not end'}
+              readOnly
+              style={{ flex: 1 }}
+            />
+          </div>
+          <Textarea
+            label="Text"
+            autosize
+            minRows={4}
+            value={text}
+            error={open.length > 0 && `Still to fill in: ${open.join(', ')}`}
+            onChange={(event) => setWritten(event.currentTarget.value)}
+          />
+          <p className="small quiet">
+            {template.source}
+            {template.fromMemory && ', from memory: hold it against your authority’s own words'}.
+          </p>
+          <PasswordInput
+            label="Your password"
+            autoComplete="current-password"
+            value={password}
+            onChange={(event) => setPassword(event.currentTarget.value)}
+          />
+          <Button type="submit" disabled={!password || open.length > 0}>
+            Sign it
+          </Button>
+        </>
+      )}
+    </form>
+  );
+}

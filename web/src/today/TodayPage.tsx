@@ -1,0 +1,182 @@
+/** Today: what the day asks of whoever is signed in. */
+import type { Today } from '@keel/core';
+import { Button } from '@mantine/core';
+import type { ReactNode } from 'react';
+import { Link } from 'react-router';
+import { useMe, useToday } from '../api/hooks.ts';
+import { TitleBar } from '../frame/TitleBar.tsx';
+import { clockTime, dayAndTime, isoDay, longDay } from '../parts/format.ts';
+import { Waiting } from '../parts/states.tsx';
+import { NextLesson } from '../path/NextLesson.tsx';
+import './today.css';
+
+type LessonToday = Today['lessons'][number];
+
+/** What is to be done for each need, and where. */
+const NEEDS = {
+  brief: { says: 'Brief it', to: ({ id }: LessonToday) => `/brief/${id}` },
+  recording: { says: 'Attach its recording', to: ({ id }: LessonToday) => `/fly/${id}` },
+  grades: { says: 'Grade it', to: ({ recordingId }: LessonToday) => `/debrief/${recordingId}` },
+  signature: { says: 'Sign the entry', to: ({ student }: LessonToday) => `/logbook/${student.id}` },
+} as const;
+
+export function TodayPage() {
+  const today = useToday();
+  const { data: me } = useMe();
+  if (!today.data || !me) return <Waiting query={today} what="today" />;
+  const student = me.role === 'student';
+  const { on, lessons, bookings, rusting, closing, ending, practise } = today.data;
+  return (
+    <>
+      <TitleBar
+        title={longDay(on)}
+        about={student ? me.name : `${lessons.length + bookings.length} to fly today`}
+      >
+        <Button component={Link} to="/week" variant="default">
+          The week
+        </Button>
+        {student && (
+          <Button component={Link} to={`/path/${me.id}`}>
+            Where I stand
+          </Button>
+        )}
+      </TitleBar>
+      <div className="page">
+        <div className="columns today-columns">
+          <div className="stack">
+            <section className="sheet" aria-label="Lessons">
+              <h2>{student ? 'Your next lesson' : 'Lessons, in order'}</h2>
+              {lessons.length + bookings.length === 0 && (
+                <p className="quiet">
+                  {student
+                    ? 'None is planned. Ask for a time at Week.'
+                    : 'Nothing is planned today. Propose a lesson from a student’s path, or book one at Week.'}
+                </p>
+              )}
+              <ol className="day-list">
+                {lessons.map((lesson) => (
+                  <LessonLine key={lesson.id} lesson={lesson} student={student} on={on} />
+                ))}
+                {bookings.map((booking) => (
+                  <li key={booking.id}>
+                    <span className="clock">{clockTime(booking.at)}</span>
+                    <div style={{ flex: 1 }}>
+                      <strong>{booking.student.name}</strong>
+                      <div className="small quiet">
+                        booked to {clockTime(booking.until)}, {booking.airplane}; no lesson yet
+                      </div>
+                    </div>
+                    {!student && (
+                      <NextLesson studentId={booking.student.id} label="Propose" at={booking.at} />
+                    )}
+                  </li>
+                ))}
+              </ol>
+            </section>
+            {practise && (
+              <section className="sheet" aria-label="To practise">
+                <h2>One thing to practise</h2>
+                <p>
+                  <strong>{practise.title}</strong> <span className="quiet">— {practise.why}</span>
+                </p>
+                <Button
+                  component={Link}
+                  to={`/fly/${practise.lessonId}/trainer?maneuver=${practise.maneuver}`}
+                  style={{ marginTop: 8 }}
+                >
+                  Open it on the trainer
+                </Button>
+              </section>
+            )}
+          </div>
+          <div className="stack">
+            <Watch title="Going rusty" none="Nothing goes rusty in the next days.">
+              {rusting.map(({ student: one, title, skill, inDays }) => (
+                <Line
+                  key={`${one.id} ${skill}`}
+                  to={`/path/${one.id}`}
+                  who={student ? null : one.name}
+                  what={title}
+                >
+                  {inDays < 0 ? `for ${-inDays} days` : inDays === 0 ? 'tomorrow' : `in ${inDays} days`}
+                </Line>
+              ))}
+            </Watch>
+            <Watch title="Gates that wait for a word" none="None: where evidence is there, the word is too.">
+              {closing.map(({ student: one, title, gate }) => (
+                <Line
+                  key={`${one.id} ${gate}`}
+                  to={`/path/${one.id}`}
+                  who={student ? null : one.name}
+                  what={title}
+                >
+                  evidence is there
+                </Line>
+              ))}
+            </Watch>
+            <Watch title="Papers that end" none="None ends this month.">
+              {ending.map(({ student: one, title, endsOn, inDays }) => (
+                <Line
+                  key={`${one.id} ${title}`}
+                  to={`/path/${one.id}`}
+                  who={student ? null : one.name}
+                  what={title}
+                >
+                  {inDays < 0 ? `ended ${longDay(endsOn)}` : `last day ${longDay(endsOn)}`}
+                </Line>
+              ))}
+            </Watch>
+          </div>
+        </div>
+      </div>
+    </>
+  );
+}
+
+function LessonLine({ lesson, student, on }: { lesson: LessonToday; student: boolean; on: string }) {
+  const [need] = lesson.needs;
+  const today = isoDay(lesson.at) === on;
+  return (
+    <li>
+      <span className="clock">{today ? clockTime(lesson.at) : dayAndTime(lesson.at)}</span>
+      <div style={{ flex: 1 }}>
+        <strong>{student ? lesson.title : lesson.student.name}</strong>
+        <div className="small quiet">
+          {student ? lesson.airplane : `${lesson.title} · ${lesson.airplane}`}
+          {!student && (need ? ` · still: ${lesson.needs.join(', ')}` : ' · all done')}
+        </div>
+      </div>
+      {student ? (
+        <Button component={Link} to={`/brief/${lesson.id}`} variant="default">
+          Its card
+        </Button>
+      ) : (
+        need && (
+          <Button component={Link} to={NEEDS[need].to(lesson)} variant="default">
+            {NEEDS[need].says}
+          </Button>
+        )
+      )}
+    </li>
+  );
+}
+
+function Watch({ title, none, children }: { title: string; none: string; children: ReactNode[] }) {
+  return (
+    <section className="sheet" aria-label={title}>
+      <h2>{title}</h2>
+      {children.length === 0 ? <p className="quiet small">{none}</p> : <ul className="watch">{children}</ul>}
+    </section>
+  );
+}
+
+function Line(props: { to: string; who: string | null; what: string; children: ReactNode }) {
+  return (
+    <li>
+      <Link to={props.to}>
+        {props.who && <strong>{props.who}</strong>} {props.what}
+      </Link>
+      <span className="small quiet nowrap">{props.children}</span>
+    </li>
+  );
+}

@@ -1,0 +1,171 @@
+/** A booking made, looked at, and cancelled with a reason. */
+import { type Booking, bookingInputSchema, CANCEL_REASONS, instantOf, type Me, type Week } from '@keel/core';
+import { Button, Modal, NumberInput, Select, TextInput } from '@mantine/core';
+import { DateTimePicker } from '@mantine/dates';
+import { useForm } from '@mantine/form';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { api, read } from '../api/client.ts';
+import { dayAndTime, fromField, toField } from '../parts/format.ts';
+import { sent } from '../parts/sent.ts';
+import { NextLesson } from '../path/NextLesson.tsx';
+
+type Kept = (next: Week | undefined) => void;
+const KINDS = [
+  { value: 'lesson', label: 'Lesson' },
+  { value: 'solo', label: 'Solo' },
+  { value: 'maintenance', label: 'Maintenance' },
+  { value: 'away', label: 'Away' },
+];
+const asOptions = (people: readonly { id: string; name: string }[]) =>
+  people.map(({ id, name }) => ({ value: id, label: name }));
+
+export function NewBooking(props: { week: Week; me: Me; day: string; kept: Kept; close: () => void }) {
+  const { week, me, day, kept, close } = props;
+  const student = me.role === 'student';
+  const [id] = useState(() => crypto.randomUUID());
+  const form = useForm({
+    initialValues: {
+      kind: 'lesson',
+      from: instantOf(`${day} 10:00:00`, week.zone).toISOString(),
+      minutes: 90 as number | string,
+      studentId: (student ? me.id : null) as string | null,
+      instructorId: (me.role === 'instructor' ? me.id : null) as string | null,
+      airplaneId: (week.airplanes[0]?.id ?? null) as string | null,
+      words: '',
+    },
+  });
+  const { kind } = form.values;
+  const flown = kind === 'lesson' || kind === 'solo';
+  const submit = form.onSubmit(async ({ minutes, ...values }) => {
+    const until = new Date(Date.parse(values.from) + 60_000 * Number(minutes)).toISOString();
+    const checked = bookingInputSchema.safeParse({
+      ...values,
+      id,
+      until,
+      instructorId: kind === 'solo' || kind === 'maintenance' ? null : values.instructorId,
+      studentId: kind === 'maintenance' || (kind === 'away' && !student) ? null : values.studentId,
+      airplaneId: kind === 'away' ? null : values.airplaneId,
+    });
+    if (!checked.success) {
+      form.setErrors(
+        Object.fromEntries(checked.error.issues.map(({ path, message }) => [path.join('.'), message])),
+      );
+      return;
+    }
+    const next = await sent(read(api.bookings.$post({ json: checked.data })), 'Not booked');
+    kept(next);
+    if (next) close();
+  });
+  return (
+    <Modal opened onClose={close} title="Book">
+      <form onSubmit={submit} className="stack" noValidate>
+        <Select
+          label="What"
+          data={student ? KINDS.filter(({ value }) => value === 'lesson' || value === 'away') : KINDS}
+          allowDeselect={false}
+          {...form.getInputProps('kind')}
+        />
+        <div className="row" style={{ alignItems: 'start' }}>
+          <DateTimePicker
+            label="From"
+            valueFormat="ddd D MMM, HH:mm"
+            value={toField(form.values.from)}
+            onChange={(next) => next && form.setFieldValue('from', fromField(next))}
+            style={{ flex: 2 }}
+          />
+          <NumberInput
+            label="Minutes"
+            min={15}
+            step={15}
+            style={{ flex: 1 }}
+            {...form.getInputProps('minutes')}
+          />
+        </div>
+        {flown && !student && (
+          <Select
+            label="Student"
+            data={asOptions(week.students)}
+            searchable
+            {...form.getInputProps('studentId')}
+          />
+        )}
+        {(kind === 'lesson' || (kind === 'away' && !student)) && (
+          <Select
+            label="Instructor"
+            data={asOptions(week.instructors)}
+            {...form.getInputProps('instructorId')}
+          />
+        )}
+        {kind !== 'away' && (
+          <Select label="Airplane" data={asOptions(week.airplanes)} {...form.getInputProps('airplaneId')} />
+        )}
+        <TextInput label="Words" {...form.getInputProps('words')} />
+        <Button type="submit">Book</Button>
+      </form>
+    </Modal>
+  );
+}
+
+export function BookingDetail(props: { booking: Booking; staff: boolean; kept: Kept; close: () => void }) {
+  const { booking, staff, kept, close } = props;
+  const { id, kind, student, instructor, airplane, from, until, words, lessonId, mine } = booking;
+  const [why, setWhy] = useState<string | null>(null);
+  const [more, setMore] = useState('');
+  return (
+    <Modal opened onClose={close} title={student?.name ?? airplane?.name ?? 'A booking'}>
+      <div className="stack">
+        <p>
+          {dayAndTime(from)} to {dayAndTime(until)}
+          <br />
+          {[kind, airplane?.name, instructor?.name].filter(Boolean).join(', ')}
+        </p>
+        {words && <p className="quiet">{words}</p>}
+        {lessonId && (
+          <Button component={Link} to={`/brief/${lessonId}`}>
+            Open its lesson
+          </Button>
+        )}
+        {!lessonId && staff && student && kind === 'lesson' && (
+          <NextLesson studentId={student.id} label="Propose its lesson" at={from} bookingId={id} />
+        )}
+        {(staff || mine) && (
+          <form
+            className="stack"
+            onSubmit={async (event) => {
+              event.preventDefault();
+              const reason = CANCEL_REASONS.find((one) => one === why);
+              if (!reason) return;
+              const next = await sent(
+                read(api.bookings[':id'].cancel.$post({ param: { id }, json: { why: reason, words: more } })),
+                'Not cancelled',
+              );
+              kept(next);
+              if (next) close();
+            }}
+          >
+            <div className="row" style={{ alignItems: 'end' }}>
+              <Select
+                label="Cancel, because of"
+                data={[...CANCEL_REASONS]}
+                value={why}
+                onChange={setWhy}
+                style={{ flex: 1 }}
+              />
+              <TextInput
+                aria-label="More words"
+                placeholder="more words"
+                value={more}
+                onChange={(event) => setMore(event.currentTarget.value)}
+                style={{ flex: 1 }}
+              />
+            </div>
+            <Button type="submit" variant="default" disabled={!why}>
+              Cancel this booking
+            </Button>
+          </form>
+        )}
+      </div>
+    </Modal>
+  );
+}

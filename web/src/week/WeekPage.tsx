@@ -1,0 +1,276 @@
+/** The week: a plain grid of days and hours; what is booked is moved by hand or by keys. */
+
+import {
+  DndContext,
+  type DragEndEvent,
+  KeyboardSensor,
+  PointerSensor,
+  useDraggable,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core';
+import { type Booking, dayAfter, type Week } from '@keel/core';
+import { Button } from '@mantine/core';
+import { IconChevronLeft, IconChevronRight } from '@tabler/icons-react';
+import { type CSSProperties, useRef, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { api, read } from '../api/client.ts';
+import { useMe, useWeek } from '../api/hooks.ts';
+import { TitleBar } from '../frame/TitleBar.tsx';
+import { clockTime, isoDay, longDay } from '../parts/format.ts';
+import { sent } from '../parts/sent.ts';
+import { Waiting } from '../parts/states.tsx';
+import { BookingDetail, NewBooking } from './Booking.tsx';
+import {
+  FROM_HOUR,
+  HOUR_PX,
+  minuteOf,
+  moved,
+  type Placed,
+  placeDay,
+  STEP_MIN,
+  topOf,
+  UNTIL_HOUR,
+} from './layout.ts';
+import './week.css';
+
+const STEP_PX = (HOUR_PX * STEP_MIN) / 60;
+
+export function WeekPage() {
+  const [params, setParams] = useSearchParams();
+  const day = params.get('day') ?? isoDay();
+  const week = useWeek(day);
+  const { data: me } = useMe();
+  const [opened, setOpened] = useState<Booking | null>(null);
+  const [making, setMaking] = useState(false);
+  if (!week.data || !me) return <Waiting query={week} what="the week" />;
+  const { monday, bookings } = week.data;
+  const go = (days: number) => setParams({ day: dayAfter(monday, days) }, { replace: true });
+  const kept = (next: Week | undefined) => {
+    if (next?.monday === monday) week.mutate(next, { revalidate: false });
+    else if (next) week.mutate();
+  };
+  const move = async (booking: Booking, days: number, minutes: number) => {
+    const span = moved(booking, days, minutes, week.data!.zone);
+    // At once where it was put; back again if it is refused.
+    const ahead = bookings.map((one) => (one.id === booking.id ? { ...one, ...span } : one));
+    week.mutate({ ...week.data!, bookings: ahead }, { revalidate: false });
+    const next = await sent(
+      read(
+        api.bookings[':id'].$put({ param: { id: booking.id }, json: { version: booking.version, ...span } }),
+      ),
+      'Not moved',
+    );
+    if (next) kept(next);
+    else week.mutate();
+  };
+  return (
+    <>
+      <TitleBar title={`Week of ${longDay(monday)}`} about={`${bookings.length} bookings`}>
+        <Button variant="default" onClick={() => go(-7)} aria-label="The week before">
+          <IconChevronLeft size={18} />
+        </Button>
+        <Button variant="default" onClick={() => setParams({}, { replace: true })}>
+          This week
+        </Button>
+        <Button variant="default" onClick={() => go(7)} aria-label="The week after">
+          <IconChevronRight size={18} />
+        </Button>
+        <Button onClick={() => setMaking(true)}>Book</Button>
+      </TitleBar>
+      <div className="page">
+        <Grid week={week.data} move={move} open={setOpened} />
+        <Agenda week={week.data} open={setOpened} />
+        <p className="small quiet legend">
+          Tinted: night at the field, which begins and ends with civil twilight. Drag a booking to move it; by
+          keys, Enter on it picks it up, the arrows move it a quarter of an hour or a day, Enter puts it down.
+        </p>
+      </div>
+      {making && <NewBooking week={week.data} me={me} day={day} kept={kept} close={() => setMaking(false)} />}
+      {opened && (
+        <BookingDetail
+          booking={opened}
+          staff={me.role !== 'student'}
+          kept={kept}
+          close={() => setOpened(null)}
+        />
+      )}
+    </>
+  );
+}
+
+interface GridProps {
+  week: Week;
+  move: (booking: Booking, days: number, minutes: number) => void;
+  open: (booking: Booking) => void;
+}
+
+function Grid({ week, move, open }: GridProps) {
+  const { days, bookings, zone } = week;
+  const columns = useRef<HTMLDivElement>(null);
+  const dayPx = () => (columns.current?.clientWidth ?? 7) / 7;
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(KeyboardSensor, {
+      coordinateGetter: ({ code }, { currentCoordinates: { x, y } }) => {
+        const step = {
+          ArrowUp: [0, -STEP_PX],
+          ArrowDown: [0, STEP_PX],
+          ArrowLeft: [-dayPx(), 0],
+          ArrowRight: [dayPx(), 0],
+        }[code];
+        return step && { x: x + step[0], y: y + step[1] };
+      },
+    }),
+  );
+  const end = ({ active, delta }: DragEndEvent) => {
+    const booking = bookings.find(({ id }) => id === active.id);
+    const [by, minutes] = [Math.round(delta.x / dayPx()), Math.round(delta.y / STEP_PX) * STEP_MIN];
+    if (booking && (by !== 0 || minutes !== 0)) move(booking, by, minutes);
+  };
+  const hours = Array.from({ length: UNTIL_HOUR - FROM_HOUR }, (_, i) => FROM_HOUR + i);
+  return (
+    <DndContext
+      sensors={sensors}
+      onDragEnd={end}
+      modifiers={[
+        ({ transform }) => ({
+          ...transform,
+          x: Math.round(transform.x / dayPx()) * dayPx(),
+          y: Math.round(transform.y / STEP_PX) * STEP_PX,
+        }),
+      ]}
+    >
+      <div className="sheet week-frame" data-scrolls>
+        <div className="week-grid">
+          <div className="week-hours" aria-hidden="true">
+            {hours.map((hour) => (
+              <div key={hour} style={{ height: HOUR_PX }}>
+                {hour}
+              </div>
+            ))}
+          </div>
+          <div className="week-days" ref={columns}>
+            {days.map(({ day, daylight }) => (
+              <section
+                key={day}
+                className="week-day"
+                aria-label={longDay(day)}
+                data-today={day === isoDay() || undefined}
+              >
+                <h2>{longDay(day).split(' ').slice(0, 3).join(' ')}</h2>
+                <div className="week-column" style={{ height: hours.length * HOUR_PX }}>
+                  {daylight && (
+                    <>
+                      <div
+                        className="night"
+                        style={{ top: 0, height: topOf(minuteOf(daylight.dawn, day, zone)) }}
+                      />
+                      <div
+                        className="night"
+                        style={{ top: topOf(minuteOf(daylight.dusk, day, zone)), bottom: 0 }}
+                      />
+                    </>
+                  )}
+                  {placeDay(bookings, day, zone).map((placed) => (
+                    <Block key={placed.booking.id} placed={placed} open={open} />
+                  ))}
+                </div>
+                {daylight && (
+                  <p className="small quiet sun">
+                    sun {clockTime(daylight.sunrise)}–{clockTime(daylight.sunset)}
+                  </p>
+                )}
+              </section>
+            ))}
+          </div>
+        </div>
+      </div>
+    </DndContext>
+  );
+}
+
+/** What stands on a booking: who and in what; another’s says that it is taken. */
+const wordsOf = ({ kind, student, instructor, airplane, mine }: Booking): [string, string] => {
+  if (kind === 'maintenance') return [airplane?.name ?? '', 'maintenance'];
+  if (kind === 'away') return [student?.name ?? instructor?.name ?? '', 'away'];
+  if (!student && !mine) return ['taken', [airplane?.name, instructor?.name].filter(Boolean).join(', ')];
+  const with_ = kind === 'solo' ? 'solo' : instructor?.name;
+  return [student?.name ?? '', [airplane?.name, with_].filter(Boolean).join(', ')];
+};
+
+function Block({ placed, open }: { placed: Placed; open: (booking: Booking) => void }) {
+  const { booking, fromMin, untilMin, lane, lanes } = placed;
+  const movable = booking.student !== null || booking.mine || booking.kind === 'maintenance';
+  const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({
+    id: booking.id,
+    disabled: !movable,
+  });
+  const style: CSSProperties = {
+    top: topOf(fromMin),
+    height: Math.max(22, topOf(untilMin) - topOf(fromMin) - 2),
+    left: `${(100 * lane) / lanes}%`,
+    width: `calc(${100 / lanes}% - 2px)`,
+    transform: transform ? `translate(${transform.x}px, ${transform.y}px)` : undefined,
+    zIndex: isDragging ? 3 : 1,
+  };
+  const [who, what] = wordsOf(booking);
+  const times = `${clockTime(booking.from)} to ${clockTime(booking.until)}`;
+  return (
+    <button
+      type="button"
+      ref={setNodeRef}
+      className="booking"
+      data-kind={booking.kind}
+      data-taken={!movable || undefined}
+      style={style}
+      {...attributes}
+      {...listeners}
+      aria-label={`${who}, ${what}, ${times}`}
+      title={`${who}, ${what}, ${times}`}
+      onClick={() => movable && open(booking)}
+    >
+      <strong>{who}</strong>
+      <span>{clockTime(booking.from)}</span>
+      <span>{what}</span>
+    </button>
+  );
+}
+
+/** The same as a list, where there is no room for seven columns. */
+function Agenda({ week, open }: { week: Week; open: (booking: Booking) => void }) {
+  const { days, bookings, zone } = week;
+  return (
+    <div className="week-agenda">
+      {days.map(({ day, daylight }) => {
+        const here = placeDay(bookings, day, zone);
+        return (
+          <section key={day} className="sheet">
+            <div className="row spread">
+              <h2>{longDay(day)}</h2>
+              {daylight && (
+                <span className="small quiet">
+                  sun {clockTime(daylight.sunrise)}–{clockTime(daylight.sunset)}
+                </span>
+              )}
+            </div>
+            {here.length === 0 && <p className="small quiet">Free.</p>}
+            {here.map(({ booking }) => {
+              const [who, what] = wordsOf(booking);
+              return (
+                <button key={booking.id} type="button" className="agenda-line" onClick={() => open(booking)}>
+                  <span className="clock">
+                    {clockTime(booking.from)}–{clockTime(booking.until)}
+                  </span>
+                  <span>
+                    <strong>{who}</strong> <span className="quiet">{what}</span>
+                  </span>
+                </button>
+              );
+            })}
+          </section>
+        );
+      })}
+    </div>
+  );
+}
