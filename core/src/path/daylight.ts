@@ -1,6 +1,5 @@
 /** Sun and night over the field, by suncalc’s almanac: good to a minute or two away from the poles. */
 import { getPosition, getTimes } from 'suncalc';
-import { degrees } from '../units/angles.ts';
 
 export interface FieldPosition {
   latDeg: number;
@@ -22,13 +21,13 @@ export interface Daylight {
 /** @returns null where the sun does not rise or set that day. @param at any instant of the day, best its noon. */
 export function daylightOn(at: Date, { latDeg, lonDeg }: FieldPosition): Daylight | null {
   const { sunrise, sunset, dawn, dusk } = getTimes(at, latDeg, lonDeg);
-  if ([sunrise, sunset, dawn, dusk].some((time) => Number.isNaN(time.getTime()))) return null;
+  if (!sunrise || !sunset || !dawn || !dusk) return null;
   const iso = (time: Date): string => time.toISOString();
   return { sunrise: iso(sunrise), sunset: iso(sunset), dawn: iso(dawn), dusk: iso(dusk) };
 }
 
 export const isNight = (at: Date, { latDeg, lonDeg }: FieldPosition): boolean =>
-  degrees(getPosition(at, latDeg, lonDeg).altitude) < NIGHT_SUN_DEG;
+  getPosition(at, latDeg, lonDeg).altitude < NIGHT_SUN_DEG;
 
 /** Seconds of a span that are by night. */
 export function nightSeconds(from: Date, durationS: number, field: FieldPosition): number {
