@@ -48,6 +48,7 @@ export * from './flight/model/state.ts';
 export * from './flight/model/trim.ts';
 export * from './flight/model/turbulence.ts';
 export * from './flight/pilot/cockpit.ts';
+export { seededRandom } from './flight/random.ts';
 export * from './fly/coach.ts';
 export * from './fly/demonstration.ts';
 export * from './fly/exchange.ts';

@@ -5,7 +5,18 @@
 import { randomUUID } from 'node:crypto';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { attemptsFlown, fleet, readRecordingCsv, type Score, scoreRecording, standards } from '@keel/core';
+import {
+  attemptsFlown,
+  DEFAULT_SYLLABUS,
+  type FlownAttempt,
+  fleet,
+  readRecordingCsv,
+  recordOf,
+  requireRoom,
+  type Score,
+  scoreRecording,
+  standards,
+} from '@keel/core';
 import { Client } from 'pg';
 import { from as copyFrom } from 'pg-copy-streams';
 
@@ -15,6 +26,15 @@ const LESSONS = 25_000;
 const ATTEMPTS_EACH = 6;
 const DAY_MS = 24 * 3600_000;
 const BEGAN = Date.UTC(2021, 0, 4, 8);
+
+const SCORED = DEFAULT_SYLLABUS.skills.flatMap(({ maneuver }) => (maneuver ? [requireRoom(maneuver)] : []));
+/** Of each flight other ones, so that every skill has its attempts. */
+const maneuverOf = (n: number) => {
+  const { id, variants } = SCORED[n % SCORED.length];
+  return { maneuver: id, variant: variants[n % variants.length] };
+};
+/** The worst tolerance used of the one real attempt. */
+const usedBy = ({ worst }: { worst: { used: number } | null }): number => Math.abs(worst?.used ?? 0.6);
 
 export interface LargeSchool {
   schoolId: string;
@@ -160,7 +180,7 @@ export async function fillLargeSchool(
   await copy(
     client,
     'attempt',
-    'school_id, recording_id, attempt, student_id, start_s, end_s, maneuver, variant, help, flown_in, strict, examiner, verdict, worst_used, grade, flown_at, day, data',
+    'school_id, recording_id, attempt, student_id, start_s, end_s, maneuver, variant, help, flown_in, strict, examiner, verdict, worst_used, worst, lesson_id, grade, flown_at, day, data',
     rowsOf(LESSONS * ATTEMPTS_EACH, (n) => {
       const [i, nth] = [Math.floor(n / ATTEMPTS_EACH), n % ATTEMPTS_EACH];
       const { startS, endS, ...data } = attempt;
@@ -172,19 +192,22 @@ export async function fillLargeSchool(
         students[i % STUDENTS],
         startS + 60 * nth,
         endS + 60 * nth,
-        data.maneuver,
-        data.variant,
+        maneuverOf(n).maneuver,
+        maneuverOf(n).variant,
         'unaided',
         'airplane',
         data.strict,
         data.examiner,
         data.verdict,
         data.worst && Math.abs(data.worst.used),
+        data.worst?.used ?? null,
+        lessons[i],
         1 + (n % 4),
         flownAt,
         flownAt.toISOString().slice(0, 10),
         {
           ...data,
+          ...maneuverOf(n),
           recordingId: recordings[i],
           attempt: nth,
           lessonId: lessons[i],
@@ -192,6 +215,69 @@ export async function fillLargeSchool(
           help: 'unaided',
         },
       ];
+    }),
+  );
+  await copy(
+    client,
+    'skill_record',
+    'school_id, student_id, skill, record',
+    students.flatMap((student, i) => {
+      const day = (n: number) =>
+        at(i + STUDENTS * n)
+          .toISOString()
+          .slice(0, 10);
+      const evidence = Array.from({ length: LESSONS / STUDENTS }, (_, n): FlownAttempt => {
+        const flownAt = at(i + STUDENTS * n).toISOString();
+        const toleranceUsed = usedBy(attempt) * (1 + 0.5 * Math.sin(n + i));
+        const verdict = toleranceUsed <= 1 ? 'satisfactory' : 'unsatisfactory';
+        return {
+          at: flownAt,
+          day: day(n),
+          flownIn: 'airplane',
+          help: 'unaided',
+          verdict,
+          toleranceUsed,
+          grade: 3,
+        };
+      });
+      const record = recordOf({
+        evidence,
+        asked: { rules: DEFAULT_SYLLABUS.ready, asks: [], byHand: false },
+        staleAfterDays: 30,
+      });
+      return DEFAULT_SYLLABUS.skills.map(({ id }) => [schoolId, student, id, record]);
+    }),
+  );
+  await copy(
+    client,
+    'gate_closing',
+    'school_id, id, student_id, gate, author_id, body',
+    students.flatMap((student, i) =>
+      ['english', 'certificate', 'medical', 'taxi'].map((gate) => [
+        schoolId,
+        randomUUID(),
+        student,
+        gate,
+        taughtBy(i),
+        { words: '', date: '2025-06-01', endsOn: gate === 'medical' ? '2027-01-01' : null },
+      ]),
+    ),
+  );
+  const today = Math.floor(Date.now() / DAY_MS) * DAY_MS;
+  await copy(
+    client,
+    'booking',
+    'school_id, id, kind, during, student_id, instructor_id, made_by',
+    rowsOf(INSTRUCTORS * 4 * 14, (n) => {
+      const [who, slot, day] = [
+        n % INSTRUCTORS,
+        Math.floor(n / INSTRUCTORS) % 4,
+        Math.floor(n / INSTRUCTORS / 4),
+      ];
+      const from = today + (day - 7) * DAY_MS + (8 + 2 * slot) * 3_600_000;
+      const during = `["${new Date(from).toISOString()}","${new Date(from + 5_400_000).toISOString()}")`;
+      const pupil = students[who + INSTRUCTORS * ((slot + 4 * day) % (STUDENTS / INSTRUCTORS))];
+      return [schoolId, randomUUID(), 'lesson', during, pupil, instructors[who], chief];
     }),
   );
   await client.query('ANALYZE');

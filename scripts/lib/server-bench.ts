@@ -102,6 +102,13 @@ export async function largeSchoolBench(csv: string): Promise<LargeFigures> {
       ['students', chief, '/students'],
       ['people', chief, '/people'],
       ['a student’s path', instructor, `/students/${school.student.id}/path`],
+      ['students by skills, chief', chief, '/path'],
+      ['students by skills, instructor', instructor, '/path'],
+      ['today, chief', chief, '/today'],
+      ['today, instructor', instructor, '/today'],
+      ['today, student', student, '/today'],
+      ['the week, chief', chief, '/week'],
+      ['a student’s logbook', instructor, `/students/${school.student.id}/logbook`],
       ['one’s own path, student', student, `/students/${school.student.id}/path`],
     ];
     const measured: [string, number][] = [];

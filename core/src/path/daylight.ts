@@ -9,6 +9,7 @@ export interface FieldPosition {
 /** Night begins and ends with civil twilight: the sun six degrees below the horizon. */
 const NIGHT_SUN_DEG = -6;
 const STEP_S = 60;
+const DAY_MS = 86_400_000;
 
 export interface Daylight {
   sunrise: string;
@@ -26,8 +27,14 @@ export function daylightOn(at: Date, { latDeg, lonDeg }: FieldPosition): Dayligh
   return { sunrise: iso(sunrise), sunset: iso(sunset), dawn: iso(dawn), dusk: iso(dusk) };
 }
 
-export const isNight = (at: Date, { latDeg, lonDeg }: FieldPosition): boolean =>
-  getPosition(at, latDeg, lonDeg).altitude < NIGHT_SUN_DEG;
+export function isNight(at: Date, field: FieldPosition): boolean {
+  // By local solar days an instant may belong to the day before or after.
+  const days = [-1, 0, 1].map((day) => daylightOn(new Date(at.getTime() + day * DAY_MS), field));
+  if (days.every((day) => day === null))
+    return getPosition(at, field.latDeg, field.lonDeg).altitude < NIGHT_SUN_DEG;
+  const iso = at.toISOString();
+  return !days.some((day) => day !== null && iso >= day.dawn && iso < day.dusk);
+}
 
 /** Seconds of a span that are by night. */
 export function nightSeconds(from: Date, durationS: number, field: FieldPosition): number {

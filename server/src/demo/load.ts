@@ -29,16 +29,13 @@ import {
   TeachingEntity,
 } from '../db/entities.ts';
 import { attemptsOf, writeAttempts } from '../path/attempt-rows.ts';
-import { openTask } from '../tasks/list.ts';
 import type { Tasks } from '../tasks/service.ts';
+import { DEMO_TECHNIQUE, FIELD_FT, GROUND_FT, POSITION, RUNWAY_DEG, RUNWAYS } from './club.ts';
 import { DEMO_LESSONS, type DemoAttempt, type DemoLesson } from './lessons.ts';
+import { loadSeasonLesson, scored } from './load-season.ts';
 import { DEMO_PEOPLE, DEMO_SCHOOL, DEMO_ZONE, demoId } from './people.ts';
-
-/** This club clears once and then looks all the time. */
-const DEMO_TECHNIQUE = { clearingWhen: 'once' } as const;
-const FIELD_FT = 1180;
-/** The highest ground of the training area. */
-const GROUND_FT = 1900;
+import { loadRecord } from './record.ts';
+import { SEASON_LESSONS, type SeasonLesson } from './season.ts';
 
 export const isEmpty = async (database: DataSource): Promise<boolean> =>
   (await database.getRepository(SchoolEntity).count()) === 0;
@@ -50,10 +47,29 @@ export async function loadDemo(
   database: DataSource,
   tasks: Tasks,
   lessons: readonly DemoLesson[] = DEMO_LESSONS,
+  season: readonly SeasonLesson[] = lessons === DEMO_LESSONS ? SEASON_LESSONS : [],
 ): Promise<void> {
   await loadSchool(database);
-  for (const [i, lesson] of lessons.entries()) await loadLesson(database, tasks, lesson, i + 1);
+  // Some are flown here and now, the rest come with the program: each has a processor of its own meanwhile.
+  await Promise.all([
+    (async () => {
+      for (const [i, lesson] of lessons.entries())
+        await loadLesson(database, tasks, { ...lesson, at: shifted(lesson.at) }, i + 1);
+    })(),
+    (async () => {
+      for (const lesson of season) await loadSeasonLesson(database, tasks, lesson);
+    })(),
+  ]);
+  if (lessons === DEMO_LESSONS) await loadRecord(database);
 }
+
+/** The club’s lessons were written down for this day. */
+const WRITTEN_FOR = Date.parse('2026-11-26T12:00:00Z');
+const WEEK_MS = 7 * 86_400_000;
+
+/** By whole weeks, so that it happened lately whenever the demo is loaded, and on the same day of the week. */
+const shifted = (iso: string): string =>
+  new Date(Date.parse(iso) + Math.floor((Date.now() - WRITTEN_FOR) / WEEK_MS) * WEEK_MS).toISOString();
 
 async function loadSchool(database: DataSource): Promise<void> {
   const schoolId = DEMO_SCHOOL.id;
@@ -66,6 +82,8 @@ async function loadSchool(database: DataSource): Promise<void> {
       fieldFt: FIELD_FT,
       areaGroundFt: GROUND_FT,
       zone: DEMO_ZONE,
+      position: POSITION,
+      runways: [...RUNWAYS],
     },
   });
   for (const person of DEMO_PEOPLE) {
@@ -76,6 +94,7 @@ async function loadSchool(database: DataSource): Promise<void> {
       name: person.name,
       role: person.role,
       passwordHash: await hash(person.password),
+      born: person.born ?? null,
     });
   }
   for (const { key, taughtBy } of DEMO_PEOPLE) {
@@ -205,9 +224,6 @@ async function loadLesson(
   await loadStatements(database, id, row, lesson);
 }
 
-/** The club's runway, as it is taken off from. */
-const RUNWAY_DEG = 240;
-
 async function loadStatements(
   database: DataSource,
   recordingId: string,
@@ -245,13 +261,6 @@ async function loadStatements(
     }
   }
   await database.transaction((manager) => writeAttempts(manager, { schoolId, id: recordingId }));
-}
-
-/** Waits until the recording is scored. */
-async function scored(database: DataSource, tasks: Tasks, recordingId: string): Promise<void> {
-  const about = { schoolId: DEMO_SCHOOL.id, kind: 'score', subject: recordingId } as const;
-  const open = await openTask(database, about);
-  if (open) await tasks.ended(open.id);
 }
 
 /** What one attempt's line in the demo stands for. */

@@ -21,27 +21,30 @@ export interface DemoPerson {
   password: string;
   /** The instructor of a student. */
   taughtBy?: string;
+  /** Day of birth of a student. */
+  born?: string;
 }
 
-const person = (key: string, name: string, role: Role, taughtBy?: string): DemoPerson => ({
+const person = (key: string, name: string, role: Role, taughtBy?: string, born?: string): DemoPerson => ({
   key,
   name,
   role,
   email: `${key}@skelmere.example`,
   password: `${role}-at-skelmere`,
   taughtBy,
+  born,
 });
 
 export const DEMO_PEOPLE: readonly DemoPerson[] = [
   person('maren', 'Maren Thackwray', 'chief'),
   person('idris', 'Idris Vellacott', 'instructor'),
   person('petra', 'Petra Lindqvale', 'instructor'),
-  person('nell', 'Nell Ashgrove', 'student', 'idris'),
-  person('joss', 'Joss Pennifold', 'student', 'idris'),
-  person('amara', 'Amara Oduwole-Finch', 'student', 'idris'),
-  person('tomas', 'Tomas Birkhollow', 'student', 'petra'),
-  person('wren', 'Wren Castellane', 'student', 'petra'),
-  person('edda', 'Edda Marrowby', 'student', 'petra'),
+  person('nell', 'Nell Ashgrove', 'student', 'idris', '2003-06-11'),
+  person('joss', 'Joss Pennifold', 'student', 'idris', '1998-02-27'),
+  person('amara', 'Amara Oduwole-Finch', 'student', 'idris', '1991-09-04'),
+  person('tomas', 'Tomas Birkhollow', 'student', 'petra', '2001-12-19'),
+  person('wren', 'Wren Castellane', 'student', 'petra', '2009-04-30'),
+  person('edda', 'Edda Marrowby', 'student', 'petra', '1975-07-22'),
 ];
 
 /** One of each role, for the list that the start prints. */

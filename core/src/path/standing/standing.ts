@@ -146,6 +146,8 @@ function whyNoneCounts(evidence: readonly FlownAttempt[]): string[] {
     return ['nobody has said yet who flew, and with how much help'];
   if (inAirplane.some(({ restsOnUnseen, help }) => restsOnUnseen && help === 'unaided'))
     return ['an instructor has yet to say what the recording could not show'];
+  if (inAirplane.some(({ help, verdict }) => help === 'unaided' && verdict === 'not-scored'))
+    return ['no unaided attempt has a verdict yet'];
   return ['no unaided attempt in the airplane yet'];
 }
 

@@ -1,0 +1,12 @@
+/** The invented club’s own ways, and its field. */
+
+/** This club clears once and then looks all the time. */
+export const DEMO_TECHNIQUE = { clearingWhen: 'once' } as const;
+export const FIELD_FT = 1180;
+/** The highest ground of the training area. */
+export const GROUND_FT = 1900;
+/** The club's runway, as it is taken off from, and as it is named. */
+export const RUNWAY_DEG = 240;
+export const RUNWAYS = ['06/24'];
+/** Somewhere among hills, at no field there is. */
+export const POSITION = { latDeg: 54.41, lonDeg: -2.78 };

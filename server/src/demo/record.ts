@@ -1,0 +1,396 @@
+/** The club’s papers, grades by hand, signed entries and this week’s bookings, all of them near today. */
+import {
+  dayAfter,
+  dayIn,
+  ENDORSEMENT_TEMPLATES,
+  fillTemplate,
+  type GateClosingBody,
+  instantOf,
+  type LandingsByHand,
+  type SignedBody,
+} from '@keel/core';
+import type { DataSource, EntityManager } from 'typeorm';
+import {
+  BookingEntity,
+  EnteredAttemptEntity,
+  GateClosingEntity,
+  LandingWordEntity,
+  LessonEntity,
+  RecordingEntity,
+  SchoolEntity,
+  SignedEntity,
+  SoloLimitsEntity,
+} from '../db/entities.ts';
+import { writeRecords } from '../path/skill-records.ts';
+import { draftFrom } from '../record/logbook.ts';
+import { signedHash } from '../record/sign.ts';
+import { rangeOf } from '../week/bookings.ts';
+import { daysAgo } from './load-season.ts';
+import { DEMO_PEOPLE, DEMO_SCHOOL, DEMO_ZONE, demoId } from './people.ts';
+
+const schoolId = DEMO_SCHOOL.id;
+const HOUR_MS = 3_600_000;
+const LIMITS = {
+  windKt: 12,
+  crosswindKt: 6,
+  gustSpreadKt: 6,
+  ceilingFt: 3000,
+  visibilitySm: 6,
+  runways: ['24', '06'],
+  fuelGal: 18,
+  from: '09:00',
+  until: '17:30',
+};
+
+/** Skills that no recording shows: how many days ago, and the grade. */
+const BY_HAND: Record<string, Record<string, readonly (readonly [daysAgo: number, grade: number])[]>> = {
+  joss: {
+    preflight: [
+      [98, 3],
+      [83, 3],
+      [54, 4],
+      [12, 4],
+    ],
+    'taxi-and-runup': [
+      [98, 3],
+      [76, 3],
+      [40, 4],
+    ],
+    radio: [
+      [90, 2],
+      [54, 3],
+      [26, 3],
+      [12, 3],
+    ],
+    takeoff: [
+      [61, 2],
+      [40, 3],
+      [19, 3],
+      [12, 4],
+      [5, 4],
+    ],
+    pattern: [
+      [54, 2],
+      [33, 3],
+      [19, 3],
+      [12, 3],
+      [5, 4],
+    ],
+    landing: [
+      [47, 2],
+      [33, 2],
+      [26, 3],
+      [19, 3],
+      [12, 3],
+      [5, 3],
+    ],
+    'go-around': [
+      [33, 3],
+      [19, 3],
+      [12, 3],
+      [5, 4],
+    ],
+    crosswind: [
+      [26, 2],
+      [12, 3],
+      [5, 3],
+    ],
+    slip: [
+      [26, 2],
+      [12, 3],
+      [5, 3],
+    ],
+    'engine-failure-approach': [
+      [26, 3],
+      [12, 3],
+      [5, 3],
+    ],
+    'ground-reference': [
+      [61, 3],
+      [47, 3],
+      [33, 4],
+    ],
+    emergencies: [
+      [40, 3],
+      [26, 3],
+      [12, 3],
+    ],
+    'wake-and-shear': [
+      [40, 3],
+      [26, 3],
+      [12, 3],
+    ],
+  },
+  nell: {
+    preflight: [
+      [58, 3],
+      [44, 3],
+      [30, 4],
+    ],
+    landing: [
+      [30, 2],
+      [19, 3],
+    ],
+    takeoff: [
+      [30, 3],
+      [19, 3],
+    ],
+  },
+  amara: {
+    preflight: [
+      [92, 3],
+      [70, 3],
+      [48, 3],
+    ],
+    landing: [
+      [48, 2],
+      [37, 3],
+    ],
+  },
+  tomas: {
+    preflight: [
+      [72, 3],
+      [44, 3],
+      [29, 4],
+    ],
+    'taxi-and-runup': [
+      [72, 3],
+      [44, 3],
+      [29, 3],
+    ],
+  },
+  wren: { preflight: [[9, 2]] },
+};
+
+/** Papers and words: how many days ago, and how many days from today they end. */
+const GATES: Record<string, Record<string, readonly [daysAgo: number, endsIn?: number]>> = {
+  joss: {
+    english: [110],
+    certificate: [104],
+    medical: [120, 19],
+    citizenship: [110],
+    'knowledge-test': [20],
+    preparation: [12],
+    taxi: [40],
+    'level-and-turns': [19],
+    climbs: [19],
+    'ground-reference': [33],
+    'go-around': [5],
+  },
+  nell: { english: [60], certificate: [58], medical: [60, 300], citizenship: [58] },
+  amara: { english: [105], certificate: [100], medical: [110, -6] },
+  tomas: { english: [85], certificate: [80], medical: [88, 420] },
+  edda: { english: [60] },
+};
+const WORDS: Record<string, string> = {
+  preparation: 'Plans, checks and explains the systems without being asked.',
+  'level-and-turns': 'Level and in turns as I want it; the last two lessons without a word from me.',
+};
+
+export async function loadRecord(database: DataSource): Promise<void> {
+  await database.transaction(async (manager) => {
+    await grades(manager);
+    await gates(manager);
+    await landings(manager);
+    await manager.insert(SoloLimitsEntity, {
+      ...said('limits joss', 'joss', 6),
+      body: LIMITS,
+    });
+    await bookings(manager);
+    const school = await manager.findOneByOrFail(SchoolEntity, { id: schoolId });
+    for (const { key } of DEMO_PEOPLE.filter(({ role }) => role === 'student'))
+      await writeRecords(manager, school, demoId(key));
+  });
+  await signedFlights(database, 'joss');
+  await database.transaction((manager) => endorsed(manager));
+}
+
+const teacherOf = (student: string): string =>
+  demoId(DEMO_PEOPLE.find(({ key }) => key === student)!.taughtBy!);
+
+/** What everything that is said of a student has. */
+const said = (name: string, student: string, days: number) => ({
+  schoolId,
+  id: demoId(name),
+  studentId: demoId(student),
+  authorId: teacherOf(student),
+  createdAt: new Date(daysAgo(days, 0).getTime() + 3 * HOUR_MS),
+});
+
+async function grades(manager: EntityManager): Promise<void> {
+  for (const [student, skills] of Object.entries(BY_HAND))
+    for (const [skill, list] of Object.entries(skills))
+      for (const [days, grade] of list)
+        await manager.insert(EnteredAttemptEntity, {
+          ...said(`grade ${student} ${skill} ${days}`, student, days),
+          lessonId: null,
+          withdrawn: null,
+          body: {
+            maneuver: null,
+            variant: null,
+            skill,
+            flownAt: daysAgo(days, 0).toISOString(),
+            lessonId: null,
+            help: grade > 2 ? 'unaided' : 'prompted',
+            grade,
+            words: '',
+          },
+        });
+}
+
+async function gates(manager: EntityManager): Promise<void> {
+  const today = dayIn(new Date(), DEMO_ZONE);
+  for (const [student, closed] of Object.entries(GATES))
+    for (const [gate, [days, endsIn]] of Object.entries(closed)) {
+      const body: GateClosingBody = {
+        words: WORDS[gate] ?? '',
+        date: dayAfter(today, -days),
+        ...(endsIn !== undefined && { endsOn: dayAfter(today, endsIn) }),
+      };
+      await manager.insert(GateClosingEntity, {
+        ...said(`gate ${student} ${gate}`, student, days),
+        gate,
+        body,
+        undone: null,
+      });
+    }
+}
+
+/** The circuits of the last weeks, flown without the recorder. */
+async function landings(manager: EntityManager): Promise<void> {
+  const days: readonly (readonly [number, Partial<LandingsByHand>])[] = [
+    [26, { kind: 'touch-and-go', count: 5, bounced: true, unaided: false, takenOver: false }],
+    [19, { kind: 'touch-and-go', count: 6, unaided: true, crosswindKt: 4 }],
+    [12, { kind: 'touch-and-go', count: 6, unaided: true, crosswindKt: 7 }],
+    [12, { kind: 'go-around', count: 2, decidedByStudent: true }],
+    [5, { kind: 'full-stop', count: 2, unaided: true, powerOff: true }],
+    [5, { kind: 'touch-and-go', count: 4, unaided: true }],
+  ];
+  for (const [i, [ago, line]] of days.entries())
+    await manager.insert(LandingWordEntity, {
+      ...said(`landings joss ${i}`, 'joss', ago),
+      recordingId: null,
+      nth: null,
+      body: { place: DEMO_SCHOOL.name, flownAt: daysAgo(ago, 1).toISOString(), ...line },
+    });
+}
+
+/** Every flight but the last two is signed; those wait for it. */
+async function signedFlights(database: DataSource, student: string): Promise<void> {
+  const recordings = await database
+    .getRepository(RecordingEntity)
+    .find({ where: { schoolId, studentId: demoId(student) }, order: { flownAt: 'ASC' } });
+  for (const recording of recordings.slice(0, -2)) {
+    const entry = await draftFrom(database, recording);
+    await database.transaction((manager) =>
+      signedBy(manager, {
+        name: `signed ${recording.id}`,
+        student,
+        recordingId: recording.id,
+        at: new Date(recording.flownAt.getTime() + 3 * HOUR_MS),
+        body: { kind: 'entry', entry },
+      }),
+    );
+  }
+}
+
+async function endorsed(manager: EntityManager): Promise<void> {
+  const template = ENDORSEMENT_TEMPLATES.find(({ id }) => id === 'knowledge-test')!;
+  const text = fillTemplate(template.text, { student: 'Joss Pennifold', airplane: 'the Cairn' });
+  const at = daysAgo(20, 2);
+  await signedBy(manager, {
+    name: 'endorsed joss',
+    student: 'joss',
+    recordingId: null,
+    at,
+    body: {
+      kind: 'endorsement',
+      endorsement: {
+        title: template.title,
+        text,
+        airplane: 'Cairn',
+        date: dayIn(at, DEMO_ZONE),
+        endsOn: null,
+        gate: template.gate,
+      },
+    },
+  });
+}
+
+async function signedBy(
+  manager: EntityManager,
+  one: { name: string; student: string; recordingId: string | null; at: Date; body: SignedBody },
+): Promise<void> {
+  const row = {
+    id: demoId(one.name),
+    kind: one.body.kind,
+    studentId: demoId(one.student),
+    recordingId: one.recordingId,
+    replaces: null,
+    body: one.body,
+    signerId: teacherOf(one.student),
+    signedAt: one.at,
+  };
+  await manager.insert(SignedEntity, { schoolId, origin: null, ...row, hash: signedHash(row) });
+}
+
+/** This week and next: days from today, hours of the club’s clock, who and in what. */
+const WEEK: readonly (readonly [
+  day: number,
+  from: string,
+  until: string,
+  student: string | null,
+  airplane: string,
+])[] = [
+  [-3, '09:30', '11:15', 'tomas', 'cairn-4'],
+  [-2, '13:00', '14:45', 'edda', 'gimmer-2'],
+  [-1, '11:15', '12:45', 'wren', 'sedge-2'],
+  [0, '09:30', '11:15', 'joss', 'cairn-4'],
+  [0, '11:30', '13:00', 'wren', 'sedge-2'],
+  [0, '13:30', '15:15', 'amara', 'gimmer-2'],
+  [1, '09:30', '11:15', 'tomas', 'gimmer-2'],
+  [1, '11:30', '13:15', 'nell', 'cairn-4'],
+  [2, '09:00', '16:00', null, 'sedge-2'],
+  [3, '09:30', '11:15', 'joss', 'cairn-4'],
+  [4, '13:00', '14:45', 'edda', 'gimmer-2'],
+  [5, '09:30', '11:15', 'nell', 'cairn-4'],
+  [6, '10:00', '11:30', 'wren', 'sedge-2'],
+  [7, '09:30', '11:15', 'joss', 'cairn-4'],
+  [8, '13:00', '14:45', 'tomas', 'gimmer-2'],
+  [9, '10:00', '11:45', 'nell', 'cairn-4'],
+];
+
+async function bookings(manager: EntityManager): Promise<void> {
+  const today = dayIn(new Date(), DEMO_ZONE);
+  const at = (day: number, clock: string): string =>
+    instantOf(`${dayAfter(today, day)} ${clock}:00`, DEMO_ZONE).toISOString();
+  for (const [day, from, until, student, airplane] of WEEK) {
+    const row = {
+      schoolId,
+      id: demoId(`booking ${day} ${from} ${airplane}`),
+      during: rangeOf(at(day, from), at(day, until)),
+      airplaneRowId: demoId(`airplane ${airplane}`),
+      madeBy: demoId('maren'),
+    };
+    if (!student) await manager.insert(BookingEntity, { ...row, kind: 'maintenance', words: 'Fifty hours' });
+    else
+      await manager.insert(BookingEntity, {
+        ...row,
+        kind: 'lesson',
+        studentId: demoId(student),
+        instructorId: teacherOf(student),
+        lessonId: day === 0 && student === 'joss' ? await lessonToday(manager, at(day, from)) : null,
+      });
+  }
+}
+
+/** One of today’s lessons is put together already: like the last one, and once more. */
+async function lessonToday(manager: EntityManager, plannedAt: string): Promise<string> {
+  const last = await manager.findOneOrFail(LessonEntity, {
+    where: { schoolId, studentId: demoId('joss') },
+    order: { plannedAt: 'DESC' },
+  });
+  const id = demoId('lesson joss today');
+  await manager.insert(LessonEntity, { ...last, id, plannedAt: new Date(plannedAt), focus: 'As on the day' });
+  return id;
+}
