@@ -91,6 +91,7 @@ test('brief, fly, debrief, path', async ({ page }) => {
   // The debrief’s own heading begins with the name as well.
   await expect(page).toHaveURL(/\/path\//);
   await expect(page.getByRole('heading', { name: 'Amara Oduwole-Finch', exact: true })).toBeVisible();
+  await page.getByRole('link', { name: 'Steep turns', exact: true }).click();
   const row = page
     .getByRole('row')
     .filter({ has: page.locator(`a[href="/debrief/${recordingId}?attempt=0"]`) });

@@ -34,7 +34,7 @@ test('someone is invited, comes by the link, is helped with the password, and go
   const { violations } = await new AxeBuilder({ page: guest }).analyze();
   expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([]);
   await guest.getByRole('button', { name: 'Accept and sign in' }).click();
-  await expect(guest.getByRole('heading', { name: 'Lessons' })).toBeVisible();
+  await expect(guest.getByRole('heading', { name: 'Your next lesson' })).toBeVisible();
   await guest.goto(link);
   await expect(guest.getByRole('alert')).toContainText('was used');
 
@@ -50,7 +50,7 @@ test('someone is invited, comes by the link, is helped with the password, and go
   await guest.getByLabel('Email').fill(email);
   await guest.getByLabel('Password', { exact: true }).fill('another set of words');
   await guest.getByRole('button', { name: 'Sign in' }).click();
-  await expect(guest.getByRole('heading', { name: 'Lessons' })).toBeVisible();
+  await expect(guest.getByRole('heading', { name: 'Your next lesson' })).toBeVisible();
 
   await menu.click();
   await page.getByRole('menuitem', { name: 'Close the account' }).click();

@@ -7,6 +7,7 @@ const VIEWS: Record<
   string,
   (ids: { lesson: string; flown: string; recording: string; student: string }) => string
 > = {
+  today: () => '/',
   lessons: () => '/brief',
   'new lesson': () => '/brief/new',
   brief: ({ lesson }) => `/brief/${lesson}`,
@@ -15,6 +16,11 @@ const VIEWS: Record<
   debrief: ({ recording }) => `/debrief/${recording}?attempt=2`,
   students: () => '/path',
   path: ({ student }) => `/path/${student}`,
+  'a skill': ({ student }) => `/path/${student}/steep-turn`,
+  logbook: ({ student }) => `/logbook/${student}`,
+  'the day of a solo': ({ student }) => `/solo/${student}`,
+  week: () => '/week',
+  syllabus: () => '/syllabus',
   hangar: () => '/hangar',
   standards: () => '/standards',
   technique: () => '/technique',

@@ -17,23 +17,11 @@ const USAGE = `npm run shots -- [VIEW …]
 KEEL_URL names a running program, KEEL_SHOTS another folder, KEEL_FULL=1 takes whole pages`;
 const { positionals: wanted } = answerUsage(USAGE, { allowPositionals: true });
 
-/** What a logger of an invented make writes. */
-const FOREIGN = [
-  'Invented logger, unit 7',
-  'Date;Time;Height (m);Airspeed (km/h);Heading (deg);Roll (rad);Engine speed;Battery',
-  ...Array.from(
-    { length: 60 },
-    (_, i) => `2026-11-21;10:00:${String(i).padStart(2, '0')};${1371 + i / 10};176;90;0.02;2290;12.6`,
-  ),
-].join('\n');
-
 const again = (page) =>
   page.getByRole('region', { name: 'See it again' }).evaluate((sheet) => sheet.scrollIntoView());
 
 /** A view: its name, who looks, where, and what to do there before the picture. */
 const VIEWS = [
-  { name: 'sign-in', path: '/sign-in' },
-  { name: 'lessons', as: 'idris', path: '/brief' },
   { name: 'brief', as: 'idris', path: ({ planned }) => `/brief/${planned}` },
   {
     name: 'brief-compose',
@@ -97,22 +85,30 @@ const VIEWS = [
     tablet: true,
     path: ({ debrief }) => `/debrief/${debrief}?attempt=2`,
   },
+  { name: 'today', as: 'idris', path: '/' },
+  { name: 'matrix', as: 'maren', path: '/path' },
+  { name: 'path', as: 'idris', path: ({ near }) => `/path/${near}` },
+  { name: 'week', as: 'idris', path: '/week' },
+  { name: 'logbook', as: 'idris', path: ({ near }) => `/logbook/${near}` },
   {
-    name: 'columns',
+    name: 'solo',
     as: 'idris',
-    path: ({ planned }) => `/fly/${planned}`,
+    path: ({ near }) => `/solo/${near}`,
     act: async (page) => {
-      await page.getByLabel('Recording file').setInputFiles({
-        name: 'logger-7.csv',
-        mimeType: 'text/csv',
-        buffer: Buffer.from(FOREIGN),
-      });
-      await page.getByRole('dialog').waitFor();
+      for (const [label, value] of Object.entries({
+        Runway: '24',
+        'Wind from, °': '210',
+        'Wind, kt': '9',
+        'Visibility, sm': '10',
+        'Ceiling, ft above the field': '3500',
+        'Fuel, gal': '30',
+      }))
+        await page.getByLabel('The check').getByLabel(label, { exact: true }).fill(value);
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: 'Look', exact: true }).click();
+      await page.locator('.release-items').waitFor();
     },
   },
-  { name: 'path', as: 'idris', path: ({ student }) => `/path/${student}` },
-  { name: 'hangar', as: 'idris', path: '/hangar' },
-  { name: 'technique', as: 'maren', path: '/technique' },
   { name: 'standards', as: 'maren', path: '/standards' },
   { name: 'people', as: 'maren', path: '/people' },
 ];
@@ -134,8 +130,11 @@ async function signIn(context, url, who) {
 async function subjects(context, url) {
   await signIn(context, url, 'idris');
   const { items: lessons } = await (await context.request.get(`${url}/api/lessons?limit=200`)).json();
+  const joss = lessons.find((lesson) => lesson.student.name.startsWith('Joss'));
   const nell = lessons.filter((lesson) => lesson.student.name.startsWith('Nell'));
   return {
+    // Near the first solo.
+    near: joss.student.id,
     planned: nell.find((lesson) => lesson.recordings.length === 0).id,
     debrief: nell.find((lesson) => lesson.recordings.length > 0).recordings[0].id,
     review: nell.find((lesson) => lesson.title.startsWith('Review')).recordings[0].id,

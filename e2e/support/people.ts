@@ -26,7 +26,12 @@ export async function signIn(page: Page, who: PersonKey): Promise<void> {
   await page.getByLabel('Email').fill(PEOPLE[who].email);
   await page.getByLabel('Password', { exact: true }).fill(PEOPLE[who].password);
   await page.getByRole('button', { name: 'Sign in' }).click();
-  await page.getByRole('heading', { name: 'Lessons' }).waitFor();
+  // Today comes first; a test begins at the lessons.
+  await page
+    .getByRole('navigation', { name: 'Stations' })
+    .getByRole('link', { name: 'Brief', exact: true })
+    .click();
+  await page.getByRole('heading', { name: 'Lessons', level: 1 }).waitFor();
 }
 
 /** Through the API, where the form is not what is tested. */

@@ -16,6 +16,7 @@ import {
   type Score,
   scoreRecording,
   standards,
+  summaryOf,
 } from '@keel/core';
 import { Client } from 'pg';
 import { from as copyFrom } from 'pg-copy-streams';
@@ -217,36 +218,33 @@ export async function fillLargeSchool(
       ];
     }),
   );
+  const records = students.map((_, i) => {
+    const evidence = Array.from({ length: LESSONS / STUDENTS }, (__, n): FlownAttempt => {
+      const flownAt = at(i + STUDENTS * n).toISOString();
+      const toleranceUsed = usedBy(attempt) * (1 + 0.5 * Math.sin(n + i));
+      const verdict = toleranceUsed <= 1 ? 'satisfactory' : 'unsatisfactory';
+      const day = flownAt.slice(0, 10);
+      return { at: flownAt, day, flownIn: 'airplane', help: 'unaided', verdict, toleranceUsed, grade: 3 };
+    });
+    const asked = { rules: DEFAULT_SYLLABUS.ready, asks: [], byHand: false };
+    return recordOf({ evidence, asked, staleAfterDays: 30 });
+  });
+  const skillIds = DEFAULT_SYLLABUS.skills.map(({ id }) => id);
   await copy(
     client,
     'skill_record',
     'school_id, student_id, skill, record',
-    students.flatMap((student, i) => {
-      const day = (n: number) =>
-        at(i + STUDENTS * n)
-          .toISOString()
-          .slice(0, 10);
-      const evidence = Array.from({ length: LESSONS / STUDENTS }, (_, n): FlownAttempt => {
-        const flownAt = at(i + STUDENTS * n).toISOString();
-        const toleranceUsed = usedBy(attempt) * (1 + 0.5 * Math.sin(n + i));
-        const verdict = toleranceUsed <= 1 ? 'satisfactory' : 'unsatisfactory';
-        return {
-          at: flownAt,
-          day: day(n),
-          flownIn: 'airplane',
-          help: 'unaided',
-          verdict,
-          toleranceUsed,
-          grade: 3,
-        };
-      });
-      const record = recordOf({
-        evidence,
-        asked: { rules: DEFAULT_SYLLABUS.ready, asks: [], byHand: false },
-        staleAfterDays: 30,
-      });
-      return DEFAULT_SYLLABUS.skills.map(({ id }) => [schoolId, student, id, record]);
-    }),
+    students.flatMap((student, i) => skillIds.map((id) => [schoolId, student, id, records[i]])),
+  );
+  await copy(
+    client,
+    'student_summary',
+    'school_id, student_id, skills',
+    students.map((student, i) => [
+      schoolId,
+      student,
+      Object.fromEntries(skillIds.map((id) => [id, summaryOf(records[i])])),
+    ]),
   );
   await copy(
     client,

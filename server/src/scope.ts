@@ -38,6 +38,24 @@ export const visibleStudents = (database: DataSource, viewer: Viewer): Promise<A
     .orderBy('student.name')
     .getMany();
 
+/** The same, of open accounts and as little of each as lists of everybody need: hundreds of whole ones take their time. */
+export const studentsInLittle = (
+  database: DataSource,
+  viewer: Viewer,
+): Promise<{ id: string; name: string; born: string | null }[]> =>
+  visible(
+    database
+      .getRepository(AccountEntity)
+      .createQueryBuilder('student')
+      .select(['student.id AS id', 'student.name AS name', 'student.born::text AS born'])
+      .where("student.role = 'student' AND student.closedAt IS NULL"),
+    'student',
+    viewer,
+    'id',
+  )
+    .orderBy('student.name')
+    .getRawMany();
+
 /** @throws Problem 404 when there is no such student for this viewer. */
 export async function requireStudent(database: DataSource, viewer: Viewer, id: string): Promise<Account> {
   const student = await visible(

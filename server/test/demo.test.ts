@@ -1,8 +1,11 @@
 import { connect } from '../src/db/database.ts';
 import { RecordingEntity } from '../src/db/entities.ts';
+import { flySeasonLesson } from '../src/demo/fly-season.ts';
 import { DEMO_LESSONS } from '../src/demo/lessons.ts';
 import { hasDemo, isEmpty, loadDemo } from '../src/demo/load.ts';
+import { seasonFile } from '../src/demo/load-season.ts';
 import { DEMO_PEOPLE } from '../src/demo/people.ts';
+import { SEASON_LESSONS } from '../src/demo/season.ts';
 import { openFresh } from './support/school.ts';
 
 test('the demo is a club of one chief, two instructors and six students, with thirteen lessons flown', () => {
@@ -27,6 +30,25 @@ test('loaded into two empty databases it is the same data', async () => {
   const [one, other] = [await load(), await load()];
   expect(one).toEqual(other);
   expect(one.map(({ status }) => status)).toEqual(['analysed', 'analysed']);
+});
+
+test.each(['wren-s1', 'tomas-s4'])(
+  'the flight %s that comes with the program is the one that is flown',
+  async (key) => {
+    const lesson = SEASON_LESSONS.find((one) => one.key === key)!;
+    expect(String(await seasonFile(lesson)) === flySeasonLesson(lesson)).toBe(true);
+  },
+);
+
+test('six points of the way: a season for five students, over four months', () => {
+  const days = SEASON_LESSONS.map(({ daysAgo }) => daysAgo);
+  expect(Math.max(...days)).toBeGreaterThan(100);
+  expect(new Set(SEASON_LESSONS.map(({ season }) => season.student)).size).toBe(5);
+  // The one who was away has been for five weeks.
+  const away = SEASON_LESSONS.filter(({ season }) => season.student === 'amara').map(
+    ({ daysAgo }) => daysAgo,
+  );
+  expect(Math.min(...away)).toBeGreaterThanOrEqual(35);
 });
 
 test('a database that does not answer is an error, not a wait', async () => {

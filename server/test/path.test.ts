@@ -1,6 +1,6 @@
 /** The way to solo: standing, gates, what is proposed, what is signed and stays so. */
 import { randomUUID } from 'node:crypto';
-import { type GateState, type Path, syllabuses } from '@keel/core';
+import { type GateState, type Path, STANDINGS, syllabuses } from '@keel/core';
 import {
   analysed,
   asOwner,
@@ -76,7 +76,7 @@ describe('standing', () => {
     const matrix = await (await school.instructor.call('GET', '/path')).json();
     const row = matrix.students.find(({ id }: { id: string }) => id === school.student.id);
     const { skills } = await pathOf();
-    expect(row.cells.map(({ standing }: { standing: string }) => standing)).toEqual(
+    expect(row.cells.map((cell: [number] | null) => STANDINGS[cell?.[0] ?? 0])).toEqual(
       skills.map(({ standing }) => standing),
     );
     expect((await (await school.otherInstructor.call('GET', '/path')).json()).students).toEqual([]);

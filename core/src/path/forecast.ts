@@ -34,13 +34,13 @@ export interface ToFly {
 }
 
 /** Futures flown, and after how many lessons one is given up. */
-const FUTURES = 300;
+const FUTURES = 160;
 const MOST_LESSONS = 60;
 /** Before so many lessons there is no pace to speak of. */
 const LEAST_LESSONS = 3;
 /** How much students differ in how fast they learn, and in where they settle: natural logarithm, and margin. */
-const LEARNING_SPREAD = 0.6;
-const SETTLES_SD = 0.28;
+const LEARNING_SPREAD = 0.55;
+const SETTLES_SD = 0.23;
 /** Lessons of which the pace is taken. */
 const PACE_LESSONS = 8;
 
@@ -177,18 +177,23 @@ function begin(
     days: record.days,
     passes: known.slice(-rules.last),
     firsts: known.slice(-1),
-    flownIn: order - open0(record),
+    flownIn: order - comesFirst(record),
     ready: standingOn(record, day, skill.staleAfterDays, figures).standing === 'ready',
   };
 }
 
 /** What was never flown waits for what is under way. */
-const open0 = (record: SkillRecord): number => (record.counted > 0 ? 1000 : 0);
+const comesFirst = (record: SkillRecord): number => (record.counted > 0 ? 1000 : 0);
 
-function practise(skill: Future, attempts: number, { wanderSd }: ModelFigures, gaussian: () => number): void {
+function practise(
+  skill: Future,
+  attempts: number,
+  { wanderSd, luckBeyond }: ModelFigures,
+  gaussian: () => number,
+): void {
   const { state, rules } = skill;
   // Half of what single attempts differ by is the day’s.
-  const part = state.luckSd * Math.SQRT1_2;
+  const part = (state.luckSd / luckBeyond) * Math.SQRT1_2;
   const luck = part * gaussian();
   for (let nth = 0; nth < attempts; nth++) {
     const pass = skill.margin + luck + part * gaussian() > state.line;

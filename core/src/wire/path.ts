@@ -100,14 +100,20 @@ export const matrixSchema = z.object({
       instructor: z.string(),
       lastFlownAt: z.string().nullable(),
       gatesOpen: z.number(),
-      /** One for each skill, in order. */
+      /** One for each skill, in order; null for what was never flown. Short, since there are thousands. */
       cells: z.array(
-        z.object({
-          standing: z.enum(STANDINGS),
-          chance: chanceSchema.nullable(),
-          recent: z.object({ mean: z.number(), spread: z.number() }).nullable(),
-          rustyInDays: z.number().nullable(),
-        }),
+        z
+          .tuple([
+            /** The word, as its place in STANDINGS. */
+            z.number().int(),
+            /** The chance of the next attempt, and its 80 % interval. */
+            z.tuple([z.number(), z.number(), z.number()]).nullable(),
+            /** The last margins’ mean and spread. */
+            z.tuple([z.number(), z.number()]).nullable(),
+            /** Days until it is rusty. */
+            z.number().nullable(),
+          ])
+          .nullable(),
       ),
     }),
   ),

@@ -121,19 +121,21 @@ async function say(
 }
 
 /** Attempts come in the order flown: the nth of a maneuver is the nth that was planned, a turn being two of them. */
-function helpOf(lesson: SeasonLesson, attempts: readonly AttemptScore[], i: number): Help {
+function helpOf(lesson: SeasonLesson, attempts: readonly AttemptScore[], i: number): Help | null {
   const { maneuver } = attempts[i];
   const planned = lesson.flown
     .filter(({ item }) => item.maneuver === maneuver)
     .flatMap(({ help }) => (isTurn(attempts[i]) ? [help, help] : [help]));
   const nth = attempts.slice(0, i).filter((one) => one.maneuver === maneuver).length;
-  return planned[nth] ?? 'unaided';
+  // Found beside what was planned: nobody said anything of it.
+  return planned[nth] ?? null;
 }
 const isTurn = ({ variant }: AttemptScore): boolean => variant === 'left' || variant === 'right';
 
 type Words = { by: 'student' | 'instructor'; body: StatementBody };
 
-function wordsOn(attempt: AttemptScore, help: Help, { season }: SeasonLesson): Words[] {
+function wordsOn(attempt: AttemptScore, help: Help | null, { season }: SeasonLesson): Words[] {
+  if (help === null) return [];
   const { startS, endS, maneuver, examiner, findings } = attempt;
   const at = { startS, endS, maneuver };
   const words: Words[] = [

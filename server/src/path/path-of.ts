@@ -5,12 +5,14 @@ import {
   type Forecast,
   feedsForecast,
   figuresOf,
+  flownByStudent,
   forecastOf,
   type GateState,
   gateStates,
   isEnough,
   type Path,
   type PathSkill,
+  recentOf,
   rulesOf,
   type SkillRecord,
   type StandingOnDay,
@@ -31,7 +33,7 @@ import { techniqueOf } from '../technique/routes.ts';
 import { closingsOf } from './closings.ts';
 import { enteredOf } from './entered.ts';
 import { recurringOf } from './recurring.ts';
-import { evidenceRows, feeds } from './skill-records.ts';
+import { evidenceRows, type FlownEvidence, feeds } from './skill-records.ts';
 import { syllabusOf } from './syllabus-of.ts';
 
 type Source = DataSource | EntityManager;
@@ -111,25 +113,16 @@ export const NOTHING: SkillRecord = {
   recent: [],
 };
 
-/** The mean of the last margins and how much they spread; null where nothing was measured. */
-export function keelOf({ recent }: SkillRecord): PathSkill['recent'] {
-  if (recent.length === 0) return null;
-  const mean = recent.reduce((sum, one) => sum + one, 0) / recent.length;
-  const spread = Math.sqrt(recent.reduce((sum, one) => sum + (one - mean) ** 2, 0) / recent.length);
-  return { mean, spread };
-}
-
 export async function pathOf(database: DataSource, student: Account, now = new Date()): Promise<Path> {
   const { id, name, schoolId, born } = student;
-  const known = await knownOf(database, student, now);
-  const { school, syllabus, on, records, standings, gates } = known;
-  const [lessons, stems, byHand, recurring, forecast] = await Promise.all([
+  const [known, lessons, flown, byHand, recurring] = await Promise.all([
+    knownOf(database, student, now),
     database.getRepository(LessonEntity).countBy({ schoolId, studentId: id }),
-    stemsOf(database, student),
+    evidenceRows(database, student),
     enteredOf(database, student),
     recurringOf(database, student),
-    forecastFor(database, student, known),
   ]);
+  const { school, syllabus, on, records, standings, gates } = known;
   return {
     student: { id, name, born },
     lessons,
@@ -152,42 +145,34 @@ export async function pathOf(database: DataSource, student: Account, now = new D
         maneuver: skill.maneuver,
         gates: skill.gates,
         ...standings.get(skill.id)!,
-        recent: keelOf(records.get(skill.id) ?? NOTHING),
-        attempts: stems.filter((stem) => feeds(skill, stem)).map(({ maneuver: _, ...stem }) => stem),
+        recent: recentOf(records.get(skill.id) ?? NOTHING),
+        attempts: flown.filter((one) => feeds(skill, one)).map(stemOf),
       }),
     ),
     gates,
-    forecast,
+    forecast: forecastFor(flown, known),
     recurring,
     byHand,
   };
 }
 
-async function stemsOf(
-  database: DataSource,
-  { schoolId, id }: Account,
-): Promise<(Stem & { maneuver: string })[]> {
-  const rows: (Omit<Stem, 'flownAt' | 'flownBy'> & { maneuver: string; flownAt: Date })[] =
-    await database.query(
-      `SELECT recording_id AS "recordingId", attempt, flown_at AS "flownAt", day::text, maneuver, variant, help,
-       flown_in AS "flownIn", verdict, worst, grade, critical
-     FROM attempt WHERE school_id = $1 AND student_id = $2
-     ORDER BY flown_at, recording_id, attempt`,
-      [schoolId, id],
-    );
-  return rows.map((row) => ({
-    ...row,
-    flownAt: row.flownAt.toISOString(),
-    flownBy: row.help === 'demonstration' || row.help === 'deliberate-error' ? 'instructor' : 'student',
-  }));
-}
+/** An attempt as a mark on the path. */
+const stemOf = (one: FlownEvidence): Stem => ({
+  recordingId: one.recordingId,
+  attempt: one.attempt,
+  flownAt: one.at,
+  day: one.day,
+  variant: one.variant ?? null,
+  help: one.help,
+  flownIn: one.flownIn,
+  flownBy: flownByStudent(one) ? 'student' : 'instructor',
+  verdict: one.verdict,
+  worst: one.worst,
+  grade: one.grade ?? null,
+  critical: one.critical ?? false,
+});
 
-async function forecastFor(
-  database: DataSource,
-  student: Account,
-  { school, syllabus, records, on }: Known,
-): Promise<Forecast> {
-  const flown = await evidenceRows(database, student);
+function forecastFor(flown: readonly FlownEvidence[], { school, syllabus, records, on }: Known): Forecast {
   const scored = syllabus.skills.filter(feedsForecast);
   return forecastOf(
     scored.map((skill) => ({

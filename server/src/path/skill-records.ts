@@ -5,8 +5,10 @@ import {
   figuresOf,
   recordOf,
   rulesOf,
+  type SkillSummary,
   type Syllabus,
   type SyllabusSkill,
+  summaryOf,
 } from '@keel/core';
 import type { EntityManager } from 'typeorm';
 import { AccountEntity, type School, SchoolEntity, SkillRecordEntity, zoneOf } from '../db/entities.ts';
@@ -14,7 +16,13 @@ import type { Handler } from '../tasks/handler.ts';
 import { enteredOf } from './entered.ts';
 import { syllabusOf } from './syllabus-of.ts';
 
-export type FlownEvidence = FlownAttempt & { maneuver: string };
+export type FlownEvidence = FlownAttempt & {
+  maneuver: string;
+  recordingId: string;
+  attempt: number;
+  /** The worst tolerance used, signed. */
+  worst: number | null;
+};
 
 /** A student’s attempts as the model sees them, in the order flown, without opening what else is kept of each. */
 export async function evidenceRows(
@@ -22,8 +30,9 @@ export async function evidenceRows(
   { schoolId, id }: { schoolId: string; id: string },
 ): Promise<FlownEvidence[]> {
   const rows: (Omit<FlownEvidence, 'at'> & { at: Date })[] = await source.query(
-    `SELECT maneuver, variant, depth, flown_in AS "flownIn", help, verdict, abs(worst) AS "toleranceUsed", grade, critical,
-       broken_off AS "brokenOff", in_bulk AS "helpInBulk", unseen AS "restsOnUnseen", day::text, flown_at AS at
+    `SELECT maneuver, variant, depth, flown_in AS "flownIn", help, verdict, abs(worst) AS "toleranceUsed", worst, grade, critical,
+       broken_off AS "brokenOff", in_bulk AS "helpInBulk", unseen AS "restsOnUnseen", day::text, flown_at AS at,
+       recording_id AS "recordingId", attempt
      FROM attempt WHERE school_id = $1 AND student_id = $2
      ORDER BY flown_at, recording_id, attempt`,
     [schoolId, id],
@@ -76,6 +85,28 @@ export async function writeRecords(
     }),
   }));
   await manager.upsert(SkillRecordEntity, rows, ['schoolId', 'studentId', 'skill']);
+  await manager.query(
+    `INSERT INTO student_summary (school_id, student_id, skills) VALUES ($1, $2, $3)
+     ON CONFLICT (school_id, student_id) DO UPDATE SET skills = student_summary.skills || EXCLUDED.skills`,
+    [
+      schoolId,
+      studentId,
+      JSON.stringify(Object.fromEntries(rows.map(({ skill, record }) => [skill, summaryOf(record)]))),
+    ],
+  );
+}
+
+/** By student, the skills of many in little. */
+export async function summariesOf(
+  source: Pick<EntityManager, 'query'>,
+  schoolId: string,
+  students: readonly string[],
+): Promise<Map<string, Record<string, SkillSummary>>> {
+  const rows: { id: string; skills: Record<string, SkillSummary> }[] = await source.query(
+    'SELECT student_id AS id, skills FROM student_summary WHERE school_id = $1 AND student_id = ANY($2)',
+    [schoolId, students],
+  );
+  return new Map(rows.map(({ id, skills }) => [id, skills]));
 }
 
 /** All students of a school, after its syllabus, its judge’s figures or the model changed. */
@@ -92,6 +123,7 @@ export const recordsTask: Handler =
       schoolId,
       syllabus.skills.map(({ id }) => id),
     ]);
+    await manager.query('DELETE FROM student_summary WHERE school_id = $1', [schoolId]);
     for (const { id } of students) await writeRecords(manager, school, id);
     return {};
   };

@@ -3,20 +3,20 @@ import {
   dayAfter,
   dayIn,
   daysUntil,
-  type GateClosingBody,
-  gateStates,
+  gatesBriefly,
   instantOf,
-  type SkillRecord,
   type StandingWord,
+  summaryWordOn,
   type Today,
 } from '@keel/core';
 import type { DataSource } from 'typeorm';
-import { type Account, SchoolEntity, zoneOf } from '../db/entities.ts';
+import { SchoolEntity, zoneOf } from '../db/entities.ts';
 import type { Viewer } from '../http/env.ts';
-import { standingsOf } from '../path/path-of.ts';
+import { closingsOfAll } from '../path/closings.ts';
 import { recurringOf } from '../path/recurring.ts';
+import { summariesOf } from '../path/skill-records.ts';
 import { syllabusOf } from '../path/syllabus-of.ts';
-import { visibleStudents } from '../scope.ts';
+import { studentsInLittle } from '../scope.ts';
 import { bookingsIn } from '../week/bookings.ts';
 
 /** Seen ahead: skills going rusty, papers running out, days. */
@@ -41,66 +41,51 @@ export async function todayOf(database: DataSource, viewer: Viewer, now = new Da
   const school = await database.getRepository(SchoolEntity).findOneByOrFail({ id: schoolId });
   const zone = zoneOf(school);
   const on = dayIn(now, zone);
-  const students = await own(database, viewer);
+  const students = await studentsInLittle(database, viewer);
   const ids = students.map(({ id }) => id);
   const nameOf = new Map(students.map(({ id, name }) => [id, { id, name }]));
   const [from, until] = [instantOf(on, zone), instantOf(dayAfter(on, 1), zone)];
-  const [lessons, bookings, syllabus, records, closings]: [
+  const [lessons, bookings, syllabus, summaries, closings]: [
     LessonRow[],
     Awaited<ReturnType<typeof bookingsIn>>,
     Awaited<ReturnType<typeof syllabusOf>>,
-    { studentId: string; skill: string; record: SkillRecord }[],
-    { id: string; studentId: string; gate: string; at: Date; body: GateClosingBody }[],
+    Awaited<ReturnType<typeof summariesOf>>,
+    Awaited<ReturnType<typeof closingsOfAll>>,
   ] = [
     await lessonsOn(database, schoolId, ids, from, until, role === 'student' ? 3 : 0),
     await bookingsIn(database, schoolId, from, until),
     await syllabusOf(database, school),
-    await database.query(
-      `SELECT student_id AS "studentId", skill, record FROM skill_record
-       WHERE school_id = $1 AND student_id = ANY($2) AND record->>'word' = 'ready'`,
-      [schoolId, ids],
-    ),
-    await database.query(
-      `SELECT id, student_id AS "studentId", gate, created_at AS at, body FROM gate_closing
-       WHERE school_id = $1 AND student_id = ANY($2) AND undone IS NULL`,
-      [schoolId, ids],
-    ),
+    await summariesOf(database, schoolId, ids),
+    await closingsOfAll(database, schoolId, ids),
   ];
   const briefed = new Set(lessons.map(({ id }) => id));
   const rusting: Today['rusting'] = [];
   const closing: Today['closing'] = [];
   const ending: Today['ending'] = [];
-  const recordsBy = grouped(records);
-  const closingsBy = grouped(closings);
   for (const account of students) {
     const student = { id: account.id, name: account.name };
-    const known = new Map((recordsBy.get(account.id) ?? []).map(({ skill, record }) => [skill, record]));
-    const standings = standingsOf(syllabus, school, known, on);
+    const known = summaries.get(account.id) ?? {};
+    const standings = new Map<string, StandingWord>();
     for (const skill of syllabus.skills) {
-      const left = standings.get(skill.id)!.rustyInDays;
-      if (left !== null && left <= RUSTING_DAYS)
-        rusting.push({ student, skill: skill.id, title: skill.title, inDays: left });
+      const summary = known[skill.id];
+      if (!summary) continue;
+      const { standing, rustyInDays } = summaryWordOn(summary, on, skill.staleAfterDays);
+      standings.set(skill.id, standing);
+      if (rustyInDays !== null && rustyInDays <= RUSTING_DAYS)
+        rusting.push({ student, skill: skill.id, title: skill.title, inDays: rustyInDays });
     }
-    const gates = gateStates({
+    const gates = gatesBriefly({
       syllabus,
       born: account.born,
       on,
-      standings: new Map<string, StandingWord>([...standings].map(([id, one]) => [id, one.standing])),
-      closings: (closingsBy.get(account.id) ?? []).map(({ id, gate, at, body }) => ({
-        id,
-        gate,
-        byName: '',
-        at: at.toISOString(),
-        body,
-      })),
+      standings,
+      closings: closings.get(account.id) ?? [],
     });
-    for (const gate of gates) {
-      const ready = gate.skills.length > 0 && gate.skills.every(({ standing }) => standing === 'ready');
-      if (gate.state === 'open' && gate.closes === 'evidence' && ready)
-        closing.push({ student, gate: gate.id, title: gate.title });
-      if (!gate.endsOn) continue;
-      const inDays = daysUntil(on, gate.endsOn);
-      if (inDays <= ENDING_DAYS) ending.push({ student, title: gate.title, endsOn: gate.endsOn, inDays });
+    for (const { gate, waits, endsOn } of gates) {
+      if (waits) closing.push({ student, gate: gate.id, title: gate.title });
+      if (!endsOn) continue;
+      const inDays = daysUntil(on, endsOn);
+      if (inDays <= ENDING_DAYS) ending.push({ student, title: gate.title, endsOn, inDays });
     }
   }
   const byDays = (a: { inDays: number }, b: { inDays: number }) => a.inDays - b.inDays;
@@ -134,9 +119,6 @@ export async function todayOf(database: DataSource, viewer: Viewer, now = new Da
     practise: role === 'student' ? await practiseOf(database, viewer, lessons) : null,
   };
 }
-
-const own = async (database: DataSource, viewer: Viewer): Promise<Account[]> =>
-  (await visibleStudents(database, viewer)).filter(({ closedAt }) => closedAt === null);
 
 /** @param ahead how many of those still to come are seen beyond the day. */
 function lessonsOn(
@@ -204,14 +186,4 @@ async function practiseOf(
         why: 'it comes first in your next lesson',
       }
     : null;
-}
-
-function grouped<T extends { studentId: string }>(rows: readonly T[]): Map<string, T[]> {
-  const groups = new Map<string, T[]>();
-  for (const row of rows) {
-    const group = groups.get(row.studentId);
-    if (group) group.push(row);
-    else groups.set(row.studentId, [row]);
-  }
-  return groups;
 }

@@ -2,11 +2,22 @@
 import { NavLink, useLocation } from 'react-router';
 import { type Current, useCurrent } from './current.tsx';
 
-const STATIONS = [
+const STATIONS: readonly {
+  name: string;
+  path: string;
+  to: (current: Current) => string | undefined;
+  /** Other addresses that belong to it. */
+  also?: readonly string[];
+}[] = [
   { name: 'Brief', path: '/brief', to: (c: Current) => c.lessonId },
   { name: 'Fly', path: '/fly', to: (c: Current) => c.lessonId },
   { name: 'Debrief', path: '/debrief', to: (c: Current) => c.recordingId },
-  { name: 'Path', path: '/path', to: (c: Current) => c.studentId },
+  {
+    name: 'Path',
+    path: '/path',
+    to: (c: Current) => c.studentId,
+    also: ['/logbook/', '/solo/', '/syllabus'],
+  },
 ];
 
 export function StationLine() {
@@ -14,8 +25,11 @@ export function StationLine() {
   const { pathname } = useLocation();
   return (
     <nav aria-label="Stations" className="stations">
-      {STATIONS.map(({ name, path, to }) => {
-        const here = pathname === path || pathname.startsWith(`${path}/`);
+      {STATIONS.map(({ name, path, to, also = [] }) => {
+        const here =
+          pathname === path ||
+          pathname.startsWith(`${path}/`) ||
+          also.some((beginning) => pathname.startsWith(beginning));
         const id = to(current);
         return (
           <NavLink

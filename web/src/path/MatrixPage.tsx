@@ -8,15 +8,17 @@ import { useMatrix } from '../api/hooks.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { day } from '../parts/format.ts';
 import { Empty, Waiting } from '../parts/states.tsx';
-import { CellKeel, chanceText, STANDING_ORDER, StandingMark } from './marks.tsx';
+import { CellKeel, cellOf, chanceText, STANDING_ORDER, StandingMark } from './marks.tsx';
 import './path.css';
 
 type Student = Matrix['students'][number];
 type SortBy = 'name' | 'last' | 'gates' | number;
 
 /** The weakest first: by the word, then by the chance. */
-const weakness = ({ cells }: Student, skill: number): number =>
-  STANDING_ORDER.indexOf(cells[skill].standing) + (cells[skill].chance?.p ?? 0);
+const weakness = ({ cells }: Student, skill: number): number => {
+  const { standing, chance } = cellOf(cells[skill]);
+  return STANDING_ORDER.indexOf(standing) + (chance?.p ?? 0);
+};
 
 function sortBy(students: readonly Student[], by: SortBy): Student[] {
   const sorted = [...students];
@@ -141,7 +143,7 @@ function Grid({ rows, columns, by, setBy }: GridProps) {
               <td className="nowrap">{student.lastFlownAt ? day(student.lastFlownAt) : 'not yet'}</td>
               <td className="number">{student.gatesOpen}</td>
               {columns.map(({ skill, title, i }, column) => {
-                const cell = student.cells[i];
+                const cell = cellOf(student.cells[i]);
                 const says = `${student.name}, ${title}: ${cell.standing}, ${chanceText(cell.chance)}`;
                 return (
                   <td key={skill} className="cell">

@@ -1,5 +1,5 @@
 /** The lesson worth flying next: looked at with its reasons, and opened in Brief by one action. */
-import type { Proposal } from '@keel/core';
+import { dayAfter, type Proposal } from '@keel/core';
 import { Button, Modal, NumberInput } from '@mantine/core';
 import { DateTimePicker } from '@mantine/dates';
 import { notifications } from '@mantine/notifications';
@@ -7,10 +7,8 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api, messageOf, read } from '../api/client.ts';
 import { useForgetLessons, useProposal } from '../api/hooks.ts';
-import { fromField, toField } from '../parts/format.ts';
+import { fromField, isoDay, toField } from '../parts/format.ts';
 import { Failed, Loading } from '../parts/states.tsx';
-
-const DAY_MS = 86_400_000;
 
 interface Props {
   studentId: string;
@@ -45,7 +43,7 @@ function Proposed({
   const navigate = useNavigate();
   const forget = useForgetLessons();
   const [id] = useState(() => crypto.randomUUID());
-  const [at, setAt] = useState(() => booked ?? new Date(Date.now() + DAY_MS).toISOString());
+  const [at, setAt] = useState(() => booked ?? fromField(`${dayAfter(isoDay(), 1)} 10:00:00`));
   const [blockMin, setBlockMin] = useState<number | undefined>();
   const [busy, setBusy] = useState(false);
   if (proposal.error) return <Failed error={proposal.error} retry={() => proposal.mutate()} />;

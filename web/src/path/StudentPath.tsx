@@ -18,7 +18,7 @@ import { Stems } from './Stems.tsx';
 import './path.css';
 
 /** Flights shown, the latest last. */
-const MOST_FLIGHTS = 9;
+const MOST_FLIGHTS = 6;
 
 export function StudentPath({ studentId }: { studentId: string }) {
   const path = usePath(studentId);
@@ -94,8 +94,9 @@ export function StudentPath({ studentId }: { studentId: string }) {
 function SkillsByFlights({ path }: { path: Path }) {
   const [all, setAll] = useState(false);
   const { skills, student, model, syllabus } = path;
-  const touched = skills.filter(({ standing }) => standing !== 'not flown');
-  const shown = all || touched.length === 0 ? skills : touched;
+  const recorded = skills.filter(({ maneuver }) => maneuver !== null);
+  const touched = recorded.filter(({ standing }) => standing !== 'not flown');
+  const shown = all || touched.length === 0 ? recorded : touched;
   const flights = [...new Set(skills.flatMap(({ attempts }) => attempts.map((one) => one.day)))]
     .sort()
     .slice(-MOST_FLIGHTS);
@@ -122,11 +123,23 @@ function SkillsByFlights({ path }: { path: Path }) {
           </tbody>
         </table>
       </div>
-      {touched.length > 0 && touched.length < skills.length && (
+      {touched.length > 0 && touched.length < recorded.length && (
         <Button variant="subtle" size="compact-md" onClick={() => setAll(!all)}>
-          {all ? 'Only what was flown' : `${skills.length - touched.length} more, not flown yet`}
+          {all ? 'Only what was flown' : `${recorded.length - touched.length} more, not flown yet`}
         </Button>
       )}
+      <h3 className="by-hand-head">Graded by hand</h3>
+      <ul className="by-hand-skills">
+        {skills
+          .filter(({ maneuver }) => maneuver === null)
+          .map(({ skill, title, standing, why }) => (
+            <li key={skill} title={why.join('; ')}>
+              <StandingMark standing={standing} />
+              <span>{title}</span>
+              <span className="small quiet">{standing}</span>
+            </li>
+          ))}
+      </ul>
       <p className="small quiet legend">
         A stem is an attempt: how much of the worst tolerance it used, above or below; filled is unaided, open
         with help or shown, a cross a must that failed inside the bands. The keel hangs at the chance that the
@@ -142,21 +155,17 @@ function SkillsByFlights({ path }: { path: Path }) {
 }
 
 function SkillRow({ skill, flights, studentId }: { skill: PathSkill; flights: string[]; studentId: string }) {
-  const { title, standing, chance, why, attempts, maneuver, rustyInDays } = skill;
+  const { title, standing, chance, why, attempts, rustyInDays } = skill;
   const [open, setOpen] = useState(false);
   const soon = rustyInDays !== null && rustyInDays >= 0 && rustyInDays <= 7;
   return (
     <tr>
       <th scope="row">
-        {maneuver ? <Link to={`/path/${studentId}/${skill.skill}`}>{title}</Link> : title}
-        {skill.gates.length > 0 && <span className="small quiet"> gate</span>}
+        <Link to={`/path/${studentId}/${skill.skill}`}>{title}</Link>
+        {skill.gates.length > 0 && <div className="small quiet">gate</div>}
       </th>
       <td>
-        {maneuver ? (
-          <ChanceLine chance={chance} label={title} />
-        ) : (
-          <span className="small quiet">by hand</span>
-        )}
+        <ChanceLine chance={chance} label={title} />
       </td>
       <td className="word">
         <button type="button" className="why" aria-expanded={open} onClick={() => setOpen(!open)}>

@@ -1,5 +1,5 @@
 /** How standings are drawn: the keel as a mark in a cell, and the chance of the next attempt on a line with its interval. */
-import type { Matrix, PathSkill, StandingWord } from '@keel/core';
+import { type Matrix, type PathSkill, STANDINGS, type StandingWord } from '@keel/core';
 import { numberText } from '../parts/format.ts';
 
 export const STANDING_ORDER: readonly StandingWord[] = [
@@ -110,7 +110,22 @@ export function ChanceLine({ chance, label }: { chance: PathSkill['chance']; lab
   );
 }
 
-type Cell = Matrix['students'][number]['cells'][number];
+export interface Cell {
+  standing: StandingWord;
+  chance: PathSkill['chance'];
+  recent: PathSkill['recent'];
+}
+
+/** A cell as it crosses the wire, in words. */
+export function cellOf(sent: Matrix['students'][number]['cells'][number]): Cell {
+  if (!sent) return { standing: 'not flown', chance: null, recent: null };
+  const [word, chance, recent] = sent;
+  return {
+    standing: STANDINGS[word],
+    chance: chance && { p: chance[0], low: chance[1], high: chance[2] },
+    recent: recent && { mean: recent[0], spread: recent[1] },
+  };
+}
 
 /** The keel averaged over the last attempts: its height is their mean margin, the bar their spread, the tint the band. */
 export function CellKeel({ cell }: { cell: Cell }) {

@@ -10,7 +10,7 @@ import {
   type SoloLimits,
   soloLimitsSchema,
 } from '@keel/core';
-import { Button, Checkbox, NumberInput, Select, TagsInput, TextInput } from '@mantine/core';
+import { Autocomplete, Button, Checkbox, NumberInput, Select, TagsInput, TextInput } from '@mantine/core';
 import { DateTimePicker } from '@mantine/dates';
 import { useForm } from '@mantine/form';
 import { IconCheck, IconQuestionMark, IconX } from '@tabler/icons-react';
@@ -184,7 +184,7 @@ function Check({ release, kept }: { release: Release; kept: (next: Release) => v
           value={toField(form.values.at)}
           onChange={(next) => next && form.setFieldValue('at', fromField(next))}
         />
-        <Select label="Runway" data={known} {...form.getInputProps('runway')} />
+        <Autocomplete label="Runway" data={known} {...form.getInputProps('runway')} />
         <NumberInput label="Wind from, °" min={0} max={360} {...form.getInputProps('windFromDeg')} />
         <NumberInput label="Wind, kt" min={0} max={99} {...form.getInputProps('windKt')} />
         <NumberInput

@@ -1,6 +1,7 @@
 /** The gates before solo: which are open, and who closed the others, by what. Nothing here says that anyone is ready. */
 import { z } from 'zod';
 import { InputError } from '../../errors.ts';
+import { daysApart } from '../standing/days-apart.ts';
 import type { StandingWord } from '../standing/standing.ts';
 import type { Gate, Syllabus } from '../syllabus/schema.ts';
 
@@ -62,7 +63,8 @@ export interface GatesInput {
 }
 
 const DAY_MS = 86_400_000;
-export const daysUntil = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / DAY_MS;
+
+export const daysUntil = daysApart;
 export const dayAfter = (day: string, days: number): string =>
   new Date(Date.parse(day) + days * DAY_MS).toISOString().slice(0, 10);
 
@@ -97,6 +99,49 @@ export function gateStates({ syllabus, closings, standings, born, on }: GatesInp
 function endOf(gate: Gate, { body, at }: Closing): string | null {
   if (body.endsOn) return body.endsOn;
   return gate.lastsDays ? dayAfter(body.date ?? at.slice(0, 10), gate.lastsDays) : null;
+}
+
+/** A gate as lists of everybody need it. */
+export interface GateBrief {
+  gate: Gate;
+  state: GateState['state'];
+  endsOn: string | null;
+  /** Open, and every skill that serves it is ready: it waits for a word alone. */
+  waits: boolean;
+}
+
+const servants = new WeakMap<Syllabus, Map<string, string[]>>();
+
+/** By gate, the skills that serve it; worked out once for a syllabus. */
+function servedBy(syllabus: Syllabus): Map<string, string[]> {
+  const known = servants.get(syllabus);
+  if (known) return known;
+  const made = new Map(
+    syllabus.gates.map(({ id }) => [
+      id,
+      syllabus.skills.filter(({ gates }) => gates.includes(id)).map((skill) => skill.id),
+    ]),
+  );
+  servants.set(syllabus, made);
+  return made;
+}
+
+/** The same as `gateStates`, without the words. @param closings of one student. */
+export function gatesBriefly({ syllabus, closings, standings, born, on }: GatesInput): GateBrief[] {
+  const serves = servedBy(syllabus);
+  return syllabus.gates.map((gate): GateBrief => {
+    if (gate.closes === 'age')
+      return { gate, state: byAge(gate, born, on).state, endsOn: null, waits: false };
+    const closing = closings.find((one) => one.gate === gate.id);
+    if (!closing) {
+      const skills = serves.get(gate.id) ?? [];
+      const waits = gate.closes === 'evidence' && skills.every((skill) => standings.get(skill) === 'ready');
+      return { gate, state: 'open', endsOn: null, waits };
+    }
+    const endsOn = endOf(gate, closing);
+    const state = endsOn !== null && endsOn < on ? 'ended' : 'closed';
+    return { gate, state, endsOn, waits: false };
+  });
 }
 
 function byAge({ years }: Gate, born: string | null, on: string): Pick<GateState, 'state' | 'says'> {

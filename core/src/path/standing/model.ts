@@ -4,6 +4,8 @@
  * away take from it. How fast one learns and how much days and attempts differ is not known beforehand: a small bank of filters
  * holds one answer each, and what was flown says which to believe. The model is written down in docs/standing.md.
  */
+
+import { daysApart } from './days-apart.ts';
 import { counted, countsAgainst, type FlownAttempt, marginOf, passed } from './evidence.ts';
 import { normalCdf, normalPdf, normalQuantile } from './normal.ts';
 
@@ -94,9 +96,7 @@ export interface Chance {
   high: number;
 }
 
-const DAY_MS = 86_400_000;
-const daysBetween = (from: string, to: string): number =>
-  Math.max(0, (Date.parse(to) - Date.parse(from)) / DAY_MS);
+const daysBetween = (from: string, to: string): number => Math.max(0, daysApart(from, to));
 
 /** What weeks without practice take. @returns the loss as a margin and its own uncertainty, one standard deviation. */
 export function fade(days: number, figures: ModelFigures): { loss: number; sd: number } {
@@ -286,8 +286,11 @@ function collapse(
 /** The state as of a later day, with what the time away took. @param day ISO 8601. */
 export function asOf(state: SkillState, day: string, figures: ModelFigures = PRIOR): SkillState {
   const { loss, sd } = fade(daysBetween(state.lastDay, day), figures);
-  return { ...state, margin: state.margin - loss, sd: Math.hypot(state.sd, sd) };
+  return { ...state, margin: state.margin - loss, sd: rootOf(state.sd, sd) };
 }
+
+/** As `Math.hypot`, which takes ten times as long: a list of everybody asks for tens of thousands. */
+const rootOf = (a: number, b: number): number => Math.sqrt(a * a + b * b);
 
 const TENTH = normalQuantile(0.1);
 
@@ -297,7 +300,7 @@ export function chanceOf(
   { leap, settles }: ModelFigures = PRIOR,
 ): Chance {
   const at = (value: number): number => normalCdf((value - line) / luckSd);
-  const stays = normalCdf((margin - line) / Math.hypot(sd, luckSd));
+  const stays = normalCdf((margin - line) / rootOf(sd, luckSd));
   const p = (1 - lapse) * ((1 - leap) * stays + leap * Math.max(stays, at(settles)));
   return {
     p,

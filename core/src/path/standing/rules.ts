@@ -1,5 +1,6 @@
 /** Whether a skill is ready on a day of practice, and what keeps it from it: rules that an instructor can read out. */
 import type { Ask, ReadyRules } from '../syllabus/schema.ts';
+import { daysApart } from './days-apart.ts';
 import { counted, countsAgainst, type FlownAttempt, flownByStudent, passed } from './evidence.ts';
 import type { Chance } from './model.ts';
 
@@ -13,8 +14,6 @@ export interface AskedOfSkill {
 /** An instructor’s written word that a critical event is behind the student: when it was given, ISO 8601. */
 export type Cleared = readonly string[];
 
-const DAY_MS = 86_400_000;
-const apart = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / DAY_MS;
 const daysOf = (evidence: readonly FlownAttempt[]): string[] => [...new Set(evidence.map(({ day }) => day))];
 const plural = (n: number, one: string): string => `${n} ${n === 1 ? one : `${one}s`}`;
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
@@ -63,7 +62,7 @@ export function missingForReady(
     const [p, low] = [chance?.p ?? 0, chance?.low ?? 0];
     ask(
       p >= rules.chance && low >= rules.chanceLow,
-      `a chance of ${percent(p)}, perhaps as low as ${percent(low)}; asked are ${percent(rules.chance)} and ${percent(rules.chanceLow)}`,
+      `chance ${percent(p)}, low end ${percent(low)}; asked ${percent(rules.chance)} and ${percent(rules.chanceLow)}`,
     );
     ask(
       !last.some((one) => counted(one) && one.helpInBulk),
@@ -95,7 +94,7 @@ function lacksOf(alone: readonly FlownAttempt[], ask: Ask, today: string): strin
   const days = daysOf(fits);
   if (fits.length < ask.times || days.length < ask.days)
     return `${ask.says}: ${fits.length} to standard on ${plural(days.length, 'day')}; asked are ${ask.times} on ${ask.days}`;
-  const ago = apart(days[days.length - 1], today);
+  const ago = daysApart(days[days.length - 1], today);
   return ago > ask.withinDays
     ? `${ask.says}: last ${plural(ago, 'day')} before; asked is within ${ask.withinDays}`
     : undefined;

@@ -1,4 +1,5 @@
 /** Where a skill stands on a day: a word, the chance of the next attempt with its interval, and why. */
+import { daysApart } from './days-apart.ts';
 import { counted, countsAgainst, type FlownAttempt, flownByStudent, marginOf, passed } from './evidence.ts';
 import {
   asOf,
@@ -53,7 +54,6 @@ const TREND_ATTEMPTS = 4;
 const TREND_CHANGE = 0.15;
 /** From this chance on a skill that was flown well on its last day holds. */
 const HOLDS_FROM = 0.5;
-const DAY_MS = 86_400_000;
 
 export interface SkillEvidence {
   /** In the order flown. */
@@ -112,8 +112,6 @@ export function recordOf({
   };
 }
 
-const daysApart = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / DAY_MS;
-
 /** One clean first try with a good grade, and nothing after it that was not. */
 function cleanAgain(evidence: readonly FlownAttempt[], day: string): boolean {
   const today = evidence.filter((one) => one.day === day);
@@ -159,6 +157,18 @@ function trendOf(margins: readonly number[]): SkillTrend {
   return Math.abs(change) < TREND_CHANGE ? 'steady' : change > 0 ? 'better' : 'worse';
 }
 
+/** The word on a day, and how long it holds; what time takes is worked out here alone. */
+function wordOn(
+  word: SkillRecord['word'],
+  lastCountedDay: string | null,
+  day: string,
+  staleAfterDays: number,
+): { standing: StandingWord; rustyInDays: number | null } {
+  if (word !== 'ready' || lastCountedDay === null) return { standing: word, rustyInDays: null };
+  const rustyInDays = staleAfterDays - daysApart(lastCountedDay, day);
+  return { standing: rustyInDays < 0 ? 'rusty' : 'ready', rustyInDays };
+}
+
 /** What a record says on a day. @param day ISO 8601, in the school’s zone. */
 export function standingOn(
   record: SkillRecord,
@@ -167,25 +177,82 @@ export function standingOn(
   figures: ModelFigures = PRIOR,
 ): StandingOnDay {
   const { word, state, lastCountedDay, missing, trend, days, counted: n, flown } = record;
-  const away = lastCountedDay === null ? null : daysApart(lastCountedDay, day);
-  const rustyInDays = word === 'ready' && away !== null ? staleAfterDays - away : null;
-  const rusty = rustyInDays !== null && rustyInDays < 0;
+  const now = wordOn(word, lastCountedDay, day, staleAfterDays);
+  const away = lastCountedDay === null ? 0 : daysApart(lastCountedDay, day);
   const why = [
-    ...(rusty ? [`was ready; last flown ${away} days ago, and ${staleAfterDays} are the most`] : []),
-    ...(word === 'ready' && !rusty
+    ...(now.standing === 'rusty'
+      ? [`was ready; last flown ${away} days ago, and ${staleAfterDays} are the most`]
+      : []),
+    ...(now.standing === 'ready'
       ? [record.restored ? 'ready again by a clean first try' : 'all that is asked is there']
       : []),
     ...missing,
     `counted ${n} of ${flown} flown`,
   ];
   return {
-    standing: rusty ? 'rusty' : word,
-    chance: state && chanceOf(asOf(state, day, figures)),
+    ...now,
+    chance: state && chanceOf(asOf(state, day, figures), figures),
     trend,
     days,
     counted: n,
     flown,
     why,
-    rustyInDays,
   };
+}
+
+/**
+ * The little of a record that a list of everybody needs: its word as a place in STANDINGS, the last counted day, the last margins'
+ * mean and spread, and the state (margin, sd, luck, line, lapse, last day), where there are any.
+ */
+export type SkillSummary = [
+  word: number,
+  lastCountedDay: string | null,
+  recent: [mean: number, spread: number] | null,
+  state: [margin: number, sd: number, luckSd: number, line: number, lapse: number, lastDay: string] | null,
+];
+
+const short = (value: number): number => Math.round(1000 * value) / 1000;
+
+export function summaryOf(record: SkillRecord): SkillSummary {
+  const { word, lastCountedDay, state } = record;
+  const recent = recentOf(record);
+  return [
+    STANDINGS.indexOf(word),
+    lastCountedDay,
+    recent && [short(recent.mean), short(recent.spread)],
+    state && [
+      short(state.margin),
+      short(state.sd),
+      short(state.luckSd),
+      short(state.line),
+      short(state.lapse),
+      state.lastDay,
+    ],
+  ];
+}
+
+/** The mean of the last margins and how much they spread; null where nothing was measured. */
+export function recentOf({ recent }: SkillRecord): { mean: number; spread: number } | null {
+  if (recent.length === 0) return null;
+  const mean = recent.reduce((sum, one) => sum + one, 0) / recent.length;
+  const spread = Math.sqrt(recent.reduce((sum, one) => sum + (one - mean) ** 2, 0) / recent.length);
+  return { mean, spread };
+}
+
+/** The word alone of a summary on a day. */
+export const summaryWordOn = ([word, lastCountedDay]: SkillSummary, day: string, staleAfterDays: number) =>
+  wordOn(STANDINGS[word] as SkillRecord['word'], lastCountedDay, day, staleAfterDays);
+
+/** What a summary says on a day; the same as its record says. */
+export function summaryOn(
+  [word, lastCountedDay, , state]: SkillSummary,
+  day: string,
+  staleAfterDays: number,
+  figures: ModelFigures = PRIOR,
+): { standing: StandingWord; rustyInDays: number | null; chance: Chance | null } {
+  const now = wordOn(STANDINGS[word] as SkillRecord['word'], lastCountedDay, day, staleAfterDays);
+  if (!state) return { ...now, chance: null };
+  const [margin, sd, luckSd, line, lapse, lastDay] = state;
+  const known = { margin, sd, luckSd, line, lapse, lastDay, learning: 0 };
+  return { ...now, chance: chanceOf(asOf(known, day, figures), figures) };
 }

@@ -46,6 +46,15 @@ export class Path1700000000010 implements MigrationInterface {
         FOREIGN KEY (school_id, student_id) REFERENCES account ON DELETE CASCADE
       );
 
+      -- The same in little, a row for each student: what lists of everybody read.
+      CREATE TABLE student_summary (
+        school_id uuid NOT NULL,
+        student_id uuid NOT NULL,
+        skills jsonb NOT NULL,
+        PRIMARY KEY (school_id, student_id),
+        FOREIGN KEY (school_id, student_id) REFERENCES account ON DELETE CASCADE
+      );
+
       CREATE TABLE skill_word (
         school_id uuid NOT NULL,
         id uuid NOT NULL,
@@ -218,7 +227,7 @@ export class Path1700000000010 implements MigrationInterface {
     await runner.query(`
       ALTER TABLE lesson DROP proposal;
       DROP TABLE calendar_feed, booking, signed, log_draft, release_check, solo_limits, landing_word, landing, gate_closing,
-        skill_word, skill_record, syllabus;
+        skill_word, student_summary, skill_record, syllabus;
       DROP FUNCTION signed_stays;
       ALTER TABLE attempt DROP critical, DROP broken_off, DROP in_bulk, DROP unseen, DROP depth, DROP worst, DROP lesson_id;
       ALTER TABLE school DROP figures;

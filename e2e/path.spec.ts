@@ -1,0 +1,131 @@
+/** The way to solo in real Chromium: from Today to a briefed lesson, a gate, a signature, the week by hand and by keys. */
+import { expect, type Page, test } from '@playwright/test';
+import { lessonsOf, PEOPLE, signInQuickly } from './support/people.ts';
+
+async function studentOf(page: Page, name: string): Promise<string> {
+  const students = await (await page.request.get('/api/students')).json();
+  return students.find((one: { name: string }) => one.name.startsWith(name)).id;
+}
+
+test('from Today to a proposed, booked and briefed lesson in under a minute', async ({ page }) => {
+  await signInQuickly(page.request, 'idris');
+  await page.goto('/');
+  const began = Date.now();
+  const line = page.getByRole('listitem').filter({ hasText: 'Amara' }).first();
+  await expect(line).toContainText('no lesson yet');
+  await line.getByRole('button', { name: 'Propose' }).click();
+  const dialog = page.getByRole('dialog');
+  // Each with its reason.
+  await expect(dialog.getByRole('row').nth(1)).toContainText(/rusty|near|not yet to standard|next/);
+  await dialog.getByRole('button', { name: 'Open it in Brief' }).click();
+  await expect(page).toHaveURL(/\/brief\/[0-9a-f-]{36}/);
+  await expect(page.getByRole('heading', { name: /Amara/ }).first()).toBeVisible();
+  expect(Date.now() - began).toBeLessThan(60_000);
+  // It stands at the hour that was booked, and the booking is a lesson from now on.
+  await page.goto('/');
+  await expect(page.getByRole('listitem').filter({ hasText: 'Amara' }).first()).toContainText(
+    'still: recording',
+  );
+});
+
+test('students by skills: sorted, moved through by keys, opened', async ({ page }) => {
+  await signInQuickly(page.request, 'maren');
+  await page.goto('/path');
+  await page.getByRole('button', { name: 'Gates open' }).click();
+  const rows = page.locator('table.matrix tbody tr');
+  await expect(rows.first()).toContainText('Joss');
+  await page.getByRole('button', { name: /^Joss Pennifold, Preflight/ }).focus();
+  for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowRight');
+  await expect(page.locator(':focus')).toHaveAttribute('aria-label', /Straight and level: .*%/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: /Joss Pennifold: Straight and level/ })).toBeVisible();
+  await expect(page.getByLabel('Standing', { exact: true })).toContainText(/counted \d+ of \d+ flown/);
+});
+
+test('a gate closes with a paper, and one that ends before it begins is refused', async ({ page }) => {
+  await signInQuickly(page.request, 'idris');
+  const id = await studentOf(page, 'Nell');
+  await page.goto(`/path/${id}`);
+  const gates = page.getByLabel('Gates', { exact: true });
+  await gates.getByRole('button', { name: /^Knowledge test/ }).click();
+  await gates.getByLabel('Given on').fill('20 Nov 2026');
+  await gates.getByLabel('Ends on').fill('1 Nov 2026');
+  await page.keyboard.press('Escape');
+  await gates.getByRole('button', { name: 'Close this gate' }).click();
+  await expect(page.getByText(/before it begins/)).toBeVisible();
+  await gates.getByLabel('Ends on').fill('');
+  await gates.getByRole('button', { name: 'Close this gate' }).click();
+  await expect(gates.getByRole('button', { name: /^Knowledge test closed by Idris/ })).toBeVisible();
+  // Nothing on the page says that anyone is ready for solo.
+  await expect(page.getByText(/ready for solo/i)).toHaveCount(0);
+});
+
+test('an entry is drafted from the flight, signed with the password, and corrected by another', async ({
+  page,
+}) => {
+  await signInQuickly(page.request, 'idris');
+  await page.goto(`/logbook/${await studentOf(page, 'Joss')}`);
+  const toSign = page.getByLabel('To sign');
+  const waiting = await toSign.getByRole('button', { name: 'Draft its entry' }).count();
+  expect(waiting).toBeGreaterThan(0);
+  await toSign.getByRole('button', { name: 'Draft its entry' }).first().click();
+  await toSign.getByRole('button', { name: 'Sign', exact: true }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Your password').fill('not the password');
+  await dialog.getByRole('button', { name: 'Sign it' }).click();
+  await expect(page.getByText('Nothing was signed.')).toBeVisible();
+  await dialog.getByLabel('Your password').fill(PEOPLE.idris.password);
+  await dialog.getByRole('button', { name: 'Sign it' }).click();
+  await expect(dialog).toBeHidden();
+  await expect(toSign.getByRole('button', { name: 'Draft its entry' })).toHaveCount(waiting - 1);
+  const row = page.getByLabel('Signed', { exact: true }).locator('tbody tr').first();
+  await row.getByRole('button', { name: 'Correct' }).click();
+  await expect(toSign.getByText('corrects a signed entry')).toBeVisible();
+  await toSign.getByRole('button', { name: 'Throw away' }).click();
+  await expect(toSign.getByText('corrects a signed entry')).toBeHidden();
+});
+
+test('a booking is made, moved by keys, and what is taken is said with name and hour', async ({ page }) => {
+  await signInQuickly(page.request, 'maren');
+  await page.goto('/week?day=2027-03-01');
+  await page.getByRole('button', { name: 'Book', exact: true }).click();
+  const dialog = page.getByRole('dialog');
+  const choose = async (label: string, option: string) => {
+    await dialog.getByLabel(label, { exact: true }).click();
+    await page.getByRole('option', { name: option }).click();
+  };
+  await choose('Student', 'Edda Marrowby');
+  await choose('Instructor', 'Petra Lindqvale');
+  await dialog.getByRole('button', { name: 'Book', exact: true }).click();
+  await expect(dialog).toBeHidden();
+  const booking = page.locator('.booking');
+  await expect(booking).toHaveAttribute('aria-label', /10:00 to 11:30/);
+  await booking.focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  await expect(booking).toHaveAttribute('aria-label', /10:30 to 12:00/);
+  await page.reload();
+  await expect(booking).toHaveAttribute('aria-label', /10:30 to 12:00/);
+
+  await page.getByRole('button', { name: 'Book', exact: true }).click();
+  await choose('Student', 'Nell Ashgrove');
+  await choose('Instructor', 'Idris Vellacott');
+  await dialog.getByRole('button', { name: 'Book', exact: true }).click();
+  await expect(page.getByText(/is taken by Edda Marrowby, Mon 1 Mar 10:30 to 12:00/)).toBeVisible();
+});
+
+test('a student sees what stands between them and solo, and the one thing to practise', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await signInQuickly(page.request, 'nell');
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'Your next lesson' })).toBeVisible();
+  const practise = page.getByLabel('To practise').getByRole('link', { name: 'Open it on the trainer' });
+  await expect(practise).toHaveAttribute('href', /\/trainer\?maneuver=/);
+  const [{ student }] = await lessonsOf(page.request, 'Nell');
+  for (const path of ['/', '/path', `/logbook/${student.id}`, `/solo/${student.id}`, '/week']) {
+    await page.goto(path, { waitUntil: 'networkidle' });
+    expect([path, await page.evaluate(() => document.documentElement.scrollWidth)]).toEqual([path, 390]);
+  }
+});
