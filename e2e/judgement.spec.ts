@@ -65,7 +65,7 @@ test('an attempt that nothing recorded is entered, graded, and taken back with a
   await page.goto(`/path/${student.id}`);
   const sheet = page.getByRole('region', { name: 'Flown without a recording' });
   await sheet.getByRole('button', { name: 'Enter one' }).click();
-  await sheet.getByRole('combobox', { name: 'Maneuver' }).click();
+  await sheet.getByRole('combobox', { name: 'What', exact: true }).click();
   await page.getByRole('option', { name: 'Slow flight' }).click();
   await sheet.getByRole('combobox', { name: 'Which' }).click();
   await page.getByRole('option', { name: 'landing' }).click();

@@ -9,11 +9,14 @@ import { hasDemo, isEmpty, loadDemo } from './demo/load.ts';
 import { DEMO_SIGN_INS } from './demo/people.ts';
 import { makeApp } from './http/app.ts';
 import { log, plain } from './http/log.ts';
+import { closeSilent } from './live/flight.ts';
 import { setupToken } from './people/setup.ts';
 import { refreshShipped } from './standards/shipped.ts';
 import { startTasks } from './tasks/tasks.ts';
 import { workerThreads } from './tasks/threads.ts';
 
+/** How often flights are looked for from which nothing is heard any more. */
+const SILENT_EVERY_MS = 5 * 60_000;
 const LOOPBACK = new Set(['127.0.0.1', '::1', 'localhost']);
 
 /** A line for the one who started it, then the end. */
@@ -66,6 +69,15 @@ async function main(): Promise<void> {
         : `cannot listen on ${KEEL_HOST}:${port}: ${error.message}`,
     ),
   );
+
+  const silent = setInterval(
+    () =>
+      closeSilent(opened).catch((error) =>
+        log.warn({ error: plain(error) }, 'a silent flight was not ended'),
+      ),
+    SILENT_EVERY_MS,
+  );
+  silent.unref();
 
   let stopping = false;
   const stop = () => {

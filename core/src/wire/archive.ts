@@ -81,7 +81,8 @@ export const archiveSchema = z.object({
       lessonId: id.nullable(),
       airplaneRowId: id,
       standardRowId: id,
-      uploadedBy: id,
+      /** Null where a device of the airplane sent it. */
+      uploadedBy: id.nullable(),
       fileName: z.string(),
       sha256: z.string(),
       /** Names of the entries with its original bytes, and with its score where there is one. */

@@ -34,6 +34,8 @@ export const recordingSchema = z.object({
   /** What the lesson was about, and the findings that its brief had parked. */
   focus: z.string(),
   parked: z.array(z.string()),
+  /** Null for a flight that matches no lesson, until it is given to someone; `student` then says so. */
+  studentId: z.string().nullable(),
   student: z.object({ id: z.uuid(), name: z.string() }),
   airplane: z.object({
     id: z.string(),

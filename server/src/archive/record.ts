@@ -12,7 +12,12 @@ import {
   SoloLimitsEntity,
   SyllabusEntity,
 } from '../db/entities.ts';
-import type { ArchiveOf } from './write.ts';
+
+/** Of one student, or of all. */
+export interface ArchiveOf {
+  schoolId: string;
+  studentId?: string;
+}
 
 /** Everything that is said of a student has the same columns around it. */
 const SAID = {

@@ -8,8 +8,9 @@ import { multipart } from '../http/multipart.ts';
 import { Problem } from '../http/problem.ts';
 import { requireChief, requireStudent } from '../scope.ts';
 import { openArchive } from './read.ts';
+import type { ArchiveOf } from './record.ts';
 import { takeIn } from './take-in.ts';
-import { type ArchiveOf, writeArchive } from './write.ts';
+import { writeArchive } from './write.ts';
 
 const LARGEST = 1024 ** 3;
 

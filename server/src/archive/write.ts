@@ -1,6 +1,6 @@
 /** Writes an archive: one index, and for each recording its original bytes and its score as they are kept. */
 import { ARCHIVE_INDEX, ARCHIVE_VERSION, type Archive, CORE_VERSION, type KeelTrace } from '@keel/core';
-import { type DataSource, In, IsNull } from 'typeorm';
+import { type DataSource, In, IsNull, Not } from 'typeorm';
 import yazl from 'yazl';
 import {
   AccountEntity,
@@ -18,13 +18,7 @@ import {
   TeachingEntity,
   zoneOf,
 } from '../db/entities.ts';
-import { airplanesBooked, namedIn, recordOfArchive } from './record.ts';
-
-/** Of one student, or of all. */
-export interface ArchiveOf {
-  schoolId: string;
-  studentId?: string;
-}
+import { type ArchiveOf, airplanesBooked, namedIn, recordOfArchive } from './record.ts';
 
 /** The archive as a stream; it is made while it is read, a recording at a time. */
 export function writeArchive(database: DataSource, of: ArchiveOf): NodeJS.ReadableStream {
@@ -86,9 +80,11 @@ async function indexOf(database: DataSource, { schoolId, studentId }: ArchiveOf)
   const lessons = await database
     .getRepository(LessonEntity)
     .find({ where: mine, order: { plannedAt: 'ASC', id: 'ASC' } });
-  const recordings = await database
-    .getRepository(RecordingEntity)
-    .find({ where: { ...mine, deletedAt: IsNull() }, order: { flownAt: 'ASC', id: 'ASC' } });
+  const recordings = await database.getRepository(RecordingEntity).find({
+    // What is nobody's yet is in no record.
+    where: { schoolId, studentId: studentId ?? Not(IsNull()), deletedAt: IsNull() },
+    order: { flownAt: 'ASC', id: 'ASC' },
+  });
   const ids = recordings.map(({ id }) => id);
   const [scored, statements, entered, teaching] = await Promise.all([
     database.getRepository(ScoreEntity).find({
@@ -108,7 +104,7 @@ async function indexOf(database: DataSource, { schoolId, studentId }: ArchiveOf)
     ...namedIn(record),
     ...(studentId ? [studentId] : []),
     ...lessons.flatMap((one) => [one.studentId, one.instructorId]),
-    ...recordings.flatMap((one) => [one.studentId, one.uploadedBy]),
+    ...recordings.flatMap((one) => [one.studentId, one.uploadedBy].filter((id) => id !== null)),
     ...statements.map(({ authorId }) => authorId),
     ...entered.flatMap((one) => [one.authorId, ...(one.withdrawn ? [one.withdrawn.by] : [])]),
     ...teaching.flatMap((pair) => [pair.instructorId, pair.studentId]),

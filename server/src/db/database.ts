@@ -11,6 +11,7 @@ import { Entered1700000000007 } from './migrations/1700000000007-entered.ts';
 import { Promises1700000000008 } from './migrations/1700000000008-promises.ts';
 import { School1700000000009 } from './migrations/1700000000009-school.ts';
 import { Path1700000000010 } from './migrations/1700000000010-path.ts';
+import { Live1700000000011 } from './migrations/1700000000011-live.ts';
 
 /** Every change to the tables, oldest first. */
 export const MIGRATIONS = [
@@ -24,6 +25,7 @@ export const MIGRATIONS = [
   Promises1700000000008,
   School1700000000009,
   Path1700000000010,
+  Live1700000000011,
 ];
 
 /** @param connections how many at once, at the most. */

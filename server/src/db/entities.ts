@@ -4,6 +4,7 @@ import { AttemptEntity } from './tables/attempt.ts';
 import { AirplaneEntity, ColumnMappingEntity } from './tables/hangar.ts';
 import { LessonEntity } from './tables/lesson.ts';
 import { LinkEntity } from './tables/link.ts';
+import { DeviceEntity, LiveBatchEntity, LiveFlightEntity } from './tables/live.ts';
 import {
   GateClosingEntity,
   LandingEntity,
@@ -29,6 +30,7 @@ export * from './tables/attempt.ts';
 export * from './tables/hangar.ts';
 export * from './tables/lesson.ts';
 export * from './tables/link.ts';
+export * from './tables/live.ts';
 export * from './tables/path.ts';
 export * from './tables/people.ts';
 export * from './tables/recording.ts';
@@ -75,4 +77,7 @@ export const entities = [
   SignedEntity,
   BookingEntity,
   CalendarFeedEntity,
+  DeviceEntity,
+  LiveFlightEntity,
+  LiveBatchEntity,
 ];

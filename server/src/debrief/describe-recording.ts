@@ -13,6 +13,8 @@ import {
 import { openTask } from '../tasks/list.ts';
 import { statementsOf } from './analysis-input.ts';
 
+/** Of a flight that matches no lesson, until it is given to someone. */
+const NOBODY = { id: '00000000-0000-0000-0000-000000000000', name: 'nobody yet' };
 /** Nothing tells how far it is: the bar must not seem to begin. */
 const SOON = 0.02;
 
@@ -22,7 +24,9 @@ export async function describeRecording(
 ): Promise<RecordingView> {
   const { schoolId, id, lessonId } = recording;
   const [student, airplane, standard, lesson, score, statements, school, scoring] = await Promise.all([
-    database.getRepository(AccountEntity).findOneByOrFail({ schoolId, id: recording.studentId }),
+    recording.studentId
+      ? database.getRepository(AccountEntity).findOneByOrFail({ schoolId, id: recording.studentId })
+      : NOBODY,
     database.getRepository(AirplaneEntity).findOneByOrFail({ schoolId, rowId: recording.airplaneRowId }),
     database.getRepository(StandardEntity).findOneByOrFail({ schoolId, rowId: recording.standardRowId }),
     lessonId ? database.getRepository(LessonEntity).findOneBy({ schoolId, id: lessonId }) : null,
@@ -48,6 +52,7 @@ export async function describeRecording(
     lessonTitle: lesson?.title ?? null,
     focus: lesson?.focus ?? '',
     parked: lesson?.parked ?? [],
+    studentId: recording.studentId,
     student: { id: student.id, name: student.name },
     airplane: { id: airplane.id, name, registration, speedUnit },
     standard: { id: standard.id, shortName: standard.data.shortName, version: standard.version },

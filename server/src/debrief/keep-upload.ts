@@ -69,6 +69,8 @@ async function knownFile(
   { schoolId, studentId, airplaneRowId }: Upload['row'],
   sha256: string,
 ): Promise<Created | null> {
+  // What is nobody's is told by its own id alone.
+  if (studentId === null) return null;
   const known = await database
     .getRepository(RecordingEntity)
     .findOneBy({ schoolId, studentId, airplaneRowId, sha256, deletedAt: IsNull() });

@@ -11,7 +11,7 @@ import { madeAnswer } from '../http/made-file.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { writeAttempts } from '../path/attempt-rows.ts';
 import { addToTrail } from '../people/trail.ts';
-import { requireInstructor, visible } from '../scope.ts';
+import { requireInstructor, requireStudent, visible } from '../scope.ts';
 import { requireStandard } from '../standards/newest.ts';
 import { ask, cancel } from '../tasks/list.ts';
 import { describeRecording } from './describe-recording.ts';
@@ -19,6 +19,8 @@ import { requireRecording } from './recordings.ts';
 
 const changeSchema = z
   .strictObject({
+    /** Gives what a device sent, and what is nobody’s yet, to a student. */
+    studentId: z.uuid(),
     airplaneId: z.string(),
     standardId: z.string(),
     /** Null takes the recording out of its lesson. */
@@ -49,16 +51,21 @@ async function columnsOf(
   recording: RecordingRow,
   change: z.output<typeof changeSchema>,
 ): Promise<Partial<RecordingRow>> {
-  const { airplaneId, standardId, lessonId, mapping: _, ...own } = change;
+  const { studentId, airplaneId, standardId, lessonId, mapping: _, ...own } = change;
+  if (studentId !== undefined && recording.studentId !== null && studentId !== recording.studentId)
+    throw new Problem(422, 'studentId: this recording is somebody’s already.');
+  if (studentId !== undefined) await requireStudent(database, viewer, studentId);
+  const owner = studentId ?? recording.studentId;
   const [airplane, standard, lesson] = await Promise.all([
     airplaneId === undefined ? undefined : requireAirplane(database, viewer, airplaneId),
     standardId === undefined ? undefined : requireStandard(database, viewer, standardId),
     lessonId ? requireLesson(database, viewer, lessonId) : undefined,
   ]);
-  if (lesson && lesson.studentId !== recording.studentId)
+  if (lesson && lesson.studentId !== owner)
     throw new Problem(422, 'lessonId: that lesson is another student’s.');
   return {
     ...own,
+    studentId: owner,
     ...(airplane && { airplaneRowId: airplane.rowId }),
     ...(standard && { standardRowId: standard.rowId }),
     ...(lessonId !== undefined && { lessonId }),

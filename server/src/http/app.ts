@@ -17,6 +17,9 @@ import { statementRoutes } from '../debrief/statement-routes.ts';
 import { flyRoutes } from '../fly/routes.ts';
 import { ownFiguresRoutes } from '../hangar/own-figures-routes.ts';
 import { hangarRoutes } from '../hangar/routes.ts';
+import { deviceRoutes } from '../live/devices.ts';
+import { feedOfFlightRoutes } from '../live/feed-routes.ts';
+import { watchRoutes } from '../live/watch-routes.ts';
 import { enteredRoutes } from '../path/entered-routes.ts';
 import { gateRoutes } from '../path/gate-routes.ts';
 import { proposalRoutes } from '../path/proposal-routes.ts';
@@ -68,11 +71,14 @@ export function makeApp(services: Services, webFolder?: string): OpenAPIHono<Env
     c.set('tasks', services.tasks);
     await next();
   });
-  app.use('/api/*', compress());
+  // A stream is sent as it comes: nothing may wait for more of it.
+  app.use('/api/*', (c, next) => (c.req.path.endsWith('/events') ? next() : compressed(c, next)));
   app.use('/api/*', sameSiteOnly);
   app.use('/api/*', async (c, next) => {
     c.header('Cache-Control', 'no-store');
-    if (OPEN.has(c.req.path) || OPEN_LINKS.test(c.req.path)) return next();
+    const { path } = c.req;
+    // A device's key alone opens its feed.
+    if (OPEN.has(path) || OPEN_LINKS.test(path) || path.startsWith('/api/feed/')) return next();
     return signedIn(c, next);
   });
 
@@ -114,6 +120,8 @@ export function makeApp(services: Services, webFolder?: string): OpenAPIHono<Env
   return app;
 }
 
+const compressed = compress();
+
 /** A file whose name holds a hash of what is in it. */
 const neverChanges = (_path: string, c: Context) =>
   c.header('Cache-Control', 'public, max-age=31536000, immutable');
@@ -153,5 +161,8 @@ const api = () =>
     .route('/', logbookRoutes())
     .route('/', weekRoutes())
     .route('/', feedRoutes())
-    .route('/', todayRoutes());
+    .route('/', todayRoutes())
+    .route('/', deviceRoutes())
+    .route('/', feedOfFlightRoutes())
+    .route('/', watchRoutes());
 export type Api = ReturnType<typeof api>;

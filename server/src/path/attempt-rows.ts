@@ -3,6 +3,7 @@ import { attemptsFlown, dayIn, type PathAttempt, type Score, type Statement } fr
 import type { DataSource, EntityManager } from 'typeorm';
 import {
   AttemptEntity,
+  type OwnedRecording,
   RecordingEntity,
   type RecordingRow,
   type School,
@@ -23,11 +24,13 @@ export async function writeAttempts(
 ): Promise<void> {
   const { schoolId, id } = recording;
   // Of two words said at once, the second counts with the first in sight.
-  const row = await manager.findOne(RecordingEntity, {
+  const found = await manager.findOne(RecordingEntity, {
     where: { schoolId, id },
     lock: { mode: 'pessimistic_write' },
   });
-  if (!row) return;
+  // What is nobody's counts for nobody.
+  if (!found?.studentId) return;
+  const row: OwnedRecording = { ...found, studentId: found.studentId };
   // One after the other: a transaction has one connection.
   const school = await manager.findOneByOrFail(SchoolEntity, { id: schoolId });
   const statements = await statementsOf(manager, row);
@@ -48,7 +51,7 @@ export async function writeAttempts(
 /** @returns the maneuvers that were written. */
 async function insertAttempts(
   manager: EntityManager,
-  row: RecordingRow,
+  row: OwnedRecording,
   school: School,
   score: Score,
   statements: Statement[],

@@ -1,12 +1,12 @@
 /** Landings and go-arounds as rows, written with the score that shows them. */
 import { dayIn, type Score } from '@keel/core';
 import type { EntityManager } from 'typeorm';
-import { LandingEntity, type RecordingRow, type School, zoneOf } from '../db/entities.ts';
+import { LandingEntity, type OwnedRecording, type School, zoneOf } from '../db/entities.ts';
 
 /** @param score null where nothing of the recording is shown. */
 export async function writeLandings(
   manager: EntityManager,
-  { schoolId, id: recordingId, studentId, flownAt, flownIn }: RecordingRow,
+  { schoolId, id: recordingId, studentId, flownAt, flownIn }: OwnedRecording,
   school: School,
   score: Score | null,
 ): Promise<void> {

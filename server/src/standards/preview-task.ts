@@ -96,7 +96,7 @@ async function previewOf(
       changes.push({
         recordingId: recording.id,
         attempt,
-        student: names.get(recording.studentId) ?? '',
+        student: names.get(recording.studentId ?? '') ?? '',
         maneuver: before.maneuver,
         variant: before.variant,
         flownAt: recording.flownAt.toISOString(),

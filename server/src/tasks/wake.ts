@@ -1,4 +1,4 @@
-/** Hears what the database tells of tasks, and listens again after the connection was lost. */
+/** Hears what the database tells, of tasks where nothing else is said, and listens again after the connection was lost. */
 import { Client } from 'pg';
 import { CHANNEL } from './list.ts';
 
@@ -9,7 +9,11 @@ export interface Ear {
 }
 
 /** @param hear what was told, and `null` each time that listening began anew, since something may have been missed. */
-export async function listen(url: string, hear: (told: string | null) => void): Promise<Ear> {
+export async function listen(
+  url: string,
+  hear: (told: string | null) => void,
+  channel: string = CHANNEL,
+): Promise<Ear> {
   let client: Client | undefined;
   let closed = false;
   let again: NodeJS.Timeout | undefined;
@@ -23,7 +27,7 @@ export async function listen(url: string, hear: (told: string | null) => void): 
     });
     mine.on('notification', ({ payload }) => hear(payload ?? null));
     await mine.connect();
-    await mine.query(`LISTEN ${CHANNEL}`);
+    await mine.query(`LISTEN ${channel}`);
     hear(null);
   };
   await begin();

@@ -187,5 +187,26 @@ export function recordRules(ids: () => { student: string; instructor: string }):
     'POST /me/calendar': { allowed: everyone(201) },
     'GET /calendar/{token}': { path: () => '/calendar/none.ics', allowed: everyone(404), nobody: 404 },
     'GET /today': { allowed: everyone(200) },
+    'GET /devices': { allowed: { chief: 200, stranger: 200 }, others: 403 },
+    'POST /devices': {
+      body: () => ({ name: 'Box', airplaneId: 'cairn-4' }),
+      allowed: { chief: 201, stranger: 201 },
+      others: 403,
+    },
+    'DELETE /devices/{id}': {
+      path: () => `/devices/${randomUUID()}`,
+      allowed: { chief: 404, stranger: 404 },
+      others: 403,
+    },
+    // A device's key alone opens a feed: a cookie does not, whoever it is of.
+    'PUT /feed/{flightId}/{seq}': {
+      path: () => `/feed/${randomUUID()}/0`,
+      body: () => ({}),
+      allowed: everyone(401),
+    },
+    'GET /feed/{flightId}': { path: () => `/feed/${randomUUID()}`, allowed: everyone(401) },
+    'POST /feed/{flightId}/end': { path: () => `/feed/${randomUUID()}/end`, allowed: everyone(401) },
+    'GET /live': { allowed: everyone(200) },
+    'GET /live/{id}/events': { path: () => `/live/${randomUUID()}/events`, allowed: everyone(404) },
   };
 }

@@ -32,7 +32,7 @@ export interface TestPerson {
   id: string;
   email: string;
   /** Calls the API as this person; `body` is sent as JSON. */
-  call(method: string, path: string, body?: unknown): Promise<Response>;
+  call(method: string, path: string, body?: unknown, headers?: Record<string, string>): Promise<Response>;
   /** Uploads a recording with the usual airplane and standard. */
   upload(file: string, fields: Record<string, string>, name?: string): Promise<Response>;
   /** Sends a file alone. */
@@ -169,12 +169,20 @@ export async function openSchool(threads?: (database: DataSource) => Threads): P
   };
 }
 
-async function request(app: TestSchool['app'], cookie: string, method: string, path: string, body?: unknown) {
+async function request(
+  app: TestSchool['app'],
+  cookie: string,
+  method: string,
+  path: string,
+  body?: unknown,
+  headers?: Record<string, string>,
+) {
   return app.request(`/api${path}`, {
     method,
     headers: {
       ...(cookie && { Cookie: cookie }),
       ...(body !== undefined && { 'Content-Type': 'application/json' }),
+      ...headers,
     },
     ...(body !== undefined && { body: JSON.stringify(body) }),
   });
@@ -187,7 +195,7 @@ async function signedIn(app: TestSchool['app'], id: string, email: string): Prom
   return {
     id,
     email,
-    call: (method, path, body) => request(app, cookie, method, path, body),
+    call: (method, path, body, headers) => request(app, cookie, method, path, body, headers),
     send: async (path, file) => {
       const form = new FormData();
       form.set('file', file);

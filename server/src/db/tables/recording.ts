@@ -8,11 +8,13 @@ export type RecordingStatus = 'analysing' | 'analysed' | 'refused';
 export interface RecordingRow {
   id: string;
   schoolId: string;
-  studentId: string;
+  /** Null for a flight that a device sent and that matches no lesson, until it is given to someone. */
+  studentId: string | null;
   lessonId: string | null;
   airplaneRowId: string;
   standardRowId: string;
-  uploadedBy: string;
+  /** Null where a device sent it. */
+  uploadedBy: string | null;
   fileName: string;
   sha256: string;
   size: number;
@@ -31,16 +33,19 @@ export interface RecordingRow {
   /** The school that it came from with an archive. */
   origin: string | null;
 }
+/** One that is somebody's. */
+export type OwnedRecording = RecordingRow & { studentId: string };
+
 export const RecordingEntity = new EntitySchema<RecordingRow>({
   name: 'recording',
   columns: {
     schoolId: { type: 'uuid', name: 'school_id', primary: true },
     id: { type: 'uuid', primary: true },
-    studentId: { type: 'uuid', name: 'student_id' },
+    studentId: { type: 'uuid', name: 'student_id', nullable: true },
     lessonId: { type: 'uuid', name: 'lesson_id', nullable: true },
     airplaneRowId: { type: 'uuid', name: 'airplane_row_id' },
     standardRowId: { type: 'uuid', name: 'standard_row_id' },
-    uploadedBy: { type: 'uuid', name: 'uploaded_by' },
+    uploadedBy: { type: 'uuid', name: 'uploaded_by', nullable: true },
     fileName: { type: 'text', name: 'file_name' },
     sha256: { type: 'text' },
     size: { type: 'int' },

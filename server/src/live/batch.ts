@@ -1,0 +1,56 @@
+/** A batch as it comes: rows of a recording with their header, checked before a row of it is kept. */
+import { InputError, readRecordingCsv } from '@keel/core';
+import Papa from 'papaparse';
+import { Problem } from '../http/problem.ts';
+
+export interface ReadBatch {
+  /** The line of names, as it stands. */
+  header: string;
+  columns: string[];
+  /** The rows as they came, a line feed after each. */
+  rows: string;
+  firstTime: number;
+  lastTime: number;
+}
+
+const HAS_TIME = ['time_s', 'utc'];
+
+/** @throws Problem 422 naming line and column, for what is no piece of a recording. */
+export function readBatch(bytes: Uint8Array): ReadBatch {
+  const text = decode(bytes);
+  const lines = text.split('\n').filter((line) => line !== '' && !line.startsWith('#'));
+  const [header, ...rows] = lines;
+  if (header === undefined || rows.length === 0)
+    throw new Problem(422, 'A header row and at least one row after it were expected.');
+  try {
+    readRecordingCsv(`${lines.join('\n')}\n`);
+  } catch (error) {
+    if (error instanceof InputError) throw new Problem(422, error.describe('batch'));
+    throw error;
+  }
+  const columns = cells(header);
+  const time = columns.findIndex((name) => HAS_TIME.includes(name));
+  const at = (row: string): number => secondsOf(cells(row)[time] ?? '', columns[time]);
+  return {
+    header,
+    columns,
+    rows: `${rows.join('\n')}\n`,
+    firstTime: at(rows[0]),
+    lastTime: at(rows[rows.length - 1]),
+  };
+}
+
+function decode(bytes: Uint8Array): string {
+  try {
+    const text = new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+    return text.replace(/\r\n?/g, '\n');
+  } catch {
+    throw new Problem(422, 'This is not UTF-8 text.');
+  }
+}
+
+export const cells = (line: string): string[] =>
+  (Papa.parse<string[]>(line).data[0] ?? []).map((cell) => cell.trim());
+
+const secondsOf = (cell: string, column: string): number =>
+  column === 'utc' ? Date.parse(cell) / 1000 : Number(cell);

@@ -1,0 +1,237 @@
+/** A flight under way: batches kept in their order, each durable before it is acknowledged; in the end a recording. */
+import { createHash } from 'node:crypto';
+import type { EntityManager } from 'typeorm';
+import { IsNull } from 'typeorm';
+import { v5 as uuidFrom } from 'uuid';
+import {
+  BookingEntity,
+  type Device,
+  LessonEntity,
+  LiveBatchEntity,
+  type LiveFlight,
+  LiveFlightEntity,
+  RecordingEntity,
+  StandardEntity,
+} from '../db/entities.ts';
+import { isDuplicate } from '../db/errors.ts';
+import type { Services } from '../http/env.ts';
+import { Problem } from '../http/problem.ts';
+import { newestStandards } from '../standards/newest.ts';
+import { readBatch } from './batch.ts';
+
+const MOST_BYTES = 50 * 1024 * 1024;
+/** A lesson is taken for this flight’s where it was planned within so many hours. */
+const NEAR_H = 3;
+export const LIVE_CHANNEL = 'keel_live';
+
+/** A refusal that says where to go on. */
+export class OutOfOrder extends Problem {
+  constructor(
+    detail: string,
+    readonly next: number,
+  ) {
+    super(409, detail);
+  }
+}
+
+export interface Batch {
+  flightId: string;
+  seq: number;
+  bytes: Uint8Array;
+  /** The device’s clock when it sent, ms; NaN where it did not say. */
+  clockMs: number;
+}
+
+const held = (manager: EntityManager, { schoolId }: Pick<Device, 'schoolId'>, id: string) =>
+  manager.findOne(LiveFlightEntity, { where: { schoolId, id }, lock: { mode: 'pessimistic_write' } });
+
+/** @throws Problem 404 for a flight of another airplane. */
+export function requireOwn(flight: LiveFlight, device: Device): void {
+  if (flight.deviceId !== device.id && flight.airplaneRowId !== device.airplaneRowId)
+    throw new Problem(404, 'There is no such flight of this airplane.');
+}
+
+/** Keeps a batch; the same bytes again are acknowledged again. */
+export async function keepBatch(services: Services, device: Device, batch: Batch): Promise<void> {
+  try {
+    await keepOnce(services, device, batch);
+  } catch (error) {
+    if (!isDuplicate(error)) throw error;
+    // Of a first batch that came twice at once the second finds the flight begun.
+    await keepOnce(services, device, batch);
+  }
+}
+
+async function keepOnce({ database }: Services, device: Device, batch: Batch): Promise<void> {
+  const { flightId, seq, bytes, clockMs } = batch;
+  const { schoolId } = device;
+  const sha256 = createHash('sha256').update(bytes).digest('hex');
+  await database.transaction(async (manager) => {
+    const flight = (await held(manager, device, flightId)) ?? (await begin(manager, device, batch));
+    requireOwn(flight, device);
+    if (seq < flight.nextSeq) {
+      const known = await manager.findOneBy(LiveBatchEntity, { schoolId, flightId, seq });
+      if (known?.sha256 === sha256) return;
+      throw new OutOfOrder(`Batch ${seq} came before, with other bytes.`, flight.nextSeq);
+    }
+    if (seq > flight.nextSeq) throw new OutOfOrder(`Batch ${flight.nextSeq} comes first.`, flight.nextSeq);
+    if (flight.endedAt) throw new OutOfOrder('This flight has ended.', flight.nextSeq);
+    const read = readBatch(bytes);
+    if (flight.header !== null && flight.header !== read.header)
+      throw new Problem(422, `Other columns than before: ${flight.header} was expected.`);
+    if (flight.lastTime !== null && read.firstTime <= flight.lastTime)
+      throw new Problem(422, `Time goes back: after ${flight.lastTime} s came ${read.firstTime} s.`);
+    const total = Number(flight.bytes) + read.rows.length;
+    if (total > MOST_BYTES) throw new Problem(413, 'A flight is at most 50 MB.');
+    await manager.insert(LiveBatchEntity, { schoolId, flightId, seq, sha256, rows: read.rows });
+    await manager.update(
+      LiveFlightEntity,
+      { schoolId, id: flightId },
+      {
+        nextSeq: seq + 1,
+        header: read.header,
+        lastTime: read.lastTime,
+        bytes: String(total),
+        heardAt: new Date(),
+        ...(Number.isFinite(clockMs) && { clockOffsetMs: Date.now() - clockMs }),
+      },
+    );
+    await manager.query('SELECT pg_notify($1, $2)', [LIVE_CHANNEL, flightId]);
+  });
+}
+
+async function begin(manager: EntityManager, device: Device, { flightId, seq }: Batch): Promise<LiveFlight> {
+  if (seq !== 0) throw new OutOfOrder('This flight has not begun: batch 0 comes first.', 0);
+  const { schoolId, id: deviceId, airplaneRowId } = device;
+  const open = await manager.findOneBy(LiveFlightEntity, { schoolId, deviceId, endedAt: IsNull() });
+  if (open) throw new Problem(429, 'This device has another flight under way: end that one first.');
+  const match = await lessonFor(manager, device, new Date());
+  await manager.insert(LiveFlightEntity, {
+    schoolId,
+    id: flightId,
+    deviceId,
+    airplaneRowId,
+    heardAt: new Date(),
+    ...match,
+  });
+  return (await held(manager, device, flightId))!;
+}
+
+/** The lesson nearest in time with this airplane and no recording yet, else who has it booked now. */
+async function lessonFor(
+  manager: EntityManager,
+  { schoolId, airplaneRowId }: Device,
+  at: Date,
+): Promise<{ studentId: string | null; lessonId: string | null }> {
+  const [lesson]: { id: string; studentId: string }[] = await manager.query(
+    `SELECT id, student_id AS "studentId" FROM lesson
+     WHERE school_id = $1 AND airplane_row_id = $2 AND abs(extract(epoch FROM planned_at - $3::timestamptz)) <= $4 * 3600
+       AND NOT EXISTS (SELECT FROM recording WHERE recording.school_id = $1 AND recording.lesson_id = lesson.id
+         AND deleted_at IS NULL)
+     ORDER BY abs(extract(epoch FROM planned_at - $3::timestamptz)) LIMIT 1`,
+    [schoolId, airplaneRowId, at, NEAR_H],
+  );
+  if (lesson) return { studentId: lesson.studentId, lessonId: lesson.id };
+  const booking = await manager
+    .createQueryBuilder(BookingEntity, 'booking')
+    .where('booking.schoolId = :schoolId AND booking.airplaneRowId = :airplaneRowId', {
+      schoolId,
+      airplaneRowId,
+    })
+    .andWhere(
+      'booking.cancelled IS NULL AND booking.studentId IS NOT NULL AND booking.during @> :at::timestamptz',
+      { at },
+    )
+    .getOne();
+  return { studentId: booking?.studentId ?? null, lessonId: null };
+}
+
+/**
+ * Ends a flight: its rows are a file, the file a recording, scored like any other. Again, it is the same recording.
+ * @throws Problem 404 where nothing of it was sent.
+ */
+export async function endFlight(services: Services, device: Device, flightId: string): Promise<string> {
+  const { schoolId } = device;
+  return services.database.transaction(async (manager) => {
+    // Held to its end: of two who end it at once one makes the recording.
+    const flight = await held(manager, device, flightId);
+    if (!flight) throw new Problem(404, 'Nothing of this flight was sent.');
+    requireOwn(flight, device);
+    if (flight.recordingId) return flight.recordingId;
+    const recordingId = uuidFrom(flightId, schoolId);
+    const kept = await services.database
+      .getRepository(RecordingEntity)
+      .existsBy({ schoolId, id: recordingId });
+    if (!kept) await keepFile(services, flight, recordingId);
+    await manager.update(
+      LiveFlightEntity,
+      { schoolId, id: flightId },
+      { recordingId, endedAt: flight.endedAt ?? new Date() },
+    );
+    await manager.query('SELECT pg_notify($1, $2)', [LIVE_CHANNEL, flightId]);
+    return recordingId;
+  });
+}
+
+async function keepFile(services: Services, flight: LiveFlight, id: string): Promise<void> {
+  const { schoolId, id: flightId, lessonId, studentId, airplaneRowId, begunAt } = flight;
+  const { database, tasks } = services;
+  const batches = await database
+    .getRepository(LiveBatchEntity)
+    .find({ where: { schoolId, flightId }, order: { seq: 'ASC' } });
+  const file = `${flight.header}\n${batches.map(({ rows }) => rows).join('')}`;
+  const lesson = lessonId
+    ? await database.getRepository(LessonEntity).findOneBy({ schoolId, id: lessonId })
+    : null;
+  const standardRowId = lesson?.standardRowId ?? (await firstStandard(database, schoolId));
+  const kept = await tasks.threads.upload({
+    bytes: new TextEncoder().encode(file),
+    row: {
+      id,
+      schoolId,
+      studentId,
+      lessonId,
+      airplaneRowId,
+      standardRowId,
+      uploadedBy: null,
+      fileName: `${begunAt.toISOString().slice(0, 10)}-${flightId.slice(0, 8)}.csv`,
+      weightLb: null,
+      groundFt: null,
+      mapping: null,
+      flownIn: 'airplane',
+    },
+    givenAt: begunAt,
+  });
+  if ('refused' in kept) throw new Problem(422, kept.refused);
+}
+
+async function firstStandard(database: Services['database'], schoolId: string): Promise<string> {
+  const first =
+    (await database.getRepository(StandardEntity).findOne({ where: { schoolId }, order: { id: 'ASC' } })) ??
+    null;
+  const newest = await newestStandards(database, { schoolId });
+  const id = newest.find((row) => row.id === first?.id)?.rowId;
+  if (!id) throw new Problem(422, 'The school has no standard yet.');
+  return id;
+}
+
+/** A flight from which nothing was heard for an hour ends by itself. */
+const SILENT_MS = 3_600_000;
+
+export async function closeSilent(services: Services, now = new Date()): Promise<void> {
+  const silent = await services.database
+    .getRepository(LiveFlightEntity)
+    .createQueryBuilder('flight')
+    .where('flight.recordingId IS NULL AND flight.nextSeq > 0 AND flight.heardAt < :since', {
+      since: new Date(now.getTime() - SILENT_MS),
+    })
+    .getMany();
+  for (const flight of silent) {
+    const device = {
+      schoolId: flight.schoolId,
+      id: flight.deviceId,
+      airplaneRowId: flight.airplaneRowId,
+    } as Device;
+    await endFlight(services, device, flight.id).catch(() => undefined);
+  }
+}
