@@ -34,7 +34,7 @@ import { DEMO_TECHNIQUE, FIELD_FT, GROUND_FT, POSITION, RUNWAY_DEG, RUNWAYS } fr
 import { DEMO_LESSONS, type DemoAttempt, type DemoLesson } from './lessons.ts';
 import { loadSeasonLesson, scored } from './load-season.ts';
 import { DEMO_PEOPLE, DEMO_SCHOOL, DEMO_ZONE, demoId } from './people.ts';
-import { loadRecord } from './record.ts';
+import { loadRecord, plannedFor } from './record.ts';
 import { SEASON_LESSONS, type SeasonLesson } from './season.ts';
 
 export const isEmpty = async (database: DataSource): Promise<boolean> =>
@@ -54,7 +54,7 @@ export async function loadDemo(
   await Promise.all([
     (async () => {
       for (const [i, lesson] of lessons.entries())
-        await loadLesson(database, tasks, { ...lesson, at: shifted(lesson.at) }, i + 1);
+        await loadLesson(database, tasks, { ...lesson, at: atOf(lesson) }, i + 1);
     })(),
     (async () => {
       for (const lesson of season) await loadSeasonLesson(database, tasks, lesson);
@@ -66,6 +66,10 @@ export async function loadDemo(
 /** The club’s lessons were written down for this day. */
 const WRITTEN_FOR = Date.parse('2026-11-26T12:00:00Z');
 const WEEK_MS = 7 * 86_400_000;
+
+/** What is still to be flown is ahead, at the hour that is booked for it. */
+const atOf = ({ key, at, pairs }: DemoLesson): string =>
+  pairs.length === 0 ? (plannedFor(key) ?? at) : shifted(at);
 
 /** By whole weeks, so that it happened lately whenever the demo is loaded, and on the same day of the week. */
 const shifted = (iso: string): string =>

@@ -341,6 +341,8 @@ const WEEK: readonly (readonly [
   until: string,
   student: string | null,
   airplane: string,
+  /** The lesson that it is for, by its key. */
+  lesson?: string,
 ])[] = [
   [-3, '09:30', '11:15', 'tomas', 'cairn-4'],
   [-2, '13:00', '14:45', 'edda', 'gimmer-2'],
@@ -349,22 +351,29 @@ const WEEK: readonly (readonly [
   [0, '11:30', '13:00', 'wren', 'sedge-2'],
   [0, '13:30', '15:15', 'amara', 'gimmer-2'],
   [1, '09:30', '11:15', 'tomas', 'gimmer-2'],
-  [1, '11:30', '13:15', 'nell', 'cairn-4'],
+  [1, '11:30', '13:15', 'nell', 'cairn-4', 'nell-6'],
   [2, '09:00', '16:00', null, 'sedge-2'],
   [3, '09:30', '11:15', 'joss', 'cairn-4'],
   [4, '13:00', '14:45', 'edda', 'gimmer-2'],
   [5, '09:30', '11:15', 'nell', 'cairn-4'],
-  [6, '10:00', '11:30', 'wren', 'sedge-2'],
+  [6, '10:00', '11:30', 'wren', 'sedge-2', 'wren-2'],
   [7, '09:30', '11:15', 'joss', 'cairn-4'],
   [8, '13:00', '14:45', 'tomas', 'gimmer-2'],
   [9, '10:00', '11:45', 'nell', 'cairn-4'],
 ];
 
+const inDays = (day: number, clock: string): string =>
+  instantOf(`${dayAfter(dayIn(new Date(), DEMO_ZONE), day)} ${clock}:00`, DEMO_ZONE).toISOString();
+
+/** When a lesson is booked for; undefined where it is not. */
+export function plannedFor(key: string): string | undefined {
+  const booked = WEEK.find(([, , , , , lesson]) => lesson === key);
+  return booked && inDays(booked[0], booked[1]);
+}
+
 async function bookings(manager: EntityManager): Promise<void> {
-  const today = dayIn(new Date(), DEMO_ZONE);
-  const at = (day: number, clock: string): string =>
-    instantOf(`${dayAfter(today, day)} ${clock}:00`, DEMO_ZONE).toISOString();
-  for (const [day, from, until, student, airplane] of WEEK) {
+  const at = inDays;
+  for (const [day, from, until, student, airplane, lesson] of WEEK) {
     const row = {
       schoolId,
       id: demoId(`booking ${day} ${from} ${airplane}`),
@@ -379,7 +388,11 @@ async function bookings(manager: EntityManager): Promise<void> {
         kind: 'lesson',
         studentId: demoId(student),
         instructorId: teacherOf(student),
-        lessonId: day === 0 && student === 'joss' ? await lessonToday(manager, at(day, from)) : null,
+        lessonId: lesson
+          ? demoId(`lesson ${lesson}`)
+          : day === 0 && student === 'joss'
+            ? await lessonToday(manager, at(day, from))
+            : null,
       });
   }
 }

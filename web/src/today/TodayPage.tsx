@@ -67,7 +67,12 @@ export function TodayPage() {
                       </div>
                     </div>
                     {!student && (
-                      <NextLesson studentId={booking.student.id} label="Propose" at={booking.at} />
+                      <NextLesson
+                        studentId={booking.student.id}
+                        label="Propose"
+                        at={booking.at}
+                        bookingId={booking.id}
+                      />
                     )}
                   </li>
                 ))}
