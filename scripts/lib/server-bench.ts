@@ -103,6 +103,7 @@ export async function largeSchoolBench(csv: string): Promise<LargeFigures> {
       ['people', chief, '/people'],
       ['a student’s path', instructor, `/students/${school.student.id}/path`],
       ['students by skills, chief', chief, '/path'],
+      ['students by skills, the weakest first', chief, '/path?sort=power-off-stall'],
       ['students by skills, instructor', instructor, '/path'],
       ['today, chief', chief, '/today'],
       ['today, instructor', instructor, '/today'],

@@ -34,10 +34,11 @@ export interface ToFly {
 }
 
 /** Futures flown, and after how many lessons one is given up. */
-const FUTURES = 160;
+const FUTURES = 120;
 const MOST_LESSONS = 60;
 /** Before so many lessons there is no pace to speak of. */
 const LEAST_LESSONS = 3;
+const TOO_WIDE = 'the range would be too wide to be of use';
 /** How much students differ in how fast they learn, and in where they settle: natural logarithm, and margin. */
 const LEARNING_SPREAD = 0.55;
 const SETTLES_SD = 0.23;
@@ -89,14 +90,19 @@ export function forecastOf(
     return { lessons: null, why: 'nothing was flown unaided yet in what is still open' };
   const { gaussian, uniform } = seededRandom(7);
   const last = new Map<string, number>();
-  const futures = Array.from({ length: FUTURES }, () => {
+  const futures: number[] = [];
+  // Once more than a tenth never get there the range has no end.
+  let endless = 0;
+  while (futures.length < FUTURES && endless <= FUTURES / 10) {
     const { lessons, lastReady } = flyOn(toFly, day, pace, figures, { gaussian, uniform });
     last.set(lastReady, (last.get(lastReady) ?? 0) + 1);
-    return lessons;
-  }).sort((a, b) => a - b);
+    futures.push(lessons);
+    if (lessons >= MOST_LESSONS) endless++;
+  }
+  if (endless > FUTURES / 10) return { lessons: null, why: TOO_WIDE };
+  futures.sort((a, b) => a - b);
   const [low, middle, high] = [0.1, 0.5, 0.9].map((share) => quantile(futures, share));
-  if (high >= MOST_LESSONS || high - low > 2 * middle)
-    return { lessons: null, why: 'the range would be too wide to be of use' };
+  if (high >= MOST_LESSONS || high - low > 2 * middle) return { lessons: null, why: TOO_WIDE };
   const [decidedBy] = [...last].sort((a, b) => b[1] - a[1])[0];
   return { lessons: { low, middle, high }, pace, decidedBy };
 }
@@ -197,8 +203,8 @@ function practise(
   const luck = part * gaussian();
   for (let nth = 0; nth < attempts; nth++) {
     const pass = skill.margin + luck + part * gaussian() > state.line;
-    skill.passes = [...skill.passes, pass].slice(-rules.last);
-    if (nth === 0) skill.firsts = [...skill.firsts, pass].slice(-rules.firstTryDays);
+    keepLast(skill.passes, pass, rules.last);
+    if (nth === 0) keepLast(skill.firsts, pass, rules.firstTryDays);
     skill.attempts++;
     if (pass) skill.asksLeft--;
   }
@@ -209,18 +215,35 @@ function practise(
   const dayVariance = part ** 2 + part ** 2 / attempts;
   skill.sd = Math.sqrt(1 / (1 / (skill.sd ** 2 + wanderSd ** 2) + 1 / dayVariance));
   skill.off = 0.6 * skill.off + 0.8 * gaussian();
-  const believed = skill.margin + skill.off * skill.sd;
-  const p = normalCdf((believed - state.line) / Math.hypot(skill.sd, state.luckSd));
-  const low = normalCdf((believed - 1.2816 * skill.sd - state.line) / state.luckSd);
   skill.ready =
     skill.attempts >= rules.attempts &&
     skill.days >= rules.days &&
     skill.asksLeft <= 0 &&
-    skill.passes.filter(Boolean).length >= rules.lastPassed &&
-    skill.firsts.filter(Boolean).length >= rules.firstTriesPassed &&
     skill.firsts[skill.firsts.length - 1] &&
-    (1 - state.lapse) * p >= rules.chance &&
-    (1 - state.lapse) * low >= rules.chanceLow;
+    held(skill.passes) >= rules.lastPassed &&
+    held(skill.firsts) >= rules.firstTriesPassed &&
+    isLikely(skill);
+}
+
+/** What is believed of the margin makes the chance that ready asks for. */
+function isLikely({ state, rules, margin, off, sd }: Future): boolean {
+  const over = margin + off * sd - state.line;
+  const share = 1 - state.lapse;
+  return (
+    share * normalCdf(over / Math.sqrt(sd ** 2 + state.luckSd ** 2)) >= rules.chance &&
+    share * normalCdf((over - 1.2816 * sd) / state.luckSd) >= rules.chanceLow
+  );
+}
+
+function keepLast(list: boolean[], one: boolean, most: number): void {
+  list.push(one);
+  if (list.length > most) list.shift();
+}
+
+function held(list: readonly boolean[]): number {
+  let count = 0;
+  for (const one of list) if (one) count++;
+  return count;
 }
 
 /** Only what recordings show and a gate waits for has a forecast. */

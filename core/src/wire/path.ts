@@ -93,6 +93,8 @@ export const matrixSchema = z.object({
   on: z.string(),
   syllabus: z.object({ id: z.string(), title: z.string() }),
   skills: z.array(z.object({ skill: z.string(), title: z.string(), gating: z.boolean() })),
+  /** How many were found; no more are sent than were asked for. */
+  total: z.number(),
   students: z.array(
     z.object({
       id: z.string(),

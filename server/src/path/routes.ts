@@ -52,12 +52,19 @@ export function pathRoutes() {
         method: 'get',
         path: '/path',
         summary: 'The students whom you may see, by the skills of the syllabus',
+        request: {
+          query: z.object({
+            search: z.string().max(80).default(''),
+            sort: z.string().max(60).default('name'),
+            limit: z.coerce.number().int().min(1).max(400).default(50),
+          }),
+        },
         responses: { 200: json(matrixSchema, 'The matrix') },
       }),
       async (c) => {
         const viewer = c.get('viewer');
         requireInstructor(viewer);
-        return c.json(await matrixOf(c.get('database'), viewer), 200);
+        return c.json(await matrixOf(c.get('database'), viewer, c.req.valid('query')), 200);
       },
     );
 }

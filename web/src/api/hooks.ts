@@ -1,5 +1,5 @@
 /** What the server knows, cached and shared by SWR under its address. */
-import type { KeelTrace, LessonList, RecordingView, Trail } from '@keel/core';
+import type { KeelTrace, LessonList, Matrix, RecordingView, Trail } from '@keel/core';
 import useSWR, { type Key, mutate, useSWRConfig } from 'swr';
 import useSWRInfinite from 'swr/infinite';
 import { ApiError, api, read } from './client.ts';
@@ -89,7 +89,17 @@ export const usePath = (studentId: string | undefined) =>
     read(api.students[':id'].path.$get({ param: { id: studentId ?? '' } })),
   );
 
-export const useMatrix = (wanted: boolean) => useGet(wanted ? '/path' : null, () => read(api.path.$get()));
+export interface MatrixWanted {
+  search: string;
+  sort: string;
+  limit: number;
+}
+export const useMatrix = ({ search, sort, limit }: MatrixWanted) =>
+  useSWR<Matrix, ApiError>(
+    `/path?${sort} ${limit} ${search}`,
+    () => read(api.path.$get({ query: { search, sort, limit: String(limit) } })),
+    { ...options, keepPreviousData: true },
+  );
 export const useSkillAttempts = (studentId: string, skill: string) =>
   useGet(`${pathOf(studentId)}/${skill}`, () =>
     read(api.students[':id'].path[':skill'].$get({ param: { id: studentId, skill } })),

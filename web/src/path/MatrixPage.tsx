@@ -1,6 +1,7 @@
 /** Students by skills: who needs what, in one look. Arrow keys move, Enter opens the attempts behind a cell. */
 import type { Matrix } from '@keel/core';
-import { SegmentedControl, TextInput } from '@mantine/core';
+import { Button, SegmentedControl, TextInput } from '@mantine/core';
+import { useDebouncedValue } from '@mantine/hooks';
 import { IconArrowDown, IconSearch } from '@tabler/icons-react';
 import { type KeyboardEvent, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -12,40 +13,24 @@ import { CellKeel, cellOf, chanceText, STANDING_ORDER, StandingMark } from './ma
 import './path.css';
 
 type Student = Matrix['students'][number];
-type SortBy = 'name' | 'last' | 'gates' | number;
-
-/** The weakest first: by the word, then by the chance. */
-const weakness = ({ cells }: Student, skill: number): number => {
-  const { standing, chance } = cellOf(cells[skill]);
-  return STANDING_ORDER.indexOf(standing) + (chance?.p ?? 0);
-};
-
-function sortBy(students: readonly Student[], by: SortBy): Student[] {
-  const sorted = [...students];
-  if (by === 'name') return sorted.sort((a, b) => a.name.localeCompare(b.name));
-  if (by === 'last') return sorted.sort((a, b) => (a.lastFlownAt ?? '').localeCompare(b.lastFlownAt ?? ''));
-  if (by === 'gates') return sorted.sort((a, b) => a.gatesOpen - b.gatesOpen);
-  return sorted.sort((a, b) => weakness(a, by) - weakness(b, by));
-}
+/** Shown at first, and with each asking for more. */
+const PAGE = 50;
 
 export function MatrixPage() {
-  const matrix = useMatrix(true);
   const [search, setSearch] = useState('');
-  const [by, setBy] = useState<SortBy>('name');
+  const [by, setBy] = useState('name');
+  const [limit, setLimit] = useState(PAGE);
+  const [asked] = useDebouncedValue(search, 200);
+  const matrix = useMatrix({ search: asked, sort: by, limit });
   const [which, setWhich] = useState<'all' | 'gates'>('all');
   if (!matrix.data) return <Waiting query={matrix} what="the students" />;
-  const { students, skills, syllabus } = matrix.data;
-  const wanted = search.trim().toLowerCase();
-  const rows = sortBy(
-    students.filter(({ name, instructor }) => `${name} ${instructor}`.toLowerCase().includes(wanted)),
-    by,
-  );
+  const { students: rows, skills, syllabus, total } = matrix.data;
   const columns = skills
     .map((skill, i) => ({ ...skill, i }))
     .filter(({ gating }) => which === 'all' || gating);
   return (
     <>
-      <TitleBar title="Who needs what" about={`${students.length} students · ${syllabus.title}`}>
+      <TitleBar title="Who needs what" about={`${total} students · ${syllabus.title}`}>
         <SegmentedControl
           data={[
             { value: 'all', label: 'All skills' },
@@ -63,10 +48,15 @@ export function MatrixPage() {
         />
       </TitleBar>
       <div className="page">
-        {students.length === 0 ? (
+        {total === 0 && asked === '' ? (
           <Empty title="No students yet">A chief instructor invites them at People.</Empty>
         ) : (
           <Grid rows={rows} columns={columns} by={by} setBy={setBy} />
+        )}
+        {rows.length < total && (
+          <Button variant="default" onClick={() => setLimit(limit + PAGE)} style={{ alignSelf: 'start' }}>
+            {Math.min(PAGE, total - rows.length)} more
+          </Button>
         )}
         <p className="small quiet legend row" style={{ flexWrap: 'wrap' }}>
           {STANDING_ORDER.map((standing) => (
@@ -86,8 +76,8 @@ export function MatrixPage() {
 interface GridProps {
   rows: Student[];
   columns: { skill: string; title: string; i: number }[];
-  by: SortBy;
-  setBy: (by: SortBy) => void;
+  by: string;
+  setBy: (by: string) => void;
 }
 
 function Grid({ rows, columns, by, setBy }: GridProps) {
@@ -106,12 +96,12 @@ function Grid({ rows, columns, by, setBy }: GridProps) {
     setAt(next);
     table.current?.querySelector<HTMLElement>(`[data-cell="${next.join(' ')}"]`)?.focus();
   };
-  const heading = (id: SortBy, title: string) => (
+  const heading = (id: string, title: string) => (
     <button type="button" onClick={() => setBy(id)}>
       {title} {by === id && <IconArrowDown size={13} aria-hidden />}
     </button>
   );
-  const sorted = (id: SortBy) => (by === id ? ('ascending' as const) : ('none' as const));
+  const sorted = (id: string) => (by === id ? ('ascending' as const) : ('none' as const));
   return (
     <div className="sheet matrix-frame" data-scrolls>
       <table className="matrix" ref={table} onKeyDown={move}>
@@ -126,9 +116,9 @@ function Grid({ rows, columns, by, setBy }: GridProps) {
             <th scope="col" aria-sort={sorted('gates')}>
               {heading('gates', 'Gates open')}
             </th>
-            {columns.map(({ skill, title, i }) => (
-              <th scope="col" key={skill} aria-sort={sorted(i)} className="skill-head">
-                {heading(i, title)}
+            {columns.map(({ skill, title }) => (
+              <th scope="col" key={skill} aria-sort={sorted(skill)} className="skill-head">
+                {heading(skill, title)}
               </th>
             ))}
           </tr>
