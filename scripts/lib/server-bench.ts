@@ -163,6 +163,22 @@ async function plansOf(
       ]),
     ],
   ];
+  plans.push(
+    [
+      'students by skills',
+      await plan(
+        'SELECT student_id, skills FROM student_summary WHERE school_id = $1 AND student_id = ANY($2)',
+        [schoolId, [student.id]],
+      ),
+    ],
+    [
+      'the week',
+      await plan(
+        'SELECT id FROM booking WHERE school_id = $1 AND cancelled IS NULL AND during && tstzrange(now(), now() + $2::interval)',
+        [schoolId, '7 days'],
+      ),
+    ],
+  );
   await client.end();
   return plans;
 }

@@ -6,6 +6,7 @@ import { useMe, useSessions } from '../api/hooks.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { dayAndTime } from '../parts/format.ts';
 import { Waiting } from '../parts/states.tsx';
+import { MyCalendar } from './MyCalendar.tsx';
 import { ChangePassword, SecondStep } from './OwnDoor.tsx';
 import './people.css';
 
@@ -29,6 +30,7 @@ export function MyPage() {
           <ChangePassword />
           <SecondStep />
         </div>
+        <MyCalendar />
         <section className="sheet stack" aria-labelledby="signed-in">
           <h2 id="signed-in">Where you are signed in</h2>
           <p className="small quiet">

@@ -53,7 +53,7 @@ export const PRIOR: ModelFigures = {
     [0.35, 0.35],
     [0.3, 0.6],
   ],
-  leap: 0.06,
+  leap: 0.07,
   luckBeyond: 1.1,
   wanderSd: 0.075,
   fadePerWeek: 0.05,
