@@ -96,22 +96,27 @@ const SIGNS = {
   'not known': { icon: IconQuestionMark, says: 'not known' },
 } as const;
 
+/** What stands in the way comes first. */
+const IN_ORDER = ['not today', 'not known', 'held'] as const;
+
 function Items({ items, sentence }: { items: readonly ReleaseItem[]; sentence: string }) {
   return (
     <>
       <p className="release-sentence">{sentence}</p>
       <ul className="release-items">
-        {items.map(({ id, title, state, says }) => {
-          const { icon: Icon, says: word } = SIGNS[state];
-          return (
-            <li key={id} data-state={state}>
-              <Icon size={18} aria-hidden />
-              <span className="release-title">{title}</span>
-              <span className="small quiet">{says}</span>
-              <strong className="small release-word">{word}</strong>
-            </li>
-          );
-        })}
+        {IN_ORDER.flatMap((wanted) => items.filter(({ state }) => state === wanted)).map(
+          ({ id, title, state, says }) => {
+            const { icon: Icon, says: word } = SIGNS[state];
+            return (
+              <li key={id} data-state={state}>
+                <Icon size={18} aria-hidden />
+                <span className="release-title">{title}</span>
+                <span className="small quiet">{says}</span>
+                <strong className="small release-word">{word}</strong>
+              </li>
+            );
+          },
+        )}
       </ul>
     </>
   );
