@@ -52,7 +52,9 @@ export function ensureBuilt() {
   const sources = ['core/src', 'core/package.json', 'package-lock.json'];
   const stale = (output, own) => newest([output]) < newest([...sources, ...own]);
   if (stale('web/dist/index.html', ['web/src', 'web/index.html', 'web/public', 'web/vite.config.ts'])) {
-    step('building the interface', 'npm', ['run', 'build', '-w', 'web']);
+    // What a shell or a test runner calls its own surroundings must not make a build for developing of it.
+    const env = { ...process.env, NODE_ENV: 'production' };
+    step('building the interface', 'npm', ['run', 'build', '-w', 'web'], { env });
   }
   if (stale('server/dist/main.js', ['server/src', 'server/package.json'])) {
     step('building the server', 'npm', ['run', 'build', '-w', 'server']);
