@@ -88,13 +88,13 @@ export function forecastOf(
   if (open.length === 0) return { lessons: { low: 0, middle: 0, high: 0 }, pace, decidedBy: null };
   if (open.every(({ record }) => record.counted === 0))
     return { lessons: null, why: 'nothing was flown unaided yet in what is still open' };
-  const { gaussian, uniform } = seededRandom(7);
+  const { gaussian } = seededRandom(7);
   const last = new Map<string, number>();
   const futures: number[] = [];
   // Once more than a tenth never get there the range has no end.
   let endless = 0;
   while (futures.length < FUTURES && endless <= FUTURES / 10) {
-    const { lessons, lastReady } = flyOn(toFly, day, pace, figures, { gaussian, uniform });
+    const { lessons, lastReady } = flyOn(toFly, day, pace, figures, gaussian);
     last.set(lastReady, (last.get(lastReady) ?? 0) + 1);
     futures.push(lessons);
     if (lessons >= MOST_LESSONS) endless++;
@@ -133,7 +133,7 @@ function flyOn(
   day: string,
   pace: Pace,
   figures: ModelFigures,
-  { gaussian }: Pick<ReturnType<typeof seededRandom>, 'gaussian' | 'uniform'>,
+  gaussian: () => number,
 ): { lessons: number; lastReady: string } {
   const skills = toFly.map((one, i) => begin(one, i, figures, gaussian, day));
   let lastReady = skills[0].id;

@@ -23,6 +23,7 @@ import {
   StatementEntity,
   TeachingEntity,
 } from '../db/entities.ts';
+import { insertNew } from '../db/insert-new.ts';
 import { storeChunks } from '../debrief/keep-upload.ts';
 import type { Viewer } from '../http/env.ts';
 import { Problem } from '../http/problem.ts';
@@ -32,23 +33,6 @@ import { addToTrail } from '../people/trail.ts';
 import type { OpenedArchive } from './read.ts';
 import { studentsOf, takeRecord } from './record.ts';
 import { flightName } from './write.ts';
-
-/** Inserts what is not there. @returns whether it was new. */
-async function insertNew<T extends object>(
-  manager: EntityManager,
-  entity: Parameters<EntityManager['insert']>[0],
-  row: T,
-): Promise<boolean> {
-  const { raw } = await manager
-    .createQueryBuilder()
-    .insert()
-    .into(entity)
-    .values(row)
-    .orIgnore()
-    .returning('1 AS inserted')
-    .execute();
-  return raw.length > 0;
-}
 
 /** Tells, in an id, what came from a school from what was here. */
 const markOf = (school: string): string => slugOf(school, 20) || 'elsewhere';

@@ -10,6 +10,7 @@ import {
 } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import { type RecordingRow, ScoreEntity, StatementEntity } from '../db/entities.ts';
+import { insertNew } from '../db/insert-new.ts';
 import { json, jsonBody, router, type Viewer } from '../http/env.ts';
 import { Problem } from '../http/problem.ts';
 import { writeAttempts } from '../path/attempt-rows.ts';
@@ -98,16 +99,10 @@ function say(
       where: { schoolId, recordingId, current: true },
     });
     const scoreId = OF_A_SCORE.includes(body.kind) ? (score?.id ?? null) : null;
-    const { identifiers } = await manager
-      .createQueryBuilder()
-      .insert()
-      .into(StatementEntity)
-      .values({ schoolId, id, recordingId, authorId: viewer.id, scoreId, body })
-      .orIgnore()
-      .execute();
+    const row = { schoolId, id, recordingId, authorId: viewer.id, scoreId, body };
+    const isNew = await insertNew(manager, StatementEntity, row);
     const kept = await manager.findOneByOrFail(StatementEntity, { schoolId, id });
     if (kept.recordingId !== recordingId) throw new Problem(409, 'This id is used elsewhere.');
-    const isNew = identifiers.some((one) => one !== undefined);
     if (!changesAttempts(kept.body.kind)) {
       if (isNew) await writeAttempts(manager, recording);
       return null;

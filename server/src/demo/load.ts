@@ -7,7 +7,6 @@ import {
   fleet,
   flyLesson,
   planLesson,
-  recurringFindings,
   SCHOOL_STANDARD_ID,
   type StatementBody,
   standards,
@@ -28,7 +27,8 @@ import {
   StatementEntity,
   TeachingEntity,
 } from '../db/entities.ts';
-import { attemptsOf, writeAttempts } from '../path/attempt-rows.ts';
+import { writeAttempts } from '../path/attempt-rows.ts';
+import { recurringOf } from '../path/recurring.ts';
 import type { Tasks } from '../tasks/service.ts';
 import { DEMO_TECHNIQUE, FIELD_FT, GROUND_FT, POSITION, RUNWAY_DEG, RUNWAYS } from './club.ts';
 import { DEMO_LESSONS, type DemoAttempt, type DemoLesson } from './lessons.ts';
@@ -154,9 +154,7 @@ async function loadLesson(
       lesson.pairs.length > 0
         ? undefined
         : watchForByManeuver(
-            recurringFindings(
-              await attemptsOf(database, { schoolId: DEMO_SCHOOL.id, id: demoId(lesson.student) }),
-            ),
+            await recurringOf(database, { schoolId: DEMO_SCHOOL.id, id: demoId(lesson.student) }),
             [],
             items.map(({ maneuver }) => maneuver),
           ),

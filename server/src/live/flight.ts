@@ -11,7 +11,6 @@ import {
   type LiveFlight,
   LiveFlightEntity,
   RecordingEntity,
-  StandardEntity,
 } from '../db/entities.ts';
 import { isDuplicate } from '../db/errors.ts';
 import type { Services } from '../http/env.ts';
@@ -205,14 +204,11 @@ async function keepFile(services: Services, flight: LiveFlight, id: string): Pro
   if ('refused' in kept) throw new Problem(422, kept.refused);
 }
 
+/** The newest version of the school’s first standard, by its id. */
 async function firstStandard(database: Services['database'], schoolId: string): Promise<string> {
-  const first =
-    (await database.getRepository(StandardEntity).findOne({ where: { schoolId }, order: { id: 'ASC' } })) ??
-    null;
-  const newest = await newestStandards(database, { schoolId });
-  const id = newest.find((row) => row.id === first?.id)?.rowId;
-  if (!id) throw new Problem(422, 'The school has no standard yet.');
-  return id;
+  const [first] = (await newestStandards(database, { schoolId })).sort((a, b) => (a.id < b.id ? -1 : 1));
+  if (!first) throw new Problem(422, 'The school has no standard yet.');
+  return first.rowId;
 }
 
 /** A flight from which nothing was heard for an hour ends by itself. */

@@ -2,6 +2,7 @@
 import { createRoute, z } from '@hono/zod-openapi';
 import { checkClosing, gateClosingBodySchema, gateStateSchema, InputError, isoDay } from '@keel/core';
 import { AccountEntity, GateClosingEntity, SchoolEntity, SkillWordEntity } from '../db/entities.ts';
+import { insertNew } from '../db/insert-new.ts';
 import { json, jsonBody, router } from '../http/env.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { addToTrail } from '../people/trail.ts';
@@ -51,19 +52,19 @@ export function gateRoutes() {
               { schoolId, id: gate.closing?.id },
               { undone: { by: viewer.id, at: new Date().toISOString(), why: 'ended' } },
             );
-          const { raw } = await manager
-            .createQueryBuilder()
-            .insert()
-            .into(GateClosingEntity)
-            .values({ schoolId, id, studentId, gate: wanted, authorId: viewer.id, body })
-            .orIgnore()
-            .returning('1 AS inserted')
-            .execute();
+          const isNew = await insertNew(manager, GateClosingEntity, {
+            schoolId,
+            id,
+            studentId,
+            gate: wanted,
+            authorId: viewer.id,
+            body,
+          });
           // Of two who close it at once one closes it; that the other meant to stays known.
           await addToTrail(manager, viewer, 'gate closed', studentId, {
             gate: wanted,
             closing: id,
-            ...(raw.length === 0 && { already: true }),
+            ...(!isNew && { already: true }),
           });
         });
         return c.json((await knownOf(database, account)).gates, 201);
@@ -148,13 +149,14 @@ export function gateRoutes() {
         const { id, words } = c.req.valid('json');
         const { schoolId } = viewer;
         await database.transaction(async (manager) => {
-          await manager
-            .createQueryBuilder()
-            .insert()
-            .into(SkillWordEntity)
-            .values({ schoolId, id, studentId, skill, authorId: viewer.id, words })
-            .orIgnore()
-            .execute();
+          await insertNew(manager, SkillWordEntity, {
+            schoolId,
+            id,
+            studentId,
+            skill,
+            authorId: viewer.id,
+            words,
+          });
           const school = await manager.findOneByOrFail(SchoolEntity, { id: schoolId });
           await writeRecords(manager, school, studentId, new Set([skill]));
           await addToTrail(manager, viewer, 'word given after a critical event', studentId, { skill });

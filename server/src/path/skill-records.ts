@@ -63,8 +63,11 @@ export async function writeRecords(
     (skill) => !touched || touched.has(skill.maneuver ?? skill.id) || touched.has(skill.id),
   );
   if (wanted.length === 0) return;
-  const flown = await evidenceRows(manager, student);
-  const entered = await enteredOf(manager, student);
+  // Asked at every tap of a grade: what is not wanted is not read.
+  const recorded = wanted.some(({ maneuver }) => maneuver !== null);
+  const byHand = wanted.some(({ maneuver }) => maneuver === null);
+  const flown = recorded ? await evidenceRows(manager, student) : [];
+  const entered = byHand ? await enteredOf(manager, student) : [];
   const words: { skill: string; at: Date }[] = await manager.query(
     'SELECT skill, created_at AS at FROM skill_word WHERE school_id = $1 AND student_id = $2',
     [schoolId, studentId],

@@ -3,6 +3,7 @@ import { createRoute, z } from '@hono/zod-openapi';
 import { dayIn, landingFacts, landingsByHandSchema, landingsSchema, landingWordSchema } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import { type Account, LandingEntity, LandingWordEntity } from '../db/entities.ts';
+import { insertNew } from '../db/insert-new.ts';
 import { json, jsonBody, router } from '../http/env.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { requireInstructor, requireStudent, zoneOfSchool } from '../scope.ts';
@@ -47,13 +48,13 @@ export function landingRoutes() {
         const { id, body } = c.req.valid('json');
         if (Date.parse(body.flownAt) > Date.now())
           throw new Problem(422, 'flownAt: this moment has not come yet; enter what was flown.');
-        await database
-          .getRepository(LandingWordEntity)
-          .createQueryBuilder()
-          .insert()
-          .values({ schoolId: viewer.schoolId, id, studentId: student.id, authorId: viewer.id, body })
-          .orIgnore()
-          .execute();
+        await insertNew(database.manager, LandingWordEntity, {
+          schoolId: viewer.schoolId,
+          id,
+          studentId: student.id,
+          authorId: viewer.id,
+          body,
+        });
         return c.json(await landingsOf(database, student), 201);
       },
     )
@@ -79,13 +80,15 @@ export function landingRoutes() {
         )
           throw notFound('landing');
         const { id, body } = c.req.valid('json');
-        await database
-          .getRepository(LandingWordEntity)
-          .createQueryBuilder()
-          .insert()
-          .values({ schoolId, id, studentId, authorId: viewer.id, recordingId, nth, body })
-          .orIgnore()
-          .execute();
+        await insertNew(database.manager, LandingWordEntity, {
+          schoolId,
+          id,
+          studentId,
+          authorId: viewer.id,
+          recordingId,
+          nth,
+          body,
+        });
         return c.json(await landingsOf(database, student), 201);
       },
     );

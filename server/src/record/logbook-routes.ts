@@ -22,6 +22,7 @@ import {
   zoneOf,
 } from '../db/entities.ts';
 import { isDuplicate } from '../db/errors.ts';
+import { insertNew } from '../db/insert-new.ts';
 import { json, jsonBody, router } from '../http/env.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { knownOf } from '../path/path-of.ts';
@@ -226,13 +227,7 @@ export function logbookRoutes() {
                 body,
                 version: 1,
               };
-              await manager
-                .createQueryBuilder()
-                .insert()
-                .into(LogDraftEntity)
-                .values(row)
-                .orIgnore()
-                .execute();
+              await insertNew(manager, LogDraftEntity, row);
             }
             await addToTrail(manager, viewer, 'logbook table taken in', student.id, {
               lines: read.entries.length,

@@ -12,6 +12,7 @@ import {
 } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import { type Account, ReleaseCheckEntity, SchoolEntity, SoloLimitsEntity, zoneOf } from '../db/entities.ts';
+import { insertNew } from '../db/insert-new.ts';
 import { json, jsonBody, router } from '../http/env.ts';
 import { notFound } from '../http/problem.ts';
 import { addToTrail } from '../people/trail.ts';
@@ -85,13 +86,13 @@ export function releaseRoutes() {
         const student = await requireStudent(database, viewer, c.req.valid('param').id);
         const { id, limits: body } = c.req.valid('json');
         await database.transaction(async (manager) => {
-          await manager
-            .createQueryBuilder()
-            .insert()
-            .into(SoloLimitsEntity)
-            .values({ schoolId: viewer.schoolId, id, studentId: student.id, authorId: viewer.id, body })
-            .orIgnore()
-            .execute();
+          await insertNew(manager, SoloLimitsEntity, {
+            schoolId: viewer.schoolId,
+            id,
+            studentId: student.id,
+            authorId: viewer.id,
+            body,
+          });
           await addToTrail(manager, viewer, 'solo limits set', student.id, body);
         });
         return c.json(await releaseOf(database, student), 201);
@@ -134,13 +135,13 @@ export function releaseRoutes() {
         const items = await checkRelease(database, student, day);
         const body: Kept = { day, items, sentence: releaseSentence(items) };
         await database.transaction(async (manager) => {
-          await manager
-            .createQueryBuilder()
-            .insert()
-            .into(ReleaseCheckEntity)
-            .values({ schoolId: viewer.schoolId, id, studentId: student.id, authorId: viewer.id, body })
-            .orIgnore()
-            .execute();
+          await insertNew(manager, ReleaseCheckEntity, {
+            schoolId: viewer.schoolId,
+            id,
+            studentId: student.id,
+            authorId: viewer.id,
+            body,
+          });
           await addToTrail(manager, viewer, 'release check kept', student.id, {
             check: id,
             blocking: items.filter(({ state }) => state !== 'held').length,

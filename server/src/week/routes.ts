@@ -163,13 +163,12 @@ export function weekRoutes() {
         const row = await requireBooking(database, viewer, c.req.valid('param').id);
         const { version, from, until, airplaneId, instructorId } = c.req.valid('json');
         const school = await schoolOf(database, viewer);
-        const airplane = await database
-          .getRepository(AirplaneEntity)
-          .findOneBy(
-            row.airplaneRowId
-              ? { schoolId: viewer.schoolId, rowId: row.airplaneRowId }
-              : { rowId: undefined, schoolId: viewer.schoolId, id: '' },
-          );
+        const airplane =
+          row.airplaneRowId === null
+            ? null
+            : await database
+                .getRepository(AirplaneEntity)
+                .findOneBy({ schoolId: viewer.schoolId, rowId: row.airplaneRowId });
         const moved = bookingInputSchema.safeParse({
           ...row,
           from,

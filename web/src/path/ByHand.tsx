@@ -12,14 +12,12 @@ import {
 } from '@keel/core';
 import { Button, Select, Textarea, TextInput } from '@mantine/core';
 import { DateTimePicker } from '@mantine/dates';
-import { notifications } from '@mantine/notifications';
 import { useState } from 'react';
-import { mutate } from 'swr';
-import { answered, api, messageOf } from '../api/client.ts';
-import { pathOf } from '../api/hooks.ts';
+import { answered, api } from '../api/client.ts';
 import { GradeButtons } from '../debrief/Grading.tsx';
 import { HELP_WORDS, helpName } from '../debrief/WhoFlew.tsx';
 import { day, fromField, maneuverName, toField } from '../parts/format.ts';
+import { keptOnPath } from './kept-on-path.ts';
 
 interface Props {
   studentId: string;
@@ -54,18 +52,6 @@ export function ByHand({ studentId, byHand, mayEnter, skills }: Props) {
       </ul>
     </section>
   );
-}
-
-/** Sends, and has the path read again; what failed is said, and what was typed stays. */
-async function sent(studentId: string, sending: Promise<unknown>): Promise<boolean> {
-  try {
-    await sending;
-    await mutate(pathOf(studentId));
-    return true;
-  } catch (error) {
-    notifications.show({ color: 'red', title: 'Not kept', message: messageOf(error) });
-    return false;
-  }
 }
 
 interface EntryProps {
@@ -104,7 +90,7 @@ function EntryForm({ studentId, skills, close }: EntryProps) {
       ? { maneuver: null, variant: null, skill }
       : { maneuver: what as ManeuverId, variant: variant ?? variants[0] };
     const body: EnteredBody = { ...which, flownAt, lessonId: null, help, grade, words };
-    const kept = await sent(
+    const kept = await keptOnPath(
       studentId,
       answered(
         api.students[':id']['entered-attempts'].$post({ param: { id: studentId }, json: { id, body } }),
@@ -212,7 +198,7 @@ function Entered({
           style={{ gap: 8 }}
           onSubmit={async (event) => {
             event.preventDefault();
-            await sent(
+            await keptOnPath(
               studentId,
               answered(
                 api.students[':id']['entered-attempts'][':entry'].withdraw.$post({

@@ -2,12 +2,11 @@
 import type { GateState } from '@keel/core';
 import { Button, Textarea } from '@mantine/core';
 import { DateInput } from '@mantine/dates';
-import { notifications } from '@mantine/notifications';
 import { IconDoor, IconDoorEnter } from '@tabler/icons-react';
 import { useState } from 'react';
-import { answered, api, messageOf } from '../api/client.ts';
-import { forgetPathOf } from '../api/hooks.ts';
+import { answered, api } from '../api/client.ts';
 import { day } from '../parts/format.ts';
+import { keptOnPath } from './kept-on-path.ts';
 
 interface Props {
   studentId: string;
@@ -60,17 +59,6 @@ export function Gates({ studentId, gates, born, mayClose, chief }: Props) {
   );
 }
 
-async function sent(studentId: string, sending: Promise<unknown>): Promise<boolean> {
-  try {
-    await sending;
-    await forgetPathOf(studentId);
-    return true;
-  } catch (error) {
-    notifications.show({ color: 'red', title: 'Not kept', message: messageOf(error) });
-    return false;
-  }
-}
-
 function GateDetail({
   gate,
   studentId,
@@ -115,7 +103,7 @@ function Close({ gate, studentId, done }: { gate: GateState; studentId: string; 
   const weak = gate.closes === 'evidence' && gate.skills.some(({ standing }) => standing !== 'ready');
   const close = async () => {
     const body = { words, ...(paper && date && { date }), ...(paper && { endsOn }) };
-    const kept = await sent(
+    const kept = await keptOnPath(
       studentId,
       answered(
         api.students[':id'].gates[':gate'].$post({
@@ -174,7 +162,7 @@ function Reopen({ gate, studentId, done }: { gate: GateState; studentId: string;
         variant="default"
         disabled={!why.trim()}
         onClick={async () => {
-          const kept = await sent(
+          const kept = await keptOnPath(
             studentId,
             answered(
               api.students[':id'].gates[':gate'].reopen.$post({
@@ -208,7 +196,7 @@ function Born({ studentId, born }: { studentId: string; born: string | null }) {
         disabled={!value || value === born}
         onClick={() =>
           value &&
-          sent(
+          keptOnPath(
             studentId,
             answered(api.students[':id'].born.$put({ param: { id: studentId }, json: { born: value } })),
           )

@@ -102,8 +102,6 @@ export interface Room<
   clears?: boolean;
   /** Flown so near to the stall that an airspeed worked out from positions cannot tell it: named as likely, not judged. */
   nearStall?: boolean;
-  /** It has a place on the student's path. */
-  onPath?: boolean;
   /** It has a drill, whose items an instructor ticks. */
   hasDrill?: boolean;
   card: Card;

@@ -23,7 +23,6 @@ export const steepTurn = defineRoom({
   phases: TURN_PHASES,
   precedence: 30,
   clearedFor: true,
-  onPath: true,
   card: steepTurnCard,
   sought: { propose, variantOver: turnVariant, measure, findings: steepTurnFindings },
   findings: [...LIMIT_FINDINGS, ...GENERAL_FINDINGS, ...STEEP_FINDINGS],

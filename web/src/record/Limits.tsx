@@ -1,0 +1,87 @@
+/** A student’s own limits, set by an instructor. */
+import { type Release, type SoloLimits, soloLimitsSchema } from '@keel/core';
+import { Button, NumberInput, TagsInput, TextInput } from '@mantine/core';
+import { useForm } from '@mantine/form';
+import { api, read } from '../api/client.ts';
+import { sent } from '../parts/sent.ts';
+
+const FIRST_LIMITS: SoloLimits = {
+  windKt: 12,
+  crosswindKt: 5,
+  gustSpreadKt: 5,
+  ceilingFt: 3000,
+  visibilitySm: 6,
+  runways: [],
+  fuelGal: 15,
+  from: '09:00',
+  until: '17:00',
+};
+
+export function Limits({
+  release,
+  staff,
+  kept,
+}: {
+  release: Release;
+  staff: boolean;
+  kept: (next: Release) => void;
+}) {
+  const { student, limits, limitsBy, runways } = release;
+  const form = useForm({ initialValues: limits ?? { ...FIRST_LIMITS, runways } });
+  const disabled = !staff;
+  return (
+    <section className="sheet stack" aria-label="Limits">
+      <h2>This student’s limits</h2>
+      <p className="small quiet">
+        {limits
+          ? `Set by ${limitsBy}. Those before stay on file.`
+          : 'No instructor has set any yet: nothing holds until then.'}
+      </p>
+      <form
+        className="entry-form"
+        onSubmit={form.onSubmit(async (values) => {
+          const checked = soloLimitsSchema.safeParse(values);
+          if (!checked.success) {
+            form.setErrors(
+              Object.fromEntries(checked.error.issues.map(({ path, message }) => [String(path[0]), message])),
+            );
+            return;
+          }
+          const next = await sent(
+            read(
+              api.students[':id'].limits.$post({
+                param: { id: student.id },
+                json: { id: crypto.randomUUID(), limits: checked.data },
+              }),
+            ),
+          );
+          if (next) kept(next);
+        })}
+      >
+        <NumberInput label="Wind, kt" disabled={disabled} {...form.getInputProps('windKt')} />
+        <NumberInput label="Crosswind, kt" disabled={disabled} {...form.getInputProps('crosswindKt')} />
+        <NumberInput label="Gust spread, kt" disabled={disabled} {...form.getInputProps('gustSpreadKt')} />
+        <NumberInput
+          label="Ceiling, ft above field"
+          disabled={disabled}
+          {...form.getInputProps('ceilingFt')}
+        />
+        <NumberInput label="Visibility, sm" disabled={disabled} {...form.getInputProps('visibilitySm')} />
+        <NumberInput label="Fuel, gal" disabled={disabled} {...form.getInputProps('fuelGal')} />
+        <TextInput label="From" disabled={disabled} {...form.getInputProps('from')} />
+        <TextInput label="Until" disabled={disabled} {...form.getInputProps('until')} />
+        <TagsInput className="wide" label="Runways" disabled={disabled} {...form.getInputProps('runways')} />
+        {staff && (
+          <Button
+            type="submit"
+            variant="default"
+            className="wide"
+            disabled={limits !== null && !form.isDirty()}
+          >
+            Set them
+          </Button>
+        )}
+      </form>
+    </section>
+  );
+}
