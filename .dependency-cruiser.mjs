@@ -15,7 +15,7 @@ const FLOORS = [
   ['kits'],
   ['maneuvers'],
   ['standards'],
-  ['brief', 'debrief'],
+  ['brief', 'debrief', 'coach'],
   ['fly', 'own-figures'],
   ['path'],
   ['wire'],
@@ -25,7 +25,7 @@ const FLOORS = [
 const WITHIN = [
   ['recording/columns', 'recording/(csv|formats|mapping|positions)', 'recording/track', 'recording/read'],
   ['flight/random', 'flight/model', 'flight/pilot'],
-  ['kits/attempt', 'kits/turns', 'kits/(stalls|straight)'],
+  ['kits/coach', 'kits/attempt', 'kits/turns', 'kits/(stalls|straight)'],
   ['maneuvers/[^/]+/', 'maneuvers/(registry|ids)'],
 ];
 

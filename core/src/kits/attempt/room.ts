@@ -13,6 +13,7 @@ import type { Track } from '../../recording/track/track.ts';
 import type { Finding } from '../../scoring/schema.ts';
 import type { Parameter } from '../../scoring/standard.ts';
 import type { Technique, TechniqueKey } from '../../technique/technique.ts';
+import type { CoachPart } from '../coach/part.ts';
 import type { Attempt, Proposal, ScoringContext } from './attempt.ts';
 import type { Figures } from './figures.ts';
 import type { Requirement } from './requirement.ts';
@@ -115,6 +116,8 @@ export interface Room<
   /** Findings that say in words what a parameter's excursion says in figures. */
   folds?: Readonly<Partial<Record<Parameter, readonly FindingName[]>>>;
   pilot: Piece<FindingName>;
+  /** What the coach says while it is flown, and what it never says. */
+  coach: CoachPart;
   /** The numbers it is found and judged by: its own, and those of the kits it uses. */
   tables: readonly Figures[];
 }

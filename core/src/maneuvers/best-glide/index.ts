@@ -9,6 +9,7 @@ import { briefedKias, measureStraight } from '../../kits/straight/straight-attem
 import { straightProposals } from '../../kits/straight/straight-parts.ts';
 import { STRAIGHT_SIGNS } from '../../kits/straight/tables.ts';
 import { bestGlideCard } from './card.ts';
+import { bestGlideCoach } from './coach.ts';
 import { GLIDE_FINDINGS, glideSpeed, slowToGlide } from './findings.ts';
 import { glidePhases, glideSpans } from './found.ts';
 import { bestGlide as script } from './pilot.ts';
@@ -58,5 +59,6 @@ export const bestGlide = defineRoom({
     habits: ['no-clearing', 'rushed-entry', 'below-floor', ...GLIDE_FINDINGS],
     from: 'cruise',
   },
+  coach: bestGlideCoach,
   tables: [GENERAL_LIMITS, GLIDE_LIMITS, GLIDE_SIGNS, STRAIGHT_SIGNS, SCENE],
 });

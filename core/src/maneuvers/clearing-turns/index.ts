@@ -7,6 +7,7 @@ import { defineRoom } from '../../kits/attempt/room.ts';
 import { SCENE } from '../../kits/attempt/tables.ts';
 import { TURN_SIGNS } from '../../kits/turns/tables.ts';
 import { clearingTurnsCard } from './card.ts';
+import { clearingTurnsCoach } from './coach.ts';
 import { clearingProposals } from './found.ts';
 import { clearingTurns as script } from './pilot.ts';
 import { CLEARING } from './tables.ts';
@@ -36,5 +37,6 @@ export const clearingTurns = defineRoom({
   findings: [...LIMIT_FINDINGS],
   requirements: GENERAL_REQUIREMENTS,
   pilot: { script, habits: [], from: 'card' },
+  coach: clearingTurnsCoach,
   tables: [CLEARING, TURN_SIGNS, SCENE],
 });

@@ -9,6 +9,7 @@ import { LEG_FINDINGS } from '../../kits/straight/straight-findings.ts';
 import { STRAIGHT_LIMITS, STRAIGHT_SIGNS } from '../../kits/straight/tables.ts';
 import { soughtVerticalLeg } from '../../kits/straight/vertical-leg.ts';
 import { climbCard } from './card.ts';
+import { climbCoach } from './coach.ts';
 import { climb as script } from './pilot.ts';
 
 const ID = 'climb';
@@ -26,5 +27,6 @@ export const climb = defineRoom({
   findings: [...LIMIT_FINDINGS, ...LEG_FINDINGS],
   requirements: GENERAL_REQUIREMENTS,
   pilot: { script, habits: LEG_FINDINGS, from: 'card' },
+  coach: climbCoach,
   tables: [STRAIGHT_LIMITS, STRAIGHT_SIGNS, SCENE, ROUGH_AIR],
 });

@@ -11,6 +11,7 @@ import { TURN_FINDINGS } from '../../kits/turns/turn-findings.ts';
 import { TURN_PHASES } from '../../kits/turns/turn-phases.ts';
 import { TURN_VARIANTS } from '../../kits/turns/turn-variant.ts';
 import { climbingTurnCard } from './card.ts';
+import { climbingTurnCoach } from './coach.ts';
 import { climbingTurn as script } from './pilot.ts';
 
 const ID = 'climbing-turn';
@@ -32,5 +33,6 @@ export const climbingTurn = defineRoom({
     habits: TURN_HABITS,
     from: 'card',
   },
+  coach: climbingTurnCoach,
   tables: [TURN_LIMITS, TURN_SIGNS, SCENE, SETTLING, ROUGH_AIR],
 });

@@ -11,6 +11,7 @@ import { establishedThroughout, measureStraight } from '../../kits/straight/stra
 import { straightProposals } from '../../kits/straight/straight-parts.ts';
 import { STRAIGHT_SIGNS } from '../../kits/straight/tables.ts';
 import { configurationChangeCard } from './card.ts';
+import { configurationChangeCoach } from './coach.ts';
 import { changeSpans } from './found.ts';
 import { configurationChange as script } from './pilot.ts';
 import { CHANGES } from './tables.ts';
@@ -42,5 +43,6 @@ export const configurationChange = defineRoom({
     habits: ['balloon-on-flap', 'sink-on-flap-retraction', 'flap-overspeed'],
     from: 'cruise',
   },
+  coach: configurationChangeCoach,
   tables: [GENERAL_LIMITS, FLAP_LIMITS, CHANGES, STRAIGHT_SIGNS, SCENE],
 });

@@ -10,6 +10,7 @@ import { SCENE } from '../../kits/attempt/tables.ts';
 import { TURN_SIGNS } from '../../kits/turns/tables.ts';
 import { bankFlown } from '../../kits/turns/turn-attempt.ts';
 import { coordinationRollsCard } from './card.ts';
+import { coordinationRollsCoach } from './coach.ts';
 import { adverseYaw, ROLL_FINDINGS } from './findings.ts';
 import { rollProposals } from './found.ts';
 import { coordinationRolls as script } from './pilot.ts';
@@ -42,5 +43,6 @@ export const coordinationRolls = defineRoom({
   findings: [...LIMIT_FINDINGS, ...ROLL_FINDINGS],
   requirements: GENERAL_REQUIREMENTS,
   pilot: { script, habits: ROLL_FINDINGS, from: 'card' },
+  coach: coordinationRollsCoach,
   tables: [ROLL_LIMITS, ROLLS, TURN_SIGNS, SCENE],
 });

@@ -11,6 +11,7 @@ import { TURN_FINDINGS } from '../../kits/turns/turn-findings.ts';
 import { TURN_PHASES } from '../../kits/turns/turn-phases.ts';
 import { TURN_VARIANTS } from '../../kits/turns/turn-variant.ts';
 import { descendingTurnCard } from './card.ts';
+import { descendingTurnCoach } from './coach.ts';
 import { descendingTurn as script } from './pilot.ts';
 
 const ID = 'descending-turn';
@@ -32,5 +33,6 @@ export const descendingTurn = defineRoom({
     habits: TURN_HABITS,
     from: 'card',
   },
+  coach: descendingTurnCoach,
   tables: [TURN_LIMITS, TURN_SIGNS, SCENE, SETTLING, ROUGH_AIR],
 });

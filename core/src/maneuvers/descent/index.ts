@@ -9,6 +9,7 @@ import { LEG_FINDINGS } from '../../kits/straight/straight-findings.ts';
 import { STRAIGHT_LIMITS, STRAIGHT_SIGNS } from '../../kits/straight/tables.ts';
 import { soughtVerticalLeg } from '../../kits/straight/vertical-leg.ts';
 import { descentCard } from './card.ts';
+import { descentCoach } from './coach.ts';
 import { descent as script } from './pilot.ts';
 
 const ID = 'descent';
@@ -26,5 +27,6 @@ export const descent = defineRoom({
   findings: [...LIMIT_FINDINGS, ...LEG_FINDINGS],
   requirements: GENERAL_REQUIREMENTS,
   pilot: { script, habits: LEG_FINDINGS, from: 'card' },
+  coach: descentCoach,
   tables: [STRAIGHT_LIMITS, STRAIGHT_SIGNS, SCENE, ROUGH_AIR],
 });

@@ -12,6 +12,7 @@ import { LEVEL_TURN_FINDINGS, TURN_FINDINGS } from '../../kits/turns/turn-findin
 import { TURN_PHASES } from '../../kits/turns/turn-phases.ts';
 import { TURN_VARIANTS } from '../../kits/turns/turn-variant.ts';
 import { levelTurnCard } from './card.ts';
+import { levelTurnCoach } from './coach.ts';
 import { levelTurn as script } from './pilot.ts';
 
 const ID = 'level-turn';
@@ -33,5 +34,6 @@ export const levelTurn = defineRoom({
     habits: [...GENERAL_FINDINGS, ...LEVEL_TURN_FINDINGS, ...TURN_HABITS],
     from: 'card',
   },
+  coach: levelTurnCoach,
   tables: [GENERAL_LIMITS, TURN_LIMITS, TURN_SIGNS, SCENE, SETTLING, ROUGH_AIR],
 });

@@ -14,6 +14,7 @@ import { POWER_OFF_FINDINGS, STALL_FINDINGS } from '../../kits/stalls/stall-case
 import { STALL_VARIANTS } from '../../kits/stalls/stall-variant.ts';
 import { STALL_LIMITS, STALL_TABLES } from '../../kits/stalls/tables.ts';
 import { powerOffStallCard } from './card.ts';
+import { powerOffStallCoach } from './coach.ts';
 import { powerOffStall as script } from './pilot.ts';
 
 const ID = 'power-off-stall';
@@ -58,5 +59,6 @@ export const powerOffStall = defineRoom({
     ],
     from: 'cruise',
   },
+  coach: powerOffStallCoach,
   tables: [GENERAL_LIMITS, FLAP_LIMITS, STALL_LIMITS, ...STALL_TABLES, SCENE, SETTLING],
 });

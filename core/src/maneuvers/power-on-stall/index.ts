@@ -13,6 +13,7 @@ import { POWER_ON_FINDINGS, STALL_FINDINGS } from '../../kits/stalls/stall-case.
 import { STALL_VARIANTS } from '../../kits/stalls/stall-variant.ts';
 import { STALL_LIMITS, STALL_TABLES } from '../../kits/stalls/tables.ts';
 import { powerOnStallCard } from './card.ts';
+import { powerOnStallCoach } from './coach.ts';
 import { powerOnStall as script } from './pilot.ts';
 
 const ID = 'power-on-stall';
@@ -55,5 +56,6 @@ export const powerOnStall = defineRoom({
     ],
     from: 'cruise',
   },
+  coach: powerOnStallCoach,
   tables: [GENERAL_LIMITS, FLAP_LIMITS, STALL_LIMITS, ...STALL_TABLES, SCENE, SETTLING],
 });

@@ -11,6 +11,7 @@ import { TURN_FINDINGS } from '../../kits/turns/turn-findings.ts';
 import { TURN_PHASES } from '../../kits/turns/turn-phases.ts';
 import { TURN_VARIANTS, turnVariant } from '../../kits/turns/turn-variant.ts';
 import { slippingDescentTurnCard } from './card.ts';
+import { slippingDescentTurnCoach } from './coach.ts';
 import { SLIP_CHECKS, SLIP_FINDINGS } from './findings.ts';
 import { slippingTurns } from './found.ts';
 import { slippingDescentTurn as script } from './pilot.ts';
@@ -48,5 +49,6 @@ export const slippingDescentTurn = defineRoom({
     ],
     from: 'card',
   },
+  coach: slippingDescentTurnCoach,
   tables: [GENERAL_LIMITS, SLIP_LIMITS, SLIP_SIGNS, TURN_LIMITS, TURN_SIGNS, SCENE, SETTLING],
 });

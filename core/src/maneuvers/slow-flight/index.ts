@@ -8,6 +8,7 @@ import { defineRoom } from '../../kits/attempt/room.ts';
 import { FLAP_LIMITS, GENERAL_LIMITS, ROUGH_AIR, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
 import { TURN_SIGNS } from '../../kits/turns/tables.ts';
 import { slowFlightCard } from './card.ts';
+import { slowFlightCoach } from './coach.ts';
 import { CHECKS, SLOW_FINDINGS } from './findings.ts';
 import { slowFlight as script } from './pilot.ts';
 import { SLOW_REQUIREMENTS } from './requirements.ts';
@@ -55,5 +56,6 @@ export const slowFlight = defineRoom({
     habitVariants: { 'balloon-on-flap': 'landing', 'flaps-all-at-once': 'landing' },
     from: 'cruise',
   },
+  coach: slowFlightCoach,
   tables: [GENERAL_LIMITS, FLAP_LIMITS, SLOW_LIMITS, SLOW_SIGNS, TURN_SIGNS, SCENE, SETTLING, ROUGH_AIR],
 });

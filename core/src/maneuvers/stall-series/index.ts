@@ -11,6 +11,7 @@ import { measureStall, STALL_PHASES } from '../../kits/stalls/stall-attempt.ts';
 import { stallProposals } from '../../kits/stalls/stall-attempts.ts';
 import { STALL_LIMITS, STALL_TABLES } from '../../kits/stalls/tables.ts';
 import { stallSeriesCard } from './card.ts';
+import { stallSeriesCoach } from './coach.ts';
 import { stallSeries as script } from './pilot.ts';
 
 const ID = 'stall-series';
@@ -37,5 +38,6 @@ export const stallSeries = defineRoom({
   findings: [...LIMIT_FINDINGS, ...GENERAL_FINDINGS, 'wing-drop', 'spin-entry'],
   requirements: GENERAL_REQUIREMENTS,
   pilot: { script, habits: [...GENERAL_FINDINGS, 'wing-drop'], from: 'cruise' },
+  coach: stallSeriesCoach,
   tables: [GENERAL_LIMITS, STALL_LIMITS, ...STALL_TABLES, SCENE, SETTLING],
 });

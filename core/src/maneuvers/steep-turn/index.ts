@@ -8,6 +8,7 @@ import { TURN_LIMITS, TURN_SIGNS } from '../../kits/turns/tables.ts';
 import { TURN_PHASES } from '../../kits/turns/turn-phases.ts';
 import { TURN_VARIANTS, turnVariant } from '../../kits/turns/turn-variant.ts';
 import { steepTurnCard } from './card.ts';
+import { steepTurnCoach } from './coach.ts';
 import { STEEP_FINDINGS, steepTurnFindings } from './findings.ts';
 import { steepTurn as script } from './pilot.ts';
 import { STEEP_REQUIREMENTS } from './requirements.ts';
@@ -34,5 +35,6 @@ export const steepTurn = defineRoom({
   },
   requirements: STEEP_REQUIREMENTS,
   pilot: { script, habits: [...GENERAL_FINDINGS, ...STEEP_FINDINGS], from: 'card' },
+  coach: steepTurnCoach,
   tables: [GENERAL_LIMITS, STEEP_LIMITS, STEEP_SIGNS, TURN_LIMITS, TURN_SIGNS, SCENE, SETTLING, ROUGH_AIR],
 });

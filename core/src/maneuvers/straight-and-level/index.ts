@@ -13,6 +13,7 @@ import { STRAIGHT_LIMITS, STRAIGHT_SIGNS } from '../../kits/straight/tables.ts';
 import { firstWhere, meanOver, medianOver, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import { straightAndLevelCard } from './card.ts';
+import { straightAndLevelCoach } from './coach.ts';
 import { altitudeOffset, chasing, LEVEL_FINDINGS, outOfTrim } from './findings.ts';
 import { straightAndLevel as script } from './pilot.ts';
 import { LEVEL_SIGNS } from './tables.ts';
@@ -70,5 +71,6 @@ export const straightAndLevel = defineRoom({
   findings: [...LIMIT_FINDINGS, ...LEVEL_FINDINGS],
   requirements: GENERAL_REQUIREMENTS,
   pilot: { script, habits: LEVEL_FINDINGS, from: 'card' },
+  coach: straightAndLevelCoach,
   tables: [STRAIGHT_LIMITS, STRAIGHT_SIGNS, LEVEL_SIGNS, SCENE, ROUGH_AIR],
 });

@@ -1,0 +1,147 @@
+/**
+ * The coach: told the card and the flight so far, it says where in the maneuver the pilot is, what comes next, and at
+ * most one thing to say now. One engine for the trainer, a flight under way and the replay of a recorded one.
+ */
+import type { Airplane } from '../airplane/schema.ts';
+import type { TargetCard } from '../card/card.ts';
+import type { Aims, Step } from '../kits/coach/part.ts';
+import { type CoachRow, openGauge, type Quantities } from '../kits/coach/quantities.ts';
+import { BEFORE, SAFETY } from '../kits/coach/safety.ts';
+import { requireRoom } from '../maneuvers/registry.ts';
+import { followSteps } from './progress.ts';
+import { openVoice, type Word } from './voice.ts';
+
+export interface CoachOptions {
+  card: TargetCard;
+  airplane: Airplane;
+  /** In the airplane the instructor's voice is the coach: the safety rows alone, and none of them low. */
+  where?: 'trainer' | 'airplane' | 'replay';
+  /** Below this nothing is said in the airplane, ft. */
+  quietBelowFt?: number;
+  /** The school's own words, by the situation's or the step's id. */
+  words?: Readonly<Record<string, string>>;
+}
+
+export interface CoachLook {
+  timeS: number;
+  step: Pick<Step, 'id' | 'name' | 'does' | 'wrong'>;
+  next: Pick<Step, 'id' | 'name' | 'does'> | null;
+  /** From 0; the first waits for the maneuver to begin. */
+  index: number;
+  of: number;
+  aims: Aims;
+  /** Heading, feet or seconds that remain of this step, where they can be told. */
+  toGo: { value: number; unit: 'deg' | 'ft' | 's' } | null;
+  /** It was begun and is no longer recognised. */
+  lost: boolean;
+  /** The recording cannot show when this step is done. */
+  unseen: boolean;
+  word: Word | null;
+  /** Since when the maneuver has been flown; null before it has begun. */
+  beganS: number | null;
+  /** It has just ended by its last step. */
+  ended: { fromS: number; toS: number } | null;
+}
+
+export interface Coach {
+  steps: readonly Step[];
+  /** @throws RangeError where time goes back. */
+  look(row: CoachRow): CoachLook;
+  /** Who flies: while it is shown the steps are named, and that is all; null while it changes hands. */
+  flownBy(who: 'student' | 'instructor' | null): void;
+  /** This step is done: said by whoever saw it. */
+  pass(): void;
+  breakOff(): void;
+}
+
+/** Longer without a row than this, what is known is old. */
+const STALE_S = 1;
+
+/** @throws InputError for a maneuver that is not known. */
+export function openCoach({ card, airplane, where = 'trainer', quietBelowFt, words }: CoachOptions): Coach {
+  const { coach } = requireRoom(card.maneuver);
+  const steps = coach.steps(card, airplane);
+  const general = SAFETY.filter(({ id }) => !coach.without?.includes(id));
+  const voice = openVoice([...general, ...coach.situations(card, airplane), ...BEFORE], words);
+  const gauge = openGauge(card, airplane);
+  const progress = followSteps(steps);
+  let who: 'student' | 'instructor' | null = 'student';
+  let beganS: number | null = null;
+  let lastS = Number.NaN;
+  let first = true;
+
+  const enter = () => gauge.step(steps[progress.now.index].aims);
+
+  function moved(timeS: number): CoachLook['ended'] {
+    const { index, ended } = progress.now;
+    let over: CoachLook['ended'] = null;
+    if (index > 0 && beganS === null) {
+      beganS = timeS;
+      gauge.begin();
+      voice.fresh();
+    } else if (index === 0) {
+      if (ended && beganS !== null) over = { fromS: beganS, toS: timeS };
+      beganS = null;
+      gauge.end();
+    }
+    enter();
+    return over;
+  }
+
+  function look(row: CoachRow): CoachLook {
+    const { timeS } = row;
+    const stale = timeS - lastS > STALE_S;
+    lastS = timeS;
+    const values = gauge.read(row);
+    if (first) enter();
+    const stepChanged = progress.follow(values, timeS) || first;
+    first = false;
+    const ended = stepChanged ? moved(timeS) : null;
+    const step = steps[progress.now.index];
+    const { index, lost, unseen } = progress.now;
+    const quiet =
+      who === null || stale || (where === 'airplane' && (row.alt_ft ?? row.gps_alt_ft ?? 0) < (quietBelowFt ?? 0));
+    if (quiet) voice.hush();
+    const word = quiet
+      ? null
+      : voice.speak({ timeS, values, step, stepChanged, lost, shown: who === 'instructor' });
+    return {
+      timeS,
+      step,
+      next: steps[index + 1] ?? null,
+      index,
+      of: steps.length,
+      aims: step.aims,
+      toGo: toGoOf(step, values),
+      lost,
+      unseen,
+      word: where === 'airplane' && word?.level !== 'safety' ? null : word,
+      beganS,
+      ended,
+    };
+  }
+
+  return {
+    steps,
+    look,
+    flownBy(next) {
+      who = next;
+      if (next === null) voice.hush();
+    },
+    pass() {
+      progress.pass();
+      moved(lastS);
+    },
+    breakOff() {
+      progress.breakOff();
+      moved(lastS);
+    },
+  };
+}
+
+function toGoOf({ aims }: Step, { toGoDeg, altitudeOffFt }: Quantities): CoachLook['toGo'] {
+  if (aims.turnDeg !== undefined && toGoDeg > 0) return { value: Math.round(toGoDeg), unit: 'deg' };
+  if (aims.altitudeByFt !== undefined && Number.isFinite(altitudeOffFt))
+    return { value: Math.round(Math.abs(altitudeOffFt)), unit: 'ft' };
+  return null;
+}

@@ -1,0 +1,131 @@
+/**
+ * What beats everything else, in this order. A room that has one of them in its own way leaves the general one out.
+ * Orders for the trainer and the replay; in the airplane the instructor's voice is the coach.
+ */
+import { ALL, FEET, type Meaning } from './meaning.ts';
+import type { Situation } from './part.ts';
+import { above, below, between } from './sign.ts';
+
+const NEAR_THE_STALL: readonly Meaning[] = [
+  'PULL',
+  'STEEP',
+  'LESS POWER',
+  'FLAPS IN',
+  'ROLL',
+  'ALTITUDE',
+  'HEADING',
+  'TRIM',
+  'GOOD',
+];
+
+export const SAFETY: readonly Situation[] = [
+  {
+    id: 'near-stall',
+    when: [{ warnerS: above(1) }, { aboveWarningKt: below(-0.5), kias: above(25) }],
+    forS: 0.3,
+    never: NEAR_THE_STALL,
+    says: 'Nose down. Then power.',
+    means: ['PUSH', 'MORE POWER'],
+    safety: true,
+  },
+  {
+    id: 'spin',
+    when: { yawDegPerS: above(22), bankDeg: above(30), aboveWarningKt: below(6), verticalFpm: below(-600) },
+    forS: 0.8,
+    never: ['PULL', 'MORE POWER', 'ROLL', 'FLAPS OUT', 'ALTITUDE', 'HEADING'],
+    says: 'Power off, ailerons neutral, opposite rudder, forward.',
+    means: ['LESS POWER', 'WAIT', 'FEET', 'PUSH'],
+    safety: true,
+  },
+  {
+    id: 'spiral',
+    when: {
+      bankDegPerS: above(0.5),
+      bankDeg: above(47),
+      verticalFpm: below(-600),
+      speedKtPerS: above(0.4),
+      aboveWarningKt: above(6),
+    },
+    forS: 1,
+    never: ['PULL', 'MORE POWER', ...FEET, 'ALTITUDE', 'HEADING'],
+    says: 'Power back. Roll level. Ease out.',
+    means: ['LESS POWER', 'ROLL', 'PULL'],
+    safety: true,
+  },
+  {
+    id: 'out-of-a-dive',
+    when: { pitchDeg: below(-28), speedKtPerS: above(2), aboveWarningKt: above(5), yawDegPerS: below(20) },
+    never: ['PUSH', 'MORE POWER', ...FEET],
+    forS: 0.5,
+    says: 'Rudder neutral. Ease out.',
+    means: ['WAIT', 'PULL'],
+    safety: true,
+  },
+  {
+    id: 'nose-high',
+    when: { pitchDeg: above(25), speedKtPerS: below(-0.5) },
+    forS: 0.3,
+    never: ['PULL', 'LESS POWER', 'ROLL'],
+    says: 'Nose down. Power.',
+    means: ['PUSH', 'MORE POWER'],
+    safety: true,
+  },
+  {
+    id: 'flaps-beyond-limit',
+    when: { overFlapLimitKt: above(1) },
+    forS: 0.5,
+    never: ['FLAPS OUT', 'MORE POWER', 'PUSH'],
+    says: 'Power back. Slow down.',
+    means: ['LESS POWER', 'WAIT'],
+    safety: true,
+  },
+  {
+    id: 'floor-near',
+    when: [
+      { toFloorS: below(6), verticalFpm: below(-200) },
+      { aboveFloorFt: below(-30), verticalFpm: below(-200) },
+    ],
+    forS: 0.5,
+    never: ['LESS POWER', 'GOOD'],
+    says: 'Stop here. Recover.',
+    means: ['WAIT', 'RECOVER'],
+    safety: true,
+  },
+  {
+    id: 'below-floor',
+    when: { aboveFloorFt: below(-50), verticalFpm: between(-200, 150) },
+    forS: 3,
+    never: ['LESS POWER', 'GOOD'],
+    says: 'Below the floor. Climb first.',
+    means: ['RECOVER'],
+    safety: true,
+  },
+];
+
+/** Before it has begun: whoever begins in a hurry flies the rest in a hurry. */
+export const BEFORE: readonly Situation[] = [
+  {
+    id: 'not-steady',
+    during: ['ready'],
+    when: [
+      { verticalFpm: above(280), altitudeUsed: between(-1.5, 3) },
+      { verticalFpm: below(-280), altitudeUsed: between(-3, 1.5) },
+    ],
+    forS: 4,
+    never: [],
+    says: 'Steady first.',
+    means: ['WAIT'],
+  },
+  {
+    id: 'no-look',
+    during: ['ready'],
+    when: { unclearedS: above(150) },
+    never: [],
+    says: 'Look round before you begin.',
+    means: ['LOOK'],
+    once: true,
+  },
+];
+
+/** While another has the controls, or nothing can be told: nothing. */
+export const SILENCE: readonly Meaning[] = ALL;

@@ -1,0 +1,30 @@
+/** The two steps that every maneuver has: steady before, settled after. */
+import type { Aims, Step } from './part.ts';
+import { above, below, between } from './sign.ts';
+import type { FlightSign } from './part.ts';
+
+export const ready = (begins: FlightSign, aims: Aims, more: Partial<Step> = {}): Step => ({
+  id: 'ready',
+  name: 'Before it begins',
+  does: 'Look out, then steady: altitude, speed, heading',
+  means: ['LOOK'],
+  done: begins,
+  forS: 0.4,
+  withinS: 600,
+  wrong: 'Begun before it was steady',
+  aims,
+  ...more,
+});
+
+export const settle = (aims: Aims, more: Partial<Step> = {}): Step => ({
+  id: 'settle',
+  name: 'Settling',
+  does: 'Wings level. Hold it. Then relax.',
+  means: ['WAIT'],
+  done: { verticalFpm: between(-250, 250), bankDeg: below(6), inStepS: above(3) },
+  forS: 3,
+  withinS: 25,
+  wrong: 'Done in the head before the airplane is settled',
+  aims,
+  ...more,
+});

@@ -1,0 +1,81 @@
+/** What is said in turns that climb or descend: the speed by the nose, and nobody is told to stop the climb or the descent. */
+import type { TargetCard } from '../../card/card.ts';
+import { FEET } from '../coach/meaning.ts';
+import type { Situation, Step } from '../coach/part.ts';
+import { above, below, between } from '../coach/sign.ts';
+import { TURNING, turnSteps } from './coach.ts';
+
+const HELD = ['slanting', ...TURNING, 'roll-out'];
+
+export const climbingSituations: readonly Situation[] = [
+  {
+    id: 'slow',
+    during: HELD,
+    when: { speedUsed: below(-0.7) },
+    forS: 1,
+    never: ['PULL', 'STEEP', 'LESS POWER'],
+    says: 'Lower the nose.',
+    means: ['PUSH'],
+  },
+  {
+    id: 'fast',
+    during: HELD,
+    when: { speedUsed: above(0.8), inStepS: above(8) },
+    forS: 1.5,
+    never: ['PUSH', 'MORE POWER'],
+    says: 'Raise the nose a little.',
+    means: ['PULL'],
+  },
+  {
+    id: 'climbing-as-meant',
+    during: HELD,
+    when: { speedUsed: between(-0.8, 0.8) },
+    never: ['ALTITUDE', 'PUSH', 'STEEP'],
+  },
+];
+
+export const descendingSituations: readonly Situation[] = [
+  {
+    id: 'tightening-and-slow',
+    during: HELD,
+    when: { speedUsed: below(-0.7) },
+    forS: 0.8,
+    never: ['PULL', ...FEET, 'STEEP', 'ALTITUDE'],
+    says: 'Lower the nose. Less bank.',
+    means: ['PUSH', 'SHALLOW'],
+  },
+  {
+    id: 'fast',
+    during: HELD,
+    when: { speedUsed: above(0.8), inStepS: above(8) },
+    forS: 1.5,
+    never: ['PUSH', 'MORE POWER'],
+    says: 'Raise the nose a little.',
+    means: ['PULL'],
+  },
+  {
+    id: 'descending-as-meant',
+    during: HELD,
+    when: { speedUsed: between(-0.8, 0.8) },
+    never: ['ALTITUDE', 'PULL', 'MORE POWER'],
+  },
+];
+
+/** Nose and power for a climb or a descent, then the turn. */
+export function slantedTurnSteps(card: TargetCard, way: 'up' | 'down'): Step[] {
+  const kias = card.entry.airspeedKias ?? undefined;
+  const goes = way === 'up' ? { verticalFpm: above(250) } : { verticalFpm: below(-200) };
+  return turnSteps(card, { kias }, [goes, { bankDeg: above(8) }], [
+    {
+      id: 'slanting',
+      name: way === 'up' ? 'Into the climb' : 'Into the descent',
+      does: way === 'up' ? 'Climb first, steady; then the turn.' : 'Descend first, steady; then the turn.',
+      means: ['WAIT'],
+      done: { bankDeg: above(8) },
+      forS: 0.4,
+      withinS: 45,
+      wrong: 'Turned before the speed was steady',
+      aims: { kias },
+    },
+  ]);
+}
