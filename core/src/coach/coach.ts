@@ -4,9 +4,10 @@
  */
 import type { Airplane } from '../airplane/schema.ts';
 import type { TargetCard } from '../card/card.ts';
+import { ALL, type Never } from '../kits/coach/meaning.ts';
 import type { Aims, Step } from '../kits/coach/part.ts';
 import { type CoachRow, openGauge, type Quantities } from '../kits/coach/quantities.ts';
-import { BEFORE, SAFETY } from '../kits/coach/safety.ts';
+import { AROUND, SAFETY } from '../kits/coach/safety.ts';
 import { requireRoom } from '../maneuvers/registry.ts';
 import { followSteps } from './progress.ts';
 import { openVoice, type Word } from './voice.ts';
@@ -26,6 +27,8 @@ export interface CoachLook {
   timeS: number;
   step: Pick<Step, 'id' | 'name' | 'does' | 'wrong'>;
   next: Pick<Step, 'id' | 'name' | 'does'> | null;
+  /** When this step began, s. */
+  stepS: number;
   /** From 0; the first waits for the maneuver to begin. */
   index: number;
   of: number;
@@ -37,6 +40,8 @@ export interface CoachLook {
   /** The recording cannot show when this step is done. */
   unseen: boolean;
   word: Word | null;
+  /** What may not be said at this moment. */
+  never: readonly Never[];
   /** Since when the maneuver has been flown; null before it has begun. */
   beganS: number | null;
   /** It has just ended by its last step. */
@@ -62,7 +67,7 @@ export function openCoach({ card, airplane, where = 'trainer', quietBelowFt, wor
   const { coach } = requireRoom(card.maneuver);
   const steps = coach.steps(card, airplane);
   const general = SAFETY.filter(({ id }) => !coach.without?.includes(id));
-  const voice = openVoice([...general, ...coach.situations(card, airplane), ...BEFORE], words);
+  const voice = openVoice([...general, ...coach.situations(card, airplane), ...AROUND], words);
   const gauge = openGauge(card, airplane);
   const progress = followSteps(steps);
   let who: 'student' | 'instructor' | null = 'student';
@@ -70,7 +75,11 @@ export function openCoach({ card, airplane, where = 'trainer', quietBelowFt, wor
   let lastS = Number.NaN;
   let first = true;
 
-  const enter = () => gauge.step(steps[progress.now.index].aims);
+  let stepS = Number.NaN;
+  const enter = () => {
+    stepS = lastS;
+    gauge.step(steps[progress.now.index].aims);
+  };
 
   function moved(timeS: number): CoachLook['ended'] {
     const { index, ended } = progress.now;
@@ -100,15 +109,19 @@ export function openCoach({ card, airplane, where = 'trainer', quietBelowFt, wor
     const step = steps[progress.now.index];
     const { index, lost, unseen } = progress.now;
     const quiet =
-      who === null || stale || (where === 'airplane' && (row.alt_ft ?? row.gps_alt_ft ?? 0) < (quietBelowFt ?? 0));
+      who === null ||
+      stale ||
+      (where === 'airplane' && (row.alt_ft ?? row.gps_alt_ft ?? 0) < (quietBelowFt ?? 0));
     if (quiet) voice.hush();
     const word = quiet
       ? null
       : voice.speak({ timeS, values, step, stepChanged, lost, shown: who === 'instructor' });
     return {
       timeS,
+      never: quiet ? ALL : voice.never,
       step,
       next: steps[index + 1] ?? null,
+      stepS,
       index,
       of: steps.length,
       aims: step.aims,

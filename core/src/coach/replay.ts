@@ -29,7 +29,15 @@ export function replayCoach(
     if (!word) continue;
     const last = heard.at(-1);
     if (last?.id === word.id && last.fromS === word.fromS) last.toS = timeS;
-    else heard.push({ says: word.says, id: word.id, level: word.level, fromS: word.fromS, toS: timeS, step: step.id });
+    else
+      heard.push({
+        says: word.says,
+        id: word.id,
+        level: word.level,
+        fromS: word.fromS,
+        toS: timeS,
+        step: step.id,
+      });
   }
   return heard;
 }

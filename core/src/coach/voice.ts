@@ -20,6 +20,8 @@ export interface Word {
 
 /** A word stands while its sign does, at most so long. */
 const STANDS_S = 4;
+/** So long after its sign has gone it may still be read. */
+const HANGS_S = 0.8;
 const AGAIN_S = 6;
 /** Nothing is said of what lasts no longer. */
 const USUAL_FOR_S = 0.3;
@@ -28,6 +30,8 @@ const WORSE = 1.5;
 const OPPOSITE_S = 5;
 const STEP_STANDS_S = 3;
 const GOOD_STANDS_S = 2;
+/** Said too often it is worth nothing. */
+const GOOD_EVERY_S = 15;
 const LOOK_EVERY_S = 28;
 const LOOK_STANDS_S = 2;
 
@@ -43,6 +47,8 @@ export interface Heard {
 }
 
 export interface Voice {
+  /** What may not be said at this moment. */
+  never: readonly Never[];
   speak(heard: Heard): Word | null;
   /** A new maneuver: what may be said once may be said again. */
   fresh(): void;
@@ -52,7 +58,10 @@ export interface Voice {
 
 const phaseOf = (step: Step): string => step.phase ?? step.id;
 
-export function openVoice(situations: readonly Situation[], words: Readonly<Record<string, string>> = {}): Voice {
+export function openVoice(
+  situations: readonly Situation[],
+  words: Readonly<Record<string, string>> = {},
+): Voice {
   const since = new Map<string, number>();
   const said = new Map<string, { atS: number; size: number }>();
   const once = new Set<string>();
@@ -60,6 +69,8 @@ export function openVoice(situations: readonly Situation[], words: Readonly<Reco
   let undone: { means: readonly Meaning[]; atS: number } | null = null;
   let stepSaid: { step: Step; fromS: number } | null = null;
   let corrected: number | null = null;
+  let signS = Number.NEGATIVE_INFINITY;
+  let praisedS = Number.NEGATIVE_INFINITY;
   let lookedS = Number.NaN;
 
   function say(next: Omit<Word, 'fromS'>, timeS: number): Word {
@@ -85,6 +96,7 @@ export function openVoice(situations: readonly Situation[], words: Readonly<Reco
       if (situation.says && timeS - fromS >= (situation.forS ?? (situation.safety ? 0 : USUAL_FOR_S)) - 1e-6)
         candidates.push({ situation, size: sizeOf(situation.when, values) });
     }
+    voice.never = never;
     word = shown ? nameOf(heard) : choose(heard, candidates, never);
     if (word && word.level !== 'look' && word.level !== 'step') undone = { means: word.means, atS: timeS };
     return word;
@@ -110,24 +122,40 @@ export function openVoice(situations: readonly Situation[], words: Readonly<Reco
       return say({ id: safety.id, says: safety.says!, means: safety.means ?? [], level: 'safety' }, timeS);
     }
     const lapses = candidates
-      .filter(({ situation }) => !isForbidden(situation.means ?? [], never.filter((one) => !situation.never.includes(one))))
+      .filter(
+        ({ situation }) =>
+          !isForbidden(
+            situation.means ?? [],
+            never.filter((one) => !situation.never.includes(one)),
+          ),
+      )
       .filter(({ situation }) => !undoes(situation.means ?? [], timeS))
       .sort((a, b) => b.size - a.size);
     const standing = lapses.find(({ situation }) => situation.id === word?.id);
     if (standing && word && timeS - word.fromS < STANDS_S) {
       keep(standing);
+      signS = timeS;
       return word;
     }
     for (const lapse of lapses) {
       const { situation, size } = lapse;
       const before = said.get(situation.id);
-      if (situation.once && once.has(situation.id)) continue;
+      if ((situation.once || situation.prompt) && once.has(situation.id)) continue;
       if (before && timeS - before.atS < AGAIN_S && size < WORSE * before.size) continue;
       once.add(situation.id);
       said.set(situation.id, { atS: timeS, size });
-      if (!situation.once) corrected = timeS;
-      return say({ id: situation.id, says: situation.says!, means: situation.means ?? [], level: 'now' }, timeS);
+      signS = timeS;
+      if (!situation.once && !situation.prompt) corrected = timeS;
+      const level = situation.prompt ? 'step' : 'now';
+      return say({ id: situation.id, says: situation.says!, means: situation.means ?? [], level }, timeS);
     }
+    if (
+      word?.level === 'now' &&
+      timeS - signS < HANGS_S &&
+      timeS - word.fromS < STANDS_S &&
+      !isForbidden(word.means, never)
+    )
+      return word;
     return good(heard, candidates, never) ?? stepWord(heard, never) ?? look(timeS, step, never);
   }
 
@@ -135,16 +163,24 @@ export function openVoice(situations: readonly Situation[], words: Readonly<Reco
     undone !== null && timeS - undone.atS < OPPOSITE_S && opposes(means, undone.means);
 
   function keep({ situation }: { situation: Situation }): void {
-    said.get(situation.id)!.atS = Math.max(said.get(situation.id)!.atS, word!.fromS);
+    const before = said.get(situation.id);
+    if (before) before.atS = Math.max(before.atS, word!.fromS);
   }
 
   /** What was put right is said, once. */
-  function good({ timeS, values }: Heard, candidates: readonly unknown[], never: readonly Never[]): Word | null {
-    if (word?.id === 'good' && timeS - word.fromS < GOOD_STANDS_S && !isForbidden(['GOOD'], never)) return word;
-    if (corrected === null || candidates.length > 0 || isForbidden(['GOOD'], never)) return null;
+  function good(
+    { timeS, values, step }: Heard,
+    candidates: readonly unknown[],
+    never: readonly Never[],
+  ): Word | null {
+    if (word?.id === 'good' && timeS - word.fromS < GOOD_STANDS_S && !isForbidden(['GOOD'], never))
+      return word;
+    if (step.busy || corrected === null || candidates.length > 0 || isForbidden(['GOOD'], never)) return null;
     if (timeS - corrected > 20) corrected = null;
     else if (timeS - corrected > 2.5 && isWithin(values)) {
       corrected = null;
+      if (timeS - praisedS < GOOD_EVERY_S) return null;
+      praisedS = timeS;
       return say({ id: 'good', says: 'Good. Hold that.', means: ['GOOD'], level: 'good' }, timeS);
     }
     return null;
@@ -165,7 +201,8 @@ export function openVoice(situations: readonly Situation[], words: Readonly<Reco
     return say({ id: 'look', says: 'Look out.', means: ['LOOK'], level: 'look' }, timeS);
   }
 
-  return {
+  const voice: Voice = {
+    never: [],
     speak,
     fresh() {
       once.clear();
@@ -178,6 +215,7 @@ export function openVoice(situations: readonly Situation[], words: Readonly<Reco
       since.clear();
     },
   };
+  return voice;
 }
 
 /** Everything that is aimed at is well inside its band, and stays there. */

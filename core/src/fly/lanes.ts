@@ -1,5 +1,6 @@
 /** What matters now of a card: a lane for each parameter that is judged, in its own units and in those of tolerance. */
 import type { TargetCard } from '../card/card.ts';
+import type { Aims } from '../kits/coach/part.ts';
 import { shortestTurnDeg } from '../units/angles.ts';
 
 export type LaneParameter = 'bank' | 'altitude' | 'airspeed' | 'heading';
@@ -21,8 +22,6 @@ export interface LaneReading {
 }
 
 const ORDER: readonly LaneParameter[] = ['bank', 'altitude', 'airspeed', 'heading'];
-/** More than this many cannot be read at a glance. */
-const MOST_LANES = 3;
 
 export function lanesOf({ tolerances, entry, bankDeg }: TargetCard): Lane[] {
   const targets: Record<LaneParameter, number | null> = {
@@ -37,7 +36,21 @@ export function lanesOf({ tolerances, entry, bankDeg }: TargetCard): Lane[] {
     return row && target !== null
       ? [{ parameter, target, low: row.low, high: row.high, unit: row.unit }]
       : [];
-  }).slice(0, MOST_LANES);
+  });
+}
+
+/** Whether a step holds it: what is not held just now is not shown. */
+export function isAimedAt({ parameter }: Lane, aims: Aims): boolean {
+  switch (parameter) {
+    case 'bank':
+      return aims.bankDeg !== undefined;
+    case 'altitude':
+      return aims.altitude !== undefined || aims.altitudeByFt !== undefined;
+    case 'airspeed':
+      return aims.kias !== undefined;
+    case 'heading':
+      return aims.heading !== undefined;
+  }
 }
 
 /** Measured less target: bank by its size, heading the short way. */

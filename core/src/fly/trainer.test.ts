@@ -2,7 +2,6 @@ import { fleet } from '../airplane/fleet.ts';
 import { targetCard } from '../brief/target-card.ts';
 import { scoreRecording } from '../debrief/score-recording.ts';
 import { findStandard } from '../standards/standards.ts';
-import { coachWord } from './coach.ts';
 import {
   awaitsStudent,
   beginExchange,
@@ -11,9 +10,10 @@ import {
   studentAnswers,
   wordOf,
 } from './exchange.ts';
-import { deviationOf, lanesOf, usedOf } from './lanes.ts';
+import { deviationOf, isAimedAt, lanesOf, usedOf } from './lanes.ts';
 import { horizonAt } from './sight-picture.ts';
-import { openTrainer, type Trainer } from './trainer.ts';
+import { openTrainer } from './trainer.ts';
+import type { Trainer } from './trainer-types.ts';
 import { instructorsAttempts } from './who-flew.ts';
 
 const airplane = fleet[0];
@@ -77,7 +77,7 @@ describe('flying by hand', () => {
     expect(trainer.snapshot().reading).toMatchObject({ throttle: 0, flaps_deg: 10 });
     trainer.input({ elevator: -1 });
     fly(trainer, 120);
-    expect(trainer.snapshot()).toMatchObject({ down: true, coach: { level: 'stop' } });
+    expect(trainer.snapshot()).toMatchObject({ down: true });
     trainer.reset();
     fly(trainer, 2);
     const { reading, down } = trainer.snapshot();
@@ -202,36 +202,48 @@ describe('what is said and shown', () => {
     expect(usedOf(airspeed, 5)).toBe(0);
   });
 
-  const sees = {
-    lanes: lanes.map((lane) => ({ lane, deviation: 0, perS: 0 })),
-    warning: false,
-    altitudeFt: 4500,
-    floorFt: 3400,
-    kias: 92,
-    vaKias: 98,
-    bankDeg: 45,
-    lateralG: 0,
-    turning: true,
-  };
-  const off = (parameter: string, deviation: number, perS: number) => ({
-    ...sees,
-    lanes: lanes.map((lane) =>
-      lane.parameter === parameter ? { lane, deviation, perS } : { lane, deviation: 0, perS: 0 },
-    ),
+  test('coached, it says what comes next, what is to be held then, and what remains', () => {
+    const trainer = open();
+    fly(trainer, 3);
+    const before = trainer.snapshot();
+    expect(before.coach).toMatchObject({ index: 0, beganS: null, next: { id: 'roll-in' } });
+    expect(lanes.map((lane) => isAimedAt(lane, before.coach.aims))).toEqual([false, true, true]);
+    trainer.input({ aileron: 1 });
+    fly(trainer, 2.8);
+    trainer.input({ aileron: 0 });
+    fly(trainer, 4);
+    const turning = trainer.snapshot();
+    expect(turning.coach.step.id).toBe('established');
+    expect(turning.coach.toGo?.unit).toBe('deg');
+    expect(turning.coach.toGo!.value + turning.attempt!.turnedDeg).toBeGreaterThan(345);
+    expect(lanes.map((lane) => isAimedAt(lane, turning.coach.aims))).toEqual([true, true, true]);
   });
 
-  test.each([
-    ['nothing, when nothing is wrong', sees, null],
-    ['the bank as it leaves', off('bank', 4, 1), 'soon'],
-    ['nothing when it is coming back', off('bank', 4, -1), null],
-    ['what is out, in any case', off('altitude', -130, 5), 'now'],
-    ['no bank while level', { ...off('bank', -45, 0), turning: false }, null],
-    ['the warner before anything else', { ...off('altitude', -130, -5), warning: true }, 'stop'],
-    ['maneuvering speed', { ...sees, kias: 100 }, 'stop'],
-    ['the floor', { ...sees, altitudeFt: 3300 }, 'stop'],
-    ['a spiral', { ...sees, bankDeg: -62 }, 'stop'],
-    ['the ball', { ...sees, lateralG: 0.08 }, 'soon'],
-  ])('the coach says %s', (_, what, level) => expect(coachWord(what)?.level ?? null).toBe(level));
+  test('on your own nothing is said, whatever happens', () => {
+    const trainer = open();
+    trainer.alone(true);
+    trainer.input({ aileron: 1 });
+    fly(trainer, 4);
+    trainer.input({ aileron: 0 });
+    for (let i = 0; i < 20; i++) {
+      fly(trainer, 0.5);
+      expect(trainer.snapshot().coach.word).toBeNull();
+    }
+  });
+
+  test('with me: the bank is the instructor’s, the nose the student’s', () => {
+    const trainer = open();
+    trainer.share('bank');
+    trainer.input({ aileron: -1, elevator: 0 });
+    fly(trainer, 16);
+    const { reading, holder, shared } = trainer.snapshot();
+    expect({ holder, shared }).toEqual({ holder: 'student', shared: 'bank' });
+    // To the right, as the card asks, though the student’s stick is hard over to the left.
+    expect(reading.bank_deg).toBeGreaterThan(35);
+    trainer.share(null);
+    fly(trainer, 3);
+    expect(trainer.snapshot().reading.bank_deg).toBeLessThan(30);
+  });
 
   test('the horizon of level flight lies level above the middle, and tilts against the bank', () => {
     const view = { lookDownDeg: 4, focal: 500 };

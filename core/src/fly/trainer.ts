@@ -2,11 +2,10 @@
  * The trainer: one flight that a student and a synthetic instructor fly by turns, with the help that is switched on,
  * an exchange of controls, a word from the right seat, and a recording of all of it. Time is given to it from outside.
  */
-import type { Airplane } from '../airplane/schema.ts';
-import type { TargetCard } from '../card/card.ts';
-import { beginFlight, type Flight, STEP_HZ, stepFlight, type Weather } from '../flight/model/flight.ts';
+import { type Coach, type CoachLook, openCoach } from '../coach/coach.ts';
+import { beginFlight, type Flight, STEP_HZ, stepFlight } from '../flight/model/flight.ts';
 import { type FlightRecorder, flightRecorder } from '../flight/model/flight-recorder.ts';
-import { type Reading, readInstruments } from '../flight/model/instruments.ts';
+import { readInstruments } from '../flight/model/instruments.ts';
 import { trimFlight } from '../flight/model/trim.ts';
 import {
   type Cockpit,
@@ -18,9 +17,7 @@ import {
 } from '../flight/pilot/cockpit.ts';
 import { openEyes, type Seen } from '../flight/pilot/eyes.ts';
 import { type Aim, type Hands, moveControls, restingHands } from '../flight/pilot/hands.ts';
-import type { Recording } from '../recording/columns/recording.ts';
-import { clamp, median } from '../units/numbers.ts';
-import { type CoachWord, coachWord } from './coach.ts';
+import { clamp } from '../units/numbers.ts';
 import {
   awaitsStudent,
   beginExchange,
@@ -31,90 +28,23 @@ import {
   studentAnswers,
   wordOf,
 } from './exchange.ts';
-import { airframeFor, flyManeuver, pieceFor, settingsFor } from './fly.ts';
+import { airframeFor, pieceFor, settingsFor } from './fly.ts';
 import { reposition } from './fly-lesson.ts';
-import { deviationOf, type Lane, lanesOf } from './lanes.ts';
-
-/** Where the student's hands are: stick right and back, right pedal and trim back positive. */
-export interface StudentInput {
-  aileron: number;
-  elevator: number;
-  rudder: number;
-  throttle: number;
-  trim: number;
-  flapsDeg: number;
-}
-
-export interface Assistance {
-  /** Feet that keep the ball in the middle, for those without pedals. */
-  rudder: boolean;
-  /** The stick asks for a rate of roll and pitch, and what was reached stays when it is let go. */
-  steady: boolean;
-}
-
-export interface TrainerOptions extends Weather {
-  airplane: Airplane;
-  card: TargetCard;
-  groundFt: number;
-  seed?: number;
-  assistance?: Assistance;
-}
-
-export interface TrainerSnapshot {
-  timeS: number;
-  reading: Reading;
-  northM: number;
-  eastM: number;
-  holder: Holder;
-  exchange: { by: Holder; says: string; awaitsStudent: boolean } | null;
-  showing: boolean;
-  coach: CoachWord | null;
-  /** The attempt under way: turned so far, or null between attempts. */
-  attempt: { startS: number; turnedDeg: number } | null;
-  deviations: number[];
-  input: StudentInput;
-  assistance: Assistance;
-  /** It met the ground, and waits to be set back to the entry. */
-  down: boolean;
-}
-
-/** Deviations of the demonstration from the same lanes, by seconds from the beginning of the maneuver. */
-export interface Demonstration {
-  stepS: number;
-  lanes: number[][];
-  /** The attitude held in the middle of it: where the horizon met the cowling. */
-  attitude: { pitchDeg: number; bankDeg: number };
-}
-
-export interface Trainer {
-  lanes: Lane[];
-  demonstration: Demonstration;
-  input(part: Partial<StudentInput>): void;
-  assist(part: Partial<Assistance>): void;
-  /** Flies on by some seconds of the airplane's time. */
-  advance(seconds: number): void;
-  /** The student's key for the exchange of controls. */
-  exchange(): void;
-  /** Asks the instructor to show it; the controls are exchanged first. */
-  show(): void;
-  /** Back to the entry: trimmed, on altitude, speed and heading. */
-  reset(): void;
-  snapshot(): TrainerSnapshot;
-  finish(date?: string): { recording: Recording; instructorFlew: { startS: number; endS: number }[] };
-}
+import { deviationOf, lanesOf } from './lanes.ts';
+import { sharedAim } from './shared-axis.ts';
+import { demonstrationOf } from './shown.ts';
+import type { Assistance, SharedAxis, StudentInput, Trainer, TrainerOptions } from './trainer-types.ts';
 
 const LOOK_S = 1 / LOOKS_PER_S;
 const STEPS = STEP_HZ / LOOKS_PER_S;
 /** A jump in time that no attempt spans. */
 const RESET_GAP_S = 10;
-const TURN_EDGE_DEG = 5;
 const STEADY_ROLL_DEG_PER_S = 16;
 const STEADY_PITCH_DEG_PER_S = 3;
 /** Let go this near to level, the wings go level. */
 const SNAP_DEG = 2.5;
-const DEMONSTRATION_STEP_S = 0.5;
-/** Of what follows the maneuver, this much is shown. */
-const SETTLING_S = 6;
+/** The coach looks ten times a second. */
+const LOOKS_PER_COACH = LOOKS_PER_S / 10;
 
 /** @throws InputError when the airplane cannot be flown, or the card has no maneuver that is. */
 export function openTrainer(options: TrainerOptions): Trainer {
@@ -151,9 +81,12 @@ export function openTrainer(options: TrainerOptions): Trainer {
   let owedS = 0;
   let down = false;
   let target = { pitchDeg: seen.pitchDeg, bankDeg: 0 };
-  let attempt: { startS: number; fromDeg: number; turnedDeg: number } | null = null;
+  const coach: Coach = openCoach({ card, airplane, words: options.words });
+  let looks = 0;
+  let shared: SharedAxis | null = null;
+  let alone = false;
+  let turned = { fromDeg: seen.headingDeg, deg: 0 };
   let last = lanes.map((lane) => deviationOf(lane, readInstruments(flight)));
-  let trend = lanes.map(() => 0);
   const held: { startS: number; endS: number }[] = [];
   const firstS = flight.state.timeS;
   let input: StudentInput = inputFrom(flight);
@@ -192,7 +125,10 @@ export function openTrainer(options: TrainerOptions): Trainer {
       target.bankDeg = clamp(target.bankDeg + input.aileron * STEADY_ROLL_DEG_PER_S * LOOK_S, -75, 75);
       if (input.aileron === 0 && Math.abs(target.bankDeg) < SNAP_DEG) target.bankDeg = 0;
     } else flight.controls.trim = input.trim;
-    moveControls(hands, studentAim(), seen, flight, LOOK_S);
+    const aim = shared
+      ? sharedAim(shared, studentAim(), { card, look: coached, seen, throttle: input.throttle })
+      : studentAim();
+    moveControls(hands, aim, seen, flight, LOOK_S);
     if (assistance.steady) input.trim = flight.controls.trim;
     for (let i = 0; i < STEPS; i++) keep(flight);
   }
@@ -216,7 +152,7 @@ export function openTrainer(options: TrainerOptions): Trainer {
       }
     } else studentLook();
     seen = eyes(flight);
-    followAttempt();
+    follow();
     down = seen.altitudeFt < groundFt;
   }
 
@@ -267,15 +203,21 @@ export function openTrainer(options: TrainerOptions): Trainer {
     input = inputFrom(flight);
   }
 
-  function followAttempt(): void {
+  let coached: CoachLook = coachRow();
+
+  function coachRow(): CoachLook {
+    // While the controls change hands nobody is told anything.
+    coach.flownBy(exchange && exchange.step < 3 ? null : holder);
+    return coach.look({ timeS: flight.state.timeS, ...readInstruments(flight) });
+  }
+
+  function follow(): void {
     const reading = readInstruments(flight);
-    const now = lanes.map((lane) => deviationOf(lane, reading));
-    trend = now.map((value, i) => trend[i] + (LOOK_S / 0.8) * ((value - last[i]) / LOOK_S - trend[i]));
-    last = now;
-    const banked = Math.abs(seen.bankDeg) > TURN_EDGE_DEG;
-    if (!attempt && banked) attempt = { startS: seen.timeS, fromDeg: seen.headingDeg, turnedDeg: 0 };
-    else if (attempt && !banked) attempt = null;
-    if (attempt) attempt.turnedDeg = Math.abs(seen.headingDeg - attempt.fromDeg);
+    last = lanes.map((lane) => deviationOf(lane, reading));
+    if (++looks % LOOKS_PER_COACH !== 0) return;
+    coached = coachRow();
+    if (coached.beganS === null) turned = { fromDeg: seen.headingDeg, deg: 0 };
+    else turned.deg = Math.abs(seen.headingDeg - turned.fromDeg);
   }
 
   return {
@@ -296,6 +238,15 @@ export function openTrainer(options: TrainerOptions): Trainer {
       }
       if (down) owedS = 0;
     },
+    share(axis) {
+      shared = axis;
+      // The attitude goes on from where the instructor left it.
+      target = { pitchDeg: target.pitchDeg, bankDeg: seen.bankDeg };
+    },
+    alone(is) {
+      alone = is;
+    },
+    passStep: () => coach.pass(),
     exchange() {
       const nowS = flight.state.timeS;
       if (exchange && exchange.step < 3) {
@@ -320,7 +271,7 @@ export function openTrainer(options: TrainerOptions): Trainer {
       pilot = null;
       exchange = null;
       showing = false;
-      attempt = null;
+      coach.breakOff();
       takeHands();
     },
     snapshot: () => ({
@@ -331,8 +282,9 @@ export function openTrainer(options: TrainerOptions): Trainer {
       holder,
       exchange: exchange && { ...wordOf(exchange), awaitsStudent: awaitsStudent(exchange) },
       showing,
-      coach: down ? { says: 'That was the ground. Back to the entry.', level: 'stop' } : spoken(),
-      attempt: attempt && { startS: attempt.startS, turnedDeg: attempt.turnedDeg },
+      shared,
+      coach: alone ? { ...coached, word: null } : coached,
+      attempt: coached.beganS === null ? null : { startS: coached.beganS, turnedDeg: turned.deg },
       deviations: last,
       input,
       assistance: { ...assistance },
@@ -351,64 +303,5 @@ export function openTrainer(options: TrainerOptions): Trainer {
         instructorFlew: held.map(({ startS, endS }) => ({ startS: startS - firstS, endS: endS - firstS })),
       };
     },
-  };
-
-  function spoken(): CoachWord | null {
-    return coachWord({
-      lanes: lanes.map((lane, i) => ({ lane, deviation: last[i], perS: trend[i] })),
-      warning: seen.warning,
-      altitudeFt: seen.altitudeFt,
-      floorFt: card.entry.floorFt,
-      kias: seen.kias,
-      vaKias: card.vaKias,
-      bankDeg: seen.bankDeg,
-      lateralG: seen.lateralG,
-      turning: Math.abs(seen.bankDeg) > 0.6 * Math.max(10, card.bankDeg),
-    });
-  }
-}
-
-/** What a steady hand does with this card, so that the student can see the shape of it beside the own line. */
-function demonstrationOf(options: TrainerOptions, lanes: readonly Lane[]): Demonstration {
-  const { recording, events } = flyManeuver({
-    airplane: options.airplane,
-    maneuver: options.card.maneuver,
-    variant: options.card.variant,
-    card: options.card,
-    groundFt: options.groundFt,
-    weightLb: options.card.weightLb,
-    skill: 0.93,
-    recorder: { rateHz: 1 / DEMONSTRATION_STEP_S, noise: false },
-  });
-  // What follows the lead-in is the maneuver.
-  const markS = events.find(({ name }) => name !== 'lead-in')?.atS ?? 0;
-  const { timeS, channels } = recording;
-  // A turn is laid over the student's from the same bank on.
-  const banked = timeS.findIndex((t, i) => t >= markS && Math.abs(channels.bank_deg![i]) > TURN_EDGE_DEG);
-  const beganS = options.card.bankDeg > 0 && banked >= 0 ? timeS[banked] : markS;
-  const overS = events.find(({ name }) => name === 'settle')?.atS ?? timeS.at(-1)!;
-  const rows = [...timeS.keys()].filter((i) => timeS[i] >= beganS && timeS[i] <= overS + SETTLING_S);
-  const at = (name: keyof typeof channels, i: number) => channels[name]![i];
-  const endedS =
-    events.findLast(({ name }) => name === 'roll-out' || name === 'settle')?.atS ?? timeS.at(-1)!;
-  const held = rows.filter(
-    (i) => timeS[i] > beganS + 0.3 * (endedS - beganS) && timeS[i] < beganS + 0.8 * (endedS - beganS),
-  );
-  return {
-    stepS: DEMONSTRATION_STEP_S,
-    attitude: {
-      pitchDeg: median(held.map((i) => at('pitch_deg', i))),
-      bankDeg: median(held.map((i) => at('bank_deg', i))),
-    },
-    lanes: lanes.map((lane) =>
-      rows.map((i) =>
-        deviationOf(lane, {
-          alt_ft: at('alt_ft', i),
-          ias_kt: at('ias_kt', i),
-          hdg_deg: at('hdg_deg', i),
-          bank_deg: at('bank_deg', i),
-        }),
-      ),
-    ),
   };
 }

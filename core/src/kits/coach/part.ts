@@ -59,6 +59,8 @@ export interface Situation {
   safety?: true;
   /** Once in an attempt. */
   once?: true;
+  /** It belongs to the steps: nothing has gone wrong. */
+  prompt?: true;
 }
 
 export interface CoachPart {

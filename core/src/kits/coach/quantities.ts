@@ -26,8 +26,9 @@ const NAMES = [
   /** Of the size of the bank. */
   'bankDegPerS',
   'pitchDegPerS',
-  /** Turn of the heading, either way. */
+  /** Turn of the heading, either way, and to the right. */
   'yawDegPerS',
+  'turnDegPerS',
   /** Height and speed together, as if all of it were height. */
   'energyFpm',
   /** Change of the vertical speed over two seconds. */
@@ -40,10 +41,16 @@ const NAMES = [
   /** Toward the low wing where positive. */
   'ballLowG',
   'elevator',
+  /** The same, and fully back where no stick was recorded: for signs that ask whether it is still held. */
+  'stickBack',
   /** Held against the bank where positive. */
   'aileronAgainst',
   /** Seconds for which the warner has sounded; 0 while it is silent. */
   'warnerS',
+  /** Since it sounded last; large where it has not, or was not recorded. */
+  'sinceWarnerS',
+  /** Seconds for which it sounds that began within this step. */
+  'soundsAnewS',
   'angleOfAttackDeg',
   'aboveWarningKt',
   'aboveStallKt',
@@ -68,20 +75,24 @@ const NAMES = [
   /** Heading gone against the bank since the wing began to go down. */
   'swingAgainstDeg',
   'slowedKt',
+  /** Share of the lever taken off since before it began. */
+  'powerTakenOff',
   'gainedFt',
   'inStepS',
   'inManeuverS',
+  /** Since the lift last gave way near the stall, as the load or the sink showed it. */
+  'sinceBreakS',
   'sinceFlapsOutS',
   'sinceFlapsInS',
   /** Stages moved within the last three seconds. */
   'stagesAtOnce',
-  /** Changes between climb and descent in the last minute. */
+  /** Changes between climb and descent in the last forty seconds. */
   'reversals',
   /** Moves of the power up and down in the last half minute. */
   'powerReversals',
   'unclearedS',
-  /** Off the mean of the last half minute, ft. */
-  'waveFt',
+  /** Slow rises and falls about the mean altitude in the last minute. */
+  'waves',
 ] as const;
 export type QuantityName = (typeof NAMES)[number];
 export type Quantities = Record<QuantityName, number>;
@@ -93,11 +104,16 @@ const KT_TO_FT_PER_S = 1.68781;
 const GRAVITY = 32.174;
 /** A rise or fall beyond this counts as one of a chase. */
 const CHASE_FPM = 200;
-const POWER_MOVE = 0.05;
+const POWER_MOVE = 0.08;
+/** A slow wave's least height either way, ft. */
+const WAVE_FT = 25;
+const NEVER_S = 9999;
 const CLEARED_DEG = 80;
 /** The warner flutters: silent for less than this it still sounds. */
 const FLUTTER_S = 0.35;
 const LEVEL_DEG = 5;
+const SWING_S = 0.5;
+const LEAST_LOAD_G = 0.6;
 
 interface Band {
   low: number;
@@ -136,14 +152,23 @@ export function openGauge(card: TargetCard, airplane: Airplane): Gauge {
   const speedBand = bandOf(card, 'airspeed', 10);
 
   // The last half minute, oldest first.
-  const rows: { t: number; kias: number; alt: number; bank: number; pitch: number; hdg: number; vs: number; lever: number }[] = [];
+  const rows: {
+    t: number;
+    kias: number;
+    alt: number;
+    bank: number;
+    pitch: number;
+    hdg: number;
+    vs: number;
+    lever: number;
+  }[] = [];
   const q = Object.fromEntries(NAMES.map((name) => [name, Number.NaN])) as Quantities;
   let aims: Aims = { altitude: 'entry' };
   let last: CoachRow | undefined;
   let heading = Number.NaN;
   let stepS = Number.NaN;
   let beganS = Number.NaN;
-  let entry = { alt: card.entry.altitudeFt, heading: Number.NaN, kias: Number.NaN };
+  let entry = { alt: card.entry.altitudeFt, heading: Number.NaN, kias: Number.NaN, lever: Number.NaN };
   let cruiseKias = Number.NaN;
   let soundingS = Number.NaN;
   let heardS = Number.NaN;
@@ -153,9 +178,11 @@ export function openGauge(card: TargetCard, airplane: Airplane): Gauge {
   let rolled = { heading: Number.NaN, side: 0 };
   let clearS = Number.NaN;
   let clearFromDeg = Number.NaN;
-  let vertical: { t: number; side: number }[] = [];
-  let power: { t: number; side: number }[] = [];
+  const vertical: { t: number; side: number }[] = [];
+  const power: { t: number; side: number }[] = [];
   let leverFrom = Number.NaN;
+  let brokeS = Number.NaN;
+  const waves: { t: number; side: number }[] = [];
 
   /** Least squares through the last seconds; NaN where there are too few. */
   function slope(of: 'kias' | 'alt' | 'bank' | 'pitch' | 'hdg', overS: number): number {
@@ -176,7 +203,7 @@ export function openGauge(card: TargetCard, airplane: Airplane): Gauge {
     return n < 3 || spread <= 0 ? Number.NaN : (n * stv - st * sv) / spread;
   }
 
-  function meanOf(of: 'alt' | 'kias', overS: number): number {
+  function meanOf(of: 'alt' | 'kias' | 'lever', overS: number): number {
     const end = rows[rows.length - 1].t;
     let [n, sum] = [0, 0];
     for (let i = rows.length - 1; i >= 0 && rows[i].t >= end - overS; i--) {
@@ -184,6 +211,13 @@ export function openGauge(card: TargetCard, airplane: Airplane): Gauge {
       sum += rows[i][of];
     }
     return sum / n;
+  }
+
+  function headingAgo(s: number): number {
+    const t = rows[rows.length - 1].t - s;
+    let i = rows.length - 1;
+    while (i > 0 && rows[i].t > t) i--;
+    return rows[i].hdg;
   }
 
   const leverOf = (row: CoachRow): number => {
@@ -206,19 +240,21 @@ export function openGauge(card: TargetCard, airplane: Airplane): Gauge {
     const before = q.flapStage;
     if (stage > before) flapOutS = t;
     if (stage < before) flapInS = t;
-    if (stage !== before && !Number.isNaN(before) && !Number.isNaN(stage)) moves.push({ t, by: stage - before });
-    moves = moves.filter((move) => move.t > t - 3);
+    // Slow flaps pass their stages one by one: what follows within three seconds is one movement.
+    if (moves.length > 0 && t - moves[moves.length - 1].t > 3) moves = [];
+    if (stage !== before && !Number.isNaN(before) && !Number.isNaN(stage))
+      moves.push({ t, by: stage - before });
     q.flapStage = stage;
     q.sinceFlapsOutS = t - flapOutS;
     q.sinceFlapsInS = t - flapInS;
-    q.stagesAtOnce = Number.isNaN(stage)
-      ? Number.NaN
-      : Math.abs(moves.reduce((sum, { by }) => sum + by, 0));
+    q.stagesAtOnce = Number.isNaN(stage) ? Number.NaN : Math.abs(moves.reduce((sum, { by }) => sum + by, 0));
   }
 
   function followWarner(t: number, sounding: number | undefined): void {
     if (sounding === undefined || Number.isNaN(sounding)) {
       q.warnerS = Number.NaN;
+      q.sinceWarnerS = NEVER_S;
+      q.soundsAnewS = Number.NaN;
       return;
     }
     if (sounding > 0.5) {
@@ -226,6 +262,8 @@ export function openGauge(card: TargetCard, airplane: Airplane): Gauge {
       heardS = t;
     } else if (!(t - heardS <= FLUTTER_S)) soundingS = Number.NaN;
     q.warnerS = Number.isNaN(soundingS) ? 0 : Math.max(t - soundingS, 0.1);
+    q.sinceWarnerS = Number.isNaN(heardS) ? NEVER_S : t - heardS;
+    q.soundsAnewS = soundingS > stepS + 0.5 ? q.warnerS : 0;
   }
 
   /** A look round is a change of heading: the seconds since the last one, as far as the rows go back. */
@@ -267,6 +305,7 @@ export function openGauge(card: TargetCard, airplane: Airplane): Gauge {
     q.loadG = number(row.load_g);
     q.lever = lever;
     q.elevator = number(row.elevator);
+    q.stickBack = row.elevator ?? 1;
     q.angleOfAttackDeg = number(row.aoa_deg);
     q.ballRightG = row.lat_g === undefined ? Number.NaN : -row.lat_g;
     q.ballLowG = q.ballRightG * Math.sign(bank);
@@ -277,7 +316,8 @@ export function openGauge(card: TargetCard, airplane: Airplane): Gauge {
     q.speedKtPerS = slope('kias', WINDOW_S);
     q.bankDegPerS = slope('bank', 1.2);
     q.pitchDegPerS = slope('pitch', 0.8);
-    q.yawDegPerS = Math.abs(slope('hdg', 1));
+    q.turnDegPerS = slope('hdg', 1);
+    q.yawDegPerS = Math.abs(q.turnDegPerS);
     const tasFtPerS = (row.tas_kt ?? kias * 1.06) * KT_TO_FT_PER_S;
     q.energyFpm = q.verticalFpm + (60 * tasFtPerS * q.speedKtPerS * KT_TO_FT_PER_S) / GRAVITY;
     let before = rows.length - 1;
@@ -291,12 +331,15 @@ export function openGauge(card: TargetCard, airplane: Airplane): Gauge {
     if (Math.abs(moved) > POWER_MOVE) leverFrom = lever;
     q.powerReversals = turnsOf(power, t, Math.abs(moved) > POWER_MOVE ? Math.sign(moved) : 0, 30);
     const chase = Math.abs(q.verticalFpm) > CHASE_FPM ? Math.sign(q.verticalFpm) : 0;
-    q.reversals = turnsOf(vertical, t, chase, 60);
-    q.waveFt = alt - meanOf('alt', WAVE_S);
+    q.reversals = turnsOf(vertical, t, chase, 40);
+    const off = alt - meanOf('alt', WAVE_S);
+    q.waves = turnsOf(waves, t, Math.abs(off) > WAVE_FT ? Math.sign(off) : 0, 60);
 
     // Without a flap column the speeds are the card's own configuration's.
     const stage = Number.isNaN(q.flapStage) ? card.stage : q.flapStage;
-    const root = Math.sqrt(loadFactor(Math.min(q.bankDeg, 75)));
+    // By the load where it is recorded: a bank that is not pulled in does not move the stall.
+    const load = Number.isNaN(q.loadG) ? loadFactor(Math.min(q.bankDeg, 75)) : q.loadG;
+    const root = Math.sqrt(Math.max(LEAST_LOAD_G, load));
     q.aboveWarningKt = kias - warning[stage] * root;
     q.aboveStallKt = kias - stall[stage] * root;
     q.aboveVaKt = kias - card.vaKias;
@@ -304,7 +347,11 @@ export function openGauge(card: TargetCard, airplane: Airplane): Gauge {
     q.aboveVyKt = kias - vyKias;
     q.overFlapLimitKt = q.flapStage > 0 ? kias - airplane.flaps[q.flapStage - 1].vfeKias : Number.NaN;
     q.aboveFloorFt = alt - card.entry.floorFt;
-    q.toFloorS = q.verticalFpm < -50 ? (60 * q.aboveFloorFt) / -q.verticalFpm : 9999;
+    const gaveWay =
+      q.aboveWarningKt < 3 && q.stickBack > 0.12 && (q.loadG < 0.88 || q.verticalChangeFpm < -400);
+    if (gaveWay) brokeS = t;
+    q.sinceBreakS = Number.isNaN(brokeS) ? NEVER_S : t - brokeS;
+    q.toFloorS = q.verticalFpm < -50 ? (60 * q.aboveFloorFt) / -q.verticalFpm : NEVER_S;
 
     if (Number.isNaN(beganS)) followEntry(kias);
     measureAims(alt, kias, bank);
@@ -318,7 +365,8 @@ export function openGauge(card: TargetCard, airplane: Airplane): Gauge {
   function followEntry(kias: number): void {
     const speed = meanOf('kias', 6);
     cruiseKias = Number.isNaN(cruiseKias) ? kias : Math.max(speed, cruiseKias - 0.02);
-    entry = { alt: entry.alt, heading, kias: cruiseKias };
+    const usual = Number.isNaN(entry.lever) ? q.lever : Math.max(meanOf('lever', 8), entry.lever - 0.002);
+    entry = { alt: entry.alt, heading, kias: cruiseKias, lever: usual };
   }
 
   function measureAims(alt: number, kias: number, bank: number): void {
@@ -331,8 +379,10 @@ export function openGauge(card: TargetCard, airplane: Airplane): Gauge {
     q.bankOffDeg = aims.bankDeg === undefined ? Number.NaN : q.bankDeg - aims.bankDeg;
     q.headingOffDeg = aims.heading === undefined ? Number.NaN : shortestTurnDeg(entry.heading, heading);
     q.slowedKt = entry.kias - kias;
+    q.powerTakenOff = entry.lever - q.lever;
     q.gainedFt = alt - entry.alt;
-    if (Math.abs(bank) < LEVEL_DEG) rolled = { heading, side: Math.sign(bank) };
+    // The nose may swing while the wing has hardly begun to move: where it pointed a moment before counts.
+    if (Math.abs(bank) < LEVEL_DEG) rolled = { heading: headingAgo(SWING_S), side: Math.sign(bank) };
     q.swingAgainstDeg = (rolled.heading - heading) * Math.sign(bank);
     q.turnedDeg = Math.abs(heading - entry.heading);
     q.toGoDeg = (aims.turnDeg ?? Number.NaN) - q.turnedDeg;
@@ -359,6 +409,7 @@ export function openGauge(card: TargetCard, airplane: Airplane): Gauge {
     end() {
       beganS = Number.NaN;
       cruiseKias = Number.NaN;
+      entry.lever = Number.NaN;
       entry.alt = card.entry.altitudeFt;
     },
   };

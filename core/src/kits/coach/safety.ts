@@ -2,7 +2,7 @@
  * What beats everything else, in this order. A room that has one of them in its own way leaves the general one out.
  * Orders for the trainer and the replay; in the airplane the instructor's voice is the coach.
  */
-import { ALL, FEET, type Meaning } from './meaning.ts';
+import { FEET, type Meaning } from './meaning.ts';
 import type { Situation } from './part.ts';
 import { above, below, between } from './sign.ts';
 
@@ -30,8 +30,12 @@ export const SAFETY: readonly Situation[] = [
   },
   {
     id: 'spin',
-    when: { yawDegPerS: above(22), bankDeg: above(30), aboveWarningKt: below(6), verticalFpm: below(-600) },
-    forS: 0.8,
+    when: [
+      { yawDegPerS: above(22), bankDeg: above(30), aboveWarningKt: below(3), verticalFpm: below(-600) },
+      { yawDegPerS: above(22), bankDeg: above(30), warnerS: above(0.5), verticalFpm: below(-600) },
+      { bankDeg: above(50), bankDegPerS: above(10), warnerS: above(0.5), verticalFpm: below(-500) },
+    ],
+    forS: 0.4,
     never: ['PULL', 'MORE POWER', 'ROLL', 'FLAPS OUT', 'ALTITUDE', 'HEADING'],
     says: 'Power off, ailerons neutral, opposite rudder, forward.',
     means: ['LESS POWER', 'WAIT', 'FEET', 'PUSH'],
@@ -39,14 +43,17 @@ export const SAFETY: readonly Situation[] = [
   },
   {
     id: 'spiral',
-    when: {
-      bankDegPerS: above(0.5),
-      bankDeg: above(47),
-      verticalFpm: below(-600),
-      speedKtPerS: above(0.4),
-      aboveWarningKt: above(6),
-    },
-    forS: 1,
+    when: [
+      {
+        bankDegPerS: above(0.5),
+        bankDeg: above(48),
+        verticalFpm: below(-400),
+        speedKtPerS: above(0.3),
+        aboveWarningKt: above(0),
+      },
+      { bankDeg: above(60), verticalFpm: below(-1000), speedKtPerS: above(0.3), aboveWarningKt: above(0) },
+    ],
+    forS: 0.7,
     never: ['PULL', 'MORE POWER', ...FEET, 'ALTITUDE', 'HEADING'],
     says: 'Power back. Roll level. Ease out.',
     means: ['LESS POWER', 'ROLL', 'PULL'],
@@ -93,17 +100,26 @@ export const SAFETY: readonly Situation[] = [
   },
   {
     id: 'below-floor',
+    during: ['ready', 'settle'],
     when: { aboveFloorFt: below(-50), verticalFpm: between(-200, 150) },
     forS: 3,
     never: ['LESS POWER', 'GOOD'],
     says: 'Below the floor. Climb first.',
     means: ['RECOVER'],
-    safety: true,
   },
 ];
 
-/** Before it has begun: whoever begins in a hurry flies the rest in a hurry. */
-export const BEFORE: readonly Situation[] = [
+/** Before and after: whoever begins in a hurry flies the rest in a hurry, and it is not over before it is settled. */
+export const AROUND: readonly Situation[] = [
+  {
+    id: 'not-settled',
+    during: ['settle'],
+    when: { verticalFpm: above(280), altitudeOffFt: above(20), inStepS: above(5) },
+    forS: 1,
+    never: ['PULL', 'MORE POWER'],
+    says: 'Level now. Settle.',
+    means: ['ALTITUDE'],
+  },
   {
     id: 'not-steady',
     during: ['ready'],
@@ -123,9 +139,6 @@ export const BEFORE: readonly Situation[] = [
     never: [],
     says: 'Look round before you begin.',
     means: ['LOOK'],
-    once: true,
+    prompt: true,
   },
 ];
-
-/** While another has the controls, or nothing can be told: nothing. */
-export const SILENCE: readonly Meaning[] = ALL;

@@ -1,7 +1,6 @@
 /** The two steps that every maneuver has: steady before, settled after. */
-import type { Aims, Step } from './part.ts';
+import type { Aims, FlightSign, Step } from './part.ts';
 import { above, below, between } from './sign.ts';
-import type { FlightSign } from './part.ts';
 
 export const ready = (begins: FlightSign, aims: Aims, more: Partial<Step> = {}): Step => ({
   id: 'ready',
@@ -19,7 +18,7 @@ export const ready = (begins: FlightSign, aims: Aims, more: Partial<Step> = {}):
 export const settle = (aims: Aims, more: Partial<Step> = {}): Step => ({
   id: 'settle',
   name: 'Settling',
-  does: 'Wings level. Hold it. Then relax.',
+  does: 'Wings level. Hold it there.',
   means: ['WAIT'],
   done: { verticalFpm: between(-250, 250), bankDeg: below(6), inStepS: above(3) },
   forS: 3,

@@ -12,8 +12,8 @@ export const CUE: FlightSign = [{ warnerS: above(0.3) }, { aboveStallKt: below(2
 
 /** It gives way: the nose, the lift, or a wing. */
 export const BREAK: FlightSign = [
-  { pitchDegPerS: below(-4), aboveWarningKt: below(4) },
-  { loadG: below(0.88), aboveWarningKt: below(4) },
+  { pitchDegPerS: below(-4), aboveWarningKt: below(4), stickBack: above(0.12) },
+  { loadG: below(0.88), aboveWarningKt: below(4), stickBack: above(0.12) },
   { verticalChangeFpm: below(-400), aboveWarningKt: below(4) },
   { bankDegPerS: above(12), aboveWarningKt: below(4) },
 ];
@@ -93,6 +93,14 @@ export function toTheStall(card: TargetCard, rise: Pick<Step, 'does' | 'means'>)
 export const outOfTheStall = (): Step[] => [
   {
     id: 'released',
+    // Let go before it broke: there is nothing more to wait for.
+    begun: {
+      stickBack: below(0.1),
+      speedKtPerS: above(1),
+      pitchDegPerS: below(1),
+      inManeuverS: above(12),
+      pitchDeg: below(4),
+    },
     name: 'The wing flies',
     does: 'Wings level, full power.',
     means: ['ROLL', 'MORE POWER'],

@@ -1,6 +1,7 @@
 /** What is said in stalls, and never said: nobody is told to hold altitude, and nothing lifts a wing but what makes it fly. */
-import type { TargetCard } from '../../card/card.ts';
+
 import type { Airplane } from '../../airplane/schema.ts';
+import type { TargetCard } from '../../card/card.ts';
 import { FEET, type Never } from '../coach/meaning.ts';
 import type { Situation } from '../coach/part.ts';
 import { above, below, between } from '../coach/sign.ts';
@@ -44,10 +45,10 @@ export function towardTheStall({ depth }: TargetCard): Situation[] {
       when: [
         { bankDeg: between(7, 18), yawDegPerS: above(0.8) },
         { yawDegPerS: above(1.8), bankDeg: below(12) },
-        { ballRightG: above(0.07) },
-        { ballRightG: below(-0.07) },
+        { ballRightG: above(0.1) },
+        { ballRightG: below(-0.1) },
       ],
-      forS: 1,
+      forS: 1.3,
       never: ['ROLL', 'HEADING alone'],
       says: 'Feet.',
       means: ['FEET'],
@@ -86,7 +87,7 @@ export const outOf = (releaseOnly = false): Situation[] => [
     id: 'not-released',
     during: ['break'],
     when: { inStepS: above(0) },
-    forS: 0.4,
+    forS: 1.5,
     never: UNTIL_THE_WING_FLIES,
     says: 'Release.',
     means: ['PUSH'],
@@ -94,11 +95,9 @@ export const outOf = (releaseOnly = false): Situation[] => [
   },
   {
     id: 'stalled-again',
-    during: ['recovery', 'climb'],
-    when: [
-      { warnerS: above(0.3), inStepS: above(0.5) },
-      { aboveStallKt: below(1), inStepS: above(0.5) },
-    ],
+    // One after another, the next one's warner is meant.
+    during: releaseOnly ? ['recovery', 'climb'] : ['released', 'recovery', 'climb'],
+    when: [{ soundsAnewS: above(0.7) }, { aboveStallKt: below(0), inStepS: above(2), pitchDeg: above(3) }],
     never: ['PULL', 'FLAPS IN', 'ALTITUDE', 'GOOD', 'ROLL'],
     says: 'Release again.',
     means: ['PUSH'],
@@ -155,7 +154,12 @@ export function awayFrom(card: TargetCard, airplane: Airplane): Situation[] {
       // Down to the book's setting they may go with the power; beyond it they wait for the climb.
       when: [
         { sinceFlapsInS: below(4), verticalFpm: below(-250), flapStage: below(Math.max(0, card.stage - 2)) },
-        { sinceFlapsInS: below(4), aboveVxKt: below(-4), verticalFpm: below(0), flapStage: below(Math.max(0, card.stage - 2)) },
+        {
+          sinceFlapsInS: below(4),
+          aboveVxKt: below(-4),
+          verticalFpm: below(0),
+          flapStage: below(Math.max(0, card.stage - 2)),
+        },
       ],
       never: ['FLAPS IN', 'GOOD'],
       says: 'Flaps wait.',
@@ -179,7 +183,7 @@ export function awayFrom(card: TargetCard, airplane: Airplane): Situation[] {
             never: [] as const,
             says: 'First stage.',
             means: ['FLAPS IN'] as const,
-            once: true as const,
+            prompt: true as const,
           },
         ]
       : []),
@@ -204,9 +208,9 @@ export function awayFrom(card: TargetCard, airplane: Airplane): Situation[] {
 /** A nose that went down before anything had spoken: nothing was stalled. */
 export const noStallYet: Situation = {
   id: 'no-stall',
-  during: ['pitch-up'],
-  when: { pitchDegPerS: below(-3.5), aboveStallKt: above(4), warnerS: below(0), inStepS: above(2) },
-  forS: 0.6,
+  during: ['pitch-up', 'cue', 'released'],
+  when: { pitchDegPerS: below(-2.5), aboveStallKt: above(3), stickBack: below(0.1), sinceBreakS: above(20) },
+  forS: 0.2,
   never: [],
   says: 'No stall yet. Climb, try again.',
   means: ['WAIT'],

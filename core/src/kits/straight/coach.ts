@@ -65,7 +65,7 @@ export const climbSituations: readonly Situation[] = [
     never: ['LESS POWER first', 'PULL'],
     says: 'Level. Let it accelerate.',
     means: ['WAIT'],
-    once: true,
+    prompt: true,
   },
   offThePoint,
   pastTheAltitude,
@@ -116,9 +116,11 @@ export function verticalSteps(card: TargetCard, way: 'up' | 'down'): Step[] {
     {
       id: 'established',
       name: up ? 'The climb' : 'The descent',
-      does: up ? 'Nose, power, trim. Look under it.' : 'Power, nose, trim. Clear below.',
-      means: ['LOOK'],
-      done: up ? { verticalFpm: below(250), inStepS: above(12) } : { verticalFpm: above(-200), inStepS: above(12) },
+      does: up ? 'Nose up, full throttle. Look under it.' : 'Throttle back; nose; trim. Look below.',
+      means: up ? ['PULL', 'MORE POWER', 'LOOK'] : ['LESS POWER', 'TRIM', 'LOOK'],
+      done: up
+        ? { verticalFpm: below(250), inStepS: above(12) }
+        : { verticalFpm: above(-200), inStepS: above(12) },
       forS: 1,
       withinS: 180,
       wrong: 'The nose is held where the climb looks right, and the speed goes',

@@ -29,7 +29,7 @@ export const climbingSituations: readonly Situation[] = [
   {
     id: 'climbing-as-meant',
     during: HELD,
-    when: { speedUsed: between(-0.8, 0.8) },
+    when: { speedUsed: between(-0.7, 0.8) },
     never: ['ALTITUDE', 'PUSH', 'STEEP'],
   },
 ];
@@ -56,7 +56,7 @@ export const descendingSituations: readonly Situation[] = [
   {
     id: 'descending-as-meant',
     during: HELD,
-    when: { speedUsed: between(-0.8, 0.8) },
+    when: { speedUsed: between(-0.7, 0.8) },
     never: ['ALTITUDE', 'PULL', 'MORE POWER'],
   },
 ];
@@ -65,17 +65,22 @@ export const descendingSituations: readonly Situation[] = [
 export function slantedTurnSteps(card: TargetCard, way: 'up' | 'down'): Step[] {
   const kias = card.entry.airspeedKias ?? undefined;
   const goes = way === 'up' ? { verticalFpm: above(250) } : { verticalFpm: below(-200) };
-  return turnSteps(card, { kias }, [goes, { bankDeg: above(8) }], [
-    {
-      id: 'slanting',
-      name: way === 'up' ? 'Into the climb' : 'Into the descent',
-      does: way === 'up' ? 'Climb first, steady; then the turn.' : 'Descend first, steady; then the turn.',
-      means: ['WAIT'],
-      done: { bankDeg: above(8) },
-      forS: 0.4,
-      withinS: 45,
-      wrong: 'Turned before the speed was steady',
-      aims: { kias },
-    },
-  ]);
+  return turnSteps(
+    card,
+    { kias },
+    [goes, { bankDeg: above(8) }],
+    [
+      {
+        id: 'slanting',
+        name: way === 'up' ? 'Into the climb' : 'Into the descent',
+        does: way === 'up' ? 'Climb first, steady; then the turn.' : 'Descend first, steady; then the turn.',
+        means: ['WAIT'],
+        done: { bankDeg: above(8) },
+        forS: 0.4,
+        withinS: 45,
+        wrong: 'Turned before the speed was steady',
+        aims: { kias },
+      },
+    ],
+  );
 }

@@ -54,7 +54,8 @@ export const bank = (offDeg: number, during = ['established']): Situation[] => [
 export const adverseYaw: Situation = {
   id: 'nose-swings-back',
   during: ['ready', 'roll-in'],
-  when: { swingAgainstDeg: above(2), bankDegPerS: above(2) },
+  when: { swingAgainstDeg: above(1.5), bankDegPerS: above(2) },
+  forS: 0.15,
   never: ['ROLL', 'STEEP'],
   says: 'Rudder with the roll.',
   means: ['FEET'],
@@ -108,7 +109,12 @@ export const levelTurnAltitude = (bankBandDeg: number): Situation[] => [
   {
     id: 'sinking',
     during: TURNING,
-    when: { altitudeUsed: below(-0.5), bankOffDeg: below(bankBandDeg), verticalFpm: below(-100), speedUsed: above(-0.6) },
+    when: {
+      altitudeUsed: below(-0.5),
+      bankOffDeg: below(bankBandDeg),
+      verticalFpm: below(-100),
+      speedUsed: above(-0.6),
+    },
     forS: 0.5,
     never: ['MORE POWER', 'STEEP', 'PUSH'],
     says: 'A little back pressure.',
@@ -192,4 +198,3 @@ export function turnSteps(
     settle({ ...aims }, {}),
   ];
 }
-

@@ -58,7 +58,7 @@ const SITUATIONS: readonly Situation[] = [
     never: [],
     says: 'Where is your field?',
     means: ['LOOK'],
-    once: true,
+    prompt: true,
   },
   {
     id: 'the-drill',
@@ -67,7 +67,7 @@ const SITUATIONS: readonly Situation[] = [
     never: [],
     says: 'Touch it. Say it.',
     means: ['WAIT'],
-    once: true,
+    prompt: true,
   },
   {
     id: 'gliding-as-meant',
@@ -87,7 +87,7 @@ export const bestGlideCoach: CoachPart = {
         name: 'To the glide speed',
         does: 'Nose up to the glide; trim for it.',
         means: ['PULL', 'TRIM'],
-        done: { speedOffKt: between(-6, 6) },
+        done: [{ speedOffKt: between(-6, 6) }, { inStepS: above(16) }],
         forS: 1,
         withinS: 20,
         wrong: 'The nose goes down at once, and the height with it',

@@ -19,7 +19,12 @@ const SITUATIONS: readonly Situation[] = [
   {
     id: 'sinking-after-flaps-in',
     when: [
-      { altitudeOffFt: below(-25), sinceFlapsInS: below(14), verticalFpm: below(-150), aboveWarningKt: above(5) },
+      {
+        altitudeOffFt: below(-25),
+        sinceFlapsInS: below(14),
+        verticalFpm: below(-150),
+        aboveWarningKt: above(5),
+      },
       { verticalFpm: below(-450), sinceFlapsInS: below(10), aboveWarningKt: above(5) },
     ],
     during: ['flaps-out', 'flaps-in', 'settle'],
@@ -42,7 +47,12 @@ const SITUATIONS: readonly Situation[] = [
     during: ['slowing', 'flaps-out', 'flaps-in', 'settle'],
     when: [
       { altitudeUsed: above(0.7), verticalFpm: above(-50), sinceFlapsOutS: above(14) },
-      { altitudeUsed: below(-0.7), verticalFpm: below(50), sinceFlapsInS: above(14), aboveWarningKt: above(5) },
+      {
+        altitudeUsed: below(-0.7),
+        verticalFpm: below(50),
+        sinceFlapsInS: above(14),
+        aboveWarningKt: above(5),
+      },
     ],
     forS: 2,
     never: [],
@@ -72,7 +82,10 @@ export const configurationChangeCoach: CoachPart = {
         name: 'Flaps out',
         does: 'A stage at a time; hold the nose.',
         means: ['FLAPS OUT', 'WAIT'],
-        done: [{ flapStage: above(stages), inStepS: above(20), sinceFlapsOutS: above(12) }, { sinceFlapsInS: below(3) }],
+        done: [
+          { flapStage: above(stages), inStepS: above(20), sinceFlapsOutS: above(12) },
+          { sinceFlapsInS: below(3) },
+        ],
         withinS: 40 * stages,
         wrong: 'It rises as they go out',
         aims: held,

@@ -23,7 +23,8 @@ export const coordinationRollsCoach: CoachPart = {
     {
       id: 'nose-swings-back',
       during: ['ready', 'rolls'],
-      when: [{ swingAgainstDeg: above(1.8), bankDegPerS: above(2) }],
+      when: { swingAgainstDeg: above(1.3), bankDegPerS: above(2) },
+      forS: 0.15,
       never: ['ROLL', 'STEEP'],
       says: 'Rudder with the roll.',
       means: ['FEET'],

@@ -7,8 +7,14 @@ import { outOfTheStall, RISING, stallReady, toTheStall } from '../../kits/stalls
 const noDescent: Situation = {
   id: 'no-descent',
   during: ['setup'],
-  when: { pitchDeg: above(6), aboveWarningKt: below(12), verticalFpm: above(-250) },
-  forS: 0.5,
+  when: {
+    pitchDeg: above(4),
+    speedKtPerS: below(-0.4),
+    aboveWarningKt: below(16),
+    verticalFpm: above(-250),
+    inStepS: above(5),
+  },
+  forS: 0.3,
   never: [],
   says: 'Steady descent first.',
   means: ['WAIT'],
@@ -20,7 +26,7 @@ export const powerOffStallCoach: CoachPart = {
     const kias = card.entry.airspeedKias ?? undefined;
     return [
       stallReady({ altitude: 'entry', heading: 'entry' }, [
-        { slowedKt: above(5), lever: below(0.5) },
+        { powerTakenOff: above(0.12), lever: below(0.45) },
         { slowedKt: above(10) },
         { flapStage: above(1) },
       ]),
@@ -50,7 +56,10 @@ export const powerOffStallCoach: CoachPart = {
         wrong: 'The nose goes up before the descent is steady',
         aims: { kias },
       },
-      ...toTheStall(card, { does: 'Power idle. Nose up slowly. Feet.', means: ['LESS POWER', 'PULL', 'FEET'] }),
+      ...toTheStall(card, {
+        does: 'Power idle. Nose up slowly. Feet.',
+        means: ['LESS POWER', 'PULL', 'FEET'],
+      }),
       ...outOfTheStall(),
     ];
   },

@@ -30,7 +30,7 @@ export const powerOnStallCoach: CoachPart = {
     const kias = card.entry.airspeedKias ?? undefined;
     return [
       stallReady({ altitude: 'entry', heading: 'entry' }, [
-        { slowedKt: above(5), lever: below(0.5) },
+        { powerTakenOff: above(0.12), lever: below(0.45) },
         { slowedKt: above(10) },
       ]),
       {
@@ -47,7 +47,10 @@ export const powerOnStallCoach: CoachPart = {
         wrong: 'The nose goes up before the power is on',
         aims: { kias },
       },
-      ...toTheStall(card, { does: 'Power on, then nose up. Right foot.', means: ['MORE POWER', 'PULL', 'RIGHT FOOT'] }),
+      ...toTheStall(card, {
+        does: 'Power on, then nose up. Right foot.',
+        means: ['MORE POWER', 'PULL', 'RIGHT FOOT'],
+      }),
       ...outOfTheStall(),
     ];
   },

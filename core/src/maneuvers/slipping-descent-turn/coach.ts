@@ -20,7 +20,7 @@ const SITUATIONS: readonly Situation[] = [
   {
     id: 'tightening-and-slow',
     during: [...TURN, 'roll-out'],
-    when: { speedUsed: below(-0.5) },
+    when: { speedUsed: below(-0.75) },
     forS: 0.8,
     never: ['PULL', ...FEET, 'STEEP', 'ALTITUDE'],
     says: 'Lower the nose. Less bank.',
@@ -48,7 +48,7 @@ const SITUATIONS: readonly Situation[] = [
     id: 'slip-kept',
     during: ['roll-out', 'settle'],
     when: [{ ballRightG: above(0.06) }, { ballRightG: below(-0.06) }],
-    forS: 3,
+    forS: 4,
     never: [],
     says: 'Slip out. Ball in the middle.',
     means: ['FEET'],

@@ -32,14 +32,20 @@ function steps(card: TargetCard): Step[] {
           },
         ];
   return [
-    ready([{ slowedKt: above(5), lever: below(0.5) }, { slowedKt: above(9) }], { altitude: 'entry', heading: 'entry' }),
+    ready([{ powerTakenOff: above(0.12), lever: below(0.45) }, { slowedKt: above(9) }], {
+      altitude: 'entry',
+      heading: 'entry',
+    }),
     {
       id: 'slowing',
       phase: 'slowing',
       name: 'Slowing down',
       does: 'Power back; raise the nose as it slows.',
       means: ['LESS POWER', 'PULL'],
-      done: stage === 0 ? { aboveWarningKt: below(14) } : [{ flapStage: above(1) }, { aboveWarningKt: below(14) }],
+      done:
+        stage === 0
+          ? { aboveWarningKt: below(14) }
+          : [{ flapStage: above(1) }, { aboveWarningKt: below(14) }],
       withinS: 60,
       wrong: 'It sinks, because the nose comes up late',
       aims: { altitude: 'entry' },
@@ -51,7 +57,10 @@ function steps(card: TargetCard): Step[] {
       name: 'Power up to hold it',
       does: 'Power up before it sinks; trim.',
       means: ['MORE POWER', 'TRIM'],
-      done: [{ speedOffKt: between(-FAST_KT, FAST_KT), verticalFpm: between(-300, 300) }, { inStepS: above(20) }],
+      done: [
+        { speedOffKt: between(-FAST_KT, FAST_KT), verticalFpm: between(-300, 300) },
+        { inStepS: above(20) },
+      ],
       forS: 3,
       withinS: 30,
       wrong: 'The power comes late, and it sinks',
@@ -61,11 +70,19 @@ function steps(card: TargetCard): Step[] {
       id: 'established',
       phase: 'established',
       name: 'Slow flight',
-      does: 'Speed by the nose, height by the power.',
+      does: 'Nose for the speed, throttle for height.',
       means: ['WAIT'],
+      // Steady at a speed is slow flight, though it be too fast.
+      begun: {
+        speedKtPerS: between(-0.25, 0.25),
+        verticalFpm: between(-200, 200),
+        slowedKt: above(8),
+        inStepS: above(16),
+        ...(stage > 0 && { flapStage: above(stage) }),
+      },
       done: [
-        { lever: above(0.9), speedKtPerS: above(0.4), speedOffKt: above(3) },
-        { speedOffKt: above(14), speedKtPerS: above(0.3) },
+        { lever: above(0.95), speedOffKt: above(2) },
+        { speedOffKt: above(14), speedKtPerS: above(0.3), lever: above(0.7) },
       ],
       forS: 1,
       withinS: 300,
@@ -184,7 +201,12 @@ const situations = (card: TargetCard): Situation[] => [
   {
     id: 'sinking-in-a-turn',
     during: SLOW,
-    when: { altitudeUsed: below(-0.35), verticalFpm: below(-80), bankDeg: above(6), speedOffKt: above(-RIGHT_KT) },
+    when: {
+      altitudeUsed: below(-0.35),
+      verticalFpm: below(-80),
+      bankDeg: above(6),
+      speedOffKt: above(-RIGHT_KT),
+    },
     forS: 0.5,
     never: ['PULL', 'STEEP', 'LESS POWER'],
     says: 'A little power.',
@@ -225,8 +247,8 @@ const situations = (card: TargetCard): Situation[] => [
   {
     id: 'nose-left',
     during: SLOW,
-    when: { headingOffDeg: below(-5), bankDeg: below(7), yawDegPerS: above(0.4) },
-    forS: 1,
+    when: { turnDegPerS: below(-0.45), bankDeg: below(6) },
+    forS: 2.5,
     never: ['ROLL', 'LEFT FOOT'],
     says: 'Right foot.',
     means: ['RIGHT FOOT'],
@@ -252,7 +274,12 @@ const situations = (card: TargetCard): Situation[] => [
   {
     id: 'carrying-the-load',
     during: SLOW,
-    when: { elevator: above(0.25), speedKtPerS: between(-0.4, 0.4), speedOffKt: between(-RIGHT_KT, FAST_KT), inStepS: above(8) },
+    when: {
+      elevator: above(0.15),
+      speedKtPerS: between(-0.4, 0.4),
+      speedOffKt: between(-RIGHT_KT, FAST_KT),
+      inStepS: above(8),
+    },
     forS: 6,
     never: [],
     says: 'Now trim.',

@@ -10,13 +10,13 @@ export const stallSeriesCoach: CoachPart = {
     const kias = card.entry.airspeedKias ?? undefined;
     return [
       stallReady({ altitude: 'entry', heading: 'entry' }, [
-        { slowedKt: above(5), lever: below(0.5) },
+        { powerTakenOff: above(0.12), lever: below(0.45) },
         { slowedKt: above(10) },
       ]),
       {
         id: 'setup',
         name: 'Setting up',
-        does: 'A little power, then leave it.',
+        does: 'Power back to a little; leave it.',
         means: ['LESS POWER'],
         done: RISING,
         forS: 0.8,
@@ -24,7 +24,10 @@ export const stallSeriesCoach: CoachPart = {
         wrong: 'The power is played with',
         aims: { kias },
       },
-      ...toTheStall({ ...card, depth: 'full' }, { does: 'Nose up slowly. Feet keep it straight.', means: ['PULL', 'FEET'] }),
+      ...toTheStall(
+        { ...card, depth: 'full' },
+        { does: 'Nose up slowly. Feet keep it straight.', means: ['PULL', 'FEET'] },
+      ),
       {
         id: 'released',
         name: 'It flies again',
@@ -32,7 +35,10 @@ export const stallSeriesCoach: CoachPart = {
         means: ['WAIT', 'LOOK'],
         done: { lever: above(0.8) },
         forS: 1,
-        again: { to: 'pitch-up', sign: { pitchDegPerS: above(0.8), speedKtPerS: below(-0.6), pitchDeg: above(2), inStepS: above(3) } },
+        again: {
+          to: 'pitch-up',
+          sign: { pitchDegPerS: above(0.8), speedKtPerS: below(-0.6), pitchDeg: above(2), inStepS: above(3) },
+        },
         withinS: 40,
         wrong: 'A wing is lifted with the stick',
         aims: {},

@@ -12,16 +12,20 @@ const HELD = ['steepening', 'established'];
 const TURN = ['roll-in', ...HELD];
 const BANK_OFF_DEG = 4.5;
 
+const leadOf = ({ turn, bankDeg }: TargetCard): number => turn?.rollOutLeadDeg ?? bankDeg / 2;
+
 function steps(card: TargetCard): Step[] {
   const { bankDeg } = card;
-  const circles = card.choices.some(({ key, chosen }) => key === 'steepCircles' && /two|2/i.test(chosen)) ? 2 : 1;
+  const circles = card.choices.some(({ key, chosen }) => key === 'steepCircles' && /two|2/i.test(chosen))
+    ? 2
+    : 1;
   const held = {
     altitude: 'entry',
     kias: card.entry.airspeedKias ?? undefined,
     turnDeg: 360 * circles,
   } as const;
   const adds = (card.power?.maneuverRpm ?? 0) > (card.power?.levelRpm ?? 0);
-  const leadDeg = card.turn?.rollOutLeadDeg ?? bankDeg / 2;
+  const leadDeg = leadOf(card);
   return [
     ready({ bankDeg: above(12) }, { ...held, turnDeg: undefined, heading: 'entry' }),
     {
@@ -38,9 +42,14 @@ function steps(card: TargetCard): Step[] {
     {
       id: 'steepening',
       name: 'Past thirty degrees',
-      does: adds ? `Now pull, a little power; stop at ${bankDeg}°.` : `Now pull, leave the power; stop at ${bankDeg}°.`,
+      does: adds
+        ? `Now pull, a little power; stop at ${bankDeg}°.`
+        : `Now pull, leave the power; stop at ${bankDeg}°.`,
       means: adds ? ['PULL', 'MORE POWER', 'FIGURE'] : ['PULL', 'FIGURE'],
-      done: [{ bankDeg: above(bankDeg - 5), inStepS: above(2) }, { bankDeg: below(25), inStepS: above(2) }],
+      done: [
+        { bankDeg: above(bankDeg - 5), inStepS: above(2) },
+        { bankDeg: below(25), inStepS: above(2) },
+      ],
       forS: 0.5,
       withinS: 8,
       wrong: 'The pull comes late, and height goes',
@@ -74,7 +83,7 @@ function steps(card: TargetCard): Step[] {
   ];
 }
 
-const SITUATIONS: readonly Situation[] = [
+const situations = (card: TargetCard): Situation[] => [
   {
     id: 'ease-the-pull',
     during: [...TURN, 'roll-out'],
@@ -131,7 +140,12 @@ const SITUATIONS: readonly Situation[] = [
   {
     id: 'low-and-slow',
     during: HELD,
-    when: { altitudeUsed: below(-0.5), speedUsed: below(-0.6), bankOffDeg: below(BANK_OFF_DEG), verticalFpm: below(100) },
+    when: {
+      altitudeUsed: below(-0.5),
+      speedUsed: below(-0.6),
+      bankOffDeg: below(BANK_OFF_DEG),
+      verticalFpm: below(100),
+    },
     forS: 0.5,
     never: ['PULL alone', 'STEEP', 'LESS POWER'],
     says: 'A little power. Less bank.',
@@ -179,7 +193,14 @@ const SITUATIONS: readonly Situation[] = [
   {
     id: 'shallowing',
     during: ['established'],
-    when: { bankOffDeg: below(-BANK_OFF_DEG), toGoDeg: above(35), aboveWarningKt: above(6), altitudeUsed: above(-0.7) },
+    when: {
+      bankOffDeg: below(-BANK_OFF_DEG),
+      bankDegPerS: above(-5),
+      toGoDeg: above(35),
+      aboveWarningKt: above(6),
+      sinceWarnerS: above(8),
+      altitudeUsed: above(-0.7),
+    },
     forS: 0.6,
     never: ['SHALLOW'],
     says: 'A little more bank.',
@@ -188,7 +209,13 @@ const SITUATIONS: readonly Situation[] = [
   {
     id: 'shallow-early',
     during: ['established'],
-    when: { bankDegPerS: below(-5), toGoDeg: above(35), bankOffDeg: below(-8) },
+    when: {
+      bankDegPerS: below(-5),
+      toGoDeg: above(leadOf(card) + 4),
+      bankOffDeg: below(-6),
+      sinceWarnerS: above(8),
+      aboveVaKt: below(0),
+    },
     forS: 0.2,
     never: ['SHALLOW'],
     says: 'Not yet. Hold the bank.',
@@ -227,4 +254,4 @@ const SITUATIONS: readonly Situation[] = [
   pullAtRollOut,
 ];
 
-export const steepTurnCoach: CoachPart = { steps, situations: () => SITUATIONS, without: ['near-stall'] };
+export const steepTurnCoach: CoachPart = { steps, situations, without: ['near-stall'] };

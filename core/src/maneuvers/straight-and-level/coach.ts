@@ -10,7 +10,7 @@ const SITUATIONS: readonly Situation[] = [
   {
     id: 'chasing',
     during: HELD,
-    when: { reversals: above(3) },
+    when: { reversals: above(4) },
     never: ['ALTITUDE', 'FIGURE', 'TRIM'],
     says: 'Set the attitude. Wait.',
     means: ['WAIT'],
@@ -24,10 +24,7 @@ const SITUATIONS: readonly Situation[] = [
   {
     id: 'waving',
     during: HELD,
-    when: [
-      { waveFt: above(32), reversals: below(3.5), inStepS: above(25) },
-      { waveFt: below(-32), reversals: below(3.5), inStepS: above(25) },
-    ],
+    when: { waves: above(2), reversals: below(3.5) },
     forS: 1,
     never: ['TRIM'],
     says: 'Hold it. Trim when settled.',
@@ -73,10 +70,10 @@ const SITUATIONS: readonly Situation[] = [
     id: 'off-altitude',
     during: HELD,
     when: [
-      { altitudeUsed: above(0.6), speedUsed: between(-0.4, 0.4), reversals: below(2.5) },
-      { altitudeUsed: below(-0.6), speedUsed: between(-0.4, 0.4), reversals: below(2.5) },
+      { altitudeUsed: above(0.55), speedUsed: between(-0.5, 0.5), reversals: below(2.5) },
+      { altitudeUsed: below(-0.55), speedUsed: between(-0.5, 0.5), reversals: below(2.5) },
     ],
-    forS: 4,
+    forS: 2.5,
     never: [],
     says: 'Back to the altitude, gently.',
     means: ['ALTITUDE'],
@@ -93,8 +90,11 @@ const SITUATIONS: readonly Situation[] = [
   {
     id: 'speed-not-settled',
     during: HELD,
-    when: [{ speedUsed: above(0.7) }, { speedUsed: below(-0.7) }],
-    forS: 4,
+    when: [
+      { speedUsed: above(0.45), altitudeUsed: between(-0.35, 0.35) },
+      { speedUsed: below(-0.45), altitudeUsed: between(-0.35, 0.35) },
+    ],
+    forS: 3,
     never: [],
     says: 'Is the power set for this speed?',
     means: ['WAIT'],

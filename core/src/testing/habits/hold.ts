@@ -10,6 +10,7 @@ import type { ManeuverRoom } from '../../maneuvers/registry.ts';
 import { requireRoom } from '../../maneuvers/registry.ts';
 import { findStandard } from '../../standards/standards.ts';
 import { seedsOf } from '../depth.ts';
+import { heardIn, saysItsWord } from '../coach/hold.ts';
 import { Columns, type Measures, spread } from './columns.ts';
 
 const SEEDS = seedsOf([1, 3], [2, 4, 5, 6, 7, 8]);
@@ -60,6 +61,8 @@ export function holdHabits(id: ManeuverRoom['id'], own: Measures = {}, begins = 
   if (!clears)
     test(`${id} is found once, where it was flown, without a finding`, () => {
       const flown = clean(SCORED_SEED, requireRoom(id).variants[0]);
+      const { lapses, forbidden } = heardIn(flown);
+      expect({ lapses, forbidden }).toEqual({ lapses: [], forbidden: [] });
       const attempts = score(flown);
       expect(attempts.map((attempt) => `${attempt.maneuver} ${attempt.variant}`)).toEqual([
         `${id} ${flown.card.variant}`,
@@ -83,6 +86,9 @@ export function holdHabits(id: ManeuverRoom['id'], own: Measures = {}, begins = 
           expect(measure(new Columns(habitual))).toBeGreaterThan(past);
           const none = clean(seed, habitual.card.variant);
           expect(measure(new Columns(none))).toBeLessThanOrEqual(past);
+          const heard = heardIn(habitual);
+          expect(heard.forbidden).toEqual([]);
+          expect(saysItsWord(name, heard) ? 'its word' : heard.all).toBe('its word');
           if (seed !== SCORED_SEED) continue;
           expect(score(habitual).flatMap(({ findings }) => findings.map((finding) => finding.id))).toContain(
             habit,

@@ -1,8 +1,9 @@
 /** The target card reduced to what matters now, and beside it how it is going. */
-import type { Demonstration, Lane, TargetCard, TrainerSnapshot } from '@keel/core';
+import { type Demonstration, isAimedAt, type Lane, type TargetCard, type TrainerSnapshot } from '@keel/core';
 import { useEffect, useRef, useState } from 'react';
 import { heading, numberText } from '../../parts/format.ts';
 import { LiveLane } from './LiveLane.tsx';
+import { StepNow } from './StepNow.tsx';
 
 interface Props {
   card: TargetCard;
@@ -10,6 +11,9 @@ interface Props {
   demonstration: Demonstration;
   snapshot: TrainerSnapshot;
   speedUnit: { name: string; perKt: number };
+  /** Nothing is prompted. */
+  alone: boolean;
+  passStep: () => void;
 }
 
 /** Between attempts the lanes show this much of the past. */
@@ -28,7 +32,7 @@ interface Flown {
   deviations: number[];
 }
 
-export function LiveCard({ card, lanes, demonstration, snapshot, speedUnit }: Props) {
+export function LiveCard({ card, lanes, demonstration, snapshot, speedUnit, alone, passStep }: Props) {
   const flown = useFlown(snapshot);
   const { attempt } = snapshot;
   const turns = card.bankDeg > 0 && card.turn !== null;
@@ -52,6 +56,7 @@ export function LiveCard({ card, lanes, demonstration, snapshot, speedUnit }: Pr
         {card.title} {card.variant === 'standard' ? '' : card.variant}
       </h2>
       <p className="quiet small">{facts.join(' · ')}</p>
+      {!alone && <StepNow look={snapshot.coach} shown={snapshot.holder === 'instructor'} pass={passStep} />}
       {turns && turn && (
         <div className="turned">
           <div className="turned-bar">
@@ -62,20 +67,22 @@ export function LiveCard({ card, lanes, demonstration, snapshot, speedUnit }: Pr
           <span className="quiet small">turned of 360°; mark: begin the roll-out</span>
         </div>
       )}
-      {lanes.map((lane, i) => (
-        <LiveLane
-          key={lane.parameter}
-          lane={lane}
-          flown={since.map(({ timeS, deviations }) => ({ atS: timeS - beganS, deviation: deviations[i] }))}
-          shown={attempt ? demonstration.lanes[i] : []}
-          shownStepS={demonstration.stepS}
-          widthS={widthS}
-          deviation={snapshot.deviations[i]}
-          // Rolling in and out the bank is on its way, and nothing is wrong with it.
-          judged={lane.parameter !== 'bank' || isEstablished(card, snapshot)}
-          speedUnit={speedUnit}
-        />
-      ))}
+      {lanes.map((lane, i) =>
+        alone || isAimedAt(lane, snapshot.coach.aims) ? (
+          <LiveLane
+            key={lane.parameter}
+            lane={lane}
+            flown={since.map(({ timeS, deviations }) => ({ atS: timeS - beganS, deviation: deviations[i] }))}
+            shown={attempt ? demonstration.lanes[i] : []}
+            shownStepS={demonstration.stepS}
+            widthS={widthS}
+            deviation={snapshot.deviations[i]}
+            // Rolling in and out the bank is on its way, and nothing is wrong with it.
+            judged={lane.parameter !== 'bank' || isEstablished(card, snapshot)}
+            speedUnit={speedUnit}
+          />
+        ) : null,
+      )}
     </>
   );
 }

@@ -23,6 +23,7 @@ import { LiveCard } from './LiveCard.tsx';
 import { SoundMenu, useSound } from './SoundMenu.tsx';
 import { StateRow } from './StateRow.tsx';
 import { nextFlaps, type PointerStick } from './sticks.ts';
+import { type Company, Together } from './Together.tsx';
 import { TouchLevers } from './TouchLevers.tsx';
 import { useSticks } from './use-sticks.ts';
 import { useTrainer } from './use-trainer.ts';
@@ -91,6 +92,7 @@ function Flying(props: {
   const [pictured, setPictured] = useState<string | null>('demonstration');
   const [handing, setHanding] = useState(false);
   const [levers, setLevers] = useState(hasFingers);
+  const [company, setCompany] = useState<Company>('coached');
   const [pointer, setPointer] = useState<PointerStick | null>(null);
   const navigate = useNavigate();
   const { mutate } = useSWRConfig();
@@ -100,6 +102,11 @@ function Flying(props: {
   const sound = useSound(trainer, paused);
 
   useEffect(() => send({ kind: 'pace', pace: paused || !ready ? 0 : pace }), [send, paused, pace, ready]);
+  useEffect(() => {
+    if (!ready) return;
+    send({ kind: 'alone', is: company === 'alone' });
+    send({ kind: 'share', axis: company === 'alone' || company === 'coached' ? null : company });
+  }, [send, ready, company]);
   // Nobody flies a tab that nobody sees.
   useEffect(() => {
     const hide = () => document.hidden && setPaused(true);
@@ -205,7 +212,9 @@ function Flying(props: {
           says: `${exchange.by === 'student' ? 'You' : 'Instructor'}: “${exchange.says}”${exchange.awaitsStudent ? ' Answer with x.' : ''}`,
           level: 'said',
         }
-      : coach;
+      : snapshot.down
+        ? { says: 'That was the ground. Back to the entry: r.', level: 'safety' }
+        : coach.word;
   return (
     <div className="trainer">
       <div className="trainer-flight">
@@ -292,7 +301,15 @@ function Flying(props: {
       </div>
       <aside className="sheet trainer-card" aria-label="What matters now">
         <ChooseCard lesson={lesson} index={props.index} variant={card.variant} choose={props.choose} />
-        <LiveCard card={card} {...ready} snapshot={snapshot} speedUnit={speedUnit} />
+        <LiveCard
+          card={card}
+          {...ready}
+          snapshot={snapshot}
+          speedUnit={speedUnit}
+          alone={company === 'alone'}
+          passStep={() => send({ kind: 'passStep' })}
+        />
+        <Together company={company} choose={setCompany} />
         <Select
           size="xs"
           label="Horizon drawn over the view"

@@ -2,6 +2,7 @@
 import {
   type Assistance,
   openTrainer,
+  type SharedAxis,
   type StudentInput,
   type Trainer,
   type TrainerOptions,
@@ -14,7 +15,11 @@ export type ToFlight =
   | { kind: 'assist'; assistance: Partial<Assistance> }
   /** Airplane seconds for each second of the clock; 0 pauses. */
   | { kind: 'pace'; pace: number }
-  | { kind: 'exchange' | 'show' | 'reset' }
+  /** The axis that the instructor flies with the student, or none. */
+  | { kind: 'share'; axis: SharedAxis | null }
+  /** Without a word, as in an examination. */
+  | { kind: 'alone'; is: boolean }
+  | { kind: 'exchange' | 'show' | 'reset' | 'passStep' }
   | { kind: 'finish'; date: string };
 
 export type FromFlight =
@@ -63,6 +68,12 @@ addEventListener('message', ({ data }: MessageEvent<ToFlight>) => {
       break;
     case 'assist':
       trainer?.assist(data.assistance);
+      break;
+    case 'share':
+      trainer?.share(data.axis);
+      break;
+    case 'alone':
+      trainer?.alone(data.is);
       break;
     case 'pace':
       pace = data.pace;
