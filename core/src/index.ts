@@ -23,6 +23,8 @@ export * from './card/speed-window.ts';
 export * from './card/targets.ts';
 export { HANDBOOK_FIRST } from './card/words.ts';
 export * from './coach/coach.ts';
+export * from './coach/lesson-coach.ts';
+export * from './coach/provisional.ts';
 export * from './coach/replay.ts';
 export type { Word } from './coach/voice.ts';
 export * from './debrief/align.ts';

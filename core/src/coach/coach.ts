@@ -42,6 +42,10 @@ export interface CoachLook {
   word: Word | null;
   /** What may not be said at this moment. */
   never: readonly Never[];
+  /** In the airplane nothing is shown just now: near the ground, and from the first sign of a stall to the climb. */
+  blank: boolean;
+  /** How far off what is held is, in bands; NaN where nothing is held. */
+  offBands: number;
   /** Since when the maneuver has been flown; null before it has begun. */
   beganS: number | null;
   /** It has just ended by its last step. */
@@ -61,6 +65,8 @@ export interface Coach {
 
 /** Longer without a row than this, what is known is old. */
 const STALE_S = 1;
+/** What is no longer recognised is given up after this. */
+const GIVES_UP_S = 10;
 
 /** @throws InputError for a maneuver that is not known. */
 export function openCoach({ card, airplane, where = 'trainer', quietBelowFt, words }: CoachOptions): Coach {
@@ -74,6 +80,7 @@ export function openCoach({ card, airplane, where = 'trainer', quietBelowFt, wor
   let beganS: number | null = null;
   let lastS = Number.NaN;
   let first = true;
+  let lostS = Number.NaN;
 
   let stepS = Number.NaN;
   const enter = () => {
@@ -97,21 +104,35 @@ export function openCoach({ card, airplane, where = 'trainer', quietBelowFt, wor
     return over;
   }
 
+  /** Near the ground nothing is begun. */
+  function fallBack(): boolean {
+    if (progress.now.index === 0) return false;
+    progress.breakOff();
+    return true;
+  }
+
+  /** Not recognised for so long, it is over. */
+  function giveUp(timeS: number): boolean {
+    if (!progress.now.lost) lostS = Number.NaN;
+    else if (Number.isNaN(lostS)) lostS = timeS;
+    return timeS - lostS > GIVES_UP_S && fallBack();
+  }
+
   function look(row: CoachRow): CoachLook {
     const { timeS } = row;
     const stale = timeS - lastS > STALE_S;
     lastS = timeS;
     const values = gauge.read(row);
+    const low =
+      where === 'airplane' &&
+      (row.alt_ft ?? row.gps_alt_ft ?? 0) < (quietBelowFt ?? Number.NEGATIVE_INFINITY);
     if (first) enter();
-    const stepChanged = progress.follow(values, timeS) || first;
+    const stepChanged = (low ? fallBack() : progress.follow(values, timeS) || giveUp(timeS)) || first;
     first = false;
     const ended = stepChanged ? moved(timeS) : null;
     const step = steps[progress.now.index];
     const { index, lost, unseen } = progress.now;
-    const quiet =
-      who === null ||
-      stale ||
-      (where === 'airplane' && (row.alt_ft ?? row.gps_alt_ft ?? 0) < (quietBelowFt ?? 0));
+    const quiet = who === null || stale || low;
     if (quiet) voice.hush();
     const word = quiet
       ? null
@@ -119,6 +140,8 @@ export function openCoach({ card, airplane, where = 'trainer', quietBelowFt, wor
     return {
       timeS,
       never: quiet ? ALL : voice.never,
+      blank: low || step.blank === true,
+      offBands: bandsOff(values),
       step,
       next: steps[index + 1] ?? null,
       stepS,
@@ -157,4 +180,11 @@ function toGoOf({ aims }: Step, { toGoDeg, altitudeOffFt }: Quantities): CoachLo
   if (aims.altitudeByFt !== undefined && Number.isFinite(altitudeOffFt))
     return { value: Math.round(Math.abs(altitudeOffFt)), unit: 'ft' };
   return null;
+}
+
+function bandsOff({ altitudeUsed, speedUsed, bankOffDeg }: Quantities): number {
+  const off = [Math.abs(altitudeUsed), Math.abs(speedUsed), Math.abs(bankOffDeg) / 5].filter(
+    (value) => !Number.isNaN(value),
+  );
+  return off.length === 0 ? Number.NaN : Math.max(...off);
 }

@@ -2,7 +2,7 @@
 import type { Airplane } from '../../airplane/schema.ts';
 import type { TargetCard } from '../../card/card.ts';
 import type { Meaning, Never } from './meaning.ts';
-import type { QuantityName } from './quantities.ts';
+import type { QuantityName } from './quantity-names.ts';
 import type { Sign } from './sign.ts';
 
 export type FlightSign = Sign<QuantityName>;
@@ -42,6 +42,8 @@ export interface Step {
   aims: Aims;
   /** Eyes and hands are full: nobody is told to look round. */
   busy?: true;
+  /** In the airplane nothing is shown: every eye belongs outside. */
+  blank?: true;
 }
 
 export interface Situation {

@@ -11,95 +11,15 @@ import { warningAtStage } from '../../performance/warning.ts';
 import type { ChannelName } from '../../recording/columns/channels.ts';
 import { shortestTurnDeg } from '../../units/angles.ts';
 import type { Aims } from './part.ts';
+import { QUANTITY_NAMES, type QuantityName } from './quantity-names.ts';
+import { openWindow } from './window.ts';
 
 /** A row as it is recorded, by channel; what is missing was not measured. */
 export type CoachRow = { timeS: number } & Partial<Record<ChannelName, number>>;
 
-const NAMES = [
-  'kias',
-  'verticalFpm',
-  /** By its size. */
-  'bankDeg',
-  'pitchDeg',
-  'loadG',
-  'speedKtPerS',
-  /** Of the size of the bank. */
-  'bankDegPerS',
-  'pitchDegPerS',
-  /** Turn of the heading, either way, and to the right. */
-  'yawDegPerS',
-  'turnDegPerS',
-  /** Height and speed together, as if all of it were height. */
-  'energyFpm',
-  /** Change of the vertical speed over two seconds. */
-  'verticalChangeFpm',
-  /** 0 to 1. */
-  'lever',
-  'flapStage',
-  /** Positive where the ball is out to the right. */
-  'ballRightG',
-  /** Toward the low wing where positive. */
-  'ballLowG',
-  'elevator',
-  /** The same, and fully back where no stick was recorded: for signs that ask whether it is still held. */
-  'stickBack',
-  /** Held against the bank where positive. */
-  'aileronAgainst',
-  /** Seconds for which the warner has sounded; 0 while it is silent. */
-  'warnerS',
-  /** Since it sounded last; large where it has not, or was not recorded. */
-  'sinceWarnerS',
-  /** Seconds for which it sounds that began within this step. */
-  'soundsAnewS',
-  'angleOfAttackDeg',
-  'aboveWarningKt',
-  'aboveStallKt',
-  'aboveVaKt',
-  'aboveVxKt',
-  'aboveVyKt',
-  'overFlapLimitKt',
-  'aboveFloorFt',
-  /** Until the floor at this descent, s; large where it does not descend. */
-  'toFloorS',
-  /** In units of the band, 1 at its upper edge. */
-  'altitudeUsed',
-  'altitudeOffFt',
-  'speedUsed',
-  'speedOffKt',
-  'bankOffDeg',
-  /** Positive to the right. */
-  'headingOffDeg',
-  /** Of the maneuver so far. */
-  'turnedDeg',
-  'toGoDeg',
-  /** Heading gone against the bank since the wing began to go down. */
-  'swingAgainstDeg',
-  'slowedKt',
-  /** Share of the lever taken off since before it began. */
-  'powerTakenOff',
-  'gainedFt',
-  'inStepS',
-  'inManeuverS',
-  /** Since the lift last gave way near the stall, as the load or the sink showed it. */
-  'sinceBreakS',
-  'sinceFlapsOutS',
-  'sinceFlapsInS',
-  /** Stages moved within the last three seconds. */
-  'stagesAtOnce',
-  /** Changes between climb and descent in the last forty seconds. */
-  'reversals',
-  /** Moves of the power up and down in the last half minute. */
-  'powerReversals',
-  'unclearedS',
-  /** Slow rises and falls about the mean altitude in the last minute. */
-  'waves',
-] as const;
-export type QuantityName = (typeof NAMES)[number];
 export type Quantities = Record<QuantityName, number>;
 
 const WINDOW_S = 2;
-const WAVE_S = 30;
-const MOST_ROWS = 1500;
 const KT_TO_FT_PER_S = 1.68781;
 const GRAVITY = 32.174;
 /** A rise or fall beyond this counts as one of a chase. */
@@ -112,6 +32,7 @@ const CLEARED_DEG = 80;
 /** The warner flutters: silent for less than this it still sounds. */
 const FLUTTER_S = 0.35;
 const LEVEL_DEG = 5;
+const SMOOTHING = 0.03;
 const SWING_S = 0.5;
 const LEAST_LOAD_G = 0.6;
 
@@ -127,6 +48,10 @@ const bandOf = (card: TargetCard, parameter: string, usual: number): Band =>
   };
 
 const usedOf = (off: number, { low, high }: Band): number => (off - (low + high) / 2) / ((high - low) / 2);
+
+/** What it was of late at the most, forgotten slowly: smoothed as it rises, so that a gust counts for little. */
+const keptHigh = (kept: number, now: number, forgets: number): number =>
+  Number.isNaN(kept) ? now : Math.max(kept - forgets, kept + SMOOTHING * (now - kept));
 
 export interface Gauge {
   /** The values at a row; the same object every time. @throws RangeError where time goes back. */
@@ -149,27 +74,17 @@ export function openGauge(card: TargetCard, airplane: Airplane): Gauge {
     kias === undefined ? Number.NaN : speedAtWeightKias(airplane, kias, { weightLb, setting: 'clean' });
   const [vxKias, vyKias] = [atWeight(airplane.vxKias), atWeight(airplane.vyKias)];
   const altitudeBand = bandOf(card, 'altitude', 100);
+  const side = card.variant === 'right' ? 1 : card.variant === 'left' ? -1 : 0;
   const speedBand = bandOf(card, 'airspeed', 10);
 
-  // The last half minute, oldest first.
-  const rows: {
-    t: number;
-    kias: number;
-    alt: number;
-    bank: number;
-    pitch: number;
-    hdg: number;
-    vs: number;
-    lever: number;
-  }[] = [];
-  const q = Object.fromEntries(NAMES.map((name) => [name, Number.NaN])) as Quantities;
+  const recent = openWindow();
+  const q = Object.fromEntries(QUANTITY_NAMES.map((name) => [name, Number.NaN])) as Quantities;
   let aims: Aims = { altitude: 'entry' };
   let last: CoachRow | undefined;
   let heading = Number.NaN;
   let stepS = Number.NaN;
   let beganS = Number.NaN;
-  let entry = { alt: card.entry.altitudeFt, heading: Number.NaN, kias: Number.NaN, lever: Number.NaN };
-  let cruiseKias = Number.NaN;
+  const entry = { alt: card.entry.altitudeFt, heading: Number.NaN, kias: Number.NaN, lever: Number.NaN };
   let soundingS = Number.NaN;
   let heardS = Number.NaN;
   let flapOutS = Number.NEGATIVE_INFINITY;
@@ -183,42 +98,6 @@ export function openGauge(card: TargetCard, airplane: Airplane): Gauge {
   let leverFrom = Number.NaN;
   let brokeS = Number.NaN;
   const waves: { t: number; side: number }[] = [];
-
-  /** Least squares through the last seconds; NaN where there are too few. */
-  function slope(of: 'kias' | 'alt' | 'bank' | 'pitch' | 'hdg', overS: number): number {
-    const end = rows[rows.length - 1].t;
-    let [n, st, sv, stt, stv] = [0, 0, 0, 0, 0];
-    for (let i = rows.length - 1; i >= 0; i--) {
-      const t = rows[i].t - end;
-      if (t < -overS - 1e-6 && n >= 3) break;
-      if (t < -3 * overS) break;
-      const v = of === 'bank' ? Math.abs(rows[i].bank) : rows[i][of];
-      n++;
-      st += t;
-      sv += v;
-      stt += t * t;
-      stv += t * v;
-    }
-    const spread = n * stt - st * st;
-    return n < 3 || spread <= 0 ? Number.NaN : (n * stv - st * sv) / spread;
-  }
-
-  function meanOf(of: 'alt' | 'kias' | 'lever', overS: number): number {
-    const end = rows[rows.length - 1].t;
-    let [n, sum] = [0, 0];
-    for (let i = rows.length - 1; i >= 0 && rows[i].t >= end - overS; i--) {
-      n++;
-      sum += rows[i][of];
-    }
-    return sum / n;
-  }
-
-  function headingAgo(s: number): number {
-    const t = rows[rows.length - 1].t - s;
-    let i = rows.length - 1;
-    while (i > 0 && rows[i].t > t) i--;
-    return rows[i].hdg;
-  }
 
   const leverOf = (row: CoachRow): number => {
     if (row.throttle !== undefined) return row.throttle;
@@ -296,11 +175,11 @@ export function openGauge(card: TargetCard, airplane: Airplane): Gauge {
     if (row.hdg_deg === undefined) heading = Number.NaN;
     else heading = Number.isNaN(heading) ? row.hdg_deg : heading + shortestTurnDeg(heading, row.hdg_deg);
     const lever = leverOf(row);
-    rows.push({ t, kias, alt, bank, pitch, hdg: heading, vs: 0, lever });
-    while (rows.length > MOST_ROWS || rows[0].t < t - WAVE_S) rows.shift();
+    recent.push({ t, kias, alt, bank: Math.abs(bank), pitch, heading, verticalFpm: Number.NaN });
 
     q.kias = kias;
     q.bankDeg = Math.abs(bank);
+    q.bankTowardDeg = side === 0 ? q.bankDeg : side * bank;
     q.pitchDeg = pitch;
     q.loadG = number(row.load_g);
     q.lever = lever;
@@ -310,19 +189,17 @@ export function openGauge(card: TargetCard, airplane: Airplane): Gauge {
     q.ballRightG = row.lat_g === undefined ? Number.NaN : -row.lat_g;
     q.ballLowG = q.ballRightG * Math.sign(bank);
     q.aileronAgainst = number(row.aileron) * -Math.sign(bank);
-    const climbFpm = 60 * slope('alt', WINDOW_S + 1);
+    const climbFpm = 60 * recent.slope('alt', WINDOW_S + 1);
     q.verticalFpm = row.vs_fpm ?? climbFpm;
-    rows[rows.length - 1].vs = q.verticalFpm;
-    q.speedKtPerS = slope('kias', WINDOW_S);
-    q.bankDegPerS = slope('bank', 1.2);
-    q.pitchDegPerS = slope('pitch', 0.8);
-    q.turnDegPerS = slope('hdg', 1);
+    recent.last().verticalFpm = q.verticalFpm;
+    q.speedKtPerS = recent.slope('kias', WINDOW_S);
+    q.bankDegPerS = recent.slope('bank', 1.2);
+    q.pitchDegPerS = recent.slope('pitch', 0.8);
+    q.turnDegPerS = recent.slope('heading', 1);
     q.yawDegPerS = Math.abs(q.turnDegPerS);
     const tasFtPerS = (row.tas_kt ?? kias * 1.06) * KT_TO_FT_PER_S;
     q.energyFpm = q.verticalFpm + (60 * tasFtPerS * q.speedKtPerS * KT_TO_FT_PER_S) / GRAVITY;
-    let before = rows.length - 1;
-    while (before > 0 && rows[before].t > t - WINDOW_S) before--;
-    q.verticalChangeFpm = q.verticalFpm - rows[before].vs;
+    q.verticalChangeFpm = q.verticalFpm - recent.ago(WINDOW_S).verticalFpm;
     followFlaps(t, stageOf(row.flaps_deg));
     followWarner(t, row.stall_warn);
     followClearing(t);
@@ -332,7 +209,7 @@ export function openGauge(card: TargetCard, airplane: Airplane): Gauge {
     q.powerReversals = turnsOf(power, t, Math.abs(moved) > POWER_MOVE ? Math.sign(moved) : 0, 30);
     const chase = Math.abs(q.verticalFpm) > CHASE_FPM ? Math.sign(q.verticalFpm) : 0;
     q.reversals = turnsOf(vertical, t, chase, 40);
-    const off = alt - meanOf('alt', WAVE_S);
+    const off = alt - recent.meanAltFt();
     q.waves = turnsOf(waves, t, Math.abs(off) > WAVE_FT ? Math.sign(off) : 0, 60);
 
     // Without a flap column the speeds are the card's own configuration's.
@@ -363,10 +240,9 @@ export function openGauge(card: TargetCard, airplane: Airplane): Gauge {
 
   /** The speed that it came from: what it was a few seconds ago while nothing had begun. */
   function followEntry(kias: number): void {
-    const speed = meanOf('kias', 6);
-    cruiseKias = Number.isNaN(cruiseKias) ? kias : Math.max(speed, cruiseKias - 0.02);
-    const usual = Number.isNaN(entry.lever) ? q.lever : Math.max(meanOf('lever', 8), entry.lever - 0.002);
-    entry = { alt: entry.alt, heading, kias: cruiseKias, lever: usual };
+    entry.heading = heading;
+    entry.kias = keptHigh(entry.kias, kias, 0.02);
+    entry.lever = keptHigh(entry.lever, q.lever, 0.002);
   }
 
   function measureAims(alt: number, kias: number, bank: number): void {
@@ -382,7 +258,7 @@ export function openGauge(card: TargetCard, airplane: Airplane): Gauge {
     q.powerTakenOff = entry.lever - q.lever;
     q.gainedFt = alt - entry.alt;
     // The nose may swing while the wing has hardly begun to move: where it pointed a moment before counts.
-    if (Math.abs(bank) < LEVEL_DEG) rolled = { heading: headingAgo(SWING_S), side: Math.sign(bank) };
+    if (Math.abs(bank) < LEVEL_DEG) rolled = { heading: recent.ago(SWING_S).heading, side: Math.sign(bank) };
     q.swingAgainstDeg = (rolled.heading - heading) * Math.sign(bank);
     q.turnedDeg = Math.abs(heading - entry.heading);
     q.toGoDeg = (aims.turnDeg ?? Number.NaN) - q.turnedDeg;
@@ -394,7 +270,7 @@ export function openGauge(card: TargetCard, airplane: Airplane): Gauge {
       beganS = last!.timeS;
       // A turn begins where the wing left level.
       if (!Number.isNaN(rolled.heading)) entry.heading = rolled.heading;
-      const now = meanOf('alt', 3);
+      const now = recent.ago(1.5).alt;
       // What was briefed counts where it was about kept; else where the pilot chose to begin.
       entry.alt = Math.abs(now - card.entry.altitudeFt) <= altitudeBand.high ? card.entry.altitudeFt : now;
     },
@@ -402,14 +278,13 @@ export function openGauge(card: TargetCard, airplane: Airplane): Gauge {
       aims = next;
       stepS = last?.timeS ?? Number.NaN;
       // What was read a moment ago belongs to this step from here on.
-      if (last) measureAims(rows[rows.length - 1].alt, q.kias, last.bank_deg ?? Number.NaN);
+      if (last) measureAims(recent.last().alt, q.kias, last.bank_deg ?? Number.NaN);
       q.inStepS = 0;
       q.inManeuverS = Number.isNaN(beganS) || !last ? 0 : last.timeS - beganS;
     },
     end() {
       beganS = Number.NaN;
-      cruiseKias = Number.NaN;
-      entry.lever = Number.NaN;
+      entry.kias = entry.lever = Number.NaN;
       entry.alt = card.entry.altitudeFt;
     },
   };

@@ -44,6 +44,7 @@ const atTheBreak: Step = {
   wrong: 'The pull is kept while it falls',
   aims: {},
   busy: true,
+  blank: true,
 };
 
 /** From the rise of the nose to its release. */
@@ -73,6 +74,7 @@ export function toTheStall(card: TargetCard, rise: Pick<Step, 'does' | 'means'>)
           wrong: 'Recovered before it stalled',
           aims: {},
           busy: true,
+          blank: true,
         }
       : {
           id: 'first-sign',
@@ -84,6 +86,7 @@ export function toTheStall(card: TargetCard, rise: Pick<Step, 'does' | 'means'>)
           wrong: 'The sign is waited out',
           aims: {},
           busy: true,
+          blank: true,
         },
     ...(full ? [atTheBreak] : []),
   ];
@@ -110,6 +113,7 @@ export const outOfTheStall = (): Step[] => [
     wrong: 'The power is forgotten, or comes before the nose',
     aims: {},
     busy: true,
+    blank: true,
   },
   {
     id: 'recovery',
@@ -122,6 +126,7 @@ export const outOfTheStall = (): Step[] => [
     wrong: 'Pulled up too soon: it stalls again',
     aims: {},
     busy: true,
+    blank: true,
   },
   {
     id: 'climb',

@@ -68,14 +68,14 @@ export function slantedTurnSteps(card: TargetCard, way: 'up' | 'down'): Step[] {
   return turnSteps(
     card,
     { kias },
-    [goes, { bankDeg: above(8) }],
+    [goes, { bankTowardDeg: above(8) }],
     [
       {
         id: 'slanting',
         name: way === 'up' ? 'Into the climb' : 'Into the descent',
         does: way === 'up' ? 'Climb first, steady; then the turn.' : 'Descend first, steady; then the turn.',
         means: ['WAIT'],
-        done: { bankDeg: above(8) },
+        done: { bankTowardDeg: above(8) },
         forS: 0.4,
         withinS: 45,
         wrong: 'Turned before the speed was steady',

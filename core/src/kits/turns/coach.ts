@@ -153,7 +153,7 @@ export const levelTurnAltitude = (bankBandDeg: number): Situation[] => [
 export function turnSteps(
   card: TargetCard,
   aims: Step['aims'],
-  begins: FlightSign = { bankDeg: above(8) },
+  begins: FlightSign = { bankTowardDeg: above(8) },
   before: Step[] = [],
 ): Step[] {
   const { bankDeg } = card;

@@ -43,6 +43,7 @@ export const stallSeriesCoach: CoachPart = {
         wrong: 'A wing is lifted with the stick',
         aims: {},
         busy: true,
+        blank: true,
       },
       {
         id: 'return',

@@ -27,7 +27,7 @@ function steps(card: TargetCard): Step[] {
   const adds = (card.power?.maneuverRpm ?? 0) > (card.power?.levelRpm ?? 0);
   const leadDeg = leadOf(card);
   return [
-    ready({ bankDeg: above(12) }, { ...held, turnDeg: undefined, heading: 'entry' }),
+    ready({ bankTowardDeg: above(12) }, { ...held, turnDeg: undefined, heading: 'entry' }),
     {
       id: 'roll-in',
       name: 'Rolling in',

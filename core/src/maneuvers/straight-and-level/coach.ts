@@ -112,7 +112,7 @@ export const straightAndLevelCoach: CoachPart = {
         name: 'Straight and level',
         does: 'Nose to the horizon. A far point.',
         means: ['LOOK'],
-        done: { inStepS: above(90) },
+        done: [{ inStepS: above(90) }, { bankDeg: above(15), inStepS: above(2) }],
         withinS: 120,
         wrong: 'The needles are chased instead of the attitude held',
         aims: held,

@@ -41,8 +41,7 @@ export function heardIn({ recording, card }: FlownManeuver): Heard {
   const forbidden = new Set<string>();
   const heard = replayCoach(recording, { card, airplane: airplaneOf(card) }, ({ word, never }) => {
     if (!word || word.level === 'safety') return;
-    for (const one of breaks(word.says, never.flatMap(askedOf)))
-      forbidden.add(`${word.says} (${one})`);
+    for (const one of breaks(word.says, never.flatMap(askedOf))) forbidden.add(`${word.says} (${one})`);
   });
   return {
     lapses: heard.filter(({ level }) => level === 'now' || level === 'safety').map(({ says }) => says),

@@ -30,10 +30,7 @@ const NOTHING =
 const READS: readonly [Asked, RegExp][] = [
   ['P-', /less power|power (back|off|idle)|slow down|throttle back/],
   ['P+', /power/],
-  [
-    'PUSH',
-    /nose down|lower the nose|\brelease\b|forward|\bpush|let (some of )?the pull go|ease the pull/,
-  ],
+  ['PUSH', /nose down|lower the nose|\brelease\b|forward|\bpush|let (some of )?the pull go|ease the pull/],
   ['PULL', /\bpull\b|back pressure|nose up|raise the nose|ease the nose up|ease out|stretch/],
   ['ROLL', /aileron|level the wings|wings level|roll level|pick up the wing/],
   ['RUD', /rudder|\bfoot\b|\bfeet\b|ball/],

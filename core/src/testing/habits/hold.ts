@@ -9,8 +9,8 @@ import { AREA_GROUND_FT, type FlownManeuver, flyManeuver } from '../../fly/fly.t
 import type { ManeuverRoom } from '../../maneuvers/registry.ts';
 import { requireRoom } from '../../maneuvers/registry.ts';
 import { findStandard } from '../../standards/standards.ts';
-import { seedsOf } from '../depth.ts';
 import { heardIn, saysItsWord } from '../coach/hold.ts';
+import { seedsOf } from '../depth.ts';
 import { Columns, type Measures, spread } from './columns.ts';
 
 const SEEDS = seedsOf([1, 3], [2, 4, 5, 6, 7, 8]);
