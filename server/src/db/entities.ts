@@ -4,7 +4,7 @@ import { AttemptEntity } from './tables/attempt.ts';
 import { AirplaneEntity, ColumnMappingEntity } from './tables/hangar.ts';
 import { LessonEntity } from './tables/lesson.ts';
 import { LinkEntity } from './tables/link.ts';
-import { DeviceEntity, LiveBatchEntity, LiveFlightEntity } from './tables/live.ts';
+import { DeviceEntity, LiveBatchEntity, LiveFlightEntity, LiveNoteEntity } from './tables/live.ts';
 import {
   GateClosingEntity,
   LandingEntity,
@@ -80,4 +80,5 @@ export const entities = [
   DeviceEntity,
   LiveFlightEntity,
   LiveBatchEntity,
+  LiveNoteEntity,
 ];

@@ -39,10 +39,38 @@ export async function statementsOf(
   }));
 }
 
+/** A recording, or a flight on its way to being one. */
+type Scored = Pick<
+  RecordingRow,
+  | 'schoolId'
+  | 'lessonId'
+  | 'airplaneRowId'
+  | 'standardRowId'
+  | 'fileName'
+  | 'weightLb'
+  | 'groundFt'
+  | 'mapping'
+  | 'sha256'
+>;
+
 export async function inputFor(database: DataSource, recording: RecordingRow): Promise<AnalysisInput> {
-  const { schoolId, id, lessonId } = recording;
-  const [file, airplane, standard, schoolStandard, school, lesson, statements] = await Promise.all([
+  const { schoolId, id } = recording;
+  const [file, statements] = await Promise.all([
     database.getRepository(RecordingFileEntity).findOneByOrFail({ schoolId, recordingId: id }),
+    statementsOf(database, recording),
+  ]);
+  return scoredAs(database, recording, new Uint8Array(file.bytes), statements);
+}
+
+/** Some bytes with everything that they are scored against. */
+export async function scoredAs(
+  database: DataSource,
+  recording: Scored,
+  bytes: Uint8Array,
+  statements: readonly Statement[] = [],
+): Promise<AnalysisInput> {
+  const { schoolId, lessonId } = recording;
+  const [airplane, standard, schoolStandard, school, lesson] = await Promise.all([
     database.getRepository(AirplaneEntity).findOneByOrFail({ schoolId, rowId: recording.airplaneRowId }),
     database.getRepository(StandardEntity).findOneByOrFail({ schoolId, rowId: recording.standardRowId }),
     database.getRepository(StandardEntity).findOne({
@@ -51,11 +79,10 @@ export async function inputFor(database: DataSource, recording: RecordingRow): P
     }),
     database.getRepository(SchoolEntity).findOneByOrFail({ id: schoolId }),
     lessonId ? database.getRepository(LessonEntity).findOneBy({ schoolId, id: lessonId }) : null,
-    statementsOf(database, recording),
   ]);
   const technique = withOverrides(techniqueOf(school), lesson?.technique);
   return {
-    bytes: new Uint8Array(file.bytes),
+    bytes,
     fileName: recording.fileName,
     sha256: recording.sha256,
     airplane: airplane.data,

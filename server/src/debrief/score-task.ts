@@ -12,6 +12,7 @@ import {
   StatementEntity,
   type TaskRow,
 } from '../db/entities.ts';
+import { sayNotes } from '../live/notes.ts';
 import { writeAttempts } from '../path/attempt-rows.ts';
 import type { Handler } from '../tasks/handler.ts';
 import { inputFor } from './analysis-input.ts';
@@ -113,5 +114,6 @@ async function storeAnalysis(
        AND id NOT IN (SELECT score_id FROM statement WHERE school_id = $1 AND recording_id = $2 AND score_id IS NOT NULL)`,
     [schoolId, recordingId],
   );
+  await sayNotes(manager, recording, score);
   await writeAttempts(manager, recording, score);
 }

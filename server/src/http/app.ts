@@ -19,6 +19,7 @@ import { ownFiguresRoutes } from '../hangar/own-figures-routes.ts';
 import { hangarRoutes } from '../hangar/routes.ts';
 import { deviceRoutes } from '../live/devices.ts';
 import { feedOfFlightRoutes } from '../live/feed-routes.ts';
+import { liveNoteRoutes } from '../live/note-routes.ts';
 import { watchRoutes } from '../live/watch-routes.ts';
 import { enteredRoutes } from '../path/entered-routes.ts';
 import { gateRoutes } from '../path/gate-routes.ts';
@@ -164,5 +165,6 @@ const api = () =>
     .route('/', todayRoutes())
     .route('/', deviceRoutes())
     .route('/', feedOfFlightRoutes())
-    .route('/', watchRoutes());
+    .route('/', watchRoutes())
+    .route('/', liveNoteRoutes());
 export type Api = ReturnType<typeof api>;

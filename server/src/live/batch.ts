@@ -1,5 +1,5 @@
 /** A batch as it comes: rows of a recording with their header, checked before a row of it is kept. */
-import { InputError, readRecordingCsv } from '@keel/core';
+import { type CoachRow, InputError, isChannel, readRecordingCsv } from '@keel/core';
 import Papa from 'papaparse';
 import { Problem } from '../http/problem.ts';
 
@@ -47,6 +47,24 @@ function decode(bytes: Uint8Array): string {
   } catch {
     throw new Problem(422, 'This is not UTF-8 text.');
   }
+}
+
+/** Kept rows as the coach reads them: cells that are empty or no numbers are left out. */
+export function rowsOf(header: string, rows: string): CoachRow[] {
+  const names = cells(header);
+  const time = names.findIndex((name) => HAS_TIME.includes(name));
+  return rows
+    .split('\n')
+    .filter(Boolean)
+    .map((line) => {
+      const row: CoachRow = { timeS: Number.NaN };
+      cells(line).forEach((cell, i) => {
+        if (i === time) row.timeS = secondsOf(cell, names[time]);
+        else if (cell !== '' && isChannel(names[i]) && !Number.isNaN(Number(cell)))
+          row[names[i]] = Number(cell);
+      });
+      return row;
+    });
 }
 
 export const cells = (line: string): string[] =>

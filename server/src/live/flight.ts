@@ -15,8 +15,9 @@ import {
 import { isDuplicate } from '../db/errors.ts';
 import type { Services } from '../http/env.ts';
 import { Problem } from '../http/problem.ts';
-import { newestStandards } from '../standards/newest.ts';
 import { readBatch } from './batch.ts';
+import { firstStandard } from './first-standard.ts';
+import { fileUpTo } from './rows.ts';
 
 const MOST_BYTES = 50 * 1024 * 1024;
 /** A lesson is taken for this flight’s where it was planned within so many hours. */
@@ -82,7 +83,15 @@ async function keepOnce({ database }: Services, device: Device, batch: Batch): P
       throw new Problem(422, `Time goes back: after ${flight.lastTime} s came ${read.firstTime} s.`);
     const total = Number(flight.bytes) + read.rows.length;
     if (total > MOST_BYTES) throw new Problem(413, 'A flight is at most 50 MB.');
-    await manager.insert(LiveBatchEntity, { schoolId, flightId, seq, sha256, rows: read.rows });
+    await manager.insert(LiveBatchEntity, {
+      schoolId,
+      flightId,
+      seq,
+      sha256,
+      rows: read.rows,
+      lastTime: read.lastTime,
+      clockMs: Number.isFinite(clockMs) ? clockMs : null,
+    });
     await manager.update(
       LiveFlightEntity,
       { schoolId, id: flightId },
@@ -175,10 +184,7 @@ export async function endFlight(services: Services, device: Device, flightId: st
 async function keepFile(services: Services, flight: LiveFlight, id: string): Promise<void> {
   const { schoolId, id: flightId, lessonId, studentId, airplaneRowId, begunAt } = flight;
   const { database, tasks } = services;
-  const batches = await database
-    .getRepository(LiveBatchEntity)
-    .find({ where: { schoolId, flightId }, order: { seq: 'ASC' } });
-  const file = `${flight.header}\n${batches.map(({ rows }) => rows).join('')}`;
+  const file = await fileUpTo(database, flight, flight.nextSeq);
   const lesson = lessonId
     ? await database.getRepository(LessonEntity).findOneBy({ schoolId, id: lessonId })
     : null;
@@ -202,13 +208,6 @@ async function keepFile(services: Services, flight: LiveFlight, id: string): Pro
     givenAt: begunAt,
   });
   if ('refused' in kept) throw new Problem(422, kept.refused);
-}
-
-/** The newest version of the school’s first standard, by its id. */
-async function firstStandard(database: Services['database'], schoolId: string): Promise<string> {
-  const [first] = (await newestStandards(database, { schoolId })).sort((a, b) => (a.id < b.id ? -1 : 1));
-  if (!first) throw new Problem(422, 'The school has no standard yet.');
-  return first.rowId;
 }
 
 /** A flight from which nothing was heard for an hour ends by itself. */

@@ -1,54 +1,18 @@
 /** Flights under way, for people: which there are, and each as a stream that resumes where it broke off. */
 import { createRoute, z } from '@hono/zod-openapi';
+import { liveFlightSchema } from '@keel/core';
 import { streamSSE } from 'hono/streaming';
-import type { DataSource } from 'typeorm';
 import { LiveBatchEntity, type LiveFlight, LiveFlightEntity } from '../db/entities.ts';
-import { json, router, type Viewer } from '../http/env.ts';
-import { notFound, Problem } from '../http/problem.ts';
+import { json, router } from '../http/env.ts';
+import { Problem } from '../http/problem.ts';
 import { sessionOf } from '../http/sessions.ts';
-import { visible } from '../scope.ts';
 import { cells } from './batch.ts';
+import { before, lastVerdict } from './coached.ts';
 import { watchFlight } from './hub.ts';
+import { mayWatch, requireFlight } from './may-watch.ts';
 
-const listed = z.object({
-  id: z.string(),
-  airplane: z.object({ id: z.string(), name: z.string() }),
-  student: z.object({ id: z.string(), name: z.string() }).nullable(),
-  lessonId: z.string().nullable(),
-  begunAt: z.string(),
-  heardAt: z.string(),
-  /** The server’s clock less the device’s, ms. */
-  clockOffsetMs: z.number().nullable(),
-});
 /** The right to watch is asked again this often; so is a sign of life sent. */
 const AGAIN_MS = 30_000;
-
-/** What an instructor may watch besides their own students: what is nobody’s, in an airplane that they have today. */
-async function mayWatch(database: DataSource, viewer: Viewer, flight: LiveFlight): Promise<boolean> {
-  const { schoolId, id } = flight;
-  const query = database
-    .getRepository(LiveFlightEntity)
-    .createQueryBuilder('flight')
-    .where('flight.id = :id', { id });
-  if (flight.schoolId !== viewer.schoolId) return false;
-  if (viewer.role === 'chief') return true;
-  if (flight.studentId) return (await visible(query, 'flight', viewer).getCount()) > 0;
-  if (viewer.role !== 'instructor') return false;
-  const [{ has }]: { has: boolean }[] = await database.query(
-    `SELECT EXISTS (SELECT FROM booking WHERE school_id = $1 AND airplane_row_id = $2 AND instructor_id = $3 AND cancelled IS NULL
-       AND during && tstzrange(now() - interval '12 hours', now() + interval '12 hours'))
-     OR EXISTS (SELECT FROM lesson WHERE school_id = $1 AND airplane_row_id = $2 AND instructor_id = $3
-       AND planned_at BETWEEN now() - interval '12 hours' AND now() + interval '12 hours') AS has`,
-    [schoolId, flight.airplaneRowId, viewer.id],
-  );
-  return has;
-}
-
-async function requireFlight(database: DataSource, viewer: Viewer, id: string): Promise<LiveFlight> {
-  const flight = await database.getRepository(LiveFlightEntity).findOneBy({ schoolId: viewer.schoolId, id });
-  if (!flight || !(await mayWatch(database, viewer, flight))) throw notFound('flight');
-  return flight;
-}
 
 /** Rows as columns: what was not measured is null. */
 function columnsOf(header: string, rows: string): Record<string, (number | string | null)[]> {
@@ -72,7 +36,7 @@ export function watchRoutes() {
         method: 'get',
         path: '/live',
         summary: 'Flights under way that you may watch',
-        responses: { 200: json(z.array(listed), 'The latest first') },
+        responses: { 200: json(z.array(liveFlightSchema), 'The latest first') },
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
@@ -115,7 +79,8 @@ export function watchRoutes() {
       createRoute({
         method: 'get',
         path: '/live/{id}/events',
-        summary: 'A flight as it comes: `samples` by batch, then `end`; resumed by `Last-Event-ID`',
+        summary:
+          'A flight as it comes: `samples` by batch, before them where in the maneuver it is (`coach`) and what was found of an `attempt` that has ended; then `end`; resumed by `Last-Event-ID`',
         request: { params: z.object({ id: z.uuid() }) },
         responses: {
           200: { description: 'A stream', content: { 'text/event-stream': { schema: z.string() } } },
@@ -123,6 +88,7 @@ export function watchRoutes() {
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const services = { database, tasks: c.get('tasks') };
         const { id } = c.req.valid('param');
         await requireFlight(database, viewer, id);
         const last = c.req.header('Last-Event-ID');
@@ -173,6 +139,10 @@ export function watchRoutes() {
                 .orderBy('batch.seq')
                 .getMany();
               for (const batch of batches) {
+                // Without an id of their own: what was sent with a batch is sent again with it, or not at all.
+                const { coach, verdict } = await before(services, flight, batch.seq);
+                if (verdict) await stream.writeSSE({ event: 'attempt', data: JSON.stringify(verdict) });
+                if (coach) await stream.writeSSE({ event: 'coach', data: JSON.stringify(coach) });
                 const data = JSON.stringify({
                   seq: batch.seq,
                   columns: columnsOf(flight.header ?? '', batch.rows),
@@ -181,6 +151,8 @@ export function watchRoutes() {
                 seq = batch.seq + 1;
               }
               if (flight.endedAt && seq >= flight.nextSeq) {
+                const verdict = await lastVerdict(services, flight);
+                if (verdict) await stream.writeSSE({ event: 'attempt', data: JSON.stringify(verdict) });
                 await stream.writeSSE({
                   id: String(seq),
                   event: 'end',

@@ -1,6 +1,8 @@
 /** What the rest of the server asks of its workers. */
+import type { LiveVerdict } from '@keel/core';
 import type { TaskRow } from '../db/entities.ts';
 import type { Upload, UploadResult } from '../debrief/keep-upload.ts';
+import type { Ended } from '../live/provisional.ts';
 
 export interface Threads {
   /** How many tasks of the long lane are worked on at once. */
@@ -14,6 +16,8 @@ export interface Threads {
   ): Promise<void>;
   /** Reads a file and keeps it. */
   upload(upload: Upload): Promise<UploadResult>;
+  /** What an attempt of a flight under way would be judged if the flight had ended with it. */
+  verdict(ended: Ended): Promise<LiveVerdict | null>;
   close(): Promise<void>;
 }
 

@@ -1,14 +1,17 @@
 /** A worker thread's entry. It has connections of its own, so that no byte of its work passes through the server's thread. */
 import type { MessagePort } from 'node:worker_threads';
+import type { LiveVerdict } from '@keel/core';
 import { Piscina } from 'piscina';
 import type { DataSource } from 'typeorm';
 import { connect } from '../db/database.ts';
 import { keepUpload, type Upload, type UploadResult } from '../debrief/keep-upload.ts';
+import { type Ended, provisionalVerdict } from '../live/provisional.ts';
 import { carryOut } from './carry-out.ts';
 
 export type Work =
   | { do: 'task'; id: string; holder: string; port: MessagePort }
-  | { do: 'upload'; upload: Upload };
+  | { do: 'upload'; upload: Upload }
+  | { do: 'verdict'; ended: Ended };
 
 let connected: Promise<DataSource> | undefined;
 
@@ -21,7 +24,8 @@ function database(): Promise<DataSource> {
   return connected;
 }
 
-export default async function work(what: Work): Promise<UploadResult | undefined> {
+export default async function work(what: Work): Promise<UploadResult | LiveVerdict | null | undefined> {
+  if (what.do === 'verdict') return provisionalVerdict(await database(), what.ended);
   if (what.do === 'upload') return keepUpload(await database(), what.upload);
   const { id, holder, port } = what;
   try {

@@ -3,6 +3,7 @@ import { MessageChannel } from 'node:worker_threads';
 import { Piscina } from 'piscina';
 import type { DataSource } from 'typeorm';
 import { keepUpload } from '../debrief/keep-upload.ts';
+import { provisionalVerdict } from '../live/provisional.ts';
 import { carryOut } from './carry-out.ts';
 import type { Threads } from './service.ts';
 import type { Work } from './thread.ts';
@@ -50,6 +51,10 @@ export function workerThreads({ file, url, long, heapMb, complain }: ThreadOptio
       const work: Work = { do: 'upload', upload };
       return quick.run(work, { transferList: [upload.bytes.buffer as ArrayBuffer] });
     },
+    verdict: (ended) => {
+      const work: Work = { do: 'verdict', ended };
+      return quick.run(work);
+    },
     async close() {
       await quick.destroy();
       if (others !== quick) await others.destroy();
@@ -62,5 +67,6 @@ export const inlineThreads = (database: DataSource): Threads => ({
   long: 1,
   task: (_lane, job, tell) => carryOut(database, job, tell),
   upload: (upload) => keepUpload(database, upload),
+  verdict: (ended) => provisionalVerdict(database, ended),
   close: async () => {},
 });

@@ -52,17 +52,38 @@ export class Live1700000000011 implements MigrationInterface {
         flight_id uuid NOT NULL,
         seq int NOT NULL,
         sha256 text NOT NULL,
-        -- The rows as they came, without their header.
+        -- The rows as they came, without their header, and the time of the last one.
         rows text NOT NULL,
+        last_time double precision NOT NULL,
+        -- The device’s clock as it sent, ms; null where it did not say.
+        clock_ms double precision,
+        received_at timestamptz NOT NULL DEFAULT now(),
         PRIMARY KEY (school_id, flight_id, seq),
         FOREIGN KEY (school_id, flight_id) REFERENCES live_flight ON DELETE CASCADE
       );
+
+      CREATE TABLE live_note (
+        school_id uuid NOT NULL,
+        id uuid NOT NULL,
+        flight_id uuid NOT NULL,
+        author_id uuid NOT NULL,
+        -- When it was meant, by the server’s clock.
+        at timestamptz NOT NULL,
+        body jsonb NOT NULL,
+        undone boolean NOT NULL DEFAULT false,
+        -- Said of the recording by now.
+        said boolean NOT NULL DEFAULT false,
+        created_at timestamptz NOT NULL DEFAULT now(),
+        PRIMARY KEY (school_id, id),
+        FOREIGN KEY (school_id, author_id) REFERENCES account
+      );
+      CREATE INDEX live_note_flight ON live_note (school_id, flight_id, at);
     `);
   }
 
   async down(runner: QueryRunner): Promise<void> {
     await runner.query(`
-      DROP TABLE live_batch, live_flight, device;
+      DROP TABLE live_note, live_batch, live_flight, device;
       DELETE FROM recording WHERE student_id IS NULL OR uploaded_by IS NULL;
       ALTER TABLE recording ALTER student_id SET NOT NULL, ALTER uploaded_by SET NOT NULL;
     `);

@@ -1,4 +1,5 @@
 /** Devices, the flights that they send, and what came of each, batch by batch. */
+import type { LiveNoteBody } from '@keel/core';
 import { EntitySchema } from 'typeorm';
 
 export interface Device {
@@ -72,6 +73,10 @@ export interface LiveBatch {
   seq: number;
   sha256: string;
   rows: string;
+  lastTime: number;
+  /** The device’s clock as it sent, ms. */
+  clockMs: number | null;
+  receivedAt: Date;
 }
 export const LiveBatchEntity = new EntitySchema<LiveBatch>({
   name: 'live_batch',
@@ -81,5 +86,35 @@ export const LiveBatchEntity = new EntitySchema<LiveBatch>({
     seq: { type: 'int', primary: true },
     sha256: { type: 'text' },
     rows: { type: 'text' },
+    lastTime: { type: 'double precision', name: 'last_time' },
+    clockMs: { type: 'double precision', name: 'clock_ms', nullable: true },
+    receivedAt: { type: 'timestamptz', name: 'received_at', createDate: true },
+  },
+});
+
+/** What somebody said while it was flown: it waits here until there is a recording to say it of. */
+export interface LiveNote {
+  schoolId: string;
+  id: string;
+  flightId: string;
+  authorId: string;
+  at: Date;
+  body: LiveNoteBody;
+  undone: boolean;
+  said: boolean;
+  createdAt: Date;
+}
+export const LiveNoteEntity = new EntitySchema<LiveNote>({
+  name: 'live_note',
+  columns: {
+    schoolId: { type: 'uuid', name: 'school_id', primary: true },
+    id: { type: 'uuid', primary: true },
+    flightId: { type: 'uuid', name: 'flight_id' },
+    authorId: { type: 'uuid', name: 'author_id' },
+    at: { type: 'timestamptz' },
+    body: { type: 'jsonb' },
+    undone: { type: 'boolean', default: false },
+    said: { type: 'boolean', default: false },
+    createdAt: { type: 'timestamptz', name: 'created_at', createDate: true },
   },
 });

@@ -1,0 +1,67 @@
+/** Flights under way, as they cross the wire. */
+import { z } from 'zod';
+import { helpSchema } from '../debrief/statements.ts';
+
+/**
+ * What is said while it is flown. A `mark` is a moment; `help` is about an attempt that has ended, by the stretch of the
+ * flight in which it lay.
+ */
+export const liveNoteBodySchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('mark'), text: z.string().trim().min(1, 'a mark has a word').max(200) }),
+  z.object({
+    kind: z.literal('help'),
+    help: helpSchema,
+    startS: z.number(),
+    endS: z.number(),
+    maneuver: z.string().max(40),
+  }),
+]);
+export type LiveNoteBody = z.infer<typeof liveNoteBodySchema>;
+
+/** The id is the client’s own: sent twice it is the same note. */
+export const newLiveNoteSchema = z.object({
+  id: z.uuid(),
+  /** When it was meant, ms since 1970 by the server’s clock as the client knows it. */
+  atMs: z.number().int(),
+  body: liveNoteBodySchema,
+});
+export type NewLiveNote = z.infer<typeof newLiveNoteSchema>;
+
+export const liveNoteSchema = newLiveNoteSchema.extend({
+  author: z.object({ id: z.uuid(), name: z.string() }),
+  /** Seconds of the flight; null while nothing tells where it lies. */
+  atS: z.number().nullable(),
+  undone: z.boolean(),
+});
+export type LiveNote = z.infer<typeof liveNoteSchema>;
+
+const named = z.object({ id: z.string(), name: z.string() });
+export const liveFlightSchema = z.object({
+  id: z.string(),
+  airplane: named,
+  student: named.nullable(),
+  lessonId: z.string().nullable(),
+  begunAt: z.string(),
+  heardAt: z.string(),
+  /** The server’s clock less the device’s, ms. */
+  clockOffsetMs: z.number().nullable(),
+});
+export type LiveFlightView = z.infer<typeof liveFlightSchema>;
+
+const step = z.object({ id: z.string(), name: z.string(), does: z.string() });
+/** Where in which maneuver it is, as the event `coach` says it. In the airplane nobody is given orders by it. */
+export const liveCoachSchema = z.object({
+  seq: z.number(),
+  timeS: z.number(),
+  /** Of the lesson’s cards, by its place. */
+  card: z.number(),
+  title: z.string(),
+  step,
+  next: step.nullable(),
+  toGo: z.object({ value: z.number(), unit: z.enum(['deg', 'ft', 's']) }).nullable(),
+  /** Since when it has been flown, s; null before it begins. */
+  beganS: z.number().nullable(),
+  /** Nothing is shown just now: every eye belongs outside. */
+  blank: z.boolean(),
+});
+export type LiveCoach = z.infer<typeof liveCoachSchema>;

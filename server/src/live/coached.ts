@@ -1,0 +1,173 @@
+/**
+ * A flight under way with its coach: where in which maneuver it is, batch by batch, and what was found of an attempt that has
+ * ended. Worked out from the kept rows alone, in their order, so that every server comes to the same.
+ */
+import {
+  type CoachRow,
+  type LessonCoach,
+  type LiveCoach,
+  type LiveVerdict,
+  openLessonCoach,
+  type TargetCard,
+} from '@keel/core';
+import { Between, type DataSource } from 'typeorm';
+import { AirplaneEntity, LessonEntity, LiveBatchEntity, type LiveFlight } from '../db/entities.ts';
+import type { Services } from '../http/env.ts';
+import { log, plain } from '../http/log.ts';
+import { cells, rowsOf } from './batch.ts';
+
+/** Goes before the samples of its batch. */
+export interface Before {
+  coach: LiveCoach | null;
+  /** Of what ended in the batch before. */
+  verdict: LiveVerdict | null;
+}
+
+interface Coached {
+  coach: LessonCoach;
+  cards: readonly TargetCard[];
+  header: string;
+  next: number;
+  /** What the column counts from: a recording counts from nought. */
+  zeroS: number;
+  heard: Map<number, LiveCoach | null>;
+  verdicts: Map<number, Promise<LiveVerdict | null>>;
+  /** One batch after another, whoever asks. */
+  working: Promise<void>;
+  usedAt: number;
+}
+
+/** High above the ground there is something to say; below, every eye belongs outside, ft. */
+const QUIET_FT = 1000;
+const UNUSED_MS = 120_000;
+const PIECE = 200;
+
+const flights = new WeakMap<DataSource, Map<string, Promise<Coached | null>>>();
+
+/** What comes before the samples of a batch; nothing for a flight without a lesson. */
+export async function before(services: Services, flight: LiveFlight, seq: number): Promise<Before> {
+  const coached = await coachedFlight(services, flight);
+  if (!coached) return { coach: null, verdict: null };
+  coached.usedAt = Date.now();
+  if (seq >= coached.next) {
+    coached.working = coached.working.then(() => hear(services, flight, coached, seq));
+    await coached.working;
+  }
+  return {
+    coach: coached.heard.get(seq) ?? null,
+    verdict: (await coached.verdicts.get(seq - 1)) ?? null,
+  };
+}
+
+/** What ended with the very last batch. */
+export async function lastVerdict(services: Services, flight: LiveFlight): Promise<LiveVerdict | null> {
+  const coached = await coachedFlight(services, flight);
+  return (await coached?.verdicts.get(flight.nextSeq - 1)) ?? null;
+}
+
+function coachedFlight(services: Services, flight: LiveFlight): Promise<Coached | null> {
+  const { database } = services;
+  const known = flights.get(database) ?? new Map<string, Promise<Coached | null>>();
+  flights.set(database, known);
+  const key = `${flight.schoolId} ${flight.id}`;
+  const there = known.get(key);
+  if (there) return there;
+  const opened = open(database, flight).catch((error) => {
+    log.error({ error: plain(error), flight: flight.id }, 'a flight has no coach');
+    return null;
+  });
+  known.set(key, opened);
+  const forget = setInterval(async () => {
+    const coached = await opened;
+    if (coached && Date.now() - coached.usedAt < UNUSED_MS) return;
+    known.delete(key);
+    clearInterval(forget);
+  }, UNUSED_MS);
+  forget.unref();
+  return opened;
+}
+
+async function open(database: DataSource, flight: LiveFlight): Promise<Coached | null> {
+  const { schoolId, lessonId, airplaneRowId: rowId, header } = flight;
+  if (!lessonId || header === null) return null;
+  const [lesson, airplane] = await Promise.all([
+    database.getRepository(LessonEntity).findOneBy({ schoolId, id: lessonId }),
+    database.getRepository(AirplaneEntity).findOneByOrFail({ schoolId, rowId }),
+  ]);
+  if (!lesson || lesson.cards.length === 0) return null;
+  const { cards, conditions } = lesson;
+  return {
+    coach: openLessonCoach(cards, {
+      airplane: airplane.data,
+      where: 'airplane',
+      quietBelowFt: (conditions.groundFt ?? 0) + QUIET_FT,
+    }),
+    cards,
+    header,
+    next: 0,
+    zeroS: Number.NaN,
+    heard: new Map(),
+    verdicts: new Map(),
+    working: Promise.resolve(),
+    usedAt: Date.now(),
+  };
+}
+
+/** Hears every batch up to one, in pieces. */
+async function hear(services: Services, flight: LiveFlight, coached: Coached, upTo: number): Promise<void> {
+  const { schoolId, id: flightId } = flight;
+  const batches = services.database.getRepository(LiveBatchEntity);
+  while (coached.next <= upTo) {
+    const last = Math.min(upTo, coached.next + PIECE - 1);
+    const kept = await batches.find({
+      where: { schoolId, flightId, seq: Between(coached.next, last) },
+      order: { seq: 'ASC' },
+    });
+    if (kept.length === 0) return;
+    for (const { seq, rows } of kept) hearBatch(services, flight, coached, seq, rowsOf(coached.header, rows));
+  }
+}
+
+function hearBatch(
+  services: Services,
+  flight: LiveFlight,
+  coached: Coached,
+  seq: number,
+  rows: readonly CoachRow[],
+): void {
+  let heard: LiveCoach | null = null;
+  if (Number.isNaN(coached.zeroS)) coached.zeroS = countsFrom(coached.header, rows);
+  for (const row of rows) {
+    const look = coached.coach.look({ ...row, timeS: row.timeS - coached.zeroS });
+    if (!look) continue;
+    if (look.ended) {
+      const { fromS, toS } = look.ended;
+      const ended = { schoolId: flight.schoolId, flightId: flight.id, seq, fromS, toS };
+      coached.verdicts.set(
+        seq,
+        services.tasks.threads.verdict(ended).catch((error) => {
+          log.error({ error: plain(error), flight: flight.id }, 'an attempt under way was not judged');
+          return null;
+        }),
+      );
+    }
+    const { step, next, toGo, timeS, beganS, blank, card } = look;
+    heard = {
+      seq,
+      timeS,
+      card,
+      title: coached.cards[card].title,
+      step: { id: step.id, name: step.name, does: step.does },
+      next: next && { id: next.id, name: next.name, does: next.does },
+      toGo,
+      beganS,
+      blank,
+    };
+  }
+  coached.heard.set(seq, heard);
+  coached.next = seq + 1;
+}
+
+/** Seconds of the day, or of the flight. */
+const countsFrom = (header: string, [first]: readonly CoachRow[]): number =>
+  cells(header).includes('time_s') ? 0 : first.timeS;
