@@ -1,0 +1,202 @@
+/** A flight as it is watched: its coach, its verdicts, and what is said of it while it is flown. */
+import { randomUUID } from 'node:crypto';
+import { clocksOf, flightTimeAt } from '../src/live/clocks.ts';
+import { analysed, flightCsv, lessonInput, openSchool, type TestSchool } from './support/school.ts';
+
+let school: TestSchool;
+beforeAll(async () => {
+  school = await openSchool();
+});
+afterAll(() => school.close());
+
+const [HEADER, ...ROWS] = flightCsv(701)
+  .split('\n')
+  .filter((line) => line && !line.startsWith('#'));
+const TIMES = ROWS.map((row) => Number(row.split(',')[0]));
+const EACH = 25;
+const PARTS = Array.from({ length: Math.ceil(ROWS.length / EACH) }, (_, i) =>
+  ROWS.slice(i * EACH, (i + 1) * EACH),
+);
+/** The device’s clock is this far behind the server’s. */
+const BEHIND_MS = 3000;
+/** Sending takes no longer. */
+const AHEAD_MS = 5000;
+
+/** A device whose clock runs with the rows that it sends: the last batch is sent now. */
+async function sendFlight(more: { before?: (flightId: string) => Promise<void> } = {}) {
+  const { instructor, student, chief } = school;
+  const lesson = await (
+    await instructor.call('POST', '/lessons', {
+      ...lessonInput(student.id),
+      conditions: { ...lessonInput(student.id).conditions, groundFt: 0 },
+      plannedAt: new Date().toISOString(),
+    })
+  ).json();
+  const { key } = await (await chief.call('POST', '/devices', { name: 'Box', airplaneId: 'cairn-4' })).json();
+  const flightId = randomUUID();
+  // What came before had waited for a network; the last of it is sent as it is flown.
+  const zeroMs = Date.now() + AHEAD_MS - BEHIND_MS - 1000 * TIMES.at(-1)!;
+  const ask = (method: string, path: string, body?: string, clockMs = Date.now() - BEHIND_MS) =>
+    school.app.request(`/api/feed/${flightId}${path}`, {
+      method,
+      body,
+      headers: {
+        Authorization: `Bearer ${key}`,
+        'Content-Type': 'text/csv',
+        'Keel-Clock-Ms': String(clockMs),
+      },
+    });
+  const put = async (seq: number) => {
+    const rows = PARTS[seq];
+    const clockMs = zeroMs + 1000 * Number(rows.at(-1)!.split(',')[0]);
+    await new Promise((resolve) => setTimeout(resolve, Math.max(0, clockMs + BEHIND_MS - Date.now())));
+    for (;;) {
+      const answer = await ask('PUT', `/${seq}`, `${HEADER}\n${rows.join('\n')}\n`, clockMs);
+      if (answer.status !== 429) return answer;
+      await new Promise((resolve) => setTimeout(resolve, 120));
+    }
+  };
+  await put(0);
+  await more.before?.(flightId);
+  for (let seq = 1; seq < PARTS.length; seq++) expect((await put(seq)).status).toBe(200);
+  return {
+    flightId,
+    lesson,
+    zeroMs,
+    end: async () => (await (await ask('POST', '/end')).json()).recordingId as string,
+  };
+}
+
+interface Event {
+  event: string;
+  id?: string;
+  // biome-ignore lint/suspicious/noExplicitAny: what a test looks at is what it expects.
+  data: any;
+}
+
+/** Reads a stream to its end. */
+async function watchToEnd(flightId: string, last?: string): Promise<Event[]> {
+  const answer = await school.instructor.call(
+    'GET',
+    `/live/${flightId}/events`,
+    undefined,
+    last ? { 'Last-Event-ID': last } : undefined,
+  );
+  const text = await answer.text();
+  return text
+    .split('\n\n')
+    .filter(Boolean)
+    .map((block) => {
+      const field = (name: string) =>
+        block
+          .split('\n')
+          .find((line) => line.startsWith(`${name}: `))
+          ?.slice(name.length + 2);
+      return { event: field('event') ?? '', id: field('id'), data: JSON.parse(field('data') || 'null') };
+    });
+}
+
+test('the coach says where it is, verdicts are what Debrief says, and a watcher who comes back misses neither', async () => {
+  const { flightId, end } = await sendFlight();
+  const watching = watchToEnd(flightId);
+  const recordingId = await end();
+  const events = await watching;
+  const { score } = await analysed(school.instructor, recordingId);
+
+  const coach = events.filter(({ event }) => event === 'coach').map(({ data }) => data);
+  expect(coach.map(({ step }) => step.id)).toEqual(
+    expect.arrayContaining(['ready', 'established', 'settle']),
+  );
+  // In the airplane the instructor's voice is the coach.
+  for (const one of coach) expect(one).not.toHaveProperty('word');
+  const turning = coach.find(({ step, toGo }) => step.id === 'established' && toGo);
+  expect(turning).toMatchObject({ title: 'Steep turns', toGo: { unit: 'deg' } });
+
+  const verdicts = events.filter(({ event }) => event === 'attempt').map(({ data }) => data);
+  const found = score.attempts.filter(({ maneuver }: { maneuver: string }) => maneuver === 'steep-turn');
+  expect(verdicts).toHaveLength(found.length);
+  verdicts.forEach((verdict, i) => {
+    const attempt = found[i];
+    expect(verdict).toMatchObject({
+      maneuver: 'steep-turn',
+      variant: attempt.variant,
+      verdict: attempt[score.judge],
+    });
+    expect(Math.abs(verdict.startS - attempt.startS)).toBeLessThan(0.5);
+    expect(Math.abs(verdict.endS - attempt.endS)).toBeLessThan(0.5);
+    expect(verdict.figures.length).toBeGreaterThan(1);
+  });
+  // Said within a second and a half of the end of the maneuver: with the batch after the one in which it settled.
+  const at = events.findIndex(({ event }) => event === 'attempt');
+  const samples = events.slice(0, at).findLast(({ event }) => event === 'samples');
+  expect(samples!.data.columns.time_s.at(-1)).toBeLessThan(verdicts[0].endS + 25);
+
+  // From anywhere on it is the same stream.
+  const from = Math.floor(PARTS.length / 2);
+  const rest = await watchToEnd(flightId, String(from));
+  const after = events.slice(events.findIndex(({ id }) => id === String(from)) + 1);
+  expect(rest).toEqual(after);
+});
+
+test('marks are kept once, and lie at Debrief where they were meant, whenever they arrive', async () => {
+  const marks = [21.4, 40, 66.6].map((atS) => ({ id: randomUUID(), atS }));
+  const late = { id: randomUUID(), atS: 80.2 };
+  const undone = randomUUID();
+  const say = (flightId: string, id: string, atMs: number, text: string, who = school.instructor) =>
+    who.call('POST', `/live/${flightId}/notes`, { id, atMs, body: { kind: 'mark', text } });
+  const { flightId, zeroMs, end } = await sendFlight({
+    before: async (id) => {
+      for (const nobody of [school.otherInstructor, school.stranger])
+        expect((await say(id, randomUUID(), 0, 'late', nobody)).status).toBe(404);
+      expect((await say(id, randomUUID(), 0, 'late', school.student)).status).toBe(403);
+    },
+  });
+  const serverMsAt = (atS: number) => Math.round(zeroMs + 1000 * atS + BEHIND_MS);
+  for (const { id, atS } of marks)
+    for (let twice = 0; twice < 2; twice++)
+      expect((await say(flightId, id, serverMsAt(atS), 'late')).status).toBe(201);
+  await say(flightId, undone, serverMsAt(50), 'good');
+  expect((await school.instructor.call('DELETE', `/live/${flightId}/notes/${undone}`)).status).toBe(204);
+  const notes = await (await school.instructor.call('GET', `/live/${flightId}/notes`)).json();
+  expect(notes.map(({ undone: is }: { undone: boolean }) => is)).toEqual([false, false, true, false]);
+  expect(Math.abs(notes[0].atS - marks[0].atS)).toBeLessThan(0.3);
+
+  const recordingId = await end();
+  const { statements } = await analysed(school.instructor, recordingId);
+  const said = statements.filter(({ body }: { body: { kind: string } }) => body.kind === 'mark');
+  expect(said.map(({ id }: { id: string }) => id).sort()).toEqual(marks.map(({ id }) => id).sort());
+  for (const { id, atS } of marks) {
+    const { body } = said.find((one: { id: string }) => one.id === id);
+    expect(Math.abs(body.atS - atS)).toBeLessThan(0.3);
+  }
+  // One that waited for a network comes after the score, and joins it; again, it is the same.
+  for (let twice = 0; twice < 2; twice++) await say(flightId, late.id, serverMsAt(late.atS), 'feet');
+  const now = await (await school.instructor.call('GET', `/recordings/${recordingId}`)).json();
+  const joined = now.statements.filter(({ id }: { id: string }) => id === late.id);
+  expect(joined).toHaveLength(1);
+  expect(joined[0].body).toMatchObject({ kind: 'mark', text: 'feet' });
+  expect(Math.abs(joined[0].body.atS - late.atS)).toBeLessThan(0.3);
+  expect((await school.instructor.call('DELETE', `/live/${flightId}/notes/${late.id}`)).status).toBe(409);
+});
+
+describe('clocks', () => {
+  const sent = (n: number, pace = 1, lagMs = (_: number) => 60) =>
+    Array.from({ length: n }, (_, k) => {
+      const lastTime = (k + 1) * 0.5;
+      const clockMs = 1_000_000 + (1000 * lastTime) / pace + lagMs(k);
+      return { lastTime, clockMs, receivedMs: clockMs - 2500 + 40 + (k % 7) * 20 };
+    });
+
+  test('a clock that is wrong, an hour without a network, and a flight that is played faster', () => {
+    const clocks = clocksOf(sent(200))!;
+    // The server’s clock, two and a half seconds behind the device’s.
+    expect(flightTimeAt(clocks, 1_000_000 - 2500 + 40_000)).toBeCloseTo(40, 0);
+    expect(Math.abs(flightTimeAt(clocks, 1_000_000 - 2500 + 40_000) - 40)).toBeLessThan(0.3);
+    // From the fiftieth batch on everything waits for an hour.
+    const waited = clocksOf(sent(200, 1, (k) => (k > 50 ? 3_600_000 - 500 * k : 60)))!;
+    expect(Math.abs(flightTimeAt(waited, 1_000_000 - 2500 + 60_000) - 60)).toBeLessThan(0.3);
+    const played = clocksOf(sent(200, 20))!;
+    expect(Math.abs(flightTimeAt(played, 1_000_000 - 2500 + 2_000) - 40)).toBeLessThan(2.5);
+    expect(clocksOf([])).toBeNull();
+  });
+});
