@@ -24,6 +24,8 @@ export default defineConfig({
     contextOptions: { reducedMotion: 'reduce' },
     launchOptions: { executablePath: chromiumPath(), args: CHROMIUM_ARGS },
     screenshot: 'only-on-failure',
+    // What is kept for where there is no network has a test of its own.
+    serviceWorkers: 'block',
   },
   projects: [
     // What is flown in real time takes longest, and begins first.

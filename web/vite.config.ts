@@ -1,11 +1,49 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 import { compression } from 'vite-plugin-compression2';
+import { VitePWA } from 'vite-plugin-pwa';
 
 export default defineConfig({
   // Compressed once, when it is built, rather than at every request.
   plugins: [
     react(),
+    VitePWA({
+      registerType: 'autoUpdate',
+      // Registered by the page’s own script: nothing written into the page may run.
+      injectRegister: false,
+      manifest: {
+        name: 'Keel Path',
+        short_name: 'Keel Path',
+        description: 'Brief, fly, debrief: primary flight training, measured',
+        theme_color: '#11211e',
+        background_color: '#e6ebe7',
+        display: 'standalone',
+        icons: [{ src: '/keel.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
+      },
+      workbox: {
+        globPatterns: ['**/*.{js,css,html,svg,woff2}'],
+        maximumFileSizeToCacheInBytes: 4_000_000,
+        navigateFallback: '/index.html',
+        navigateFallbackDenylist: [/^\/api\//],
+        runtimeCaching: [
+          {
+            // What a lesson is flown by. Everything else of the server needs the server.
+            urlPattern: ({ url, request }) =>
+              request.method === 'GET' &&
+              /^\/api\/(me|today|airplanes|technique|live|lessons\/[0-9a-f-]{36}(\/kneeboard\.pdf)?)$/.test(
+                url.pathname,
+              ),
+            handler: 'NetworkFirst',
+            options: {
+              cacheName: 'keel-day',
+              networkTimeoutSeconds: 5,
+              expiration: { maxEntries: 120, maxAgeSeconds: 3 * 24 * 3600 },
+              cacheableResponse: { statuses: [200] },
+            },
+          },
+        ],
+      },
+    }),
     compression({ algorithms: ['brotliCompress', 'gzip'], include: /\.(js|css|html|svg|json)$/ }),
   ],
   build: { outDir: 'dist', chunkSizeWarningLimit: 1200 },

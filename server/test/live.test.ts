@@ -9,21 +9,24 @@ beforeAll(async () => {
 });
 afterAll(() => school.close());
 
-const [HEADER, ...ROWS] = flightCsv(701)
-  .split('\n')
-  .filter((line) => line && !line.startsWith('#'));
-const TIMES = ROWS.map((row) => Number(row.split(',')[0]));
 const EACH = 25;
-const PARTS = Array.from({ length: Math.ceil(ROWS.length / EACH) }, (_, i) =>
-  ROWS.slice(i * EACH, (i + 1) * EACH),
-);
+const flownWith = (seed: number) => {
+  const [header, ...rows] = flightCsv(seed)
+    .split('\n')
+    .filter((line) => line && !line.startsWith('#'));
+  const parts = Array.from({ length: Math.ceil(rows.length / EACH) }, (_, i) =>
+    rows.slice(i * EACH, (i + 1) * EACH),
+  );
+  return { header, parts, lastS: Number(rows.at(-1)!.split(',')[0]) };
+};
 /** The device’s clock is this far behind the server’s. */
 const BEHIND_MS = 3000;
 /** Sending takes no longer. */
 const AHEAD_MS = 5000;
 
 /** A device whose clock runs with the rows that it sends: the last batch is sent now. */
-async function sendFlight(more: { before?: (flightId: string) => Promise<void> } = {}) {
+async function sendFlight(seed: number, more: { before?: (lessonId: string) => Promise<void> } = {}) {
+  const { header, parts, lastS } = flownWith(seed);
   const { instructor, student, chief } = school;
   const lesson = await (
     await instructor.call('POST', '/lessons', {
@@ -35,7 +38,7 @@ async function sendFlight(more: { before?: (flightId: string) => Promise<void> }
   const { key } = await (await chief.call('POST', '/devices', { name: 'Box', airplaneId: 'cairn-4' })).json();
   const flightId = randomUUID();
   // What came before had waited for a network; the last of it is sent as it is flown.
-  const zeroMs = Date.now() + AHEAD_MS - BEHIND_MS - 1000 * TIMES.at(-1)!;
+  const zeroMs = Date.now() + AHEAD_MS - BEHIND_MS - 1000 * lastS;
   const ask = (method: string, path: string, body?: string, clockMs = Date.now() - BEHIND_MS) =>
     school.app.request(`/api/feed/${flightId}${path}`, {
       method,
@@ -47,19 +50,20 @@ async function sendFlight(more: { before?: (flightId: string) => Promise<void> }
       },
     });
   const put = async (seq: number) => {
-    const rows = PARTS[seq];
+    const rows = parts[seq];
     const clockMs = zeroMs + 1000 * Number(rows.at(-1)!.split(',')[0]);
     await new Promise((resolve) => setTimeout(resolve, Math.max(0, clockMs + BEHIND_MS - Date.now())));
     for (;;) {
-      const answer = await ask('PUT', `/${seq}`, `${HEADER}\n${rows.join('\n')}\n`, clockMs);
+      const answer = await ask('PUT', `/${seq}`, `${header}\n${rows.join('\n')}\n`, clockMs);
       if (answer.status !== 429) return answer;
       await new Promise((resolve) => setTimeout(resolve, 120));
     }
   };
   await put(0);
-  await more.before?.(flightId);
-  for (let seq = 1; seq < PARTS.length; seq++) expect((await put(seq)).status).toBe(200);
+  await more.before?.(lesson.id);
+  for (let seq = 1; seq < parts.length; seq++) expect((await put(seq)).status).toBe(200);
   return {
+    parts,
     flightId,
     lesson,
     zeroMs,
@@ -97,7 +101,7 @@ async function watchToEnd(flightId: string, last?: string): Promise<Event[]> {
 }
 
 test('the coach says where it is, verdicts are what Debrief says, and a watcher who comes back misses neither', async () => {
-  const { flightId, end } = await sendFlight();
+  const { flightId, end, parts } = await sendFlight(701);
   const watching = watchToEnd(flightId);
   const recordingId = await end();
   const events = await watching;
@@ -132,7 +136,7 @@ test('the coach says where it is, verdicts are what Debrief says, and a watcher 
   expect(samples!.data.columns.time_s.at(-1)).toBeLessThan(verdicts[0].endS + 25);
 
   // From anywhere on it is the same stream.
-  const from = Math.floor(PARTS.length / 2);
+  const from = Math.floor(parts.length / 2);
   const rest = await watchToEnd(flightId, String(from));
   const after = events.slice(events.findIndex(({ id }) => id === String(from)) + 1);
   expect(rest).toEqual(after);
@@ -142,22 +146,23 @@ test('marks are kept once, and lie at Debrief where they were meant, whenever th
   const marks = [21.4, 40, 66.6].map((atS) => ({ id: randomUUID(), atS }));
   const late = { id: randomUUID(), atS: 80.2 };
   const undone = randomUUID();
-  const say = (flightId: string, id: string, atMs: number, text: string, who = school.instructor) =>
-    who.call('POST', `/live/${flightId}/notes`, { id, atMs, body: { kind: 'mark', text } });
-  const { flightId, zeroMs, end } = await sendFlight({
+  const say = (lessonId: string, id: string, atMs: number, text: string, who = school.instructor) =>
+    who.call('POST', `/lessons/${lessonId}/notes`, { id, atMs, body: { kind: 'mark', text } });
+  const { lesson, zeroMs, end } = await sendFlight(702, {
     before: async (id) => {
       for (const nobody of [school.otherInstructor, school.stranger])
         expect((await say(id, randomUUID(), 0, 'late', nobody)).status).toBe(404);
       expect((await say(id, randomUUID(), 0, 'late', school.student)).status).toBe(403);
     },
   });
+  const lessonId = lesson.id;
   const serverMsAt = (atS: number) => Math.round(zeroMs + 1000 * atS + BEHIND_MS);
   for (const { id, atS } of marks)
     for (let twice = 0; twice < 2; twice++)
-      expect((await say(flightId, id, serverMsAt(atS), 'late')).status).toBe(201);
-  await say(flightId, undone, serverMsAt(50), 'good');
-  expect((await school.instructor.call('DELETE', `/live/${flightId}/notes/${undone}`)).status).toBe(204);
-  const notes = await (await school.instructor.call('GET', `/live/${flightId}/notes`)).json();
+      expect((await say(lessonId, id, serverMsAt(atS), 'late')).status).toBe(201);
+  await say(lessonId, undone, serverMsAt(50), 'good');
+  expect((await school.instructor.call('DELETE', `/lessons/${lessonId}/notes/${undone}`)).status).toBe(204);
+  const notes = await (await school.instructor.call('GET', `/lessons/${lessonId}/notes`)).json();
   expect(notes.map(({ undone: is }: { undone: boolean }) => is)).toEqual([false, false, true, false]);
   expect(Math.abs(notes[0].atS - marks[0].atS)).toBeLessThan(0.3);
 
@@ -170,13 +175,31 @@ test('marks are kept once, and lie at Debrief where they were meant, whenever th
     expect(Math.abs(body.atS - atS)).toBeLessThan(0.3);
   }
   // One that waited for a network comes after the score, and joins it; again, it is the same.
-  for (let twice = 0; twice < 2; twice++) await say(flightId, late.id, serverMsAt(late.atS), 'feet');
+  for (let twice = 0; twice < 2; twice++) await say(lessonId, late.id, serverMsAt(late.atS), 'feet');
   const now = await (await school.instructor.call('GET', `/recordings/${recordingId}`)).json();
   const joined = now.statements.filter(({ id }: { id: string }) => id === late.id);
   expect(joined).toHaveLength(1);
   expect(joined[0].body).toMatchObject({ kind: 'mark', text: 'feet' });
   expect(Math.abs(joined[0].body.atS - late.atS)).toBeLessThan(0.3);
-  expect((await school.instructor.call('DELETE', `/live/${flightId}/notes/${late.id}`)).status).toBe(409);
+  expect((await school.instructor.call('DELETE', `/lessons/${lessonId}/notes/${late.id}`)).status).toBe(409);
+});
+
+test('a flight whose file came by hand before is that recording, with what was said while it was flown', async () => {
+  const { header, parts } = flownWith(703);
+  const file = `${header}\n${parts.flat().join('\n')}\n`;
+  const upload = await school.instructor.upload(file, { studentId: school.student.id });
+  const { id } = await upload.json();
+  await analysed(school.instructor, id);
+  const mark = randomUUID();
+  const { end } = await sendFlight(703, {
+    before: async (lessonId) => {
+      const note = { id: mark, atMs: Date.now(), body: { kind: 'mark', text: 'late' } };
+      expect((await school.instructor.call('POST', `/lessons/${lessonId}/notes`, note)).status).toBe(201);
+    },
+  });
+  expect(await end()).toBe(id);
+  const { statements } = await analysed(school.instructor, id);
+  expect(statements.map((one: { id: string }) => one.id)).toEqual([mark]);
 });
 
 describe('clocks', () => {

@@ -2,6 +2,7 @@ import '@fontsource-variable/atkinson-hyperlegible-next';
 import './theme/mantine.css';
 import './theme/roles.css';
 import './theme/global.css';
+import { registerSW } from 'virtual:pwa-register';
 import { MantineProvider } from '@mantine/core';
 import { Notifications } from '@mantine/notifications';
 import { StrictMode } from 'react';
@@ -10,6 +11,8 @@ import { RouterProvider } from 'react-router';
 import { CurrentProvider } from './frame/current.tsx';
 import { router } from './frame/router.tsx';
 import { theme } from './theme/theme.ts';
+
+registerSW({ immediate: true });
 
 const root = document.getElementById('root');
 if (!root) throw new Error('index.html has no #root');

@@ -11,12 +11,14 @@ import {
   type LiveFlight,
   LiveFlightEntity,
   RecordingEntity,
+  ScoreEntity,
 } from '../db/entities.ts';
 import { isDuplicate } from '../db/errors.ts';
 import type { Services } from '../http/env.ts';
 import { Problem } from '../http/problem.ts';
 import { readBatch } from './batch.ts';
 import { firstStandard } from './first-standard.ts';
+import { sayNotes } from './notes.ts';
 import { fileUpTo } from './rows.ts';
 
 const MOST_BYTES = 50 * 1024 * 1024;
@@ -166,22 +168,23 @@ export async function endFlight(services: Services, device: Device, flightId: st
     if (!flight) throw new Problem(404, 'Nothing of this flight was sent.');
     requireOwn(flight, device);
     if (flight.recordingId) return flight.recordingId;
-    const recordingId = uuidFrom(flightId, schoolId);
-    const kept = await services.database
-      .getRepository(RecordingEntity)
-      .existsBy({ schoolId, id: recordingId });
-    if (!kept) await keepFile(services, flight, recordingId);
+    const own = uuidFrom(flightId, schoolId);
+    const kept = await services.database.getRepository(RecordingEntity).existsBy({ schoolId, id: own });
+    // The very file may have come by hand before: then that recording is this flight’s.
+    const recordingId = kept ? own : await keepFile(services, flight, own);
     await manager.update(
       LiveFlightEntity,
       { schoolId, id: flightId },
       { recordingId, endedAt: flight.endedAt ?? new Date() },
     );
+    const score = await manager.findOneBy(ScoreEntity, { schoolId, recordingId, current: true });
+    if (score) await sayNotes(manager, { schoolId, id: recordingId, lessonId: flight.lessonId }, score.score);
     await manager.query('SELECT pg_notify($1, $2)', [LIVE_CHANNEL, flightId]);
     return recordingId;
   });
 }
 
-async function keepFile(services: Services, flight: LiveFlight, id: string): Promise<void> {
+async function keepFile(services: Services, flight: LiveFlight, id: string): Promise<string> {
   const { schoolId, id: flightId, lessonId, studentId, airplaneRowId, begunAt } = flight;
   const { database, tasks } = services;
   const file = await fileUpTo(database, flight, flight.nextSeq);
@@ -208,6 +211,7 @@ async function keepFile(services: Services, flight: LiveFlight, id: string): Pro
     givenAt: begunAt,
   });
   if ('refused' in kept) throw new Problem(422, kept.refused);
+  return kept.id;
 }
 
 /** A flight from which nothing was heard for an hour ends by itself. */

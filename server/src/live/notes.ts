@@ -1,56 +1,71 @@
-/** What was said while it was flown: kept at once, and said of the recording as soon as there is one that has a score. */
-import { LESSON, type LiveNoteBody, type Score, type StatementBody } from '@keel/core';
+/**
+ * What was said of a lesson while it was flown: kept at once, by the moment that it was meant, and said of the recording as
+ * soon as there is one that has a score. A flight under way, or a file that knows the time of day, tells where the moment lies.
+ */
+import { flownByWith, LESSON, type LiveNoteBody, type Score, type StatementBody } from '@keel/core';
 import type { EntityManager } from 'typeorm';
 import {
   LiveBatchEntity,
   LiveFlightEntity,
   type LiveNote,
   LiveNoteEntity,
+  RecordingEntity,
   StatementEntity,
 } from '../db/entities.ts';
 import { insertNew } from '../db/insert-new.ts';
-import { type Clocks, clocksOf, flightTimeAt } from './clocks.ts';
+import { clocksOf, flightTimeAt } from './clocks.ts';
 
 /** A mark so near to an attempt is about it, s. */
 const BEFORE_S = 10;
 const AFTER_S = 40;
+/** Further outside than this it is another flight’s, s. */
+const OUTSIDE_S = 600;
 
-export async function clocksOfFlight(
+/** Seconds of the flight at a moment of the server’s clock. */
+export type TimeAt = (serverMs: number) => number;
+
+/** @returns null where nothing tells. */
+export async function timeOfFlight(
   manager: EntityManager,
-  { schoolId, id: flightId }: { schoolId: string; id: string },
-): Promise<Clocks | null> {
-  const sent = await manager.find(LiveBatchEntity, {
-    select: { lastTime: true, clockMs: true, receivedAt: true },
-    where: { schoolId, flightId },
-    order: { seq: 'ASC' },
-  });
-  return clocksOf(
-    sent.map(({ lastTime, clockMs, receivedAt }) => ({
-      lastTime,
-      clockMs,
-      receivedMs: receivedAt.getTime(),
-    })),
-  );
+  where: { schoolId: string; recordingId: string } | { schoolId: string; lessonId: string },
+): Promise<TimeAt | null> {
+  const { schoolId } = where;
+  const flight = await manager.findOne(LiveFlightEntity, { where, order: { begunAt: 'DESC' } });
+  if (flight) {
+    const sent = await manager.find(LiveBatchEntity, {
+      select: { lastTime: true, clockMs: true, receivedAt: true },
+      where: { schoolId, flightId: flight.id },
+      order: { seq: 'ASC' },
+    });
+    const clocks = clocksOf(
+      sent.map(({ lastTime, clockMs, receivedAt }) => ({
+        lastTime,
+        clockMs,
+        receivedMs: receivedAt.getTime(),
+      })),
+    );
+    return clocks && ((serverMs) => flightTimeAt(clocks, serverMs));
+  }
+  if (!('recordingId' in where)) return null;
+  const recording = await manager.findOneBy(RecordingEntity, { schoolId, id: where.recordingId });
+  const epochMs = recording?.epochMs ?? null;
+  return epochMs === null ? null : (serverMs) => (serverMs - Number(epochMs)) / 1000;
 }
 
 /** Says of a recording what waits for it. Said again, it is the same word. */
 export async function sayNotes(
   manager: EntityManager,
-  { schoolId, id: recordingId }: { schoolId: string; id: string },
+  recording: { schoolId: string; id: string; lessonId: string | null },
   score: Score,
 ): Promise<void> {
-  const flight = await manager.findOneBy(LiveFlightEntity, { schoolId, recordingId });
-  if (!flight) return;
-  const waiting = await manager.findBy(LiveNoteEntity, {
-    schoolId,
-    flightId: flight.id,
-    said: false,
-    undone: false,
-  });
+  const { schoolId, id: recordingId, lessonId } = recording;
+  if (lessonId === null) return;
+  const waiting = await manager.findBy(LiveNoteEntity, { schoolId, lessonId, said: false, undone: false });
   if (waiting.length === 0) return;
-  const clocks = await clocksOfFlight(manager, flight);
+  const timeAt = await timeOfFlight(manager, { schoolId, recordingId });
   for (const note of waiting) {
-    const body = bodyOf(note, clocks, score);
+    const body = bodyOf(note, timeAt, score);
+    if (!body) continue;
     await insertNew(manager, StatementEntity, {
       schoolId,
       id: note.id,
@@ -63,10 +78,21 @@ export async function sayNotes(
   }
 }
 
-function bodyOf({ at, body }: LiveNote, clocks: Clocks | null, score: Score): StatementBody {
+function bodyOf({ at, body }: LiveNote, timeAt: TimeAt | null, score: Score): StatementBody | null {
   if (body.kind === 'help') return helpBody(body);
   const { durationS } = score.recording;
-  const atS = Math.min(durationS, Math.max(0, clocks ? flightTimeAt(clocks, at.getTime()) : 0));
+  // Where it lies nobody knows: it is said of the lesson, with the time of day.
+  if (!timeAt)
+    return {
+      kind: 'comment',
+      startS: 0,
+      endS: durationS,
+      maneuver: LESSON,
+      text: `${body.text} (${at.toISOString().slice(11, 19)} UTC)`,
+    };
+  const meantS = timeAt(at.getTime());
+  if (meantS < -OUTSIDE_S || meantS > durationS + OUTSIDE_S) return null;
+  const atS = Math.min(durationS, Math.max(0, meantS));
   const about =
     score.attempts.find(({ startS, endS }) => atS >= startS && atS <= endS) ??
     score.attempts.findLast(({ startS, endS }) => atS >= startS - BEFORE_S && atS <= endS + AFTER_S);
@@ -85,5 +111,5 @@ const helpBody = ({
   endS,
   maneuver,
   help,
-  flownBy: help === 'demonstration' || help === 'deliberate-error' ? 'instructor' : 'student',
+  flownBy: flownByWith(help),
 });

@@ -206,16 +206,17 @@ export function recordRules(ids: () => { student: string; instructor: string }):
     },
     'GET /feed/{flightId}': { path: () => `/feed/${randomUUID()}`, allowed: everyone(401) },
     'POST /feed/{flightId}/end': { path: () => `/feed/${randomUUID()}/end`, allowed: everyone(401) },
+    'GET /clock': { allowed: everyone(200) },
     'GET /live': { allowed: everyone(200) },
-    'GET /live/{id}/notes': { path: () => `/live/${randomUUID()}/notes`, allowed: everyone(404) },
-    'POST /live/{id}/notes': {
-      path: () => `/live/${randomUUID()}/notes`,
+    'GET /lessons/{id}/notes': { path: () => `/lessons/${randomUUID()}/notes`, allowed: everyone(404) },
+    'POST /lessons/{id}/notes': {
+      path: () => `/lessons/${randomUUID()}/notes`,
       body: () => ({ id: randomUUID(), atMs: 0, body: { kind: 'mark', text: 'late' } }),
       allowed: { chief: 404, instructor: 404, otherInstructor: 404, stranger: 404 },
       others: 403,
     },
-    'DELETE /live/{id}/notes/{noteId}': {
-      path: () => `/live/${randomUUID()}/notes/${randomUUID()}`,
+    'DELETE /lessons/{id}/notes/{noteId}': {
+      path: () => `/lessons/${randomUUID()}/notes/${randomUUID()}`,
       allowed: everyone(404),
     },
     'GET /live/{id}/events': { path: () => `/live/${randomUUID()}/events`, allowed: everyone(404) },

@@ -6,6 +6,7 @@ import { Link, NavLink, Outlet, useNavigate } from 'react-router';
 import { useSWRConfig } from 'swr';
 import { answered, api } from '../api/client.ts';
 import { useMe } from '../api/hooks.ts';
+import { forgetDay } from './kept-day.ts';
 import { Shortcuts } from './Shortcuts.tsx';
 import { StationLine } from './StationLine.tsx';
 import './frame.css';
@@ -21,6 +22,7 @@ export function Frame() {
   const signOut = async () => {
     await answered(api.session.$delete());
     await mutate(() => true, undefined, { revalidate: false });
+    await forgetDay();
     navigate('/sign-in');
   };
 

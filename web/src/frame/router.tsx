@@ -44,6 +44,8 @@ export const router = createBrowserRouter([
     HydrateFallback: Waiting,
     errorElement: <Broken />,
     children: [
+      // Nothing around it: in the airplane the frame is in the way.
+      page('seat/:lessonId', async () => (await import('../seat/SeatPage.tsx')).SeatPage),
       {
         element: <Frame />,
         children: [
@@ -65,6 +67,7 @@ export const router = createBrowserRouter([
           page('logbook/:studentId', async () => (await import('../record/LogbookPage.tsx')).LogbookPage),
           page('solo/:studentId', async () => (await import('../record/SoloPage.tsx')).SoloPage),
           page('syllabus', async () => (await import('../path/SyllabusPage.tsx')).SyllabusPage),
+          page('live', async () => (await import('../live/LivePage.tsx')).LivePage),
           page('week', async () => (await import('../week/WeekPage.tsx')).WeekPage),
           page('hangar', async () => (await import('../hangar/HangarPage.tsx')).HangarPage),
           page('standards', async () => (await import('../standards/StandardsPage.tsx')).StandardsPage),

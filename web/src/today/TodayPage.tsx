@@ -1,9 +1,10 @@
 /** Today: what the day asks of whoever is signed in. */
 import type { Today } from '@keel/core';
 import { Button } from '@mantine/core';
-import type { ReactNode } from 'react';
+import { type ReactNode, useEffect } from 'react';
 import { Link } from 'react-router';
 import { useMe, useToday } from '../api/hooks.ts';
+import { keepDay } from '../frame/kept-day.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { clockTime, dayAndTime, isoDay, longDay } from '../parts/format.ts';
 import { Waiting } from '../parts/states.tsx';
@@ -23,6 +24,9 @@ const NEEDS = {
 export function TodayPage() {
   const today = useToday();
   const { data: me } = useMe();
+  useEffect(() => {
+    if (today.data) void keepDay(today.data);
+  }, [today.data]);
   if (!today.data || !me) return <Waiting query={today} what="today" />;
   const student = me.role === 'student';
   const { on, lessons, bookings, rusting, closing, ending, practise } = today.data;
@@ -35,6 +39,11 @@ export function TodayPage() {
         <Button component={Link} to="/week" variant="default">
           The week
         </Button>
+        {!student && (
+          <Button component={Link} to="/live" variant="default">
+            In the air
+          </Button>
+        )}
         {student && (
           <Button component={Link} to={`/path/${me.id}`}>
             Where I stand

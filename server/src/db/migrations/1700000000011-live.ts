@@ -65,7 +65,7 @@ export class Live1700000000011 implements MigrationInterface {
       CREATE TABLE live_note (
         school_id uuid NOT NULL,
         id uuid NOT NULL,
-        flight_id uuid NOT NULL,
+        lesson_id uuid NOT NULL,
         author_id uuid NOT NULL,
         -- When it was meant, by the server’s clock.
         at timestamptz NOT NULL,
@@ -75,9 +75,10 @@ export class Live1700000000011 implements MigrationInterface {
         said boolean NOT NULL DEFAULT false,
         created_at timestamptz NOT NULL DEFAULT now(),
         PRIMARY KEY (school_id, id),
+        FOREIGN KEY (school_id, lesson_id) REFERENCES lesson ON DELETE CASCADE,
         FOREIGN KEY (school_id, author_id) REFERENCES account
       );
-      CREATE INDEX live_note_flight ON live_note (school_id, flight_id, at);
+      CREATE INDEX live_note_lesson ON live_note (school_id, lesson_id, at);
     `);
   }
 

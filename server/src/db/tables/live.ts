@@ -96,7 +96,7 @@ export const LiveBatchEntity = new EntitySchema<LiveBatch>({
 export interface LiveNote {
   schoolId: string;
   id: string;
-  flightId: string;
+  lessonId: string;
   authorId: string;
   at: Date;
   body: LiveNoteBody;
@@ -109,7 +109,7 @@ export const LiveNoteEntity = new EntitySchema<LiveNote>({
   columns: {
     schoolId: { type: 'uuid', name: 'school_id', primary: true },
     id: { type: 'uuid', primary: true },
-    flightId: { type: 'uuid', name: 'flight_id' },
+    lessonId: { type: 'uuid', name: 'lesson_id' },
     authorId: { type: 'uuid', name: 'author_id' },
     at: { type: 'timestamptz' },
     body: { type: 'jsonb' },

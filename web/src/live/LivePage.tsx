@@ -1,0 +1,67 @@
+/** Flights under way, and the devices that send them. */
+import type { LiveFlightView } from '@keel/core';
+import { Button } from '@mantine/core';
+import { Link } from 'react-router';
+import { useMe } from '../api/hooks.ts';
+import { TitleBar } from '../frame/TitleBar.tsx';
+import { clockTime, numberText } from '../parts/format.ts';
+import { Failed, Loading } from '../parts/states.tsx';
+import { Devices } from './Devices.tsx';
+import { useLiveFlights } from './use-live-flight.ts';
+import { Watch } from './Watch.tsx';
+import './live.css';
+
+export function LivePage() {
+  const flights = useLiveFlights();
+  const { data: me } = useMe();
+  return (
+    <>
+      <TitleBar title="In the air" about="What the airplanes’ devices send, as it comes">
+        {null}
+      </TitleBar>
+      <div className="page stack">
+        {flights.error && <Failed error={flights.error} retry={() => flights.mutate()} />}
+        {!flights.data && !flights.error && <Loading what="the flights under way" />}
+        {flights.data?.length === 0 && (
+          <section className="sheet stack">
+            <h2>Nothing is in the air</h2>
+            <p className="quiet">
+              A flight stands here from the moment its device sends the first rows. Without a device the
+              right-seat view keeps marks alone; the recording comes by file.
+            </p>
+          </section>
+        )}
+        {flights.data?.map((flight) => (
+          <Flight key={flight.id} flight={flight} seat={me?.role !== 'student'} />
+        ))}
+        {me?.role === 'chief' && <Devices />}
+      </div>
+    </>
+  );
+}
+
+function Flight({ flight, seat }: { flight: LiveFlightView; seat: boolean }) {
+  const { airplane, student, lessonId, begunAt, clockOffsetMs } = flight;
+  const off = clockOffsetMs === null ? null : clockOffsetMs / 1000;
+  return (
+    <section className="sheet" aria-label={`${airplane.name} in the air`}>
+      <div className="row spread">
+        <div>
+          <h2>{student ? student.name : 'Matches no lesson'}</h2>
+          <p className="quiet small">
+            {airplane.name}, since {clockTime(begunAt)}
+            {off !== null && Math.abs(off) > 1
+              ? `; its clock is ${numberText(Math.abs(off), 1)} s ${off > 0 ? 'behind' : 'ahead'}, and that is allowed for`
+              : ''}
+          </p>
+        </div>
+        {seat && lessonId && (
+          <Button component={Link} to={`/seat/${lessonId}`}>
+            Right-seat view
+          </Button>
+        )}
+      </div>
+      <Watch flightId={flight.id} />
+    </section>
+  );
+}

@@ -1,0 +1,69 @@
+/** One flight, watched from the ground: where in the lesson it is, three large figures, and the verdicts so far. */
+import { VERDICT_WORDS } from '@keel/core';
+import { Link } from 'react-router';
+import { numberText, signed, unitMark } from '../parts/format.ts';
+import { useFresh } from '../seat/use-fresh.ts';
+import { useLiveFlight } from './use-live-flight.ts';
+
+export function Watch({ flightId }: { flightId: string }) {
+  const live = useLiveFlight(flightId);
+  const fresh = useFresh(live);
+  const last = live.samples.at(-1);
+  const { coach, verdicts, recordingId } = live;
+  if (recordingId)
+    return (
+      <p>
+        It has ended: <Link to={`/debrief/${recordingId}`}>to Debrief</Link>
+      </p>
+    );
+  const figures = [
+    ['altitude', last?.altitudeFt, ' ft'],
+    ['airspeed', last?.kias, ' kt'],
+    ['bank', last?.bankDeg === null || last?.bankDeg === undefined ? null : Math.abs(last.bankDeg), '°'],
+  ] as const;
+  return (
+    <div className="watch">
+      <dl>
+        {figures.map(([name, value, unit]) => (
+          <div key={name}>
+            <dt className="quiet small">{name}</dt>
+            <dd data-old={!fresh || undefined}>
+              {value === null || value === undefined ? '–' : `${numberText(value)}${unit}`}
+            </dd>
+          </div>
+        ))}
+        <div className="watch-step">
+          <dt className="quiet small">{coach ? coach.title : 'no lesson'}</dt>
+          <dd>{coach ? coach.step.name : '–'}</dd>
+        </div>
+      </dl>
+      {!fresh && <p className="quiet small">Not heard just now; what stands here is the last that came.</p>}
+      {verdicts.length > 0 && (
+        <table className="plain">
+          <thead>
+            <tr>
+              <th>Attempt</th>
+              <th>As it stands</th>
+              <th>Most of a band</th>
+              <th>First</th>
+            </tr>
+          </thead>
+          <tbody>
+            {verdicts.map((one) => (
+              <tr key={`${one.maneuver} ${one.startS}`}>
+                <td>{one.title}</td>
+                <td>{VERDICT_WORDS[one.verdict]}</td>
+                <td>
+                  {one.figures[0]
+                    ? `${one.figures[0].name} ${signed(one.figures[0].most)}${unitMark(one.figures[0].unit)}, ${numberText(100 * one.figures[0].used)} %`
+                    : '–'}
+                </td>
+                <td>{one.first ?? one.reason}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </div>
+  );
+}

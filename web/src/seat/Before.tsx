@@ -1,0 +1,40 @@
+/** Before the engine is started: what this tablet is, and what it is not. */
+import type { Lesson } from '@keel/core';
+import { Link } from 'react-router';
+
+const ON_THE_KNEE = [
+  'Full travel of stick and wheel with the tablet on the knee, both ways',
+  'Strapped down; nothing that can reach the pedals',
+  'Brightness up, other apps silent',
+  'Control is passed by voice, in three steps; never by a button here',
+] as const;
+
+export function Before({ lesson, begin }: { lesson: Lesson; begin: () => void }) {
+  return (
+    <main className="seat seat-before">
+      <h1>
+        {lesson.student.name}: {lesson.title}
+      </h1>
+      <p>
+        {lesson.airplane.name},{' '}
+        {lesson.cards
+          .map(({ title }) => title)
+          .filter((title, i, all) => all.indexOf(title) === i)
+          .join(', ')}
+      </p>
+      <ul>
+        {ON_THE_KNEE.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </ul>
+      <p className="seat-caution">
+        This is no flight instrument. The airplane’s own instruments, its handbook and your eyes outside come
+        first. What is shown is a moment old; when it is older than that, only the marks stay.
+      </p>
+      <button type="button" className="seat-button seat-primary" onClick={begin}>
+        Engine started: block time runs
+      </button>
+      <Link to={`/fly/${lesson.id}`}>Back to the lesson</Link>
+    </main>
+  );
+}

@@ -1,0 +1,47 @@
+/** While it is flown: two zones, the card's next step, what remains. Near the ground and in a stall nothing at all is shown. */
+import type { LiveCoach } from '@keel/core';
+import { numberText } from '../parts/format.ts';
+import { Zone } from './Zone.tsx';
+
+const UNITS = { deg: '°', ft: ' ft', s: ' s' } as const;
+
+interface Props {
+  coach: LiveCoach | null;
+  say: (text: string) => void;
+  between: () => void;
+}
+
+export function InAttempt({ coach, say, between }: Props) {
+  const blank = coach?.blank ?? false;
+  return (
+    <>
+      <button
+        type="button"
+        className="seat-next"
+        onClick={between}
+        aria-label="The attempt is over"
+        data-blank={blank || undefined}
+      >
+        {!blank && (
+          <>
+            <span>
+              <small>{coach ? 'next on the card' : 'over? tap here'}</small>
+              <strong>{coach ? (coach.next?.does ?? coach.step.does) : 'In an attempt'}</strong>
+            </span>
+            {coach?.toGo && (
+              <span className="seat-togo">
+                <small>to go</small>
+                <strong>
+                  {numberText(coach.toGo.value)}
+                  {UNITS[coach.toGo.unit]}
+                </strong>
+              </span>
+            )}
+          </>
+        )}
+      </button>
+      <Zone className="seat-zone" says="good" blank={blank} hit={() => say('good')} />
+      <Zone className="seat-zone seat-zone-mark" says="mark" blank={blank} hit={() => say('mark')} />
+    </>
+  );
+}

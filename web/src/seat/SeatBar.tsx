@@ -1,0 +1,46 @@
+/** Who, what, how long; and whether the school hears it. */
+import type { Lesson } from '@keel/core';
+import { useEffect, useState } from 'react';
+import { useOnline } from './use-online.ts';
+
+interface Props {
+  lesson: Lesson;
+  title: string;
+  startedMs: number;
+  waiting: number;
+  away: boolean;
+  /** A device sends this flight. */
+  watched: boolean;
+  fresh: boolean;
+}
+
+export function SeatBar({ lesson, title, startedMs, waiting, away, watched, fresh }: Props) {
+  const online = useOnline();
+  const [now, setNow] = useState(Date.now);
+  useEffect(() => {
+    const timer = setInterval(() => setNow(Date.now()), 10_000);
+    return () => clearInterval(timer);
+  }, []);
+  const minutes = Math.max(0, Math.floor((now - startedMs) / 60_000));
+  const kept = waiting === 0 ? '' : `, ${waiting} ${waiting === 1 ? 'mark' : 'marks'} kept`;
+  const heard =
+    !online || away
+      ? `no network${kept}`
+      : waiting > 0
+        ? `${waiting} on the way`
+        : watched
+          ? fresh
+            ? 'recorder heard'
+            : 'recorder silent: marks only'
+          : 'no recorder: marks only';
+  return (
+    <header className="seat-bar">
+      <strong>{lesson.student.name.split(' ')[0]}</strong>
+      <span>{title}</span>
+      <span className="seat-heard" role="status">
+        {heard}
+      </span>
+      <span>block {minutes} min</span>
+    </header>
+  );
+}

@@ -1,0 +1,85 @@
+/** Notes of a lesson in the airplane: tapped, kept at once, sent as soon as the server answers. */
+import type { LiveNoteBody } from '@keel/core';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { ApiError, answered, api, read } from '../api/client.ts';
+import { type NoteQueue, openNoteQueue, type WaitingNote } from './note-queue.ts';
+import { askServerClock, serverNow } from './server-clock.ts';
+
+async function send({ id, lessonId, atMs, what }: WaitingNote): Promise<void> {
+  const param = { id: lessonId };
+  if (what.kind === 'note')
+    await read(api.lessons[':id'].notes.$post({ param, json: { id, atMs, body: what.body } }));
+  else await answered(api.lessons[':id'].notes[':noteId'].$delete({ param: { ...param, noteId: id } }));
+}
+
+const queues = new Map<string, NoteQueue>();
+const queueOf = (by: string): NoteQueue => {
+  const known = queues.get(by);
+  if (known) return known;
+  const queue = openNoteQueue({
+    by,
+    send,
+    // Signed out in the air, it waits until somebody signs in again.
+    mayPass: (error) => error instanceof ApiError && (error.mayPass || error.status === 401),
+  });
+  queues.set(by, queue);
+  return queue;
+};
+
+export interface Notes {
+  waiting: number;
+  /** The server does not answer just now. */
+  away: boolean;
+  refused: readonly WaitingNote[];
+  /** The words tapped since this page was opened, latest last. */
+  tapped: readonly { id: string; text: string }[];
+  say: (body: LiveNoteBody, text: string) => void;
+  undo: () => void;
+}
+
+export function useNotes(lessonId: string, by: string): Notes {
+  const queue = useMemo(() => queueOf(by), [by]);
+  const [waiting, setWaiting] = useState<WaitingNote[]>([]);
+  const [tapped, setTapped] = useState<{ id: string; text: string }[]>([]);
+  useEffect(() => {
+    let gone = false;
+    const look = () => void queue.waiting(lessonId).then((notes) => gone || setWaiting(notes));
+    look();
+    void queue.send();
+    askServerClock().catch(() => undefined);
+    const back = () => {
+      void queue.send();
+      askServerClock().catch(() => undefined);
+    };
+    addEventListener('online', back);
+    const stop = queue.subscribe(look);
+    return () => {
+      gone = true;
+      stop();
+      removeEventListener('online', back);
+    };
+  }, [queue, lessonId]);
+  const say = useCallback(
+    (body: LiveNoteBody, text: string) => {
+      navigator.vibrate?.(30);
+      void queue
+        .add({ lessonId, atMs: serverNow(), what: { kind: 'note', body } })
+        .then((id) => setTapped((before) => [...before, { id, text }]));
+    },
+    [queue, lessonId],
+  );
+  const undo = useCallback(() => {
+    const last = tapped.at(-1);
+    if (!last) return;
+    setTapped((before) => before.slice(0, -1));
+    void queue.undo(lessonId, last.id);
+  }, [queue, lessonId, tapped]);
+  return {
+    waiting: waiting.filter(({ refused }) => refused === undefined).length,
+    away: queue.away(),
+    refused: waiting.filter(({ refused }) => refused !== undefined),
+    tapped,
+    say,
+    undo,
+  };
+}
