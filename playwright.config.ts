@@ -29,8 +29,8 @@ export default defineConfig({
   },
   projects: [
     // What is flown in real time takes longest, and begins first.
-    { name: 'real time', testMatch: /trainer/ },
-    { name: 'first run', testIgnore: /after-restart|trainer/ },
+    { name: 'real time', testMatch: /trainer|seat/ },
+    { name: 'first run', testIgnore: /after-restart|trainer|seat/ },
     { name: 'after restart', testMatch: /after-restart/ },
   ],
 });

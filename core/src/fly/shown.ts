@@ -2,15 +2,7 @@
 import { median } from '../units/numbers.ts';
 import { flyManeuver } from './fly.ts';
 import { deviationOf, type Lane } from './lanes.ts';
-import type { TrainerOptions } from './trainer-types.ts';
-
-/** Deviations of the demonstration from the same lanes, by seconds from the beginning of the maneuver. */
-export interface Demonstration {
-  stepS: number;
-  lanes: number[][];
-  /** The attitude held in the middle of it: where the horizon met the cowling. */
-  attitude: { pitchDeg: number; bankDeg: number };
-}
+import type { Demonstration, TrainerOptions } from './trainer-types.ts';
 
 const DEMONSTRATION_STEP_S = 0.5;
 /** Of what follows the maneuver, this much is shown. */

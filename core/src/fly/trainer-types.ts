@@ -7,7 +7,14 @@ import type { Reading } from '../flight/model/instruments.ts';
 import type { Recording } from '../recording/columns/recording.ts';
 import type { Holder } from './exchange.ts';
 import type { Lane } from './lanes.ts';
-import type { Demonstration } from './shown.ts';
+
+/** Deviations of the demonstration from the same lanes, by seconds from the beginning of the maneuver. */
+export interface Demonstration {
+  stepS: number;
+  lanes: number[][];
+  /** The attitude held in the middle of it: where the horizon met the cowling. */
+  attitude: { pitchDeg: number; bankDeg: number };
+}
 
 /** Where the student's hands are: stick right and back, right pedal and trim back positive. */
 export interface StudentInput {

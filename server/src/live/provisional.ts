@@ -4,17 +4,9 @@ import type { DataSource } from 'typeorm';
 import { readInput, scoreRead } from '../analysis/analyse.ts';
 import { LessonEntity, LiveFlightEntity } from '../db/entities.ts';
 import { scoredAs } from '../debrief/analysis-input.ts';
+import type { Ended } from './ended.ts';
 import { firstStandard } from './first-standard.ts';
 import { fileUpTo } from './rows.ts';
-
-export interface Ended {
-  schoolId: string;
-  flightId: string;
-  /** The batch in which it ended. */
-  seq: number;
-  fromS: number;
-  toS: number;
-}
 
 export async function provisionalVerdict(database: DataSource, ended: Ended): Promise<LiveVerdict | null> {
   const { schoolId, flightId, seq } = ended;

@@ -2,7 +2,7 @@
 import type { LiveVerdict } from '@keel/core';
 import type { TaskRow } from '../db/entities.ts';
 import type { Upload, UploadResult } from '../debrief/keep-upload.ts';
-import type { Ended } from '../live/provisional.ts';
+import type { Ended } from '../live/ended.ts';
 
 export interface Threads {
   /** How many tasks of the long lane are worked on at once. */

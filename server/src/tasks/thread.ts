@@ -5,7 +5,8 @@ import { Piscina } from 'piscina';
 import type { DataSource } from 'typeorm';
 import { connect } from '../db/database.ts';
 import { keepUpload, type Upload, type UploadResult } from '../debrief/keep-upload.ts';
-import { type Ended, provisionalVerdict } from '../live/provisional.ts';
+import type { Ended } from '../live/ended.ts';
+import { provisionalVerdict } from '../live/provisional.ts';
 import { carryOut } from './carry-out.ts';
 
 export type Work =
