@@ -14,6 +14,7 @@ import { fileURLToPath } from 'node:url';
 import {
   airframeFor,
   beginFlight,
+  coachRows,
   demonstrationLegs,
   findAirplane,
   findStandard,
@@ -21,6 +22,7 @@ import {
   flyManeuver,
   InputError,
   median,
+  openLessonCoach,
   readRecording,
   readRecordingCsv,
   STEP_HZ,
@@ -33,6 +35,7 @@ import {
 import Papa from 'papaparse';
 import { type Confusion, cases, confusionLines, confusionOf } from './lib/confusion.ts';
 import { debriefBench } from './lib/debrief-bench.ts';
+import { type LiveFigures, liveBench } from './lib/live-bench.ts';
 import { eventLoopBench, largeSchoolBench } from './lib/server-bench.ts';
 import { soared, soaredLine } from './lib/soaring.ts';
 import { answerUsage } from './lib/usage.mjs';
@@ -225,7 +228,42 @@ async function confusion(seeds: number): Promise<void> {
   for (const line of confusionLines(rows.map(([, row]) => row))) console.log(line);
 }
 
-const USAGE = `npm run bench -- [--only hour|confusion|debrief|school|loop] [--seeds N] [--logs FOLDER]`;
+/** A hundred flights under way, and what the coach of a lesson costs. */
+async function live(): Promise<void> {
+  const card = targetCard({ airplane, standard, maneuver: 'steep-turn', weightLb: 2300 });
+  const { recording } = flyLesson({
+    airplane,
+    weightLb: 2300,
+    groundFt: 0,
+    legs: demonstrationLegs(card, { habit: 'steep-turn/overbank' }),
+  });
+  const cards = ['level-turn', 'steep-turn', 'slow-flight', 'power-off-stall', 'climb'].map((maneuver) =>
+    targetCard({ airplane, standard, maneuver, weightLb: 2300 }),
+  );
+  const costs = Array.from({ length: ROUNDS }, () => {
+    const coach = openLessonCoach(cards, { airplane, where: 'airplane' });
+    return seconds(() => {
+      for (const row of coachRows(recording)) coach.look(row);
+    });
+  });
+  const flownS = recording.timeS.at(-1)!;
+  console.log(
+    `coach of a lesson of five cards: ${((1000 * median(costs)) / flownS).toFixed(2)} ms a second of flight`,
+  );
+  const [header, ...rows] = writeRecordingCsv(recording)
+    .split('\n')
+    .filter((line) => line !== '' && !line.startsWith('#'));
+  const say = ({ servers, acknowledgedMs, screenMs, batches, loadShare, serverShare }: LiveFigures) =>
+    [
+      `live, ${servers} ${servers === 1 ? 'server' : 'servers'}, 100 flights of two batches a second, two watchers each: ${batches} batches`,
+      `  acknowledged, 95th percentile: ${acknowledgedMs.toFixed(0)} ms`,
+      `  in the watcher’s stream, 95th percentile: ${screenMs.toFixed(0)} ms`,
+      `  of two cores the load itself took ${(100 * loadShare).toFixed(0)} %, the servers ${(100 * serverShare).toFixed(0)} %`,
+    ].join('\n');
+  for (const servers of [1, 2] as const) console.log(say(await liveBench(header, rows, servers)));
+}
+
+const USAGE = `npm run bench -- [--only hour|confusion|debrief|school|loop|live] [--seeds N] [--logs FOLDER]`;
 const { values, positionals } = answerUsage(USAGE, {
   allowPositionals: true,
   options: {
@@ -258,6 +296,7 @@ if (values.logs !== undefined) {
     if (wanted('debrief')) await debrief();
     if (wanted('school')) await school();
     if (wanted('loop')) await loop();
+    if (wanted('live')) await live();
     if (wanted('confusion')) await confusion(Number(values.seeds));
   } finally {
     rmSync(folder, { recursive: true });

@@ -45,12 +45,21 @@ const PIECE = 200;
 const flights = new WeakMap<DataSource, Map<string, Promise<Coached | null>>>();
 
 /** What comes before the samples of a batch; nothing for a flight without a lesson. */
-export async function before(services: Services, flight: LiveFlight, seq: number): Promise<Before> {
+export async function before(
+  services: Services,
+  flight: LiveFlight,
+  seq: number,
+  rows: string,
+): Promise<Before> {
   const coached = await coachedFlight(services, flight);
   if (!coached) return { coach: null, verdict: null };
   coached.usedAt = Date.now();
   if (seq >= coached.next) {
-    coached.working = coached.working.then(() => hear(services, flight, coached, seq));
+    coached.working = coached.working.then(async () => {
+      // What is at hand need not be fetched.
+      if (seq === coached.next) hearBatch(services, flight, coached, seq, rowsOf(coached.header, rows));
+      else await hear(services, flight, coached, seq);
+    });
     await coached.working;
   }
   return {

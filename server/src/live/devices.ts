@@ -10,15 +10,19 @@ import { hashOfToken } from '../http/sessions.ts';
 import { addToTrail } from '../people/trail.ts';
 import { requireChief } from '../scope.ts';
 
-/** The device whose key the request carries. @throws Problem 401: a cookie opens no feed. */
-export async function requireDevice(c: Context<Env>): Promise<Device> {
+/** The hash of the key that a request carries. @throws Problem 401: a cookie opens no feed. */
+export function keyHashOf(c: Context<Env>): string {
   const [, key] = /^Bearer (\S+)$/.exec(c.req.header('Authorization') ?? '') ?? [];
-  const device =
-    key &&
-    (await c
-      .get('database')
-      .getRepository(DeviceEntity)
-      .findOneBy({ keyHash: hashOfToken(key), revokedAt: IsNull() }));
+  if (!key) throw new Problem(401, 'This key is not known, or was revoked.');
+  return hashOfToken(key);
+}
+
+/** The device whose key the request carries. @throws Problem 401 where it is not known or was revoked. */
+export async function requireDevice(c: Context<Env>): Promise<Device> {
+  const device = await c
+    .get('database')
+    .getRepository(DeviceEntity)
+    .findOneBy({ keyHash: keyHashOf(c), revokedAt: IsNull() });
   if (!device) throw new Problem(401, 'This key is not known, or was revoked.');
   return device;
 }

@@ -5,8 +5,9 @@ import { RateLimiterMemory } from 'rate-limiter-flexible';
 import { LiveFlightEntity } from '../db/entities.ts';
 import { json, router } from '../http/env.ts';
 import { Problem, respond } from '../http/problem.ts';
-import { requireDevice } from './devices.ts';
+import { keyHashOf, requireDevice } from './devices.ts';
 import { endFlight, keepBatch, OutOfOrder, requireOwn } from './flight.ts';
+import { keepAtOnce } from './keep-at-once.ts';
 
 const MOST_BATCH = 1024 * 1024;
 /** Batches a second of one device. */
@@ -36,21 +37,20 @@ export function feedOfFlightRoutes() {
         },
       }),
       async (c) => {
-        const device = await requireDevice(c);
+        const keyHash = keyHashOf(c);
         const { flightId, seq } = c.req.valid('param');
-        await RATE.consume(device.id).catch(() => {
+        await RATE.consume(keyHash).catch(() => {
           c.header('Retry-After', '1');
           throw new Problem(429, 'More than ten batches a second: wait a moment.');
         });
         const bytes = new Uint8Array(await c.req.arrayBuffer());
         const clockMs = Number(c.req.header('Keel-Clock-Ms') ?? Number.NaN);
+        const batch = { flightId, seq, bytes, clockMs };
+        if (seq > 0 && (await keepAtOnce(c.get('database'), keyHash, batch)))
+          return c.json({ acknowledged: seq, next: seq + 1, serverMs: Date.now() }, 200);
+        const device = await requireDevice(c);
         try {
-          await keepBatch({ database: c.get('database'), tasks: c.get('tasks') }, device, {
-            flightId,
-            seq,
-            bytes,
-            clockMs,
-          });
+          await keepBatch({ database: c.get('database'), tasks: c.get('tasks') }, device, batch);
         } catch (error) {
           if (!(error instanceof OutOfOrder)) throw error;
           const { status, message: detail, next } = error;

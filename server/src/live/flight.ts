@@ -18,13 +18,12 @@ import type { Services } from '../http/env.ts';
 import { Problem } from '../http/problem.ts';
 import { readBatch } from './batch.ts';
 import { firstStandard } from './first-standard.ts';
+import { LIVE_CHANNEL, MOST_BYTES } from './limits.ts';
 import { sayNotes } from './notes.ts';
 import { fileUpTo } from './rows.ts';
 
-const MOST_BYTES = 50 * 1024 * 1024;
 /** A lesson is taken for this flight’s where it was planned within so many hours. */
 const NEAR_H = 3;
-export const LIVE_CHANNEL = 'keel_live';
 
 /** A refusal that says where to go on. */
 export class OutOfOrder extends Problem {
@@ -179,7 +178,7 @@ export async function endFlight(services: Services, device: Device, flightId: st
     );
     const score = await manager.findOneBy(ScoreEntity, { schoolId, recordingId, current: true });
     if (score) await sayNotes(manager, { schoolId, id: recordingId, lessonId: flight.lessonId }, score.score);
-    await manager.query('SELECT pg_notify($1, $2)', [LIVE_CHANNEL, flightId]);
+    await manager.query('SELECT pg_notify($1, $2)', [LIVE_CHANNEL, `${flightId}/end`]);
     return recordingId;
   });
 }

@@ -3,7 +3,7 @@ import { EventEmitter } from 'node:events';
 import type { DataSource } from 'typeorm';
 import type { PostgresDataSourceOptions } from 'typeorm/driver/postgres/PostgresDataSourceOptions.js';
 import { type Ear, listen } from '../tasks/wake.ts';
-import { LIVE_CHANNEL } from './flight.ts';
+import { LIVE_CHANNEL } from './limits.ts';
 
 interface Hub {
   events: EventEmitter;
@@ -16,13 +16,17 @@ const hubs = new WeakMap<DataSource, Hub>();
 export async function watchFlight(
   database: DataSource,
   flightId: string,
-  came: () => void,
+  came: (what: 'batch' | 'end' | 'all') => void,
 ): Promise<() => Promise<void>> {
   let hub = hubs.get(database);
   if (!hub) {
     const events = new EventEmitter().setMaxListeners(0);
     const { url } = database.options as PostgresDataSourceOptions;
-    const ear = listen(url ?? '', (told) => events.emit(told ?? 'all'), LIVE_CHANNEL);
+    const hear = (told: string | null) => {
+      const [id, end] = told?.split('/') ?? ['all'];
+      events.emit(id, told === null ? 'all' : end ? 'end' : 'batch');
+    };
+    const ear = listen(url ?? '', hear, LIVE_CHANNEL);
     hub = { events, watchers: 0, ear };
     hubs.set(database, hub);
   }

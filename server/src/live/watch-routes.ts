@@ -2,32 +2,15 @@
 import { createRoute, z } from '@hono/zod-openapi';
 import { liveFlightSchema } from '@keel/core';
 import { streamSSE } from 'hono/streaming';
-import { LiveBatchEntity, type LiveFlight, LiveFlightEntity } from '../db/entities.ts';
+import { type LiveFlight, LiveFlightEntity } from '../db/entities.ts';
 import { json, router } from '../http/env.ts';
 import { Problem } from '../http/problem.ts';
 import { sessionOf } from '../http/sessions.ts';
-import { cells } from './batch.ts';
-import { before, lastVerdict } from './coached.ts';
-import { watchFlight } from './hub.ts';
+import { followFlight } from './follow.ts';
 import { mayWatch, requireFlight } from './may-watch.ts';
 
 /** The right to watch is asked again this often; so is a sign of life sent. */
 const AGAIN_MS = 30_000;
-
-/** Rows as columns: what was not measured is null. */
-function columnsOf(header: string, rows: string): Record<string, (number | string | null)[]> {
-  const names = cells(header);
-  const lines = rows.split('\n').filter(Boolean).map(cells);
-  return Object.fromEntries(
-    names.map((name, i) => [
-      name,
-      lines.map((line) => {
-        const cell = line[i] ?? '';
-        return cell === '' ? null : Number.isNaN(Number(cell)) ? cell : Number(cell);
-      }),
-    ]),
-  );
-}
 
 export function watchRoutes() {
   return router()
@@ -98,19 +81,32 @@ export function watchRoutes() {
         return streamSSE(c, async (stream) => {
           // An id is the number of a batch, so that it is the same on every server.
           let seq = last === undefined ? 0 : Number(last) + 1;
-          let wake = () => {};
+          const { follower, leave } = await followFlight(services, { schoolId, id });
           let told = true;
-          const stop = await watchFlight(database, id, () => {
+          let wake = () => {};
+          const stop = follower.subscribe(() => {
             told = true;
             wake();
           });
-          stream.onAbort(() => {
-            wake();
-          });
+          stream.onAbort(() => wake());
           let asked = Date.now();
           try {
             while (!stream.aborted) {
-              if (!told) {
+              told = false;
+              for (
+                let more = await follower.from(seq);
+                more && !stream.aborted;
+                more = await follower.from(seq)
+              ) {
+                await stream.write(more.text);
+                seq = more.next;
+              }
+              const end = await follower.end(seq);
+              if (end) {
+                await stream.write(end);
+                break;
+              }
+              if (!told)
                 await new Promise<void>((resolve) => {
                   const timer = setTimeout(resolve, AGAIN_MS);
                   wake = () => {
@@ -118,51 +114,15 @@ export function watchRoutes() {
                     resolve();
                   };
                 });
-              }
-              if (stream.aborted) break;
-              told = false;
-              if (Date.now() - asked >= AGAIN_MS) {
-                asked = Date.now();
-                const session = await sessionOf(c);
-                if (!session || !(await requireFlight(database, viewer, id).catch(() => null))) break;
-                await stream.writeSSE({ event: 'still-there', data: '' });
-              }
-              const flight = await database.getRepository(LiveFlightEntity).findOneByOrFail({ schoolId, id });
-              const batches = await database
-                .getRepository(LiveBatchEntity)
-                .createQueryBuilder('batch')
-                .where('batch.schoolId = :schoolId AND batch.flightId = :id AND batch.seq >= :seq', {
-                  schoolId,
-                  id,
-                  seq,
-                })
-                .orderBy('batch.seq')
-                .getMany();
-              for (const batch of batches) {
-                // Without an id of their own: what was sent with a batch is sent again with it, or not at all.
-                const { coach, verdict } = await before(services, flight, batch.seq);
-                if (verdict) await stream.writeSSE({ event: 'attempt', data: JSON.stringify(verdict) });
-                if (coach) await stream.writeSSE({ event: 'coach', data: JSON.stringify(coach) });
-                const data = JSON.stringify({
-                  seq: batch.seq,
-                  columns: columnsOf(flight.header ?? '', batch.rows),
-                });
-                await stream.writeSSE({ id: String(batch.seq), event: 'samples', data });
-                seq = batch.seq + 1;
-              }
-              if (flight.endedAt && seq >= flight.nextSeq) {
-                const verdict = await lastVerdict(services, flight);
-                if (verdict) await stream.writeSSE({ event: 'attempt', data: JSON.stringify(verdict) });
-                await stream.writeSSE({
-                  id: String(seq),
-                  event: 'end',
-                  data: JSON.stringify({ recordingId: flight.recordingId }),
-                });
-                break;
-              }
+              if (Date.now() - asked < AGAIN_MS) continue;
+              asked = Date.now();
+              const session = await sessionOf(c);
+              if (!session || !(await requireFlight(database, viewer, id).catch(() => null))) break;
+              await stream.writeSSE({ event: 'still-there', data: '' });
             }
           } finally {
-            await stop();
+            stop();
+            await leave();
           }
         }) as never;
       },

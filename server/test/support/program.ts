@@ -25,9 +25,9 @@ export interface Program {
   end(signal?: NodeJS.Signals): Promise<void>;
 }
 
-/** Starts a server and waits until it answers. */
+/** Starts a server, at KEEL_PORT where one is named, and waits until it answers. */
 export async function startProgram(databaseUrl: string, env: Record<string, string> = {}): Promise<Program> {
-  const port = await freePort();
+  const port = Number(env.KEEL_PORT) || (await freePort());
   const url = `http://127.0.0.1:${port}`;
   let printed = '';
   const child = spawn(process.execPath, ['server/dist/main.js'], {

@@ -8,6 +8,8 @@ const WIDTH = 560;
 const HEIGHT = 40;
 const SPAN = 1.6;
 const LOOK_BACK_S = 60;
+/** Of the bank asked for. */
+const ON_ITS_WAY = 0.7;
 
 const yOf = (used: number): number =>
   HEIGHT / 2 - (Math.max(-SPAN, Math.min(SPAN, used)) / SPAN) * (HEIGHT / 2 - 2);
@@ -65,7 +67,13 @@ export function SeatLanes({ card, live, fresh, attempt, speedUnit }: Props) {
                 ],
               ];
         });
-        const out = points.some(([, used]) => Math.abs(used) > 1);
+        // Rolling in and out the bank is on its way, and nothing is wrong with it.
+        const onItsWay = (sample: Sample) =>
+          lane.parameter === 'bank' && (measured(lane, sample) ?? 0) < ON_ITS_WAY * lane.target;
+        const out = shown.some((sample) => {
+          const value = measured(lane, sample);
+          return value !== null && !onItsWay(sample) && Math.abs(usedOf(lane, value - lane.target)) > 1;
+        });
         return (
           <div key={lane.parameter} className="seat-lane" data-out={out || undefined}>
             <div>
