@@ -67,8 +67,13 @@ export function rowsOf(header: string, rows: string): CoachRow[] {
     });
 }
 
+/** A row of a recording is numbers between commas; whatever is quoted, or parted otherwise, takes the long way. */
 export const cells = (line: string): string[] =>
-  (Papa.parse<string[]>(line).data[0] ?? []).map((cell) => cell.trim());
+  (PLAIN.test(line) ? line.split(',') : (Papa.parse<string[]>(line).data[0] ?? [])).map((cell) =>
+    cell.trim(),
+  );
+
+const PLAIN = /^[\w.,+\- :]*,[\w.,+\- :]*$/;
 
 const secondsOf = (cell: string, column: string): number =>
   column === 'utc' ? Date.parse(cell) / 1000 : Number(cell);

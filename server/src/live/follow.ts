@@ -2,8 +2,8 @@
  * A flight as it comes, once for a process however many watch: each batch is fetched, coached and written as text one time, and
  * every watcher is handed the same. Those who come late, or come back, are given what they missed from the database.
  */
-import { Between, type DataSource } from 'typeorm';
-import { LiveBatchEntity, type LiveFlight, LiveFlightEntity } from '../db/entities.ts';
+import type { DataSource } from 'typeorm';
+import { type LiveFlight, LiveFlightEntity } from '../db/entities.ts';
 import type { Services } from '../http/env.ts';
 import { cells } from './batch.ts';
 import { before, lastVerdict } from './coached.ts';
@@ -64,7 +64,11 @@ async function begin(
 ): Promise<Open> {
   const { database } = services;
   const flights = database.getRepository(LiveFlightEntity);
-  const batches = database.getRepository(LiveBatchEntity);
+  const between = (first: number, last: number): Promise<{ seq: number; rows: string }[]> =>
+    database.query(
+      'SELECT seq, rows FROM live_batch WHERE school_id = $1 AND flight_id = $2 AND seq BETWEEN $3 AND $4 ORDER BY seq',
+      [schoolId, id, first, last],
+    );
   let flight = await flights.findOneByOrFail({ schoolId, id });
   const texts = new Map<number, string>();
   const listeners = new Set<() => void>();
@@ -72,10 +76,7 @@ async function begin(
   let loading: Promise<void> = Promise.resolve();
 
   async function fetchFrom(from: number): Promise<void> {
-    const kept = await batches.find({
-      where: { schoolId, flightId: id, seq: Between(from, from + PIECE - 1) },
-      order: { seq: 'ASC' },
-    });
+    const kept = await between(from, from + PIECE - 1);
     for (const batch of kept) {
       texts.set(batch.seq, await textOf(services, flight, batch.seq, batch.rows));
       latest = Math.max(latest, batch.seq);
@@ -109,10 +110,7 @@ async function begin(
         if (seq > latest) return null;
         const known = texts.get(seq);
         if (known !== undefined) return { text: known, next: seq + 1 };
-        const kept = await batches.find({
-          where: { schoolId, flightId: id, seq: Between(seq, Math.min(latest, seq + PIECE - 1)) },
-          order: { seq: 'ASC' },
-        });
+        const kept = await between(seq, Math.min(latest, seq + PIECE - 1));
         let text = '';
         for (const batch of kept) text += await textOf(services, flight, batch.seq, batch.rows);
         return kept.length === 0 ? null : { text, next: seq + kept.length };
