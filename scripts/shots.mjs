@@ -2,6 +2,7 @@
  * `npm run shots`: photographs each main view of the running demo, or of one that it starts itself, at 1280x800
  * into docs/screenshots. `KEEL_URL` names a running server, `KEEL_SHOTS` another folder, arguments pick views.
  */
+import { spawn } from 'node:child_process';
 import { chmodSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
@@ -80,10 +81,15 @@ const VIEWS = [
     },
   },
   {
-    name: 'debrief-tablet',
+    name: 'seat',
     as: 'idris',
     tablet: true,
-    path: ({ debrief }) => `/debrief/${debrief}?attempt=2`,
+    // A flight of this very minute, sent as it is flown; the picture is taken when its first attempt has ended.
+    path: async (_, { context, url }) => `/seat/${(await flyNow(context, url)).lessonId}`,
+    act: async (page) => {
+      await page.getByRole('button', { name: /Engine started/ }).click();
+      await page.getByRole('button', { name: 'Show the verdict' }).waitFor({ timeout: 120_000 });
+    },
   },
   { name: 'today', as: 'idris', path: '/' },
   { name: 'matrix', as: 'maren', path: '/path' },
@@ -125,6 +131,40 @@ async function signIn(context, url, who) {
   });
   if (!answer.ok()) throw new Error(`cannot sign in as ${who}: ${answer.status()}`);
 }
+
+/** A lesson of this very hour, and the recorder that flies it, ten times as fast. */
+async function flyNow(context, url) {
+  const { items } = await (await context.request.get(`${url}/api/lessons?limit=200`)).json();
+  const { student } = items.find((lesson) => lesson.student.name.startsWith('Nell'));
+  const lesson = await context.request.post(`${url}/api/lessons`, {
+    data: {
+      studentId: student.id,
+      airplaneId: 'sedge-2',
+      standardId: 'faa-private',
+      title: 'Turns, now',
+      plannedAt: new Date().toISOString(),
+      conditions: { weightLb: 1300, groundFt: 1900, headingDeg: 360, oatC: 4, qnhHpa: 1012 },
+      items: [
+        { id: 'level', maneuver: 'level-turn' },
+        { id: 'steep', maneuver: 'steep-turn' },
+      ],
+    },
+  });
+  const chief = await context.browser().newContext();
+  await signIn(chief, url, 'maren');
+  const device = await chief.request.post(`${url}/api/devices`, {
+    data: { name: 'Box', airplaneId: 'sedge-2' },
+  });
+  const { key } = await device.json();
+  await chief.close();
+  const folder = mkdtempSync(join(tmpdir(), 'keel-shots-recorder-'));
+  const args = ['--import', 'tsx', 'scripts/recorder.ts', '--to', url, '--airplane', 'sedge-2', '--key', key];
+  recorder = spawn(process.execPath, [...args, '--folder', folder, '--speed', '10', '--seed', '4'], {
+    stdio: 'ignore',
+  });
+  return { lessonId: (await lesson.json()).id };
+}
+let recorder;
 
 /** The lesson, recording and student that the pictures show. */
 async function subjects(context, url) {
@@ -171,8 +211,9 @@ async function main() {
         (message) => message.type() === 'error' && console.error(`${view.name}: ${message.text()}`),
       );
       page.on('pageerror', (error) => console.error(`${view.name}: ${error.message}`));
-      const path = typeof view.path === 'function' ? view.path(known) : view.path;
-      await page.goto(`${url}${path}`, { waitUntil: 'networkidle' });
+      const path = typeof view.path === 'function' ? await view.path(known, { context, url }) : view.path;
+      // A stream of a flight under way is never idle.
+      await page.goto(`${url}${path}`, { waitUntil: view.name === 'seat' ? 'load' : 'networkidle' });
       await page.evaluate(() => document.fonts.ready);
       await view.act?.(page);
       await page.waitForTimeout(300);
@@ -184,6 +225,7 @@ async function main() {
       console.log(`${view.name}.png`);
     }
   } finally {
+    recorder?.kill();
     await browser.close();
     await demo?.stop();
     if (demo) rmSync(demo.data, { recursive: true, force: true });

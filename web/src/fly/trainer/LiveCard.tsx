@@ -58,13 +58,12 @@ export function LiveCard({ card, lanes, demonstration, snapshot, speedUnit, alon
       <p className="quiet small">{facts.join(' · ')}</p>
       {!alone && <StepNow look={snapshot.coach} shown={snapshot.holder === 'instructor'} pass={passStep} />}
       {turns && turn && (
-        <div className="turned">
+        <div className="turned" title="Turned of 360°; the mark: begin the roll-out">
           <div className="turned-bar">
             <div style={{ width: `${Math.min(100, ((attempt?.turnedDeg ?? 0) / FULL_TURN_DEG) * 100)}%` }} />
             <i style={{ left: `${((FULL_TURN_DEG - turn.rollOutLeadDeg) / FULL_TURN_DEG) * 100}%` }} />
           </div>
           <strong>{numberText(attempt?.turnedDeg ?? 0)}°</strong>
-          <span className="quiet small">turned of 360°; mark: begin the roll-out</span>
         </div>
       )}
       {lanes.map((lane, i) =>

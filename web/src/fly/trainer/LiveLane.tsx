@@ -4,7 +4,7 @@ import { usedOf } from '@keel/core';
 import { numberText, PARAMETER_NAMES, signed, unitMark } from '../../parts/format.ts';
 
 const WIDTH = 300;
-const HEIGHT = 54;
+const HEIGHT = 40;
 /** Tolerance used that fits into the lane. */
 const SPAN = 1.75;
 
