@@ -40,7 +40,7 @@ test('lanes say where they are judged, and the thumbnail leaves out the rest', (
 
 test('no more points than asked for, whatever the rate', () => {
   const { track, attempts, score } = scored({ rateHz: 25 });
-  const trace = keelTrace(track, attempts[0], score.attempts[0], 100);
+  const trace = keelTrace(track, attempts[0], score.attempts[0], { maxPoints: 100 });
   expect(trace.timeS.length).toBeLessThanOrEqual(100);
   expect(smallKeel(trace, 20).every(({ used }) => used.length <= 25)).toBe(true);
   expect(altitudeProfile(track, 50).length).toBeLessThanOrEqual(50);

@@ -1,13 +1,14 @@
 /** What a keel chart draws: every judged parameter of an attempt in units of its own tolerance, on one time axis. */
 
 import { z } from 'zod';
-import type { Attempt } from '../kits/attempt/attempt.ts';
+import type { Attempt, ScoringContext } from '../kits/attempt/attempt.ts';
 import { rowsBetween } from '../recording/columns/span.ts';
 import type { Track } from '../recording/track/track.ts';
 import { toleranceUsed } from '../scoring/excursion.ts';
 import { parameterSchema } from '../scoring/standard.ts';
 import { roundTo } from '../units/numbers.ts';
 import type { AttemptScore } from './score.ts';
+import { storyOf, storySchema } from './story.ts';
 
 export const keelLaneSchema = z.object({
   parameter: parameterSchema,
@@ -32,6 +33,8 @@ export const keelTraceSchema = z.object({
   track: z
     .object({ latDeg: z.array(z.number().nullable()), lonDeg: z.array(z.number().nullable()) })
     .nullable(),
+  /** What explains it; left out by older cores. */
+  story: storySchema.nullish(),
 });
 export type KeelTrace = z.infer<typeof keelTraceSchema>;
 
@@ -42,7 +45,12 @@ const AFTER_S = 12;
 const LANES = ['bank', 'altitude', 'airspeed', 'heading', 'coordination'] as const;
 
 /** @returns at most `maxPoints` samples a lane, evenly spread over the attempt and a little around it. */
-export function keelTrace(track: Track, attempt: Attempt, score: AttemptScore, maxPoints = 600): KeelTrace {
+export function keelTrace(
+  track: Track,
+  attempt: Attempt,
+  score: AttemptScore,
+  { maxPoints = 600, context }: { maxPoints?: number; context?: ScoringContext } = {},
+): KeelTrace {
   const lastPhase = attempt.phases[attempt.phases.length - 1];
   const untilS = Math.max(attempt.endS + 4, Math.min(lastPhase?.endS ?? 0, attempt.endS + AFTER_S));
   const span = rowsBetween(track.timeS, attempt.startS - BEFORE_S, untilS, attempt.segment);
@@ -79,6 +87,7 @@ export function keelTrace(track: Track, attempt: Attempt, score: AttemptScore, m
       latDeg && lonDeg
         ? { latDeg: rows.map((i) => known(latDeg[i], 6)), lonDeg: rows.map((i) => known(lonDeg[i], 6)) }
         : null,
+    story: context ? storyOf(track, attempt, context, rows) : null,
   };
 }
 

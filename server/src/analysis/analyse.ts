@@ -115,7 +115,7 @@ export function scoreRead(recording: Recording, input: AnalysisInput, tell: (fra
  */
 export function analyse(input: AnalysisInput, tell: (fraction: number) => void): Analysis {
   const { score, track, attempts, context } = scoreRead(readInput(input, tell), input, tell);
-  const traces = attempts.map((attempt, i) => keelTrace(track, attempt, score.attempts[i]));
+  const traces = attempts.map((attempt, i) => keelTrace(track, attempt, score.attempts[i], { context }));
   return {
     score,
     profile: altitudeProfile(track),

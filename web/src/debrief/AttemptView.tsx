@@ -16,6 +16,7 @@ import { Failed, Loading } from '../parts/states.tsx';
 import { InstructorGrading, SelfGrade, StudentWords } from './Grading.tsx';
 import { KeelChart } from './KeelChart.tsx';
 import { type Again, SeeAgain } from './SeeAgain.tsx';
+import { StoryView } from './Story.tsx';
 import { type NewStatement, useAddStatement } from './use-statements.ts';
 import { Verdict } from './Verdict.tsx';
 import { WhatHappened } from './WhatHappened.tsx';
@@ -101,6 +102,16 @@ export function AttemptView(props: {
               </p>
               {keel.error && <Failed error={keel.error} />}
               {!keel.data && !keel.error && <Loading what="the keel" />}
+              {keel.data?.story?.around && (
+                <StoryView
+                  attempt={attempt}
+                  trace={keel.data}
+                  story={keel.data.story}
+                  speedUnit={recording.airplane.speedUnit}
+                  cursorS={cursorS}
+                  setCursorS={setCursorS}
+                />
+              )}
               {keel.data && (
                 <KeelChart
                   attempt={attempt}
@@ -109,6 +120,16 @@ export function AttemptView(props: {
                   cursorS={cursorS}
                   setCursorS={setCursorS}
                   marks={marks}
+                />
+              )}
+              {keel.data?.story && !keel.data.story.around && keel.data.story.lanes.length > 0 && (
+                <StoryView
+                  attempt={attempt}
+                  trace={keel.data}
+                  story={keel.data.story}
+                  speedUnit={recording.airplane.speedUnit}
+                  cursorS={cursorS}
+                  setCursorS={setCursorS}
                 />
               )}
               {attempt.brief && (

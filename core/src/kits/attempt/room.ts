@@ -17,6 +17,7 @@ import type { CoachPart } from '../coach/part.ts';
 import type { Attempt, Proposal, ScoringContext } from './attempt.ts';
 import type { Figures } from './figures.ts';
 import type { Requirement } from './requirement.ts';
+import type { StoryPart } from './story.ts';
 
 /** How the maneuver is briefed. */
 export interface Card {
@@ -116,6 +117,8 @@ export interface Room<
   /** Findings that say in words what a parameter's excursion says in figures. */
   folds?: Readonly<Partial<Record<Parameter, readonly FindingName[]>>>;
   pilot: Piece<FindingName>;
+  /** What explains it at Debrief, beside what judged it. */
+  story?: StoryPart;
   /** What the coach says while it is flown, and what it never says. */
   coach: CoachPart;
   /** The numbers it is found and judged by: its own, and those of the kits it uses. */

@@ -59,6 +59,7 @@ export const bestGlide = defineRoom({
     habits: ['no-clearing', 'rushed-entry', 'below-floor', ...GLIDE_FINDINGS],
     from: 'cruise',
   },
+  story: { lanes: ['altitude', 'vertical-speed', 'power'] },
   coach: bestGlideCoach,
   tables: [GENERAL_LIMITS, GLIDE_LIMITS, GLIDE_SIGNS, STRAIGHT_SIGNS, SCENE],
 });

@@ -33,6 +33,7 @@ export const climbingTurn = defineRoom({
     habits: TURN_HABITS,
     from: 'card',
   },
+  story: { lanes: ['pitch', 'vertical-speed'] },
   coach: climbingTurnCoach,
   tables: [TURN_LIMITS, TURN_SIGNS, SCENE, SETTLING, ROUGH_AIR],
 });

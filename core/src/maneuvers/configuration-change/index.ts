@@ -43,6 +43,7 @@ export const configurationChange = defineRoom({
     habits: ['balloon-on-flap', 'sink-on-flap-retraction', 'flap-overspeed'],
     from: 'cruise',
   },
+  story: { lanes: ['airspeed', 'flaps', 'power', 'pitch'] },
   coach: configurationChangeCoach,
   tables: [GENERAL_LIMITS, FLAP_LIMITS, CHANGES, STRAIGHT_SIGNS, SCENE],
 });

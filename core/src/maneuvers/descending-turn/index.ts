@@ -33,6 +33,7 @@ export const descendingTurn = defineRoom({
     habits: TURN_HABITS,
     from: 'card',
   },
+  story: { lanes: ['pitch', 'vertical-speed'] },
   coach: descendingTurnCoach,
   tables: [TURN_LIMITS, TURN_SIGNS, SCENE, SETTLING, ROUGH_AIR],
 });

@@ -27,6 +27,7 @@ export const descent = defineRoom({
   findings: [...LIMIT_FINDINGS, ...LEG_FINDINGS],
   requirements: GENERAL_REQUIREMENTS,
   pilot: { script, habits: LEG_FINDINGS, from: 'card' },
+  story: { lanes: ['altitude', 'power', 'pitch'] },
   coach: descentCoach,
   tables: [STRAIGHT_LIMITS, STRAIGHT_SIGNS, SCENE, ROUGH_AIR],
 });

@@ -34,6 +34,7 @@ export const levelTurn = defineRoom({
     habits: [...GENERAL_FINDINGS, ...LEVEL_TURN_FINDINGS, ...TURN_HABITS],
     from: 'card',
   },
+  story: { lanes: ['pitch', 'power'] },
   coach: levelTurnCoach,
   tables: [GENERAL_LIMITS, TURN_LIMITS, TURN_SIGNS, SCENE, SETTLING, ROUGH_AIR],
 });

@@ -12,6 +12,7 @@ import { soughtStall } from '../../kits/stalls/stall.ts';
 import { STALL_PHASES } from '../../kits/stalls/stall-attempt.ts';
 import { POWER_OFF_FINDINGS, STALL_FINDINGS } from '../../kits/stalls/stall-case.ts';
 import { STALL_VARIANTS } from '../../kits/stalls/stall-variant.ts';
+import { stallStory } from '../../kits/stalls/story.ts';
 import { STALL_LIMITS, STALL_TABLES } from '../../kits/stalls/tables.ts';
 import { powerOffStallCard } from './card.ts';
 import { powerOffStallCoach } from './coach.ts';
@@ -59,6 +60,7 @@ export const powerOffStall = defineRoom({
     ],
     from: 'cruise',
   },
+  story: stallStory,
   coach: powerOffStallCoach,
   tables: [GENERAL_LIMITS, FLAP_LIMITS, STALL_LIMITS, ...STALL_TABLES, SCENE, SETTLING],
 });

@@ -11,6 +11,7 @@ import { soughtStall } from '../../kits/stalls/stall.ts';
 import { STALL_PHASES } from '../../kits/stalls/stall-attempt.ts';
 import { POWER_ON_FINDINGS, STALL_FINDINGS } from '../../kits/stalls/stall-case.ts';
 import { STALL_VARIANTS } from '../../kits/stalls/stall-variant.ts';
+import { stallStory } from '../../kits/stalls/story.ts';
 import { STALL_LIMITS, STALL_TABLES } from '../../kits/stalls/tables.ts';
 import { powerOnStallCard } from './card.ts';
 import { powerOnStallCoach } from './coach.ts';
@@ -56,6 +57,7 @@ export const powerOnStall = defineRoom({
     ],
     from: 'cruise',
   },
+  story: stallStory,
   coach: powerOnStallCoach,
   tables: [GENERAL_LIMITS, FLAP_LIMITS, STALL_LIMITS, ...STALL_TABLES, SCENE, SETTLING],
 });

@@ -49,6 +49,7 @@ export const slippingDescentTurn = defineRoom({
     ],
     from: 'card',
   },
+  story: { lanes: ['ball', 'vertical-speed', 'pitch'] },
   coach: slippingDescentTurnCoach,
   tables: [GENERAL_LIMITS, SLIP_LIMITS, SLIP_SIGNS, TURN_LIMITS, TURN_SIGNS, SCENE, SETTLING],
 });

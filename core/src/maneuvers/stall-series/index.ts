@@ -9,6 +9,7 @@ import { GENERAL_LIMITS, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
 import { spinEntry, wingDrop } from '../../kits/stalls/entry-findings.ts';
 import { measureStall, STALL_PHASES } from '../../kits/stalls/stall-attempt.ts';
 import { stallProposals } from '../../kits/stalls/stall-attempts.ts';
+import { stallStory } from '../../kits/stalls/story.ts';
 import { STALL_LIMITS, STALL_TABLES } from '../../kits/stalls/tables.ts';
 import { stallSeriesCard } from './card.ts';
 import { stallSeriesCoach } from './coach.ts';
@@ -38,6 +39,7 @@ export const stallSeries = defineRoom({
   findings: [...LIMIT_FINDINGS, ...GENERAL_FINDINGS, 'wing-drop', 'spin-entry'],
   requirements: GENERAL_REQUIREMENTS,
   pilot: { script, habits: [...GENERAL_FINDINGS, 'wing-drop'], from: 'cruise' },
+  story: stallStory,
   coach: stallSeriesCoach,
   tables: [GENERAL_LIMITS, STALL_LIMITS, ...STALL_TABLES, SCENE, SETTLING],
 });

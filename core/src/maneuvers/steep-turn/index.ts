@@ -35,6 +35,7 @@ export const steepTurn = defineRoom({
   },
   requirements: STEEP_REQUIREMENTS,
   pilot: { script, habits: [...GENERAL_FINDINGS, ...STEEP_FINDINGS], from: 'card' },
+  story: { lanes: ['airspeed', 'power', 'pitch'] },
   coach: steepTurnCoach,
   tables: [GENERAL_LIMITS, STEEP_LIMITS, STEEP_SIGNS, TURN_LIMITS, TURN_SIGNS, SCENE, SETTLING, ROUGH_AIR],
 });

@@ -71,6 +71,7 @@ export const straightAndLevel = defineRoom({
   findings: [...LIMIT_FINDINGS, ...LEVEL_FINDINGS],
   requirements: GENERAL_REQUIREMENTS,
   pilot: { script, habits: LEVEL_FINDINGS, from: 'card' },
+  story: { lanes: ['pitch', 'power'] },
   coach: straightAndLevelCoach,
   tables: [STRAIGHT_LIMITS, STRAIGHT_SIGNS, LEVEL_SIGNS, SCENE, ROUGH_AIR],
 });
