@@ -1,6 +1,6 @@
 /** The brief as a new instructor goes through it: compose, load, look at each card, print, share. */
 import { expect, type Page, test } from '@playwright/test';
-import { lessonsOf, signInQuickly } from './support/people.ts';
+import { lessonsOf, plannedLesson, signInQuickly } from './support/people.ts';
 
 const order = (page: Page) =>
   page.getByRole('region', { name: 'Order of the lesson' }).locator('li strong').allTextContents();
@@ -78,7 +78,7 @@ test('a whole lesson is composed, ordered, loaded, briefed, saved and printed', 
 
 test('each maneuver has the picture that suits it, and its mark moves the card', async ({ page }) => {
   await signInQuickly(page.request, 'idris');
-  const planned = (await lessonsOf(page.request, 'Nell')).find(({ recordings }) => recordings.length === 0)!;
+  const planned = await plannedLesson(page.request);
   await page.goto(`/brief/${planned.id}`);
   const card = page.getByLabel('Target card');
 
@@ -110,7 +110,7 @@ test('a lesson edited in two windows: the second is told, and keeps what it type
   context,
 }) => {
   await signInQuickly(page.request, 'idris');
-  const planned = (await lessonsOf(page.request, 'Nell')).find(({ recordings }) => recordings.length === 0)!;
+  const planned = await plannedLesson(page.request);
   const other = await context.newPage();
   for (const [window, title] of [
     [page, 'First window'],
@@ -130,7 +130,7 @@ test('a lesson edited in two windows: the second is told, and keeps what it type
 
 test('the student sees the cards, and can change nothing', async ({ page }) => {
   await signInQuickly(page.request, 'nell');
-  const planned = (await lessonsOf(page.request, 'Nell')).find(({ recordings }) => recordings.length === 0)!;
+  const planned = await plannedLesson(page.request);
   await page.goto(`/brief/${planned.id}`);
   await expect(page.getByLabel('Target card')).toContainText('Steep turns');
   await expect(page.getByText('The pull begins at 30°, not at 45°')).toBeVisible();

@@ -174,3 +174,25 @@ test('unfolded and compared, the debrief has no serious accessibility violation'
   const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
   expect(serious.map(({ id, nodes }) => `${id}: ${nodes[0].html}`)).toEqual([]);
 });
+
+test('a stall is told by its events: a tap on one goes to the moment, and a table says the same', async ({
+  page,
+}) => {
+  await signInQuickly(page.request, 'idris');
+  const review = (await lessonsOf(page.request, 'Nell')).find(
+    ({ title, recordings }) => title.startsWith('Review') && recordings.length > 0,
+  )!;
+  await page.goto(`/debrief/${review.recordings[0].id}?attempt=3`);
+  const story = page.getByRole('region', { name: 'What happened, by its events' });
+  const cursor = page.getByRole('slider', { name: 'Cursor in the keel chart' });
+  await story.getByRole('button', { name: 'lowest' }).click();
+  const atLowest = Number(await cursor.getAttribute('aria-valuenow'));
+  await story.getByRole('button', { name: 'break' }).click();
+  const atBreak = Number(await cursor.getAttribute('aria-valuenow'));
+  expect(atLowest).toBeGreaterThan(atBreak + 3);
+  await expect(story.getByText('ft lost')).toBeVisible();
+  await story.getByText('As a table').click();
+  await expect(story.getByRole('row', { name: /^break 0/ })).toBeVisible();
+  // The grade is in sight, however long the page.
+  await expect(page.getByLabel('Your grade').getByRole('button', { name: /holding/ })).toBeInViewport();
+});

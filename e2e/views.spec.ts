@@ -93,6 +93,41 @@ test('on a tablet nothing is wider than the screen, and what is touched is large
   await context.close();
 });
 
+test('on a phone nothing runs out of the page, on any view', async ({ browser, baseURL }) => {
+  const context = await browser.newContext({
+    baseURL,
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+  });
+  await signInQuickly(context.request, 'maren');
+  const page = await context.newPage();
+  const known = await ids(context.request);
+  const more: typeof VIEWS = {
+    'in the air': () => '/live',
+    'the right seat': ({ lesson }) => `/seat/${lesson}`,
+  };
+  for (const [name, path] of Object.entries({ ...VIEWS, ...more })) {
+    await page.goto(path(known));
+    await page.locator('h1, h2').first().waitFor();
+    await page.waitForTimeout(400);
+    const width = await page.evaluate(() => document.documentElement.scrollWidth);
+    expect([name, width]).toEqual([name, 390]);
+  }
+  await context.close();
+});
+
+test('in the air and the right seat have no serious violation', async ({ page }) => {
+  await signInQuickly(page.request, 'maren');
+  const { lesson } = await ids(page.request);
+  for (const path of ['/live', `/seat/${lesson}`]) {
+    await page.goto(path);
+    await page.locator('h1, h2').first().waitFor();
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
+    expect(serious.map(({ id, nodes }) => `${path}, ${id}: ${nodes[0].html}`)).toEqual([]);
+  }
+});
+
 test('the shortcut list opens on a question mark', async ({ page }) => {
   await signInQuickly(page.request, 'idris');
   await page.goto('/brief');

@@ -57,57 +57,62 @@ export function InstructorGrading(props: {
   const [nextTime, setNextTime] = useState(statements.nextTime ?? '');
   const [more, setMore] = useState<'verdict' | 'edit' | null>(null);
   return (
-    <section className="sheet stack" aria-label="Your grade" style={{ gap: 10 }}>
-      <div className="row spread">
-        <h3>Your grade</h3>
-        <span className="small quiet">
-          {statements.selfGrade
-            ? `${props.studentName} said ${statements.selfGrade.grade}${statements.selfGrade.beforeVerdict ? ', before the verdict' : ''}`
-            : `${props.studentName} has not graded it`}
-        </span>
-      </div>
-      <GradeButtons
-        value={statements.grade}
-        choose={(grade) => addStatement({ kind: 'grade', grade })}
-        label="Your grade"
-      />
-      <WhoFlew statements={statements} addStatement={addStatement} />
-      <SeenTaps statements={statements} addStatement={addStatement} maneuver={props.attempt.maneuver} />
-      <TextInput
-        label="One thing for next time"
-        value={nextTime}
-        onChange={(event) => setNextTime(event.currentTarget.value)}
-        onBlur={() =>
-          nextTime.trim() !== (statements.nextTime ?? '') &&
-          addStatement({ kind: 'next-time', text: nextTime })
-        }
-        placeholder="Stop the roll, then pull."
-      />
-      <CommentForm label="Comment" action="Keep" keep={(text) => addStatement({ kind: 'comment', text })} />
-      <Words statements={statements} />
-      <div className="row" style={{ flexWrap: 'wrap', gap: 2 }}>
-        {MORE.map(({ value, label }) => (
-          <Button
-            key={value}
-            variant="subtle"
-            size="compact-sm"
-            aria-expanded={more === value}
-            onClick={() => setMore(more === value ? null : value)}
-          >
-            {label}
-          </Button>
-        ))}
-      </div>
-      {more === 'verdict' && <Exceptions statements={statements} addStatement={addStatement} />}
-      {more === 'edit' && (
-        <EditAttempt
-          attempt={props.attempt}
-          next={props.next}
-          cursorS={props.cursorS}
-          addStatement={addStatement}
+    <>
+      {/* In sight however long the page is: it is what the page is for. */}
+      <section className="sheet stack grade-bar" aria-label="Your grade">
+        <div className="row spread">
+          <h3>Your grade</h3>
+          <span className="small quiet">
+            {statements.selfGrade
+              ? `${props.studentName} said ${statements.selfGrade.grade}${statements.selfGrade.beforeVerdict ? ', before the verdict' : ''}`
+              : `${props.studentName} has not graded it`}
+          </span>
+        </div>
+        <GradeButtons
+          value={statements.grade}
+          choose={(grade) => addStatement({ kind: 'grade', grade })}
+          label="Your grade"
         />
-      )}
-    </section>
+        <WhoFlew statements={statements} addStatement={addStatement} />
+      </section>
+      <section className="sheet stack" aria-label="More of this attempt" style={{ gap: 10 }}>
+        <SeenTaps statements={statements} addStatement={addStatement} maneuver={props.attempt.maneuver} />
+        <TextInput
+          label="One thing for next time"
+          value={nextTime}
+          onChange={(event) => setNextTime(event.currentTarget.value)}
+          onBlur={() =>
+            nextTime.trim() !== (statements.nextTime ?? '') &&
+            addStatement({ kind: 'next-time', text: nextTime })
+          }
+          placeholder="Stop the roll, then pull."
+        />
+        <CommentForm label="Comment" action="Keep" keep={(text) => addStatement({ kind: 'comment', text })} />
+        <Words statements={statements} />
+        <div className="row" style={{ flexWrap: 'wrap', gap: 2 }}>
+          {MORE.map(({ value, label }) => (
+            <Button
+              key={value}
+              variant="subtle"
+              size="compact-sm"
+              aria-expanded={more === value}
+              onClick={() => setMore(more === value ? null : value)}
+            >
+              {label}
+            </Button>
+          ))}
+        </div>
+        {more === 'verdict' && <Exceptions statements={statements} addStatement={addStatement} />}
+        {more === 'edit' && (
+          <EditAttempt
+            attempt={props.attempt}
+            next={props.next}
+            cursorS={props.cursorS}
+            addStatement={addStatement}
+          />
+        )}
+      </section>
+    </>
   );
 }
 

@@ -162,7 +162,7 @@ function Lane({ lane, timeS, span, x, width, cursorS, speedUnit, fromAtS, lowest
     <div className="story-lane" style={{ height }}>
       <div className="story-name">
         <strong>{LANE_NAMES[lane.name]}</strong>
-        <span>{unitText(lane, speedUnit)}</span>
+        {height > 50 && <span>{unitText(lane, speedUnit)}</span>}
         <em>{textAt(lane, timeS, cursorS, speedUnit)}</em>
       </div>
       <svg width={width} height={height} aria-hidden="true">

@@ -3,7 +3,7 @@
  * marks with a name, and who flew. Without a network everything tapped waits here, and goes by itself.
  */
 import type { Lesson } from '@keel/core';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { useAirplanes, useLesson, useMe } from '../api/hooks.ts';
 import { useLiveFlight, useLiveFlights } from '../live/use-live-flight.ts';
@@ -47,6 +47,7 @@ function Seat({ lesson, by, goAroundUnit }: { lesson: Lesson; by: string; goArou
   const flight = flights.data?.find(({ lessonId }) => lessonId === lesson.id);
   const live = useLiveFlight(flight?.id);
   const fresh = useFresh(live);
+  const lastFlown = useRef(false);
 
   if (startedMs === null)
     return (
@@ -61,7 +62,9 @@ function Seat({ lesson, by, goAroundUnit }: { lesson: Lesson; by: string; goArou
     );
   // What is old tells nothing about where it is.
   const coach = fresh ? live.coach : null;
-  const flown = coach?.beganS != null;
+  // Heard no more, it is what it was: the zones are not taken away in the middle of it.
+  const flown = fresh ? coach?.beganS != null : lastFlown.current;
+  lastFlown.current = flown;
   const inAttempt = tapped ? tapped === 'in' : flown;
   const card = lesson.cards[coach?.card ?? 0];
   const bar = (
