@@ -44,7 +44,7 @@ test('a stall is told by its events, at the moments at which the pilot made them
   const moves = flown.events.filter(({ name }) => name === 'flaps-in').map(({ atS }) => atS);
   const flaps = story.events.filter(({ id }) => id.startsWith('flaps'));
   expect(flaps.map(({ name }) => name)).toEqual(['30→20°', '20→10°', '10→0°']);
-  flaps.forEach(({ atS }, i) => expect(Math.abs(atS - moves[i])).toBeLessThan(1.5));
+  for (const [i, { atS }] of flaps.entries()) expect(Math.abs(atS - moves[i])).toBeLessThan(1.5);
   // Enlarged about the break, and within the attempt.
   expect(story.around).toMatchObject({ event: 'break', atS: at('break') });
   expect(story.around!.fromS).toBeLessThan(at('break') - 8);
@@ -62,7 +62,7 @@ test('the warning lies above the stall, and both move with the load', () => {
   const [airspeed] = story.lanes;
   const [warning, stall] = airspeed.lines;
   expect([warning.name, stall.name]).toEqual(['warning', 'stall']);
-  warning.values.forEach((value, i) => expect(value!).toBeGreaterThan(stall.values[i]!));
+  for (const [i, value] of warning.values.entries()) expect(value!).toBeGreaterThan(stall.values[i]!);
   // At 45° of bank a wing stalls at 1.19 times the speed [√1.41, the load of a level turn].
   const most = Math.max(...stall.values.map(Number));
   expect(most / Math.min(...stall.values.map(Number))).toBeGreaterThan(1.12);
