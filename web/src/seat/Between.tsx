@@ -1,11 +1,12 @@
 /** Between attempts: what was flown, what is left of height and speed, marks with a name, and who flew. */
-import { type Help, type Lesson, requireRoom, type TargetCard } from '@keel/core';
+import { type Airplane, type Help, type Lesson, requireRoom, type TargetCard } from '@keel/core';
 import { useState } from 'react';
 import type { LiveState } from '../live/use-live-flight.ts';
 import { numberText } from '../parts/format.ts';
 import { ItemList } from './ItemList.tsx';
 import { SeatLanes } from './SeatLanes.tsx';
 import { Since } from './Since.tsx';
+import { useDemonstration } from './use-demonstration.ts';
 import type { Notes } from './use-notes.ts';
 import { VerdictOnTap } from './VerdictOnTap.tsx';
 
@@ -25,14 +26,15 @@ interface Props {
   lesson: Lesson;
   live: LiveState;
   fresh: boolean;
-  speedUnit: string;
+  airplane: Airplane | undefined;
   notes: Notes;
   begin: () => void;
   /** Lets the recorder say again when an attempt is flown; null where it does. */
   follow: (() => void) | null;
 }
 
-export function Between({ card, lesson, live, fresh, speedUnit, notes, begin, follow }: Props) {
+export function Between({ card, lesson, live, fresh, airplane, notes, begin, follow }: Props) {
+  const demonstration = useDemonstration(airplane, card);
   const [list, setList] = useState<'checks' | 'drill' | 'broken' | null>(null);
   const mark = (text: string) => notes.say({ kind: 'mark', text }, text);
   const verdict = live.verdicts.at(-1) ?? null;
@@ -63,7 +65,16 @@ export function Between({ card, lesson, live, fresh, speedUnit, notes, begin, fo
     );
   return (
     <div className="seat-between">
-      {card && <SeatLanes card={card} live={live} fresh={fresh} attempt={verdict} speedUnit={speedUnit} />}
+      {card && (
+        <SeatLanes
+          card={card}
+          live={live}
+          fresh={fresh}
+          attempt={verdict}
+          demonstration={demonstration}
+          speedUnit={airplane?.speedUnit ?? 'kt'}
+        />
+      )}
       <p className="seat-figures">
         {card && (
           <>

@@ -1,24 +1,29 @@
 /** The attempt's keel: bank, altitude and airspeed about what was asked, large figures beside them; the demonstration dashed. */
-import { type Lane, type LiveVerdict, lanesOf, type TargetCard, usedOf } from '@keel/core';
+import {
+  type Demonstration,
+  type Lane,
+  type LiveVerdict,
+  lanesOf,
+  type TargetCard,
+  usedOf,
+} from '@keel/core';
 import { useMemo } from 'react';
 import type { LiveState, Sample } from '../live/use-live-flight.ts';
 import { numberText, PARAMETER_NAMES, signed, speedIn, unitMark } from '../parts/format.ts';
+import { LANE_HEIGHT, laneY, linePath } from '../sight/lane-drawing.ts';
 
 const WIDTH = 560;
-const HEIGHT = 40;
-const SPAN = 1.6;
 const LOOK_BACK_S = 60;
 /** Of the bank asked for. */
 const ON_ITS_WAY = 0.7;
-
-const yOf = (used: number): number =>
-  HEIGHT / 2 - (Math.max(-SPAN, Math.min(SPAN, used)) / SPAN) * (HEIGHT / 2 - 2);
 
 interface Props {
   card: TargetCard;
   live: LiveState;
   fresh: boolean;
   attempt: LiveVerdict | null;
+  /** The demonstration, where it has been flown by now. */
+  demonstration: Demonstration | null;
   speedUnit: string;
 }
 
@@ -35,7 +40,19 @@ function measured({ parameter }: Lane, sample: Sample): number | null {
   }
 }
 
-export function SeatLanes({ card, live, fresh, attempt, speedUnit }: Props) {
+/** The demonstration's line over so many seconds. */
+function shownPoints(
+  { lanes, stepS }: Demonstration,
+  index: number,
+  lane: Lane,
+  forS: number,
+): [number, number][] {
+  return (lanes[index] ?? [])
+    .map((deviation, i): [number, number] => [((i * stepS) / forS) * WIDTH, laneY(usedOf(lane, deviation))])
+    .filter(([x]) => x <= WIDTH);
+}
+
+export function SeatLanes({ card, live, fresh, attempt, demonstration, speedUnit }: Props) {
   const lanes = useMemo(
     () =>
       lanesOf(card)
@@ -90,15 +107,23 @@ export function SeatLanes({ card, live, fresh, attempt, speedUnit }: Props) {
                     : `${numberText(now * scale)}${unitMark(unit)}`}
               </strong>
             </div>
-            <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} preserveAspectRatio="none" aria-hidden="true">
-              <rect className="lane-band" x="0" y={yOf(1)} width={WIDTH} height={yOf(-1) - yOf(1)} />
-              <line className="lane-target" x1="0" x2={WIDTH} y1={yOf(0)} y2={yOf(0)} />
-              <path
-                className="lane-flown"
-                d={points
-                  .map(([x, used], i) => `${i === 0 ? 'M' : 'L'}${x.toFixed(1)} ${yOf(used).toFixed(1)}`)
-                  .join('')}
-              />
+            <svg viewBox={`0 0 ${WIDTH} ${LANE_HEIGHT}`} preserveAspectRatio="none" aria-hidden="true">
+              <rect className="lane-band" x="0" y={laneY(1)} width={WIDTH} height={laneY(-1) - laneY(1)} />
+              <line className="lane-target" x1="0" x2={WIDTH} y1={laneY(0)} y2={laneY(0)} />
+              {spanned && demonstration && (
+                <path
+                  className="lane-shown"
+                  d={linePath(
+                    shownPoints(
+                      demonstration,
+                      lanesOf(card).findIndex(({ parameter }) => parameter === lane.parameter),
+                      lane,
+                      toS - fromS,
+                    ),
+                  )}
+                />
+              )}
+              <path className="lane-flown" d={linePath(points.map(([x, used]) => [x, laneY(used)]))} />
             </svg>
           </div>
         );

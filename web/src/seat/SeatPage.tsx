@@ -2,7 +2,7 @@
  * The right-seat view: a tablet on the knee. In an attempt nothing asks for eyes; between attempts there is time for figures,
  * marks with a name, and who flew. Without a network everything tapped waits here, and goes by itself.
  */
-import type { Lesson } from '@keel/core';
+import type { Airplane, Lesson } from '@keel/core';
 import { useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { useAirplanes, useLesson, useMe } from '../api/hooks.ts';
@@ -31,13 +31,13 @@ export function SeatPage() {
       </div>
     );
   const airplane = airplanes.data?.find(({ id }) => id === lesson.data?.airplane.id);
-  return <Seat lesson={lesson.data} by={me.id} goAroundUnit={airplane?.speedUnit ?? 'kt'} />;
+  return <Seat lesson={lesson.data} by={me.id} airplane={airplane} />;
 }
 
 /** When the engine was started on this lesson, so that a reload does not lose the block time. */
 const startedName = (lessonId: string): string => `keel.seat.${lessonId}`;
 
-function Seat({ lesson, by, goAroundUnit }: { lesson: Lesson; by: string; goAroundUnit: string }) {
+function Seat({ lesson, by, airplane }: { lesson: Lesson; by: string; airplane: Airplane | undefined }) {
   const [startedMs, setStartedMs] = useState<number | null>(
     () => Number(localStorage.getItem(startedName(lesson.id))) || null,
   );
@@ -98,7 +98,7 @@ function Seat({ lesson, by, goAroundUnit }: { lesson: Lesson; by: string; goArou
           lesson={lesson}
           live={live}
           fresh={fresh}
-          speedUnit={goAroundUnit}
+          airplane={airplane}
           notes={notes}
           begin={() => setTapped('in')}
           follow={tapped !== null && flight ? () => setTapped(null) : null}

@@ -4,6 +4,12 @@ import type { Aims, FlightSign, Step } from '../coach/part.ts';
 import { above, below, between } from '../coach/sign.ts';
 import { ready, settle } from '../coach/steps.ts';
 
+/** What shows that it has begun: power off, or speed gone. */
+export const POWER_BACK: FlightSign = [
+  { powerTakenOff: above(0.12), lever: below(0.45) },
+  { slowedKt: above(10) },
+];
+
 /** What shows that the nose is being raised toward the stall. */
 export const RISING: FlightSign = { pitchDegPerS: above(0.6), speedKtPerS: below(-0.5), pitchDeg: above(1) };
 

@@ -7,6 +7,17 @@ import { TURNING, turnSteps } from './coach.ts';
 
 const HELD = ['slanting', ...TURNING, 'roll-out'];
 
+/** Fast in a climb or a descent: the nose, and no more. */
+export const fast = (during: readonly string[], usedAbove = 0.8): Situation => ({
+  id: 'fast',
+  during,
+  when: { speedUsed: above(usedAbove), inStepS: above(8) },
+  forS: 1.5,
+  never: ['PUSH', 'MORE POWER'],
+  says: 'Raise the nose a little.',
+  means: ['PULL'],
+});
+
 export const climbingSituations: readonly Situation[] = [
   {
     id: 'slow',
@@ -17,15 +28,7 @@ export const climbingSituations: readonly Situation[] = [
     says: 'Lower the nose.',
     means: ['PUSH'],
   },
-  {
-    id: 'fast',
-    during: HELD,
-    when: { speedUsed: above(0.8), inStepS: above(8) },
-    forS: 1.5,
-    never: ['PUSH', 'MORE POWER'],
-    says: 'Raise the nose a little.',
-    means: ['PULL'],
-  },
+  fast(HELD),
   {
     id: 'climbing-as-meant',
     during: HELD,
@@ -44,15 +47,7 @@ export const descendingSituations: readonly Situation[] = [
     says: 'Lower the nose. Less bank.',
     means: ['PUSH', 'SHALLOW'],
   },
-  {
-    id: 'fast',
-    during: HELD,
-    when: { speedUsed: above(0.8), inStepS: above(8) },
-    forS: 1.5,
-    never: ['PUSH', 'MORE POWER'],
-    says: 'Raise the nose a little.',
-    means: ['PULL'],
-  },
+  fast(HELD),
   {
     id: 'descending-as-meant',
     during: HELD,

@@ -2,7 +2,7 @@
 import type { CoachPart, Situation } from '../../kits/coach/part.ts';
 import { above, below, between } from '../../kits/coach/sign.ts';
 import { awayFrom, noStallYet, outOf, STALL_WITHOUT, towardTheStall } from '../../kits/stalls/coach.ts';
-import { outOfTheStall, RISING, stallReady, toTheStall } from '../../kits/stalls/coach-steps.ts';
+import { outOfTheStall, POWER_BACK, RISING, stallReady, toTheStall } from '../../kits/stalls/coach-steps.ts';
 
 const noDescent: Situation = {
   id: 'no-descent',
@@ -25,11 +25,7 @@ export const powerOffStallCoach: CoachPart = {
   steps(card) {
     const kias = card.entry.airspeedKias ?? undefined;
     return [
-      stallReady({ altitude: 'entry', heading: 'entry' }, [
-        { powerTakenOff: above(0.12), lever: below(0.45) },
-        { slowedKt: above(10) },
-        { flapStage: above(1) },
-      ]),
+      stallReady({ altitude: 'entry', heading: 'entry' }, [POWER_BACK, { flapStage: above(1) }].flat()),
       {
         id: 'setup',
         name: 'Setting up',

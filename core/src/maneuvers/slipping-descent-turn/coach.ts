@@ -3,7 +3,7 @@ import { FEET } from '../../kits/coach/meaning.ts';
 import type { CoachPart, Situation } from '../../kits/coach/part.ts';
 import { above, below, between } from '../../kits/coach/sign.ts';
 import { bank, tooSoonOut } from '../../kits/turns/coach.ts';
-import { slantedTurnSteps } from '../../kits/turns/coach-slanted.ts';
+import { fast, slantedTurnSteps } from '../../kits/turns/coach-slanted.ts';
 
 const TURN = ['roll-in', 'established'];
 
@@ -26,15 +26,7 @@ const SITUATIONS: readonly Situation[] = [
     says: 'Lower the nose. Less bank.',
     means: ['PUSH', 'SHALLOW'],
   },
-  {
-    id: 'fast',
-    during: TURN,
-    when: { speedUsed: above(0.7), inStepS: above(5) },
-    forS: 1.5,
-    never: ['PUSH', 'MORE POWER'],
-    says: 'Raise the nose a little.',
-    means: ['PULL'],
-  },
+  fast(TURN, 0.7),
   {
     id: 'little-slip',
     during: ['established'],

@@ -3,16 +3,13 @@ import type { CoachPart } from '../../kits/coach/part.ts';
 import { above, below, between } from '../../kits/coach/sign.ts';
 import { settle } from '../../kits/coach/steps.ts';
 import { outOf, STALL_WITHOUT, towardTheStall } from '../../kits/stalls/coach.ts';
-import { RISING, stallReady, toTheStall } from '../../kits/stalls/coach-steps.ts';
+import { POWER_BACK, RISING, stallReady, toTheStall } from '../../kits/stalls/coach-steps.ts';
 
 export const stallSeriesCoach: CoachPart = {
   steps(card) {
     const kias = card.entry.airspeedKias ?? undefined;
     return [
-      stallReady({ altitude: 'entry', heading: 'entry' }, [
-        { powerTakenOff: above(0.12), lever: below(0.45) },
-        { slowedKt: above(10) },
-      ]),
+      stallReady({ altitude: 'entry', heading: 'entry' }, POWER_BACK),
       {
         id: 'setup',
         name: 'Setting up',
