@@ -18,6 +18,7 @@ import { clock, numberText, speedIn } from '../parts/format.ts';
 import { Failed, Loading } from '../parts/states.tsx';
 import { Panel } from '../sight/Panel.tsx';
 import { type Seen, Windscreen } from '../sight/Windscreen.tsx';
+import { useCoachWords } from './use-coach-words.ts';
 import { SPEEDS, usePlayback } from './use-playback.ts';
 import './replay.css';
 
@@ -60,6 +61,8 @@ function Running({ recording, attempt, cursorS, setCursorS, flight }: Props & { 
   const airplane = airplanes?.find(({ id }) => id === recording.airplane.id);
   const { speedUnit } = recording.airplane;
   const demonstrated = useMemo(() => horizonsOf(flight, attempt), [flight, attempt]);
+  const words = useCoachWords(recording, attempt, flight);
+  const word = words.find(({ fromS, toS }) => cursorS >= fromS && cursorS <= toS + 0.05);
   const inAttempt = cursorS >= attempt.startS && cursorS <= attempt.endS;
   return (
     <>
@@ -69,6 +72,12 @@ function Running({ recording, attempt, cursorS, setCursorS, flight }: Props & { 
             {clock(cursorS - attempt.startS)}
             <small>{inAttempt ? attemptName(attempt) : 'outside the attempt'}</small>
           </span>
+          {word && (
+            <span className="replay-coach" data-level={word.level}>
+              <small>the coach would have said</small>
+              {word.says}
+            </span>
+          )}
           {moment.stall_warn > 0.5 && <span className="replay-warner">stall warner</span>}
         </Windscreen>
       </div>

@@ -160,6 +160,20 @@ function Fly({ lesson }: { lesson: Lesson }) {
                 Open the trainer
               </Button>
             </section>
+            {!readOnly && (
+              <section className="sheet row spread">
+                <div>
+                  <h2>In the airplane</h2>
+                  <p className="quiet small">
+                    On a tablet on your knee: two zones to hit without looking, marks with a name, who flew.
+                    It works without a network.
+                  </p>
+                </div>
+                <Button component={Link} to={`/seat/${lesson.id}`} variant="default">
+                  Right-seat view
+                </Button>
+              </section>
+            )}
             {!readOnly && <Attach attach={attach} busy={work !== null && work.step !== 'scoring'} />}
             {lesson.recordings.length > 0 && (
               <section className="sheet stack">

@@ -1,4 +1,5 @@
 /** The trainer's sound: off until asked for, engine and warner each muted by themselves. */
+import type { Word } from '@keel/core';
 import { Menu } from '@mantine/core';
 import { IconVolume, IconVolumeOff } from '@tabler/icons-react';
 import { useEffect, useRef, useState } from 'react';
@@ -9,13 +10,28 @@ interface SoundState {
   on: boolean;
   engine: boolean;
   warner: boolean;
-  set: (part: Partial<Pick<SoundState, 'on' | 'engine' | 'warner'>>) => void;
+  /** What the coach says is spoken, by the browser’s own voice, and shown. */
+  spoken: boolean;
+  shown: boolean;
+  set: (part: Partial<Pick<SoundState, 'on' | 'engine' | 'warner' | 'spoken' | 'shown'>>) => void;
+}
+
+/** Speaks a word once, when it is said; what is about safety does not wait for the end of another. */
+function useSpoken(word: Word | null): void {
+  const said = useRef('');
+  const key = word && `${word.id} ${word.fromS}`;
+  useEffect(() => {
+    if (!word || key === null || said.current === key || !('speechSynthesis' in globalThis)) return;
+    said.current = key;
+    if (word.level === 'safety') speechSynthesis.cancel();
+    speechSynthesis.speak(new SpeechSynthesisUtterance(word.says));
+  }, [word, key]);
 }
 
 /** Off until asked for: browsers let nobody make noise unasked, and neither does a lesson. */
 export function useSound(trainer: TrainerLink, paused: boolean): SoundState {
   const sound = useRef<Sound | null>(null);
-  const [state, setState] = useState({ on: false, engine: true, warner: true });
+  const [state, setState] = useState({ on: false, engine: true, warner: true, spoken: false, shown: true });
   const { snapshot } = trainer;
   useEffect(() => {
     if (!state.on) return;
@@ -31,6 +47,7 @@ export function useSound(trainer: TrainerLink, paused: boolean): SoundState {
     if (snapshot)
       sound.current?.follow(snapshot.reading.rpm, snapshot.input.throttle, snapshot.reading.stall_warn > 0);
   }, [snapshot, state, paused]);
+  useSpoken(state.spoken && !paused ? (snapshot?.coach.word ?? null) : null);
   return { ...state, set: (part) => setState((before) => ({ ...before, ...part })) };
 }
 
@@ -51,6 +68,13 @@ export function SoundMenu({ sound }: { sound: SoundState }) {
         </Menu.Item>
         <Menu.Item disabled={!sound.on} onClick={() => sound.set({ warner: !sound.warner })}>
           {sound.warner ? 'Mute the stall warner' : 'Hear the stall warner'}
+        </Menu.Item>
+        <Menu.Divider />
+        <Menu.Item onClick={() => sound.set({ spoken: !sound.spoken })}>
+          {sound.spoken ? 'Words no longer spoken' : 'Speak what the coach says'}
+        </Menu.Item>
+        <Menu.Item onClick={() => sound.set({ shown: !sound.shown })}>
+          {sound.shown ? 'Words no longer shown' : 'Show what the coach says'}
         </Menu.Item>
       </Menu.Dropdown>
     </Menu>

@@ -214,7 +214,9 @@ function Flying(props: {
         }
       : snapshot.down
         ? { says: 'That was the ground. Back to the entry: r.', level: 'safety' }
-        : coach.word;
+        : sound.shown
+          ? coach.word
+          : null;
   return (
     <div className="trainer">
       <div className="trainer-flight">
