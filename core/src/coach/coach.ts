@@ -81,6 +81,7 @@ export function openCoach({ card, airplane, where = 'trainer', quietBelowFt, wor
   let lastS = Number.NaN;
   let first = true;
   let lostS = Number.NaN;
+  let gaveUp = false;
 
   let stepS = Number.NaN;
   const enter = () => {
@@ -96,8 +97,10 @@ export function openCoach({ card, airplane, where = 'trainer', quietBelowFt, wor
       gauge.begin();
       voice.fresh();
     } else if (index === 0) {
-      if (ended && beganS !== null) over = { fromS: beganS, toS: timeS };
+      // Given up, it is over as well: what was flown of it is judged.
+      if ((ended || gaveUp) && beganS !== null) over = { fromS: beganS, toS: timeS };
       beganS = null;
+      gaveUp = false;
       gauge.end();
     }
     enter();
@@ -115,7 +118,8 @@ export function openCoach({ card, airplane, where = 'trainer', quietBelowFt, wor
   function giveUp(timeS: number): boolean {
     if (!progress.now.lost) lostS = Number.NaN;
     else if (Number.isNaN(lostS)) lostS = timeS;
-    return timeS - lostS > GIVES_UP_S && fallBack();
+    gaveUp = timeS - lostS > GIVES_UP_S && fallBack();
+    return gaveUp;
   }
 
   function look(row: CoachRow): CoachLook {

@@ -79,7 +79,8 @@ export function openLessonCoach(
         leader = null;
         return { ...ended.look, card: ended.one.card };
       }
-      leader = best?.one ?? null;
+      // Recognised no more, it is still the one that says when it is over.
+      leader = best?.one ?? leader;
       const leads = best ?? waiting;
       return leads && { ...leads.look, card: leads.one.card };
     },

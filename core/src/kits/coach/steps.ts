@@ -15,12 +15,19 @@ export const ready = (begins: FlightSign, aims: Aims, more: Partial<Step> = {}):
   ...more,
 });
 
+/** Nobody waits longer for an airplane to settle, s. */
+const LONGEST_S = 22;
+
 export const settle = (aims: Aims, more: Partial<Step> = {}): Step => ({
   id: 'settle',
   name: 'Settling',
   does: 'Wings level. Hold it there.',
   means: ['WAIT'],
-  done: { verticalFpm: between(-250, 250), bankDeg: below(6), inStepS: above(3) },
+  done: [
+    { verticalFpm: between(-250, 250), bankDeg: below(6), inStepS: above(3) },
+    // Settled or not, it is over.
+    { inStepS: above(LONGEST_S) },
+  ],
   forS: 3,
   withinS: 25,
   wrong: 'Done in the head before the airplane is settled',
