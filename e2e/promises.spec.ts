@@ -15,7 +15,11 @@ test('while the server is away what is said is kept, through a reload, and goes 
   const grades = page.getByLabel('Your grade').locator('fieldset').first();
   await expect(grades.getByRole('button', { pressed: true })).toContainText('3');
   await page.getByLabel('Comment').first().fill('Said while nobody heard.');
-  await page.getByLabel('Your grade').getByRole('button', { name: 'Keep', exact: true }).last().click();
+  await page
+    .getByLabel('More of this attempt')
+    .getByRole('button', { name: 'Keep', exact: true })
+    .last()
+    .click();
   await expect(page.getByText('2 words are on the way')).toBeVisible();
   await page.getByLabel('Comment').first().fill('Typed, and not yet said.');
   await context.setOffline(false);
