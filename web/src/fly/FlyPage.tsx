@@ -169,7 +169,12 @@ function Fly({ lesson }: { lesson: Lesson }) {
                     It works without a network.
                   </p>
                 </div>
-                <Button component={Link} to={`/seat/${lesson.id}`} variant="default">
+                <Button
+                  component={Link}
+                  to={`/seat/${lesson.id}`}
+                  variant="default"
+                  style={{ flexShrink: 0 }}
+                >
                   Right-seat view
                 </Button>
               </section>

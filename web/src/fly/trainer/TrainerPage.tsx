@@ -43,7 +43,10 @@ export function TrainerPage() {
 
 function WithCard({ lesson, airplane }: { lesson: Lesson; airplane: Airplane }) {
   const [search, setSearch] = useSearchParams();
-  const index = Math.min(Math.max(0, Number(search.get('card') ?? 0) || 0), lesson.cards.length - 1);
+  // A link names the maneuver; whoever chooses here, the card.
+  const asked = lesson.cards.findIndex(({ maneuver }) => maneuver === search.get('maneuver'));
+  const chosen = Number(search.get('card') ?? Math.max(0, asked)) || 0;
+  const index = Math.min(Math.max(0, chosen), lesson.cards.length - 1);
   const side = search.get('side');
   const listed = lesson.cards[index];
   // A turn is flown either way from the same card.
