@@ -8,7 +8,8 @@ export default defineConfig({
   plugins: [
     react(),
     VitePWA({
-      registerType: 'autoUpdate',
+      // A newer version waits until its tabs are closed: nobody’s page is loaded anew while something is being typed.
+      registerType: 'prompt',
       // Registered by the page’s own script: nothing written into the page may run.
       injectRegister: false,
       manifest: {
@@ -23,7 +24,6 @@ export default defineConfig({
       workbox: {
         // The first visit is kept as well.
         clientsClaim: true,
-        skipWaiting: true,
         globPatterns: ['**/*.{js,css,html,svg,woff2}'],
         maximumFileSizeToCacheInBytes: 4_000_000,
         navigateFallback: '/index.html',

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { useSWRConfig } from 'swr';
 import { ApiError, api, messageOf, read } from '../api/client.ts';
+import { forgetDay } from '../frame/kept-day.ts';
 import { Door } from './Door.tsx';
 
 export function SignInPage() {
@@ -27,6 +28,8 @@ export function SignInPage() {
     setProblem(null);
     try {
       const me = await read(api.session.$post({ json: { ...values, code: values.code || undefined } }));
+      // What this device kept was another's, perhaps.
+      await forgetDay();
       await mutate('/me', me, { revalidate: false });
       navigate((state as { from?: string } | null)?.from ?? '/', { replace: true });
     } catch (error) {
