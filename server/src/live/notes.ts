@@ -27,10 +27,18 @@ export type TimeAt = (serverMs: number) => number;
 /** @returns null where nothing tells. */
 export async function timeOfFlight(
   manager: EntityManager,
-  where: { schoolId: string; recordingId: string } | { schoolId: string; lessonId: string },
+  { schoolId, lessonId, recordingId }: { schoolId: string; lessonId: string; recordingId?: string },
 ): Promise<TimeAt | null> {
-  const { schoolId } = where;
-  const flight = await manager.findOne(LiveFlightEntity, { where, order: { begunAt: 'DESC' } });
+  // While a flight ends its recording may be scored before the flight knows of it.
+  const flights = await manager.find(LiveFlightEntity, {
+    where: { schoolId, lessonId },
+    order: { begunAt: 'DESC' },
+  });
+  const flight =
+    recordingId === undefined
+      ? flights[0]
+      : (flights.find((one) => one.recordingId === recordingId) ??
+        flights.find((one) => one.recordingId === null));
   if (flight) {
     const sent = await manager.find(LiveBatchEntity, {
       select: { lastTime: true, clockMs: true, receivedAt: true },
@@ -46,8 +54,8 @@ export async function timeOfFlight(
     );
     return clocks && ((serverMs) => flightTimeAt(clocks, serverMs));
   }
-  if (!('recordingId' in where)) return null;
-  const recording = await manager.findOneBy(RecordingEntity, { schoolId, id: where.recordingId });
+  if (recordingId === undefined) return null;
+  const recording = await manager.findOneBy(RecordingEntity, { schoolId, id: recordingId });
   const epochMs = recording?.epochMs ?? null;
   return epochMs === null ? null : (serverMs) => (serverMs - Number(epochMs)) / 1000;
 }
@@ -62,7 +70,7 @@ export async function sayNotes(
   if (lessonId === null) return;
   const waiting = await manager.findBy(LiveNoteEntity, { schoolId, lessonId, said: false, undone: false });
   if (waiting.length === 0) return;
-  const timeAt = await timeOfFlight(manager, { schoolId, recordingId });
+  const timeAt = await timeOfFlight(manager, { schoolId, lessonId, recordingId });
   for (const note of waiting) {
     const body = bodyOf(note, timeAt, score);
     if (!body) continue;
