@@ -15,7 +15,7 @@ import { Client } from 'pg';
 import { prepare } from '../../server/src/db/prepare.ts';
 import { freePort } from './free-port.mjs';
 import { startPostgres } from './postgres.mjs';
-import { percentile } from './server-bench.ts';
+import { cookieOf, percentile } from './server-bench.ts';
 
 const FLIGHTS = 100;
 const WATCHERS = 2;
@@ -72,7 +72,7 @@ export async function liveBench(
       await answers(port);
     }
     const [feedPort, watchPort] = [ports[0], ports[servers - 1]];
-    const cookie = await signIn(watchPort, school.email);
+    const cookie = await cookieOf(`http://127.0.0.1:${watchPort}`, school.email, PASSWORD);
     await planLessons(watchPort, cookie, school.studentId);
     return await measure({
       header,
@@ -165,19 +165,6 @@ async function answers(port: number): Promise<void> {
     await new Promise((go) => setTimeout(go, 100));
   }
   throw new Error('the server did not answer in 30 s');
-}
-
-async function signIn(port: number, email: string): Promise<string> {
-  const answer = await fetch(`http://127.0.0.1:${port}/api/session`, {
-    method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
-    body: JSON.stringify({ email, password: PASSWORD }),
-  });
-  if (!answer.ok) throw new Error(`sign-in: ${answer.status}`);
-  return answer.headers
-    .getSetCookie()
-    .map((one) => one.split(';')[0])
-    .join('; ');
 }
 
 interface Load {

@@ -47,7 +47,7 @@ async function until<T>(look: () => Promise<T | null>): Promise<T> {
   throw new Error('it did not come to be in half a minute');
 }
 
-async function cookieOf(url: string, email: string, password: string): Promise<string> {
+export async function cookieOf(url: string, email: string, password: string): Promise<string> {
   const answer = await fetch(`${url}/api/session`, {
     method: 'POST',
     headers: { 'Content-Type': 'application/json' },

@@ -32,3 +32,14 @@ export function configurationOf(
 /** What a flap stage is called: 0 is up, the last is for landing. */
 export const configurationOfStage = (airplane: Airplane, stage: number): Configuration =>
   stage === 0 ? 'clean' : stage >= airplane.flaps.length ? 'landing' : 'takeoff';
+
+/** A lever's sender is off by no more, deg. */
+const SENDER_DEG = 2;
+
+/** How many of the airplane's flap stages are out at an angle, deg; NaN for an angle that is not known. */
+export function flapStageAt({ flaps }: Pick<Airplane, 'flaps'>, deg: number): number {
+  if (Number.isNaN(deg)) return Number.NaN;
+  let stage = 0;
+  while (stage < flaps.length && flaps[stage].deg <= deg + SENDER_DEG) stage++;
+  return stage;
+}

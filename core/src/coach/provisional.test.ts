@@ -5,12 +5,12 @@ import { flyManeuver } from '../fly/fly.ts';
 import { rooms } from '../maneuvers/registry.ts';
 import type { Recording } from '../recording/columns/recording.ts';
 import { findStandard } from '../standards/standards.ts';
+import { deep } from '../testing/depth.ts';
 import type { CoachLook } from './coach.ts';
 import { attemptOver, verdictOf } from './provisional.ts';
 import { replayCoach } from './replay.ts';
 
 const airplane = fleet[0];
-const deep = process.env.KEEL_DEEP === '1';
 /** What waits a quarter of a minute for its answer is not known at once. */
 const LATER = 'slow-to-settle';
 /** Nobody set the altitude that they level off at; and a spiral’s recording ends before it has settled. */

@@ -1,6 +1,7 @@
 /** What matters now of a card: a lane for each parameter that is judged, in its own units and in those of tolerance. */
 import type { TargetCard } from '../card/card.ts';
 import type { Aims } from '../kits/coach/part.ts';
+import { toleranceUsed } from '../scoring/excursion.ts';
 import { shortestTurnDeg } from '../units/angles.ts';
 
 export type LaneParameter = 'bank' | 'altitude' | 'airspeed' | 'heading';
@@ -68,5 +69,4 @@ export function deviationOf({ parameter, target }: Lane, reading: LaneReading): 
 }
 
 /** In units of tolerance: ±1 is the edge of the band. */
-export const usedOf = ({ low, high }: Lane, deviation: number): number =>
-  (deviation - (low + high) / 2) / ((high - low) / 2);
+export const usedOf = (lane: Lane, deviation: number): number => toleranceUsed(deviation, lane);

@@ -10,11 +10,12 @@ import {
   openLessonCoach,
   type TargetCard,
 } from '@keel/core';
-import { Between, type DataSource } from 'typeorm';
-import { AirplaneEntity, LessonEntity, LiveBatchEntity, type LiveFlight } from '../db/entities.ts';
+import type { DataSource } from 'typeorm';
+import { AirplaneEntity, LessonEntity, type LiveFlight } from '../db/entities.ts';
 import type { Services } from '../http/env.ts';
 import { log, plain } from '../http/log.ts';
 import { cells, rowsOf } from './batch.ts';
+import { batchesBetween } from './rows.ts';
 
 /** Goes before the samples of its batch. */
 export interface Before {
@@ -124,14 +125,9 @@ async function open(database: DataSource, flight: LiveFlight): Promise<Coached |
 
 /** Hears every batch up to one, in pieces. */
 async function hear(services: Services, flight: LiveFlight, coached: Coached, upTo: number): Promise<void> {
-  const { schoolId, id: flightId } = flight;
-  const batches = services.database.getRepository(LiveBatchEntity);
   while (coached.next <= upTo) {
     const last = Math.min(upTo, coached.next + PIECE - 1);
-    const kept = await batches.find({
-      where: { schoolId, flightId, seq: Between(coached.next, last) },
-      order: { seq: 'ASC' },
-    });
+    const kept = await batchesBetween(services.database, flight, coached.next, last);
     if (kept.length === 0) return;
     for (const { seq, rows } of kept) hearBatch(services, flight, coached, seq, rowsOf(coached.header, rows));
   }

@@ -8,6 +8,7 @@ import type { Services } from '../http/env.ts';
 import { cells } from './batch.ts';
 import { before, lastVerdict } from './coached.ts';
 import { watchFlight } from './hub.ts';
+import { batchesBetween } from './rows.ts';
 
 /** So many batches are kept at hand: a few minutes. */
 const AT_HAND = 600;
@@ -64,11 +65,6 @@ async function begin(
 ): Promise<Open> {
   const { database } = services;
   const flights = database.getRepository(LiveFlightEntity);
-  const between = (first: number, last: number): Promise<{ seq: number; rows: string }[]> =>
-    database.query(
-      'SELECT seq, rows FROM live_batch WHERE school_id = $1 AND flight_id = $2 AND seq BETWEEN $3 AND $4 ORDER BY seq',
-      [schoolId, id, first, last],
-    );
   let flight = await flights.findOneByOrFail({ schoolId, id });
   const texts = new Map<number, string>();
   const listeners = new Set<() => void>();
@@ -76,7 +72,7 @@ async function begin(
   let loading: Promise<void> = Promise.resolve();
 
   async function fetchFrom(from: number): Promise<void> {
-    const kept = await between(from, from + PIECE - 1);
+    const kept = await batchesBetween(database, flight, from, from + PIECE - 1);
     for (const batch of kept) {
       texts.set(batch.seq, await textOf(services, flight, batch.seq, batch.rows));
       latest = Math.max(latest, batch.seq);
@@ -110,7 +106,7 @@ async function begin(
         if (seq > latest) return null;
         const known = texts.get(seq);
         if (known !== undefined) return { text: known, next: seq + 1 };
-        const kept = await between(seq, Math.min(latest, seq + PIECE - 1));
+        const kept = await batchesBetween(database, flight, seq, Math.min(latest, seq + PIECE - 1));
         let text = '';
         for (const batch of kept) text += await textOf(services, flight, batch.seq, batch.rows);
         return kept.length === 0 ? null : { text, next: seq + kept.length };

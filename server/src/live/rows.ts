@@ -1,13 +1,23 @@
 /** The rows of a flight, as they are kept. */
-import { type DataSource, LessThanOrEqual } from 'typeorm';
-import { LiveBatchEntity, type LiveFlight } from '../db/entities.ts';
+import type { DataSource } from 'typeorm';
+import type { LiveFlight } from '../db/entities.ts';
+
+type Which = Pick<LiveFlight, 'schoolId' | 'id'>;
+
+/** Batches from one to another, both among them, in their order. */
+export const batchesBetween = (
+  database: DataSource,
+  { schoolId, id }: Which,
+  first: number,
+  last: number,
+): Promise<{ seq: number; rows: string }[]> =>
+  database.query(
+    'SELECT seq, rows FROM live_batch WHERE school_id = $1 AND flight_id = $2 AND seq BETWEEN $3 AND $4 ORDER BY seq',
+    [schoolId, id, first, last],
+  );
 
 /** The rows of a flight up to a batch, as the file that they will be. */
 export async function fileUpTo(database: DataSource, flight: LiveFlight, seq: number): Promise<string> {
-  const batches = await database.getRepository(LiveBatchEntity).find({
-    select: { rows: true },
-    where: { schoolId: flight.schoolId, flightId: flight.id, seq: LessThanOrEqual(seq) },
-    order: { seq: 'ASC' },
-  });
+  const batches = await batchesBetween(database, flight, 0, seq);
   return `${flight.header}\n${batches.map(({ rows }) => rows).join('')}`;
 }

@@ -1,7 +1,10 @@
 /** What the coach would have said in an attempt: the same engine as the trainer's, over the rows that were recorded. */
 import {
   type AttemptScore,
+  FLIGHT_COLUMNS,
+  type FlightColumn,
   type FlightColumns,
+  isChannel,
   overlapOf,
   type RecordingView,
   replayCoach,
@@ -14,18 +17,7 @@ import { useAirplanes, useLesson } from '../api/hooks.ts';
 const BEFORE_S = 25;
 const AFTER_S = 20;
 /** What the coach reads of the columns that cross the wire. */
-const READ = [
-  'alt_ft',
-  'ias_kt',
-  'hdg_deg',
-  'bank_deg',
-  'pitch_deg',
-  'vs_fpm',
-  'lat_g',
-  'rpm',
-  'flaps_deg',
-  'stall_warn',
-] as const;
+const READ = FLIGHT_COLUMNS.filter(isChannel);
 
 export interface Heard {
   says: string;
@@ -63,8 +55,7 @@ export function useCoachWords(
     const from = times.findIndex((s) => s >= attempt.startS - BEFORE_S);
     const after = times.findIndex((s) => s > attempt.endS + AFTER_S);
     const to = after < 0 ? times.length : after;
-    const slice = (name: (typeof READ)[number] | 'time_s') =>
-      Float64Array.from(flight.columns[name].subarray(from, to));
+    const slice = (name: FlightColumn) => Float64Array.from(flight.columns[name].subarray(from, to));
     const channels = Object.fromEntries(
       READ.map((name) => [name, slice(name)] as const).filter(([, values]) =>
         values.some((value) => !Number.isNaN(value)),

@@ -1,5 +1,12 @@
 /** Between attempts: what was flown, what is left of height and speed, marks with a name, and who flew. */
-import { type Airplane, type Help, type Lesson, requireRoom, type TargetCard } from '@keel/core';
+import {
+  type Airplane,
+  DISCONTINUED_REASONS,
+  type Help,
+  type Lesson,
+  requireRoom,
+  type TargetCard,
+} from '@keel/core';
 import { useState } from 'react';
 import type { LiveState } from '../live/use-live-flight.ts';
 import { numberText } from '../parts/format.ts';
@@ -18,8 +25,6 @@ const HELPS: readonly { help: Help; says: string }[] = [
   { help: 'prompted', says: 'prompted' },
   { help: 'taken-over', says: 'taken over' },
 ];
-
-const BROKEN_OFF = ['traffic', 'airspace', 'limit', 'discomfort'] as const;
 
 interface Props {
   card: TargetCard | undefined;
@@ -126,7 +131,7 @@ export function Between({ card, lesson, live, fresh, airplane, notes, begin, fol
       </div>
       {list === 'broken' ? (
         <div className="seat-row">
-          {BROKEN_OFF.map((reason) => (
+          {DISCONTINUED_REASONS.map((reason) => (
             <button
               key={reason}
               type="button"

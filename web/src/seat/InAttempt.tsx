@@ -1,9 +1,7 @@
 /** While it is flown: two zones, the card's next step, what remains. Near the ground and in a stall nothing at all is shown. */
 import type { LiveCoach } from '@keel/core';
-import { numberText } from '../parts/format.ts';
+import { numberText, unitMark } from '../parts/format.ts';
 import { Zone } from './Zone.tsx';
-
-const UNITS = { deg: '°', ft: ' ft', s: ' s' } as const;
 
 interface Props {
   coach: LiveCoach | null;
@@ -33,7 +31,7 @@ export function InAttempt({ coach, say, between }: Props) {
                 <small>to go</small>
                 <strong>
                   {numberText(coach.toGo.value)}
-                  {UNITS[coach.toGo.unit]}
+                  {unitMark(coach.toGo.unit)}
                 </strong>
               </span>
             )}

@@ -3,7 +3,8 @@
  * power there was. The airplane's file answers where there is one; without it the flight itself does.
  */
 
-import type { Configuration } from '../../airplane/configuration.ts';
+import { type Configuration, flapStageAt } from '../../airplane/configuration.ts';
+import type { Airplane } from '../../airplane/schema.ts';
 import { stageOf } from '../../card/day.ts';
 import { flapDegrees, stallAtStage } from '../../performance/model.ts';
 import { warningAtStage } from '../../performance/warning.ts';
@@ -44,22 +45,17 @@ function makeScene(track: Track, context: ScoringContext): Scene {
   const cruiseKt = usualSpeed(track);
   const weightLb = context.weightLb ?? airplane?.maxWeightLb ?? 0;
   const fromFlight = warningOfFlight(track, flapsDeg, cruiseKt);
-  const stageAt = (deg: number) => {
-    let stage = 0;
-    while (airplane && stage < airplane.flaps.length && airplane.flaps[stage].deg <= deg + 2) stage++;
-    return stage;
-  };
   // Asked for at every row, and there are but a handful of stages.
-  const atEachStage = (kias: (stage: number) => number): ((deg: number) => number) => {
-    const known = Array.from({ length: (airplane?.flaps.length ?? 0) + 1 }, (_, stage) => kias(stage));
-    return (deg) => known[stageAt(deg)];
+  const atEachStage = (known: Airplane, kias: (stage: number) => number): ((deg: number) => number) => {
+    const speeds = Array.from({ length: known.flaps.length + 1 }, (_, stage) => kias(stage));
+    return (deg) => speeds[flapStageAt(known, deg)];
   };
   return {
     warningKias: airplane
-      ? atEachStage((stage) => warningAtStage(airplane, { weightLb, stage }).kias)
+      ? atEachStage(airplane, (stage) => warningAtStage(airplane, { weightLb, stage }).kias)
       : fromFlight,
     stallKias: airplane
-      ? atEachStage((stage) => stallAtStage(airplane, { weightLb, stage }).kias)
+      ? atEachStage(airplane, (stage) => stallAtStage(airplane, { weightLb, stage }).kias)
       : (deg) => fromFlight(deg) - SCENE.stallBelowWarningKt,
     flapsDeg,
     flapsKnown: (row) => flapsAt(row) !== undefined,

@@ -2,6 +2,7 @@
  * What the coach looks at, worked out from the rows as they come: rates over the last seconds, distances from the
  * airplane's limits and from what the step aims at. What was not recorded is NaN, and shows nothing.
  */
+import { flapStageAt } from '../../airplane/configuration.ts';
 import { speedAtWeightKias } from '../../airplane/limits.ts';
 import type { Airplane } from '../../airplane/schema.ts';
 import type { TargetCard } from '../../card/card.ts';
@@ -9,6 +10,7 @@ import { loadFactor } from '../../mechanics/turning.ts';
 import { stallAtStage } from '../../performance/model.ts';
 import { warningAtStage } from '../../performance/warning.ts';
 import type { ChannelName } from '../../recording/columns/channels.ts';
+import { toleranceUsed } from '../../scoring/excursion.ts';
 import { shortestTurnDeg } from '../../units/angles.ts';
 import type { Aims } from './part.ts';
 import { QUANTITY_NAMES, type QuantityName } from './quantity-names.ts';
@@ -20,8 +22,6 @@ export type CoachRow = { timeS: number } & Partial<Record<ChannelName, number>>;
 export type Quantities = Record<QuantityName, number>;
 
 const WINDOW_S = 2;
-const KT_TO_FT_PER_S = 1.68781;
-const GRAVITY = 32.174;
 /** A rise or fall beyond this counts as one of a chase. */
 const CHASE_FPM = 200;
 const POWER_MOVE = 0.08;
@@ -47,8 +47,6 @@ const bandOf = (card: TargetCard, parameter: string, usual: number): Band =>
     high: usual,
   };
 
-const usedOf = (off: number, { low, high }: Band): number => (off - (low + high) / 2) / ((high - low) / 2);
-
 /** What it was of late at the most, forgotten slowly: smoothed as it rises, so that a gust counts for little. */
 const keptHigh = (kept: number, now: number, forgets: number): number =>
   Number.isNaN(kept) ? now : Math.max(kept - forgets, kept + SMOOTHING * (now - kept));
@@ -66,13 +64,13 @@ export interface Gauge {
 
 export function openGauge(card: TargetCard, airplane: Airplane): Gauge {
   const { weightLb } = card;
-  const stages = airplane.flaps.map(({ deg }) => deg);
-  const perStage = (of: (stage: number) => number) => [0, ...stages].map((_, stage) => of(stage));
+  const perStage = (of: (stage: number) => number) =>
+    Array.from({ length: airplane.flaps.length + 1 }, (_, stage) => of(stage));
   const warning = perStage((stage) => warningAtStage(airplane, { weightLb, stage }).kias);
   const stall = perStage((stage) => stallAtStage(airplane, { weightLb, stage }).kias);
   const atWeight = (kias: number | undefined) =>
     kias === undefined ? Number.NaN : speedAtWeightKias(airplane, kias, { weightLb, setting: 'clean' });
-  const [vxKias, vyKias] = [atWeight(airplane.vxKias), atWeight(airplane.vyKias)];
+  const vxKias = atWeight(airplane.vxKias);
   const altitudeBand = bandOf(card, 'altitude', 100);
   const side = card.variant === 'right' ? 1 : card.variant === 'left' ? -1 : 0;
   const speedBand = bandOf(card, 'airspeed', 10);
@@ -90,7 +88,7 @@ export function openGauge(card: TargetCard, airplane: Airplane): Gauge {
   let flapOutS = Number.NEGATIVE_INFINITY;
   let flapInS = Number.NEGATIVE_INFINITY;
   let moves: { t: number; by: number }[] = [];
-  let rolled = { heading: Number.NaN, side: 0 };
+  let leftLevelDeg = Number.NaN;
   let clearS = Number.NaN;
   let clearFromDeg = Number.NaN;
   const vertical: { t: number; side: number }[] = [];
@@ -106,13 +104,6 @@ export function openGauge(card: TargetCard, airplane: Airplane): Gauge {
     return row.rpm !== undefined && idleRpm !== undefined && maxRpm !== undefined
       ? (row.rpm - idleRpm) / (maxRpm - idleRpm)
       : Number.NaN;
-  };
-
-  const stageOf = (deg: number | undefined): number => {
-    if (deg === undefined || Number.isNaN(deg)) return Number.NaN;
-    let stage = 0;
-    while (stage < stages.length && stages[stage] <= deg + 2) stage++;
-    return stage;
   };
 
   function followFlaps(t: number, stage: number): void {
@@ -185,10 +176,8 @@ export function openGauge(card: TargetCard, airplane: Airplane): Gauge {
     q.lever = lever;
     q.elevator = number(row.elevator);
     q.stickBack = row.elevator ?? 1;
-    q.angleOfAttackDeg = number(row.aoa_deg);
     q.ballRightG = row.lat_g === undefined ? Number.NaN : -row.lat_g;
     q.ballLowG = q.ballRightG * Math.sign(bank);
-    q.aileronAgainst = number(row.aileron) * -Math.sign(bank);
     const climbFpm = 60 * recent.slope('alt', WINDOW_S + 1);
     q.verticalFpm = row.vs_fpm ?? climbFpm;
     recent.last().verticalFpm = q.verticalFpm;
@@ -197,10 +186,8 @@ export function openGauge(card: TargetCard, airplane: Airplane): Gauge {
     q.pitchDegPerS = recent.slope('pitch', 0.8);
     q.turnDegPerS = recent.slope('heading', 1);
     q.yawDegPerS = Math.abs(q.turnDegPerS);
-    const tasFtPerS = (row.tas_kt ?? kias * 1.06) * KT_TO_FT_PER_S;
-    q.energyFpm = q.verticalFpm + (60 * tasFtPerS * q.speedKtPerS * KT_TO_FT_PER_S) / GRAVITY;
     q.verticalChangeFpm = q.verticalFpm - recent.ago(WINDOW_S).verticalFpm;
-    followFlaps(t, stageOf(row.flaps_deg));
+    followFlaps(t, row.flaps_deg === undefined ? Number.NaN : flapStageAt(airplane, row.flaps_deg));
     followWarner(t, row.stall_warn);
     followClearing(t);
     if (Number.isNaN(leverFrom)) leverFrom = lever;
@@ -221,7 +208,6 @@ export function openGauge(card: TargetCard, airplane: Airplane): Gauge {
     q.aboveStallKt = kias - stall[stage] * root;
     q.aboveVaKt = kias - card.vaKias;
     q.aboveVxKt = kias - vxKias;
-    q.aboveVyKt = kias - vyKias;
     q.overFlapLimitKt = q.flapStage > 0 ? kias - airplane.flaps[q.flapStage - 1].vfeKias : Number.NaN;
     q.aboveFloorFt = alt - card.entry.floorFt;
     const gaveWay =
@@ -249,19 +235,18 @@ export function openGauge(card: TargetCard, airplane: Airplane): Gauge {
     const aimFt = entry.alt + (aims.altitudeByFt ?? 0);
     const holds = aims.altitude === 'entry' || aims.altitudeByFt !== undefined;
     q.altitudeOffFt = holds ? alt - aimFt : Number.NaN;
-    q.altitudeUsed = usedOf(q.altitudeOffFt, altitudeBand);
+    q.altitudeUsed = toleranceUsed(q.altitudeOffFt, altitudeBand);
     q.speedOffKt = aims.kias === undefined ? Number.NaN : kias - aims.kias;
-    q.speedUsed = usedOf(q.speedOffKt, speedBand);
+    q.speedUsed = toleranceUsed(q.speedOffKt, speedBand);
     q.bankOffDeg = aims.bankDeg === undefined ? Number.NaN : q.bankDeg - aims.bankDeg;
     q.headingOffDeg = aims.heading === undefined ? Number.NaN : shortestTurnDeg(entry.heading, heading);
     q.slowedKt = entry.kias - kias;
     q.powerTakenOff = entry.lever - q.lever;
     q.gainedFt = alt - entry.alt;
     // The nose may swing while the wing has hardly begun to move: where it pointed a moment before counts.
-    if (Math.abs(bank) < LEVEL_DEG) rolled = { heading: recent.ago(SWING_S).heading, side: Math.sign(bank) };
-    q.swingAgainstDeg = (rolled.heading - heading) * Math.sign(bank);
-    q.turnedDeg = Math.abs(heading - entry.heading);
-    q.toGoDeg = (aims.turnDeg ?? Number.NaN) - q.turnedDeg;
+    if (Math.abs(bank) < LEVEL_DEG) leftLevelDeg = recent.ago(SWING_S).heading;
+    q.swingAgainstDeg = (leftLevelDeg - heading) * Math.sign(bank);
+    q.toGoDeg = (aims.turnDeg ?? Number.NaN) - Math.abs(heading - entry.heading);
   }
 
   return {
@@ -269,7 +254,7 @@ export function openGauge(card: TargetCard, airplane: Airplane): Gauge {
     begin() {
       beganS = last!.timeS;
       // A turn begins where the wing left level.
-      if (!Number.isNaN(rolled.heading)) entry.heading = rolled.heading;
+      if (!Number.isNaN(leftLevelDeg)) entry.heading = leftLevelDeg;
       const now = recent.ago(1.5).alt;
       // What was briefed counts where it was about kept; else where the pilot chose to begin.
       entry.alt = Math.abs(now - card.entry.altitudeFt) <= altitudeBand.high ? card.entry.altitudeFt : now;

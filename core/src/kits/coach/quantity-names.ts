@@ -15,8 +15,6 @@ export const QUANTITY_NAMES = [
   /** Turn of the heading, either way, and to the right. */
   'yawDegPerS',
   'turnDegPerS',
-  /** Height and speed together, as if all of it were height. */
-  'energyFpm',
   /** Change of the vertical speed over two seconds. */
   'verticalChangeFpm',
   /** 0 to 1. */
@@ -29,20 +27,16 @@ export const QUANTITY_NAMES = [
   'elevator',
   /** The same, and fully back where no stick was recorded: for signs that ask whether it is still held. */
   'stickBack',
-  /** Held against the bank where positive. */
-  'aileronAgainst',
   /** Seconds for which the warner has sounded; 0 while it is silent. */
   'warnerS',
   /** Since it sounded last; large where it has not, or was not recorded. */
   'sinceWarnerS',
   /** Seconds for which it sounds that began within this step. */
   'soundsAnewS',
-  'angleOfAttackDeg',
   'aboveWarningKt',
   'aboveStallKt',
   'aboveVaKt',
   'aboveVxKt',
-  'aboveVyKt',
   'overFlapLimitKt',
   'aboveFloorFt',
   /** Until the floor at this descent, s; large where it does not descend. */
@@ -55,8 +49,7 @@ export const QUANTITY_NAMES = [
   'bankOffDeg',
   /** Positive to the right. */
   'headingOffDeg',
-  /** Of the maneuver so far. */
-  'turnedDeg',
+  /** Of the maneuver. */
   'toGoDeg',
   /** Heading gone against the bank since the wing began to go down. */
   'swingAgainstDeg',

@@ -2,32 +2,23 @@
  * What beats everything else, in this order. A room that has one of them in its own way leaves the general one out.
  * Orders for the trainer and the replay; in the airplane the instructor's voice is the coach.
  */
-import { FEET, type Meaning } from './meaning.ts';
+import { FEET } from './meaning.ts';
 import type { Situation } from './part.ts';
 import { above, below, between } from './sign.ts';
 
-const NEAR_THE_STALL: readonly Meaning[] = [
-  'PULL',
-  'STEEP',
-  'LESS POWER',
-  'FLAPS IN',
-  'ROLL',
-  'ALTITUDE',
-  'HEADING',
-  'TRIM',
-  'GOOD',
-];
+/** Outside the maneuvers that go there on purpose; those that do have it before and after, by the same words. */
+export const NEAR_STALL: Situation = {
+  id: 'near-stall',
+  when: [{ warnerS: above(1) }, { aboveWarningKt: below(-0.5), kias: above(25) }],
+  forS: 0.3,
+  never: ['PULL', 'STEEP', 'LESS POWER', 'FLAPS IN', 'ROLL', 'ALTITUDE', 'HEADING', 'TRIM', 'GOOD'],
+  says: 'Nose down. Then power.',
+  means: ['PUSH', 'MORE POWER'],
+  safety: true,
+};
 
 export const SAFETY: readonly Situation[] = [
-  {
-    id: 'near-stall',
-    when: [{ warnerS: above(1) }, { aboveWarningKt: below(-0.5), kias: above(25) }],
-    forS: 0.3,
-    never: NEAR_THE_STALL,
-    says: 'Nose down. Then power.',
-    means: ['PUSH', 'MORE POWER'],
-    safety: true,
-  },
+  NEAR_STALL,
   {
     id: 'spin',
     when: [

@@ -1,6 +1,6 @@
 /** The steps of a stall: to it, the break or its first sign, and out of it. */
 import type { TargetCard } from '../../card/card.ts';
-import type { Aims, FlightSign, Step } from '../coach/part.ts';
+import type { FlightSign, Step } from '../coach/part.ts';
 import { above, below, between } from '../coach/sign.ts';
 import { ready, settle } from '../coach/steps.ts';
 
@@ -37,8 +37,12 @@ const FLYING: FlightSign = [
 
 const CLIMBING: FlightSign = { verticalFpm: above(120), warnerS: below(0) };
 
-export const stallReady = (aims: Aims, begins: FlightSign): Step =>
-  ready(begins, aims, { does: 'Look out; floor; then steady', means: ['LOOK'] });
+export const stallReady = (begins: FlightSign = POWER_BACK): Step =>
+  ready(
+    begins,
+    { altitude: 'entry', heading: 'entry' },
+    { does: 'Look out; floor; then steady', means: ['LOOK'] },
+  );
 
 const atTheBreak: Step = {
   id: 'break',

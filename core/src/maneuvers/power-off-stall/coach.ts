@@ -25,7 +25,7 @@ export const powerOffStallCoach: CoachPart = {
   steps(card) {
     const kias = card.entry.airspeedKias ?? undefined;
     return [
-      stallReady({ altitude: 'entry', heading: 'entry' }, [POWER_BACK, { flapStage: above(1) }].flat()),
+      stallReady([POWER_BACK, { flapStage: above(1) }].flat()),
       {
         id: 'setup',
         name: 'Setting up',

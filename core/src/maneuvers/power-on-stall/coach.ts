@@ -2,7 +2,7 @@
 import type { CoachPart, Situation } from '../../kits/coach/part.ts';
 import { above, below } from '../../kits/coach/sign.ts';
 import { awayFrom, noStallYet, outOf, STALL_WITHOUT, towardTheStall } from '../../kits/stalls/coach.ts';
-import { outOfTheStall, POWER_BACK, stallReady, toTheStall } from '../../kits/stalls/coach-steps.ts';
+import { outOfTheStall, stallReady, toTheStall } from '../../kits/stalls/coach-steps.ts';
 
 const SITUATIONS: readonly Situation[] = [
   {
@@ -29,7 +29,7 @@ export const powerOnStallCoach: CoachPart = {
   steps(card) {
     const kias = card.entry.airspeedKias ?? undefined;
     return [
-      stallReady({ altitude: 'entry', heading: 'entry' }, POWER_BACK),
+      stallReady(),
       {
         id: 'setup',
         name: 'Setting up',

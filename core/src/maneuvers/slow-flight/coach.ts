@@ -1,6 +1,7 @@
 /** What the coach knows of slow flight: speed by the nose, height by the power, and the warner heeded. */
 import type { TargetCard } from '../../card/card.ts';
 import type { CoachPart, Situation, Step } from '../../kits/coach/part.ts';
+import { NEAR_STALL } from '../../kits/coach/safety.ts';
 import { above, below, between } from '../../kits/coach/sign.ts';
 import { ready, settle } from '../../kits/coach/steps.ts';
 
@@ -126,15 +127,7 @@ const sounding = (card: TargetCard): Situation =>
 
 const situations = (card: TargetCard): Situation[] => [
   sounding(card),
-  {
-    id: 'near-stall',
-    during: ['ready', 'settle'],
-    when: { warnerS: above(1) },
-    never: ['PULL', 'STEEP', 'LESS POWER', 'FLAPS IN', 'ROLL', 'ALTITUDE', 'HEADING', 'TRIM', 'GOOD'],
-    says: 'Nose down. Then power.',
-    means: ['PUSH', 'MORE POWER'],
-    safety: true,
-  },
+  { ...NEAR_STALL, during: ['ready', 'settle'], when: { warnerS: above(1) }, forS: 0 },
   {
     id: 'all-flaps-at-once',
     during: [...SLOWING, 'recovery'],
@@ -308,4 +301,4 @@ const situations = (card: TargetCard): Situation[] => [
   },
 ];
 
-export const slowFlightCoach: CoachPart = { steps, situations, without: ['near-stall'] };
+export const slowFlightCoach: CoachPart = { steps, situations, without: [NEAR_STALL.id] };

@@ -3,13 +3,13 @@ import type { CoachPart } from '../../kits/coach/part.ts';
 import { above, below, between } from '../../kits/coach/sign.ts';
 import { settle } from '../../kits/coach/steps.ts';
 import { outOf, STALL_WITHOUT, towardTheStall } from '../../kits/stalls/coach.ts';
-import { POWER_BACK, RISING, stallReady, toTheStall } from '../../kits/stalls/coach-steps.ts';
+import { RISING, stallReady, toTheStall } from '../../kits/stalls/coach-steps.ts';
 
 export const stallSeriesCoach: CoachPart = {
   steps(card) {
     const kias = card.entry.airspeedKias ?? undefined;
     return [
-      stallReady({ altitude: 'entry', heading: 'entry' }, POWER_BACK),
+      stallReady(),
       {
         id: 'setup',
         name: 'Setting up',

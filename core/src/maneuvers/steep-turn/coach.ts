@@ -2,6 +2,7 @@
 import type { TargetCard } from '../../card/card.ts';
 import { FEET } from '../../kits/coach/meaning.ts';
 import type { CoachPart, Situation, Step } from '../../kits/coach/part.ts';
+import { NEAR_STALL } from '../../kits/coach/safety.ts';
 import { above, below, between } from '../../kits/coach/sign.ts';
 import { ready, settle } from '../../kits/coach/steps.ts';
 import { adverseYaw, ball, pastTheHeading, pullAtRollOut } from '../../kits/turns/coach.ts';
@@ -93,16 +94,7 @@ const situations = (card: TargetCard): Situation[] => [
     means: ['PUSH'],
     safety: true,
   },
-  {
-    id: 'near-stall',
-    during: ['ready', 'settle'],
-    when: [{ warnerS: above(1) }, { aboveWarningKt: below(-0.5), kias: above(25) }],
-    forS: 0.3,
-    never: ['PULL', 'STEEP', 'LESS POWER', 'FLAPS IN', 'ROLL', 'ALTITUDE', 'HEADING', 'TRIM', 'GOOD'],
-    says: 'Nose down. Then power.',
-    means: ['PUSH', 'MORE POWER'],
-    safety: true,
-  },
+  { ...NEAR_STALL, during: ['ready', 'settle'] },
   {
     id: 'above-maneuvering-speed',
     during: [...TURN, 'roll-out'],
@@ -254,4 +246,4 @@ const situations = (card: TargetCard): Situation[] => [
   pullAtRollOut,
 ];
 
-export const steepTurnCoach: CoachPart = { steps, situations, without: ['near-stall'] };
+export const steepTurnCoach: CoachPart = { steps, situations, without: [NEAR_STALL.id] };

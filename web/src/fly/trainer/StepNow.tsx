@@ -1,8 +1,6 @@
 /** Where in the maneuver it is: what to do now, large; what comes next beneath; and what remains. */
 import type { CoachLook } from '@keel/core';
-import { numberText } from '../../parts/format.ts';
-
-const UNITS = { deg: '°', ft: ' ft', s: ' s' } as const;
+import { numberText, unitMark } from '../../parts/format.ts';
 
 export function StepNow({ look, shown, pass }: { look: CoachLook; shown: boolean; pass: () => void }) {
   const { step, next, index, of, toGo, lost, unseen } = look;
@@ -16,7 +14,7 @@ export function StepNow({ look, shown, pass }: { look: CoachLook; shown: boolean
           <span className="quiet small">
             <strong>
               {numberText(toGo.value)}
-              {UNITS[toGo.unit]}
+              {unitMark(toGo.unit)}
             </strong>{' '}
             to go
           </span>
