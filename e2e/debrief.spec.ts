@@ -20,6 +20,7 @@ test('a moment is replayed with its picture and instruments, and every number op
   await expect(verdictFigures(page)).toContainText('FAA-S-ACS');
 
   await page.getByRole('region', { name: 'See it again' }).scrollIntoViewIfNeeded();
+  await page.keyboard.press('r');
   const replay = page.getByLabel('Replay', { exact: true });
   await expect(replay.getByLabel('Instruments')).toBeVisible();
   const scrub = page.getByRole('slider', { name: 'Moment of the flight' });
@@ -78,7 +79,8 @@ test('what was seen, parked and said of the lesson stays, and the student reads 
   await happened.getByRole('button', { name: /Overbanked/ }).click();
   await happened.getByRole('button', { name: 'Park it for another day' }).click();
   await expect(happened).toContainText('Parked for another day: Overbanked');
-  const lesson = page.getByLabel('The lesson', { exact: true });
+  await page.keyboard.press('l');
+  const lesson = page.getByRole('region', { name: 'The lesson' });
   await expect(lesson).toContainText('overbank');
 
   await lesson.getByLabel('Above all, for the next lesson').fill('Look out, then roll.');
@@ -86,6 +88,8 @@ test('what was seen, parked and said of the lesson stays, and the student reads 
   await lesson.getByRole('button', { name: 'Add' }).click();
   await expect(lesson.getByRole('listitem').filter({ hasText: 'A good day for it.' })).toBeVisible();
 
+  await lesson.getByRole('heading', { name: 'Parked' }).click();
+  await page.keyboard.press('l');
   await page.keyboard.press('m');
   await page.getByLabel('What happened here').fill('Wake');
   await page.getByRole('dialog').getByRole('button', { name: 'Keep' }).click();
@@ -93,7 +97,8 @@ test('what was seen, parked and said of the lesson stays, and the student reads 
 
   await signInQuickly(page.request, 'nell');
   await page.reload();
-  await expect(page.getByLabel('The lesson', { exact: true })).toContainText('Look out, then roll.');
+  await page.getByText('The lesson', { exact: true }).click();
+  await expect(page.getByRole('region', { name: 'The lesson' })).toContainText('Look out, then roll.');
 });
 
 test('the debrief is taken along: on paper, as a track, as columns', async ({ page }) => {

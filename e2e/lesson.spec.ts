@@ -78,7 +78,8 @@ test('brief, fly, debrief, path', async ({ page }) => {
   await page.getByRole('button', { name: 'Keep' }).click();
   await expect(page.getByRole('listitem').filter({ hasText: 'Looked inside' })).toBeVisible();
 
-  await page.getByRole('button', { name: 'Score again' }).click();
+  await page.getByRole('button', { name: 'More of this recording' }).click();
+  await page.getByRole('menuitem', { name: 'Score again' }).click();
   await expect(page.getByText('Nothing changed.')).toBeVisible();
   await expect(page.getByRole('listitem').filter({ hasText: 'Looked inside' })).toBeVisible();
 
@@ -205,7 +206,7 @@ test('an attempt that was none can be discarded, and brought back with what was 
     ({ title, recordings }) => title.startsWith('Steep') && recordings.length > 0,
   );
   await page.goto(`/debrief/${flown.recordings[0].id}?attempt=0`);
-  const attempts = page.getByRole('region', { name: 'All attempts' }).getByRole('button');
+  const attempts = page.getByRole('navigation', { name: 'Attempts in order' }).getByRole('button');
   await expect(attempts).toHaveCount(4);
   await page.getByRole('button', { name: 'Edges, split, merge, discard' }).click();
   await page.getByRole('button', { name: 'Discard: no attempt' }).click();

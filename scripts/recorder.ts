@@ -64,30 +64,52 @@ function fly(airplaneId: string, template: string, apron: boolean, seed: number)
   return { flightId: randomUUID(), airplane: airplane.id, header, rows, next: 0 };
 }
 
+interface Answer {
+  status: number;
+  retryAfterS: number;
+  body: { next?: number; recordingId?: string; detail?: string };
+}
+
+/** Heard to its end: what a server that dies leaves half said is not heard at all. */
+async function heard(asked: Promise<Response>): Promise<Answer | null> {
+  try {
+    const answer = await asked;
+    const body = await answer.text();
+    return {
+      status: answer.status,
+      retryAfterS: Number(answer.headers.get('Retry-After') ?? 0),
+      body: body.startsWith('{') ? JSON.parse(body) : {},
+    };
+  } catch {
+    return null;
+  }
+}
+
 /** Tries until the server has answered; what is wrong for good ends the program. */
-async function ask(way: Way, method: string, path: string, body?: string): Promise<Response> {
+async function ask(way: Way, method: string, path: string, body?: string): Promise<Answer> {
   for (;;) {
     // Lost on the way there, or on the way back: either must be harmless.
     const [lost, unheard] = [Math.random() < way.drop / 2, Math.random() < way.drop / 2];
     const answer = lost
       ? null
-      : await fetch(`${way.to}/api/feed/${path}`, {
-          method,
-          body,
-          headers: {
-            Authorization: `Bearer ${way.key}`,
-            'Keel-Clock-Ms': String(Date.now() + way.skewMs),
-            ...(body !== undefined && { 'Content-Type': 'text/csv' }),
-          },
-        }).catch(() => null);
+      : await heard(
+          fetch(`${way.to}/api/feed/${path}`, {
+            method,
+            body,
+            headers: {
+              Authorization: `Bearer ${way.key}`,
+              'Keel-Clock-Ms': String(Date.now() + way.skewMs),
+              ...(body !== undefined && { 'Content-Type': 'text/csv' }),
+            },
+          }),
+        );
     if (answer && !unheard && answer.status < 500 && answer.status !== 429) return answer;
-    const after = Number(answer?.headers.get('Retry-After') ?? 0) * 1000;
+    const after = 1000 * (answer?.retryAfterS ?? 0);
     await wait(Math.max(after, lost || unheard ? 100 : AGAIN_MS) / way.speed);
   }
 }
 
-const detailOf = async (answer: Response): Promise<string> =>
-  ((await answer.json().catch(() => ({}))) as { detail?: string }).detail ?? `status ${answer.status}`;
+const detailOf = ({ status, body }: Answer): string => body.detail ?? `status ${status}`;
 
 /** Sends what is left, at the pace at which it is flown; goes on wherever the server says. @returns the recording’s id. */
 async function send(way: Way, flight: Kept, folder: string): Promise<string> {
@@ -105,16 +127,16 @@ async function send(way: Way, flight: Kept, folder: string): Promise<string> {
       `${flight.header}\n${rows.join('\n')}\n`,
     );
     if (answer.status === 200 || answer.status === 409) {
-      const { next } = (await answer.json()) as { next: number };
+      const { next = seq } = answer.body;
       if (answer.status === 409 && next === seq) throw new Refusal(`batch ${seq} was refused`);
       flight.next = next;
       keep(folder, flight);
-    } else throw new Refusal(await detailOf(answer));
+    } else throw new Refusal(detailOf(answer));
   }
   const end = await ask(way, 'POST', `${flight.flightId}/end`);
-  if (end.status !== 200) throw new Refusal(await detailOf(end));
+  if (end.status !== 200) throw new Refusal(detailOf(end));
   rmSync(fileOf(folder, flight));
-  return ((await end.json()) as { recordingId: string }).recordingId;
+  return end.body.recordingId ?? '';
 }
 
 async function recorder(args: readonly string[]): Promise<void> {

@@ -4,9 +4,14 @@ import { ownFigureSchema } from '../airplane/own-figure.ts';
 import { provenanceSchema } from '../performance/provenance.ts';
 import { requirementKindSchema } from '../scoring/requirement.ts';
 import { standardRowSchema } from '../scoring/standard.ts';
+import { PICTURES } from './picture.ts';
 
 const { parameter, low, high, unit, required, source, fromMemory } = standardRowSchema.shape;
 export const toleranceSchema = z.object({ parameter, low, high, unit, required, source, fromMemory });
+
+/** The rate that a climb or a descent is levelled off from, signed, and how far before the altitude it begins. */
+export const levelOffSchema = z.object({ fromFpm: z.number(), leadFt: z.number() });
+export type LevelOff = z.infer<typeof levelOffSchema>;
 
 /** One number of the card, ready to be shown: speeds in KIAS under the unit `kias`. */
 export const cardFigureSchema = z.object({
@@ -137,7 +142,8 @@ export const targetCardSchema = z.object({
   choices: z
     .array(z.object({ key: z.string(), label: z.string(), chosen: z.string(), why: z.string() }))
     .default([]),
-  picture: z.enum(['speed-window', 'power-curve', 'altitude-ladder']).default('speed-window'),
+  picture: z.enum(PICTURES).default('speed-window'),
+  levelOff: levelOffSchema.nullable().default(null),
   ladder: ladderSchema.nullable().default(null),
   /** Why the maneuver is not flown today; null when it is. */
   offToday: z.string().nullable().default(null),

@@ -1,5 +1,5 @@
 /** What a maneuver gives to its card: its speed, power, figures and words. */
-import type { CardFigure, FlapStep, TargetCard } from './card.ts';
+import type { CardFigure, FlapStep, LevelOff, TargetCard } from './card.ts';
 
 /** A speed window and the speed chosen in it, KIAS. */
 export interface SpeedChoice {
@@ -22,6 +22,7 @@ export interface Flown {
   powerTable?: TargetCard['powerTable'];
   /** Numbers of this maneuver alone, after those that every card has. */
   figures?: CardFigure[];
+  levelOff?: LevelOff;
   steps: string[];
   /** The usual faults, for a student without a record. */
   usualFaults: string[];

@@ -1,12 +1,14 @@
 /** What a keel chart draws: every judged parameter of an attempt in units of its own tolerance, on one time axis. */
 
 import { z } from 'zod';
+import { pictureSchema } from '../card/picture.ts';
 import type { Attempt, ScoringContext } from '../kits/attempt/attempt.ts';
 import { rowsBetween } from '../recording/columns/span.ts';
 import type { Track } from '../recording/track/track.ts';
 import { toleranceUsed } from '../scoring/excursion.ts';
 import { parameterSchema } from '../scoring/standard.ts';
 import { roundTo } from '../units/numbers.ts';
+import { pictureFlown } from './picture.ts';
 import type { AttemptScore } from './score.ts';
 import { storyOf, storySchema } from './story.ts';
 
@@ -35,6 +37,8 @@ export const keelTraceSchema = z.object({
     .nullable(),
   /** What explains it; left out by older cores. */
   story: storySchema.nullish(),
+  /** The maneuver's picture with the attempt in it, on the same rows; left out by older cores. */
+  picture: pictureSchema.nullish(),
 });
 export type KeelTrace = z.infer<typeof keelTraceSchema>;
 
@@ -88,6 +92,7 @@ export function keelTrace(
         ? { latDeg: rows.map((i) => known(latDeg[i], 6)), lonDeg: rows.map((i) => known(lonDeg[i], 6)) }
         : null,
     story: context ? storyOf(track, attempt, context, rows) : null,
+    picture: context ? pictureFlown(track, attempt, score, context, rows) : null,
   };
 }
 

@@ -1,16 +1,21 @@
 /** One maneuver: the picture that suits it on the left, its card on the right. */
-import type { Airplane, LessonItem, Standard, TargetCard } from '@keel/core';
-import { Button } from '@mantine/core';
+import {
+  type Airplane,
+  type LessonItem,
+  pictureMark,
+  pictureMoved,
+  picturePlanned,
+  type Standard,
+  type TargetCard,
+} from '@keel/core';
+import { Button, SegmentedControl } from '@mantine/core';
+import { useMemo, useState } from 'react';
+import { PictureView } from '../pictures/Picture.tsx';
+import { withSub } from '../pictures/PictureWords.tsx';
 import { AltitudeLadder } from './AltitudeLadder.tsx';
 import { CardView } from './CardView.tsx';
-import { PowerCurve } from './PowerCurve.tsx';
-import { SpeedWindow } from './SpeedWindow.tsx';
 
-const TITLES: Record<TargetCard['picture'], string> = {
-  'speed-window': 'Where it is safe to turn steeply, today',
-  'power-curve': 'What it takes to hold this speed, today',
-  'altitude-ladder': 'Where it fits, today',
-};
+type Seen = 'picture' | 'ladder';
 
 export function CardPane(props: {
   cards: TargetCard[];
@@ -23,22 +28,45 @@ export function CardPane(props: {
 }) {
   const { cards, item, airplane, readOnly } = props;
   const [card] = cards;
-  if (!card) return null;
-  const move = (part: Partial<LessonItem>) => {
-    if (!readOnly) props.onChange(part);
+  const [seen, setSeen] = useState<Seen>('picture');
+  const picture = useMemo(() => card && picturePlanned(card, airplane), [card, airplane]);
+  if (!card || !picture) return null;
+  const movable = !readOnly && pictureMark(card) !== null;
+  const moveTo = (x: number, y: number) => {
+    const part = pictureMoved(card, airplane, [x, y]);
+    if (part) props.onChange(part);
   };
   const moved =
     item.airspeedKias !== undefined || item.bankDeg !== undefined || item.altitudeFt !== undefined;
+  const words = readOnly
+    ? 'The mark is your target.'
+    : movable || seen === 'ladder'
+      ? 'Drag the mark. Everything on the card follows.'
+      : 'It follows from the card’s own figures.';
   return (
     <div className="columns brief-columns">
       <section className="sheet no-print" aria-label="Picture">
-        <h2>{TITLES[card.picture]}</h2>
-        <p className="quiet small">
-          {readOnly ? 'The mark is your target.' : 'Drag the mark. Everything on the card follows.'}
-        </p>
-        {card.picture === 'speed-window' && <SpeedWindow airplane={airplane} card={card} onMove={move} />}
-        {card.picture === 'power-curve' && <PowerCurve airplane={airplane} card={card} onMove={move} />}
-        {card.picture === 'altitude-ladder' && <AltitudeLadder card={card} onMove={move} />}
+        <div className="row spread" style={{ alignItems: 'start', flexWrap: 'wrap' }}>
+          <h2 style={{ flex: '1 1 260px' }}>
+            {seen === 'ladder' ? 'Where it fits, today' : withSub(picture.title)}
+          </h2>
+          <SegmentedControl
+            aria-label="What to see"
+            value={seen}
+            onChange={(next) => setSeen(next as Seen)}
+            data={[
+              { value: 'picture', label: 'The maneuver' },
+              { value: 'ladder', label: 'Where it fits' },
+            ]}
+          />
+        </div>
+        <p className="quiet small">{words}</p>
+        {seen === 'picture' ? (
+          <PictureView picture={picture} height={360} onMove={movable ? moveTo : undefined} />
+        ) : (
+          <AltitudeLadder card={card} onMove={(part) => !readOnly && props.onChange(part)} />
+        )}
+        {card.offToday && seen === 'picture' && <p className="ladder-off">{card.offToday}</p>}
         {moved && !readOnly && (
           <Button
             variant="subtle"

@@ -13,10 +13,9 @@ import { useKeel } from '../api/hooks.ts';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { attemptName, clock, heading, numberText } from '../parts/format.ts';
 import { Failed, Loading } from '../parts/states.tsx';
+import { AttemptLanes } from './AttemptLanes.tsx';
 import { InstructorGrading, SelfGrade, StudentWords } from './Grading.tsx';
-import { KeelChart } from './KeelChart.tsx';
 import { type Again, SeeAgain } from './SeeAgain.tsx';
-import { StoryView } from './Story.tsx';
 import { type NewStatement, useAddStatement } from './use-statements.ts';
 import { Verdict } from './Verdict.tsx';
 import { WhatHappened } from './WhatHappened.tsx';
@@ -65,6 +64,7 @@ export function AttemptView(props: {
     excursionBefore: () => step(excursions(), -1),
     findingAfter: () => step(findings(), 1),
     findingBefore: () => step(findings(), -1),
+    picture: () => props.setAgain('picture'),
     replay: () => props.setAgain('replay'),
     compare: () => props.setAgain('compare'),
     above: () => props.setAgain('above'),
@@ -102,34 +102,14 @@ export function AttemptView(props: {
               </p>
               {keel.error && <Failed error={keel.error} />}
               {!keel.data && !keel.error && <Loading what="the keel" />}
-              {keel.data?.story?.around && (
-                <StoryView
-                  attempt={attempt}
-                  trace={keel.data}
-                  story={keel.data.story}
-                  speedUnit={recording.airplane.speedUnit}
-                  cursorS={cursorS}
-                  setCursorS={setCursorS}
-                />
-              )}
               {keel.data && (
-                <KeelChart
+                <AttemptLanes
                   attempt={attempt}
                   trace={keel.data}
                   speedUnit={recording.airplane.speedUnit}
                   cursorS={cursorS}
                   setCursorS={setCursorS}
                   marks={marks}
-                />
-              )}
-              {keel.data?.story && !keel.data.story.around && keel.data.story.lanes.length > 0 && (
-                <StoryView
-                  attempt={attempt}
-                  trace={keel.data}
-                  story={keel.data.story}
-                  speedUnit={recording.airplane.speedUnit}
-                  cursorS={cursorS}
-                  setCursorS={setCursorS}
                 />
               )}
               {attempt.brief && (

@@ -5,7 +5,6 @@ import {
   type RecordingView,
   readLessonStatements,
   readStatements,
-  type Score,
   sortStatements,
   standingVerdict,
   unsaidHelp,
@@ -18,23 +17,22 @@ import { useParams, useSearchParams } from 'react-router';
 import { useSWRConfig } from 'swr';
 import { answered, api, messageOf, read } from '../api/client.ts';
 import { useForgetPath, useMe, useRecording } from '../api/hooks.ts';
-import { useFlight } from '../api/use-flight.ts';
 import { useSetCurrent } from '../frame/current.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { noteInAddress, useAddress } from '../frame/use-address.ts';
-import { dayAndTime, heading, numberText } from '../parts/format.ts';
+import { dayAndTime, numberText } from '../parts/format.ts';
 import { Empty, Failed, Waiting } from '../parts/states.tsx';
-import { AttemptList } from './AttemptList.tsx';
 import { AttemptView } from './AttemptView.tsx';
-import { FlightChart } from './FlightChart.tsx';
 import { FlightStrip } from './FlightStrip.tsx';
 import { Leftovers } from './Leftovers.tsx';
-import { LessonSheet, ofLesson } from './LessonSheet.tsx';
+import { ofLesson } from './LessonSheet.tsx';
+import { LessonView } from './LessonView.tsx';
 import { PutRight } from './PutRight.tsx';
 import { isAgain } from './SeeAgain.tsx';
 import { TakeAlong } from './TakeAlong.tsx';
 import { useAddStatementTo, useSaid } from './use-statements.ts';
+import { WholeFlight } from './WholeFlight.tsx';
 import './debrief.css';
 
 export function DebriefPage() {
@@ -54,15 +52,15 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
   const { data: me } = useMe();
   const [search] = useSearchParams();
   const [attemptAt, setAttemptAt] = useAddress('attempt', '0');
-  const [view, setView] = useAddress('see', 'replay');
+  const [view, setView] = useAddress('see', 'picture');
   const { mutate } = useSWRConfig();
   const forgetPath = useForgetPath(recording.student.id);
   const [judge, setJudge] = useState<Judge>(recording.score?.judge ?? 'examiner');
   const selected = Number(attemptAt) || 0;
   const [shown, setShown] = useState<ReadonlySet<number>>(new Set());
   const [busy, setBusy] = useState(false);
-  const again = isAgain(view) ? view : 'replay';
-  const [whole, setWhole] = useState(false);
+  const again = isAgain(view) ? view : 'picture';
+  const [part, setPart] = useAddress('view', 'attempts');
   const [cursor, setCursor] = useState<number | null>(() => secondsIn(search.get('at')));
   // A replay moves it at every frame; the address follows when it has come to rest.
   const [rested] = useDebouncedValue(cursor, 400);
@@ -96,7 +94,18 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
   const attempt = attempts[index];
   const cursorS =
     cursor ?? (attempt ? (happened(attempt)[0]?.atS ?? (attempt.startS + attempt.endS) / 2) : 0);
-  useShortcuts({ wholeFlight: () => setWhole(!whole) });
+  /** An attempt chosen from the lesson is looked at. */
+  const choose = useCallback(
+    (next: number) => {
+      if (part === 'lesson') setPart('attempts');
+      select(next);
+    },
+    [part, setPart, select],
+  );
+  useShortcuts({
+    wholeFlight: () => setPart(part === 'time' ? 'attempts' : 'time'),
+    lesson: () => setPart(part === 'lesson' ? 'attempts' : 'lesson'),
+  });
 
   const stop = async () => {
     await answered(api.recordings[':id'].stop.$post({ param: { id: recording.id } }));
@@ -135,13 +144,18 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
             { value: 'examiner', label: 'Examiner' },
           ]}
         />
-        {!isStudent && recording.score && (
-          <Button variant={recording.outdated ? 'filled' : 'default'} loading={busy} onClick={rescore}>
-            Score again
-          </Button>
-        )}
+        <SegmentedControl
+          aria-label="View"
+          value={part}
+          onChange={setPart}
+          data={[
+            { value: 'attempts', label: 'Attempts' },
+            { value: 'time', label: 'By time' },
+            { value: 'lesson', label: 'The lesson' },
+          ]}
+        />
         <TakeAlong recording={recording} />
-        {!isStudent && <PutRight recording={recording} />}
+        {!isStudent && <PutRight recording={recording} rescore={recording.score ? rescore : undefined} />}
       </TitleBar>
       <div className="page">
         {search.get('known') && (
@@ -162,9 +176,12 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
           </p>
         )}
         {recording.outdated && !isStudent && (
-          <p className="sheet">
-            This score was worked out by an older version. “Score again” says what a newer one changes.
-          </p>
+          <div className="sheet row spread" style={{ flexWrap: 'wrap' }}>
+            <p>This score was worked out by an older version. Scoring again says what a newer one changes.</p>
+            <Button loading={busy} onClick={rescore}>
+              Score again
+            </Button>
+          </div>
         )}
         {waiting > 0 && (
           <p className="small quiet" role="status">
@@ -185,73 +202,57 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
           </Empty>
         )}
         {attempts.length > 0 && (
-          <>
-            <FlightStrip
-              recording={recording}
-              statements={statements}
-              verdicts={verdicts}
-              showVerdicts={open}
-              selected={index}
-              select={select}
-            />
-            <Button
-              variant="subtle"
-              size="compact-sm"
-              className="no-print whole-flight"
-              aria-expanded={whole}
-              onClick={() => setWhole(!whole)}
-            >
-              {whole ? 'Fold the whole flight away' : 'The whole flight, by time'}
-            </Button>
-            {whole && (
-              <WholeFlight
-                recording={recording}
-                selected={index}
-                select={select}
-                cursorS={cursorS}
-                setCursorS={setCursor}
-              />
-            )}
-            <AttemptView
-              key={`${index}-${recording.scoredAt}`}
-              recording={recording}
-              index={index}
-              judge={judge}
-              statementsOfAll={statements}
-              lesson={lesson}
-              addLessonStatement={addLessonStatement}
-              isStudent={isStudent}
-              open={open[index]}
-              show={() => setShown(new Set([...shown, index]))}
-              select={select}
-              cursorS={cursorS}
-              setCursorS={setCursor}
-              again={again}
-              setAgain={setView}
-            />
-            <AttemptList
-              recording={recording}
-              statements={statements}
-              verdicts={verdicts}
-              open={open}
-              selected={index}
-              select={select}
-            />
-          </>
-        )}
-        {recording.score && (
-          <LessonSheet
+          <FlightStrip
             recording={recording}
+            statements={statements}
+            verdicts={verdicts}
+            showVerdicts={open}
+            selected={index}
+            select={choose}
+          />
+        )}
+        {attempts.length > 0 && part === 'time' && (
+          <WholeFlight
+            recording={recording}
+            selected={index}
+            select={select}
+            cursorS={cursorS}
+            setCursorS={setCursor}
+          />
+        )}
+        {attempts.length > 0 && part !== 'lesson' && (
+          <AttemptView
+            key={`${index}-${recording.scoredAt}`}
+            recording={recording}
+            index={index}
+            judge={judge}
+            statementsOfAll={statements}
+            lesson={lesson}
+            addLessonStatement={addLessonStatement}
+            isStudent={isStudent}
+            open={open[index]}
+            show={() => setShown(new Set([...shown, index]))}
+            select={select}
+            cursorS={cursorS}
+            setCursorS={setCursor}
+            again={again}
+            setAgain={setView}
+          />
+        )}
+        {recording.score && (part === 'lesson' || attempts.length === 0) && (
+          <LessonView
+            recording={recording}
+            statements={statements}
+            verdicts={verdicts}
+            open={open}
+            selected={index}
+            select={choose}
             lesson={lesson}
             addStatement={addLessonStatement}
             isStudent={isStudent}
           />
         )}
         <Leftovers recording={recording} orphans={orphans} mayEdit={!isStudent} />
-        {recording.score?.recording.wind && <Wind wind={recording.score.recording.wind} />}
-        {recording.score && recording.score.recording.warnings.length > 0 && attempts.length > 0 && (
-          <p className="small quiet">Of the recording: {recording.score.recording.warnings.join('; ')}.</p>
-        )}
       </div>
     </>
   );
@@ -275,16 +276,6 @@ function readSaying({ score, statements, parked, demonstrationFirst }: Recording
   };
 }
 
-const Wind = ({ wind }: { wind: NonNullable<Score['recording']['wind']> }) => (
-  <p className="small">
-    <strong>
-      Wind from {heading(wind.fromDeg)}° at {numberText(wind.speedKt)} kt,
-    </strong>{' '}
-    ± {numberText(wind.standardErrorKt, 1)} kt, worked out from the turns; airspeed and heading follow from
-    it.
-  </p>
-);
-
 const Analysing = ({ progress, stop }: { progress: number; stop?: () => void }) => (
   <section className="sheet stack" aria-live="polite">
     <div className="row spread">
@@ -298,25 +289,3 @@ const Analysing = ({ progress, stop }: { progress: number; stop?: () => void }) 
     <Progress value={100 * progress} animated aria-label="Analysis" />
   </section>
 );
-
-/** Fetched only when it is unfolded: hours of columns. */
-function WholeFlight(props: {
-  recording: RecordingView;
-  selected: number;
-  select: (attempt: number) => void;
-  cursorS: number;
-  setCursorS: (atS: number) => void;
-}) {
-  const { recording, ...rest } = props;
-  const flight = useFlight(recording.id, recording.scoredAt);
-  if (!flight.data) return <Waiting query={flight} what="the flight" />;
-  return (
-    <FlightChart
-      flight={flight.data}
-      attempts={recording.score?.attempts ?? []}
-      parts={recording.score?.flight?.parts ?? []}
-      speedUnit={recording.airplane.speedUnit}
-      {...rest}
-    />
-  );
-}

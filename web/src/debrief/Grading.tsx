@@ -31,8 +31,7 @@ export function GradeButtons(props: {
           aria-pressed={props.value === grade}
           onClick={() => props.choose(grade)}
         >
-          <strong>{grade}</strong>
-          {name}
+          <strong>{grade}</strong> {name}
         </button>
       ))}
     </fieldset>

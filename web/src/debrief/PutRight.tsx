@@ -10,7 +10,8 @@ import { answered, api, messageOf, read } from '../api/client.ts';
 import { useAirplanes, useForgetLessons, useForgetPath, useLessons, useStandards } from '../api/hooks.ts';
 import { dayAndTime } from '../parts/format.ts';
 
-export function PutRight({ recording }: { recording: RecordingView }) {
+/** @param rescore left out where there is no score yet. */
+export function PutRight({ recording, rescore }: { recording: RecordingView; rescore?: () => void }) {
   const [open, setOpen] = useState<'right' | 'delete' | null>(null);
   const close = () => setOpen(null);
   return (
@@ -22,6 +23,7 @@ export function PutRight({ recording }: { recording: RecordingView }) {
           </ActionIcon>
         </Menu.Target>
         <Menu.Dropdown>
+          {rescore && <Menu.Item onClick={rescore}>Score again</Menu.Item>}
           <Menu.Item onClick={() => setOpen('right')}>Put right what it was sent with</Menu.Item>
           <Menu.Item onClick={() => setOpen('delete')}>Delete it</Menu.Item>
         </Menu.Dropdown>

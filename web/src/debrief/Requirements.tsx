@@ -39,7 +39,7 @@ export function Requirements({
       {right.length > 0 && (
         <button type="button" className="requirements-right" aria-expanded={all} onClick={() => setAll(!all)}>
           <Mark held />
-          <span>
+          <span className={all ? undefined : 'requirements-names'}>
             <strong>{right.length} held</strong>{' '}
             <span className="quiet">
               {all ? 'show less' : right.map(({ asks }) => asks.toLowerCase()).join(', ')}

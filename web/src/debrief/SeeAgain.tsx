@@ -4,11 +4,12 @@ import { SegmentedControl } from '@mantine/core';
 import { lazy, Suspense } from 'react';
 import { Loading } from '../parts/states.tsx';
 import { Compare } from './Compare.tsx';
+import { PictureFlown } from './PictureFlown.tsx';
 import { PlanView } from './PlanView.tsx';
 
 const Replay = lazy(() => import('./Replay.tsx').then(({ Replay: replay }) => ({ default: replay })));
 
-const WAYS = ['replay', 'compare', 'above'] as const;
+const WAYS = ['picture', 'replay', 'compare', 'above'] as const;
 export type Again = (typeof WAYS)[number];
 export const isAgain = (text: string): text is Again => (WAYS as readonly string[]).includes(text);
 
@@ -33,11 +34,24 @@ export function SeeAgain(props: {
         value={shown}
         onChange={(value) => props.show(value as Again)}
         data={[
+          { value: 'picture', label: 'Picture' },
           { value: 'replay', label: 'Replay' },
           { value: 'compare', label: 'Compare' },
           { value: 'above', label: 'From above' },
         ]}
       />
+      {shown === 'picture' &&
+        (trace.picture ? (
+          <PictureFlown
+            attempt={attempt}
+            picture={trace.picture}
+            timeS={trace.timeS}
+            cursorS={cursorS}
+            setCursorS={setCursorS}
+          />
+        ) : (
+          <p className="quiet">The recording has too few columns to draw the brief’s picture from.</p>
+        ))}
       {shown === 'replay' && (
         <Suspense fallback={<Loading what="the picture" />}>
           <Replay recording={recording} attempt={attempt} cursorS={cursorS} setCursorS={setCursorS} />

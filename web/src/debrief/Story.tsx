@@ -7,7 +7,6 @@ import { useElementSize } from '@mantine/hooks';
 import type { PointerEvent } from 'react';
 import { clock, numberText, signed } from '../parts/format.ts';
 import { StoryEvents } from './StoryEvents.tsx';
-import { StoryTable } from './StoryTable.tsx';
 import { StoryWhole } from './StoryWhole.tsx';
 import { LANE_NAMES, laneHeight, type Scale, textAt, unitText } from './story-lanes.ts';
 import './story.css';
@@ -100,7 +99,6 @@ export function StoryView({ attempt, trace, story, speedUnit, cursorS, setCursor
               </text>
             ))}
           </svg>
-          <StoryTable story={story} timeS={trace.timeS} zeroS={zeroS} speedUnit={speedUnit} />
         </>
       )}
     </section>

@@ -5,7 +5,7 @@ export function TitleBar(props: { title: ReactNode; about?: ReactNode; children?
   return (
     <div className="title-bar">
       <div className="title-bar-inner">
-        <h1>{props.title}</h1>
+        <h1 title={typeof props.title === 'string' ? props.title : undefined}>{props.title}</h1>
         <div className="title-about">{props.about}</div>
         <div className="title-actions no-print">{props.children}</div>
       </div>

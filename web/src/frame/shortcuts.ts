@@ -23,11 +23,13 @@ export const SHORTCUTS = table({
   excursionBefore: { keys: ['shift+n'], shown: ['N'], where: 'Debrief', does: 'excursion before' },
   findingAfter: { keys: ['f'], where: 'Debrief', does: 'next finding' },
   findingBefore: { keys: ['shift+f'], shown: ['F'], where: 'Debrief', does: 'finding before' },
+  picture: { keys: ['i'], where: 'Debrief', does: 'the picture, flown' },
   replay: { keys: ['r'], where: 'Debrief', does: 'replay' },
   compare: { keys: ['c'], where: 'Debrief', does: 'compare' },
   above: { keys: ['a'], where: 'Debrief', does: 'from above' },
   run: { keys: ['space'], where: 'Debrief', does: 'in the replay: run, hold' },
   wholeFlight: { keys: ['w'], where: 'Debrief', does: 'the whole flight by time' },
+  lesson: { keys: ['l'], where: 'Debrief', does: 'the lesson as a whole' },
   cursor: {
     keys: ['ArrowLeft', 'ArrowRight'],
     shown: ['←', '→'],

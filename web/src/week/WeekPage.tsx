@@ -5,6 +5,7 @@ import {
   type DragEndEvent,
   KeyboardSensor,
   PointerSensor,
+  type UniqueIdentifier,
   useDraggable,
   useSensor,
   useSensors,
@@ -17,7 +18,7 @@ import { useSearchParams } from 'react-router';
 import { api, read } from '../api/client.ts';
 import { useMe, useWeek } from '../api/hooks.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
-import { clockTime, isoDay, longDay } from '../parts/format.ts';
+import { clockTime, dayAndTime, isoDay, longDay } from '../parts/format.ts';
 import { sent } from '../parts/sent.ts';
 import { Waiting } from '../parts/states.tsx';
 import { BookingDetail, NewBooking } from './Booking.tsx';
@@ -35,6 +36,14 @@ import {
 import './week.css';
 
 const STEP_PX = (HOUR_PX * STEP_MIN) / 60;
+
+/** What an arrow moves a picked-up booking by: days and quarters of an hour. */
+const STEPS: Record<string, { days: number; steps: number }> = {
+  ArrowUp: { days: 0, steps: -1 },
+  ArrowDown: { days: 0, steps: 1 },
+  ArrowLeft: { days: -1, steps: 0 },
+  ArrowRight: { days: 1, steps: 0 },
+};
 
 export function WeekPage() {
   const [params, setParams] = useSearchParams();
@@ -109,30 +118,52 @@ function Grid({ week, move, open }: GridProps) {
   const { days, bookings, zone } = week;
   const columns = useRef<HTMLDivElement>(null);
   const dayPx = () => (columns.current?.clientWidth ?? 7) / 7;
+  // Counted here: what the sensor hands over is the last drawing, and a quick hand is two keys ahead of it.
+  const byKeys = useRef({ days: 0, steps: 0, fromX: 0, fromY: 0 });
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
     useSensor(KeyboardSensor, {
       coordinateGetter: ({ code }, { currentCoordinates: { x, y } }) => {
-        const step = {
-          ArrowUp: [0, -STEP_PX],
-          ArrowDown: [0, STEP_PX],
-          ArrowLeft: [-dayPx(), 0],
-          ArrowRight: [dayPx(), 0],
-        }[code];
-        return step && { x: x + step[0], y: y + step[1] };
+        const step = STEPS[code];
+        if (!step) return;
+        const keys = byKeys.current;
+        if (keys.days === 0 && keys.steps === 0) Object.assign(keys, { fromX: x, fromY: y });
+        keys.days += step.days;
+        keys.steps += step.steps;
+        return { x: keys.fromX + keys.days * dayPx(), y: keys.fromY + keys.steps * STEP_PX };
       },
     }),
   );
-  const end = ({ active, delta }: DragEndEvent) => {
-    const booking = bookings.find(({ id }) => id === active.id);
-    const [by, minutes] = [Math.round(delta.x / dayPx()), Math.round(delta.y / STEP_PX) * STEP_MIN];
+  const find = (id: UniqueIdentifier) => bookings.find((one) => one.id === id);
+  const end = ({ active, activatorEvent, delta }: DragEndEvent) => {
+    const keys = activatorEvent instanceof KeyboardEvent && byKeys.current;
+    const by = keys ? keys.days : Math.round(delta.x / dayPx());
+    const minutes = (keys ? keys.steps : Math.round(delta.y / STEP_PX)) * STEP_MIN;
+    const booking = find(active.id);
     if (booking && (by !== 0 || minutes !== 0)) move(booking, by, minutes);
+  };
+  /** Where the keys have brought it, for whoever hears the week instead of seeing it. */
+  const heard = ({ active }: { active: { id: UniqueIdentifier } }): string | undefined => {
+    const booking = find(active.id);
+    if (!booking) return;
+    const { from, until } = moved(booking, byKeys.current.days, byKeys.current.steps * STEP_MIN, zone);
+    return `${dayAndTime(from)} to ${clockTime(until)}`;
   };
   const hours = Array.from({ length: UNTIL_HOUR - FROM_HOUR }, (_, i) => FROM_HOUR + i);
   return (
     <DndContext
       sensors={sensors}
+      onDragStart={() => Object.assign(byKeys.current, { days: 0, steps: 0 })}
       onDragEnd={end}
+      accessibility={{
+        announcements: {
+          onDragStart: (picked) => `Picked up: ${heard(picked)}`,
+          onDragMove: heard,
+          onDragOver: () => undefined,
+          onDragEnd: (put) => `Put down: ${heard(put)}`,
+          onDragCancel: () => 'Left where it was',
+        },
+      }}
       modifiers={[
         ({ transform }) => ({
           ...transform,

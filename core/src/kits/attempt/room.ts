@@ -5,7 +5,6 @@
 
 import type { OwnFigure } from '../../airplane/own-figure.ts';
 import type { Airplane } from '../../airplane/schema.ts';
-import type { TargetCard } from '../../card/card.ts';
 import type { Day } from '../../card/day.ts';
 import type { Flown } from '../../card/flown.ts';
 import type { Cockpit, Script } from '../../flight/pilot/cockpit.ts';
@@ -16,6 +15,7 @@ import type { Technique, TechniqueKey } from '../../technique/technique.ts';
 import type { CoachPart } from '../coach/part.ts';
 import type { Attempt, Proposal, ScoringContext } from './attempt.ts';
 import type { Figures } from './figures.ts';
+import type { PicturePart } from './picture.ts';
 import type { Requirement } from './requirement.ts';
 import type { StoryPart } from './story.ts';
 
@@ -28,7 +28,8 @@ export interface Card {
   /** Altitude that a student may lose, ft, and how far the airplane may rise above the entry. */
   lossFt: number;
   gainFt: number;
-  picture: TargetCard['picture'];
+  /** What shows it, before the flight and after. */
+  picture: PicturePart;
   /** It covers ground along its heading, so that the next one is better flown the other way. */
   travels: boolean;
   /** It uses up the altitude lost, and begins the next try with a climb. */

@@ -4,6 +4,7 @@ import { bookSpeed, figure } from '../../card/figures.ts';
 import type { Flown } from '../../card/flown.ts';
 import { carburettorCaution, steadyEntry } from '../../card/words.ts';
 import type { Card } from '../../kits/attempt/room.ts';
+import { tradePicture } from '../../kits/straight/trade.ts';
 import { bestGlideKias, glideAt } from '../../performance/climb.ts';
 import { roundTo } from '../../units/numbers.ts';
 
@@ -14,7 +15,7 @@ export const bestGlideCard: Card = {
   heeds: [],
   lossFt: 1500,
   gainFt: 100,
-  picture: 'altitude-ladder',
+  picture: tradePicture('speed'),
   travels: false,
   losesHeight: true,
   minutes: () => 3.5,

@@ -5,6 +5,7 @@ import { figure, powerOf, practiceSpeed } from '../../card/figures.ts';
 import { steadyEntry } from '../../card/words.ts';
 import type { Card } from '../../kits/attempt/room.ts';
 import { MEDIUM_BANK_DEG } from '../../kits/turns/card.ts';
+import { turnPicture } from '../../kits/turns/picture.ts';
 import { bankForTurnRateDeg } from '../../mechanics/turning.ts';
 
 const STANDARD_RATE_DEG_PER_S = 3;
@@ -15,7 +16,7 @@ export const clearingTurnsCard: Card = {
   turnsByHeading: true,
   lossFt: 100,
   gainFt: 100,
-  picture: 'altitude-ladder',
+  picture: turnPicture(90),
   travels: false,
   minutes: ({ clearingMethod }) => (clearingMethod === 'one-360' ? 2 : 1.2),
   fly(day) {

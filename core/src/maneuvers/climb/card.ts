@@ -4,6 +4,7 @@ import { atWeightKias, speedWords } from '../../card/day.ts';
 import { bookSpeed, climbAt, figure, fullThrottle } from '../../card/figures.ts';
 import { steadyEntry, vaCaution } from '../../card/words.ts';
 import type { Card } from '../../kits/attempt/room.ts';
+import { levelOffPicture } from '../../kits/straight/level-off.ts';
 import { roundTo } from '../../units/numbers.ts';
 
 export const climbCard: Card = {
@@ -11,7 +12,7 @@ export const climbCard: Card = {
   heeds: ['changeOrder'],
   lossFt: 100,
   gainFt: 1000,
-  picture: 'altitude-ladder',
+  picture: levelOffPicture,
   travels: true,
   minutes: () => 3,
   fly(day) {
@@ -36,6 +37,7 @@ export const climbCard: Card = {
             figure('Begin to level off', lead, 'ft', 'before the altitude: a tenth of the rate'),
           ]
         : [],
+      ...(climb && { levelOff: { fromFpm: climb.fpm, leadFt: lead } }),
       steps: [
         steadyEntry(day, null),
         `Nose up, full power, right rudder; trim for ${speed.kias === null ? 'climb speed' : speedWords(day, speed.kias)}`,

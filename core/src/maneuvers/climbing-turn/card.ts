@@ -5,6 +5,7 @@ import { bookSpeed, climbAt, figure, fullThrottle } from '../../card/figures.ts'
 import { steadyEntry } from '../../card/words.ts';
 import type { Card } from '../../kits/attempt/room.ts';
 import { CLIMBING_BANK_DEG, STALL_IN_A_TURN } from '../../kits/turns/card.ts';
+import { turnPicture } from '../../kits/turns/picture.ts';
 import { rollOutLeadDeg } from '../../mechanics/turning.ts';
 
 export const climbingTurnCard: Card = {
@@ -13,7 +14,7 @@ export const climbingTurnCard: Card = {
   turnsByHeading: true,
   lossFt: 100,
   gainFt: 700,
-  picture: 'altitude-ladder',
+  picture: turnPicture(),
   travels: false,
   minutes: () => 2.5,
   fly(day) {

@@ -5,13 +5,14 @@ import { bookSpeed, powerOf } from '../../card/figures.ts';
 import { flapSchedule } from '../../card/flap-schedule.ts';
 import { flapCaution, steadyEntry, vaCaution } from '../../card/words.ts';
 import type { Card } from '../../kits/attempt/room.ts';
+import { tradePicture } from '../../kits/straight/trade.ts';
 
 export const configurationChangeCard: Card = {
   purpose: 'Every approach is one: slower, flaps out, and the height held while both happen.',
   heeds: ['changeOrder'],
   lossFt: 150,
   gainFt: 150,
-  picture: 'altitude-ladder',
+  picture: tradePicture('altitude'),
   travels: true,
   minutes: () => 4,
   fly(day) {

@@ -5,6 +5,7 @@ import { bookSpeed, figure, powerOf } from '../../card/figures.ts';
 import { steadyEntry, vaCaution } from '../../card/words.ts';
 import type { Card } from '../../kits/attempt/room.ts';
 import { CLIMBING_BANK_DEG, STALL_IN_A_TURN } from '../../kits/turns/card.ts';
+import { turnPicture } from '../../kits/turns/picture.ts';
 import { rollOutLeadDeg } from '../../mechanics/turning.ts';
 
 const DESCENT_FPM = 400;
@@ -15,7 +16,7 @@ export const descendingTurnCard: Card = {
   turnsByHeading: true,
   lossFt: 700,
   gainFt: 100,
-  picture: 'altitude-ladder',
+  picture: turnPicture(),
   travels: false,
   losesHeight: true,
   minutes: () => 2.5,

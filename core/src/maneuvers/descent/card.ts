@@ -4,15 +4,19 @@ import { powerFor, powerWords } from '../../card/day.ts';
 import { figure, powerOf, practiceSpeed } from '../../card/figures.ts';
 import { steadyEntry, vaCaution } from '../../card/words.ts';
 import type { Card } from '../../kits/attempt/room.ts';
+import { levelOffPicture } from '../../kits/straight/level-off.ts';
 
 const CRUISE_DESCENT_FPM = 500;
+
+/** A tenth of the rate. */
+const LEAD_FT = CRUISE_DESCENT_FPM / 10;
 
 export const descentCard: Card = {
   purpose: 'The way down to the circuit at a speed and a rate that were chosen, not that happened.',
   heeds: ['changeOrder'],
   lossFt: 1000,
   gainFt: 100,
-  picture: 'altitude-ladder',
+  picture: levelOffPicture,
   travels: true,
   losesHeight: true,
   minutes: () => 3,
@@ -28,14 +32,15 @@ export const descentCard: Card = {
       power: powerOf(day, level, descending),
       figures: [
         figure('Descend at', CRUISE_DESCENT_FPM, 'ft/min', 'power sets the rate, pitch the speed'),
-        figure('Begin to level off', 50, 'ft', 'before the altitude: a tenth of the rate'),
+        figure('Begin to level off', LEAD_FT, 'ft', 'before the altitude: a tenth of the rate'),
       ],
+      levelOff: { fromFpm: -CRUISE_DESCENT_FPM, leadFt: LEAD_FT },
       steps: [
         steadyEntry(day, null),
         `Carburettor heat as needed, then ${powerWords(day, descending?.value)}: the nose goes down by itself; hold the speed, trim`,
         'Rate by power, speed by pitch: change one, wait, then the other',
         'Then gliding: power idle, best glide speed, trim; feel the difference in attitude',
-        'Begin to level off 50 ft before: power to cruise, nose up with it, trim',
+        `Begin to level off ${LEAD_FT} ft before: power to cruise, nose up with it, trim`,
       ],
       usualFaults: [
         'Pushing the nose down without taking power: the speed runs away',

@@ -5,6 +5,7 @@ import { powerOf, practiceSpeed } from '../../card/figures.ts';
 import { steadyEntry, vaCaution } from '../../card/words.ts';
 import type { Card } from '../../kits/attempt/room.ts';
 import { MEDIUM_BANK_DEG, STALL_IN_A_TURN } from '../../kits/turns/card.ts';
+import { turnPicture } from '../../kits/turns/picture.ts';
 import { rollOutLeadDeg } from '../../mechanics/turning.ts';
 
 export const levelTurnCard: Card = {
@@ -13,7 +14,7 @@ export const levelTurnCard: Card = {
   turnsByHeading: true,
   lossFt: 150,
   gainFt: 150,
-  picture: 'altitude-ladder',
+  picture: turnPicture(),
   travels: false,
   minutes: () => 3,
   fly(day) {

@@ -22,6 +22,7 @@ import {
   stallSteepest,
   TURNING_BANK_DEG,
 } from '../../kits/stalls/card.ts';
+import { breakPicture } from '../../kits/stalls/picture.ts';
 
 const APPROACH_FPM = 500;
 /** Of the power that holds the approach speed level: with that it slows down without a dive or a climb. */
@@ -33,7 +34,7 @@ export const powerOffStallCard: Card = {
   ownFigures: ['stall-speed', 'stall-loss'],
   lossFt: 400,
   gainFt: 200,
-  picture: 'altitude-ladder',
+  picture: breakPicture,
   travels: true,
   losesHeight: true,
   steepest: stallSteepest,

@@ -22,6 +22,7 @@ import {
   stallSteepest,
   TURNING_BANK_DEG,
 } from '../../kits/stalls/card.ts';
+import { breakPicture } from '../../kits/stalls/picture.ts';
 import { settingForPercent } from '../../performance/level.ts';
 
 export const powerOnStallCard: Card = {
@@ -30,7 +31,7 @@ export const powerOnStallCard: Card = {
   ownFigures: ['stall-speed', 'stall-loss'],
   lossFt: 300,
   gainFt: 400,
-  picture: 'altitude-ladder',
+  picture: breakPicture,
   travels: true,
   losesHeight: true,
   steepest: stallSteepest,

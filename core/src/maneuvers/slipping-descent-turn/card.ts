@@ -3,6 +3,7 @@ import { atWeightKias, circumstance, speedWords, tasKtOf } from '../../card/day.
 import { bookSpeed, figure } from '../../card/figures.ts';
 import { carburettorCaution, steadyEntry } from '../../card/words.ts';
 import type { Card } from '../../kits/attempt/room.ts';
+import { turnPicture } from '../../kits/turns/picture.ts';
 import { rollOutLeadDeg } from '../../mechanics/turning.ts';
 import { glideAt } from '../../performance/climb.ts';
 import { roundTo } from '../../units/numbers.ts';
@@ -15,7 +16,7 @@ export const slippingDescentTurnCard: Card = {
   turnsByHeading: true,
   lossFt: 1500,
   gainFt: 100,
-  picture: 'altitude-ladder',
+  picture: turnPicture(),
   travels: false,
   losesHeight: true,
   minutes: () => 2.5,

@@ -16,6 +16,7 @@ import { carburettorCaution, flapCaution, SPIN_RECOVERY, steadyEntry } from '../
 import type { Card } from '../../kits/attempt/room.ts';
 import { loadFactor } from '../../mechanics/turning.ts';
 import { leastPowerKias } from '../../performance/level.ts';
+import { powerCurvePicture } from './picture.ts';
 
 /** Added to the speed at which the warning sounds [common practice: 3 to 5]. */
 const ABOVE_WARNING_KT = 3;
@@ -31,7 +32,7 @@ export const slowFlightCard: Card = {
   bankIsLimit: true,
   lossFt: 200,
   gainFt: 150,
-  picture: 'power-curve',
+  picture: powerCurvePicture,
   travels: true,
   steepest: ({ technique }) => ({ deg: technique.slowBankDeg, why: 'the school’s limit in slow flight' }),
   minutes: () => 5,

@@ -56,7 +56,7 @@ export const slowFlight = defineRoom({
     habitVariants: { 'balloon-on-flap': 'landing', 'flaps-all-at-once': 'landing' },
     from: 'cruise',
   },
-  story: { lanes: ['airspeed', 'power', 'flaps', 'pitch'] },
+  story: { lanes: ['power', 'flaps', 'airspeed', 'pitch'] },
   coach: slowFlightCoach,
   tables: [GENERAL_LIMITS, FLAP_LIMITS, SLOW_LIMITS, SLOW_SIGNS, TURN_SIGNS, SCENE, SETTLING, ROUGH_AIR],
 });

@@ -6,6 +6,7 @@ import type { Flown } from '../../card/flown.ts';
 import { carburettorCaution, NOT_ALONE, SPIN_RECOVERY, steadyEntry } from '../../card/words.ts';
 import type { Card } from '../../kits/attempt/room.ts';
 import { STALL_CAUTIONS, stallFigures } from '../../kits/stalls/card.ts';
+import { breakPicture } from '../../kits/stalls/picture.ts';
 import { roundTo } from '../../units/numbers.ts';
 
 export const stallSeriesCard: Card = {
@@ -14,7 +15,7 @@ export const stallSeriesCard: Card = {
   ownFigures: ['stall-speed', 'stall-loss'],
   lossFt: 500,
   gainFt: 200,
-  picture: 'altitude-ladder',
+  picture: breakPicture,
   travels: true,
   losesHeight: true,
   minutes: () => 3,

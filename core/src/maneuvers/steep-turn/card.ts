@@ -7,6 +7,7 @@ import { steadyEntry, vaCaution } from '../../card/words.ts';
 import type { Card } from '../../kits/attempt/room.ts';
 import { rollOutLeadDeg } from '../../mechanics/turning.ts';
 import { rowsFor } from '../../scoring/standard.ts';
+import { speedWindowPicture } from './picture.ts';
 
 const USUAL_BANK_DEG = 45;
 
@@ -17,7 +18,7 @@ export const steepTurnCard: Card = {
   ownFigures: ['turn-rpm'],
   lossFt: 200,
   gainFt: 200,
-  picture: 'speed-window',
+  picture: speedWindowPicture,
   travels: false,
   // Two turns of half a minute a circle, the reversal or the pause between them, and settling.
   steepest: () => ({

@@ -5,6 +5,7 @@ import { circumstance, type Day, powerFor, powerWords, speedWords, warningKias }
 import { figure, NO_POWER, powerOf, practiceSpeed } from '../../card/figures.ts';
 import { steadyEntry, vaCaution } from '../../card/words.ts';
 import type { Card } from '../../kits/attempt/room.ts';
+import { tradePicture } from '../../kits/straight/trade.ts';
 import { leastPowerKias, pitchChangeDeg } from '../../performance/level.ts';
 import { speedIn } from '../../units/convert.ts';
 import { roundTo } from '../../units/numbers.ts';
@@ -37,7 +38,7 @@ export const straightAndLevelCard: Card = {
   heeds: ['changeOrder'],
   lossFt: 100,
   gainFt: 100,
-  picture: 'altitude-ladder',
+  picture: tradePicture('both'),
   travels: true,
   minutes: () => 4,
   fly(day) {
