@@ -132,9 +132,8 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
     <>
       <TitleBar
         title={`${recording.student.name}${recording.lessonTitle ? ` · ${recording.lessonTitle}` : ''}`}
-        about={`${dayAndTime(recording.flownAt)} · ${recording.airplane.name}${recording.airplane.registration ? `, ${recording.airplane.registration}` : ''}${recording.score?.weightLb ? ` · ${numberText(recording.score.weightLb)} lb` : ''}`}
+        about={`${dayAndTime(recording.flownAt)} · ${recording.airplane.name}${recording.airplane.registration ? `, ${recording.airplane.registration}` : ''}${recording.score?.weightLb ? ` · ${numberText(recording.score.weightLb)} lb` : ''} · ${recording.standard.shortName}`}
       >
-        <span className="quiet small nowrap">{recording.standard.shortName}</span>
         <SegmentedControl
           aria-label="Judge"
           value={judge}

@@ -4,12 +4,12 @@ import { useElementSize } from '@mantine/hooks';
 import { memo } from 'react';
 import { attemptName, partName } from '../parts/format.ts';
 import { maneuverShort } from '../parts/maneuvers.ts';
-import { namesFor } from './names-for.ts';
+import { blockName } from './block-name.ts';
 import './flight-strip.css';
 
-const H = 62;
-/** Room that a block with its name takes. */
-const NAMED_PX = 34;
+const H = 46;
+/** Room that a block takes which can be hit; with more of them than that they are as wide as they were long. */
+const BLOCK_PX = 34;
 
 export const FlightStrip = memo(function FlightStrip(props: {
   recording: RecordingView;
@@ -31,15 +31,7 @@ export const FlightStrip = memo(function FlightStrip(props: {
   const high = Math.max(...altitudes);
   const x = (atS: number) => ((atS - fromS) / (toS - fromS)) * width;
   const y = (altitude: number) => H - 6 - ((altitude - low) / Math.max(1, high - low)) * (H - 22);
-  // With so many that their names would run together only the chosen one has its name.
-  const crowded = attempts.length * NAMED_PX > width;
-  const names = namesFor(
-    attempts.map((attempt, i) => ({
-      middle: (x(attempt.startS) + x(attempt.endS)) / 2,
-      number: statements[i].help === 'demonstration' ? 'Demo' : `${i + 1}`,
-      short: maneuverShort(attempt.maneuver, attempt.variant),
-    })),
-  );
+  const crowded = attempts.length * BLOCK_PX > width;
   const parts = recording.score?.flight?.parts ?? [];
   const outline = profile.map(([t, altitude]) => `${x(t).toFixed(1)},${y(altitude).toFixed(1)}`).join(' ');
   return (
@@ -47,7 +39,7 @@ export const FlightStrip = memo(function FlightStrip(props: {
       ref={ref}
       className="strip"
       aria-label="Attempts in order"
-      style={{ height: H + 22 + (parts.length > 0 ? PARTS_PX : 0) }}
+      style={{ height: H + (parts.length > 0 ? PARTS_PX : 6) }}
     >
       {width > 0 && (
         <svg width={width} height={H} aria-hidden="true">
@@ -64,25 +56,25 @@ export const FlightStrip = memo(function FlightStrip(props: {
               : attempt.strict !== attempt.examiner
                 ? '○'
                 : '';
+          const demonstration = statements[i].help === 'demonstration';
+          const wide = Math.max(crowded ? 4 : 30, x(attempt.endS) - x(attempt.startS) - (crowded ? 1 : 3));
+          const name = blockName(wide, i + 1, maneuverShort(attempt.maneuver, attempt.variant));
           return (
             <button
               // biome-ignore lint/suspicious/noArrayIndexKey: an attempt is its place in the flight
               key={i}
               type="button"
               className="strip-block"
-              data-demonstration={statements[i].help === 'demonstration' || undefined}
-              data-crowded={(crowded && i !== selected) || undefined}
+              data-demonstration={demonstration || undefined}
               aria-current={i === selected || undefined}
-              aria-label={`${attemptName(attempt)}, attempt ${i + 1}${shown ? `, ${verdicts[i]}` : ''}`}
-              style={{
-                left: x(attempt.startS),
-                width: Math.max(crowded ? 4 : 30, x(attempt.endS) - x(attempt.startS) - (crowded ? 1 : 3)),
-              }}
+              aria-label={`${attemptName(attempt)}, attempt ${i + 1}${demonstration ? ', demonstration' : ''}${shown ? `, ${verdicts[i]}` : ''}`}
+              title={`${i + 1}. ${attemptName(attempt)}${demonstration ? ', demonstration' : ''}`}
+              style={{ left: x(attempt.startS), width: wide }}
               onClick={() => select(i)}
             >
               <span className="strip-line" />
               <span className="strip-mark">{mark}</span>
-              <span className="strip-name">{names[i]}</span>
+              <span className="strip-name">{name}</span>
             </button>
           );
         })}
@@ -98,7 +90,7 @@ const LETTER_PX = 7.2;
 /** The parts of the day under the blocks, each as long as it took; a name where there is room for it. */
 function DayParts({ parts, x }: { parts: FlightScore['parts']; x: (atS: number) => number }) {
   return (
-    <ol className="strip-parts" style={{ top: H + 20 }} aria-label="Parts of the flight">
+    <ol className="strip-parts" style={{ top: H }} aria-label="Parts of the flight">
       {parts.map(({ name, startS, endS }) => {
         const width = x(endS) - x(startS);
         const label = partName(name);

@@ -20,6 +20,7 @@ import { type KeyboardEvent, type PointerEvent, useEffect, useRef } from 'react'
 import { clock, numberText, PARAMETER_NAMES, signed } from '../parts/format.ts';
 import { type Colours, hatch, useColours } from '../theme/colours.ts';
 import {
+  axisSpan,
   bandMarks,
   chartHeight,
   deviationText,
@@ -36,12 +37,6 @@ import {
 import './keel-chart.css';
 
 use([LineChart, CustomChart, GridComponent, MarkAreaComponent, MarkLineComponent, CanvasRenderer]);
-
-/** What the time axis covers: begun at a whole five seconds before the start, so that its marks are whole fives. */
-function axisSpan(attempt: AttemptScore, { timeS }: KeelTrace): { fromS: number; toS: number } {
-  const fives = Math.ceil((attempt.startS - timeS[0]) / 5);
-  return { fromS: attempt.startS - 5 * fives, toS: timeS[timeS.length - 1] };
-}
 
 export interface KeelChartProps {
   attempt: AttemptScore;

@@ -6,6 +6,7 @@ import type { AttemptScore, KeelTrace, Story, StoryLane } from '@keel/core';
 import { useElementSize } from '@mantine/hooks';
 import type { PointerEvent } from 'react';
 import { clock, numberText, signed } from '../parts/format.ts';
+import { axisSpan } from './keel-lanes.ts';
 import { StoryEvents } from './StoryEvents.tsx';
 import { StoryWhole } from './StoryWhole.tsx';
 import { LANE_NAMES, laneHeight, type Scale, textAt, unitText } from './story-lanes.ts';
@@ -27,8 +28,8 @@ interface Props {
 export function StoryView({ attempt, trace, story, speedUnit, cursorS, setCursorS }: Props) {
   const { ref, width } = useElementSize();
   const { around, events, lanes } = story;
-  const fromS = around?.fromS ?? trace.timeS[0];
-  const toS = around?.toS ?? trace.timeS[trace.timeS.length - 1];
+  // Under the keel it stands on the keel's own axis.
+  const { fromS, toS } = around ?? axisSpan(attempt, trace);
   const x: Scale = (atS) => LEFT + ((atS - fromS) / (toS - fromS)) * (width - LEFT - RIGHT);
   const zeroS = around?.atS ?? attempt.startS;
   const move = (event: PointerEvent<HTMLElement>) => {
@@ -93,7 +94,7 @@ export function StoryView({ attempt, trace, story, speedUnit, cursorS, setCursor
             </svg>
           </div>
           <svg width={width} height={FOOT} className="story-axis" aria-hidden="true">
-            {ticks(fromS - zeroS, toS - zeroS).map((s) => (
+            {ticks(around ? fromS - zeroS : 0, toS - zeroS).map((s) => (
               <text key={s} x={x(s + zeroS)} y="16" textAnchor="middle">
                 {around ? (s === 0 ? '0 s' : `${signed(s)} s`) : clock(s)}
               </text>
@@ -180,10 +181,12 @@ function Lane({ lane, timeS, span, x, width, cursorS, speedUnit, fromAtS, lowest
         )}
         {lane.lines.map(({ name, values }, k) => {
           const last = inside.findLast((i) => values[i] !== null);
+          // Two names in a thin lane would run into each other; the upper line's stands for both.
+          const named = last !== undefined && (k === 0 || tall);
           return (
             <g key={name} className="story-line" data-line={name}>
               <path d={path(values)} />
-              {last !== undefined && (
+              {named && (
                 <text x={width - 88} y={y(values[last] as number) + (k === 0 ? 0 : 11)}>
                   {name}
                 </text>

@@ -37,6 +37,12 @@ export const targetText = (lane: KeelLane, speedUnit: string): string =>
     ? 'centred'
     : `${numberText(inUnit(lane, lane.target, speedUnit))}${lane.parameter === 'airspeed' ? ` ${speedUnit}` : unitMark(lane.unit)}`;
 
+/** What the time axis covers: begun at a whole five seconds before the start, so that its marks are whole fives. */
+export function axisSpan(attempt: AttemptScore, { timeS }: KeelTrace): { fromS: number; toS: number } {
+  const fives = Math.ceil((attempt.startS - timeS[0]) / 5);
+  return { fromS: attempt.startS - 5 * fives, toS: timeS[timeS.length - 1] };
+}
+
 /** A grid a lane, one time axis counted from the start of the attempt under the last of them. */
 export function laneAxes(reaches: readonly number[], fromS: number, toS: number, colours: Colours) {
   return {

@@ -18,6 +18,9 @@ export function withSub(text: string): ReactNode {
   );
 }
 
+/** About how wide a letter is. */
+const LETTER_PX = 7.4;
+
 const runsUp = ({ points }: PictureLine): boolean => points.length === 2 && points[0][0] === points[1][0];
 
 /** On which side of a place its words have room. The target's stand there, notes about it across. */
@@ -47,6 +50,7 @@ export function PictureWords({ picture, placed, width }: Props) {
 
 function PanelWords(props: { picture: Picture; panel: PicturePanel; frame: Frame; width: number }) {
   const { picture, panel, frame, width } = props;
+  const first = panel === picture.panels[0];
   const left = (value: number) => xPlace(picture.x, width, value);
   const top = (value: number) => yPlace(panel, frame, value);
   const upright = panel.lines.filter((line) => line.name && runsUp(line));
@@ -54,7 +58,7 @@ function PanelWords(props: { picture: Picture; panel: PicturePanel; frame: Frame
   const others = panel.lines.filter((line) => line.name && !runsUp(line) && line.points.length > 0);
   return (
     <>
-      <span className="picture-axis" style={{ left: 0, top: frame.top - 27 }}>
+      <span className="picture-axis" style={{ left: first ? 0 : LEFT, top: frame.top - (first ? 27 : 21) }}>
         {panel.y.label}
         {panel.y.unit !== '°' && `, ${panel.y.unit}`}
       </span>
@@ -76,7 +80,8 @@ function PanelWords(props: { picture: Picture; panel: PicturePanel; frame: Frame
         ))}
       {upright.map((line, i) => {
         const at = left(line.points[0][0]);
-        const style = at > width - 150 ? { right: width - at + 5 } : { left: at + 5 };
+        const style =
+          at + LETTER_PX * line.name.length > width ? { right: width - at + 5 } : { left: at + 5 };
         return (
           <span
             key={line.name}
@@ -96,7 +101,7 @@ function PanelWords(props: { picture: Picture; panel: PicturePanel; frame: Frame
           className="picture-note"
           style={
             sideOf(left(at[0]), width) === 'left' && panel.target === null
-              ? { right: width - left(at[0]) + 16, top: top(at[1]) - 9 }
+              ? { right: width - left(at[0]) + 10, top: top(at[1]) - 28 }
               : { left: left(at[0]) + 16, top: top(at[1]) - 9, maxWidth: width - left(at[0]) - 22 }
           }
         >

@@ -5,7 +5,7 @@ import { figure, powerOf, practiceSpeed } from '../../card/figures.ts';
 import { steadyEntry, vaCaution } from '../../card/words.ts';
 import type { Card } from '../../kits/attempt/room.ts';
 import { MEDIUM_BANK_DEG } from '../../kits/turns/card.ts';
-import { turnPicture } from '../../kits/turns/picture.ts';
+import { rollsPicture } from './picture.ts';
 
 export const coordinationRollsCard: Card = {
   purpose: 'Feet and hands that move together: every turn from base to final asks for it.',
@@ -13,7 +13,7 @@ export const coordinationRollsCard: Card = {
   turnsByHeading: true,
   lossFt: 100,
   gainFt: 100,
-  picture: turnPicture(0),
+  picture: rollsPicture,
   travels: true,
   minutes: () => 1.5,
   fly(day) {

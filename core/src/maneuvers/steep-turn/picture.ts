@@ -126,7 +126,11 @@ export const speedWindowPicture: PicturePart = {
                   {
                     name: 'within the standard',
                     x: [bank.target + bank.low, bank.target + bank.high],
-                    y: [shown(speed.target + speed.low), shown(speed.target + speed.high)],
+                    // What a band allows, V_A does not.
+                    y: [
+                      shown(speed.target + speed.low),
+                      Math.min(shown(speed.target + speed.high), bounds?.va ?? Number.POSITIVE_INFINITY),
+                    ],
                     kind: 'band',
                   },
                 ]
