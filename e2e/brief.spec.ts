@@ -83,9 +83,7 @@ test('each maneuver has the picture that suits it, and its mark moves the card',
   const card = page.getByLabel('Target card');
 
   await page.getByRole('button', { name: 'Slow flight' }).click();
-  const curve = page.getByRole('button', {
-    name: /Target 47 kt, 2.100 rpm\. Arrow keys move it along the curve/,
-  });
+  const curve = page.getByRole('button', { name: /Target 47 kt, 2.100 rpm\. Arrow keys move it/ });
   await curve.focus();
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('ArrowRight');
@@ -96,6 +94,9 @@ test('each maneuver has the picture that suits it, and its mark moves the card',
   await expect(card).toContainText('45 kt');
 
   await page.getByRole('button', { name: 'Power-off', exact: true }).click();
+  await expect(page.getByText('may lose 400 ft')).toBeVisible();
+  await expect(page.getByRole('button', { name: /Target 5.500 ft\. Arrow keys/ })).toBeVisible();
+  await page.getByText('Where it fits', { exact: true }).click();
   const ladder = page.getByRole('slider', { name: 'Entry altitude' });
   await expect(ladder).toHaveAttribute('aria-valuenow', '5500');
   await ladder.focus();

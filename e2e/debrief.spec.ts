@@ -90,6 +90,7 @@ test('what was seen, parked and said of the lesson stays, and the student reads 
 
   await lesson.getByRole('heading', { name: 'Parked' }).click();
   await page.keyboard.press('l');
+  await expect(page.getByRole('slider', { name: 'Cursor in the keel chart' })).toBeVisible();
   await page.keyboard.press('m');
   await page.getByLabel('What happened here').fill('Wake');
   await page.getByRole('dialog').getByRole('button', { name: 'Keep' }).click();
@@ -196,8 +197,62 @@ test('a stall is told by its events: a tap on one goes to the moment, and a tabl
   const atBreak = Number(await cursor.getAttribute('aria-valuenow'));
   expect(atLowest).toBeGreaterThan(atBreak + 3);
   await expect(story.getByText('ft lost')).toBeVisible();
-  await story.getByText('As a table').click();
-  await expect(story.getByRole('row', { name: /^break 0/ })).toBeVisible();
+  await page.getByText('As a table').click();
+  await expect(page.getByRole('row', { name: /^break 0/ })).toBeVisible();
   // The grade is in sight, however long the page.
   await expect(page.getByLabel('Your grade').getByRole('button', { name: /holding/ })).toBeInViewport();
+});
+
+test('the brief’s picture comes back flown: a point of it moves the cursor, the cursor its dot', async ({
+  page,
+}) => {
+  await signInQuickly(page.request, 'idris');
+  const review = (await lessonsOf(page.request, 'Nell')).find(({ title }) => title.startsWith('Review'))!;
+  await page.goto(`/debrief/${review.recordings[0].id}?attempt=0`);
+  const again = page.getByRole('region', { name: 'See it again' });
+  await expect(again.getByRole('heading', { name: 'The way down the power curve and back' })).toBeVisible();
+  await expect(again.getByRole('img', { name: /power curve/ })).toBeVisible();
+  const here = again.locator('.picture-here');
+  await expect(here).toHaveText(/\d+ kt, .*rpm, flaps up/);
+  const keel = page.getByRole('slider', { name: 'Cursor in the keel chart' });
+  await again.locator('.picture').scrollIntoViewIfNeeded();
+  const [before, words] = [Number(await keel.getAttribute('aria-valuenow')), await here.innerText()];
+  await keel.evaluate((slider) => slider.focus({ preventScroll: true }));
+  for (let i = 0; i < 4; i++) await page.keyboard.press('PageUp');
+  await expect(here).not.toHaveText(words);
+  expect(Number(await keel.getAttribute('aria-valuenow'))).toBeGreaterThan(before + 10);
+  // Pointed at where the dot was, the cursor goes back there.
+  await page.keyboard.press('PageDown');
+  const moved = Number(await keel.getAttribute('aria-valuenow'));
+  const dot = await again.locator('.picture-dot[data-cursor]').boundingBox();
+  for (let i = 0; i < 4; i++) await page.keyboard.press('PageDown');
+  await page.mouse.move(dot!.x + dot!.width / 2 + 2, dot!.y + dot!.height / 2);
+  await expect
+    .poll(async () => Math.abs(Number(await keel.getAttribute('aria-valuenow')) - moved))
+    .toBeLessThan(8);
+});
+
+test('at 1280 by 800 keel, verdict, what went first and the grade are in view, and a lesson is graded by keys', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto(`/debrief/${await flownLesson(page, 'By keys')}`);
+  for (const name of ['Keel chart', 'Verdict', 'What happened, in order', 'Your grade']) {
+    const box = await page.getByRole('region', { name }).boundingBox();
+    expect([name, box!.y < 760]).toEqual([name, true]);
+  }
+  const grade = page.getByRole('region', { name: 'Your grade' });
+  const chosen = (name: string | RegExp) => grade.getByRole('button', { name, pressed: true });
+  await page.keyboard.press('2');
+  await page.keyboard.press('p');
+  await expect(chosen(/^2 /)).toBeVisible();
+  await expect(chosen(/prompted/)).toBeVisible();
+  await page.keyboard.press(']');
+  await expect(page.getByRole('heading', { name: 'Steep turn right' })).toBeVisible();
+  await page.keyboard.press('3');
+  await page.keyboard.press('u');
+  await expect(chosen(/^3 /)).toBeVisible();
+  await expect(chosen(/unaided/)).toBeVisible();
+  await page.reload();
+  await expect(chosen(/^3 /)).toBeVisible();
 });

@@ -150,7 +150,7 @@ test('the mark in the speed window moves the card, by keys and by hand, and neve
   await page.getByRole('tab', { name: 'Day and load' }).click();
   await weigh(page, '2240');
   await page.getByRole('tab', { name: 'Cards' }).click();
-  const mark = page.getByRole('button', { name: /Target 92 kt at 45 degrees/ });
+  const mark = page.getByRole('button', { name: /Target 92 kt at 45°/ });
   await mark.focus();
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('ArrowDown');
@@ -158,14 +158,14 @@ test('the mark in the speed window moves the card, by keys and by hand, and neve
   for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowRight');
   await expect(page.getByLabel('Target card')).toContainText('load 1.56 g');
 
-  const moved = page.getByRole('button', { name: /Target 90 kt at 50 degrees/ });
+  const moved = page.getByRole('button', { name: /Target 90 kt at 50°/ });
   const box = (await moved.boundingBox())!;
   await page.mouse.move(box.x + 22, box.y + 22);
   await page.mouse.down();
   await page.mouse.move(box.x + 22, box.y - 300, { steps: 6 });
   await page.mouse.up();
   // V_A at what 2,240 lb have become is 98.2 kt: the mark stops there.
-  await expect(page.getByRole('button', { name: /Target 98 kt at 50 degrees/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /Target 98 kt at 50°/ })).toBeVisible();
 });
 
 test('nonsense in the form is refused by name, and stays in the form', async ({ page }) => {
