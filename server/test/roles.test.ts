@@ -257,6 +257,11 @@ const RULES: Record<string, Rule> = {
     allowed: ofStudent,
     others: 404,
   },
+  'GET /recordings/{id}/attempts/{attempt}/alongside': {
+    path: of('/recordings/{recording}/attempts/0/alongside'),
+    allowed: ofStudent,
+    others: 404,
+  },
   'GET /recordings/{id}/flight': {
     path: of('/recordings/{recording}/flight'),
     allowed: ofStudent,

@@ -9,6 +9,7 @@ import { requestId } from 'hono/request-id';
 import { archiveRoutes } from '../archive/routes.ts';
 import { lessonRoutes } from '../brief/lessons.ts';
 import { isConnectionError } from '../db/errors.ts';
+import { alongsideRoutes } from '../debrief/alongside-routes.ts';
 import { flightRoutes } from '../debrief/flight-routes.ts';
 import { mappingRoutes } from '../debrief/mapping-routes.ts';
 import { recordingChangeRoutes } from '../debrief/recording-change-routes.ts';
@@ -147,6 +148,7 @@ const api = () =>
     .route('/', techniqueRoutes())
     .route('/', lessonRoutes())
     .route('/', recordingRoutes())
+    .route('/', alongsideRoutes())
     .route('/', recordingChangeRoutes())
     .route('/', flightRoutes())
     .route('/', mappingRoutes())

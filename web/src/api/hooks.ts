@@ -1,5 +1,5 @@
 /** What the server knows, cached and shared by SWR under its address. */
-import type { KeelTrace, LessonList, Matrix, RecordingView, Trail } from '@keel/core';
+import type { Alongside, KeelTrace, LessonList, Matrix, RecordingView, Trail } from '@keel/core';
 import useSWR, { type Key, mutate, useSWRConfig } from 'swr';
 import useSWRInfinite from 'swr/infinite';
 import { ApiError, api, read } from './client.ts';
@@ -139,6 +139,19 @@ export const useKeels = (recordingId: string, attempts: readonly number[], score
     scoredAt ? [recordingId, scoredAt, ...attempts].join(' ') : null,
     () => Promise.all(attempts.map((i) => keelOf(recordingId, i))),
     { ...options, keepPreviousData: true },
+  );
+
+/** The same maneuver from other flights. */
+export const useAlongside = (recordingId: string, attempt: number, scoredAt: string | null) =>
+  useSWR<Alongside, ApiError>(
+    scoredAt ? ['alongside', recordingId, attempt, scoredAt] : null,
+    () =>
+      read(
+        api.recordings[':id'].attempts[':attempt'].alongside.$get({
+          param: { id: recordingId, attempt: String(attempt) },
+        }),
+      ),
+    options,
   );
 
 /** Asks again while the analysis runs. */

@@ -1,0 +1,136 @@
+/** Keels over each other on the time of the first, phase by phase, in units of tolerance. */
+import { type AttemptScore, type AverageLane, alignByPhase, type KeelTrace } from '@keel/core';
+import { useElementSize } from '@mantine/hooks';
+import { type EChartsCoreOption, init } from 'echarts/core';
+import { useEffect, useMemo, useRef } from 'react';
+import { PARAMETER_NAMES } from '../parts/format.ts';
+import { type Colours, useColours } from '../theme/colours.ts';
+import { bandMarks, chartHeight, LANE, laneAxes, reachOf, TOP, targetText } from './keel-lanes.ts';
+
+/** Line patterns by order of choice: told apart without colour. */
+export const DASHES: (number[] | 'solid')[] = ['solid', [8, 4], [2, 3], [10, 3, 2, 3]];
+
+export function CompareChart(props: {
+  attempts: AttemptScore[];
+  traces: KeelTrace[];
+  /** Several others as one, behind the lines. */
+  average: AverageLane[];
+  speedUnit: string;
+}) {
+  const { attempts, traces, average, speedUnit } = props;
+  const { ref, width } = useElementSize();
+  const canvas = useRef<HTMLDivElement>(null);
+  const colours = useColours();
+  const { lanes } = traces[0];
+  const option = useMemo(
+    () => compareOption(attempts, traces, average, colours),
+    [attempts, traces, average, colours],
+  );
+  useEffect(() => {
+    if (!canvas.current || width === 0) return;
+    const chart = init(canvas.current);
+    // The kinds of series differ from choice to choice, which its types do not know.
+    chart.setOption(option as EChartsCoreOption);
+    return () => chart.dispose();
+  }, [option, width]);
+  const height = chartHeight(lanes.length);
+  return (
+    <div ref={ref} className="keel">
+      <div
+        className="keel-plot"
+        style={{ height }}
+        role="img"
+        aria-label="Attempts over each other, in units of tolerance"
+      >
+        <div ref={canvas} style={{ height }} />
+        {lanes.map((lane, i) => (
+          <div
+            key={lane.parameter}
+            className="keel-lane-name"
+            style={{ top: TOP + i * LANE + LANE / 2 - 22 }}
+          >
+            <strong>{PARAMETER_NAMES[lane.parameter]}</strong>
+            <span>{targetText(lane, speedUnit)}</span>
+          </div>
+        ))}
+      </div>
+    </div>
+  );
+}
+
+function compareOption(
+  attempts: AttemptScore[],
+  traces: KeelTrace[],
+  average: AverageLane[],
+  colours: Colours,
+) {
+  const [reference] = attempts;
+  const { lanes } = traces[0];
+  const laneOf = (trace: KeelTrace, parameter: string) =>
+    trace.lanes.find((lane) => lane.parameter === parameter);
+  const band = bandMarks(colours, reference);
+  const fromS = -5;
+  const toS = Math.ceil(traces[0].timeS[traces[0].timeS.length - 1] - reference.startS);
+  const reaches = lanes.map((lane) =>
+    reachOf(...traces.flatMap((trace) => laneOf(trace, lane.parameter) ?? [])),
+  );
+  const series = lanes.flatMap((lane, i) =>
+    traces.flatMap((trace, k) => {
+      const own = laneOf(trace, lane.parameter);
+      if (!own) return [];
+      const align = alignByPhase(attempts[k], reference);
+      const points = trace.timeS.map((atS, row) => [align(atS) - reference.startS, own.used[row]]);
+      return [
+        {
+          type: 'line' as const,
+          xAxisIndex: i,
+          yAxisIndex: i,
+          silent: true,
+          symbol: 'none',
+          z: k === 0 ? 4 : 3,
+          data: points,
+          lineStyle: {
+            color: k === 0 ? colours.ink : colours.quiet,
+            width: k === 0 ? 2.4 : 1.6,
+            type: DASHES[k],
+          },
+          ...(k === 0 && band),
+        },
+      ];
+    }),
+  );
+  const behind = average.flatMap((lane) => {
+    const i = lanes.findIndex(({ parameter }) => parameter === lane.parameter);
+    return i < 0 ? [] : averageSeries(lane, traces[0], reference, i, colours);
+  });
+  return { ...laneAxes(reaches, fromS, toS, colours), series: [...behind, ...series] };
+}
+
+/** From the lowest to the highest as a filled strip, their mean as a line in it. */
+function averageSeries(
+  { mean, low, high }: AverageLane,
+  { timeS }: KeelTrace,
+  { startS }: AttemptScore,
+  lane: number,
+  colours: Colours,
+) {
+  const shared = {
+    type: 'line' as const,
+    xAxisIndex: lane,
+    yAxisIndex: lane,
+    silent: true,
+    symbol: 'none',
+    z: 2,
+  };
+  const at = (values: readonly (number | null)[]) => timeS.map((atS, row) => [atS - startS, values[row]]);
+  const strip = { ...shared, stack: `spread ${lane}`, stackStrategy: 'all', lineStyle: { opacity: 0 } };
+  return [
+    { ...strip, data: at(low) },
+    {
+      ...strip,
+      data: at(high.map((value, row) => (value === null ? null : value - (low[row] ?? 0)))),
+      areaStyle: { color: colours['band-edge'], opacity: 0.55 },
+    },
+    { ...shared, data: at(mean), lineStyle: { color: colours.spruce, width: 1.8 } },
+  ];
+}

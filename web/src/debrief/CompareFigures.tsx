@@ -1,0 +1,61 @@
+/** Attempts' figures side by side. */
+import { type AttemptScore, type Judge, type ParameterScore, VERDICT_WORDS, worstOf } from '@keel/core';
+import { numberText, PARAMETER_NAMES, signed, speedIn, unitMark } from '../parts/format.ts';
+
+function worst(parameter: ParameterScore | undefined, speedUnit: string): string {
+  if (!parameter || parameter.measured === 'not-measured') return 'not measured';
+  const { deviation } = worstOf(parameter);
+  const speed = parameter.parameter === 'airspeed';
+  const shown = signed(speed ? speedIn(deviation, speedUnit) : deviation, parameter.unit === 'g' ? 2 : 0);
+  return `${shown}${speed ? ` ${speedUnit}` : unitMark(parameter.unit)}`;
+}
+
+/** The same parameters side by side, so that getting better can be read. */
+export function CompareFigures(props: {
+  attempts: AttemptScore[];
+  names: string[];
+  judge: Judge;
+  speedUnit: string;
+}) {
+  const { attempts, names, judge, speedUnit } = props;
+  const used = (attempt: AttemptScore, name: string) => {
+    const parameter = attempt.parameters.find((p) => p.parameter === name);
+    return parameter && parameter.measured !== 'not-measured'
+      ? `${numberText(100 * parameter.toleranceUsed)} %`
+      : '';
+  };
+  return (
+    <table className="plain">
+      <thead>
+        <tr>
+          <th>Worst, and tolerance used</th>
+          {names.map((name) => (
+            <th key={name}>{name}</th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {attempts[0].parameters.map(({ parameter }) => (
+          <tr key={parameter}>
+            <td>{PARAMETER_NAMES[parameter] ?? parameter}</td>
+            {attempts.map((attempt) => (
+              <td key={`${parameter} ${attempt.startS}`} className="nowrap">
+                {worst(
+                  attempt.parameters.find((p) => p.parameter === parameter),
+                  speedUnit,
+                )}{' '}
+                <span className="quiet">{used(attempt, parameter)}</span>
+              </td>
+            ))}
+          </tr>
+        ))}
+        <tr>
+          <td>Verdict</td>
+          {attempts.map((attempt) => (
+            <td key={attempt.startS}>{VERDICT_WORDS[attempt[judge]]}</td>
+          ))}
+        </tr>
+      </tbody>
+    </table>
+  );
+}
