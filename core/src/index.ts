@@ -33,6 +33,7 @@ export * from './debrief/align.ts';
 export * from './debrief/average.ts';
 export * from './debrief/broken-line.ts';
 export * from './debrief/edits.ts';
+export * from './debrief/evidence-in.ts';
 export * from './debrief/flight-columns.ts';
 export * from './debrief/flight-score.ts';
 export * from './debrief/happened.ts';

@@ -4,7 +4,7 @@ import { VERDICT_WORDS } from '@keel/core';
 import { memo } from 'react';
 import { attemptName } from '../parts/format.ts';
 import { SmallKeel } from '../parts/SmallKeel.tsx';
-import { helpName } from './WhoFlew.tsx';
+import { helpName } from './help-words.ts';
 
 export const AttemptList = memo(function AttemptList(props: {
   recording: RecordingView;

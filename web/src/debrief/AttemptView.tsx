@@ -1,5 +1,6 @@
 /** One attempt: its keel, its verdict, what happened, and what is said of it. */
 import {
+  type AttemptScore,
   type AttemptStatements,
   happened,
   type Judge,
@@ -14,12 +15,13 @@ import { useShortcuts } from '../frame/shortcuts.ts';
 import { attemptName, clock, heading, numberText } from '../parts/format.ts';
 import { Failed, Loading } from '../parts/states.tsx';
 import { AttemptLanes } from './AttemptLanes.tsx';
+import { Evidence } from './Evidence.tsx';
 import { InstructorGrading, SelfGrade, StudentWords } from './Grading.tsx';
+import { addHelp, HELP_WORDS, helpName } from './help-words.ts';
 import { type Again, SeeAgain } from './SeeAgain.tsx';
 import { type NewStatement, useAddStatement } from './use-statements.ts';
 import { Verdict } from './Verdict.tsx';
 import { WhatHappened } from './WhatHappened.tsx';
-import { addHelp, HELP_WORDS, helpName } from './WhoFlew.tsx';
 
 export function AttemptView(props: {
   recording: RecordingView;
@@ -98,7 +100,11 @@ export function AttemptView(props: {
           {open ? (
             <>
               <p className="went-first">
-                {attempt.wentFirst ? <WentFirst sentence={attempt.wentFirst} /> : 'Nothing left its band.'}
+                {attempt.wentFirst ? (
+                  <WentFirst sentence={attempt.wentFirst} attempt={attempt} show={setCursorS} />
+                ) : (
+                  'Nothing left its band.'
+                )}
               </p>
               {keel.error && <Failed error={keel.error} />}
               {!keel.data && !keel.error && <Loading what="the keel" />}
@@ -199,12 +205,13 @@ export function AttemptView(props: {
   );
 }
 
-function WentFirst({ sentence }: { sentence: string }) {
+function WentFirst(props: { sentence: string; attempt: AttemptScore; show: (atS: number) => void }) {
+  const { sentence, ...rest } = props;
   const colon = sentence.indexOf(':');
   return (
     <>
       <strong>{sentence.slice(0, colon + 1)}</strong>
-      {sentence.slice(colon + 1)}
+      <Evidence sentence={sentence.slice(colon + 1)} {...rest} />
     </>
   );
 }

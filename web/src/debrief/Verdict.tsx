@@ -14,6 +14,7 @@ import {
 import { useState } from 'react';
 import { clock, numberText, PARAMETER_NAMES, signed, speedIn, unitMark } from '../parts/format.ts';
 import { Gate, VerdictMark } from '../parts/Gate.tsx';
+import { Evidence } from './Evidence.tsx';
 import { Requirements } from './Requirements.tsx';
 import type { AddStatement } from './use-statements.ts';
 
@@ -42,9 +43,15 @@ export function Verdict(props: {
         <h2 style={{ fontSize: '1.15rem' }}>{VERDICT_WORDS[standing]}</h2>
       </div>
       <p className="small quiet" style={{ margin: '5px 0 8px' }}>
-        {discontinued && !override
-          ? `Discontinued for ${discontinued}: good airmanship, never a failure.`
-          : reasonOf(attempt, judge, props.examinerFigures)}
+        {discontinued && !override ? (
+          `Discontinued for ${discontinued}: good airmanship, never a failure.`
+        ) : (
+          <Evidence
+            sentence={reasonOf(attempt, judge, props.examinerFigures)}
+            attempt={attempt}
+            show={props.show}
+          />
+        )}
         {attempt[other] !== attempt[judge] &&
           ` The ${other} judge: ${VERDICT_WORDS[attempt[other]].toLowerCase()}.`}
       </p>

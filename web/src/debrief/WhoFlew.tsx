@@ -1,23 +1,8 @@
 /** Who flew, and with how much help: one key each. */
 import { type AttemptStatements, flownByWith, type Help } from '@keel/core';
 import { SHORTCUTS } from '../frame/shortcuts.ts';
+import { addHelp, HELP_WORDS } from './help-words.ts';
 import type { AddStatement } from './use-statements.ts';
-
-/** In the order of their keys. */
-export const HELP_WORDS: { help: Help; name: string }[] = [
-  { help: 'demonstration', name: 'demonstration' },
-  { help: 'deliberate-error', name: 'deliberate error' },
-  { help: 'talked-through', name: 'talked through' },
-  { help: 'prompted', name: 'prompted' },
-  { help: 'unaided', name: 'unaided' },
-  { help: 'taken-over', name: 'taken over' },
-];
-
-export const helpName = (help: Help | 'unknown'): string =>
-  help === 'unknown' ? 'who flew not said' : (HELP_WORDS.find((one) => one.help === help)?.name ?? help);
-
-export const addHelp = (addStatement: AddStatement, help: Help) =>
-  addStatement({ kind: 'help', help, flownBy: flownByWith(help) });
 
 export function WhoFlew({
   statements,

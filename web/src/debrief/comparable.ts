@@ -8,7 +8,7 @@ import {
   type KeelTrace,
 } from '@keel/core';
 import { longDay } from '../parts/format.ts';
-import { helpName } from './WhoFlew.tsx';
+import { helpName } from './help-words.ts';
 
 export interface Comparable {
   key: string;

@@ -15,7 +15,7 @@ import { DateTimePicker } from '@mantine/dates';
 import { useState } from 'react';
 import { answered, api } from '../api/client.ts';
 import { GradeButtons } from '../debrief/Grading.tsx';
-import { HELP_WORDS, helpName } from '../debrief/WhoFlew.tsx';
+import { HELP_WORDS, helpName } from '../debrief/help-words.ts';
 import { day, fromField, maneuverName, toField } from '../parts/format.ts';
 import { keptOnPath } from './kept-on-path.ts';
 

@@ -6,7 +6,7 @@ import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { answered, api, messageOf } from '../api/client.ts';
 import { forgetPathOf, useMe, usePath, useSkillAttempts } from '../api/hooks.ts';
-import { helpName } from '../debrief/WhoFlew.tsx';
+import { helpName } from '../debrief/help-words.ts';
 import { useSetCurrent } from '../frame/current.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { DataTable, sortable } from '../parts/DataTable.tsx';
