@@ -45,6 +45,7 @@ export * from './debrief/score-recording.ts';
 export * from './debrief/settings.ts';
 export * from './debrief/statements.ts';
 export * from './debrief/story.ts';
+export * from './debrief/take-along.ts';
 export * from './debrief/trace.ts';
 export * from './debrief/words.ts';
 export * from './errors.ts';

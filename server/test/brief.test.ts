@@ -111,6 +111,18 @@ describe('taken along', () => {
     },
   );
 
+  test.each([
+    ['a4', 841.89, 595.28],
+    ['letter', 792, 612],
+  ])('%s has two panels side by side', async (size, width, height) => {
+    const { id } = await (await save()).json();
+    const answer = await school.student.call('GET', `/lessons/${id}/kneeboard.pdf?size=${size}`);
+    const pdf = Buffer.from(await answer.arrayBuffer()).toString('latin1');
+    const [, ...box] = pdf.match(/MediaBox \[0 0 ([\d.]+) ([\d.]+)\]/)!;
+    expect(Math.abs(Number(box[0]) - width) + Math.abs(Number(box[1]) - height)).toBeLessThan(0.5);
+    expect(pdf.match(/\/Type \/Page\b/g)).toHaveLength(Math.ceil((1 + ITEMS.length) / 2));
+  });
+
   test('another size is refused', async () => {
     const { id } = await (await save()).json();
     expect((await school.instructor.call('GET', `/lessons/${id}/kneeboard.pdf?size=a3`)).status).toBe(422);

@@ -50,6 +50,16 @@ test('the student, each attempt with verdict, grade, evidence and what to try', 
     expect(text).toContain(part);
 });
 
+test('what went well comes first, then what went first, and one thing for next time', () => {
+  const text = textOf(definition(recording, UTC).content);
+  const [well, first, next] = ['Went well', 'Went first', 'One thing for next time'].map((words) =>
+    text.indexOf(words, text.indexOf('1. Steep turn left')),
+  );
+  expect(well).toBeGreaterThan(0);
+  expect(first).toBeGreaterThan(well);
+  expect(next).toBeGreaterThan(first);
+});
+
 test('a parked fault is not pressed, a critical one is never parked', () => {
   const parked = textOf(definition({ ...recording, parked: ['steep-turn/overbank'] }, UTC).content);
   expect(parked).not.toContain('Overbanked');

@@ -1,6 +1,7 @@
 /** The kneeboard's figures and bands, as text. */
-import { findAirplane, findStandard, isSaid, SCHOOL_STANDARD_ID, targetCard } from '@keel/core';
+import { findAirplane, findStandard, isSaid, type Lesson, SCHOOL_STANDARD_ID, targetCard } from '@keel/core';
 import { bandWords, kneeboardFigures } from '../src/brief/kneeboard-figures.ts';
+import { triesOf, triesTable } from '../src/brief/kneeboard-tries.ts';
 
 const card = (maneuver: string, variant: string, airplane = 'cairn-4') =>
   targetCard({
@@ -58,4 +59,19 @@ test('tolerances as they are said: both sides, one side, and the floor', () => {
   const mph = card('steep-turn', 'left', 'gimmer-2');
   const airspeed = mph.tolerances.find(({ parameter }) => parameter === 'airspeed')!;
   expect(bandWords(airspeed, mph)).toBe('airspeed ±12 mph');
+});
+
+test('a row to tick for each try of the lesson, two where a turn goes both ways, never more than fit', () => {
+  const turn = [card('steep-turn', 'left'), card('steep-turn', 'right')];
+  const lesson = (tries: object) =>
+    ({ items: [{ id: 'a', maneuver: 'steep-turn', ...tries }] }) as unknown as Lesson;
+  expect(triesOf(turn[0], lesson({ demonstrations: 1, attempts: 2 }))).toBe(3);
+  expect(triesOf(turn[0], lesson({ demonstrations: 0, attempts: 0 }))).toBe(1);
+  const rows = (cards: typeof turn, tries: number) =>
+    (triesTable(cards, tries) as { table: { body: { text?: string }[][] } }).table.body
+      .slice(1)
+      .map(([first]) => first.text);
+  expect(rows(turn, 2)).toEqual(['1L', '1R', '2L', '2R']);
+  expect(rows(turn.slice(0, 1), 3)).toEqual(['1', '2', '3']);
+  expect(rows(turn, 9)).toHaveLength(6);
 });

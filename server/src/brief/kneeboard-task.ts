@@ -1,5 +1,5 @@
 /** The kneeboard, as a task. */
-import { LessonEntity } from '../db/entities.ts';
+import { AirplaneEntity, LessonEntity } from '../db/entities.ts';
 import { zoneOfSchool } from '../scope.ts';
 import type { Handler } from '../tasks/handler.ts';
 import { describeLessons } from './describe-lessons.ts';
@@ -9,6 +9,9 @@ export const kneeboardTask: Handler = async ({ schoolId, input }, { database }) 
   const { id, size } = input as { id: string; size: KneeboardSize };
   const lesson = await database.getRepository(LessonEntity).findOneByOrFail({ schoolId, id });
   const [described] = await describeLessons(database, [lesson]);
-  const output = await kneeboardPdf(described, size, await zoneOfSchool(database, schoolId));
+  const { data: airplane } = await database
+    .getRepository(AirplaneEntity)
+    .findOneByOrFail({ schoolId, rowId: lesson.airplaneRowId });
+  const output = await kneeboardPdf(described, airplane, size, await zoneOfSchool(database, schoolId));
   return async () => ({ output });
 };

@@ -1,53 +1,69 @@
 /** The kneeboard: black on white, large figures, one maneuver a panel, tolerances and cautions on it. */
 import {
+  type Airplane,
   askedWords,
   clockIn,
   HANDBOOK_FIRST,
   isSaid,
   type Lesson,
+  picturePlanned,
   speedIn,
   type TargetCard,
 } from '@keel/core';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import { makePdf } from '../http/pdf.ts';
+import { pictureSvg } from '../paper/picture-svg.ts';
 import { bandWords, kneeboardFigures } from './kneeboard-figures.ts';
+import { triesOf, triesTable } from './kneeboard-tries.ts';
 
 const MM_TO_PT = 72 / 25.4;
+/** A sheet across has two panels side by side, to be folded or cut. */
 const SIZES = {
-  a5: { width: 148 * MM_TO_PT, height: 210 * MM_TO_PT },
-  'half-letter': { width: 5.5 * 72, height: 8.5 * 72 },
+  a5: { width: 148 * MM_TO_PT, height: 210 * MM_TO_PT, abreast: 1 },
+  'half-letter': { width: 5.5 * 72, height: 8.5 * 72, abreast: 1 },
+  a4: { width: 297 * MM_TO_PT, height: 210 * MM_TO_PT, abreast: 2 },
+  letter: { width: 11 * 72, height: 8.5 * 72, abreast: 2 },
 } as const;
-export type KneeboardSize = keyof typeof SIZES;
+export const KNEEBOARD_SIZES = ['a5', 'half-letter', 'a4', 'letter'] as const;
+export type KneeboardSize = (typeof KNEEBOARD_SIZES)[number];
 
+const PANEL = 1;
 const MARGIN = 22;
 const SCALES = [1, 0.95, 0.9, 0.86, 0.82, 0.78];
 const NOTICE =
   'Training aid, not a flight instrument and not a sign-off. The airplane’s handbook, local rules and your instructor come first.';
 
 /** `zone`: the school's, by whose clock the lesson begins. */
-export async function kneeboardPdf(lesson: Lesson, size: KneeboardSize, zone: string): Promise<Buffer> {
+export async function kneeboardPdf(
+  lesson: Lesson,
+  airplane: Airplane,
+  size: KneeboardSize,
+  zone: string,
+): Promise<Buffer> {
   const panels = groups(lesson.cards);
   let pdf: Buffer = Buffer.alloc(0);
   // A panel never runs over its page: what is too long is set a little smaller, down to what can still be read.
   for (const scale of SCALES) {
     const pages = { count: 0 };
-    pdf = await makePdf(definition(lesson, SIZES[size], scale, pages, zone));
-    if (pages.count <= panels.length + 1) break;
+    pdf = await makePdf(definition(lesson, airplane, SIZES[size], scale, pages, zone));
+    if (pages.count <= Math.ceil((panels.length + 1) / SIZES[size].abreast)) break;
   }
   return pdf;
 }
 
 function definition(
   lesson: Lesson,
-  page: { width: number; height: number },
+  airplane: Airplane,
+  page: (typeof SIZES)[KneeboardSize],
   scale: number,
   counted: { count: number },
   zone: string,
 ): TDocumentDefinitions {
-  const width = page.width - 2 * MARGIN;
-  const panels = groups(lesson.cards);
+  const { abreast } = page;
+  const width = (page.width - 2 * MARGIN * abreast) / abreast;
+  const panels = groups(lesson.cards).map((cards) => panel(cards, { lesson, airplane, width, scale }));
   return {
-    pageSize: page,
+    pageSize: { width: page.width, height: page.height },
     pageMargins: [MARGIN, MARGIN, MARGIN, 34],
     defaultStyle: { font: 'Atkinson', fontSize: 9 * scale, lineHeight: 1.12 * scale, color: '#000' },
     info: { title: `${lesson.title}, ${lesson.student.name}` },
@@ -55,11 +71,39 @@ function definition(
       counted.count = pages;
       return footer(current, pages);
     },
-    content: [
-      ...frontPage(lesson, width, zone),
-      ...panels.map((cards): Content => ({ stack: panel(cards, width, scale), pageBreak: 'before' })),
-    ],
+    // Two of them share a sheet where they fit; one that would run over its edge begins the next.
+    pageBreakBefore: ({ headlineLevel, pageNumbers }) => headlineLevel === PANEL && pageNumbers.length > 1,
+    content:
+      abreast === 2
+        ? pairs([frontPage(lesson, width, zone), ...panels], width)
+        : [
+            ...frontPage(lesson, width, zone),
+            ...panels.map(
+              (stack, i): Content => ({
+                stack,
+                headlineLevel: PANEL,
+                margin: [0, 0, 0, 14],
+                ...(i === 0 && { pageBreak: 'before' }),
+              }),
+            ),
+          ],
   };
+}
+
+/** Two by two, a sheet a pair. */
+function pairs(stacks: readonly Content[][], width: number): Content[] {
+  const sheets: Content[] = [];
+  for (let i = 0; i < stacks.length; i += 2)
+    sheets.push({
+      columns: [
+        { width, stack: stacks[i] },
+        // A column rather than a gap, which every row inside would take over.
+        { width: 2 * MARGIN, text: '' },
+        { width, stack: stacks[i + 1] ?? [] },
+      ],
+      ...(i > 0 && { pageBreak: 'before' as const }),
+    });
+  return sheets;
 }
 
 const footer = (current: number, pages: number): Content => ({
@@ -156,7 +200,14 @@ const HEAD = ['Maneuver', 'enter at', 'heading', 'speed', 'weight'].map((text, i
   alignment: i === 0 ? ('left' as const) : ('right' as const),
 }));
 
-function panel(cards: TargetCard[], width: number, scale: number): Content[] {
+interface PanelOf {
+  lesson: Lesson;
+  airplane: Airplane;
+  width: number;
+  scale: number;
+}
+
+function panel(cards: TargetCard[], { lesson, airplane, width, scale }: PanelOf): Content[] {
   const [card] = cards;
   const figures = kneeboardFigures(cards);
   const column = width / 3;
@@ -204,6 +255,15 @@ function panel(cards: TargetCard[], width: number, scale: number): Content[] {
         {
           width: width * 0.34,
           stack: [
+            {
+              svg: pictureSvg(picturePlanned(card, airplane), {
+                width: width * 0.34,
+                height: 74,
+                words: false,
+              }),
+              width: width * 0.34,
+              margin: [0, 5, 0, 0],
+            },
             heading('Watch for'),
             { ul: card.watchFor, fontSize: 8 * scale },
             heading(card.tolerancesFrom ? `Tolerances (${card.tolerancesFrom})` : 'Tolerances'),
@@ -222,6 +282,7 @@ function panel(cards: TargetCard[], width: number, scale: number): Content[] {
           heading('Asked before any band'),
           { text: `${askedWords(card)}.`, fontSize: 7.6 * scale } as Content,
         ]),
+    triesTable(cards, triesOf(card, lesson)),
     heading('Cautions'),
     // The footer says the last of them on every page.
     { ul: card.cautions.filter((caution) => caution !== HANDBOOK_FIRST), fontSize: 7.4 * scale },

@@ -10,6 +10,7 @@ import { notFound, Problem } from '../http/problem.ts';
 import { requireInstructor, visible, zoneOfSchool } from '../scope.ts';
 import { lessonCalendar } from './calendar.ts';
 import { describeLessons } from './describe-lessons.ts';
+import { KNEEBOARD_SIZES } from './kneeboard.ts';
 import { lessonColumns } from './lesson-columns.ts';
 import { lessonListRoute, listLessons } from './lesson-list.ts';
 
@@ -137,7 +138,7 @@ export function lessonRoutes() {
         method: 'get',
         path: '/lessons/{id}/kneeboard.pdf',
         summary: 'The kneeboard, one maneuver a panel',
-        request: { params, query: z.object({ size: z.enum(['a5', 'half-letter']).default('a5') }) },
+        request: { params, query: z.object({ size: z.enum(KNEEBOARD_SIZES).default('a5') }) },
         responses: { 200: { description: 'PDF', content: { 'application/pdf': { schema: z.any() } } } },
       }),
       async (c) => {

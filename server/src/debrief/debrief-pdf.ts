@@ -1,4 +1,7 @@
-/** The debrief on paper, for the student: each attempt with its keel, what went first, what to try, one thing next time. */
+/**
+ * The debrief on paper, for the student: of each attempt what went well, what went first, one thing for next time; then its
+ * keel, the picture flown, and what happened in order.
+ */
 import {
   attemptName,
   clockIn,
@@ -7,30 +10,41 @@ import {
   happened,
   OBSERVATIONS,
   PARAMETER_NAMES,
+  type Picture,
   type RecordingView,
   readLessonStatements,
   readStatements,
   type Statement,
   sortStatements,
   standingVerdict,
+  takenAlong,
   unsaidHelp,
   VERDICT_WORDS,
 } from '@keel/core';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import { makePdf } from '../http/pdf.ts';
+import { pictureSvg } from '../paper/picture-svg.ts';
 import { keelSvg } from './keel-svg.ts';
 
 const PAGE_MARGIN = 44;
 const WIDTH = 595 - 2 * PAGE_MARGIN;
 /** More would make the sheet a list again; the screen has them all. */
 const MOST_ITEMS = 5;
+const PICTURE = { width: WIDTH, height: 190, words: true };
 const NOTICE = `A record of practice, not a sign-off. ${HANDBOOK_FIRST}`;
 
-/** `zone`: the school's, by whose clock it was flown. */
-export const debriefPdf = (recording: RecordingView, zone: string): Promise<Buffer> =>
-  makePdf(definition(recording, zone));
+/** Of each attempt by its number: the brief's picture, flown. */
+export type Pictures = ReadonlyMap<number, Picture>;
 
-export function definition(recording: RecordingView, zone: string): TDocumentDefinitions {
+/** `zone`: the school's, by whose clock it was flown. */
+export const debriefPdf = (recording: RecordingView, zone: string, pictures: Pictures): Promise<Buffer> =>
+  makePdf(definition(recording, zone, pictures));
+
+export function definition(
+  recording: RecordingView,
+  zone: string,
+  pictures: Pictures = new Map(),
+): TDocumentDefinitions {
   const attempts = recording.score?.attempts ?? [];
   const sorted = sortStatements(attempts, recording.statements);
   const { ofLesson } = sorted;
@@ -52,7 +66,7 @@ export function definition(recording: RecordingView, zone: string): TDocumentDef
       ...heading(recording, zone),
       ...(lesson.nextTime ? [pressed('One thing for next time', lesson.nextTime)] : []),
       ...comments(ofLesson),
-      ...attempts.map((_, i) => attemptBlock(recording, sorted, i, lesson.parked)),
+      ...attempts.map((_, i) => attemptBlock(recording, sorted, i, lesson.parked, pictures.get(i))),
       ...(attempts.length === 0 ? [{ text: 'No attempt was found in this recording.' }] : []),
     ],
   };
@@ -115,6 +129,7 @@ function attemptBlock(
   { byAttempt, ofLesson }: ReturnType<typeof sortStatements>,
   index: number,
   parked: readonly string[],
+  picture: Picture | undefined,
 ): Content {
   const { attempts, judge } = recording.score!;
   const attempt = attempts[index];
@@ -129,6 +144,7 @@ function attemptBlock(
     ({ id, severity }) => severity === 'critical' || !id || !parked.includes(id),
   );
   const keel = recording.keels[index];
+  const { well, first, next } = takenAlong(attempt, statements, parked, recording.airplane.speedUnit);
   return {
     unbreakable: true,
     margin: [0, 12, 0, 0],
@@ -162,10 +178,29 @@ function attemptBlock(
         ].join(' · '),
       },
       ...(statements.override ? [{ text: `Instructor’s override: ${statements.override.reason}` }] : []),
+      ...(well.length > 0
+        ? [{ text: [{ text: 'Went well  ', color: '#586a64' }, `${well.join('. ')}.`] } as Content]
+        : []),
+      ...(first
+        ? [
+            {
+              text: [
+                { text: 'Went first  ', color: '#586a64' },
+                { text: first, bold: true },
+              ],
+            } as Content,
+          ]
+        : []),
+      ...(next ? [pressed('One thing for next time', next)] : []),
       ...(keel?.length
         ? [{ svg: keelSvg(keel, PARAMETER_NAMES), width: WIDTH, margin: [0, 6, 0, 4] } as Content]
         : []),
-      ...(attempt.wentFirst ? [{ text: attempt.wentFirst, bold: true } as Content] : []),
+      ...(picture
+        ? [
+            { text: picture.title.replace('V_A', 'VA'), color: '#586a64', margin: [0, 2, 0, 0] } as Content,
+            { svg: pictureSvg(picture, PICTURE), width: PICTURE.width, margin: [0, 2, 0, 4] } as Content,
+          ]
+        : []),
       {
         ol: items.slice(0, MOST_ITEMS).map(({ title, time, tryNext }) => ({
           text: [`${title} `, { text: `at ${time}. `, color: '#586a64' }, { text: tryNext ?? '' }],
@@ -174,7 +209,6 @@ function attemptBlock(
       ...(items.length > MOST_ITEMS
         ? [{ text: `And ${items.length - MOST_ITEMS} more on the screen.`, color: '#586a64' }]
         : []),
-      ...(statements.nextTime ? [pressed('Next time', statements.nextTime)] : []),
       ...comments(byAttempt[index]),
     ],
   };

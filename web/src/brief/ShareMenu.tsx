@@ -32,6 +32,12 @@ export function ShareMenu({ lesson, unsaved }: { lesson: Lesson; unsaved: boolea
         <Menu.Item component="a" href={`${api}/kneeboard.pdf?size=half-letter`} target="_blank">
           Kneeboard, half-letter
         </Menu.Item>
+        <Menu.Item component="a" href={`${api}/kneeboard.pdf?size=a4`} target="_blank">
+          Two panels a sheet, A4
+        </Menu.Item>
+        <Menu.Item component="a" href={`${api}/kneeboard.pdf?size=letter`} target="_blank">
+          Two panels a sheet, letter
+        </Menu.Item>
         <Menu.Divider />
         <Menu.Item leftSection={<IconPrinter size={16} />} onClick={() => window.print()}>
           Print the cards
