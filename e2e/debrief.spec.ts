@@ -216,7 +216,10 @@ test('the brief’s picture comes back flown: a point of it moves the cursor, th
   await expect(here).toHaveText(/\d+ kt, .*rpm, flaps up/);
   const keel = page.getByRole('slider', { name: 'Cursor in the keel chart' });
   await again.locator('.picture').scrollIntoViewIfNeeded();
-  const [before, words] = [Number(await keel.getAttribute('aria-valuenow')), await here.innerText()];
+  const [before, words] = [
+    Number(await keel.getAttribute('aria-valuenow')),
+    (await here.textContent()) ?? '',
+  ];
   await keel.evaluate((slider) => slider.focus({ preventScroll: true }));
   for (let i = 0; i < 4; i++) await page.keyboard.press('PageUp');
   await expect(here).not.toHaveText(words);

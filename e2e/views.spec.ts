@@ -14,6 +14,10 @@ const VIEWS: Record<
   fly: ({ lesson }) => `/fly/${lesson}`,
   'many recordings': () => '/fly/many',
   debrief: ({ recording }) => `/debrief/${recording}?attempt=2`,
+  'debrief, by time': ({ recording }) => `/debrief/${recording}?view=time`,
+  'debrief, the lesson': ({ recording }) => `/debrief/${recording}?view=lesson`,
+  'debrief, compared': ({ recording }) => `/debrief/${recording}?see=compare`,
+  'debrief, in short': ({ recording }) => `/debrief/${recording}/along`,
   students: () => '/path',
   path: ({ student }) => `/path/${student}`,
   'a skill': ({ student }) => `/path/${student}/steep-turn`,
@@ -93,7 +97,12 @@ test('on a tablet nothing is wider than the screen, and what is touched is large
   await context.close();
 });
 
-test('on a phone nothing runs out of the page, on any view', async ({ browser, baseURL }) => {
+test('on a phone, a tablet across and at twice the size nothing runs out of the page, on any view', async ({
+  browser,
+  baseURL,
+}) => {
+  // Thirty views at three sizes.
+  test.setTimeout(240_000);
   const context = await browser.newContext({
     baseURL,
     viewport: { width: 390, height: 844 },
@@ -110,8 +119,18 @@ test('on a phone nothing runs out of the page, on any view', async ({ browser, b
     await page.goto(path(known));
     await page.locator('h1, h2').first().waitFor();
     await page.waitForTimeout(400);
-    const width = await page.evaluate(() => document.documentElement.scrollWidth);
-    expect([name, width]).toEqual([name, 390]);
+    // A window of 1280 by 800 looked at twice as large is one of 640 by 400.
+    for (const [width, height] of [
+      [390, 844],
+      [640, 400],
+      [1180, 820],
+    ]) {
+      await page.setViewportSize({ width, height });
+      await page.waitForTimeout(250);
+      const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+      expect([name, wide]).toEqual([name, width]);
+    }
+    await page.setViewportSize({ width: 390, height: 844 });
   }
   await context.close();
 });

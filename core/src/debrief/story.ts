@@ -19,7 +19,15 @@ export const storySchema = z.object({
       lines: z.array(z.object({ name: z.string(), values })),
     }),
   ),
-  events: z.array(z.object({ id: z.string(), name: z.string(), atS: z.number() })),
+  events: z.array(
+    z.object({
+      id: z.string(),
+      name: z.string(),
+      atS: z.number(),
+      /** Within how long of an earlier event it is asked for. */
+      asked: z.object({ from: z.string(), withinS: z.number() }).optional(),
+    }),
+  ),
   /** Enlarged from when to when, around which event. */
   around: z.object({ event: z.string(), atS: z.number(), fromS: z.number(), toS: z.number() }).nullable(),
 });
@@ -45,7 +53,7 @@ export function storyOf(
   const centre = part.around && events.find(({ id }) => id === part.around?.event);
   return {
     lanes,
-    events: events.map(({ id, name, atS }) => ({ id, name, atS: roundTo(atS, 2) })),
+    events: events.map(({ atS, ...event }) => ({ ...event, atS: roundTo(atS, 2) })),
     around:
       part.around && centre
         ? {

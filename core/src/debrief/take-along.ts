@@ -67,13 +67,17 @@ function wentWell(
   return words;
 }
 
-/** "Altitude within 28 ft; 150 is allowed", on the side on which it came nearest to its edge. */
+/** "Altitude within 28 ft; 150 is allowed"; with both sides where the band has two. */
 function heldWords(parameter: MeasuredParameterScore, speedUnit: string): string {
-  const { deviation, used } = worstOf(parameter);
-  const limit = used < 0 ? parameter.low : parameter.high;
+  const { low, high, maxBelow, maxAbove } = parameter;
+  const { deviation } = worstOf(parameter);
   const digits = parameter.unit === 'g' ? 2 : 0;
   const speed = parameter.parameter === 'airspeed';
   const shown = (value: number) => numberText(Math.abs(speed ? speedIn(value, speedUnit) : value), digits);
   const unit = speed ? ` ${speedUnit}` : (UNITS[parameter.unit] ?? ` ${parameter.unit}`);
-  return `${PARAMETER_NAMES[parameter.parameter] ?? parameter.parameter} within ${shown(deviation)}${unit}; ${shown(limit)} is allowed`;
+  const name = PARAMETER_NAMES[parameter.parameter] ?? parameter.parameter;
+  if (high === -low) return `${name} within ${shown(deviation)}${unit}; ${shown(high)} is allowed`;
+  const sides = (below: number, above: number) =>
+    `−${shown(Math.min(0, below))} to +${shown(Math.max(0, above))}`;
+  return `${name} ${sides(maxBelow, maxAbove)}${unit} of the target; ${sides(low, high)} is allowed`;
 }

@@ -38,95 +38,103 @@ export function LessonStrip(props: {
   const step = minutes > 100 ? 20 : 15;
   const ticks = Array.from({ length: Math.floor(minutes / step) + 1 }, (_, i) => i * step);
   return (
-    <div className="lesson-strip">
-      <svg
-        viewBox={`0 0 ${W} ${H}`}
-        width="100%"
-        role="img"
-        aria-label={`Planned: ${Math.round(plan.totalMin)} of ${plan.blockMin} minutes. ${plan.segments
-          .filter(({ kind }) => kind === 'maneuver')
-          .map(({ label, toFt }) => `${label} at ${numberText(toFt)} feet`)
-          .join(', ')}.`}
-      >
-        <polygon points={`${LEFT},${BASE} ${hill.join(' ')} ${W - RIGHT},${BASE}`} fill="var(--hill)" />
-        {ceiling !== null && y(ceiling) > 0 && (
-          <>
-            <rect
-              x={LEFT}
-              y={0}
-              width={W - LEFT - RIGHT}
-              height={Math.max(0, y(ceiling))}
-              className="strip-sky"
-            />
-            <text x={W - RIGHT - 4} y={y(ceiling) + 14} className="strip-quiet" textAnchor="end">
-              {ladder?.ceilingIs === 'cloud' ? 'cloud less its clearance' : 'airspace'} ·{' '}
-              {numberText(ceiling)}
-            </text>
-          </>
-        )}
-        {ladder && (
-          <>
+    <div className="lesson-strip-frame" data-scrolls>
+      <div className="lesson-strip">
+        <svg
+          viewBox={`0 0 ${W} ${H}`}
+          width="100%"
+          role="img"
+          aria-label={`Planned: ${Math.round(plan.totalMin)} of ${plan.blockMin} minutes. ${plan.segments
+            .filter(({ kind }) => kind === 'maneuver')
+            .map(({ label, toFt }) => `${label} at ${numberText(toFt)} feet`)
+            .join(', ')}.`}
+        >
+          <polygon points={`${LEFT},${BASE} ${hill.join(' ')} ${W - RIGHT},${BASE}`} fill="var(--hill)" />
+          {ceiling !== null && y(ceiling) > 0 && (
+            <>
+              <rect
+                x={LEFT}
+                y={0}
+                width={W - LEFT - RIGHT}
+                height={Math.max(0, y(ceiling))}
+                className="strip-sky"
+              />
+              <text x={W - RIGHT - 4} y={y(ceiling) + 14} className="strip-quiet" textAnchor="end">
+                {ladder?.ceilingIs === 'cloud' ? 'cloud less its clearance' : 'airspace'} ·{' '}
+                {numberText(ceiling)}
+              </text>
+            </>
+          )}
+          {ladder && (
+            <>
+              <line
+                x1={x(4)}
+                x2={x(minutes - 6)}
+                y1={y(ladder.floorFt)}
+                y2={y(ladder.floorFt)}
+                className="strip-floor"
+              />
+              <text
+                x={x(minutes - 6) - 4}
+                y={y(ladder.floorFt) - 5}
+                className="strip-floor-text"
+                textAnchor="end"
+              >
+                floor {numberText(ladder.floorFt)}
+              </text>
+            </>
+          )}
+          <polyline points={profile.join(' ')} className="strip-path" />
+          {plan.blockMin < plan.totalMin && (
             <line
-              x1={x(4)}
-              x2={x(minutes - 6)}
-              y1={y(ladder.floorFt)}
-              y2={y(ladder.floorFt)}
-              className="strip-floor"
+              x1={x(plan.blockMin)}
+              x2={x(plan.blockMin)}
+              y1={TOP}
+              y2={BASE}
+              className="strip-block-end"
             />
+          )}
+          {plan.segments
+            .filter(({ kind }) => kind === 'clear')
+            .map((segment) => (
+              <rect
+                key={segment.startMin}
+                x={x(segment.startMin)}
+                y={y(segment.toFt) - 5}
+                width={Math.max(2, x(segment.endMin) - x(segment.startMin))}
+                height={10}
+                className="strip-clear"
+              >
+                <title>Clear the area</title>
+              </rect>
+            ))}
+          {ticks.map((min) => (
             <text
-              x={x(minutes - 6) - 4}
-              y={y(ladder.floorFt) - 5}
-              className="strip-floor-text"
-              textAnchor="end"
+              key={min}
+              x={x(min)}
+              y={H - 6}
+              className="strip-quiet"
+              textAnchor={min === 0 ? 'start' : min > 0.96 * minutes ? 'end' : 'middle'}
             >
-              floor {numberText(ladder.floorFt)}
+              {min} min
             </text>
-          </>
-        )}
-        <polyline points={profile.join(' ')} className="strip-path" />
-        {plan.blockMin < plan.totalMin && (
-          <line x1={x(plan.blockMin)} x2={x(plan.blockMin)} y1={TOP} y2={BASE} className="strip-block-end" />
-        )}
-        {plan.segments
-          .filter(({ kind }) => kind === 'clear')
-          .map((segment) => (
-            <rect
-              key={segment.startMin}
-              x={x(segment.startMin)}
-              y={y(segment.toFt) - 5}
-              width={Math.max(2, x(segment.endMin) - x(segment.startMin))}
-              height={10}
-              className="strip-clear"
-            >
-              <title>Clear the area</title>
-            </rect>
           ))}
-        {ticks.map((min) => (
-          <text
-            key={min}
-            x={x(min)}
-            y={H - 6}
-            className="strip-quiet"
-            textAnchor={min === 0 ? 'start' : min > 0.96 * minutes ? 'end' : 'middle'}
-          >
-            {min} min
-          </text>
-        ))}
-      </svg>
-      {plan.segments
-        .filter(({ kind, item }) => kind === 'maneuver' && item !== null)
-        .map((segment) => (
-          <Block
-            key={segment.item}
-            segment={segment}
-            left={x(segment.startMin) / W}
-            width={(x(segment.endMin) - x(segment.startMin)) / W}
-            top={y(segment.toFt) / H}
-            here={segment.item === chosen}
-            off={(cards.get(segment.item ?? '')?.[0]?.offToday ?? null) !== null}
-            onChoose={() => segment.item && props.onChoose(segment.item)}
-          />
-        ))}
+        </svg>
+        {plan.segments
+          .filter(({ kind, item }) => kind === 'maneuver' && item !== null)
+          .map((segment) => (
+            <Block
+              key={segment.item}
+              segment={segment}
+              left={x(segment.startMin) / W}
+              width={(x(segment.endMin) - x(segment.startMin)) / W}
+              top={y(segment.toFt) / H}
+              here={segment.item === chosen}
+              off={(cards.get(segment.item ?? '')?.[0]?.offToday ?? null) !== null}
+              onChoose={() => segment.item && props.onChoose(segment.item)}
+            />
+          ))}
+      </div>
     </div>
   );
 }

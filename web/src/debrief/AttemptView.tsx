@@ -93,7 +93,7 @@ export function AttemptView(props: {
                 {attempt.inheritsEntry && ', reversed out of the turn before'}
               </span>
             </div>
-            <span className="small quiet no-print nowrap">
+            <span className="small quiet no-print nowrap by-keys">
               <Kbd>[</Kbd> <Kbd>]</Kbd> attempt <Kbd>n</Kbd> next excursion
             </span>
           </div>

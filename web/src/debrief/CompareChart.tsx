@@ -23,8 +23,8 @@ export function CompareChart(props: {
   const colours = useColours();
   const { lanes } = traces[0];
   const option = useMemo(
-    () => compareOption(attempts, traces, average, colours),
-    [attempts, traces, average, colours],
+    () => compareOption(attempts, traces, average, width, colours),
+    [attempts, traces, average, width, colours],
   );
   useEffect(() => {
     if (!canvas.current || width === 0) return;
@@ -62,6 +62,7 @@ function compareOption(
   attempts: AttemptScore[],
   traces: KeelTrace[],
   average: AverageLane[],
+  width: number,
   colours: Colours,
 ) {
   const [reference] = attempts;
@@ -103,7 +104,7 @@ function compareOption(
     const i = lanes.findIndex(({ parameter }) => parameter === lane.parameter);
     return i < 0 ? [] : averageSeries(lane, traces[0], reference, i, colours);
   });
-  return { ...laneAxes(reaches, fromS, toS, colours), series: [...behind, ...series] };
+  return { ...laneAxes(reaches, { fromS, toS }, width, colours), series: [...behind, ...series] };
 }
 
 /** From the lowest to the highest as a filled strip, their mean as a line in it. */

@@ -1,14 +1,5 @@
 /** Debrief: was it within the standard, what went first, and why? */
-import {
-  happened,
-  type Judge,
-  type RecordingView,
-  readLessonStatements,
-  readStatements,
-  sortStatements,
-  standingVerdict,
-  unsaidHelp,
-} from '@keel/core';
+import { happened, type Judge, type RecordingView, standingVerdict } from '@keel/core';
 import { Button, Progress, SegmentedControl } from '@mantine/core';
 import { useDebouncedValue } from '@mantine/hooks';
 import { notifications } from '@mantine/notifications';
@@ -29,6 +20,7 @@ import { Leftovers } from './Leftovers.tsx';
 import { ofLesson } from './LessonSheet.tsx';
 import { LessonView } from './LessonView.tsx';
 import { PutRight } from './PutRight.tsx';
+import { readSaying } from './read-saying.ts';
 import { isAgain } from './SeeAgain.tsx';
 import { TakeAlong } from './TakeAlong.tsx';
 import { useAddStatementTo, useSaid } from './use-statements.ts';
@@ -260,20 +252,6 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
 /** The moment that a link names, s; null where it names none. */
 const secondsIn = (text: string | null): number | null =>
   text !== null && text !== '' && Number.isFinite(Number(text)) ? Number(text) : null;
-
-/** Attempts with what was said of each, of the lesson, and of what is no longer found. */
-function readSaying({ score, statements, parked, demonstrationFirst }: RecordingView) {
-  const attempts = score?.attempts ?? [];
-  const { byAttempt, ofLesson: words, orphans } = sortStatements(attempts, statements);
-  return {
-    attempts,
-    statements: byAttempt.map((list, i) =>
-      readStatements(list, unsaidHelp(attempts, i, { demonstrationFirst, ofLesson: words })),
-    ),
-    lesson: readLessonStatements(words, parked),
-    orphans,
-  };
-}
 
 const Analysing = ({ progress, stop }: { progress: number; stop?: () => void }) => (
   <section className="sheet stack" aria-live="polite">

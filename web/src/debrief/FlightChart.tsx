@@ -133,9 +133,9 @@ export function FlightChart(props: {
   const moment = momentAt(flight, cursorS);
   return (
     <section className="sheet flight-chart" aria-label="The whole flight">
-      <div className="row spread">
+      <div className="row spread" style={{ flexWrap: 'wrap' }}>
         <h3>The whole flight</h3>
-        <span className="row small quiet no-print">
+        <span className="row small quiet no-print" style={{ flexWrap: 'wrap' }}>
           Drag to move, turn the wheel to look closer, tap for a moment
           <Button size="compact-sm" variant="default" onClick={() => zoom(0.5)} aria-label="Closer">
             +

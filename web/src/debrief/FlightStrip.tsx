@@ -8,7 +8,7 @@ import { blockName } from './block-name.ts';
 import './flight-strip.css';
 
 const H = 46;
-/** Room that a block takes which can be hit; with more of them than that they are as wide as they were long. */
+/** Room that a block takes which can be hit; where two lie nearer each is as wide as it was long. */
 const BLOCK_PX = 34;
 
 export const FlightStrip = memo(function FlightStrip(props: {
@@ -31,7 +31,9 @@ export const FlightStrip = memo(function FlightStrip(props: {
   const high = Math.max(...altitudes);
   const x = (atS: number) => ((atS - fromS) / (toS - fromS)) * width;
   const y = (altitude: number) => H - 6 - ((altitude - low) / Math.max(1, high - low)) * (H - 22);
-  const crowded = attempts.length * BLOCK_PX > width;
+  const crowded = attempts.some(
+    ({ startS }, i) => i > 0 && x(startS) - x(attempts[i - 1].startS) < BLOCK_PX - 3,
+  );
   const parts = recording.score?.flight?.parts ?? [];
   const outline = profile.map(([t, altitude]) => `${x(t).toFixed(1)},${y(altitude).toFixed(1)}`).join(' ');
   return (

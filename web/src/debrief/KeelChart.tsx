@@ -60,7 +60,7 @@ export function KeelChart(props: KeelChartProps) {
   useEffect(() => {
     if (!canvas.current || width === 0) return;
     const chart = init(canvas.current);
-    chart.setOption(chartOption(attempt, trace, colours));
+    chart.setOption(chartOption(attempt, trace, width, colours));
     return () => chart.dispose();
   }, [attempt, trace, colours, width]);
 
@@ -288,7 +288,7 @@ function excursionOutline(
   return [[points[0][0], edge], ...points, [points[points.length - 1][0], edge]];
 }
 
-function chartOption(attempt: AttemptScore, trace: KeelTrace, colours: Colours) {
+function chartOption(attempt: AttemptScore, trace: KeelTrace, width: number, colours: Colours) {
   const { lanes } = trace;
   // The axis counts from the start of the attempt, so that its marks stand at whole fives.
   const timeS = trace.timeS.map((atS) => atS - attempt.startS);
@@ -303,8 +303,8 @@ function chartOption(attempt: AttemptScore, trace: KeelTrace, colours: Colours) 
   return {
     ...laneAxes(
       lanes.map((lane) => reachOf(lane)),
-      fromS,
-      toS,
+      { fromS, toS },
+      width,
       colours,
     ),
     series: lanes.flatMap((lane, i) => {

@@ -10,6 +10,7 @@ import { axisSpan } from './keel-lanes.ts';
 import { StoryEvents } from './StoryEvents.tsx';
 import { StoryWhole } from './StoryWhole.tsx';
 import { LANE_NAMES, laneHeight, type Scale, textAt, unitText } from './story-lanes.ts';
+import { MARK_PX } from './time-span.ts';
 import './story.css';
 
 const LEFT = 96;
@@ -94,7 +95,7 @@ export function StoryView({ attempt, trace, story, speedUnit, cursorS, setCursor
             </svg>
           </div>
           <svg width={width} height={FOOT} className="story-axis" aria-hidden="true">
-            {ticks(around ? fromS - zeroS : 0, toS - zeroS).map((s) => (
+            {ticks(around ? fromS - zeroS : 0, toS - zeroS, (width - LEFT - RIGHT) / MARK_PX).map((s) => (
               <text key={s} x={x(s + zeroS)} y="16" textAnchor="middle">
                 {around ? (s === 0 ? '0 s' : `${signed(s)} s`) : clock(s)}
               </text>
@@ -106,9 +107,9 @@ export function StoryView({ attempt, trace, story, speedUnit, cursorS, setCursor
   );
 }
 
-/** Whole steps of four, five, ten or thirty seconds, about eight of them. */
-function ticks(fromS: number, toS: number): number[] {
-  const step = [2, 4, 5, 10, 15, 30, 60].find((one) => (toS - fromS) / one <= 9) ?? 120;
+/** Whole steps of four, five, ten or thirty seconds, no more than nine nor than there is room for. */
+function ticks(fromS: number, toS: number, most: number): number[] {
+  const step = [2, 4, 5, 10, 15, 30, 60].find((one) => (toS - fromS) / one <= Math.min(9, most)) ?? 120;
   const first = Math.ceil(fromS / step) * step;
   return Array.from({ length: Math.floor((toS - first) / step) + 1 }, (_, i) => first + i * step);
 }

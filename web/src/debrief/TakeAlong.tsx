@@ -2,6 +2,7 @@
 import type { RecordingView } from '@keel/core';
 import { Button, Menu } from '@mantine/core';
 import { IconDownload } from '@tabler/icons-react';
+import { Link } from 'react-router';
 
 export function TakeAlong({ recording }: { recording: RecordingView }) {
   const at = `/api/recordings/${recording.id}`;
@@ -19,6 +20,11 @@ export function TakeAlong({ recording }: { recording: RecordingView }) {
         </Button>
       </Menu.Target>
       <Menu.Dropdown>
+        {scored && (
+          <Menu.Item component={Link} to={`/debrief/${recording.id}/along`}>
+            <strong>In short</strong> <span className="quiet small">a page that reads well on a phone</span>
+          </Menu.Item>
+        )}
         {scored && (
           <Menu.Item component="a" href={`${at}/debrief.pdf`} target="_blank">
             <strong>Debrief on paper</strong> <span className="quiet small">PDF, for the student</span>

@@ -2,7 +2,7 @@
 import { type AttemptScore, type KeelLane, type KeelTrace, rowAt } from '@keel/core';
 import { clock, numberText, signed, speedIn, unitMark } from '../parts/format.ts';
 import { type Colours, FONT } from '../theme/colours.ts';
-import { roundTimes } from './time-span.ts';
+import { MARK_PX, roundTimes, type Span } from './time-span.ts';
 
 export const LEFT = 96;
 export const RIGHT = 96;
@@ -44,7 +44,8 @@ export function axisSpan(attempt: AttemptScore, { timeS }: KeelTrace): { fromS: 
 }
 
 /** A grid a lane, one time axis counted from the start of the attempt under the last of them. */
-export function laneAxes(reaches: readonly number[], fromS: number, toS: number, colours: Colours) {
+export function laneAxes(reaches: readonly number[], { fromS, toS }: Span, width: number, colours: Colours) {
+  const marks = Math.max(2, Math.floor((width - LEFT - RIGHT) / MARK_PX));
   return {
     animation: false,
     grid: reaches.map((_, i) => ({ left: LEFT, right: RIGHT, top: TOP + i * LANE, height: LANE })),
@@ -62,7 +63,7 @@ export function laneAxes(reaches: readonly number[], fromS: number, toS: number,
         color: colours.quiet,
         fontFamily: FONT,
         fontSize: 12.5,
-        customValues: roundTimes({ fromS: Math.max(0, fromS), toS }, 0),
+        customValues: roundTimes({ fromS: Math.max(0, fromS), toS }, 0, Math.min(10, marks)),
         formatter: (value: number) => clock(value),
       },
       axisPointer: { show: false },

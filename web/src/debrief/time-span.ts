@@ -23,10 +23,12 @@ export const stretched = ({ fromS, toS }: Span, factor: number, aboutS: number):
 /** Round steps of time that leave room for their labels. */
 const STEPS_S = [5, 10, 15, 30, 60, 120, 300, 600, 900, 1800, 3600];
 const MOST_MARKS = 10;
+/** Room that a mark with its label takes, px. */
+export const MARK_PX = 52;
 
-/** Whole steps of the flight's own clock within a span. */
-export function roundTimes({ fromS, toS }: Span, beginS: number): number[] {
-  const stepS = STEPS_S.find((one) => (toS - fromS) / one <= MOST_MARKS) ?? 7200;
+/** Whole steps of the flight's own clock within a span, no more than there is room for. */
+export function roundTimes({ fromS, toS }: Span, beginS: number, most = MOST_MARKS): number[] {
+  const stepS = STEPS_S.find((one) => (toS - fromS) / one <= most) ?? 7200;
   const first = Math.ceil((fromS - beginS) / stepS);
   const last = Math.floor((toS - beginS) / stepS);
   return Array.from({ length: Math.max(0, last - first + 1) }, (_, i) => beginS + (first + i) * stepS);

@@ -60,6 +60,10 @@ export const router = createBrowserRouter([
             async () => (await import('../fly/trainer/TrainerPage.tsx')).TrainerPage,
           ),
           lessons('debrief'),
+          page(
+            'debrief/:recordingId/along',
+            async () => (await import('../debrief/AlongPage.tsx')).AlongPage,
+          ),
           page('debrief/:recordingId', async () => (await import('../debrief/DebriefPage.tsx')).DebriefPage),
           page('path', async () => (await import('../path/PathPage.tsx')).PathIndex),
           page('path/:studentId', async () => (await import('../path/PathPage.tsx')).PathPage),

@@ -19,6 +19,8 @@ export interface StoryEvent {
   id: string;
   name: string;
   atS: number;
+  /** Within how long of an earlier event it is asked for, s. */
+  asked?: { from: string; withinS: number };
 }
 
 export interface StoryPart {

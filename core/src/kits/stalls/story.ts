@@ -2,10 +2,12 @@
 import { rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import type { Attempt, ScoringContext } from '../attempt/attempt.ts';
+import { limitsOf } from '../attempt/figures.ts';
 import { sceneOf } from '../attempt/scene.ts';
 import type { StoryEvent, StoryPart } from '../attempt/story.ts';
 import { powerCut } from './stall-attempts.ts';
 import { stallAttemptAt } from './stall-case.ts';
+import { STALL_LIMITS } from './tables.ts';
 
 const FULL_SHARE = 0.8;
 const STAGE_DEG = 3;
@@ -20,15 +22,24 @@ export const stallStory: StoryPart = {
     const event = stallAttemptAt(track, context, attempt)?.events[0];
     if (!event) return [];
     const { pitchUpS, indicationS, breakS, unloadS, lowestS } = event;
-    const at = (id: string, name: string, atS: number | undefined): StoryEvent[] =>
-      atS === undefined || Number.isNaN(atS) ? [] : [{ id, name, atS }];
+    const { lateS, powerWithinS } = limitsOf(context, STALL_LIMITS);
+    const at = (
+      id: string,
+      name: string,
+      atS: number | undefined,
+      asked?: StoryEvent['asked'],
+    ): StoryEvent[] =>
+      atS === undefined || Number.isNaN(atS) ? [] : [{ id, name, atS, ...(asked && { asked }) }];
     return [
       ...at('power-back', 'power back', powerCut(track, context, pitchUpS - 2)),
       ...at('nose-up', 'nose up', pitchUpS),
       ...at('warning', 'warning', indicationS < breakS ? indicationS : undefined),
       ...at('break', 'break', breakS),
-      ...at('release', 'release', unloadS),
-      ...at('power', 'power', powerOn(track, context, breakS - 1, lowestS + 20)),
+      ...at('release', 'release', unloadS, { from: 'break', withinS: lateS }),
+      ...at('power', 'power', powerOn(track, context, breakS - 1, lowestS + 20), {
+        from: 'release',
+        withinS: powerWithinS,
+      }),
       ...at('lowest', 'lowest', lowestS),
       ...at('climb', 'climb', climbs(track, lowestS)),
       ...flapMoves(track, context, attempt, breakS),
