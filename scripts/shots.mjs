@@ -48,13 +48,27 @@ const VIEWS = [
   },
   { name: 'debrief', as: 'idris', path: ({ debrief }) => `/debrief/${debrief}?attempt=2` },
   { name: 'debrief-stall', as: 'idris', path: ({ review }) => `/debrief/${review}?attempt=3` },
-  { name: 'debrief-student', as: 'nell', path: ({ debrief }) => `/debrief/${debrief}?attempt=2` },
+  // What a student takes along: graded by themselves first, in short, on a phone.
+  {
+    name: 'debrief-student',
+    as: 'idris',
+    phone: true,
+    path: ({ debrief }) => `/debrief/${debrief}/along`,
+    act: async (page) => {
+      await page.locator('.along-attempt .picture canvas').nth(2).waitFor();
+      await page
+        .locator('.along-attempt')
+        .nth(2)
+        .evaluate((sheet) => sheet.scrollIntoView());
+    },
+  },
   {
     name: 'debrief-replay',
     as: 'idris',
     path: ({ debrief }) => `/debrief/${debrief}?attempt=2`,
     // Software draws the picture: it takes its time.
     act: async (page) => {
+      await page.keyboard.press('r');
       await again(page);
       await page.locator('.replay .panel').waitFor();
       await page.waitForTimeout(4000);
@@ -118,6 +132,9 @@ const VIEWS = [
   { name: 'standards', as: 'maren', path: '/standards' },
   { name: 'people', as: 'maren', path: '/people' },
 ];
+
+const sizeOf = ({ tablet, phone }) =>
+  phone ? { width: 390, height: 844 } : tablet ? { width: 820, height: 1180 } : { width: 1280, height: 800 };
 
 const PASSWORDS = {
   idris: 'instructor-at-skelmere',
@@ -201,7 +218,7 @@ async function main() {
     for (const view of VIEWS) {
       if (wanted.length > 0 && !wanted.includes(view.name)) continue;
       const context = await browser.newContext({
-        viewport: view.tablet ? { width: 820, height: 1180 } : { width: 1280, height: 800 },
+        viewport: sizeOf(view),
         colorScheme: view.dark ? 'dark' : 'light',
       });
       if (view.as) await signIn(context, url, view.as);
