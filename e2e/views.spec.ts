@@ -28,6 +28,7 @@ const VIEWS: Record<
   hangar: () => '/hangar',
   standards: () => '/standards',
   technique: () => '/technique',
+  'what the coach says': () => '/coach',
   people: () => '/people',
   school: () => '/school',
   'your account': () => '/me',

@@ -164,6 +164,12 @@ const RULES: Record<string, Rule> = {
     allowed: { chief: 409, stranger: 409 },
     others: 403,
   },
+  'GET /coach-words': { allowed: all(200) },
+  'PUT /coach-words': {
+    body: () => ({ version: 99, words: {} }),
+    allowed: { chief: 409, stranger: 409 },
+    others: 403,
+  },
   'GET /technique': { allowed: all(200) },
   'PUT /technique': {
     body: () => ({ version: 99, technique: {} }),

@@ -9,6 +9,7 @@ import type { Aims, Step } from '../kits/coach/part.ts';
 import { type CoachRow, openGauge, type Quantities } from '../kits/coach/quantities.ts';
 import { AROUND, SAFETY } from '../kits/coach/safety.ts';
 import { requireRoom } from '../maneuvers/registry.ts';
+import { type CoachWords, wordsOf } from './coach-words.ts';
 import { followSteps } from './progress.ts';
 import { openVoice, type Word } from './voice.ts';
 
@@ -19,8 +20,8 @@ export interface CoachOptions {
   where?: 'trainer' | 'airplane' | 'replay';
   /** Below this nothing is said in the airplane, ft. */
   quietBelowFt?: number;
-  /** The school's own words, by the situation's or the step's id. */
-  words?: Readonly<Record<string, string>>;
+  /** The school's own words, by `maneuver/step/id` or `maneuver/id`. */
+  words?: CoachWords;
 }
 
 export interface CoachLook {
@@ -73,7 +74,10 @@ export function openCoach({ card, airplane, where = 'trainer', quietBelowFt, wor
   const { coach } = requireRoom(card.maneuver);
   const steps = coach.steps(card, airplane);
   const general = SAFETY.filter(({ id }) => !coach.without?.includes(id));
-  const voice = openVoice([...general, ...coach.situations(card, airplane), ...AROUND], words);
+  const voice = openVoice(
+    [...general, ...coach.situations(card, airplane), ...AROUND],
+    wordsOf(words, card.maneuver),
+  );
   const gauge = openGauge(card, airplane);
   const progress = followSteps(steps);
   let who: 'student' | 'instructor' | null = 'student';

@@ -1,7 +1,9 @@
 /** What goes into the trainer and what comes out of it. */
+
 import type { Airplane } from '../airplane/schema.ts';
 import type { TargetCard } from '../card/card.ts';
 import type { CoachLook } from '../coach/coach.ts';
+import type { CoachWords } from '../coach/coach-words.ts';
 import type { Weather } from '../flight/model/flight.ts';
 import type { Reading } from '../flight/model/instruments.ts';
 import type { Recording } from '../recording/columns/recording.ts';
@@ -43,8 +45,8 @@ export interface TrainerOptions extends Weather {
   groundFt: number;
   seed?: number;
   assistance?: Assistance;
-  /** The school's own words for what the coach says, by id. */
-  words?: Readonly<Record<string, string>>;
+  /** The school's own words for what the coach says. */
+  words?: CoachWords;
 }
 
 export interface TrainerSnapshot {

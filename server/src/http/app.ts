@@ -36,6 +36,7 @@ import { landingRoutes } from '../record/landing-routes.ts';
 import { logbookRoutes } from '../record/logbook-routes.ts';
 import { releaseRoutes } from '../record/release-routes.ts';
 import { standardRoutes } from '../standards/routes.ts';
+import { coachWordsRoutes } from '../technique/coach-words-routes.ts';
 import { techniqueRoutes } from '../technique/routes.ts';
 import { todayRoutes } from '../today/routes.ts';
 import { feedRoutes } from '../week/feed-routes.ts';
@@ -146,6 +147,7 @@ const api = () =>
     .route('/', ownFiguresRoutes())
     .route('/', standardRoutes())
     .route('/', techniqueRoutes())
+    .route('/', coachWordsRoutes())
     .route('/', lessonRoutes())
     .route('/', recordingRoutes())
     .route('/', alongsideRoutes())

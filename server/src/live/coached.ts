@@ -11,7 +11,7 @@ import {
   type TargetCard,
 } from '@keel/core';
 import type { DataSource } from 'typeorm';
-import { AirplaneEntity, LessonEntity, type LiveFlight } from '../db/entities.ts';
+import { AirplaneEntity, LessonEntity, type LiveFlight, SchoolEntity } from '../db/entities.ts';
 import type { Services } from '../http/env.ts';
 import { log, plain } from '../http/log.ts';
 import { cells, rowsOf } from './batch.ts';
@@ -100,9 +100,10 @@ function coachedFlight(services: Services, flight: LiveFlight): Promise<Coached 
 async function open(database: DataSource, flight: LiveFlight): Promise<Coached | null> {
   const { schoolId, lessonId, airplaneRowId: rowId, header } = flight;
   if (!lessonId || header === null) return null;
-  const [lesson, airplane] = await Promise.all([
+  const [lesson, airplane, school] = await Promise.all([
     database.getRepository(LessonEntity).findOneBy({ schoolId, id: lessonId }),
     database.getRepository(AirplaneEntity).findOneByOrFail({ schoolId, rowId }),
+    database.getRepository(SchoolEntity).findOneByOrFail({ id: schoolId }),
   ]);
   if (!lesson || lesson.cards.length === 0) return null;
   const { cards, conditions } = lesson;
@@ -111,6 +112,7 @@ async function open(database: DataSource, flight: LiveFlight): Promise<Coached |
       airplane: airplane.data,
       where: 'airplane',
       quietBelowFt: (conditions.groundFt ?? 0) + QUIET_FT,
+      words: school.settings.coachWords,
     }),
     cards,
     header,

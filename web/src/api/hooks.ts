@@ -38,6 +38,7 @@ export const useOwnFigures = (id: string) =>
     read(api.airplanes[':id']['own-figures'].$get({ param: { id } })),
   );
 export const useStandards = () => useGet('/standards', () => read(api.standards.$get()));
+export const useSchoolWords = () => useGet('/coach-words', () => read(api['coach-words'].$get()));
 export const useTechnique = () => useGet('/technique', () => read(api.technique.$get()));
 export const useLesson = (id: string | undefined) =>
   useGet(id ? `/lessons/${id}` : null, () => read(api.lessons[':id'].$get({ param: { id: id ?? '' } })));

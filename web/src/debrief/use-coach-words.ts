@@ -11,7 +11,7 @@ import {
   type TargetCard,
 } from '@keel/core';
 import { useMemo } from 'react';
-import { useAirplanes, useLesson } from '../api/hooks.ts';
+import { useAirplanes, useLesson, useSchoolWords } from '../api/hooks.ts';
 
 /** Before the start, so that the coach has seen it steady. */
 const BEFORE_S = 25;
@@ -47,6 +47,7 @@ export function useCoachWords(
 ): readonly Heard[] {
   const lesson = useLesson(recording.lessonId ?? undefined);
   const airplanes = useAirplanes();
+  const words = useSchoolWords().data?.words;
   return useMemo(() => {
     const card = lesson.data && cardOf(lesson.data.cards, attempt);
     const airplane = airplanes.data?.find(({ id }) => id === recording.airplane.id);
@@ -65,11 +66,11 @@ export function useCoachWords(
     try {
       return replayCoach(
         { timeS: slice('time_s'), channels },
-        { card: { ...card, variant: side }, airplane },
+        { card: { ...card, variant: side }, airplane, words },
       );
     } catch {
       // Rows out of their order tell no story.
       return [];
     }
-  }, [lesson.data, airplanes.data, recording, attempt, flight]);
+  }, [lesson.data, airplanes.data, words, recording, attempt, flight]);
 }

@@ -75,6 +75,7 @@ export const router = createBrowserRouter([
           page('week', async () => (await import('../week/WeekPage.tsx')).WeekPage),
           page('hangar', async () => (await import('../hangar/HangarPage.tsx')).HangarPage),
           page('standards', async () => (await import('../standards/StandardsPage.tsx')).StandardsPage),
+          page('coach', async () => (await import('../technique/CoachWordsPage.tsx')).CoachWordsPage),
           page('technique', async () => (await import('../technique/TechniquePage.tsx')).TechniquePage),
           page('people', async () => (await import('../people/PeoplePage.tsx')).PeoplePage),
           page('school', async () => (await import('../people/SchoolPage.tsx')).SchoolPage),

@@ -3,6 +3,7 @@ import type { Technique, TechniqueKey } from '@keel/core';
 import { Button, NumberInput, Textarea } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { ApiError, api, messageOf, read } from '../api/client.ts';
 import { useMe, useTechnique } from '../api/hooks.ts';
 import { AskBeforeLeaving } from '../frame/AskBeforeLeaving.tsx';
@@ -49,6 +50,9 @@ export function TechniquePage() {
         title="Technique"
         about="Where schools teach the same maneuver differently. A lesson may choose otherwise."
       >
+        <Button component={Link} to="/coach" variant="default">
+          What the coach says
+        </Button>
         {!readOnly && (
           <Button onClick={save} disabled={Object.keys(changes).length === 0}>
             Save technique

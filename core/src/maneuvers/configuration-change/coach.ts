@@ -93,7 +93,7 @@ export const configurationChangeCoach: CoachPart = {
       {
         id: 'flaps-in',
         name: 'Flaps in',
-        does: 'In, a stage at a time; hold it up.',
+        does: 'In stage by stage; hold it up.',
         means: ['FLAPS IN', 'WAIT'],
         done: { flapStage: below(0) },
         withinS: 40 * stages,

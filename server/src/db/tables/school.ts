@@ -1,5 +1,11 @@
 /** The school, and what it has chosen. */
-import { type EndorsementTemplate, type SchoolFigures, type Technique, UTC } from '@keel/core';
+import {
+  type CoachWords,
+  type EndorsementTemplate,
+  type SchoolFigures,
+  type Technique,
+  UTC,
+} from '@keel/core';
 import { EntitySchema } from 'typeorm';
 
 /** As they are stored; the interface’s own form of them is `schoolSettingsSchema`. */
@@ -22,6 +28,8 @@ export interface StoredSettings {
   secondStepForStaff?: boolean;
   /** Which syllabus is taught; the first one where it is left out. */
   syllabusId?: string;
+  /** What the coach says, in the school’s own words; what is left out is said in the program’s. */
+  coachWords?: CoachWords;
   /** Endorsements in the school’s own words; those that came with the program where it is left out. */
   endorsementTemplates?: EndorsementTemplate[];
 }

@@ -1,5 +1,12 @@
 /** The trainer: one picture, a plain panel, and the card reduced to what matters now. */
-import { type Airplane, type Lesson, requireRoom, type TargetCard, type TrainerOptions } from '@keel/core';
+import {
+  type Airplane,
+  type CoachWords,
+  type Lesson,
+  requireRoom,
+  type TargetCard,
+  type TrainerOptions,
+} from '@keel/core';
 import { Button, Select } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import {
@@ -13,7 +20,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { useSWRConfig } from 'swr';
 import { api, messageOf, read } from '../../api/client.ts';
-import { useAirplanes, useForgetLessons, useLesson, useMe } from '../../api/hooks.ts';
+import { useAirplanes, useForgetLessons, useLesson, useMe, useSchoolWords } from '../../api/hooks.ts';
 import { useSetCurrent } from '../../frame/current.tsx';
 import { speedIn } from '../../parts/format.ts';
 import { Failed, Loading, Waiting } from '../../parts/states.tsx';
@@ -34,14 +41,17 @@ export function TrainerPage() {
   const lesson = useLesson(lessonId);
   const airplanes = useAirplanes();
   useSetCurrent({ lessonId, studentId: lesson.data?.student.id });
+  const words = useSchoolWords();
   if (!lesson.data) return <Waiting query={lesson} what="the lesson" />;
+  if (!words.data) return <Waiting query={words} what="what the coach says" />;
   if (!airplanes.data) return <Waiting query={airplanes} what="the airplane" />;
   const airplane = airplanes.data.find(({ id }) => id === lesson.data?.airplane.id);
   if (!airplane) return <Loading what="the airplane" />;
-  return <WithCard lesson={lesson.data} airplane={airplane} />;
+  return <WithCard lesson={lesson.data} airplane={airplane} words={words.data.words} />;
 }
 
-function WithCard({ lesson, airplane }: { lesson: Lesson; airplane: Airplane }) {
+function WithCard(props: { lesson: Lesson; airplane: Airplane; words: CoachWords }) {
+  const { lesson, airplane, words } = props;
   const [search, setSearch] = useSearchParams();
   // A link names the maneuver; whoever chooses here, the card.
   const asked = lesson.cards.findIndex(({ maneuver }) => maneuver === search.get('maneuver'));
@@ -57,8 +67,8 @@ function WithCard({ lesson, airplane }: { lesson: Lesson; airplane: Airplane }) 
     return { ...listed, variant: side, turn };
   }, [listed, side]);
   const options = useMemo<TrainerOptions>(
-    () => ({ airplane, card, groundFt: lesson.conditions.groundFt ?? 0 }),
-    [airplane, card, lesson.conditions.groundFt],
+    () => ({ airplane, card, groundFt: lesson.conditions.groundFt ?? 0, words }),
+    [airplane, card, lesson.conditions.groundFt, words],
   );
   const choose = (next: Record<string, string>) =>
     setSearch((before) => ({ ...Object.fromEntries(before), ...next }), { replace: true });
