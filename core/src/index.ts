@@ -98,6 +98,7 @@ export * from './path/logbook/entry.ts';
 export * from './path/logbook/templates.ts';
 export * from './path/next-lesson.ts';
 export * from './path/path-attempt.ts';
+export * from './path/practice.ts';
 export * from './path/recurring.ts';
 export * from './path/standing/evidence.ts';
 export * from './path/standing/model.ts';

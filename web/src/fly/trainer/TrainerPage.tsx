@@ -3,6 +3,7 @@ import {
   type Airplane,
   type CoachWords,
   type Lesson,
+  type PracticeWay,
   requireRoom,
   type TargetCard,
   type TrainerOptions,
@@ -26,6 +27,7 @@ import { speedIn } from '../../parts/format.ts';
 import { Failed, Loading, Waiting } from '../../parts/states.tsx';
 import { Panel } from '../../sight/Panel.tsx';
 import { Windscreen } from '../../sight/Windscreen.tsx';
+import { Ladder } from './Ladder.tsx';
 import { LiveCard } from './LiveCard.tsx';
 import { SoundMenu, useSound } from './SoundMenu.tsx';
 import { StateRow } from './StateRow.tsx';
@@ -127,6 +129,11 @@ function Flying(props: {
     return () => document.removeEventListener('visibilitychange', hide);
   }, []);
 
+  const shown = snapshot?.holder === 'instructor';
+  const practise = (way: PracticeWay) => {
+    if (way === 'show') send({ kind: 'show' });
+    else setCompany(way);
+  };
   const flapStages = airplane.flaps.map(({ deg }) => deg);
   const flaps = (out: boolean) => {
     const deg = trainer.latest.current?.input.flapsDeg;
@@ -325,6 +332,7 @@ function Flying(props: {
           passStep={() => send({ kind: 'passStep' })}
         />
         <Together company={company} choose={setCompany} />
+        <Ladder lesson={lesson} card={card} way={shown ? 'show' : company} choose={practise} />
         <Select
           size="xs"
           label="Horizon drawn over the view"

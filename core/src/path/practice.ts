@@ -1,0 +1,92 @@
+/**
+ * A short ladder of practice for the trainer, made from a student's own recurring fault: shown, then the half of it that
+ * the fault lies in, then all of it with the coach, then alone.
+ */
+import type { SharedAxis } from '../fly/trainer-types.ts';
+import { findRoom } from '../maneuvers/registry.ts';
+import type { PathAttempt } from './path-attempt.ts';
+import type { RecurringFinding } from './recurring.ts';
+
+export type PracticeWay = 'show' | SharedAxis | 'coached' | 'alone';
+
+export interface Practice {
+  /** The fault that it is about: one at a time. */
+  finding: string;
+  what: string;
+  count: number;
+  of: number;
+  rungs: { way: PracticeWay; does: string }[];
+  /** The rung to stand on now, by what was flown in the trainer since. */
+  at: number;
+  /** Tries in the trainer since it was last flown in the airplane, and those without the fault. */
+  tries: number;
+  without: number;
+}
+
+/** Once is no pattern; a critical one is. */
+const LEAST_COUNT = 2;
+
+/** The axis that a fault lies in, by the parameter that it is told with, else by what it is called. */
+function axisOf(finding: string): SharedAxis | 'pitch' {
+  const [maneuver, name = ''] = finding.split('/');
+  const folds = findRoom(maneuver)?.folds ?? {};
+  const parameter = Object.entries(folds).find(([, names]) => names?.includes(name))?.[0];
+  if (parameter === 'bank' || parameter === 'rollout-heading') return 'bank';
+  if (parameter === 'coordination') return 'rudder';
+  if (parameter === 'altitude') return 'pitch';
+  if (/power|throttle|sink/.test(name)) return 'throttle';
+  if (/slip|skid|yaw|drift|ball/.test(name)) return 'rudder';
+  return /bank|rollout|roll-in|wing/.test(name) ? 'bank' : 'pitch';
+}
+
+/** What the instructor flies meanwhile: never what the student has to learn. */
+const TAKEN: Record<ReturnType<typeof axisOf>, SharedAxis> = {
+  bank: 'throttle',
+  rudder: 'throttle',
+  throttle: 'bank',
+  pitch: 'bank',
+};
+const AXIS_WORDS: Record<SharedAxis, string> = {
+  bank: 'the bank',
+  throttle: 'the throttle',
+  rudder: 'the rudder',
+};
+
+/**
+ * @param attempts the student's at this maneuver, in the order flown, of airplane and trainer alike.
+ * @returns null where nothing recurs in it.
+ */
+export function practiceFor(
+  maneuver: string,
+  recurring: readonly RecurringFinding[],
+  attempts: readonly PathAttempt[],
+): Practice | null {
+  const fault = recurring.find(
+    ({ id, count, severity }) =>
+      id.startsWith(`${maneuver}/`) && (count >= LEAST_COUNT || severity === 'critical'),
+  );
+  if (!fault) return null;
+  const taken = TAKEN[axisOf(fault.id)];
+  const inAirplane = attempts.findLastIndex(({ flownIn }) => flownIn === 'airplane');
+  const tries = attempts
+    .slice(inAirplane + 1)
+    .filter(({ flownIn, flownBy }) => flownIn === 'trainer' && flownBy === 'student');
+  const clean = tries.map(({ findings }) => findings.every(({ id }) => id !== fault.id));
+  const lastFault = clean.lastIndexOf(false);
+  return {
+    finding: fault.id,
+    what: fault.what,
+    count: fault.count,
+    of: fault.of,
+    rungs: [
+      { way: 'show', does: 'See it flown' },
+      { way: taken, does: `Fly it with me: I take ${AXIS_WORDS[taken]}` },
+      { way: 'coached', does: 'All of it, coached' },
+      { way: 'alone', does: 'On your own' },
+    ],
+    // Each try without it is a rung up; one with it is back to the half.
+    at: tries.length === 0 ? 0 : Math.min(3, 1 + (clean.length - 1 - lastFault)),
+    tries: tries.length,
+    without: clean.filter(Boolean).length,
+  };
+}
