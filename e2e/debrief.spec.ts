@@ -48,7 +48,24 @@ test('two attempts lie over each other by phase, with their figures side by side
   await page.keyboard.press('c');
   const compare = page.getByLabel('Compare', { exact: true });
   await expect(compare.locator('canvas')).toBeVisible();
-  await expect(compare.getByRole('columnheader')).toHaveText([/tolerance used/, /1\. left/, /2\. right/]);
+  // Nell has flown it before: her last one and what she was shown are laid beside it; the other way round on a tap.
+  await expect(compare.getByRole('columnheader')).toHaveText([
+    /tolerance used/,
+    /1\. left/,
+    /last time/,
+    /as shown/,
+  ]);
+  await compare.getByText(/the last \d, averaged/).click();
+  await expect(compare.getByText(/their mean, from the lowest to the highest/)).toBeVisible();
+  await compare
+    .getByText(/last time/)
+    .first()
+    .click();
+  await compare
+    .getByText(/2\. right/)
+    .first()
+    .click();
+  await expect(compare.getByRole('columnheader').last()).toHaveText(/as shown|2\. right/);
   await expect(compare.getByRole('row', { name: /^Bank/ })).toContainText('%');
 });
 

@@ -69,6 +69,7 @@ export * from './fly/fly-controls.ts';
 export * from './fly/fly-lesson.ts';
 export * from './fly/fly-template.ts';
 export * from './fly/lanes.ts';
+export * from './fly/look-around.ts';
 export * from './fly/shown.ts';
 export * from './fly/sight-picture.ts';
 export * from './fly/trainer.ts';

@@ -19,6 +19,7 @@ import { FlightStrip } from './FlightStrip.tsx';
 import { Leftovers } from './Leftovers.tsx';
 import { ofLesson } from './LessonSheet.tsx';
 import { LessonView } from './LessonView.tsx';
+import { OfRecording } from './OfRecording.tsx';
 import { PutRight } from './PutRight.tsx';
 import { readSaying } from './read-saying.ts';
 import { isAgain } from './SeeAgain.tsx';
@@ -244,6 +245,7 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
           />
         )}
         <Leftovers recording={recording} orphans={orphans} mayEdit={!isStudent} />
+        {recording.score && <OfRecording recording={recording.score.recording} />}
       </div>
     </>
   );

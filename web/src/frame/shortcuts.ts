@@ -64,6 +64,12 @@ export const SHORTCUTS = table({
     where: 'Trainer',
     does: 'pause, back to the entry, slow motion',
   },
+  look: {
+    keys: [],
+    shown: ['j', 'l', 'i', 'k'],
+    where: 'Trainer',
+    does: 'look left, right, back, down, as long as it is held',
+  },
   exchange: { keys: [], shown: ['x', 'h'], where: 'Trainer', does: 'exchange the controls, show me' },
   sight: { keys: [], shown: ['m'], where: 'Trainer', does: 'mark the sight picture (instructor)' },
   window: {

@@ -2,7 +2,7 @@
  * The sight picture through the windscreen, from the left seat: horizon against cowling. Drawn with WebGL, or flat
  * without it; marked sight pictures and the demonstration's horizon lie over it as dashed lines.
  */
-import { horizonAt, type View } from '@keel/core';
+import { attitudeSeen, horizonAt, LOOKS, type LookName, type View } from '@keel/core';
 import { type PointerEvent, type ReactNode, type RefObject, useEffect, useRef, useState } from 'react';
 import { WebGLRenderer } from 'three';
 import type { PointerStick } from '../fly/trainer/sticks.ts';
@@ -38,16 +38,20 @@ interface Props {
   pictures: readonly MarkedPicture[];
   /** A pointer pressed on the picture is the stick; left out, there is nothing to fly. */
   stick?: (stick: PointerStick | null) => void;
+  /** Where the eyes are turned; ahead where it is left out. */
+  look?: LookName;
   children?: ReactNode;
 }
 
-export function Windscreen({ latest, pictures, stick, children }: Props) {
+export function Windscreen({ latest, pictures, stick, look = 'ahead', children }: Props) {
+  const eyes = useRef<Eyes>(LOOKS.ahead);
+  eyes.current = LOOKS[look];
   const canvas = useRef<HTMLCanvasElement>(null);
   const [flat, setFlat] = useState(false);
   useEffect(() => {
     const target = canvas.current;
     if (!target) return;
-    return (flat ? drawFlat : drawSolid)(target, latest, () => setFlat(true));
+    return (flat ? drawFlat : drawSolid)(target, latest, eyes, () => setFlat(true));
   }, [latest, flat]);
 
   const from = useRef<{ x: number; y: number } | null>(null);
@@ -77,14 +81,25 @@ export function Windscreen({ latest, pictures, stick, children }: Props) {
       onPointerCancel={release}
     >
       {/* Another kind of context needs another canvas. */}
-      <canvas key={flat ? 'flat' : 'solid'} ref={canvas} role="img" aria-label="The view ahead" />
+      <canvas
+        key={flat ? 'flat' : 'solid'}
+        ref={canvas}
+        role="img"
+        aria-label={look === 'ahead' ? 'The view ahead' : `The view ${look}`}
+      />
       <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} preserveAspectRatio="none" aria-hidden="true">
-        {pictures.map((picture) => (
-          <Dashed key={picture.label} {...picture} />
-        ))}
-        <path className="cowling" d={COWLING} />
-        <path className="post" d="M100 0h15v430h-15z" />
-        <path className="post" d="M802 0h17l56 450h-17z" />
+        {look === 'ahead' ? (
+          <>
+            {pictures.map((picture) => (
+              <Dashed key={picture.label} {...picture} />
+            ))}
+            <path className="cowling" d={COWLING} />
+            <path className="post" d="M100 0h15v430h-15z" />
+            <path className="post" d="M802 0h17l56 450h-17z" />
+          </>
+        ) : (
+          <Side look={look} />
+        )}
       </svg>
       {flat && <span className="flat-note">drawn flat: no WebGL here</span>}
       {children}
@@ -94,6 +109,20 @@ export function Windscreen({ latest, pictures, stick, children }: Props) {
 
 /** The engine is ahead of the middle of the airplane, so right of the left seat: it looks different each way. */
 const COWLING = `M0 ${HEIGHT}V455C130 418 300 386 470 386C640 386 790 418 ${WIDTH} 452V${HEIGHT}Z`;
+
+/** What the airplane itself hides of the side: a high wing above, the sill of the door below. */
+function Side({ look }: { look: LookName }) {
+  return (
+    <>
+      {look !== 'down' && <path className="cowling" d={`M0 0H${WIDTH}V62L0 96Z`} />}
+      <path
+        className="cowling"
+        d={`M0 ${HEIGHT}V${look === 'down' ? 470 : 430}L${WIDTH} ${look === 'down' ? 486 : 446}V${HEIGHT}Z`}
+      />
+      <path className="post" d={look === 'right' ? 'M90 0h14v450h-14z' : 'M790 0h14v450h-14z'} />
+    </>
+  );
+}
 
 function Dashed({ label, ...attitude }: MarkedPicture) {
   const at = (right: number) => HEIGHT / 2 + horizonAt(VIEW, attitude, right);
@@ -111,7 +140,17 @@ function Dashed({ label, ...attitude }: MarkedPicture) {
   );
 }
 
-type Draw = (canvas: HTMLCanvasElement, latest: Props['latest'], giveUp: () => void) => () => void;
+interface Eyes {
+  yawDeg: number;
+  upDeg: number;
+}
+
+type Draw = (
+  canvas: HTMLCanvasElement,
+  latest: Props['latest'],
+  eyes: RefObject<Eyes>,
+  giveUp: () => void,
+) => () => void;
 
 /** Calls at every frame until stopped. */
 function everyFrame(draw: () => void): () => void {
@@ -134,7 +173,7 @@ function fit(canvas: HTMLCanvasElement, share: number): boolean {
 
 const SLOW_MS = 70;
 
-const drawSolid: Draw = (canvas, latest, giveUp) => {
+const drawSolid: Draw = (canvas, latest, eyes, giveUp) => {
   let renderer: WebGLRenderer;
   try {
     renderer = new WebGLRenderer({ canvas, antialias: true, powerPreference: 'low-power' });
@@ -146,11 +185,14 @@ const drawSolid: Draw = (canvas, latest, giveUp) => {
   const area = trainingArea(VIEW_ANGLE_DEG, LOOK_DOWN_DEG);
   let share = 1;
   let shownAtS = -1;
+  let shownBy: Eyes | null = null;
   const stop = everyFrame(() => {
     const now = latest.current;
     const resized = fit(canvas, share);
-    if (!now || (now.timeS === shownAtS && !resized)) return;
+    const turned = shownBy !== eyes.current;
+    if (!now || (now.timeS === shownAtS && !resized && !turned)) return;
     shownAtS = now.timeS;
+    shownBy = eyes.current;
     if (resized) {
       renderer.setViewport(0, 0, canvas.width, canvas.height);
       // The overlay is stretched to the sheet; the picture is too, so that they stay one.
@@ -159,6 +201,8 @@ const drawSolid: Draw = (canvas, latest, giveUp) => {
     }
     const { reading } = now;
     area.look({
+      timeS: now.timeS,
+      ...eyes.current,
       northM: now.northM,
       eastM: now.eastM,
       altitudeM: reading.alt_ft * 0.3048,
@@ -177,7 +221,7 @@ const drawSolid: Draw = (canvas, latest, giveUp) => {
   };
 };
 
-const drawFlat: Draw = (canvas, latest) =>
+const drawFlat: Draw = (canvas, latest, eyes) =>
   everyFrame(() => {
     const now = latest.current;
     const paint = canvas.getContext('2d');
@@ -187,7 +231,10 @@ const drawFlat: Draw = (canvas, latest) =>
     paint.setTransform(width / WIDTH, 0, 0, height / HEIGHT, 0, 0);
     paint.fillStyle = '#a8c6d8';
     paint.fillRect(0, 0, WIDTH, HEIGHT);
-    const attitude = { pitchDeg: now.reading.pitch_deg, bankDeg: now.reading.bank_deg };
+    const attitude = attitudeSeen(
+      { pitchDeg: now.reading.pitch_deg, bankDeg: now.reading.bank_deg },
+      eyes.current,
+    );
     const at = (right: number) => HEIGHT / 2 + horizonAt(VIEW, attitude, right);
     // Past the vertical the ground is above.
     const side = Math.abs(attitude.bankDeg) < 90 ? 4 * HEIGHT : -4 * HEIGHT;

@@ -24,6 +24,8 @@ import {
   SRGBColorSpace,
 } from 'three';
 import { mergeGeometries } from 'three/examples/jsm/utils/BufferGeometryUtils.js';
+import { openTraffic } from './traffic.ts';
+import { trafficShape } from './traffic-shape.ts';
 
 const SKY_HIGH = new Color('#86aecb');
 const SKY_LOW = new Color('#dbe8e8');
@@ -176,6 +178,10 @@ function landmarks(): Mesh[] {
 }
 
 export interface Eye {
+  timeS: number;
+  /** Where the eyes are turned in the cockpit, deg: to the right, and up. */
+  yawDeg: number;
+  upDeg: number;
   northM: number;
   eastM: number;
   altitudeM: number;
@@ -204,17 +210,28 @@ export function trainingArea(viewAngleDeg: number, lookDownDeg: number): Trainin
   scene.position.y = PLAIN_FT * FT;
   const camera = new PerspectiveCamera(viewAngleDeg, 1.8, 2, 120_000);
   camera.rotation.order = 'YXZ';
+  const traffic = openTraffic();
+  const other = trafficShape();
+  scene.add(other);
   return {
     scene,
     camera,
-    look({ northM, eastM, altitudeM, headingDeg, pitchDeg, bankDeg }) {
+    look(eye) {
+      const { northM, eastM, altitudeM, headingDeg, pitchDeg, bankDeg, yawDeg, upDeg } = eye;
       camera.position.set(eastM, altitudeM, -northM);
       camera.rotation.set(0, 0, 0);
       camera.rotateY(-headingDeg * RAD);
       camera.rotateX(pitchDeg * RAD);
       camera.rotateZ(-bankDeg * RAD);
-      camera.rotateX(-lookDownDeg * RAD);
+      camera.rotateY(-yawDeg * RAD);
+      camera.rotateX((upDeg - (yawDeg === 0 ? lookDownDeg : 0)) * RAD);
       dome.position.set(eastM, 0, -northM);
+      const passing = traffic(eye);
+      other.visible = passing !== null;
+      if (!passing) return;
+      // The scene stands on the plain, the eye on the sea.
+      other.position.set(passing.eastM, passing.altitudeM - PLAIN_FT * FT, -passing.northM);
+      other.rotation.set(0, -passing.courseDeg * RAD, 0);
     },
   };
 }

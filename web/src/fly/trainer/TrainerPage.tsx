@@ -29,11 +29,13 @@ import { Panel } from '../../sight/Panel.tsx';
 import { Windscreen } from '../../sight/Windscreen.tsx';
 import { Ladder } from './Ladder.tsx';
 import { LiveCard } from './LiveCard.tsx';
+import { LookButtons } from './LookButtons.tsx';
 import { SoundMenu, useSound } from './SoundMenu.tsx';
 import { StateRow } from './StateRow.tsx';
 import { nextFlaps, type PointerStick } from './sticks.ts';
 import { type Company, Together } from './Together.tsx';
 import { TouchLevers } from './TouchLevers.tsx';
+import { useLook } from './use-look.ts';
 import { useSticks } from './use-sticks.ts';
 import { useTrainer } from './use-trainer.ts';
 import './trainer.css';
@@ -129,6 +131,7 @@ function Flying(props: {
     return () => document.removeEventListener('visibilitychange', hide);
   }, []);
 
+  const around = useLook(() => trainer.latest.current?.timeS);
   const shown = snapshot?.holder === 'instructor';
   const practise = (way: PracticeWay) => {
     if (way === 'show') send({ kind: 'show' });
@@ -240,7 +243,7 @@ function Flying(props: {
   return (
     <div className="trainer">
       <div className="trainer-flight">
-        <Windscreen latest={trainer.latest} pictures={pictures} stick={setPointer}>
+        <Windscreen latest={trainer.latest} pictures={pictures} stick={setPointer} look={around.look}>
           <p className="spoken" role="status" data-level={word?.level}>
             {word?.says}
           </p>
@@ -267,6 +270,7 @@ function Flying(props: {
             mostRpm={airplane.maxRpm ?? 2700}
           />
           <StateRow snapshot={snapshot} send={send} />
+          <LookButtons around={around} timeS={snapshot.timeS} />
           {levers && (
             <TouchLevers
               input={input}
