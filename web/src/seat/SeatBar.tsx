@@ -1,6 +1,7 @@
 /** Who, what, how long; and whether the school hears it. */
 import type { Lesson } from '@keel/core';
 import { useEffect, useState } from 'react';
+import { fuelLeftMin } from './endurance.ts';
 import { useOnline } from './use-online.ts';
 
 interface Props {
@@ -22,6 +23,7 @@ export function SeatBar({ lesson, title, startedMs, waiting, away, watched, fres
     return () => clearInterval(timer);
   }, []);
   const minutes = Math.max(0, Math.floor((now - startedMs) / 60_000));
+  const fuelMin = fuelLeftMin(lesson.plan, minutes);
   const kept = waiting === 0 ? '' : `, ${waiting} ${waiting === 1 ? 'mark' : 'marks'} kept`;
   const heard =
     !online || away
@@ -41,6 +43,11 @@ export function SeatBar({ lesson, title, startedMs, waiting, away, watched, fres
         {heard}
       </span>
       <span>block {minutes} min</span>
+      {fuelMin !== null && (
+        <span title="At the burn that the lesson was planned with, less thirty minutes. The gauges come first.">
+          fuel, planned {fuelMin} min
+        </span>
+      )}
     </header>
   );
 }
