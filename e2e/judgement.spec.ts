@@ -3,7 +3,7 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { findAirplane, flyManeuver, writeRecordingCsv } from '@keel/core';
 import { expect, test } from '@playwright/test';
-import { ownLesson } from './support/own-lesson.ts';
+import { flownLesson, ownLesson } from './support/own-lesson.ts';
 import { keepFolder, lessonsOf, signInQuickly } from './support/people.ts';
 
 test('flaps that were not recorded are said with one tap, and a requirement shows the moment that it rests on', async ({
@@ -34,6 +34,24 @@ test('flaps that were not recorded are said with one tap, and a requirement show
   const before = await keel.getAttribute('aria-valuenow');
   await shown.click();
   await expect(keel).not.toHaveAttribute('aria-valuenow', before!);
+});
+
+test('recovered without a stall: the verdict says so, and its figure leads to where the recovery began', async ({
+  page,
+}) => {
+  const id = await flownLesson(page, 'No stall', 'power-off-stall/wrong-cue');
+  await page.goto(`/debrief/${id}?attempt=0`);
+  const verdict = page.getByLabel('Verdict');
+  await expect(verdict).toContainText('Not yet to standard');
+  await expect(verdict).toContainText('no stall was flown');
+  const { score } = await (await page.request.get(`/api/recordings/${id}`)).json();
+  const failed = score.attempts[0].requirements.find(({ held }: { held: boolean | null }) => held === false);
+  const keel = page.getByRole('slider', { name: 'Cursor in the keel chart' });
+  await page.keyboard.press('Escape');
+  await verdict.locator('.evidence').first().click();
+  await expect
+    .poll(async () => Math.abs(Number(await keel.getAttribute('aria-valuenow')) - failed.atS))
+    .toBeLessThan(0.5);
 });
 
 test('the chief copies a standard, sees what a narrower band would change, and saves it as a version', async ({

@@ -24,11 +24,15 @@ export async function ownLesson(page: Page, title = 'In the trainer'): Promise<s
 
 let seed = 1 + (Date.now() % 40_000);
 
-/** A lesson of the test's own with a steep-turn pair flown into it, the first with an overbank; no flight is another's. */
-export async function flownLesson(page: Page, title: string): Promise<string> {
+/**
+ * A lesson of the test's own with a maneuver flown into it, a steep-turn pair whose first has an overbank unless another habit
+ * is named; no flight is another's.
+ */
+export async function flownLesson(page: Page, title: string, habit = 'steep-turn/overbank'): Promise<string> {
   const lessonId = await ownLesson(page, title);
+  const [maneuver] = habit.split('/');
   const made = await page.request.post(`/api/lessons/${lessonId}/demonstration`, {
-    data: { maneuver: 'steep-turn', habit: 'steep-turn/overbank', habitIn: 'first', seed: seed++ },
+    data: { maneuver, habit, habitIn: 'first', seed: seed++ },
   });
   const { id } = await made.json();
   await expect

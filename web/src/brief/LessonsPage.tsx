@@ -113,7 +113,7 @@ export function LessonsPage({ station }: { station: Station }) {
                 plainColumn<LessonSummary>(
                   'airplane',
                   'Airplane',
-                  (l) => `${l.airplane.name}, ${numberText(l.weightLb)} lb`,
+                  (l) => `${l.airplane.name}, ${numberText(l.weightLb)}\u00a0lb`,
                 ),
                 plainColumn<LessonSummary>('standard', 'Judged by', (l) => l.standard.shortName),
                 plainColumn<LessonSummary>('state', 'Where it is', (l) => <NextStep lesson={l} />),

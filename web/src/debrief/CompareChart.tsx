@@ -2,10 +2,21 @@
 import { type AttemptScore, type AverageLane, alignByPhase, type KeelTrace } from '@keel/core';
 import { useElementSize } from '@mantine/hooks';
 import { type EChartsCoreOption, init } from 'echarts/core';
-import { useEffect, useMemo, useRef } from 'react';
+import { type PointerEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { PARAMETER_NAMES } from '../parts/format.ts';
 import { type Colours, useColours } from '../theme/colours.ts';
-import { bandMarks, chartHeight, LANE, laneAxes, reachOf, TOP, targetText } from './keel-lanes.ts';
+import {
+  bandMarks,
+  chartHeight,
+  deviationText,
+  LANE,
+  LEFT,
+  laneAxes,
+  RIGHT,
+  reachOf,
+  TOP,
+  targetText,
+} from './keel-lanes.ts';
 
 /** Line patterns by order of choice: told apart without colour. */
 export const DASHES: (number[] | 'solid')[] = ['solid', [8, 4], [2, 3], [10, 3, 2, 3]];
@@ -34,6 +45,23 @@ export function CompareChart(props: {
     return () => chart.dispose();
   }, [option, width]);
   const height = chartHeight(lanes.length);
+  const onReference = useMemo(
+    () =>
+      traces.map(({ timeS }, k) => {
+        const align = alignByPhase(attempts[k], attempts[0]);
+        return timeS.map(align);
+      }),
+    [attempts, traces],
+  );
+  const [at, setAt] = useState<number | null>(null);
+  const fromS = attempts[0].startS + BEGINS_S;
+  const toS = attempts[0].startS + endS(attempts[0], traces[0]);
+  const point = (event: PointerEvent<HTMLElement>) => {
+    const box = event.currentTarget.getBoundingClientRect();
+    const share = (event.clientX - box.left - LEFT) / (box.width - LEFT - RIGHT);
+    setAt(share < 0 || share > 1 ? null : fromS + share * (toS - fromS));
+  };
+  const left = at === null ? 0 : LEFT + ((at - fromS) / (toS - fromS)) * (width - LEFT - RIGHT);
   return (
     <div ref={ref} className="keel">
       <div
@@ -41,8 +69,25 @@ export function CompareChart(props: {
         style={{ height }}
         role="img"
         aria-label="Attempts over each other, in units of tolerance"
+        onPointerMove={point}
+        onPointerDown={point}
+        onPointerLeave={() => setAt(null)}
       >
         <div ref={canvas} style={{ height }} />
+        {at !== null && (
+          <>
+            <div className="compare-cursor" style={{ left, top: TOP, height: LANE * lanes.length }} />
+            {lanes.map((lane, i) => (
+              <ol key={lane.parameter} className="compare-values" style={{ top: TOP + i * LANE + 6 }}>
+                {traces.map((trace, k) => (
+                  <li key={attempts[k].startS}>
+                    {valueAt(trace, onReference[k], lane.parameter, at, speedUnit)}
+                  </li>
+                ))}
+              </ol>
+            ))}
+          </>
+        )}
         {lanes.map((lane, i) => (
           <div
             key={lane.parameter}
@@ -58,6 +103,26 @@ export function CompareChart(props: {
   );
 }
 
+const BEGINS_S = -5;
+
+/** Where the time of the first ends, from its start. */
+const endS = ({ startS }: AttemptScore, { timeS }: KeelTrace): number =>
+  Math.ceil(timeS[timeS.length - 1] - startS);
+
+/** How far off one of them was at a moment of the first. */
+function valueAt(
+  trace: KeelTrace,
+  onReference: readonly number[],
+  parameter: string,
+  atS: number,
+  speedUnit: string,
+): string {
+  const lane = trace.lanes.find((one) => one.parameter === parameter);
+  const row = onReference.findIndex((one) => one >= atS);
+  if (!lane || row < 0) return '';
+  return deviationText(trace, lane, trace.timeS[row], speedUnit);
+}
+
 function compareOption(
   attempts: AttemptScore[],
   traces: KeelTrace[],
@@ -70,8 +135,8 @@ function compareOption(
   const laneOf = (trace: KeelTrace, parameter: string) =>
     trace.lanes.find((lane) => lane.parameter === parameter);
   const band = bandMarks(colours, reference);
-  const fromS = -5;
-  const toS = Math.ceil(traces[0].timeS[traces[0].timeS.length - 1] - reference.startS);
+  const fromS = BEGINS_S;
+  const toS = endS(reference, traces[0]);
   const reaches = lanes.map((lane) =>
     reachOf(...traces.flatMap((trace) => laneOf(trace, lane.parameter) ?? [])),
   );

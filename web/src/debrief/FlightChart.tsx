@@ -18,6 +18,7 @@ import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef, useS
 import { clock, numberText, partName, speedIn } from '../parts/format.ts';
 import { maneuverShort } from '../parts/maneuvers.ts';
 import { type Colours, FONT, useColours } from '../theme/colours.ts';
+import { FlightTable } from './FlightTable.tsx';
 import { roundTimes, type Span, stretched, within } from './time-span.ts';
 import './flight-chart.css';
 
@@ -201,6 +202,7 @@ export function FlightChart(props: {
           )}
         </div>
       </div>
+      <FlightTable flight={flight} parts={props.parts} speedUnit={props.speedUnit} go={props.setCursorS} />
     </section>
   );
 }

@@ -24,7 +24,7 @@ export interface StoryEvent {
 }
 
 export interface StoryPart {
-  /** Six at the most, what tells most first; what was not recorded is left out. */
+  /** What tells most first, since six are drawn at a time; what was not recorded is left out. */
   lanes: readonly StoryLaneName[];
   /** In the order of their time; a maneuver that is told by one of them is enlarged around it. */
   events?(track: Track, attempt: Attempt, context: ScoringContext): StoryEvent[];

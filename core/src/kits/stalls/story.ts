@@ -16,7 +16,7 @@ const CLIMB_FPM = 150;
 const STILL_S = 1.5;
 
 export const stallStory: StoryPart = {
-  lanes: ['airspeed', 'pitch', 'altitude', 'power', 'flaps', 'elevator'],
+  lanes: ['airspeed', 'pitch', 'altitude', 'power', 'flaps', 'elevator', 'aileron'],
   around: { event: 'break', beforeS: 13, afterS: 13 },
   events(track, attempt, context) {
     const event = stallAttemptAt(track, context, attempt)?.events[0];
