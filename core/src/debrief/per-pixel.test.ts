@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { perPixel } from './per-pixel.ts';
+import { perPixel, thinned } from './per-pixel.ts';
 
 const points = (timeS: number[], values: number[], fromS: number, toS: number, pixels: number) => {
   const out = new Float64Array(4 * pixels + 4);
@@ -45,4 +45,29 @@ test('never more than two points a pixel, in time order, with the extremes of wh
       },
     ),
   );
+});
+
+test('thinned, a column keeps every peak, its order and its holes', () => {
+  const rows = 10_000;
+  const timeS = Float64Array.from({ length: rows }, (_, i) => i / 10);
+  const values = Float32Array.from({ length: rows }, (_, i) =>
+    i >= 4000 && i < 4100 ? Number.NaN : Math.sin(i / 300) + (i === 7777 ? 9 : 0),
+  );
+  const thin = thinned(timeS, values, 10);
+  expect(thin.rows).toBeLessThan(rows / 4);
+  for (let i = 1; i < thin.rows; i++) expect(thin.timeS[i]).toBeGreaterThan(thin.timeS[i - 1]);
+  expect(Math.max(...thin.values.filter((value) => !Number.isNaN(value)))).toBeCloseTo(values[7777], 5);
+  expect(
+    thin.values.some((value, i) => Number.isNaN(value) && thin.timeS[i] >= 400 && thin.timeS[i] < 410),
+  ).toBe(true);
+  // Drawn, it reaches as far as the whole column on every pixel.
+  const span = { fromS: 0, toS: 999.9 };
+  const drawn = (t: ArrayLike<number>, v: ArrayLike<number>) => {
+    const out = new Float64Array(4 * 200 + 4);
+    const count = perPixel(t, v, span, 200, out);
+    return Array.from({ length: count }, (_, i) => out[2 * i + 1]).filter((value) => !Number.isNaN(value));
+  };
+  const [a, b] = [drawn(timeS, values), drawn(thin.timeS, thin.values)];
+  expect(Math.max(...b)).toBe(Math.max(...a));
+  expect(Math.min(...b)).toBe(Math.min(...a));
 });

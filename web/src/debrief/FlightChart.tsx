@@ -10,9 +10,10 @@ import {
   type FlightScore,
   momentAt,
   perPixel,
+  thinned,
 } from '@keel/core';
 import { Button } from '@mantine/core';
-import { useElementSize } from '@mantine/hooks';
+import { useDebouncedValue, useElementSize } from '@mantine/hooks';
 import { type ECharts, init } from 'echarts/core';
 import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { clock, numberText, partName, speedIn } from '../parts/format.ts';
@@ -250,6 +251,11 @@ function partOf({ name, startS, endS }: FlightScore['parts'][number], whole: Spa
   );
 }
 
+const RESTS_MS = 140;
+const COARSER = 2;
+/** Of so many rows two are looked at, where a pixel has many more. */
+const THINNED_BY = 10;
+
 /** Draws the lanes whenever what is shown changes; one chart for as long as the size stays. */
 function useDrawn(shown: {
   flight: FlightColumns;
@@ -261,8 +267,11 @@ function useDrawn(shown: {
   const { flight, lanes, span, width, colours } = shown;
   const canvas = useRef<HTMLDivElement>(null);
   const chart = useRef<ECharts | null>(null);
-  const pixels = Math.max(1, Math.round((width - LEFT - RIGHT) / PIXELS_A_PAIR));
-  const buffers = useMemo(() => lanes.map(() => new Float64Array(4 * pixels + 4)), [lanes, pixels]);
+  const finest = Math.max(1, Math.round((width - LEFT - RIGHT) / PIXELS_A_PAIR));
+  const buffers = useMemo(() => lanes.map(() => new Float64Array(4 * finest + 4)), [lanes, finest]);
+  // While it is dragged half the points do; the others come when it rests.
+  const [rested] = useDebouncedValue(span, RESTS_MS);
+  const pixels = rested === span ? finest : Math.ceil(finest / COARSER);
   useEffect(() => {
     if (!canvas.current || width === 0) return;
     const made = init(canvas.current);
@@ -273,24 +282,32 @@ function useDrawn(shown: {
       made.dispose();
     };
   }, [flight, lanes, colours, width]);
+  const thin = useMemo(
+    () => lanes.map(({ column }) => thinned(flight.columns.time_s, flight.columns[column], THINNED_BY)),
+    [flight, lanes],
+  );
   const ranges = useMemo(() => lanes.map(({ column }) => rangeOf(flight.columns[column])), [flight, lanes]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new chart, made for new colours, is drawn on as well
   useEffect(() => {
+    const { time_s: times } = flight.columns;
+    const shown = (flight.rows * (span.toS - span.fromS)) / (times[flight.rows - 1] - times[0]);
+    const enough = shown / THINNED_BY > 2 * pixels;
     chart.current?.setOption(
       {
         xAxis: {
           min: span.fromS,
           max: span.toS,
-          axisLabel: { customValues: roundTimes(span, flight.columns.time_s[0]) },
+          axisLabel: { customValues: roundTimes(span, times[0]) },
         },
         series: lanes.map(({ column }, i) => {
-          const count = perPixel(flight.columns.time_s, flight.columns[column], span, pixels, buffers[i]);
+          const { timeS, values } = enough ? thin[i] : { timeS: times, values: flight.columns[column] };
+          const count = perPixel(timeS, values, span, pixels, buffers[i]);
           return { data: pointsOf(buffers[i], count, ranges[i], lanes.length - 1 - i) };
         }),
       },
       { silent: true },
     );
-  }, [flight, lanes, ranges, span, pixels, buffers, colours]);
+  }, [flight, lanes, thin, ranges, span, pixels, buffers, colours]);
   return canvas;
 }
 

@@ -1,6 +1,6 @@
 /** The whole flight in a table, a row a minute, for whoever reads rather than looks. */
 import { type FlightColumns, type FlightScore, momentAt } from '@keel/core';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { clock, numberText, partName, speedIn } from '../parts/format.ts';
 
 interface Props {
@@ -12,7 +12,8 @@ interface Props {
 
 const EVERY_S = 60;
 
-export function FlightTable({ flight, parts, speedUnit, go }: Props) {
+/** Kept as it is while the chart above it is panned. */
+export const FlightTable = memo(function FlightTable({ flight, parts, speedUnit, go }: Props) {
   // Hundreds of rows are made when somebody asks for them.
   const [open, setOpen] = useState(false);
   const times = flight.columns.time_s;
@@ -61,4 +62,4 @@ export function FlightTable({ flight, parts, speedUnit, go }: Props) {
       )}
     </details>
   );
-}
+});
