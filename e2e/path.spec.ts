@@ -21,6 +21,18 @@ test('from Today to a proposed, booked and briefed lesson in under a minute', as
   await expect(page).toHaveURL(/\/brief\/[0-9a-f-]{36}/);
   await expect(page.getByRole('heading', { name: /Wren/ }).first()).toBeVisible();
   expect(Date.now() - began).toBeLessThan(60_000);
+  // What is made of a proposal is asked for its reason.
+  const why = page.getByLabel('Why otherwise than proposed?');
+  await expect(why).toHaveCount(0);
+  await page.getByRole('tab', { name: 'Order' }).click();
+  await page
+    .getByRole('button', { name: /^Take out/ })
+    .last()
+    .click();
+  await why.fill('The wind is up.');
+  await page.getByRole('button', { name: 'Save lesson' }).click();
+  await expect(page.getByText('Lesson saved.')).toBeVisible();
+  await expect(why).toHaveCount(0);
   // It stands at the hour that was booked, and the booking is a lesson from now on.
   await page.goto('/');
   await expect(line).toContainText('still: recording');

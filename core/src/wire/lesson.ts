@@ -54,6 +54,8 @@ export const lessonSchema = z.object({
   /** Null for a lesson from before lessons were planned. */
   plan: lessonPlanSchema.nullable(),
   version: z.number(),
+  /** It began as the program's proposal: what is changed of it is asked for its reason. */
+  proposed: z.boolean().default(false),
   sightPictures: sightPicturesSchema,
   recordings: z.array(
     z.object({ id: z.uuid(), fileName: z.string(), status: z.string(), flownIn: z.string() }),

@@ -46,6 +46,7 @@ export async function describeLessons(database: DataSource, lessons: Lesson[]): 
       cards: targetCardSchema.array().parse(lesson.cards),
       plan: lesson.plan,
       version: lesson.version,
+      proposed: lesson.proposal !== null,
       sightPictures: lesson.sightPictures,
       recordings: recordings
         .filter(({ lessonId }) => lessonId === lesson.id)

@@ -9,7 +9,7 @@ import {
   watchForByManeuver,
   withOverrides,
 } from '@keel/core';
-import { Button, Tabs } from '@mantine/core';
+import { Button, Tabs, TextInput } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useEffect, useMemo, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
@@ -90,6 +90,7 @@ function Brief({ lesson }: { lesson?: Lesson }) {
   const [saving, setSaving] = useState(false);
   const [problem, setProblem] = useState<ApiError | null>(null);
   const [changed, setChanged] = useState(false);
+  const [why, setWhy] = useState('');
   const [tab, setTab] = useState<Tab>(lesson ? 'cards' : 'order');
   const [chosen, setChosen] = useState<string>();
   const readOnly = me?.role === 'student';
@@ -155,11 +156,15 @@ function Brief({ lesson }: { lesson?: Lesson }) {
     try {
       const saved = lesson
         ? await read(
-            api.lessons[':id'].$put({ param: { id: lesson.id }, json: { ...body, version: version ?? 0 } }),
+            api.lessons[':id'].$put({
+              param: { id: lesson.id },
+              json: { ...body, version: version ?? 0, ...(why.trim() && { why }) },
+            }),
           )
         : await read(api.lessons.$post({ json: { ...body, id: newId } }));
       setVersion(saved.version);
       setChanged(false);
+      setWhy('');
       await mutate(`/lessons/${saved.id}`, saved, { revalidate: false });
       await forgetLessons();
       notifications.show({ message: 'Lesson saved. Next station: Fly.' });
@@ -186,6 +191,10 @@ function Brief({ lesson }: { lesson?: Lesson }) {
       : students.data.length === 0
         ? 'There is no student yet: the chief instructor invites one under People.'
         : missingWords(errors, inTheWay);
+
+  // An instructor's reason is worth more than the proposal: it is asked for where the order was changed.
+  const otherwise =
+    lesson?.proposed === true && changed && JSON.stringify(form.items) !== JSON.stringify(lesson.items);
 
   const start = plan?.balance[0];
   const about = [
@@ -230,6 +239,17 @@ function Brief({ lesson }: { lesson?: Lesson }) {
       </TitleBar>
       <AskBeforeLeaving unsaved={changed && !readOnly} what="This lesson" />
       <div className="page">
+        {otherwise && !readOnly && (
+          <div className="sheet">
+            <TextInput
+              label="Why otherwise than proposed?"
+              description="Kept beside the proposal, with your name."
+              maxLength={300}
+              value={why}
+              onChange={(event) => setWhy(event.currentTarget.value)}
+            />
+          </div>
+        )}
         {problem && (
           <div className="sheet row" role="alert">
             <span style={{ flex: 1 }}>{problem.message}</span>
