@@ -1,23 +1,8 @@
 /** Every figure in what is said of an attempt leads to a moment inside it, and the sentence stays whole. */
-import { fleet } from '../airplane/fleet.ts';
-import { flyManeuver } from '../fly/fly.ts';
 import { rooms } from '../maneuvers/registry.ts';
-import { findStandard } from '../standards/standards.ts';
+import { flownAttempts } from '../testing/flown-attempts.ts';
 import { evidenceIn } from './evidence-in.ts';
 import { reasonOf } from './reason.ts';
-import { scoreRecording } from './score-recording.ts';
-
-const [airplane] = fleet;
-const attemptsOf = (maneuver: string, habit?: string) => {
-  const { recording, card } = flyManeuver({ airplane, maneuver, habit, seed: 5, weightLb: 2300 });
-  return scoreRecording(recording, {
-    standard: findStandard('faa-private')!,
-    schoolStandard: findStandard('school-pre-solo')!,
-    airplane,
-    weightLb: 2300,
-    briefs: [card],
-  }).attempts.filter((attempt) => attempt.maneuver === maneuver);
-};
 
 test.each(rooms.filter(({ clears }) => !clears).map(({ id, pilot }) => [id, pilot.habits] as const))(
   '%s',
@@ -25,7 +10,7 @@ test.each(rooms.filter(({ clears }) => !clears).map(({ id, pilot }) => [id, pilo
     let figures = 0;
     let links = 0;
     for (const habit of habits.slice(0, 4))
-      for (const attempt of attemptsOf(maneuver, `${maneuver}/${habit}`)) {
+      for (const attempt of flownAttempts(maneuver, `${maneuver}/${habit}`)) {
         const sentences = [
           attempt.wentFirst ?? '',
           reasonOf(attempt, 'examiner'),
@@ -53,7 +38,7 @@ test.each(rooms.filter(({ clears }) => !clears).map(({ id, pilot }) => [id, pilo
 );
 
 test('the verdict’s “no stall was flown” leads to where the recovery began', () => {
-  const [attempt] = attemptsOf('power-off-stall', 'power-off-stall/wrong-cue');
+  const [attempt] = flownAttempts('power-off-stall', 'power-off-stall/wrong-cue');
   const failed = attempt.requirements.find(({ held }) => held === false)!;
   const pieces = evidenceIn(reasonOf(attempt, 'examiner'), attempt);
   expect(pieces.find(({ atS }) => atS !== undefined)?.atS).toBe(failed.atS);

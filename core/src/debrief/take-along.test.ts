@@ -1,21 +1,8 @@
 /** What is taken along, held against what was flown. */
-import { fleet } from '../airplane/fleet.ts';
-import { flyManeuver } from '../fly/fly.ts';
-import { findStandard } from '../standards/standards.ts';
-import { scoreRecording } from './score-recording.ts';
+import { flownAttempts } from '../testing/flown-attempts.ts';
 import { takenAlong } from './take-along.ts';
 
-const [airplane] = fleet;
-const attemptOf = (maneuver: string, habit?: string) => {
-  const { recording, card } = flyManeuver({ airplane, maneuver, habit, seed: 5, weightLb: 2300 });
-  return scoreRecording(recording, {
-    standard: findStandard('faa-private')!,
-    schoolStandard: findStandard('school-pre-solo')!,
-    airplane,
-    weightLb: 2300,
-    briefs: [card],
-  }).attempts.find((attempt) => attempt.maneuver === maneuver)!;
-};
+const attemptOf = (maneuver: string, habit?: string) => flownAttempts(maneuver, habit)[0];
 const NOTHING = { observed: [], nextTime: null };
 
 test('a clean turn: what was held, with what is allowed, and nothing to mend', () => {

@@ -1,6 +1,7 @@
 /** Where the eyes are turned in the trainer: by keys that are held, by the stick's hat, or by a button; and what was looked at. */
 import { LOOKS, type LookName } from '@keel/core';
 import { type RefObject, useEffect, useRef, useState } from 'react';
+import { listenToKeys } from './held-keys.ts';
 
 const KEYS: Record<string, LookName> = { j: 'left', l: 'right', i: 'back', k: 'down' };
 const READ_EVERY_MS = 60;
@@ -30,18 +31,14 @@ export function useLook(timeS: () => number | undefined): LookAround {
   clock.current = timeS;
   useEffect(() => {
     const keys = new Set<string>();
-    const typing = (event: KeyboardEvent) =>
-      event.target instanceof HTMLElement &&
-      event.target.closest('input, textarea, select, [role="dialog"], [role="menu"], [role="listbox"]');
-    const down = (event: KeyboardEvent) => {
-      const key = event.key.toLowerCase();
-      if (key in KEYS && !typing(event) && !event.ctrlKey && !event.metaKey && !event.altKey) keys.add(key);
-    };
-    const up = (event: KeyboardEvent) => keys.delete(event.key.toLowerCase());
-    const letGo = () => {
-      keys.clear();
-      held.current = null;
-    };
+    const stopListening = listenToKeys({
+      down: (key) => key in KEYS && keys.add(key),
+      up: (key) => keys.delete(key),
+      letGo() {
+        keys.clear();
+        held.current = null;
+      },
+    });
     const timer = setInterval(() => {
       const pad = navigator.getGamepads?.().find((one) => one?.connected) ?? null;
       const key = [...keys].at(-1);
@@ -50,14 +47,9 @@ export function useLook(timeS: () => number | undefined): LookAround {
       if (now !== 'ahead' && atS !== undefined) looked.current[now] = atS;
       setLook(now);
     }, READ_EVERY_MS);
-    addEventListener('keydown', down);
-    addEventListener('keyup', up);
-    addEventListener('blur', letGo);
     return () => {
       clearInterval(timer);
-      removeEventListener('keydown', down);
-      removeEventListener('keyup', up);
-      removeEventListener('blur', letGo);
+      stopListening();
     };
   }, []);
   return {

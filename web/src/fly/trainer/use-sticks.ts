@@ -1,6 +1,7 @@
 /** Reads keyboard, gamepad and pointer many times a second and tells the flight what has moved. */
 import type { StudentInput } from '@keel/core';
 import { useEffect, useRef } from 'react';
+import { listenToKeys } from './held-keys.ts';
 import { isStickKey, type PointerStick, readSticks } from './sticks.ts';
 import type { TrainerLink } from './use-trainer.ts';
 
@@ -18,25 +19,22 @@ export function useSticks({ latest, send }: TrainerLink, options: Options): void
   current.current = options;
   useEffect(() => {
     const held = new Set<string>();
-    const typing = (event: KeyboardEvent) =>
-      event.target instanceof HTMLElement &&
-      event.target.closest('input, textarea, select, [role="dialog"], [role="menu"], [role="listbox"]');
-    const down = (event: KeyboardEvent) => {
-      if (typing(event) || event.ctrlKey || event.metaKey || event.altKey) return;
-      const key = event.key.toLowerCase();
-      if (isStickKey(key)) {
-        held.add(key);
+    const stopListening = listenToKeys({
+      down(key, event) {
+        if (isStickKey(key)) {
+          held.add(key);
+          event.preventDefault();
+          return;
+        }
+        const act = current.current.act[key];
+        // A button that has the focus answers to space itself.
+        if (!act || event.repeat || (key === ' ' && event.target instanceof HTMLButtonElement)) return;
         event.preventDefault();
-        return;
-      }
-      const act = current.current.act[key];
-      // A button that has the focus answers to space itself.
-      if (!act || event.repeat || (key === ' ' && event.target instanceof HTMLButtonElement)) return;
-      event.preventDefault();
-      act();
-    };
-    const up = (event: KeyboardEvent) => held.delete(event.key.toLowerCase());
-    const letGo = () => held.clear();
+        act();
+      },
+      up: (key) => held.delete(key),
+      letGo: () => held.clear(),
+    });
     let toldS = performance.now();
     // What was told last: the flight's own answer comes a moment later.
     let told: Partial<StudentInput> = {};
@@ -53,14 +51,9 @@ export function useSticks({ latest, send }: TrainerLink, options: Options): void
       told = { ...told, ...moved };
       send({ kind: 'input', input: moved });
     }, READ_EVERY_MS);
-    addEventListener('keydown', down);
-    addEventListener('keyup', up);
-    addEventListener('blur', letGo);
     return () => {
       clearInterval(timer);
-      removeEventListener('keydown', down);
-      removeEventListener('keyup', up);
-      removeEventListener('blur', letGo);
+      stopListening();
     };
   }, [latest, send]);
 }
