@@ -83,16 +83,18 @@ test('an empty database lets nobody in but by the newest link', async () => {
   );
   expect(common.detail).toMatch(/tried first/);
   await json(await someone.call('POST', '/setup', { ...SETUP, token, zone: 'Nowhere/None' }), 422);
+  await json(await someone.call('POST', '/setup', { ...SETUP, token, firstStandardId: 'no-such' }), 422);
 
   // Of two who use it at once one is first.
   const [one, other] = await Promise.all([
-    chief.call('POST', '/setup', { ...SETUP, token }),
+    chief.call('POST', '/setup', { ...SETUP, token, runways: ['06/24'], firstStandardId: 'easa-ppl' }),
     visitor().call('POST', '/setup', { ...SETUP, token, email: 'other@upland.example' }),
   ]);
   const first = one.status === 201 ? one : other;
   expect([one.status, other.status].sort()).toEqual([201, 410]);
   const me = await first.json();
   expect(me).toMatchObject({ role: 'chief', school: 'Upland Flying', zone: 'Europe/London', fieldFt: 1180 });
+  expect(me.firstStandardId).toBe(one.status === 201 ? 'easa-ppl' : undefined);
   if (one.status !== 201) await chief.call('POST', '/session', { email: me.email, password: PASSWORD });
   await json(await visitor().call('POST', '/setup', { ...SETUP, token }), 410);
   expect(await setupToken(fresh.database)).toBeNull();

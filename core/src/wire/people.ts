@@ -18,6 +18,8 @@ export const meSchema = z.object({
   fieldFt: z.number(),
   /** Highest ground of its training area, ft. */
   areaGroundFt: z.number(),
+  /** What a new lesson is judged by; left out where the school has not said. */
+  firstStandardId: z.string().optional(),
   /** Whether signing in asks for a code as well. */
   secondStep: z.boolean(),
 });

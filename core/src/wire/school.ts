@@ -1,5 +1,6 @@
 /** A school of one's own: its set-up, its invitations, and the links that carry them; as they cross the wire. */
 import { z } from 'zod';
+import { standards } from '../standards/standards.ts';
 import { zoneSchema } from '../units/zone.ts';
 import { roleSchema } from './people.ts';
 
@@ -33,6 +34,11 @@ export const setupSchema = z.object({
   runways: z.array(z.string().trim().max(12)).max(12).optional(),
   /** The unit that speeds are shown in where an airplane’s own file says nothing else. */
   speedUnit: z.enum(['kt', 'mph']).optional(),
+  /** What a lesson and a flight of nobody’s are judged by until somebody says otherwise. */
+  firstStandardId: z
+    .string()
+    .refine((id) => standards.some((one) => one.id === id), 'there is no such standard')
+    .optional(),
 });
 export type Setup = z.input<typeof setupSchema>;
 

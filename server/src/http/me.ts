@@ -10,7 +10,7 @@ export async function describeMe(database: DataSource, viewer: Viewer): Promise<
     database.getRepository(SchoolEntity).findOneByOrFail({ id: schoolId }),
     database.getRepository(AccountEntity).findOneByOrFail({ schoolId, id }),
   ]);
-  const { fieldFt, areaGroundFt } = school.settings;
+  const { fieldFt, areaGroundFt, firstStandardId } = school.settings;
   return {
     id,
     name,
@@ -20,6 +20,7 @@ export async function describeMe(database: DataSource, viewer: Viewer): Promise<
     zone: zoneOf(school),
     fieldFt,
     areaGroundFt,
+    ...(firstStandardId && { firstStandardId }),
     secondStep: account.totpSince !== null,
   };
 }

@@ -104,11 +104,15 @@ function Brief({ lesson }: { lesson?: Lesson }) {
     const first = airplanes.data?.[0];
     setForm((before) => ({
       ...before,
+      // A new lesson is judged by what the school has chosen, until somebody chooses.
+      ...(!lesson && me?.firstStandardId && before.standardId === emptyForm().standardId
+        ? { standardId: me.firstStandardId }
+        : {}),
       groundFt: before.groundFt === '' ? (me?.areaGroundFt ?? '') : before.groundFt,
       studentId: before.studentId || (students.data?.[0]?.id ?? ''),
       ...(before.airplaneId === '' && first ? { airplaneId: first.id, ...usualLoad(first) } : {}),
     }));
-  }, [students.data, airplanes.data, me]);
+  }, [students.data, airplanes.data, me, lesson]);
 
   const airplane = airplanes.data?.find(({ id }) => id === form.airplaneId);
   const standard = standards.data?.find(({ id }) => id === form.standardId);

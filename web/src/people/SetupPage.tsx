@@ -1,7 +1,7 @@
 /** The first start: the school and its chief instructor. */
 
-import { setupSchema } from '@keel/core';
-import { Button, NumberInput, PasswordInput, Select, TextInput } from '@mantine/core';
+import { SCHOOL_STANDARD_ID, setupSchema, standards } from '@keel/core';
+import { Button, NumberInput, PasswordInput, Select, TagsInput, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { zodResolver } from 'mantine-form-zod-resolver';
 import { useState } from 'react';
@@ -13,6 +13,16 @@ import { PASSWORD_ADVICE } from './new-password.ts';
 import { ZONES } from './zones.ts';
 
 const mine = Intl.DateTimeFormat().resolvedOptions().timeZone;
+
+/** What was left empty is left out: a position is two numbers or none. */
+const asked = <T extends { latDeg: number | string; lonDeg: number | string }>({
+  latDeg,
+  lonDeg,
+  ...values
+}: T) => ({
+  ...values,
+  ...(latDeg !== '' && lonDeg !== '' && { position: { latDeg: Number(latDeg), lonDeg: Number(lonDeg) } }),
+});
 
 export function SetupPage() {
   const { token = '' } = useParams();
@@ -27,17 +37,22 @@ export function SetupPage() {
       zone: ZONES.includes(mine) ? mine : 'UTC',
       fieldFt: '' as number | '',
       areaGroundFt: '' as number | '',
+      latDeg: '' as number | string,
+      lonDeg: '' as number | string,
+      runways: [] as string[],
+      speedUnit: 'kt' as 'kt' | 'mph',
+      firstStandardId: SCHOOL_STANDARD_ID as string,
       name: '',
       email: '',
       password: '',
     },
-    validate: zodResolver(setupSchema),
+    validate: (values) => zodResolver(setupSchema)(asked(values)),
   });
   const send = form.onSubmit(async (values) => {
     setBusy(true);
     setProblem(null);
     try {
-      const me = await read(api.setup.$post({ json: setupSchema.parse(values) }));
+      const me = await read(api.setup.$post({ json: setupSchema.parse(asked(values)) }));
       await mutate('/me', me, { revalidate: false });
       navigate('/people?first=1', { replace: true });
     } catch (error) {
@@ -70,6 +85,35 @@ export function SetupPage() {
             label="Highest ground of the training area, ft"
             required
             {...form.getInputProps('areaGroundFt')}
+          />
+        </div>
+        <div className="row fields" style={{ alignItems: 'flex-end' }}>
+          <NumberInput
+            label="Latitude of the field, °, north +"
+            description="For sun and night; may follow later."
+            decimalScale={4}
+            {...form.getInputProps('latDeg')}
+          />
+          <NumberInput label="Longitude, °, east +" decimalScale={4} {...form.getInputProps('lonDeg')} />
+        </div>
+        <TagsInput label="Runways" description="Such as 06/24" {...form.getInputProps('runways')} />
+        <div className="row fields" style={{ alignItems: 'flex-end' }}>
+          <Select
+            label="Speeds in"
+            description="Where an airplane’s own file says nothing else."
+            data={[
+              { value: 'kt', label: 'knots' },
+              { value: 'mph', label: 'miles per hour' },
+            ]}
+            allowDeselect={false}
+            {...form.getInputProps('speedUnit')}
+          />
+          <Select
+            label="Judged by, at first"
+            description="Each lesson may choose another."
+            data={standards.map(({ id, name }) => ({ value: id, label: name }))}
+            allowDeselect={false}
+            {...form.getInputProps('firstStandardId')}
           />
         </div>
         <h3>You, the chief instructor</h3>

@@ -24,6 +24,8 @@ export interface StoredSettings {
   /** Runways as they are named, such as 06/24. */
   runways?: string[];
   speedUnit?: 'kt' | 'mph';
+  /** What is judged by until somebody says otherwise. */
+  firstStandardId?: string;
   /** Whether instructors and chiefs must sign in with a second step. */
   secondStepForStaff?: boolean;
   /** Which syllabus is taught; the first one where it is left out. */
