@@ -72,7 +72,9 @@ function PanelWords(props: { picture: Picture; panel: PicturePanel; frame: Frame
             style={
               kind === 'loss'
                 ? { right: width - left(x[1]) + 6, top: (top(y[0]) + top(y[1])) / 2 - 10 }
-                : { left: left(x[0]) + 6, top: top(y[0]) - 22 }
+                : left(x[0]) + LETTER_PX * name.length > width
+                  ? { right: 4, top: top(y[0]) - 22 }
+                  : { left: left(x[0]) + 6, top: top(y[0]) - 22 }
             }
           >
             {name}
