@@ -1,4 +1,5 @@
 /** The altitude ladder: ground, floor, what may be lost, a cushion, the entry, and what lies above. */
+import { clamp } from '../units/numbers.ts';
 
 /** Kept above the altitude that may be lost [common practice]. */
 export const CUSHION_FT = 500;
@@ -68,4 +69,26 @@ export function ladderOf(
     ceilingIs: Number.isFinite(ceiling) ? (cloud <= airspace ? 'cloud' : 'airspace') : null,
     fits: entryFt <= highest,
   };
+}
+
+/** Marks are moved by so much. */
+const MARK_STEP_FT = 100;
+/** Where nothing lies above, a mark is moved no further than this above the entry. */
+const MARK_REACH_FT = 5000;
+
+/** Where an entry may be put by hand: from what the maneuver needs to what lies above less its rise; null where nothing fits. */
+export function entryRange({ neededFt, ceilingFt, gainFt, entryFt }: MarkedLadder): [number, number] | null {
+  const lowest = Math.ceil(neededFt / MARK_STEP_FT) * MARK_STEP_FT;
+  const highest =
+    ceilingFt === null
+      ? entryFt + MARK_REACH_FT
+      : Math.floor((ceilingFt - gainFt) / MARK_STEP_FT) * MARK_STEP_FT;
+  return highest < lowest ? null : [lowest, highest];
+}
+type MarkedLadder = Pick<Ladder, 'neededFt' | 'ceilingFt' | 'gainFt' | 'entryFt'>;
+
+/** The altitude that a mark dragged to a height asks for; null where nothing fits. */
+export function entryAt(ladder: MarkedLadder, ft: number): number | null {
+  const range = entryRange(ladder);
+  return range && clamp(Math.round(ft / MARK_STEP_FT) * MARK_STEP_FT, ...range);
 }

@@ -87,15 +87,24 @@ async function drawn(database: DataSource, chosen: readonly Chosen[]): Promise<A
     recordingId: In([...new Set(chosen.map(({ row }) => row.recordingId))]),
     current: true,
   });
-  const keels = await database.getRepository(KeelEntity).findBy({ scoreId: In(scores.map(({ id }) => id)) });
+  const scoreOf = ({ row }: Chosen) => scores.find(({ recordingId }) => recordingId === row.recordingId);
+  // A flight has many keels, and each is large: those alone that are laid beside it.
+  const keels = await database.getRepository(KeelEntity).findBy(
+    chosen.flatMap((one) => {
+      const score = scoreOf(one);
+      return score ? [{ scoreId: score.id, attempt: one.row.attempt }] : [];
+    }),
+  );
   const others = chosen.filter(({ relation }) => relation === 'airplane').map(({ row }) => row.studentId);
   const names =
     others.length === 0
       ? []
       : await database.getRepository(AccountEntity).findBy({ schoolId: first.row.schoolId, id: In(others) });
-  return chosen.flatMap(({ relation, row }): Alongside => {
-    const score = scores.find(({ recordingId }) => recordingId === row.recordingId);
-    const keel = score && keels.find((one) => one.scoreId === score.id && one.attempt === row.attempt);
+  return chosen.flatMap((one): Alongside => {
+    const { relation, row } = one;
+    const score = scoreOf(one);
+    const keel =
+      score && keels.find(({ scoreId, attempt: nth }) => scoreId === score.id && nth === row.attempt);
     const attempt = score?.score.attempts[row.attempt];
     if (!keel || !attempt) return [];
     // What is laid over another is its lanes alone.

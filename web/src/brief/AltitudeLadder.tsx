@@ -2,8 +2,7 @@
  * The altitude ladder: ground, floor, what may be lost, a cushion and the entry, and above it cloud and airspace.
  * The entry can be moved up by its mark or the arrow keys; never below what the maneuver needs.
  */
-import type { TargetCard } from '@keel/core';
-import { clamp } from '@keel/core';
+import { entryAt, entryRange, type TargetCard } from '@keel/core';
 import type { KeyboardEvent, PointerEvent } from 'react';
 import { numberText } from '../parts/format.ts';
 import './altitude-ladder.css';
@@ -14,7 +13,6 @@ const TOP = 16;
 const BASE = 408;
 const LEFT = 150;
 const RIGHT = 400;
-const STEP_FT = 100;
 /** Two labels nearer than this would run into each other. */
 const LABEL_GAP = 17;
 
@@ -34,11 +32,11 @@ export function AltitudeLadder(props: {
   const top = roof + 500;
   const bottom = groundFt - 250;
   const y = (ft: number) => BASE - ((ft - bottom) / (top - bottom)) * (BASE - TOP);
-  const highest = ceilingFt === null ? entryFt + 5000 : Math.floor((ceilingFt - gainFt) / STEP_FT) * STEP_FT;
-  const lowest = Math.ceil(neededFt / STEP_FT) * STEP_FT;
+  const [lowest, highest] = entryRange(ladder) ?? [entryFt, entryFt];
 
   const moveTo = (ft: number) => {
-    if (highest >= lowest) onMove({ altitudeFt: clamp(Math.round(ft / STEP_FT) * STEP_FT, lowest, highest) });
+    const altitudeFt = entryAt(ladder, ft);
+    if (altitudeFt !== null) onMove({ altitudeFt });
   };
   const drag = (event: PointerEvent<SVGElement>) => {
     const svg = event.currentTarget.ownerSVGElement;

@@ -19,8 +19,9 @@ interface Props {
 
 export function AttemptLanes({ attempt, trace, speedUnit, cursorS, setCursorS, marks }: Props) {
   const [all, setAll] = useLocalStorage({ key: 'keel-all-lanes', defaultValue: false });
-  const lanes = useMemo(() => lanesOf(trace, all), [trace, all]);
-  const others = useMemo(() => lanesOf(trace, false).others, [trace]);
+  const few = useMemo(() => lanesOf(trace, false), [trace]);
+  const lanes = useMemo(() => (all ? lanesOf(trace, true) : few), [trace, all, few]);
+  const { others } = few;
   const judged = useMemo(() => ({ ...trace, lanes: lanes.keel }), [trace, lanes]);
   const story = useMemo(
     () => (trace.story && lanes.story.length > 0 ? { ...trace.story, lanes: lanes.story } : null),

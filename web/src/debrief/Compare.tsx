@@ -41,15 +41,28 @@ export function Compare({ recording, index, statements, judge }: Props) {
   const elsewhere = useMemo(() => ofOtherFlights(alongside.data ?? []), [alongside.data]);
   const recent = useMemo(() => recentOf(alongside.data ?? []), [alongside.data]);
   const [picked, setPicked] = useState<string[] | null>(null);
-  const chosen = picked ?? usualChoice(here, elsewhere, statements, { index, variant: own.variant });
-  const laid = [...here, ...elsewhere].filter(({ key }) => chosen.includes(key)).slice(0, MOST - 1);
+  // The page's cursor moves at every frame of a replay: what is laid beside it is made once, and its chart drawn once.
+  const chosen = useMemo(
+    () => picked ?? usualChoice(here, elsewhere, statements, { index, variant: own.variant }),
+    [picked, here, elsewhere, statements, index, own.variant],
+  );
+  const laid = useMemo(
+    () => [...here, ...elsewhere].filter(({ key }) => chosen.includes(key)).slice(0, MOST - 1),
+    [here, elsewhere, chosen],
+  );
+  const compared = useMemo(() => [own, ...laid.map(({ attempt }) => attempt)], [own, laid]);
   const numbers = [index, ...laid.flatMap(({ keel }) => (typeof keel === 'number' ? [keel] : []))];
   const keels = useKeels(recording.id, numbers, recording.scoredAt);
   const fetched = keels.data?.length === numbers.length ? keels.data : undefined;
-  const traceOf = ({ keel }: Comparable): KeelTrace | undefined =>
-    typeof keel === 'number' ? fetched?.[numbers.indexOf(keel)] : keel;
   const reference = fetched?.[0];
-  const traces = [reference, ...laid.map(traceOf)].flatMap((trace) => trace ?? []);
+  const traces = useMemo(() => {
+    // Those of this flight come in the order in which they are laid.
+    let nth = 1;
+    const others = laid.map(({ keel }): KeelTrace | undefined =>
+      typeof keel === 'number' ? fetched?.[nth++] : keel,
+    );
+    return [fetched?.[0], ...others].flatMap((trace) => trace ?? []);
+  }, [laid, fetched]);
   const averaged = chosen.includes(AVERAGE) && recent.length > 1;
   const average = useMemo(
     () =>
@@ -100,13 +113,13 @@ export function Compare({ recording, index, statements, judge }: Props) {
             )}
           </ul>
           <CompareChart
-            attempts={[own, ...laid.map(({ attempt }) => attempt)]}
+            attempts={compared}
             traces={traces}
             average={average}
             speedUnit={recording.airplane.speedUnit}
           />
           <CompareFigures
-            attempts={[own, ...laid.map(({ attempt }) => attempt)]}
+            attempts={compared}
             names={names}
             judge={judge}
             speedUnit={recording.airplane.speedUnit}

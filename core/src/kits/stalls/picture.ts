@@ -1,5 +1,5 @@
 /** Altitude and the nose around the break: what may be lost above the floor, and what was. */
-import { FLOOR_ABOVE_GROUND_FT } from '../../card/ladder.ts';
+import { entryAt, FLOOR_ABOVE_GROUND_FT } from '../../card/ladder.ts';
 import {
   across,
   axisAround,
@@ -9,7 +9,6 @@ import {
   type PicturePanel,
   upright,
 } from '../../card/picture.ts';
-import { clamp } from '../../units/numbers.ts';
 import { limitsOf } from '../attempt/figures.ts';
 import { numberText } from '../attempt/finding.ts';
 import { type FlownCase, type PicturePart, within } from '../attempt/picture.ts';
@@ -20,7 +19,6 @@ const TIME = { label: 'from the break', unit: 's', step: 5 };
 const PLAN_S = [-15, 25] as const;
 const BEFORE_S = 20;
 const AFTER_S = 30;
-const MARK_STEP_FT = 100;
 
 const atTheBreak = (y: PictureAxis): PictureLine => ({
   name: 'the break',
@@ -112,13 +110,8 @@ export const breakPicture: PicturePart = {
   },
 
   move({ ladder }, _, _x, y) {
-    if (!ladder) return null;
-    const { neededFt, ceilingFt, gainFt, entryFt } = ladder;
-    const lowest = Math.ceil(neededFt / MARK_STEP_FT) * MARK_STEP_FT;
-    const highest =
-      ceilingFt === null ? entryFt + 5000 : Math.floor((ceilingFt - gainFt) / MARK_STEP_FT) * MARK_STEP_FT;
-    if (highest < lowest) return null;
-    return { altitudeFt: clamp(Math.round(y / MARK_STEP_FT) * MARK_STEP_FT, lowest, highest) };
+    const altitudeFt = ladder && entryAt(ladder, y);
+    return altitudeFt === null ? null : { altitudeFt };
   },
 
   flown(flown) {

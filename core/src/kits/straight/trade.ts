@@ -1,5 +1,6 @@
 /** Height against speed: along a line of equal energy pitch moved the airplane, across the lines power did. */
 import { densityRatio, standardTemperatureC, tasFromCas } from '../../atmosphere/atmosphere.ts';
+import { entryAt } from '../../card/ladder.ts';
 import { axisAround, type PictureAxis, type PictureLine, type PictureZone } from '../../card/picture.ts';
 import { heightWorthFt } from '../../mechanics/turning.ts';
 import { speedIn } from '../../units/convert.ts';
@@ -9,7 +10,6 @@ import { airspeedOf, type PicturePart, shownUnit, within } from '../attempt/pict
 
 const ALTITUDE = { label: 'altitude', unit: 'ft', step: 100 };
 const speedAxis = (unit: string) => ({ label: 'indicated airspeed', unit, step: 10 });
-const MARK_STEP_FT = 100;
 
 interface Place {
   kias: number;
@@ -92,15 +92,10 @@ export function tradePicture(held: HeldIn): PicturePart {
     },
 
     move({ entry: { windowKias }, ladder, speedUnit }, _, x, y) {
-      const lowest = ladder ? Math.ceil(ladder.neededFt / MARK_STEP_FT) * MARK_STEP_FT : 0;
-      const roof = ladder?.ceilingFt ?? null;
-      const highest =
-        roof === null || !ladder
-          ? Number.POSITIVE_INFINITY
-          : Math.floor((roof - ladder.gainFt) / MARK_STEP_FT) * MARK_STEP_FT;
-      if (highest < lowest) return null;
+      const altitudeFt = ladder && entryAt(ladder, y);
+      if (altitudeFt === null) return null;
       return {
-        altitudeFt: clamp(Math.round(y / MARK_STEP_FT) * MARK_STEP_FT, lowest, highest),
+        altitudeFt,
         ...(windowKias && { airspeedKias: clamp(x / speedIn(1, speedUnit), ...windowKias) }),
       };
     },

@@ -1,5 +1,5 @@
 /** Where the eyes are turned in the trainer: by keys that are held, by the stick's hat, or by a button; and what was looked at. */
-import { LOOKS, type LookName } from '@keel/core';
+import type { LookName } from '@keel/core';
 import { type RefObject, useEffect, useRef, useState } from 'react';
 import { listenToKeys } from './held-keys.ts';
 
@@ -56,7 +56,7 @@ export function useLook(timeS: () => number | undefined): LookAround {
     look,
     looked,
     hold: (next) => {
-      held.current = next !== null && next in LOOKS ? next : null;
+      held.current = next;
     },
   };
 }
