@@ -1,7 +1,16 @@
 /** The debrief in real Chromium: replay, comparison, edits, what was seen, the lesson, and what is taken along. */
 
 import AxeBuilder from '@axe-core/playwright';
-import { decodeFlight, readRecording } from '@keel/core';
+import {
+  decodeFlight,
+  demonstrationLegs,
+  findAirplane,
+  findStandard,
+  flyLesson,
+  readRecording,
+  targetCard,
+  writeRecordingCsv,
+} from '@keel/core';
 import { expect, type Page, test } from '@playwright/test';
 import { flownLesson, ownLesson } from './support/own-lesson.ts';
 import { lessonsOf, signInQuickly } from './support/people.ts';
@@ -266,13 +275,117 @@ test('at 1280 by 800 keel, verdict, what went first and the grade are in view, a
   await page.keyboard.press('2');
   await page.keyboard.press('p');
   await expect(chosen(/^2 /)).toBeVisible();
-  await expect(chosen(/prompted/)).toBeVisible();
+  await expect(grade.getByText('Who flew: prompted')).toBeVisible();
   await page.keyboard.press(']');
   await expect(page.getByRole('heading', { name: 'Steep turn right' })).toBeVisible();
   await page.keyboard.press('3');
   await page.keyboard.press('u');
   await expect(chosen(/^3 /)).toBeVisible();
-  await expect(chosen(/unaided/)).toBeVisible();
+  await expect(grade.getByText('Who flew: unaided')).toBeVisible();
   await page.reload();
   await expect(chosen(/^3 /)).toBeVisible();
+});
+
+test('a stall that failed three requirements: they, the first finding with its advice and the grade are in view at 1280 by 800', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await signInQuickly(page.request, 'idris');
+  const { items } = await (await page.request.get('/api/lessons?limit=100&q=Review')).json();
+  const review = items.find(
+    ({ title, recordings }: { title: string; recordings: { fileName: string }[] }) =>
+      title.startsWith('Review') && recordings.some(({ fileName }) => fileName.includes('nell-review')),
+  );
+  await page.goto(`/debrief/${review.recordings[0].id}?attempt=3`);
+  await expect(page.getByRole('heading', { name: 'Power-off stall, straight' })).toBeVisible();
+  await expect(page.getByText('Not yet to standard').first()).toBeVisible();
+  const grade = await page.getByRole('region', { name: 'Your grade' }).boundingBox();
+  expect(grade!.y + grade!.height).toBeLessThanOrEqual(801);
+  const seen = [
+    ...(await page.locator('.requirement').all()).slice(0, 3),
+    page.locator('.happened-try').first(),
+  ];
+  expect(seen).toHaveLength(4);
+  for (const one of seen) {
+    const box = await one.boundingBox();
+    expect(box!.y + box!.height).toBeLessThanOrEqual(grade!.y);
+  }
+});
+
+/** One steep-turn pair flown again and again, at 2 Hz: as many attempts as nobody flies in a day. */
+function longDay(hours: number): string {
+  const airplane = findAirplane('cairn-4')!;
+  const card = targetCard({
+    airplane,
+    standard: findStandard('faa-private')!,
+    maneuver: 'steep-turn',
+    groundFt: 1900,
+    weightLb: 2300,
+  });
+  const { recording } = flyLesson({
+    airplane,
+    weightLb: 2300,
+    groundFt: 1900,
+    legs: demonstrationLegs(card, { habit: 'steep-turn/overbank' }),
+  });
+  const rows = [...recording.timeS.keys()].filter((row) => row % 5 === 0);
+  const lengthS = recording.timeS[recording.timeS.length - 1] + 0.5;
+  const turns = Array.from({ length: Math.ceil((3600 * hours) / lengthS) }, (_, i) => i);
+  const repeated = (of: (row: number, turn: number) => number) =>
+    Float64Array.from(turns.flatMap((turn) => rows.map((row) => of(row, turn))));
+  return writeRecordingCsv({
+    ...recording,
+    timeS: repeated((row, turn) => turn * lengthS + recording.timeS[row]),
+    channels: Object.fromEntries(
+      Object.entries(recording.channels).map(([name, values]) => [name, repeated((row) => values[row])]),
+    ),
+  });
+}
+
+test('six hours with more than two hundred attempts: nothing overlaps, and every attempt is reached', async ({
+  page,
+}) => {
+  const lessonId = await ownLesson(page, 'A long day');
+  const [{ student }] = await lessonsOf(page.request, 'Nell');
+  const sent = await page.request.post('/api/recordings', {
+    multipart: {
+      file: { name: 'long-day.csv', mimeType: 'text/csv', buffer: Buffer.from(longDay(6)) },
+      studentId: student.id,
+      airplaneId: 'cairn-4',
+      standardId: 'faa-private',
+      lessonId,
+    },
+  });
+  const { id } = await sent.json();
+  await expect
+    .poll(async () => (await (await page.request.get(`/api/recordings/${id}`)).json()).status, {
+      timeout: 60_000,
+    })
+    .toBe('analysed');
+  await page.goto(`/debrief/${id}`);
+  const strip = page.getByRole('navigation', { name: 'Attempts in order' });
+  const blocks = strip.locator('.strip-block');
+  await expect(blocks.first()).toBeVisible();
+  const [within, boxes] = await strip.evaluate(
+    (nav) =>
+      [
+        nav.getBoundingClientRect().width,
+        [...nav.querySelectorAll<HTMLElement>('.strip-block')].map((block) => ({
+          left: block.offsetLeft,
+          right: block.offsetLeft + block.offsetWidth,
+          spills: [...block.children].some(
+            (child) => (child as HTMLElement).scrollWidth > block.clientWidth + 1,
+          ),
+        })),
+      ] as const,
+  );
+  expect(boxes.length).toBeGreaterThan(200);
+  expect(boxes.filter(({ spills }) => spills)).toEqual([]);
+  expect(boxes.filter(({ right }) => right > within + 1)).toEqual([]);
+  expect(boxes.filter(({ left }, i) => i > 0 && left < boxes[i - 1].right - 1)).toEqual([]);
+  await page.keyboard.press('w');
+  await expect(page.getByLabel('The whole flight', { exact: true }).locator('canvas')).toBeVisible();
+  await page.goto(`/debrief/${id}?attempt=${boxes.length - 1}`);
+  await expect(page.getByText(`attempt ${boxes.length} ·`)).toBeVisible();
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(1280);
 });

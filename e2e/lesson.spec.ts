@@ -73,7 +73,7 @@ test('brief, fly, debrief, path', async ({ page }) => {
     'true',
   );
   await page.keyboard.press('p');
-  await expect(page.getByRole('button', { name: 'p prompted' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByText('Who flew: prompted')).toBeVisible();
   await page.getByLabel('Comment').fill('Looked inside at the wrong moment.');
   await page.getByRole('button', { name: 'Keep' }).click();
   await expect(page.getByRole('listitem').filter({ hasText: 'Looked inside' })).toBeVisible();

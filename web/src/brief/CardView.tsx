@@ -11,6 +11,7 @@ import {
 import { Caution } from '../parts/caution.tsx';
 import { Figure } from '../parts/Figure.tsx';
 import { bandOf, heading, numberText, PARAMETER_NAMES, signed, speedIn, unitMark } from '../parts/format.ts';
+import { PlainTable } from '../parts/PlainTable.tsx';
 import { VSpeed } from '../parts/VSpeed.tsx';
 import './card.css';
 
@@ -246,7 +247,7 @@ function FlapTable({ card }: { card: TargetCard }) {
     return `${numberText(down ? Math.floor(shown) : shown)} ${card.speedUnit}`;
   };
   return (
-    <table className="plain">
+    <PlainTable>
       <thead>
         <tr>
           <th scope="col">Flaps</th>
@@ -271,14 +272,14 @@ function FlapTable({ card }: { card: TargetCard }) {
           </tr>
         ))}
       </tbody>
-    </table>
+    </PlainTable>
   );
 }
 
 function PowerTable({ card }: { card: TargetCard }) {
   if (card.powerTable.length === 0) return null;
   return (
-    <table className="plain">
+    <PlainTable>
       <thead>
         <tr>
           <th scope="col">Speed</th>
@@ -303,7 +304,7 @@ function PowerTable({ card }: { card: TargetCard }) {
           </tr>
         ))}
       </tbody>
-    </table>
+    </PlainTable>
   );
 }
 

@@ -2,6 +2,7 @@
 import type { RecurringFinding } from '@keel/core';
 import { Button, TextInput } from '@mantine/core';
 import { maneuverTitle } from '../parts/maneuvers.ts';
+import { PlainTable } from '../parts/PlainTable.tsx';
 
 export function WatchForForm(props: {
   focus: string;
@@ -36,7 +37,7 @@ export function WatchForForm(props: {
           Nothing recorded yet: the cards carry the usual faults of each maneuver instead.
         </p>
       )}
-      <table className="plain">
+      <PlainTable>
         <tbody>
           {recurring.map(({ id, what, count, of, severity }) => {
             const isParked = parked.includes(id) && severity !== 'critical';
@@ -67,7 +68,7 @@ export function WatchForForm(props: {
             );
           })}
         </tbody>
-      </table>
+      </PlainTable>
     </section>
   );
 }

@@ -1,6 +1,7 @@
 /** Attempts' figures side by side. */
 import { type AttemptScore, type Judge, type ParameterScore, VERDICT_WORDS, worstOf } from '@keel/core';
 import { numberText, PARAMETER_NAMES, signed, speedIn, unitMark } from '../parts/format.ts';
+import { PlainTable } from '../parts/PlainTable.tsx';
 
 function worst(parameter: ParameterScore | undefined, speedUnit: string): string {
   if (!parameter || parameter.measured === 'not-measured') return 'not measured';
@@ -25,7 +26,7 @@ export function CompareFigures(props: {
       : '';
   };
   return (
-    <table className="plain">
+    <PlainTable>
       <thead>
         <tr>
           <th>Worst, and tolerance used</th>
@@ -56,6 +57,6 @@ export function CompareFigures(props: {
           ))}
         </tr>
       </tbody>
-    </table>
+    </PlainTable>
   );
 }

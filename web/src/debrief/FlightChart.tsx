@@ -1,49 +1,17 @@
 /**
  * The whole flight, hours of it: altitude, airspeed, bank and power on one time axis that is dragged and stretched.
- * Only the least and greatest value of each pixel is drawn, so that three hours cost no more than three minutes.
  */
-import {
-  type AttemptScore,
-  attemptName,
-  type FlightColumn,
-  type FlightColumns,
-  type FlightScore,
-  momentAt,
-  perPixel,
-  thinned,
-} from '@keel/core';
+import { type AttemptScore, attemptName, type FlightColumns, type FlightScore, momentAt } from '@keel/core';
 import { Button } from '@mantine/core';
-import { useDebouncedValue, useElementSize } from '@mantine/hooks';
-import { type ECharts, init } from 'echarts/core';
+import { useElementSize } from '@mantine/hooks';
 import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { clock, numberText, partName, speedIn } from '../parts/format.ts';
 import { maneuverShort } from '../parts/maneuvers.ts';
-import { type Colours, FONT, useColours } from '../theme/colours.ts';
+import { useColours } from '../theme/colours.ts';
 import { FlightTable } from './FlightTable.tsx';
-import { roundTimes, type Span, stretched, within } from './time-span.ts';
+import { FOOT, LANE, LEFT, lanesOf, RIGHT, TOP, useFlightLanes } from './flight-lanes.ts';
+import { lengthS, type Span, stretched, within } from './time-span.ts';
 import './flight-chart.css';
-
-interface FlightLane {
-  column: FlightColumn;
-  name: string;
-  unit: string;
-  digits: number;
-}
-const LANES: FlightLane[] = [
-  { column: 'alt_ft', name: 'Altitude', unit: 'ft', digits: 0 },
-  { column: 'ias_kt', name: 'Airspeed', unit: 'kt', digits: 0 },
-  { column: 'bank_deg', name: 'Bank', unit: '°', digits: 0 },
-  { column: 'rpm', name: 'Power', unit: 'rpm', digits: 0 },
-];
-const LEFT = 96;
-const RIGHT = 20;
-const LANE = 74;
-const TOP = 46;
-const FOOT = 30;
-/** A least and a greatest value for so many pixels: finer nobody sees, and panning would cost more. */
-const PIXELS_A_PAIR = 2;
-/** The rest of a lane keeps it off the next. */
-const LANE_SHARE = 0.88;
 
 export function FlightChart(props: {
   flight: FlightColumns;
@@ -63,12 +31,9 @@ export function FlightChart(props: {
     [flight],
   );
   const [span, setSpan] = useState<Span>(whole);
-  const lanes = useMemo(
-    () => LANES.filter(({ column }) => flight.columns[column].some((v) => !Number.isNaN(v))),
-    [flight],
-  );
-  const canvas = useDrawn({ flight, lanes, span, width, colours });
+  const lanes = useMemo(() => lanesOf(flight), [flight]);
   const inner = Math.max(1, width - LEFT - RIGHT);
+  const { canvas, drawn } = useFlightLanes({ flight, lanes, span, inner: width > 0 ? inner : 0, colours });
   const height = TOP + lanes.length * LANE + FOOT;
   const left = (atS: number) => LEFT + ((atS - span.fromS) / (span.toS - span.fromS)) * inner;
 
@@ -122,7 +87,7 @@ export function FlightChart(props: {
     else zoom(factor);
   };
   const { selected, select } = props;
-  const perPixelS = (span.toS - span.fromS) / inner;
+  const perPixelS = lengthS(span) / inner;
   // Placed by their share of the whole, so that panning moves one box and not every attempt.
   const blocks = useMemo(
     () => attempts.map((attempt, i) => blockOf(attempt, i, { whole, perPixelS, selected, select })),
@@ -170,7 +135,20 @@ export function FlightChart(props: {
           }}
           onKeyDown={key}
         >
-          <div ref={canvas} style={{ height }} />
+          <div
+            className="flight-drawn"
+            style={{ left: LEFT - RIGHT, height, clipPath: clipped(height - FOOT) }}
+          >
+            <div
+              ref={canvas}
+              style={{
+                left: RIGHT,
+                width: lengthS(drawn) / perPixelS,
+                height,
+                transform: `translateX(${(drawn.fromS - span.fromS) / perPixelS}px)`,
+              }}
+            />
+          </div>
           {width > 0 && (
             <>
               <div className="flight-window" style={{ left: LEFT, right: RIGHT, height: height - FOOT }}>
@@ -208,6 +186,12 @@ export function FlightChart(props: {
   );
 }
 
+/** The lanes end where the view does; the times under them may stand out to either side. */
+const clipped = (lanesPx: number) => {
+  const [left, right, foot] = [`${RIGHT}px`, `calc(100% - ${RIGHT}px)`, `${lanesPx}px`];
+  return `polygon(${left} 0, ${right} 0, ${right} ${foot}, 100% ${foot}, 100% 100%, 0 100%, 0 ${foot}, ${left} ${foot})`;
+};
+
 function blockOf(
   attempt: AttemptScore,
   i: number,
@@ -215,8 +199,8 @@ function blockOf(
 ) {
   const { whole, perPixelS, selected, select } = shown;
   const share = (s: number) => `${(100 * s) / (whole.toS - whole.fromS)}%`;
-  const lengthS = Math.max(attempt.endS - attempt.startS, 3 * perPixelS);
-  const roomPx = lengthS / perPixelS;
+  const shownS = Math.max(attempt.endS - attempt.startS, 3 * perPixelS);
+  const roomPx = shownS / perPixelS;
   const name = `${i + 1} ${maneuverShort(attempt.maneuver, attempt.variant)}`;
   return (
     <button
@@ -225,7 +209,7 @@ function blockOf(
       className="flight-attempt"
       aria-current={i === selected || undefined}
       title={attemptName(attempt)}
-      style={{ left: share(attempt.startS - whole.fromS), width: share(lengthS) }}
+      style={{ left: share(attempt.startS - whole.fromS), width: share(shownS) }}
       onPointerDown={(event) => event.stopPropagation()}
       onClick={() => select(i)}
     >
@@ -249,128 +233,4 @@ function partOf({ name, startS, endS }: FlightScore['parts'][number], whole: Spa
       {(endS - startS) / perPixelS > 7 * label.length + 6 ? label : ''}
     </span>
   );
-}
-
-const RESTS_MS = 140;
-const COARSER = 2;
-/** Of so many rows two are looked at, where a pixel has many more. */
-const THINNED_BY = 10;
-
-/** Draws the lanes whenever what is shown changes; one chart for as long as the size stays. */
-function useDrawn(shown: {
-  flight: FlightColumns;
-  lanes: FlightLane[];
-  span: Span;
-  width: number;
-  colours: Colours;
-}) {
-  const { flight, lanes, span, width, colours } = shown;
-  const canvas = useRef<HTMLDivElement>(null);
-  const chart = useRef<ECharts | null>(null);
-  const finest = Math.max(1, Math.round((width - LEFT - RIGHT) / PIXELS_A_PAIR));
-  const buffers = useMemo(() => lanes.map(() => new Float64Array(4 * finest + 4)), [lanes, finest]);
-  // While it is dragged half the points do; the others come when it rests.
-  const [rested] = useDebouncedValue(span, RESTS_MS);
-  const pixels = rested === span ? finest : Math.ceil(finest / COARSER);
-  useEffect(() => {
-    if (!canvas.current || width === 0) return;
-    const made = init(canvas.current);
-    made.setOption(frameOption(flight, lanes, colours));
-    chart.current = made;
-    return () => {
-      chart.current = null;
-      made.dispose();
-    };
-  }, [flight, lanes, colours, width]);
-  const thin = useMemo(
-    () => lanes.map(({ column }) => thinned(flight.columns.time_s, flight.columns[column], THINNED_BY)),
-    [flight, lanes],
-  );
-  const ranges = useMemo(() => lanes.map(({ column }) => rangeOf(flight.columns[column])), [flight, lanes]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: a new chart, made for new colours, is drawn on as well
-  useEffect(() => {
-    const { time_s: times } = flight.columns;
-    const shown = (flight.rows * (span.toS - span.fromS)) / (times[flight.rows - 1] - times[0]);
-    const enough = shown / THINNED_BY > 2 * pixels;
-    chart.current?.setOption(
-      {
-        xAxis: {
-          min: span.fromS,
-          max: span.toS,
-          axisLabel: { customValues: roundTimes(span, times[0]) },
-        },
-        series: lanes.map(({ column }, i) => {
-          const { timeS, values } = enough ? thin[i] : { timeS: times, values: flight.columns[column] };
-          const count = perPixel(timeS, values, span, pixels, buffers[i]);
-          return { data: pointsOf(buffers[i], count, ranges[i], lanes.length - 1 - i) };
-        }),
-      },
-      { silent: true },
-    );
-  }, [flight, lanes, thin, ranges, span, pixels, buffers, colours]);
-  return canvas;
-}
-
-/**
- * One axis for all lanes costs a quarter of four: each lane is a unit of it, from the bottom up. Flat, time and value in
- * turn: the chart copies what it is given, and a copy of numbers is cheap.
- */
-function pointsOf(flat: Float64Array, count: number, { min, max }: Range, lane: number): Float64Array {
-  const points = flat.slice(0, 2 * count);
-  const scale = LANE_SHARE / (max - min);
-  for (let i = 1; i < points.length; i += 2) points[i] = lane + scale * (points[i] - min);
-  return points;
-}
-
-interface Range {
-  min: number;
-  max: number;
-}
-
-function rangeOf(values: Float32Array): Range {
-  let [min, max] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
-  for (const value of values) {
-    if (value < min) min = value;
-    if (value > max) max = value;
-  }
-  const room = 0.08 * (max - min || 1);
-  return { min: min - room, max: max + room };
-}
-
-function frameOption(flight: FlightColumns, lanes: FlightLane[], colours: Colours) {
-  const beginS = flight.columns.time_s[0];
-  return {
-    animation: false,
-    grid: { left: LEFT, right: RIGHT, top: TOP, height: lanes.length * LANE },
-    xAxis: {
-      type: 'value',
-      axisLine: { lineStyle: { color: colours.rule } },
-      axisTick: { show: false },
-      splitLine: { show: false },
-      axisLabel: {
-        color: colours.quiet,
-        fontFamily: FONT,
-        fontSize: 12,
-        formatter: (value: number) => clock(value - beginS),
-      },
-    },
-    yAxis: {
-      min: 0,
-      max: lanes.length,
-      interval: 1,
-      axisLine: { show: false },
-      axisTick: { show: false },
-      axisLabel: { show: false },
-      splitLine: { lineStyle: { color: colours.rule, width: 0.6 } },
-    },
-    series: lanes.map(() => ({
-      type: 'line',
-      // Without this the chart matches every old point with a new one, to move a symbol that nobody sees.
-      showSymbol: false,
-      silent: true,
-      dimensions: ['time', 'value'],
-      data: [],
-      lineStyle: { color: colours.ink, width: 1.2 },
-    })),
-  };
 }

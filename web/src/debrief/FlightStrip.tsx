@@ -1,5 +1,5 @@
 /** The flight strip, flown: attempts as blocks on the altitude silhouette. */
-import type { AttemptStatements, AttemptVerdict, FlightScore, RecordingView } from '@keel/core';
+import type { AttemptScore, AttemptStatements, AttemptVerdict, FlightScore, RecordingView } from '@keel/core';
 import { useElementSize } from '@mantine/hooks';
 import { memo } from 'react';
 import { attemptName, partName } from '../parts/format.ts';
@@ -10,6 +10,10 @@ import './flight-strip.css';
 const H = 46;
 /** Room that a block takes which can be hit; where two lie nearer each is as wide as it was long. */
 const BLOCK_PX = 34;
+/** Two hundred of them still lie side by side. */
+const LEAST_PX = 2;
+/** A mark is as wide as this; in a narrower block half of one would stand for nothing. */
+const MARK_PX = 10;
 
 export const FlightStrip = memo(function FlightStrip(props: {
   recording: RecordingView;
@@ -25,7 +29,8 @@ export const FlightStrip = memo(function FlightStrip(props: {
   const attempts = recording.score?.attempts ?? [];
   if (profile.length < 2) return null;
   const fromS = profile[0][0];
-  const toS = profile[profile.length - 1][0];
+  // The silhouette is thinned, and may end before the last attempt does.
+  const toS = Math.max(profile[profile.length - 1][0], attempts.at(-1)?.endS ?? 0);
   const altitudes = profile.map(([, altitude]) => altitude);
   const low = Math.min(...altitudes);
   const high = Math.max(...altitudes);
@@ -51,15 +56,12 @@ export const FlightStrip = memo(function FlightStrip(props: {
       {width > 0 &&
         attempts.map((attempt, i) => {
           const shown = props.showVerdicts[i];
-          const mark = !shown
-            ? ''
-            : verdicts[i] === 'unsatisfactory'
-              ? '●'
-              : attempt.strict !== attempt.examiner
-                ? '○'
-                : '';
           const demonstration = statements[i].help === 'demonstration';
-          const wide = Math.max(crowded ? 4 : 30, x(attempt.endS) - x(attempt.startS) - (crowded ? 1 : 3));
+          const wide = Math.max(
+            crowded ? LEAST_PX : 30,
+            x(attempt.endS) - x(attempt.startS) - (crowded ? 1 : 3),
+          );
+          const mark = shown && wide >= MARK_PX ? markOf(attempt, verdicts[i]) : '';
           const name = blockName(wide, i + 1, maneuverShort(attempt.maneuver, attempt.variant));
           return (
             <button
@@ -71,7 +73,7 @@ export const FlightStrip = memo(function FlightStrip(props: {
               aria-current={i === selected || undefined}
               aria-label={`${attemptName(attempt)}, attempt ${i + 1}${demonstration ? ', demonstration' : ''}${shown ? `, ${verdicts[i]}` : ''}`}
               title={`${i + 1}. ${attemptName(attempt)}${demonstration ? ', demonstration' : ''}`}
-              style={{ left: x(attempt.startS), width: wide }}
+              style={{ left: Math.min(x(attempt.startS), width - wide), width: wide }}
               onClick={() => select(i)}
             >
               <span className="strip-line" />
@@ -110,3 +112,7 @@ function DayParts({ parts, x }: { parts: FlightScore['parts']; x: (atS: number) 
     </ol>
   );
 }
+
+/** Not to standard, or the judges are not of one mind. */
+const markOf = (attempt: AttemptScore, verdict: AttemptVerdict): string =>
+  verdict === 'unsatisfactory' ? '●' : attempt.strict !== attempt.examiner ? '○' : '';

@@ -2,6 +2,7 @@
 import { type FlightColumns, type FlightScore, momentAt } from '@keel/core';
 import { memo, useState } from 'react';
 import { clock, numberText, partName, speedIn } from '../parts/format.ts';
+import { PlainTable } from '../parts/PlainTable.tsx';
 
 interface Props {
   flight: FlightColumns;
@@ -28,7 +29,7 @@ export const FlightTable = memo(function FlightTable({ flight, parts, speedUnit,
       <summary>As a table</summary>
       {open && (
         <div style={{ overflow: 'auto', maxHeight: 420 }} data-scrolls>
-          <table className="plain">
+          <PlainTable>
             <thead>
               <tr>
                 {['Time', 'Part', 'Altitude', 'Airspeed', 'Bank'].map((name) => (
@@ -57,7 +58,7 @@ export const FlightTable = memo(function FlightTable({ flight, parts, speedUnit,
                 );
               })}
             </tbody>
-          </table>
+          </PlainTable>
         </div>
       )}
     </details>

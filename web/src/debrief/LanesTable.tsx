@@ -1,6 +1,7 @@
 /** Every lane in a table, for whoever reads rather than looks: at the events, or every ten seconds. */
 import type { KeelTrace } from '@keel/core';
 import { clock, PARAMETER_NAMES, signed } from '../parts/format.ts';
+import { PlainTable } from '../parts/PlainTable.tsx';
 import { deviationText } from './keel-lanes.ts';
 import { LANE_NAMES, textAt } from './story-lanes.ts';
 import type { Lanes } from './which-lanes.ts';
@@ -29,7 +30,7 @@ export function LanesTable({ trace, lanes, zeroS, speedUnit, go }: Props) {
     <details className="story-table">
       <summary>As a table</summary>
       <div style={{ overflowX: 'auto' }}>
-        <table className="plain">
+        <PlainTable>
           <thead>
             <tr>
               <th>Moment</th>
@@ -60,7 +61,7 @@ export function LanesTable({ trace, lanes, zeroS, speedUnit, go }: Props) {
               </tr>
             ))}
           </tbody>
-        </table>
+        </PlainTable>
       </div>
     </details>
   );

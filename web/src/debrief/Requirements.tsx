@@ -25,7 +25,7 @@ export function Requirements({
   const asked = attempt.requirements.filter(({ held }) => held !== 'not applicable');
   if (asked.length === 0) return null;
   // What went wrong or was not seen comes first; what was right is told in one line until it is asked for.
-  const open = asked.filter(({ held, must }) => held !== true || !must);
+  const open = asked.filter(({ held }) => held !== true);
   const right = asked.filter((one) => !open.includes(one));
   return (
     <div className="requirements">

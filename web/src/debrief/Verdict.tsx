@@ -2,6 +2,7 @@
 import {
   type AttemptScore,
   type AttemptVerdict,
+  failedMusts,
   type Judge,
   type KeelTrace,
   type MeasuredParameterScore,
@@ -35,26 +36,37 @@ export function Verdict(props: {
 }) {
   const { attempt, judge, standing, override, discontinued, trace } = props;
   const [opened, setOpened] = useState<string | null>(null);
+  const [shownOnly, setShownOnly] = useState(false);
+  const gates = attempt.parameters.filter(hasGate);
+  // What cannot fail stands in one line until it is asked for: the verdict does not hang on it.
+  const aside = gates.filter(isShownOnly);
   const other: Judge = judge === 'strict' ? 'examiner' : 'strict';
+  const says =
+    discontinued && !override ? (
+      `Discontinued for ${discontinued}: good airmanship, never a failure.`
+    ) : // A requirement that was not held says its own evidence right below.
+    failedMusts(attempt.requirements).length > 0 ? null : (
+      <Evidence
+        sentence={reasonOf(attempt, judge, props.examinerFigures)}
+        attempt={attempt}
+        show={props.show}
+      />
+    );
+  const othersWord =
+    attempt[other] === attempt[judge]
+      ? ''
+      : `The ${other} judge: ${VERDICT_WORDS[attempt[other]].toLowerCase()}.`;
   return (
     <section className="sheet" aria-label="Verdict">
       <div className="row" style={{ gap: 8 }}>
         <VerdictMark verdict={standing} />
         <h2 style={{ fontSize: '1.15rem' }}>{VERDICT_WORDS[standing]}</h2>
       </div>
-      <p className="small quiet" style={{ margin: '5px 0 8px' }}>
-        {discontinued && !override ? (
-          `Discontinued for ${discontinued}: good airmanship, never a failure.`
-        ) : (
-          <Evidence
-            sentence={reasonOf(attempt, judge, props.examinerFigures)}
-            attempt={attempt}
-            show={props.show}
-          />
-        )}
-        {attempt[other] !== attempt[judge] &&
-          ` The ${other} judge: ${VERDICT_WORDS[attempt[other]].toLowerCase()}.`}
-      </p>
+      {(says || othersWord) && (
+        <p className="small quiet" style={{ margin: '5px 0 8px' }}>
+          {says} {othersWord}
+        </p>
+      )}
       {attempt.remark && <p className="small">{attempt.remark}.</p>}
       {override && (
         <p className="small" style={{ marginBottom: 8 }}>
@@ -68,7 +80,7 @@ export function Verdict(props: {
           Each parameter: its worst deviation, tolerance used, and time outside
         </caption>
         <tbody>
-          {attempt.parameters.filter(hasGate).map((parameter) => (
+          {[...gates.filter((one) => !isShownOnly(one)), ...(shownOnly ? aside : [])].map((parameter) => (
             <ParameterRow
               key={parameter.parameter}
               parameter={parameter}
@@ -85,8 +97,41 @@ export function Verdict(props: {
           ))}
         </tbody>
       </table>
+      {aside.length > 0 && (
+        <button
+          type="button"
+          className="requirements-right gates-aside"
+          aria-expanded={shownOnly}
+          onClick={() => setShownOnly(!shownOnly)}
+        >
+          <span className={shownOnly ? undefined : 'requirements-names'}>
+            <strong>Shown only</strong>{' '}
+            <span className="quiet">
+              {shownOnly
+                ? 'show less'
+                : aside
+                    .map((one) => `${nameOf(one).toLowerCase()} ${worstWords(one, props.speedUnit)}`)
+                    .join(', ')}
+            </span>
+          </span>
+        </button>
+      )}
     </section>
   );
+}
+
+/** Measured, and without a say in the verdict. */
+const isShownOnly = (parameter: ParameterScore): parameter is MeasuredParameterScore =>
+  parameter.measured !== 'not-measured' && !parameter.required;
+
+const nameOf = ({ parameter }: ParameterScore): string => PARAMETER_NAMES[parameter] ?? parameter;
+
+/** The worst deviation with its unit. */
+function worstWords(parameter: MeasuredParameterScore, speedUnit: string): string {
+  const { deviation } = worstOf(parameter);
+  return parameter.parameter === 'airspeed'
+    ? `${signed(speedIn(deviation, speedUnit), 0)} ${speedUnit}`
+    : `${signed(deviation, parameter.unit === 'g' ? 2 : 0)}${unitMark(parameter.unit)}`;
 }
 
 /** The floor is a limit, kept or broken, and stands among what is asked before any band. */
@@ -153,7 +198,7 @@ function ParameterRow({
   opened: boolean;
   open: (atS: number | null) => void;
 }) {
-  const name = PARAMETER_NAMES[parameter.parameter] ?? parameter.parameter;
+  const name = nameOf(parameter);
   const source = `${parameter.source}${parameter.fromMemory ? ' (from memory)' : ''}`;
   if (parameter.measured === 'not-measured') {
     return (
@@ -166,11 +211,6 @@ function ParameterRow({
     );
   }
   const worst = worstOf(parameter);
-  const speed = parameter.parameter === 'airspeed';
-  const shown = signed(
-    speed ? speedIn(worst.deviation, speedUnit) : worst.deviation,
-    parameter.unit === 'g' ? 2 : 0,
-  );
   const outS = parameter.excursions.reduce((sum, { startS, endS }) => sum + endS - startS, 0);
   const out = parameter[judge] !== 'within';
   const note = !parameter.required
@@ -190,8 +230,7 @@ function ParameterRow({
           {parameter.measured === 'derived' && <span className="quiet small"> derived</span>}
         </th>
         <td className="nowrap" style={{ textAlign: 'right' }}>
-          {shown}
-          {speed ? ` ${speedUnit}` : unitMark(parameter.unit)}
+          {worstWords(parameter, speedUnit)}
         </td>
         <td>
           <Gate used={worst.used} out={out} />

@@ -1,7 +1,8 @@
 /** Who flew, and with how much help: one key each. */
 import { type AttemptStatements, flownByWith, type Help } from '@keel/core';
+import { useState } from 'react';
 import { SHORTCUTS } from '../frame/shortcuts.ts';
-import { addHelp, HELP_WORDS } from './help-words.ts';
+import { addHelp, HELP_WORDS, helpName } from './help-words.ts';
 import type { AddStatement } from './use-statements.ts';
 
 export function WhoFlew({
@@ -11,6 +12,17 @@ export function WhoFlew({
   statements: AttemptStatements;
   addStatement: AddStatement;
 }) {
+  const [asked, setAsked] = useState(false);
+  // Once said it takes a line, so that the verdict above keeps its room; its keys go on working.
+  if (statements.helpStated && !statements.helpInBulk && !asked)
+    return (
+      <p className="small who-said">
+        <span className="quiet">Who flew:</span> <strong>{helpName(statements.help)}</strong>{' '}
+        <button type="button" className="gate-name" onClick={() => setAsked(true)}>
+          change
+        </button>
+      </p>
+    );
   return (
     <fieldset className="who">
       <legend>
@@ -23,7 +35,10 @@ export function WhoFlew({
           key={help}
           type="button"
           aria-pressed={statements.help === help}
-          onClick={() => addHelp(addStatement, help)}
+          onClick={() => {
+            setAsked(false);
+            addHelp(addStatement, help);
+          }}
         >
           <kbd>{SHORTCUTS.whoFlew.keys[nth]}</kbd> {name}
         </button>

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { roundTimes, stretched, within } from './time-span.ts';
+import { around, centred, covers, roundTimes, stretched, within } from './time-span.ts';
 
 const whole = { fromS: 30, toS: 10_830 };
 const spans = fc
@@ -43,4 +43,15 @@ test('marks are whole steps of the flight’s own clock, never more than there i
       }
     }),
   );
+});
+
+test('a drag within half a view moves what is drawn; further, or closer, is drawn anew', () => {
+  const view = { fromS: 1000, toS: 2000 };
+  const drawn = around(view);
+  expect(drawn).toEqual({ fromS: 500, toS: 2500 });
+  const movedBy = (byS: number) => ({ fromS: 1000 + byS, toS: 2000 + byS });
+  expect([-499, 0, 499].map((byS) => covers(drawn, movedBy(byS)))).toEqual([true, true, true]);
+  expect([-501, 501].map((byS) => covers(drawn, movedBy(byS)))).toEqual([false, false]);
+  expect(covers(drawn, stretched(view, 0.9, 1500))).toBe(false);
+  expect([centred(drawn, view), centred(drawn, movedBy(1))]).toEqual([true, false]);
 });

@@ -4,6 +4,30 @@ export interface Span {
   toS: number;
 }
 
+export const lengthS = ({ fromS, toS }: Span) => toS - fromS;
+
+/** So far beyond either end of the view it is drawn, in views: so far it can be dragged without drawing anew. */
+const BEYOND = 0.5;
+
+/** What is drawn for a view: the view and some more to either side. */
+export function around(view: Span): Span {
+  const beyondS = BEYOND * lengthS(view);
+  return { fromS: view.fromS - beyondS, toS: view.toS + beyondS };
+}
+
+/** The same stretch but for rounding. */
+const same = (a: number, b: number, scale: number) => Math.abs(a - b) < 1e-6 * scale;
+
+/** Whether a view can be shown by moving what is drawn: at the same scale, and inside it. */
+export const covers = (drawn: Span, view: Span) =>
+  same(lengthS(drawn), lengthS(around(view)), lengthS(view)) &&
+  drawn.fromS <= view.fromS &&
+  view.toS <= drawn.toS;
+
+/** Whether what is drawn is what would be drawn for the view. */
+export const centred = (drawn: Span, view: Span) =>
+  covers(drawn, view) && same(drawn.fromS, around(view).fromS, lengthS(view));
+
 /** Closer than this there is nothing more to see. */
 const SHORTEST_S = 20;
 

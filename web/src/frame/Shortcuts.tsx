@@ -1,6 +1,7 @@
 /** The list of shortcuts, on `?`, and the switch for single keys. */
 import { Checkbox, Kbd, Modal } from '@mantine/core';
 import { useEffect } from 'react';
+import { PlainTable } from '../parts/PlainTable.tsx';
 import { SHORTCUTS, type Shortcut, useSingleKeys } from './shortcuts.ts';
 
 const PLACES = ['Everywhere', 'Debrief', 'Trainer', 'Brief'] as const;
@@ -34,7 +35,7 @@ export function Shortcuts({ opened, setOpened }: { opened: boolean; setOpened: (
       {PLACES.map((place) => (
         <section key={place}>
           <h3>{place}</h3>
-          <table className="plain">
+          <PlainTable>
             <tbody>
               {ALL.filter(({ where }) => where === place).map(({ keys, shown = keys, does }) => (
                 <tr key={does}>
@@ -49,7 +50,7 @@ export function Shortcuts({ opened, setOpened }: { opened: boolean; setOpened: (
                 </tr>
               ))}
             </tbody>
-          </table>
+          </PlainTable>
         </section>
       ))}
     </Modal>

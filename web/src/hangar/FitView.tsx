@@ -20,6 +20,7 @@ import { CanvasRenderer } from 'echarts/renderers';
 import { useEffect, useMemo, useRef } from 'react';
 import { Figure } from '../parts/Figure.tsx';
 import { numberText, signed, speedIn } from '../parts/format.ts';
+import { PlainTable } from '../parts/PlainTable.tsx';
 import { FONT, useColours } from '../theme/colours.ts';
 
 use([LineChart, ScatterChart, GridComponent, TooltipComponent, CanvasRenderer]);
@@ -96,7 +97,7 @@ export function FitView({ airplane }: { airplane: Airplane }) {
           series={climbSeries(fit)}
         />
       </div>
-      <table className="plain">
+      <PlainTable>
         <thead>
           <tr>
             <th scope="col">The book’s point</th>
@@ -117,7 +118,7 @@ export function FitView({ airplane }: { airplane: Airplane }) {
             </tr>
           ))}
         </tbody>
-      </table>
+      </PlainTable>
     </div>
   );
 }

@@ -9,6 +9,7 @@ import { TitleBar } from '../frame/TitleBar.tsx';
 import { Caution } from '../parts/caution.tsx';
 import { Figure } from '../parts/Figure.tsx';
 import { numberText, speedIn } from '../parts/format.ts';
+import { PlainTable } from '../parts/PlainTable.tsx';
 import { Empty, Failed, Loading } from '../parts/states.tsx';
 import { VSpeed } from '../parts/VSpeed.tsx';
 import { AirplaneEditor } from './AirplaneEditor.tsx';
@@ -250,7 +251,7 @@ function AirplaneSheet({ airplane }: { airplane: Airplane }) {
       <div className="hangar-tables">
         <div>
           <h3>Flaps</h3>
-          <table className="plain">
+          <PlainTable>
             <thead>
               <tr>
                 <th scope="col">Stage</th>
@@ -265,11 +266,11 @@ function AirplaneSheet({ airplane }: { airplane: Airplane }) {
                 </tr>
               ))}
             </tbody>
-          </table>
+          </PlainTable>
         </div>
         <div>
           <h3>Indicated and calibrated, flaps up</h3>
-          <table className="plain">
+          <PlainTable>
             <thead>
               <tr>
                 <th scope="col">Indicated, {unit}</th>
@@ -284,11 +285,11 @@ function AirplaneSheet({ airplane }: { airplane: Airplane }) {
                 </tr>
               ))}
             </tbody>
-          </table>
+          </PlainTable>
         </div>
         <div>
           <h3>Power for level flight</h3>
-          <table className="plain">
+          <PlainTable>
             <thead>
               <tr>
                 <th scope="col">At, {unit}</th>
@@ -303,14 +304,14 @@ function AirplaneSheet({ airplane }: { airplane: Airplane }) {
                 </tr>
               ))}
             </tbody>
-          </table>
+          </PlainTable>
         </div>
       </div>
       {airplane.cgEnvelope && airplane.stations && (
         <div className="hangar-tables">
           <div>
             <h3>Stations</h3>
-            <table className="plain">
+            <PlainTable>
               <thead>
                 <tr>
                   <th scope="col">Where</th>
@@ -334,11 +335,11 @@ function AirplaneSheet({ airplane }: { airplane: Airplane }) {
                   </tr>
                 )}
               </tbody>
-            </table>
+            </PlainTable>
           </div>
           <div>
             <h3>Envelope</h3>
-            <table className="plain">
+            <PlainTable>
               <thead>
                 <tr>
                   <th scope="col">Arm, in</th>
@@ -353,7 +354,7 @@ function AirplaneSheet({ airplane }: { airplane: Airplane }) {
                   </tr>
                 ))}
               </tbody>
-            </table>
+            </PlainTable>
           </div>
         </div>
       )}

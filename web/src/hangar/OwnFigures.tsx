@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { api, messageOf, read } from '../api/client.ts';
 import { useAirplanes, useOwnFigures } from '../api/hooks.ts';
 import { numberText, signed, speedIn } from '../parts/format.ts';
+import { PlainTable } from '../parts/PlainTable.tsx';
 import { Waiting } from '../parts/states.tsx';
 
 type Versioned = Airplane & { version: number };
@@ -56,7 +57,7 @@ export function OwnFigures({ airplane, mayTake }: { airplane: Versioned; mayTake
         From {flights} scored {flights === 1 ? 'flight' : 'flights'} of this airplane, each reduced to maximum
         weight and the book’s air. ± holds the true mean 95 times of 100.
       </p>
-      <table className="plain" aria-label="Own figures">
+      <PlainTable aria-label="Own figures">
         <thead>
           <tr>
             <th>Figure</th>
@@ -75,7 +76,7 @@ export function OwnFigures({ airplane, mayTake }: { airplane: Versioned; mayTake
             />
           ))}
         </tbody>
-      </table>
+      </PlainTable>
       <p className="small quiet">
         They are shown on the cards beside the book’s numbers and replace none: every limit stays the book’s,
         and a stall that came later than the book says is no reason to fly slower.

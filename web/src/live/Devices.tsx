@@ -6,6 +6,7 @@ import useSWR from 'swr';
 import { answered, api, messageOf, read } from '../api/client.ts';
 import { useAirplanes } from '../api/hooks.ts';
 import { day } from '../parts/format.ts';
+import { PlainTable } from '../parts/PlainTable.tsx';
 
 export function Devices() {
   const devices = useSWR('/devices', () => read(api.devices.$get()));
@@ -49,7 +50,7 @@ export function Devices() {
         </p>
       )}
       {devices.data && devices.data.length > 0 && (
-        <table className="plain">
+        <PlainTable>
           <thead>
             <tr>
               <th>Device</th>
@@ -77,7 +78,7 @@ export function Devices() {
               </tr>
             ))}
           </tbody>
-        </table>
+        </PlainTable>
       )}
       <form
         className="row"

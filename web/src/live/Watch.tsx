@@ -2,6 +2,7 @@
 import { VERDICT_WORDS } from '@keel/core';
 import { Link } from 'react-router';
 import { numberText, signed, unitMark } from '../parts/format.ts';
+import { PlainTable } from '../parts/PlainTable.tsx';
 import { useFresh } from '../seat/use-fresh.ts';
 import { useLiveFlight } from './use-live-flight.ts';
 
@@ -39,7 +40,7 @@ export function Watch({ flightId }: { flightId: string }) {
       </dl>
       {!fresh && <p className="quiet small">Not heard just now; what stands here is the last that came.</p>}
       {verdicts.length > 0 && (
-        <table className="plain">
+        <PlainTable>
           <thead>
             <tr>
               <th>Attempt</th>
@@ -62,7 +63,7 @@ export function Watch({ flightId }: { flightId: string }) {
               </tr>
             ))}
           </tbody>
-        </table>
+        </PlainTable>
       )}
     </div>
   );

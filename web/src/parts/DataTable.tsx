@@ -10,6 +10,7 @@ import {
   useReactTable,
 } from '@tanstack/react-table';
 import { type ReactNode, useState } from 'react';
+import { PlainTable } from './PlainTable.tsx';
 
 /** A column that nothing is sorted by. */
 export const plainColumn = <T,>(id: string, header: string, cell: (row: T) => ReactNode): ColumnDef<T> => ({
@@ -63,7 +64,7 @@ export function DataTable<T>(props: {
   });
   return (
     <div style={{ overflowX: 'auto' }}>
-      <table className="plain">
+      <PlainTable>
         <thead>
           {table.getHeaderGroups().map((group) => (
             <tr key={group.id}>
@@ -101,7 +102,7 @@ export function DataTable<T>(props: {
             </tr>
           ))}
         </tbody>
-      </table>
+      </PlainTable>
     </div>
   );
 }

@@ -8,6 +8,7 @@ import { useNavigate } from 'react-router';
 import { api, messageOf, read } from '../api/client.ts';
 import { useForgetLessons, useProposal } from '../api/hooks.ts';
 import { fromField, isoDay, toField } from '../parts/format.ts';
+import { PlainTable } from '../parts/PlainTable.tsx';
 import { Failed, Loading } from '../parts/states.tsx';
 
 export function Proposed({
@@ -75,7 +76,7 @@ export function Proposed({
 function Reasons({ proposal }: { proposal: Proposal }) {
   return (
     <>
-      <table className="plain">
+      <PlainTable>
         <thead>
           <tr>
             <th scope="col">Maneuver</th>
@@ -97,7 +98,7 @@ function Reasons({ proposal }: { proposal: Proposal }) {
             </tr>
           ))}
         </tbody>
-      </table>
+      </PlainTable>
       <p>
         <strong>About:</strong> {proposal.focus}
       </p>

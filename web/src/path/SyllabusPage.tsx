@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { api, read } from '../api/client.ts';
 import { useMe, useSyllabuses } from '../api/hooks.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
+import { PlainTable } from '../parts/PlainTable.tsx';
 import { sent } from '../parts/sent.ts';
 import { Waiting } from '../parts/states.tsx';
 import './path.css';
@@ -89,7 +90,7 @@ function View({ syllabus }: { syllabus: Syllabus }) {
           yours to harden.
         </p>
         <div style={{ overflowX: 'auto' }} data-scrolls>
-          <table className="plain">
+          <PlainTable>
             <thead>
               <tr>
                 {['Skill', 'Fed by', 'Asks twice', 'Rusty after', 'After', 'Gates'].map((head) => (
@@ -113,7 +114,7 @@ function View({ syllabus }: { syllabus: Syllabus }) {
                 </tr>
               ))}
             </tbody>
-          </table>
+          </PlainTable>
         </div>
       </section>
       <section className="sheet" aria-label="Gates">

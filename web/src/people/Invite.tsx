@@ -7,6 +7,7 @@ import { zodResolver } from 'mantine-form-zod-resolver';
 import { useState } from 'react';
 import { answered, api, messageOf, read } from '../api/client.ts';
 import { dayAndTime } from '../parts/format.ts';
+import { PlainTable } from '../parts/PlainTable.tsx';
 
 export const ROLES = [
   { value: 'student', label: 'student' },
@@ -132,7 +133,7 @@ export function OpenInvitations({
     <section className="sheet stack" aria-labelledby="invited">
       <h2 id="invited">Invited, and not here yet</h2>
       <div data-scrolls style={{ overflowX: 'auto' }}>
-        <table className="plain">
+        <PlainTable>
           <thead>
             <tr>
               <th scope="col">Name</th>
@@ -161,7 +162,7 @@ export function OpenInvitations({
               </tr>
             ))}
           </tbody>
-        </table>
+        </PlainTable>
       </div>
     </section>
   );

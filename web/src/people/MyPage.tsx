@@ -5,6 +5,7 @@ import { answered, api, messageOf } from '../api/client.ts';
 import { useMe, useSessions } from '../api/hooks.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { dayAndTime } from '../parts/format.ts';
+import { PlainTable } from '../parts/PlainTable.tsx';
 import { Waiting } from '../parts/states.tsx';
 import { MyCalendar } from './MyCalendar.tsx';
 import { ChangePassword, SecondStep } from './OwnDoor.tsx';
@@ -37,7 +38,7 @@ export function MyPage() {
             End what you do not know, and what you left on a device that others use.
           </p>
           <div className="scrolls" data-scrolls>
-            <table className="plain">
+            <PlainTable>
               <thead>
                 <tr>
                   <th scope="col">Device</th>
@@ -65,7 +66,7 @@ export function MyPage() {
                   </tr>
                 ))}
               </tbody>
-            </table>
+            </PlainTable>
           </div>
         </section>
       </div>

@@ -11,6 +11,7 @@ import { useMe, useSchool, useTrail } from '../api/hooks.ts';
 import { AskBeforeLeaving } from '../frame/AskBeforeLeaving.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { dayAndTime } from '../parts/format.ts';
+import { PlainTable } from '../parts/PlainTable.tsx';
 import { Waiting } from '../parts/states.tsx';
 import { ZONES } from './zones.ts';
 import './people.css';
@@ -198,7 +199,7 @@ function TrailList() {
     <section className="sheet stack" aria-labelledby="trail">
       <h2 id="trail">Who did what when</h2>
       <div data-scrolls style={{ overflowX: 'auto' }}>
-        <table className="plain">
+        <PlainTable>
           <thead>
             <tr>
               <th scope="col">When</th>
@@ -217,7 +218,7 @@ function TrailList() {
               </tr>
             ))}
           </tbody>
-        </table>
+        </PlainTable>
       </div>
       {trail.data.at(-1)?.next && (
         <Button

@@ -9,6 +9,7 @@ import { useLogbook, useMe } from '../api/hooks.ts';
 import { useSetCurrent } from '../frame/current.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { day, dayAndTime, longDay } from '../parts/format.ts';
+import { PlainTable } from '../parts/PlainTable.tsx';
 import { sent } from '../parts/sent.ts';
 import { Waiting } from '../parts/states.tsx';
 import { Endorse } from './Endorse.tsx';
@@ -287,7 +288,7 @@ function SignedTable(props: {
     );
   return (
     <div style={{ overflowX: 'auto' }} data-scrolls>
-      <table className="plain logbook">
+      <PlainTable className="logbook">
         <thead>
           <tr>
             {HEADS.map((head) => (
@@ -348,7 +349,7 @@ function SignedTable(props: {
             <td colSpan={staff ? 3 : 2} />
           </tr>
         </tfoot>
-      </table>
+      </PlainTable>
     </div>
   );
 }

@@ -15,6 +15,7 @@ import { mutate } from 'swr';
 import { answered, api, messageOf, read } from '../api/client.ts';
 import { maneuverName, PARAMETER_NAMES, unitMark } from '../parts/format.ts';
 import { maneuverTitle } from '../parts/maneuvers.ts';
+import { PlainTable } from '../parts/PlainTable.tsx';
 
 type Versioned = Standard & { version: number };
 interface Preview {
@@ -88,7 +89,7 @@ export function StandardEditor({ standard, close }: { standard: Versioned; close
         </span>
       </div>
       {preview && <Changes preview={preview} />}
-      <table className="plain">
+      <PlainTable>
         <caption className="hidden">Bands</caption>
         <thead>
           <tr>
@@ -101,7 +102,7 @@ export function StandardEditor({ standard, close }: { standard: Versioned; close
         {rooms.map(({ id }) => (
           <BandRows key={id} maneuver={id} rows={rowsFor(draft, { maneuver: id })} change={changeRow} />
         ))}
-      </table>
+      </PlainTable>
       <Requirements draft={draft} change={change} />
       <Thresholds draft={draft} change={change} />
     </div>
@@ -231,7 +232,7 @@ function Thresholds({ draft, change }: { draft: Standard; change: (more: Partial
   return (
     <details>
       <summary>Thresholds: when something is a finding, and when a requirement is held</summary>
-      <table className="plain">
+      <PlainTable>
         <thead>
           <tr>
             <th scope="col">What it stands for</th>
@@ -271,7 +272,7 @@ function Thresholds({ draft, change }: { draft: Standard; change: (more: Partial
               ))}
             </tbody>
           ))}
-      </table>
+      </PlainTable>
     </details>
   );
 }

@@ -8,6 +8,7 @@ import { useMe, useStandards } from '../api/hooks.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { bandOf, PARAMETER_NAMES, unitMark } from '../parts/format.ts';
 import { maneuverTitle } from '../parts/maneuvers.ts';
+import { PlainTable } from '../parts/PlainTable.tsx';
 import { Failed, Loading } from '../parts/states.tsx';
 import { StandardEditor } from './StandardEditor.tsx';
 
@@ -84,7 +85,7 @@ export function StandardsPage() {
                 <StandardEditor key={standard.id} standard={standard} close={() => setEditing(false)} />
               ) : (
                 <div style={{ overflowX: 'auto' }}>
-                  <table className="plain">
+                  <PlainTable>
                     <thead>
                       <tr>
                         <th scope="col">Parameter</th>
@@ -102,7 +103,7 @@ export function StandardsPage() {
                         asked={standard.requirements.filter(({ maneuver }) => maneuver === id)}
                       />
                     ))}
-                  </table>
+                  </PlainTable>
                 </div>
               )}
             </section>

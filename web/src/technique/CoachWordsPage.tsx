@@ -18,6 +18,7 @@ import { AskBeforeLeaving } from '../frame/AskBeforeLeaving.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { useAddress } from '../frame/use-address.ts';
 import { Caution } from '../parts/caution.tsx';
+import { PlainTable } from '../parts/PlainTable.tsx';
 import { Waiting } from '../parts/states.tsx';
 
 /** What is wrong with a sentence; null where nothing is, or where it is left to the program. */
@@ -121,7 +122,7 @@ function Sentences(props: {
   if (props.of.length === 0) return null;
   return (
     <div style={{ overflowX: 'auto' }} data-scrolls>
-      <table className="plain coach-words">
+      <PlainTable className="coach-words">
         <thead>
           <tr>
             <th>{props.title}</th>
@@ -154,7 +155,7 @@ function Sentences(props: {
             );
           })}
         </tbody>
-      </table>
+      </PlainTable>
     </div>
   );
 }

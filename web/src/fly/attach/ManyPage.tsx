@@ -9,6 +9,7 @@ import { answered, api, messageOf, upload } from '../../api/client.ts';
 import { useForgetLessons, useLessons } from '../../api/hooks.ts';
 import { TitleBar } from '../../frame/TitleBar.tsx';
 import { dayAndTime } from '../../parts/format.ts';
+import { PlainTable } from '../../parts/PlainTable.tsx';
 import { Waiting } from '../../parts/states.tsx';
 import { MappingDialog } from './MappingDialog.tsx';
 import { lessonFor, type Prepared, prepare, recordingForm } from './prepare.ts';
@@ -131,7 +132,7 @@ function Many({ lessons }: { lessons: LessonSummary[] }) {
         </section>
         {rows.length > 0 && (
           <section className="sheet" aria-label="The files">
-            <table className="plain">
+            <PlainTable>
               <thead>
                 <tr>
                   <th>File</th>
@@ -151,7 +152,7 @@ function Many({ lessons }: { lessons: LessonSummary[] }) {
                   />
                 ))}
               </tbody>
-            </table>
+            </PlainTable>
           </section>
         )}
       </div>

@@ -2,6 +2,7 @@
 import { CHANNELS, guessMapping, isChannel, type Mapping, type TableHead } from '@keel/core';
 import { Button, Checkbox, Modal, Select } from '@mantine/core';
 import { useState } from 'react';
+import { PlainTable } from '../../parts/PlainTable.tsx';
 import {
   type Choice,
   choicesFrom,
@@ -42,7 +43,7 @@ export function MappingDialog(props: {
             : 'A proposal from the names. Look at the sample values, put right what is wrong; it is kept for the next file with this header.'}
         </p>
         <div className="mapping-scroll">
-          <table className="plain mapping">
+          <PlainTable className="mapping">
             <thead>
               <tr>
                 <th>Column</th>
@@ -110,7 +111,7 @@ export function MappingDialog(props: {
                 );
               })}
             </tbody>
-          </table>
+          </PlainTable>
         </div>
         <div className="row spread">
           <span role="status" className="small">
