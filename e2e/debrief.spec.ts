@@ -388,4 +388,6 @@ test('six hours with more than two hundred attempts: nothing overlaps, and every
   await page.goto(`/debrief/${id}?attempt=${boxes.length - 1}`);
   await expect(page.getByText(`attempt ${boxes.length} ·`)).toBeVisible();
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(1280);
+  // Two hundred turns of nobody’s would stand on a path that others read.
+  expect((await page.request.delete(`/api/recordings/${id}`)).ok()).toBe(true);
 });

@@ -12,6 +12,7 @@ import { FONT, useColours } from '../theme/colours.ts';
 use([LineChart, GridComponent, LegendComponent, MarkAreaComponent, TooltipComponent, CanvasRenderer]);
 
 const HEIGHT = 270;
+const NARROW_PX = 420;
 
 export function TrendChart({
   attempts,
@@ -42,7 +43,13 @@ export function TrendChart({
     chart.setOption({
       animation: false,
       grid: { left: 46, right: 12, top: 34, bottom: 28 },
-      legend: { top: 0, left: 0, itemWidth: 30, textStyle: { ...text, color: colours.ink } },
+      legend: {
+        top: 0,
+        left: 0,
+        // In one line in a hand, too.
+        ...(width < NARROW_PX ? { itemWidth: 16, itemGap: 7 } : { itemWidth: 30 }),
+        textStyle: { ...text, color: colours.ink },
+      },
       tooltip: {
         trigger: 'axis',
         backgroundColor: colours.sheet,
