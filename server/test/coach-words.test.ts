@@ -21,7 +21,10 @@ test('put by the chief, heard by the student, taken out again by leaving it out'
   const put = (of: number, body: object) =>
     school.chief.call('PUT', '/coach-words', { version: of, words: body });
   const answer = await put(version, own);
-  expect([answer.status, await answer.json()]).toEqual([200, { version: version + 1, words: own }]);
+  expect([answer.status, await answer.json()]).toEqual([
+    200,
+    { version: version + 1, words: own, safetyInSeat: false },
+  ]);
   expect((await read('student')).words).toEqual(own);
   expect((await put(version + 1, {})).status).toBe(200);
   expect((await read('student')).words).toEqual({});

@@ -1,5 +1,6 @@
 /** A flight as it is watched: its coach, its verdicts, and what is said of it while it is flown. */
 import { randomUUID } from 'node:crypto';
+import { readStatements, sortStatements } from '@keel/core';
 import { clocksOf, flightTimeAt } from '../src/live/clocks.ts';
 import { analysed, flightCsv, lessonInput, openSchool, type TestSchool } from './support/school.ts';
 
@@ -25,8 +26,11 @@ const BEHIND_MS = 3000;
 const AHEAD_MS = 5000;
 
 /** A device whose clock runs with the rows that it sends: the last batch is sent now. */
-async function sendFlight(seed: number, more: { before?: (lessonId: string) => Promise<void> } = {}) {
-  const { header, parts, lastS } = flownWith(seed);
+async function sendFlight(
+  flown: number | ReturnType<typeof flownWith>,
+  more: { before?: (lessonId: string) => Promise<void> } = {},
+) {
+  const { header, parts, lastS } = typeof flown === 'number' ? flownWith(flown) : flown;
   const { instructor, student, chief } = school;
   const lesson = await (
     await instructor.call('POST', '/lessons', {
@@ -112,7 +116,7 @@ test('the coach says where it is, verdicts are what Debrief says, and a watcher 
     expect.arrayContaining(['ready', 'established', 'settle']),
   );
   // In the airplane the instructor's voice is the coach.
-  for (const one of coach) expect(one).not.toHaveProperty('word');
+  for (const one of coach) expect(one.word).toBeNull();
   const turning = coach.find(({ step, toGo }) => step.id === 'established' && toGo);
   expect(turning).toMatchObject({ title: 'Steep turns', toGo: { unit: 'deg' } });
 
@@ -140,6 +144,57 @@ test('the coach says where it is, verdicts are what Debrief says, and a watcher 
   const rest = await watchToEnd(flightId, String(from));
   const after = events.slice(events.findIndex(({ id }) => id === String(from)) + 1);
   expect(rest).toEqual(after);
+});
+
+/** Half a minute level, then the nose goes up to thirty degrees and the speed goes. */
+function noseHigh(): ReturnType<typeof flownWith> {
+  const rows = Array.from({ length: 200 }, (_, i) => {
+    const timeS = i / 5;
+    const upS = Math.max(0, timeS - 30);
+    const pitchDeg = Math.min(32, 3 + 8 * upS);
+    return [timeS, 4500 + 20 * upS, 95 - 4 * upS, 360, pitchDeg, 0].map((v) => v.toFixed(1)).join(',');
+  });
+  return {
+    header: 'time_s,alt_ft,ias_kt,hdg_deg,pitch_deg,bank_deg',
+    parts: Array.from({ length: 8 }, (_, i) => rows.slice(25 * i, 25 * i + 25)),
+    lastS: 39.8,
+  };
+}
+
+test('what is said for safety is read in the right seat where the school has it so, and nothing else', async () => {
+  const words = async (safetyInSeat: boolean) => {
+    const { version } = await (await school.chief.call('GET', '/coach-words')).json();
+    const put = await school.chief.call('PUT', '/coach-words', { version, words: {}, safetyInSeat });
+    expect((await put.json()).safetyInSeat).toBe(safetyInSeat);
+    const { flightId, end } = await sendFlight(noseHigh());
+    const watching = watchToEnd(flightId);
+    await end();
+    return (await watching).flatMap(({ event, data }) => (event === 'coach' && data.word ? [data.word] : []));
+  };
+  expect(await words(false)).toEqual([]);
+  const said = await words(true);
+  expect(said.length).toBeGreaterThan(0);
+  expect(new Set(said)).toEqual(new Set(['Nose down. Power.']));
+});
+
+test('a grade given in the air is the attempt’s, and beside another’s both stay', async () => {
+  const { end, lesson } = await sendFlight(704);
+  const recordingId = await end();
+  const { score } = await analysed(school.instructor, recordingId);
+  const [{ startS, endS, maneuver }] = score.attempts;
+  const body = { kind: 'grade', grade: 2, startS: startS + 0.4, endS: endS - 0.4, maneuver };
+  const note = { id: randomUUID(), atMs: Date.now(), body };
+  for (let twice = 0; twice < 2; twice++)
+    expect((await school.instructor.call('POST', `/lessons/${lesson.id}/notes`, note)).status).toBe(201);
+  const nonsense = { ...note, id: randomUUID(), body: { ...body, grade: 7 } };
+  expect((await school.instructor.call('POST', `/lessons/${lesson.id}/notes`, nonsense)).status).toBe(422);
+  await school.chief.call('POST', `/recordings/${recordingId}/statements`, {
+    id: randomUUID(),
+    body: { kind: 'grade', grade: 3, startS, endS, maneuver },
+  });
+  const { statements } = await (await school.instructor.call('GET', `/recordings/${recordingId}`)).json();
+  const [ofFirst] = sortStatements(score.attempts, statements).byAttempt;
+  expect(readStatements(ofFirst)).toMatchObject({ grade: 3, otherGrades: [{ says: 2 }] });
 });
 
 test('marks are kept once, and lie at Debrief where they were meant, whenever they arrive', async () => {

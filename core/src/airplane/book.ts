@@ -6,7 +6,12 @@ const pressureAltitudeFt = z.number().min(-2000).max(30_000);
 const oatC = z.number().min(-60).max(60).optional();
 
 /** Wing, for lift and induced drag. */
-export const wingSchema = z.object({ areaFt2: positive.max(2000), spanFt: positive.max(300) });
+export const wingSchema = z.object({
+  areaFt2: positive.max(2000),
+  spanFt: positive.max(300),
+  /** What it hides of the side: the sky, or the ground. High where nothing is said. */
+  mounted: z.enum(['high', 'low']).optional(),
+});
 
 export const engineSchema = z.object({
   ratedHp: positive.max(2000),

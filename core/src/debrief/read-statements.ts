@@ -12,10 +12,20 @@ import {
   type StatementBody,
 } from './statements.ts';
 
+/** A word with whose it is, and when it was said. */
+export interface SaidBy<T> {
+  says: T;
+  authorName: string;
+  createdAt: string;
+}
+
 export interface AttemptStatements {
   /** All of them, in time order. */
   all: Statement[];
   grade: number | null;
+  /** What others said of it who teach, each one's last word, where it is another: both stay in sight. */
+  otherGrades: SaidBy<number>[];
+  otherHelp: SaidBy<Help>[];
   selfGrade: { grade: number; beforeVerdict: boolean } | null;
   /** Unknown until somebody said it: it is never taken for unaided. */
   help: Help | 'unknown';
@@ -144,6 +154,25 @@ export function unsaidHelp(
 
 const NOBODY_SAID: UnsaidHelp = { help: 'unknown', bulk: false };
 
+/** Each other author's last word of a kind, where it is not the word that holds. */
+function others<K extends 'grade' | 'help', T>(
+  statements: readonly Statement[],
+  kind: K,
+  of: (body: Extract<StatementBody, { kind: K }>) => T,
+): SaidBy<T>[] {
+  const last = new Map<string, SaidBy<T>>();
+  let holds: { says: T; authorId: string } | undefined;
+  for (const { authorId, authorName, createdAt, body } of statements) {
+    if (body.kind !== kind) continue;
+    const says = of(body as Extract<StatementBody, { kind: K }>);
+    last.set(authorId, { says, authorName, createdAt });
+    holds = { says, authorId };
+  }
+  return [...last]
+    .filter(([authorId, { says }]) => authorId !== holds?.authorId && says !== holds?.says)
+    .map(([, said]) => said);
+}
+
 /** What was said of one attempt, in time order, read as its state now. */
 export function readStatements(statements: Statement[], unsaid: UnsaidHelp = NOBODY_SAID): AttemptStatements {
   const help = latest(statements, 'help');
@@ -153,6 +182,8 @@ export function readStatements(statements: Statement[], unsaid: UnsaidHelp = NOB
   return {
     all: statements,
     grade: latest(statements, 'grade')?.grade ?? null,
+    otherGrades: others(statements, 'grade', ({ grade }) => grade),
+    otherHelp: others(statements, 'help', ({ help }) => help),
     selfGrade: selfGrade ? { grade: selfGrade.grade, beforeVerdict: selfGrade.beforeVerdict } : null,
     help: help?.help ?? unsaid.help,
     flownBy: help?.flownBy ?? (unsaid.help === 'demonstration' ? 'instructor' : 'student'),

@@ -27,6 +27,26 @@ test('the last word of a kind counts', () => {
   expect(state.grade).toBe(3);
 });
 
+test('two who do not agree: the last word holds, the other stays in sight; who changes their mind said one thing', () => {
+  const by = (authorId: string, authorName: string, body: Rest<StatementBody>): Statement => ({
+    ...statement(body),
+    authorId,
+    authorName,
+  });
+  const [idris, petra] = ['1', '2'].map((n) => `00000000-0000-4000-8000-00000000000${n}`);
+  const unaided = { kind: 'help', help: 'unaided', flownBy: 'student' } as const;
+  const state = readStatements([
+    by(idris, 'Idris', { kind: 'grade', grade: 4 }),
+    by(idris, 'Idris', { kind: 'grade', grade: 2 }),
+    by(idris, 'Idris', unaided),
+    by(petra, 'Petra', { kind: 'grade', grade: 3 }),
+    by(petra, 'Petra', unaided),
+  ]);
+  expect(state.grade).toBe(3);
+  expect(state.otherGrades).toEqual([{ says: 2, authorName: 'Idris', createdAt: '2026-01-01T00:00:00Z' }]);
+  expect(state.otherHelp).toEqual([]);
+});
+
 test('who flew is unknown until somebody says it', () => {
   expect(readStatements([])).toMatchObject({ help: 'unknown', flownBy: 'student', helpStated: false });
   const shown = { help: 'demonstration', bulk: false } as const;

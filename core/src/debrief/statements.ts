@@ -59,6 +59,9 @@ const words = z.string().trim().min(1, 'write a few words').max(2000);
 
 const [discard, edges, split, merge, retype, seen, configured] = editSchema.options;
 
+/** The mark of who has no hand free for words: they are said at Debrief, at the same moment. */
+export const WORDS_LATER = 'own words, later';
+
 export const statementBodySchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('grade'), ...interval, grade: gradeSchema }),
   /** `beforeVerdict`: the student had not yet been shown the verdict. */

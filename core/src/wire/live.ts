@@ -1,20 +1,17 @@
 /** Flights under way, as they cross the wire. */
 import { z } from 'zod';
-import { helpSchema } from '../debrief/statements.ts';
+import { gradeSchema, helpSchema } from '../debrief/statements.ts';
+
+const flown = { startS: z.number(), endS: z.number(), maneuver: z.string().max(40) };
 
 /**
- * What is said while it is flown. A `mark` is a moment; `help` is about an attempt that has ended, by the stretch of the
- * flight in which it lay.
+ * What is said while it is flown. A `mark` is a moment; `help` and `grade` are about an attempt that has ended, by the
+ * stretch of the flight in which it lay.
  */
 export const liveNoteBodySchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('mark'), text: z.string().trim().min(1, 'a mark has a word').max(200) }),
-  z.object({
-    kind: z.literal('help'),
-    help: helpSchema,
-    startS: z.number(),
-    endS: z.number(),
-    maneuver: z.string().max(40),
-  }),
+  z.object({ kind: z.literal('help'), help: helpSchema, ...flown }),
+  z.object({ kind: z.literal('grade'), grade: gradeSchema, ...flown }),
 ]);
 export type LiveNoteBody = z.infer<typeof liveNoteBodySchema>;
 
@@ -63,5 +60,7 @@ export const liveCoachSchema = z.object({
   beganS: z.number().nullable(),
   /** Nothing is shown just now: every eye belongs outside. */
   blank: z.boolean(),
+  /** What is said for safety, for the instructor's eyes where the school has that; else null. */
+  word: z.string().nullable(),
 });
 export type LiveCoach = z.infer<typeof liveCoachSchema>;

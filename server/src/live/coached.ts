@@ -28,6 +28,8 @@ interface Coached {
   coach: LessonCoach;
   cards: readonly TargetCard[];
   header: string;
+  /** What is said for safety may be read in the airplane. */
+  safetyShown: boolean;
   next: number;
   /** What the column counts from: a recording counts from nought. */
   zeroS: number;
@@ -116,6 +118,7 @@ async function open(database: DataSource, flight: LiveFlight): Promise<Coached |
     }),
     cards,
     header,
+    safetyShown: school.settings.safetyInSeat ?? false,
     next: 0,
     zeroS: Number.NaN,
     heard: new Map(),
@@ -158,7 +161,7 @@ function hearBatch(
         }),
       );
     }
-    const { step, next, toGo, timeS, beganS, blank, card } = look;
+    const { step, next, toGo, timeS, beganS, blank, card, word } = look;
     heard = {
       seq,
       timeS,
@@ -169,6 +172,7 @@ function hearBatch(
       toGo,
       beganS,
       blank,
+      word: coached.safetyShown && !blank ? (word?.says ?? null) : null,
     };
   }
   coached.heard.set(seq, heard);

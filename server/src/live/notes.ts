@@ -88,6 +88,7 @@ export async function sayNotes(
 
 function bodyOf({ at, body }: LiveNote, timeAt: TimeAt | null, score: Score): StatementBody | null {
   if (body.kind === 'help') return helpBody(body);
+  if (body.kind === 'grade') return body;
   const { durationS } = score.recording;
   // Where it lies nobody knows: it is said of the lesson, with the time of day.
   if (!timeAt)

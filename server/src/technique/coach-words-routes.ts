@@ -5,8 +5,14 @@ import { SchoolEntity } from '../db/entities.ts';
 import { json, jsonBody, router } from '../http/env.ts';
 import { Problem } from '../http/problem.ts';
 import { requireChief } from '../scope.ts';
+import { changeSettings } from './change-settings.ts';
 
-const versionedSchema = z.object({ version: z.number().int(), words: coachWordsSchema });
+const versionedSchema = z.object({
+  version: z.number().int(),
+  words: coachWordsSchema,
+  /** Whether what is said for safety stands in the right-seat view, for the instructor's eyes. */
+  safetyInSeat: z.boolean(),
+});
 
 export const coachWordsRoutes = () =>
   router()
@@ -20,7 +26,8 @@ export const coachWordsRoutes = () =>
       async (c) => {
         const schools = c.get('database').getRepository(SchoolEntity);
         const { version, settings } = await schools.findOneByOrFail({ id: c.get('viewer').schoolId });
-        return c.json({ version, words: settings.coachWords ?? {} }, 200);
+        const { coachWords: words = {}, safetyInSeat = false } = settings;
+        return c.json({ version, words, safetyInSeat }, 200);
       },
     )
     .openapi(
@@ -28,30 +35,25 @@ export const coachWordsRoutes = () =>
         method: 'put',
         path: '/coach-words',
         summary: 'Put them otherwise; `version` is the one that was read',
-        request: { body: jsonBody(versionedSchema) },
+        request: { body: jsonBody(versionedSchema.partial({ safetyInSeat: true })) },
         responses: { 200: json(versionedSchema, 'Changed') },
       }),
       async (c) => {
-        const viewer = c.get('viewer');
+        const [viewer, database] = [c.get('viewer'), c.get('database')];
         requireChief(viewer);
-        const { version, words } = c.req.valid('json');
+        const { version, words, safetyInSeat: asked } = c.req.valid('json');
         const unknown = unknownSentence(words);
         if (unknown !== undefined)
           throw new Problem(
             422,
             `${unknown}: the coach has no such sentence, or one that is said for safety or with the day’s figures and stays as it is.`,
           );
-        const schools = c.get('database').getRepository(SchoolEntity);
-        const { settings } = await schools.findOneByOrFail({ id: viewer.schoolId });
-        const { affected } = await schools.update(
-          { id: viewer.schoolId, version },
-          { settings: { ...settings, coachWords: words }, version: version + 1 },
-        );
-        if (affected === 0)
-          throw new Problem(
-            409,
-            'The school’s choices were changed in another window. Load them again; yours are still here.',
-          );
-        return c.json({ version: version + 1, words }, 200);
+        const { settings } = await database
+          .getRepository(SchoolEntity)
+          .findOneByOrFail({ id: viewer.schoolId });
+        const safetyInSeat = asked ?? settings.safetyInSeat ?? false;
+        const part = { coachWords: words, safetyInSeat };
+        const now = await changeSettings(database, viewer, version, part);
+        return c.json({ version: now, words, safetyInSeat }, 200);
       },
     );

@@ -3,8 +3,7 @@ import { createRoute, z } from '@hono/zod-openapi';
 import { type Technique, techniqueSchema } from '@keel/core';
 import { type School, SchoolEntity } from '../db/entities.ts';
 import { json, jsonBody, router } from '../http/env.ts';
-import { Problem } from '../http/problem.ts';
-import { requireChief } from '../scope.ts';
+import { changeSettings } from './change-settings.ts';
 
 /** The school's choices, with the default for any that an older row does not have. */
 export const techniqueOf = (school: School): Technique => techniqueSchema.parse(school.settings.technique);
@@ -37,21 +36,9 @@ export function techniqueRoutes() {
         responses: { 200: json(versionedSchema, 'Changed') },
       }),
       async (c) => {
-        const viewer = c.get('viewer');
-        requireChief(viewer);
         const { version, technique } = c.req.valid('json');
-        const schools = c.get('database').getRepository(SchoolEntity);
-        const { settings } = await schools.findOneByOrFail({ id: viewer.schoolId });
-        const { affected } = await schools.update(
-          { id: viewer.schoolId, version },
-          { settings: { ...settings, technique }, version: version + 1 },
-        );
-        if (affected === 0)
-          throw new Problem(
-            409,
-            'The choices were changed in another window. Load them again; yours are still here.',
-          );
-        return c.json({ version: version + 1, technique }, 200);
+        const now = await changeSettings(c.get('database'), c.get('viewer'), version, { technique });
+        return c.json({ version: now, technique }, 200);
       },
     );
 }

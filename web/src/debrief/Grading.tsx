@@ -4,7 +4,6 @@ import {
   type AttemptStatements,
   DISCONTINUED_REASONS,
   GRADES,
-  type Statement,
   VERDICT_WORDS,
 } from '@keel/core';
 import { Button, Select, TextInput } from '@mantine/core';
@@ -12,9 +11,11 @@ import { useState } from 'react';
 import { dayAndTime } from '../parts/format.ts';
 import { CommentForm } from './CommentForm.tsx';
 import { EditAttempt } from './EditAttempt.tsx';
+import { helpName } from './help-words.ts';
 import { SeenTaps } from './Seen.tsx';
 import type { AddStatement } from './use-statements.ts';
 import { WhoFlew } from './WhoFlew.tsx';
+import { Words } from './Words.tsx';
 
 export function GradeButtons(props: {
   value: number | null;
@@ -73,6 +74,7 @@ export function InstructorGrading(props: {
           label="Your grade"
         />
         <WhoFlew statements={statements} addStatement={addStatement} />
+        <OtherWords statements={statements} />
       </section>
       <section className="sheet stack" aria-label="More of this attempt" style={{ gap: 10 }}>
         <SeenTaps statements={statements} addStatement={addStatement} maneuver={props.attempt.maneuver} />
@@ -87,7 +89,7 @@ export function InstructorGrading(props: {
           placeholder="Stop the roll, then pull."
         />
         <CommentForm label="Comment" action="Keep" keep={(text) => addStatement({ kind: 'comment', text })} />
-        <Words statements={statements} />
+        <Words statements={statements} addStatement={addStatement} />
         <div className="row" style={{ flexWrap: 'wrap', gap: 2 }}>
           {MORE.map(({ value, label }) => (
             <Button
@@ -112,6 +114,24 @@ export function InstructorGrading(props: {
         )}
       </section>
     </>
+  );
+}
+
+/** Two who teach do not agree: the last word holds, and the other is not lost. */
+function OtherWords({ statements: { otherGrades, otherHelp } }: { statements: AttemptStatements }) {
+  const others = [
+    ...otherGrades.map((one) => ({ ...one, says: `grade ${one.says}` })),
+    ...otherHelp.map((one) => ({ ...one, says: helpName(one.says) })),
+  ];
+  if (others.length === 0) return null;
+  return (
+    <p className="small">
+      <strong>Said otherwise:</strong>{' '}
+      {others
+        .map(({ says, authorName, createdAt }) => `${says} by ${authorName}, ${dayAndTime(createdAt)}`)
+        .join('; ')}
+      .
+    </p>
   );
 }
 
@@ -164,29 +184,6 @@ function Exceptions({
         ]}
       />
     </div>
-  );
-}
-
-/** Comments and marks, with who said them. */
-export function Words({ statements }: { statements: { all: readonly Statement[] } }) {
-  const words = statements.all.flatMap((one) =>
-    one.body.kind === 'comment' || one.body.kind === 'mark'
-      ? [{ ...one, text: one.body.text, kind: one.body.kind }]
-      : [],
-  );
-  if (words.length === 0) return null;
-  return (
-    <ul className="words">
-      {words.map(({ id, text, authorName, createdAt, kind }) => (
-        <li key={id}>
-          {text}{' '}
-          <span className="quiet small">
-            {kind === 'mark' ? 'mark, ' : ''}
-            {authorName}, {dayAndTime(createdAt)}
-          </span>
-        </li>
-      ))}
-    </ul>
   );
 }
 

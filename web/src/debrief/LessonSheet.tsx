@@ -4,9 +4,9 @@ import { Button, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { maneuverTitle } from '../parts/maneuvers.ts';
 import { CommentForm } from './CommentForm.tsx';
-import { Words } from './Grading.tsx';
 import type { NewStatement } from './use-statements.ts';
 import { WhoFlewAll } from './WhoFlew.tsx';
+import { Words } from './Words.tsx';
 
 type AddLessonStatement = (body: NewStatement) => Promise<boolean>;
 
@@ -96,7 +96,7 @@ export function LessonSheet(props: {
       </div>
       <div className="stack" style={{ gap: 8 }}>
         <h3>Of the lesson as a whole</h3>
-        <Words statements={lesson} />
+        <Words statements={lesson} addStatement={isStudent ? undefined : addStatement} />
         <CommentForm
           label="Words on the lesson"
           action="Add"

@@ -127,6 +127,14 @@ export function AirplaneEditor(props: {
           value={String(valueAt(draft, ['propeller', 'kind']) ?? 'fixed-pitch')}
           onChange={(value) => set(['propeller', 'kind'], value)}
         />
+        {valueAt(draft, ['wing']) !== undefined && (
+          <Select
+            label="Wing, for the view to the side"
+            data={['high', 'low']}
+            value={String(valueAt(draft, ['wing', 'mounted']) ?? 'high')}
+            onChange={(value) => set(['wing', 'mounted'], value)}
+          />
+        )}
         <NumberInput
           label="Takeoff flaps, stage"
           hideControls

@@ -2,10 +2,12 @@
 import {
   type Airplane,
   DISCONTINUED_REASONS,
+  GRADES,
   type Help,
   type Lesson,
   requireRoom,
   type TargetCard,
+  WORDS_LATER,
 } from '@keel/core';
 import { useState } from 'react';
 import type { LiveState } from '../live/use-live-flight.ts';
@@ -99,6 +101,9 @@ export function Between({ card, lesson, live, fresh, airplane, notes, begin, fol
             {text}
           </button>
         ))}
+        <button type="button" className="seat-button" onClick={() => mark(WORDS_LATER)}>
+          own words
+        </button>
         <button
           type="button"
           className="seat-button"
@@ -129,6 +134,23 @@ export function Between({ card, lesson, live, fresh, airplane, notes, begin, fol
           </button>
         ))}
       </div>
+      {verdict && (
+        <fieldset className="seat-row" aria-label={`Your grade of ${verdict.title}`}>
+          {GRADES.map(({ grade, name }) => (
+            <button
+              key={grade}
+              type="button"
+              className="seat-button"
+              onClick={() => {
+                const { startS, endS, maneuver } = verdict;
+                notes.say({ kind: 'grade', grade, startS, endS, maneuver }, `${grade} ${name}`);
+              }}
+            >
+              {grade} {name}
+            </button>
+          ))}
+        </fieldset>
+      )}
       {list === 'broken' ? (
         <div className="seat-row">
           {DISCONTINUED_REASONS.map((reason) => (

@@ -11,6 +11,7 @@ interface Props {
 
 export function InAttempt({ coach, say, between }: Props) {
   const blank = coach?.blank ?? false;
+  const word = coach?.word ?? null;
   return (
     <>
       <button
@@ -20,7 +21,13 @@ export function InAttempt({ coach, say, between }: Props) {
         aria-label="The attempt is over"
         data-blank={blank || undefined}
       >
-        {!blank && (
+        {!blank && word !== null && (
+          <span className="seat-safety">
+            <small>for your eyes; the voice is yours</small>
+            <strong>{word}</strong>
+          </span>
+        )}
+        {!blank && word === null && (
           <>
             <span>
               <small>{coach ? 'next on the card' : 'over? tap here'}</small>

@@ -40,10 +40,12 @@ interface Props {
   stick?: (stick: PointerStick | null) => void;
   /** Where the eyes are turned; ahead where it is left out. */
   look?: LookName;
+  /** Where the wing is, as the airplane's file has it; it hides one or the other of the side. */
+  wing?: 'high' | 'low';
   children?: ReactNode;
 }
 
-export function Windscreen({ latest, pictures, stick, look = 'ahead', children }: Props) {
+export function Windscreen({ latest, pictures, stick, look = 'ahead', wing = 'high', children }: Props) {
   const eyes = useRef<Eyes>(LOOKS.ahead);
   eyes.current = LOOKS[look];
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -98,7 +100,7 @@ export function Windscreen({ latest, pictures, stick, look = 'ahead', children }
             <path className="post" d="M802 0h17l56 450h-17z" />
           </>
         ) : (
-          <Side look={look} />
+          <Side look={look} wing={wing} />
         )}
       </svg>
       {flat && <span className="flat-note">drawn flat: no WebGL here</span>}
@@ -110,14 +112,23 @@ export function Windscreen({ latest, pictures, stick, look = 'ahead', children }
 /** The engine is ahead of the middle of the airplane, so right of the left seat: it looks different each way. */
 const COWLING = `M0 ${HEIGHT}V455C130 418 300 386 470 386C640 386 790 418 ${WIDTH} 452V${HEIGHT}Z`;
 
-/** What the airplane itself hides of the side: a high wing above, the sill of the door below. */
-function Side({ look }: { look: LookName }) {
+/** What the airplane itself hides of the side: a high wing above, or a low one below, and the sill of the door. */
+function Side({ look, wing }: { look: LookName; wing: 'high' | 'low' }) {
+  const down = look === 'down';
   return (
     <>
-      {look !== 'down' && <path className="cowling" d={`M0 0H${WIDTH}V62L0 96Z`} />}
+      {wing === 'high' && !down && <path className="cowling" d={`M0 0H${WIDTH}V62L0 96Z`} />}
+      {wing === 'low' && (
+        <path
+          className="cowling"
+          d={
+            down ? `M0 ${HEIGHT}V250L${WIDTH} 214V${HEIGHT}Z` : `M60 ${HEIGHT}L250 348L690 336L880 ${HEIGHT}Z`
+          }
+        />
+      )}
       <path
         className="cowling"
-        d={`M0 ${HEIGHT}V${look === 'down' ? 470 : 430}L${WIDTH} ${look === 'down' ? 486 : 446}V${HEIGHT}Z`}
+        d={`M0 ${HEIGHT}V${down ? 470 : 430}L${WIDTH} ${down ? 486 : 446}V${HEIGHT}Z`}
       />
       <path className="post" d={look === 'right' ? 'M90 0h14v450h-14z' : 'M790 0h14v450h-14z'} />
     </>

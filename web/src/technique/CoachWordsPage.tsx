@@ -8,7 +8,7 @@ import {
   rooms,
   USUAL_MANEUVER,
 } from '@keel/core';
-import { Button, Select, TextInput } from '@mantine/core';
+import { Button, Checkbox, Select, TextInput } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -33,11 +33,14 @@ export function CoachWordsPage() {
   const { data: me } = useMe();
   const [maneuver, setManeuver] = useAddress('maneuver', USUAL_MANEUVER);
   const [changes, setChanges] = useState<Record<string, string>>({});
+  const [inSeat, setInSeat] = useState<boolean | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const room = rooms.find(({ id }) => id === maneuver) ?? rooms[0];
   const sentences = useMemo(() => coachSentences(room.id as ManeuverId), [room]);
   if (!kept.data || !me) return <Waiting query={kept} what="what the coach says" />;
   const { version, words } = kept.data;
+  const safetyInSeat = inSeat ?? kept.data.safetyInSeat;
+  const unsaved = Object.keys(changes).length > 0 || safetyInSeat !== kept.data.safetyInSeat;
   const now: CoachWords = { ...words, ...changes };
   const readOnly = me.role !== 'chief';
   const faults = Object.entries(changes).some(([key, text]) => faultOf(key, text) !== null);
@@ -45,10 +48,11 @@ export function CoachWordsPage() {
     setProblem(null);
     const own = Object.fromEntries(Object.entries(now).filter(([, text]) => text.trim() !== ''));
     try {
-      await kept.mutate(read(api['coach-words'].$put({ json: { version, words: own } })), {
+      await kept.mutate(read(api['coach-words'].$put({ json: { version, words: own, safetyInSeat } })), {
         revalidate: false,
       });
       setChanges({});
+      setInSeat(null);
       notifications.show({ message: 'Saved. It is said so from the next flight on.' });
     } catch (error) {
       setProblem(messageOf(error));
@@ -57,7 +61,7 @@ export function CoachWordsPage() {
   };
   return (
     <>
-      <AskBeforeLeaving unsaved={Object.keys(changes).length > 0} what="What the coach says" />
+      <AskBeforeLeaving unsaved={unsaved} what="What the coach says" />
       <TitleBar
         title="What the coach says"
         about="In the trainer and in the replay. Eight words at most; an empty field leaves the program’s."
@@ -66,7 +70,7 @@ export function CoachWordsPage() {
           Technique
         </Button>
         {!readOnly && (
-          <Button onClick={save} disabled={Object.keys(changes).length === 0 || faults}>
+          <Button onClick={save} disabled={!unsaved || faults}>
             Save words
           </Button>
         )}
@@ -100,6 +104,13 @@ export function CoachWordsPage() {
             now={now}
             readOnly={readOnly}
             put={(key, text) => setChanges((before) => ({ ...before, [key]: text }))}
+          />
+          <Checkbox
+            label="Show what is said for safety in the right-seat view"
+            description="For the instructor’s eyes, in the band above the two zones; never below 1,000 ft above the ground, never from the first sign of a stall to the climb, and never spoken. Everything else is silent in the airplane."
+            checked={safetyInSeat}
+            disabled={readOnly}
+            onChange={(event) => setInSeat(event.currentTarget.checked)}
           />
           <Caution>
             Put it otherwise, but ask for the same: what must never be said in a moment is decided by what a

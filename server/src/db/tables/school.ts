@@ -32,6 +32,8 @@ export interface StoredSettings {
   syllabusId?: string;
   /** What the coach says, in the school’s own words; what is left out is said in the program’s. */
   coachWords?: CoachWords;
+  /** Whether what is said for safety is shown in the right-seat view. */
+  safetyInSeat?: boolean;
   /** Endorsements in the school’s own words; those that came with the program where it is left out. */
   endorsementTemplates?: EndorsementTemplate[];
 }

@@ -243,7 +243,13 @@ function Flying(props: {
   return (
     <div className="trainer">
       <div className="trainer-flight">
-        <Windscreen latest={trainer.latest} pictures={pictures} stick={setPointer} look={around.look}>
+        <Windscreen
+          latest={trainer.latest}
+          pictures={pictures}
+          stick={setPointer}
+          look={around.look}
+          wing={airplane.wing?.mounted}
+        >
           <p className="spoken" role="status" data-level={word?.level}>
             {word?.says}
           </p>
