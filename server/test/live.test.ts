@@ -239,6 +239,36 @@ test('marks are kept once, and lie at Debrief where they were meant, whenever th
   expect((await school.instructor.call('DELETE', `/lessons/${lessonId}/notes/${late.id}`)).status).toBe(409);
 });
 
+test('a mark has a voice: kept once, its author’s, heard by who may read the lesson, and a mark at Debrief', async () => {
+  const lesson = await (
+    await school.instructor.call('POST', '/lessons', lessonInput(school.student.id))
+  ).json();
+  const note = { id: randomUUID(), atMs: Date.now(), body: { kind: 'mark', text: 'voice note' } };
+  await school.instructor.call('POST', `/lessons/${lesson.id}/notes`, note);
+  // No flight was heard of: where it lies nobody knows.
+  const kept = await (await school.instructor.call('GET', `/lessons/${lesson.id}/notes`)).json();
+  expect(kept).toMatchObject([{ id: note.id, atS: null }]);
+  const sound = Buffer.from('some seconds of sound');
+  const put = (bytes: Buffer, type = 'audio/webm;codecs=opus', who = school.instructor, id = note.id) =>
+    who.call('PUT', `/notes/${id}/voice`, new Uint8Array(bytes), { 'Content-Type': type });
+  expect((await put(sound, 'text/html')).status).toBe(415);
+  expect((await put(Buffer.alloc(0))).status).toBe(422);
+  expect((await put(Buffer.alloc(700 * 1024))).status).toBe(413);
+  expect((await put(sound, undefined, school.instructor, randomUUID())).status).toBe(404);
+  expect((await put(sound, undefined, school.student)).status).toBe(403);
+  expect((await put(sound, undefined, school.chief)).status).toBe(404);
+  for (let twice = 0; twice < 2; twice++) expect((await put(sound)).status).toBe(204);
+  expect((await put(Buffer.from('another'))).status).toBe(409);
+  for (const who of [school.instructor, school.student, school.chief]) {
+    const heard = await who.call('GET', `/notes/${note.id}/voice`);
+    expect([heard.status, heard.headers.get('content-type')]).toEqual([200, 'audio/webm']);
+    expect(heard.headers.get('x-content-type-options')).toBe('nosniff');
+    expect(Buffer.from(await heard.arrayBuffer()).equals(sound)).toBe(true);
+  }
+  for (const nobody of [school.otherInstructor, school.stranger])
+    expect((await nobody.call('GET', `/notes/${note.id}/voice`)).status).toBe(404);
+});
+
 test('a flight whose file came by hand before is that recording, with what was said while it was flown', async () => {
   const { header, parts } = flownWith(703);
   const file = `${header}\n${parts.flat().join('\n')}\n`;

@@ -62,6 +62,9 @@ const [discard, edges, split, merge, retype, seen, configured] = editSchema.opti
 /** The mark of who has no hand free for words: they are said at Debrief, at the same moment. */
 export const WORDS_LATER = 'own words, later';
 
+/** The mark of who spoke instead: its sound is kept under the same id. */
+export const VOICE_NOTE = 'voice note';
+
 export const statementBodySchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('grade'), ...interval, grade: gradeSchema }),
   /** `beforeVerdict`: the student had not yet been shown the verdict. */

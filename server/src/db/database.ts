@@ -12,6 +12,7 @@ import { Promises1700000000008 } from './migrations/1700000000008-promises.ts';
 import { School1700000000009 } from './migrations/1700000000009-school.ts';
 import { Path1700000000010 } from './migrations/1700000000010-path.ts';
 import { Live1700000000011 } from './migrations/1700000000011-live.ts';
+import { Voice1700000000012 } from './migrations/1700000000012-voice.ts';
 
 /** Every change to the tables, oldest first. */
 export const MIGRATIONS = [
@@ -26,6 +27,7 @@ export const MIGRATIONS = [
   School1700000000009,
   Path1700000000010,
   Live1700000000011,
+  Voice1700000000012,
 ];
 
 /** @param connections how many at once, at the most. */

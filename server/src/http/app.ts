@@ -21,6 +21,7 @@ import { hangarRoutes } from '../hangar/routes.ts';
 import { deviceRoutes } from '../live/devices.ts';
 import { feedOfFlightRoutes } from '../live/feed-routes.ts';
 import { liveNoteRoutes } from '../live/note-routes.ts';
+import { voiceRoutes } from '../live/voice-routes.ts';
 import { watchRoutes } from '../live/watch-routes.ts';
 import { enteredRoutes } from '../path/entered-routes.ts';
 import { gateRoutes } from '../path/gate-routes.ts';
@@ -170,5 +171,6 @@ const api = () =>
     .route('/', deviceRoutes())
     .route('/', feedOfFlightRoutes())
     .route('/', watchRoutes())
-    .route('/', liveNoteRoutes());
+    .route('/', liveNoteRoutes())
+    .route('/', voiceRoutes());
 export type Api = ReturnType<typeof api>;

@@ -29,7 +29,7 @@ async function notesOf(database: DataSource, { schoolId }: Viewer, lessonId: str
       body,
       undone,
       author: { id: authorId, name: author },
-      atS: timeAt?.(at.getTime()),
+      atS: timeAt?.(at.getTime()) ?? null,
     }),
   );
 }

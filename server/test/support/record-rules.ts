@@ -219,6 +219,13 @@ export function recordRules(ids: () => { student: string; instructor: string }):
       path: () => `/lessons/${randomUUID()}/notes/${randomUUID()}`,
       allowed: everyone(404),
     },
+    'PUT /notes/{noteId}/voice': {
+      path: () => `/notes/${randomUUID()}/voice`,
+      body: () => ({}),
+      allowed: { chief: 404, instructor: 404, otherInstructor: 404, stranger: 404 },
+      others: 403,
+    },
+    'GET /notes/{noteId}/voice': { path: () => `/notes/${randomUUID()}/voice`, allowed: everyone(404) },
     'GET /live/{id}/events': { path: () => `/live/${randomUUID()}/events`, allowed: everyone(404) },
   };
 }

@@ -184,7 +184,10 @@ async function request(
       ...(body !== undefined && { 'Content-Type': 'application/json' }),
       ...headers,
     },
-    ...(body !== undefined && { body: JSON.stringify(body) }),
+    // Bytes go as they are.
+    ...(body !== undefined && {
+      body: body instanceof Uint8Array ? new Uint8Array(body) : JSON.stringify(body),
+    }),
   });
 }
 

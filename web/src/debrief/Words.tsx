@@ -1,5 +1,5 @@
 /** Comments and marks, with who said them; a mark that waits for its words takes them here. */
-import { type Statement, type StatementBody, WORDS_LATER } from '@keel/core';
+import { type Statement, type StatementBody, VOICE_NOTE, WORDS_LATER } from '@keel/core';
 import { Button, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { dayAndTime } from '../parts/format.ts';
@@ -26,6 +26,9 @@ export function Words(props: {
         <li key={id}>
           {isWaiting(body) && props.addStatement ? (
             <SayIt atS={body.atS} say={props.addStatement} />
+          ) : isVoice(body) ? (
+            // biome-ignore lint/a11y/useMediaCaption: nobody has written down what was spoken in the airplane
+            <audio controls preload="none" src={`/api/notes/${id}/voice`} aria-label="Voice note" />
           ) : (
             `${body.text} `
           )}
@@ -40,6 +43,11 @@ export function Words(props: {
 }
 
 const isWaiting = (body: StatementBody): body is Mark => body.kind === 'mark' && body.text === WORDS_LATER;
+
+/** Where nothing tells when it was meant, it is a word on the lesson with the time of day after it. */
+const isVoice = (body: StatementBody): boolean =>
+  (body.kind === 'mark' && body.text === VOICE_NOTE) ||
+  (body.kind === 'comment' && body.text.startsWith(`${VOICE_NOTE} (`));
 
 function SayIt({ atS, say }: { atS: number; say: Say }) {
   const [text, setText] = useState('');

@@ -17,6 +17,7 @@ import { SeatLanes } from './SeatLanes.tsx';
 import { Since } from './Since.tsx';
 import { useDemonstration } from './use-demonstration.ts';
 import type { Notes } from './use-notes.ts';
+import { useVoice } from './use-voice.ts';
 import { VerdictOnTap } from './VerdictOnTap.tsx';
 
 const NAMED = ['late', 'feet', 'looked in'] as const;
@@ -44,6 +45,7 @@ export function Between({ card, lesson, live, fresh, airplane, notes, begin, fol
   const demonstration = useDemonstration(airplane, card);
   const [list, setList] = useState<'checks' | 'drill' | 'broken' | null>(null);
   const mark = (text: string) => notes.say({ kind: 'mark', text }, text);
+  const voice = useVoice(notes.speak);
   const verdict = live.verdicts.at(-1) ?? null;
   const usual = usualHelp(live, verdict?.maneuver ?? card?.maneuver);
   const hasDrill = card ? (requireRoom(card.maneuver).hasDrill ?? false) : false;
@@ -104,6 +106,11 @@ export function Between({ card, lesson, live, fresh, airplane, notes, begin, fol
         <button type="button" className="seat-button" onClick={() => mark(WORDS_LATER)}>
           own words
         </button>
+        {voice && (
+          <button type="button" className="seat-button" aria-pressed={voice.speaking} onClick={voice.tap}>
+            {voice.speaking ? 'speaking: tap to end' : 'voice note'}
+          </button>
+        )}
         <button
           type="button"
           className="seat-button"
@@ -113,6 +120,11 @@ export function Between({ card, lesson, live, fresh, airplane, notes, begin, fol
           undo
         </button>
       </div>
+      {voice?.problem && (
+        <p className="seat-last" role="alert">
+          {voice.problem}
+        </p>
+      )}
       <p className="seat-last" role="status">
         {notes.tapped.length === 0
           ? 'who flew, with how much help (nothing is counted until you say)'

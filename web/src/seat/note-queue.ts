@@ -14,7 +14,10 @@ export interface WaitingNote {
   by: string;
   /** When it was meant, by the server’s clock as it is known here, ms. */
   atMs: number;
-  what: { kind: 'note'; body: LiveNoteBody } | { kind: 'undo' };
+  what:
+    | { kind: 'note'; body: LiveNoteBody }
+    | { kind: 'voice'; type: string; bytes: ArrayBuffer }
+    | { kind: 'undo' };
   /** Why the server would not have it. */
   refused?: string;
 }
@@ -43,7 +46,8 @@ export interface NoteQueueOptions {
 }
 
 export interface NoteQueue {
-  add(note: Omit<WaitingNote, 'n' | 'by' | 'id'>): Promise<string>;
+  /** @param id of a note that it belongs to; its own where it is left out */
+  add(note: Omit<WaitingNote, 'n' | 'by' | 'id'>, id?: string): Promise<string>;
   /** Takes back a note: one that has not gone is forgotten, one that has is undone at the server. */
   undo(lessonId: string, id: string): Promise<void>;
   waiting(lessonId: string): Promise<WaitingNote[]>;
@@ -91,16 +95,16 @@ export function openNoteQueue({ by, send, mayPass, againMs = 3000 }: NoteQueueOp
   }
 
   const queue: NoteQueue = {
-    async add(note) {
-      const id = crypto.randomUUID();
+    async add(note, id = crypto.randomUUID()) {
       await (await database()).add('notes', { ...note, id, by });
       changed();
       void queue.send();
       return id;
     },
     async undo(lessonId, id) {
-      const mine = (await all()).find((note) => note.id === id && note.what.kind === 'note');
-      if (mine && !sending) await (await database()).delete('notes', mine.n!);
+      const mine = (await all()).filter((note) => note.id === id);
+      const here = !sending && mine.some(({ what }) => what.kind === 'note');
+      if (here) for (const { n } of mine) await (await database()).delete('notes', n!);
       else
         await (await database()).add('notes', { id, lessonId, by, atMs: Date.now(), what: { kind: 'undo' } });
       changed();

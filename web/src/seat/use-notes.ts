@@ -1,5 +1,5 @@
 /** Notes of a lesson in the airplane: tapped, kept at once, sent as soon as the server answers. */
-import type { LiveNoteBody } from '@keel/core';
+import { type LiveNoteBody, VOICE_NOTE } from '@keel/core';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { ApiError, answered, api, read } from '../api/client.ts';
 import { type NoteQueue, openNoteQueue, type WaitingNote } from './note-queue.ts';
@@ -9,6 +9,14 @@ async function send({ id, lessonId, atMs, what }: WaitingNote): Promise<void> {
   const param = { id: lessonId };
   if (what.kind === 'note')
     await read(api.lessons[':id'].notes.$post({ param, json: { id, atMs, body: what.body } }));
+  else if (what.kind === 'voice')
+    await answered(
+      api.notes[':noteId'].voice.$put(
+        { param: { noteId: id } },
+        // Sound is neither a form nor JSON: it goes as it is.
+        { init: { body: what.bytes, headers: { 'Content-Type': what.type } } },
+      ),
+    );
   else await answered(api.lessons[':id'].notes[':noteId'].$delete({ param: { ...param, noteId: id } }));
 }
 
@@ -34,6 +42,8 @@ export interface Notes {
   /** The words tapped since this page was opened, latest last. */
   tapped: readonly { id: string; text: string }[];
   say: (body: LiveNoteBody, text: string) => void;
+  /** A mark with its sound. */
+  speak: (sound: Blob, fromMs: number) => void;
   undo: () => void;
 }
 
@@ -68,6 +78,16 @@ export function useNotes(lessonId: string, by: string): Notes {
     },
     [queue, lessonId],
   );
+  const speak = useCallback(
+    async (sound: Blob, fromMs: number) => {
+      const bytes = await sound.arrayBuffer();
+      const body = { kind: 'mark', text: VOICE_NOTE } as const;
+      const id = await queue.add({ lessonId, atMs: fromMs, what: { kind: 'note', body } });
+      await queue.add({ lessonId, atMs: fromMs, what: { kind: 'voice', type: sound.type, bytes } }, id);
+      setTapped((before) => [...before, { id, text: VOICE_NOTE }]);
+    },
+    [queue, lessonId],
+  );
   const undo = useCallback(() => {
     const last = tapped.at(-1);
     if (!last) return;
@@ -75,11 +95,12 @@ export function useNotes(lessonId: string, by: string): Notes {
     void queue.undo(lessonId, last.id);
   }, [queue, lessonId, tapped]);
   return {
-    waiting: waiting.filter(({ refused }) => refused === undefined).length,
+    waiting: waiting.filter(({ refused, what }) => refused === undefined && what.kind !== 'voice').length,
     away: queue.away(),
     refused: waiting.filter(({ refused }) => refused !== undefined),
     tapped,
     say,
+    speak,
     undo,
   };
 }

@@ -102,6 +102,9 @@ export interface LiveNote {
   body: LiveNoteBody;
   undone: boolean;
   said: boolean;
+  /** Never read along with the rest. */
+  voice: Buffer | null;
+  voiceType: string | null;
   createdAt: Date;
 }
 export const LiveNoteEntity = new EntitySchema<LiveNote>({
@@ -115,6 +118,8 @@ export const LiveNoteEntity = new EntitySchema<LiveNote>({
     body: { type: 'jsonb' },
     undone: { type: 'boolean', default: false },
     said: { type: 'boolean', default: false },
+    voice: { type: 'bytea', nullable: true, select: false },
+    voiceType: { type: 'text', name: 'voice_type', nullable: true, select: false },
     createdAt: { type: 'timestamptz', name: 'created_at', createDate: true },
   },
 });
