@@ -129,6 +129,60 @@ test('a booking is made, moved by keys, and what is taken is said with name and 
   await expect(page.getByText(/is taken by Edda Marrowby, Mon 1 Mar 10:30 to 12:00/)).toBeVisible();
 });
 
+test('a booking is dragged by hand, and outside somebody’s usual hours it is asked whether they agreed', async ({
+  page,
+}) => {
+  await signInQuickly(page.request, 'maren');
+  await page.goto('/week?day=2027-04-05');
+  await page.getByRole('button', { name: 'Usual hours' }).click();
+  const dialog = page.getByRole('dialog');
+  const choose = async (label: string, option: string | RegExp) => {
+    await dialog.getByLabel(label, { exact: true }).click();
+    await page.getByRole('option', { name: option }).click();
+  };
+  await choose('Whose', /Tomas/);
+  await dialog.getByLabel('Monday').fill('mornings');
+  await expect(dialog.getByText(/“mornings” is no stretch of a day/)).toBeVisible();
+  await expect(dialog.getByRole('button', { name: 'Keep' })).toBeDisabled();
+  await dialog.getByLabel('Monday').fill('9-12');
+  await dialog.getByLabel('Tuesday').fill('9 to 12:30, 14 to 18');
+  await dialog.getByRole('button', { name: 'Keep' }).click();
+  await expect(dialog).toBeHidden();
+
+  await page.getByRole('button', { name: 'Book', exact: true }).click();
+  await choose('Student', /Tomas/);
+  await choose('Instructor', 'Petra Lindqvale');
+  await dialog.getByRole('button', { name: 'Book', exact: true }).click();
+  await expect(dialog).toBeHidden();
+  const booking = page.locator('.booking');
+  await expect(booking).toHaveAttribute('aria-label', /Mon.* 10:00 to 11:30/);
+
+  /** By so many days and hours, in steps as a hand moves. */
+  const drag = async (days: number, hours: number) => {
+    const box = (await booking.boundingBox())!;
+    const columns = await page.locator('.week-day').evaluateAll((all) => all.map((one) => one.clientWidth));
+    const [x, y] = [box.x + box.width / 2, box.y + 12];
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    await page.mouse.move(x + 10, y + 4);
+    await page.mouse.move(x + days * columns[0], y + 40 * hours, { steps: 8 });
+    await page.mouse.up();
+  };
+  await drag(1, -0.5);
+  await expect(booking).toHaveAttribute('aria-label', /Tue.* 09:30 to 11:00/);
+  await drag(0, 2);
+  await expect(
+    page.getByText(/usually has time on a Tuesday from 09:00 to 12:30, 14:00 to 18:00/),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Leave it' }).click();
+  await expect(booking).toHaveAttribute('aria-label', /Tue.* 09:30 to 11:00/);
+  await drag(0, 2);
+  await page.getByRole('button', { name: 'They agreed: book it' }).click();
+  await expect(booking).toHaveAttribute('aria-label', /Tue.* 11:30 to 13:00/);
+  await page.reload();
+  await expect(booking).toHaveAttribute('aria-label', /Tue.* 11:30 to 13:00/);
+});
+
 test('a student sees what stands between them and solo, and the one thing to practise', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await signInQuickly(page.request, 'nell');

@@ -109,6 +109,8 @@ export * from './path/standing/standing.ts';
 export * from './path/syllabus/schema.ts';
 export * from './path/syllabus/syllabuses.ts';
 export * from './path/watch-for.ts';
+export * from './path/week/pace-ahead.ts';
+export * from './path/week/usual-hours.ts';
 export * from './performance/climb.ts';
 export * from './performance/fit.ts';
 export * from './performance/level.ts';

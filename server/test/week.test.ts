@@ -130,3 +130,56 @@ test('a calendar at a secret address, which ends when it is renewed', async () =
   expect((await school.nobody.call('GET', first)).status).toBe(404);
   expect((await school.nobody.call('GET', second)).status).toBe(200);
 });
+
+test('outside somebody’s usual hours a booking is asked about, and made once it is said that they agreed', async () => {
+  const hours = [{ weekday: 3, from: '08:00', until: '12:00' }];
+  const put = (who: TestPerson, id: string, body: object = { hours }) =>
+    who.call('PUT', `/people/${id}/usual-hours`, body);
+  expect((await put(school.student, school.student.id)).status).toBe(200);
+  expect((await put(school.instructor, school.student.id)).status).toBe(200);
+  for (const [who, status] of [
+    [school.classmate, 404],
+    [school.otherInstructor, 404],
+    [school.stranger, 404],
+  ] as const)
+    expect((await put(who, school.student.id)).status).toBe(status);
+  expect((await put(school.student, school.instructor.id)).status).toBe(404);
+  const wrong = { hours: [{ weekday: 3, from: '12:00', until: '08:00' }] };
+  expect((await put(school.student, school.student.id, wrong)).status).toBe(422);
+
+  // Wednesday, 9 December: inside, outside, agreed; a time away needs nobody's word.
+  const on = (hour: number, more: object = {}) => ({
+    ...lesson(hour, more),
+    from: `2026-12-09T${String(hour).padStart(2, '0')}:00:00Z`,
+    until: `2026-12-09T${String(hour + 1).padStart(2, '0')}:00:00Z`,
+  });
+  expect((await book(school.instructor, on(9))).status).toBe(201);
+  const refused = await book(school.instructor, on(13));
+  expect([refused.status, await refused.json()]).toMatchObject([
+    409,
+    {
+      type: 'outside-usual-hours',
+      detail: expect.stringMatching(/usually has time on a Wednesday from 08:00 to 12:00/),
+    },
+  ]);
+  const agreed = on(13, { agreed: true });
+  expect((await book(school.instructor, agreed)).status).toBe(201);
+  const away = on(15, { kind: 'away', instructorId: null, airplaneId: null });
+  expect((await book(school.student, away)).status).toBe(201);
+
+  const move = (body: object) =>
+    school.instructor.call('PUT', `/bookings/${agreed.id}`, {
+      version: 1,
+      from: '2026-12-09T17:00:00Z',
+      until: '2026-12-09T18:00:00Z',
+      ...body,
+    });
+  expect((await (await move({})).json()).type).toBe('outside-usual-hours');
+  expect((await move({ agreed: true })).status).toBe(200);
+  const shown = await (await school.instructor.call('GET', '/week?day=2026-12-09')).json();
+  expect(shown.usualHours).toEqual({ [school.student.id]: hours });
+  // A classmate's hours are nobody's business.
+  const classmates = await (await school.classmate.call('GET', '/week?day=2026-12-09')).json();
+  expect(classmates.usualHours).toEqual({});
+  await put(school.student, school.student.id, { hours: [] });
+});

@@ -60,6 +60,17 @@ export const forecastSchema = z.union([
       attemptsASkill: z.number(),
     }),
     decidedBy: z.string().nullable(),
+    /** The same by the calendar; null where it is too far off to be seen. */
+    weeks: z
+      .object({
+        low: z.number(),
+        high: z.number(),
+        everyDays: z.number(),
+        keptShare: z.number(),
+        from: z.enum(['booked', 'flown']),
+      })
+      .nullable()
+      .optional(),
   }),
   z.object({ lessons: z.null(), why: z.string() }),
 ]);

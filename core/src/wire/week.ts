@@ -1,9 +1,13 @@
 /** The week, as it crosses the wire. */
 import { z } from 'zod';
 import { isoDay } from '../path/gates/gates.ts';
+import { usualHoursSchema } from '../path/week/usual-hours.ts';
 
 export const BOOKING_KINDS = ['lesson', 'solo', 'maintenance', 'away'] as const;
 export const CANCEL_REASONS = ['weather', 'health', 'airplane', 'other'] as const;
+
+/** The type of a refusal that a word of those concerned lifts. */
+export const OUTSIDE_HOURS = 'outside-usual-hours';
 
 const instant = z.iso.datetime({ offset: true });
 const span = { from: instant, until: instant };
@@ -19,6 +23,8 @@ export const bookingInputSchema = z
     instructorId: z.uuid().nullable().default(null),
     airplaneId: z.string().nullable().default(null),
     lessonId: z.uuid().nullable().default(null),
+    /** They agreed, though it lies outside the hours in which somebody usually has time. */
+    agreed: z.boolean().default(false),
     words: z.string().trim().max(300).default(''),
   })
   .superRefine(({ kind, from, until, studentId, instructorId, airplaneId }, refuse) => {
@@ -43,6 +49,7 @@ export const bookingMoveSchema = z
     ...span,
     airplaneId: z.string().nullable().optional(),
     instructorId: z.uuid().nullable().optional(),
+    agreed: z.boolean().default(false),
   })
   .refine(({ from, until }) => Date.parse(from) < Date.parse(until), {
     path: ['until'],
@@ -85,5 +92,7 @@ export const weekSchema = z.object({
   instructors: z.array(z.object({ id: z.string(), name: z.string() })),
   airplanes: z.array(z.object({ id: z.string(), name: z.string() })),
   students: z.array(z.object({ id: z.string(), name: z.string() })),
+  /** When those named above usually have time, by their ids; who has said nothing is left out. */
+  usualHours: z.record(z.string(), usualHoursSchema),
 });
 export type Week = z.infer<typeof weekSchema>;

@@ -13,6 +13,7 @@ import { School1700000000009 } from './migrations/1700000000009-school.ts';
 import { Path1700000000010 } from './migrations/1700000000010-path.ts';
 import { Live1700000000011 } from './migrations/1700000000011-live.ts';
 import { Voice1700000000012 } from './migrations/1700000000012-voice.ts';
+import { Hours1700000000013 } from './migrations/1700000000013-hours.ts';
 
 /** Every change to the tables, oldest first. */
 export const MIGRATIONS = [
@@ -28,6 +29,7 @@ export const MIGRATIONS = [
   Path1700000000010,
   Live1700000000011,
   Voice1700000000012,
+  Hours1700000000013,
 ];
 
 /** @param connections how many at once, at the most. */

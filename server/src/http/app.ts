@@ -42,6 +42,7 @@ import { techniqueRoutes } from '../technique/routes.ts';
 import { todayRoutes } from '../today/routes.ts';
 import { feedRoutes } from '../week/feed-routes.ts';
 import { weekRoutes } from '../week/routes.ts';
+import { usualHoursRoutes } from '../week/usual-hours.ts';
 import { type Env, router, type Services } from './env.ts';
 import { healthRoutes } from './health.ts';
 import { log, logged, plain } from './log.ts';
@@ -166,6 +167,7 @@ const api = () =>
     .route('/', releaseRoutes())
     .route('/', logbookRoutes())
     .route('/', weekRoutes())
+    .route('/', usualHoursRoutes())
     .route('/', feedRoutes())
     .route('/', todayRoutes())
     .route('/', deviceRoutes())

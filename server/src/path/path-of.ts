@@ -1,5 +1,6 @@
 /** A student’s way to solo, put together from rows: nothing here opens a score. */
 import {
+  type Booked,
   type Closing,
   dayIn,
   type Forecast,
@@ -19,6 +20,7 @@ import {
   type Stem,
   type Syllabus,
   standingOn,
+  weeksOf,
 } from '@keel/core';
 import type { DataSource, EntityManager } from 'typeorm';
 import {
@@ -30,6 +32,7 @@ import {
   zoneOf,
 } from '../db/entities.ts';
 import { techniqueOf } from '../technique/routes.ts';
+import { bookedOf } from './booked.ts';
 import { closingsOf } from './closings.ts';
 import { enteredOf } from './entered.ts';
 import { recurringOf } from './recurring.ts';
@@ -115,12 +118,13 @@ export const NOTHING: SkillRecord = {
 
 export async function pathOf(database: DataSource, student: Account, now = new Date()): Promise<Path> {
   const { id, name, schoolId, born } = student;
-  const [known, lessons, flown, byHand, recurring] = await Promise.all([
+  const [known, lessons, flown, byHand, recurring, booked] = await Promise.all([
     knownOf(database, student, now),
     database.getRepository(LessonEntity).countBy({ schoolId, studentId: id }),
     evidenceRows(database, student),
     enteredOf(database, student),
     recurringOf(database, student),
+    bookedOf(database, student, now),
   ]);
   const { school, syllabus, on, records, standings, gates } = known;
   return {
@@ -150,7 +154,7 @@ export async function pathOf(database: DataSource, student: Account, now = new D
       }),
     ),
     gates,
-    forecast: forecastFor(flown, known),
+    forecast: byCalendar(forecastFor(flown, known), booked),
     recurring,
     byHand,
   };
@@ -171,6 +175,12 @@ const stemOf = (one: FlownEvidence): Stem => ({
   grade: one.grade ?? null,
   critical: one.critical ?? false,
 });
+
+/** Lessons, and the weeks that they take at the pace that remains. */
+const byCalendar = (forecast: Forecast, booked: Booked): Path['forecast'] =>
+  forecast.lessons && 'pace' in forecast
+    ? { ...forecast, weeks: weeksOf(forecast.lessons, forecast.pace.everyDays, booked) }
+    : forecast;
 
 function forecastFor(flown: readonly FlownEvidence[], { school, syllabus, records, on }: Known): Forecast {
   const scored = syllabus.skills.filter(feedsForecast);

@@ -5,6 +5,7 @@ import { AccountEntity, AirplaneEntity, LessonEntity, type School, zoneOf } from
 import type { Viewer } from '../http/env.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { requireStudent } from '../scope.ts';
+import { checkHours } from './usual-hours.ts';
 
 const EXCLUSION = '23P01';
 
@@ -110,6 +111,7 @@ export async function checkBooking(
     const lesson = await source.getRepository(LessonEntity).findOneBy({ schoolId, id: lessonId });
     if (!lesson || lesson.studentId !== studentId) throw notFound('lesson');
   }
+  await checkHours(source, viewer, school, booking);
   const { position } = school.settings;
   if (kind === 'solo' && position) {
     const dark = [from, until].find((at) => isNight(new Date(at), position));

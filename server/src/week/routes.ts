@@ -55,7 +55,7 @@ async function weekOf(database: DataSource, viewer: Viewer, day: string): Promis
       .getMany(),
     await database.getRepository(AirplaneEntity).find({ where: { schoolId }, order: { id: 'ASC' } }),
     viewer.role === 'student'
-      ? [{ id: viewer.id, name: viewer.name, closedAt: null }]
+      ? await database.getRepository(AccountEntity).findBy({ schoolId, id: viewer.id })
       : await visibleStudents(database, viewer),
   ];
   return {
@@ -69,6 +69,11 @@ async function weekOf(database: DataSource, viewer: Viewer, day: string): Promis
     instructors: staff.map(({ id, name }) => ({ id, name })),
     airplanes: airplanes.map(({ id, data }) => ({ id, name: data.name })),
     students: students.filter(({ closedAt }) => closedAt === null).map(({ id, name }) => ({ id, name })),
+    usualHours: Object.fromEntries(
+      [...staff, ...students]
+        .filter(({ usualHours }) => usualHours.length > 0)
+        .map(({ id, usualHours }) => [id, usualHours]),
+    ),
   };
 }
 
@@ -161,7 +166,7 @@ export function weekRoutes() {
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
         const row = await requireBooking(database, viewer, c.req.valid('param').id);
-        const { version, from, until, airplaneId, instructorId } = c.req.valid('json');
+        const { version, from, until, airplaneId, instructorId, agreed } = c.req.valid('json');
         const school = await schoolOf(database, viewer);
         const airplane =
           row.airplaneRowId === null
@@ -173,6 +178,7 @@ export function weekRoutes() {
           ...row,
           from,
           until,
+          agreed,
           airplaneId: airplaneId === undefined ? (airplane?.id ?? null) : airplaneId,
           instructorId: instructorId === undefined ? row.instructorId : instructorId,
         });

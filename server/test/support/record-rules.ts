@@ -174,6 +174,11 @@ export function recordRules(ids: () => { student: string; instructor: string }):
       allowed: { chief: 201, instructor: 201, student: 201, classmate: 403 },
       others: 404,
     },
+    'PUT /people/{id}/usual-hours': {
+      path: () => `/people/${randomUUID()}/usual-hours`,
+      body: () => ({ hours: [] }),
+      allowed: everyone(404),
+    },
     'PUT /bookings/{id}': {
       path: () => `/bookings/${randomUUID()}`,
       body: () => ({ version: 1, from: '2026-12-20T10:00:00Z', until: '2026-12-20T11:00:00Z' }),

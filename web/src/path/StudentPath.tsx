@@ -1,5 +1,5 @@
 /** One student: skills by flights, the gates, and the lesson worth flying next. */
-import type { Path, PathSkill } from '@keel/core';
+import type { Path, PathSkill, Weeks } from '@keel/core';
 import { Button, Menu } from '@mantine/core';
 import { IconChevronDown } from '@tabler/icons-react';
 import { useState } from 'react';
@@ -202,6 +202,16 @@ function SkillRow({ skill, flights, studentId }: { skill: PathSkill; flights: st
   );
 }
 
+/** What the lessons are by the calendar, and by which pace. */
+function byCalendar({ low, high, everyDays, keptShare, from }: Weeks): string {
+  const weeks = low === high ? `${high}` : `${low} to ${high}`;
+  const pace =
+    from === 'booked'
+      ? `as booked, a lesson flown every ${everyDays} days, reckoned with ${Math.round(10 * keptShare)} of 10 flown`
+      : 'at the pace flown so far';
+  return `About ${weeks} weeks, ${pace}. `;
+}
+
 /** How many more lessons; or why that is not said. */
 function ToSolo({ path }: { path: Path }) {
   const { forecast, skills, gates } = path;
@@ -222,6 +232,7 @@ function ToSolo({ path }: { path: Path }) {
             <span className="quiet">more lessons at this pace</span>
           </p>
           <p className="small quiet">
+            {'weeks' in forecast && forecast.weeks && byCalendar(forecast.weeks)}
             {'pace' in forecast &&
               `A lesson every ${forecast.pace.everyDays} days, ${forecast.pace.skillsALesson} skills in each.`}{' '}
             {decided && `${decided} decides.`} Holds 8 times in 10; the {open} open gates need more than that.

@@ -9,6 +9,7 @@ import { api, read } from '../api/client.ts';
 import { dayAndTime, fromField, toField } from '../parts/format.ts';
 import { sent } from '../parts/sent.ts';
 import { NextLesson } from '../path/NextLesson.tsx';
+import { outsideHours } from './outside-hours.ts';
 
 type Kept = (next: Week | undefined) => void;
 const KINDS = [
@@ -37,12 +38,14 @@ export function NewBooking(props: { week: Week; me: Me; day: string; kept: Kept;
   });
   const { kind } = form.values;
   const flown = kind === 'lesson' || kind === 'solo';
-  const submit = form.onSubmit(async ({ minutes, ...values }) => {
+  const [outside, setOutside] = useState<string | null>(null);
+  const book = async ({ minutes, ...values }: typeof form.values, agreed: boolean) => {
     const until = new Date(Date.parse(values.from) + 60_000 * Number(minutes)).toISOString();
     const checked = bookingInputSchema.safeParse({
       ...values,
       id,
       until,
+      agreed,
       instructorId: kind === 'solo' || kind === 'maintenance' ? null : values.instructorId,
       studentId: kind === 'maintenance' || (kind === 'away' && !student) ? null : values.studentId,
       airplaneId: kind === 'away' ? null : values.airplaneId,
@@ -53,10 +56,15 @@ export function NewBooking(props: { week: Week; me: Me; day: string; kept: Kept;
       );
       return;
     }
-    const next = await sent(read(api.bookings.$post({ json: checked.data })), 'Not booked');
+    const sending = read(api.bookings.$post({ json: checked.data }));
+    const words = await outsideHours(sending);
+    setOutside(words);
+    if (words) return;
+    const next = await sent(sending, 'Not booked');
     kept(next);
     if (next) close();
-  });
+  };
+  const submit = form.onSubmit((values) => book(values, false));
   return (
     <Modal opened onClose={close} title="Book">
       <form onSubmit={submit} className="stack" noValidate>
@@ -101,7 +109,19 @@ export function NewBooking(props: { week: Week; me: Me; day: string; kept: Kept;
           <Select label="Airplane" data={asOptions(week.airplanes)} {...form.getInputProps('airplaneId')} />
         )}
         <TextInput label="Words" {...form.getInputProps('words')} />
-        <Button type="submit">Book</Button>
+        {outside ? (
+          <div className="stack" role="alert">
+            <p>{outside}</p>
+            <div className="row">
+              <Button onClick={() => book(form.values, true)}>They agreed: book it</Button>
+              <Button type="submit" variant="default">
+                Try another time
+              </Button>
+            </div>
+          </div>
+        ) : (
+          <Button type="submit">Book</Button>
+        )}
       </form>
     </Modal>
   );

@@ -21,6 +21,7 @@ import { TitleBar } from '../frame/TitleBar.tsx';
 import { clockTime, dayAndTime, isoDay, longDay } from '../parts/format.ts';
 import { sent } from '../parts/sent.ts';
 import { Waiting } from '../parts/states.tsx';
+import { Agreed } from './Agreed.tsx';
 import { BookingDetail, NewBooking } from './Booking.tsx';
 import {
   FROM_HOUR,
@@ -33,6 +34,8 @@ import {
   topOf,
   UNTIL_HOUR,
 } from './layout.ts';
+import { outsideHours } from './outside-hours.ts';
+import { UsualHours } from './UsualHours.tsx';
 import './week.css';
 
 const STEP_PX = (HOUR_PX * STEP_MIN) / 60;
@@ -52,6 +55,8 @@ export function WeekPage() {
   const { data: me } = useMe();
   const [opened, setOpened] = useState<Booking | null>(null);
   const [making, setMaking] = useState(false);
+  const [hours, setHours] = useState(false);
+  const [asked, setAsked] = useState<{ words: string; yes: () => void } | null>(null);
   if (!week.data || !me) return <Waiting query={week} what="the week" />;
   const { monday, bookings } = week.data;
   const go = (days: number) => setParams({ day: dayAfter(monday, days) }, { replace: true });
@@ -59,17 +64,16 @@ export function WeekPage() {
     if (next?.monday === monday) week.mutate(next, { revalidate: false });
     else if (next) week.mutate();
   };
-  const move = async (booking: Booking, days: number, minutes: number) => {
+  const move = async (booking: Booking, days: number, minutes: number, agreed = false) => {
     const span = moved(booking, days, minutes, week.data!.zone);
     // At once where it was put; back again if it is refused.
     const ahead = bookings.map((one) => (one.id === booking.id ? { ...one, ...span } : one));
     week.mutate({ ...week.data!, bookings: ahead }, { revalidate: false });
-    const next = await sent(
-      read(
-        api.bookings[':id'].$put({ param: { id: booking.id }, json: { version: booking.version, ...span } }),
-      ),
-      'Not moved',
-    );
+    const { id, version } = booking;
+    const sending = read(api.bookings[':id'].$put({ param: { id }, json: { version, ...span, agreed } }));
+    const outside = await outsideHours(sending);
+    if (outside) setAsked({ words: outside, yes: () => void move(booking, days, minutes, true) });
+    const next = outside ? undefined : await sent(sending, 'Not moved');
     if (next) kept(next);
     else week.mutate();
   };
@@ -85,6 +89,9 @@ export function WeekPage() {
         <Button variant="default" onClick={() => go(7)} aria-label="The week after">
           <IconChevronRight size={18} />
         </Button>
+        <Button variant="default" onClick={() => setHours(true)}>
+          Usual hours
+        </Button>
         <Button onClick={() => setMaking(true)}>Book</Button>
       </TitleBar>
       <div className="page">
@@ -96,6 +103,10 @@ export function WeekPage() {
         </p>
       </div>
       {making && <NewBooking week={week.data} me={me} day={day} kept={kept} close={() => setMaking(false)} />}
+      {hours && (
+        <UsualHours week={week.data} me={me} kept={() => week.mutate()} close={() => setHours(false)} />
+      )}
+      {asked && <Agreed {...asked} close={() => setAsked(null)} />}
       {opened && (
         <BookingDetail
           booking={opened}
@@ -257,7 +268,7 @@ function Block({ placed, open }: { placed: Placed; open: (booking: Booking) => v
       style={style}
       {...attributes}
       {...listeners}
-      aria-label={`${who}, ${what}, ${times}`}
+      aria-label={`${who}, ${what}, ${dayAndTime(booking.from)} to ${clockTime(booking.until)}`}
       title={`${who}, ${what}, ${times}`}
       onClick={() => movable && open(booking)}
     >

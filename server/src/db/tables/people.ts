@@ -1,5 +1,5 @@
 /** Accounts, who teaches whom, and sessions. */
-import type { Role } from '@keel/core';
+import type { Role, UsualHours } from '@keel/core';
 import { EntitySchema } from 'typeorm';
 
 export interface Account {
@@ -21,6 +21,8 @@ export interface Account {
   recoveryHashes: string[];
   /** Day of birth, ISO 8601; null where nobody said. */
   born: string | null;
+  /** Empty for who has said nothing. */
+  usualHours: UsualHours;
 }
 export const AccountEntity = new EntitySchema<Account>({
   name: 'account',
@@ -38,6 +40,7 @@ export const AccountEntity = new EntitySchema<Account>({
     totpStep: { type: 'bigint', name: 'totp_step', default: 0, select: false },
     recoveryHashes: { type: 'text', array: true, name: 'recovery_hashes', default: [], select: false },
     born: { type: 'date', nullable: true },
+    usualHours: { type: 'jsonb', name: 'usual_hours', default: [] },
   },
 });
 

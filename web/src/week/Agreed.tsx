@@ -1,0 +1,25 @@
+/** A booking outside somebody's usual hours: made once it is said that they agreed. */
+import { Button, Modal } from '@mantine/core';
+
+export function Agreed(props: { words: string; yes: () => void; close: () => void }) {
+  return (
+    <Modal opened onClose={props.close} title="Outside their usual hours">
+      <div className="stack">
+        <p>{props.words}</p>
+        <div className="row">
+          <Button
+            onClick={() => {
+              props.close();
+              props.yes();
+            }}
+          >
+            They agreed: book it
+          </Button>
+          <Button variant="default" onClick={props.close}>
+            Leave it
+          </Button>
+        </div>
+      </div>
+    </Modal>
+  );
+}

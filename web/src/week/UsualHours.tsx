@@ -1,0 +1,82 @@
+/** When somebody usually has time: a line a weekday, as it is said; empty throughout, they are asked each time. */
+import { type UsualHours as Hours, hoursText, type Me, readHours, WEEKDAYS, type Week } from '@keel/core';
+import { Button, Modal, Select, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { api, messageOf, read } from '../api/client.ts';
+import { sent } from '../parts/sent.ts';
+
+const linesOf = (hours: Hours): string[] =>
+  WEEKDAYS.map((_, i) => hoursText(hours.filter(({ weekday }) => weekday === i + 1)));
+
+const faultOf = (line: string): string | null => {
+  try {
+    readHours(line);
+    return null;
+  } catch (error) {
+    return messageOf(error);
+  }
+};
+
+export function UsualHours(props: { week: Week; me: Me; kept: () => void; close: () => void }) {
+  const { week, me, kept, close } = props;
+  const others = [...week.students, ...(me.role === 'chief' ? week.instructors : [])].filter(
+    ({ id }) => id !== me.id,
+  );
+  const [who, setWho] = useState(me.id);
+  const [lines, setLines] = useState(() => linesOf(week.usualHours[me.id] ?? []));
+  const faults = lines.map(faultOf);
+  const choose = (id: string) => {
+    setWho(id);
+    setLines(linesOf(week.usualHours[id] ?? []));
+  };
+  const save = async () => {
+    const hours = lines.flatMap((line, i) => readHours(line).map((one) => ({ weekday: i + 1, ...one })));
+    const answer = await sent(
+      read(api.people[':id']['usual-hours'].$put({ param: { id: who }, json: { hours } })),
+    );
+    if (!answer) return;
+    kept();
+    close();
+  };
+  return (
+    <Modal opened onClose={close} title="Usual hours">
+      <form
+        className="stack"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void save();
+        }}
+      >
+        {me.role !== 'student' && (
+          <Select
+            label="Whose"
+            searchable
+            allowDeselect={false}
+            data={[
+              { value: me.id, label: `${me.name} (you)` },
+              ...others.map(({ id, name }) => ({ value: id, label: name })),
+            ]}
+            value={who}
+            onChange={(id) => id && choose(id)}
+          />
+        )}
+        <p className="small quiet">
+          Like “9 to 12, 14:00 to 18:30”. A day left empty is no day; all of them empty, and every time is
+          asked about. A booking outside these hours is made once somebody says that it was agreed.
+        </p>
+        {WEEKDAYS.map((name, i) => (
+          <TextInput
+            key={name}
+            label={name}
+            value={lines[i]}
+            error={faults[i]}
+            onChange={(event) => setLines(lines.with(i, event.currentTarget.value))}
+          />
+        ))}
+        <Button type="submit" disabled={faults.some(Boolean)}>
+          Keep
+        </Button>
+      </form>
+    </Modal>
+  );
+}
