@@ -25,6 +25,7 @@ const VIEWS: Record<
   'the day of a solo': ({ student }) => `/solo/${student}`,
   week: () => '/week',
   syllabus: () => '/syllabus',
+  'endorsements’ texts': () => '/endorsements',
   hangar: () => '/hangar',
   standards: () => '/standards',
   technique: () => '/technique',

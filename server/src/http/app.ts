@@ -36,6 +36,7 @@ import { schoolRoutes } from '../people/school-routes.ts';
 import { landingRoutes } from '../record/landing-routes.ts';
 import { logbookRoutes } from '../record/logbook-routes.ts';
 import { releaseRoutes } from '../record/release-routes.ts';
+import { templateRoutes } from '../record/template-routes.ts';
 import { standardRoutes } from '../standards/routes.ts';
 import { coachWordsRoutes } from '../technique/coach-words-routes.ts';
 import { techniqueRoutes } from '../technique/routes.ts';
@@ -166,6 +167,7 @@ const api = () =>
     .route('/', landingRoutes())
     .route('/', releaseRoutes())
     .route('/', logbookRoutes())
+    .route('/', templateRoutes())
     .route('/', weekRoutes())
     .route('/', usualHoursRoutes())
     .route('/', feedRoutes())

@@ -1,9 +1,7 @@
 /** The logbook: drafted from flights, written, signed and then locked; in and out as a table. */
 import { createRoute, z } from '@hono/zod-openapi';
 import {
-  ENDORSEMENT_TEMPLATES,
   endorsementSchema,
-  endorsementTemplateSchema,
   InputError,
   LOG_COLUMN_IDS,
   type LogMapping,
@@ -27,7 +25,7 @@ import { json, jsonBody, router } from '../http/env.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { knownOf } from '../path/path-of.ts';
 import { addToTrail } from '../people/trail.ts';
-import { requireChief, requireInstructor, requireStudent } from '../scope.ts';
+import { requireInstructor, requireStudent } from '../scope.ts';
 import { draftFrom, logbookOf } from './logbook.ts';
 import { logbookPdf, trainingRecordPdf } from './logbook-pdf.ts';
 import { proveWhoSigns, sign } from './sign.ts';
@@ -278,43 +276,6 @@ export function logbookRoutes() {
         c.header('Content-Type', 'application/pdf');
         c.header('Content-Disposition', `inline; filename="${paper}"`);
         return c.body(new Uint8Array(pdf), 200);
-      },
-    )
-    .openapi(
-      createRoute({
-        method: 'get',
-        path: '/endorsement-templates',
-        summary: 'Endorsements in the school’s words',
-        responses: { 200: json(z.array(endorsementTemplateSchema), 'The templates') },
-      }),
-      async (c) => {
-        const school = await c
-          .get('database')
-          .getRepository(SchoolEntity)
-          .findOneByOrFail({ id: c.get('viewer').schoolId });
-        return c.json([...(school.settings.endorsementTemplates ?? ENDORSEMENT_TEMPLATES)], 200);
-      },
-    )
-    .openapi(
-      createRoute({
-        method: 'put',
-        path: '/endorsement-templates',
-        summary: 'Put them in other words',
-        request: { body: jsonBody(z.array(endorsementTemplateSchema).min(1).max(40)) },
-        responses: { 200: json(z.array(endorsementTemplateSchema), 'The templates') },
-      }),
-      async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireChief(viewer);
-        const templates = c.req.valid('json');
-        await database.transaction(async (manager) => {
-          await manager.query(
-            `UPDATE school SET settings = jsonb_set(settings, '{endorsementTemplates}', $2::jsonb), version = version + 1 WHERE id = $1`,
-            [viewer.schoolId, JSON.stringify(templates)],
-          );
-          await addToTrail(manager, viewer, 'endorsement templates changed', viewer.schoolId);
-        });
-        return c.json(templates, 200);
       },
     )
     .openapi(

@@ -2,7 +2,7 @@
 import type { Alongside, KeelTrace, LessonList, Matrix, RecordingView, Trail } from '@keel/core';
 import useSWR, { type Key, mutate, useSWRConfig } from 'swr';
 import useSWRInfinite from 'swr/infinite';
-import { ApiError, api, read } from './client.ts';
+import { ApiError, answered, api, read } from './client.ts';
 
 export const options = {
   revalidateOnFocus: false,
@@ -120,7 +120,10 @@ export const useLandings = (id: string) =>
 export const useRelease = (id: string) =>
   useGet(`/students/${id}/release`, () => read(api.students[':id'].release.$get({ param: { id } })));
 export const useTemplates = () =>
-  useGet('/endorsement-templates', () => read(api['endorsement-templates'].$get()));
+  useGet('/endorsement-templates', async () => {
+    const answer = await answered(api['endorsement-templates'].$get());
+    return { templates: await answer.json(), tag: answer.headers.get('ETag') ?? '' };
+  });
 export const useSyllabuses = () => useGet('/syllabuses', () => read(api.syllabuses.$get()));
 
 const keelOf = (id: string, attempt: number) =>

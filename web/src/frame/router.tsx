@@ -70,6 +70,7 @@ export const router = createBrowserRouter([
           page('path/:studentId/:skill', async () => (await import('../path/SkillPage.tsx')).SkillPage),
           page('logbook/:studentId', async () => (await import('../record/LogbookPage.tsx')).LogbookPage),
           page('solo/:studentId', async () => (await import('../record/SoloPage.tsx')).SoloPage),
+          page('endorsements', async () => (await import('../record/TextsPage.tsx')).TextsPage),
           page('syllabus', async () => (await import('../path/SyllabusPage.tsx')).SyllabusPage),
           page('live', async () => (await import('../live/LivePage.tsx')).LivePage),
           page('week', async () => (await import('../week/WeekPage.tsx')).WeekPage),

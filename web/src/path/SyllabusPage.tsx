@@ -1,13 +1,15 @@
 /** The syllabuses: skills in the order they are taught, gates with their source; one of them is taught, a copy is the school’s to edit. */
 import type { Syllabus } from '@keel/core';
-import { Button, Select, Textarea, TextInput } from '@mantine/core';
+import { Button, Select } from '@mantine/core';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { api, read } from '../api/client.ts';
 import { useMe, useSyllabuses } from '../api/hooks.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { PlainTable } from '../parts/PlainTable.tsx';
 import { sent } from '../parts/sent.ts';
 import { Waiting } from '../parts/states.tsx';
+import { SyllabusEditor } from './SyllabusEditor.tsx';
 import './path.css';
 
 export function SyllabusPage() {
@@ -35,6 +37,9 @@ export function SyllabusPage() {
           allowDeselect={false}
           onChange={setChosen}
         />
+        <Button component={Link} to="/endorsements" variant="default">
+          Endorsements’ texts
+        </Button>
         {chief && (
           <Button variant="default" onClick={() => setEditing(!editing)}>
             {editing ? 'Close' : shown.own ? 'Edit' : 'Copy and edit'}
@@ -57,7 +62,7 @@ export function SyllabusPage() {
           {data.fromMemory ? ', from memory until somebody has held it against the document' : ''}.
         </p>
         {editing ? (
-          <Edit
+          <SyllabusEditor
             key={shown.id}
             syllabus={data}
             version={shown.own ? shown.version : 0}
@@ -137,64 +142,5 @@ function View({ syllabus }: { syllabus: Syllabus }) {
         </ul>
       </section>
     </div>
-  );
-}
-
-type Listed = NonNullable<ReturnType<typeof useSyllabuses>['data']>;
-
-function Edit(props: {
-  syllabus: Syllabus;
-  version: number;
-  saved: (next: Listed, id: string) => Promise<void>;
-}) {
-  const { syllabus, version } = props;
-  const copy = version === 0;
-  const [id, setId] = useState(copy ? `${syllabus.id}-own` : syllabus.id);
-  const [text, setText] = useState(() => JSON.stringify(syllabus, null, 2));
-  const [problem, setProblem] = useState<string | null>(null);
-  const save = async () => {
-    setProblem(null);
-    let data: Record<string, unknown>;
-    try {
-      data = JSON.parse(text);
-    } catch (error) {
-      setProblem(`This is not JSON: ${(error as Error).message}`);
-      return;
-    }
-    try {
-      await props.saved(
-        await read(api.syllabuses[':id'].$put({ param: { id }, json: { version, data } })),
-        id,
-      );
-    } catch (error) {
-      setProblem((error as Error).message);
-    }
-  };
-  return (
-    <section className="sheet stack">
-      <p className="small quiet">
-        The file as it is. Every skill, gate, maneuver and variant that it names is looked up when it is
-        saved.
-      </p>
-      <TextInput
-        label="Its id"
-        value={id}
-        readOnly={!copy}
-        onChange={(event) => setId(event.currentTarget.value)}
-      />
-      <Textarea
-        label="The syllabus"
-        autosize
-        minRows={18}
-        maxRows={28}
-        styles={{ input: { fontFamily: 'ui-monospace, monospace', fontSize: '0.86rem' } }}
-        value={text}
-        onChange={(event) => setText(event.currentTarget.value)}
-        error={problem}
-      />
-      <Button onClick={save} style={{ alignSelf: 'start' }}>
-        Save {copy ? 'the copy' : 'its next version'}
-      </Button>
-    </section>
   );
 }

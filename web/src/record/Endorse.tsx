@@ -31,7 +31,7 @@ export function Endorse(props: Props) {
 }
 
 function Form({ studentId, studentName, keep, done }: Props & { done: () => void }) {
-  const { data: templates } = useTemplates();
+  const templates = useTemplates().data?.templates;
   const { data: airplanes } = useAirplanes();
   const { data: release } = useRelease(studentId);
   const { data: me } = useMe();

@@ -1,6 +1,9 @@
 /** Endorsements by templates that a school edits: what stands in braces is filled in. */
 import { z } from 'zod';
 
+/** What is filled in, where a text has it in braces. */
+export const ENDORSEMENT_BRACES = ['student', 'instructor', 'airplane', 'date', 'ends', 'limits'] as const;
+
 export const endorsementTemplateSchema = z.object({
   id: z.string().regex(/^[a-z][a-z0-9-]{1,59}$/, 'lower case letters, digits and hyphens'),
   title: z.string().trim().min(1).max(120),
@@ -14,6 +17,20 @@ export const endorsementTemplateSchema = z.object({
   fromMemory: z.boolean(),
 });
 export type EndorsementTemplate = z.infer<typeof endorsementTemplateSchema>;
+
+/** A school's own; each is called by its id. */
+export const endorsementTemplatesSchema = z
+  .array(endorsementTemplateSchema)
+  .min(1)
+  .max(40)
+  .superRefine((templates, refuse) => {
+    const ids = new Set<string>();
+    for (const [i, { id }] of templates.entries()) {
+      if (ids.has(id))
+        refuse.addIssue({ code: 'custom', path: [i, 'id'], message: `${id}: stands here twice` });
+      ids.add(id);
+    }
+  });
 
 /** In words of the program’s own: a school puts its authority’s in their place. */
 export const ENDORSEMENT_TEMPLATES: readonly EndorsementTemplate[] = [

@@ -1,0 +1,73 @@
+/** What a school asks before solo, in its own words: a syllabus copied and edited by form, and the texts of endorsements. */
+import { expect, test } from '@playwright/test';
+import { signInQuickly } from './support/people.ts';
+
+test('a syllabus is copied, a skill put, a figure hardened, a gate added; what does not fit is said where it stands', async ({
+  page,
+}) => {
+  const id = `ours-${Date.now()}`;
+  await signInQuickly(page.request, 'maren');
+  await page.goto('/syllabus');
+  await page.getByRole('button', { name: 'Copy and edit' }).click();
+  await page.getByLabel('Its id').fill('Not An Id');
+  const save = page.getByRole('button', { name: 'Save the copy' });
+  await expect(page.getByText('1 thing does not fit yet')).toBeVisible();
+  await expect(save).toBeDisabled();
+  await page.getByLabel('Its id').fill(id);
+  const ready = page.getByRole('region', { name: 'What makes a skill ready' });
+  await ready.getByLabel('Counted attempts').fill('7');
+  await ready.getByLabel('Chance, %', { exact: true }).fill('180');
+  await expect(save).toBeDisabled();
+  await ready.getByLabel('Chance, %', { exact: true }).fill('85');
+
+  const skills = page.getByRole('region', { name: 'Skills', exact: true });
+  await skills
+    .getByRole('button', { name: /^Slow flight/ })
+    .first()
+    .click();
+  await skills.getByLabel('Rusty after, days').fill('14');
+  const gates = page.getByRole('region', { name: 'Gates', exact: true });
+  await gates.getByRole('button', { name: 'Add a gate' }).click();
+  await gates.getByRole('button', { name: /^A new gate/ }).click();
+  await gates.getByLabel('Title').fill('Mountain weather evening');
+  await expect(save).toBeEnabled();
+  await save.click();
+
+  await expect(page.getByText('Not taught here.')).toBeVisible();
+  await expect(page.getByText('7 counted attempts')).toBeVisible();
+  await expect(page.getByText('a chance of 85 %')).toBeVisible();
+  await expect(page.getByRole('row', { name: /^Slow flight/ })).toContainText('14 days');
+  await expect(page.getByText('Mountain weather evening')).toBeVisible();
+  const kept = await (await page.request.get('/api/syllabuses')).json();
+  expect(kept.find((one: { id: string }) => one.id === id)).toMatchObject({
+    version: 1,
+    own: true,
+    taught: false,
+    data: { ready: { attempts: 7, chance: 0.85 } },
+  });
+});
+
+test('an endorsement reads as it will be signed; of two chiefs the second is told', async ({ page }) => {
+  await signInQuickly(page.request, 'maren');
+  await page.goto('/endorsements');
+  const solo = page.getByRole('region', { name: 'Solo flight in make and model' });
+  await expect(solo.getByText(/Reads:.*A\. Student/)).toBeVisible();
+  const before = await solo.getByLabel('Text').inputValue();
+  await solo.getByLabel('Text').fill(`${before} {weather}`);
+  await expect(solo.getByText('What is left in braces is filled in by nobody.')).toBeVisible();
+  await solo.getByLabel('Text').fill(`${before} Never above cloud.`);
+
+  // Another window is first.
+  const there = await (await page.request.get('/api/endorsement-templates')).json();
+  await page.request.put('/api/endorsement-templates', {
+    data: there.map((one: { id: string }) => (one.id === 'crosswind' ? { ...one, title: 'Crosswind' } : one)),
+  });
+  await page.getByRole('button', { name: 'Save texts' }).click();
+  await expect(page.getByRole('alert')).toContainText('changed in another window');
+  await expect(solo.getByLabel('Text')).toHaveValue(`${before} Never above cloud.`);
+  await page.getByRole('button', { name: 'Save texts' }).click();
+  await expect(page.getByText('What was signed before stays as it was signed.')).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('region', { name: 'Crosswind', exact: true })).toBeVisible();
+  await expect(solo.getByLabel('Text')).toHaveValue(`${before} Never above cloud.`);
+});
