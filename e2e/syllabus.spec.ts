@@ -52,15 +52,16 @@ test('an endorsement reads as it will be signed; of two chiefs the second is tol
   await page.goto('/endorsements');
   const solo = page.getByRole('region', { name: 'Solo flight in make and model' });
   await expect(solo.getByText(/Reads:.*A\. Student/)).toBeVisible();
-  const before = await solo.getByLabel('Text').inputValue();
+  const before = (await solo.getByLabel('Text').inputValue()).replace(' Never above cloud.', '');
   await solo.getByLabel('Text').fill(`${before} {weather}`);
   await expect(solo.getByText('What is left in braces is filled in by nobody.')).toBeVisible();
   await solo.getByLabel('Text').fill(`${before} Never above cloud.`);
 
   // Another window is first.
+  const title = `Crosswind, ${Date.now()}`;
   const there = await (await page.request.get('/api/endorsement-templates')).json();
   await page.request.put('/api/endorsement-templates', {
-    data: there.map((one: { id: string }) => (one.id === 'crosswind' ? { ...one, title: 'Crosswind' } : one)),
+    data: there.map((one: { id: string }) => (one.id === 'crosswind' ? { ...one, title } : one)),
   });
   await page.getByRole('button', { name: 'Save texts' }).click();
   await expect(page.getByRole('alert')).toContainText('changed in another window');
@@ -68,6 +69,6 @@ test('an endorsement reads as it will be signed; of two chiefs the second is tol
   await page.getByRole('button', { name: 'Save texts' }).click();
   await expect(page.getByText('What was signed before stays as it was signed.')).toBeVisible();
   await page.reload();
-  await expect(page.getByRole('region', { name: 'Crosswind', exact: true })).toBeVisible();
+  await expect(page.getByRole('region', { name: title, exact: true })).toBeVisible();
   await expect(solo.getByLabel('Text')).toHaveValue(`${before} Never above cloud.`);
 });
