@@ -1,5 +1,6 @@
 /** What a brief asked of an attempt: the part of a target card that scoring needs. */
 import { z } from 'zod';
+import { shortestTurnDeg } from '../units/angles.ts';
 
 export const briefTargetsSchema = z.looseObject({
   maneuver: z.string(),
@@ -61,6 +62,12 @@ export function briefFor(
     same,
   ].find((list) => list.length > 0);
   return choices?.reduce((best, brief) => (apart(brief, held) < apart(best, held) ? brief : best));
+}
+
+/** How far a heading lies from the briefed one or its reciprocal, deg; NaN where none was briefed. */
+export function offBriefedLineDeg(headingDeg: number, { entry }: BriefTargets): number {
+  const offDeg = Math.abs(shortestTurnDeg(entry?.headingDeg ?? Number.NaN, headingDeg));
+  return Math.min(offDeg, 180 - offDeg);
 }
 
 /** The brief's numbers under the same names as an attempt's targets. */

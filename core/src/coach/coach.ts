@@ -135,7 +135,9 @@ export function openCoach({ card, airplane, where = 'trainer', quietBelowFt, wor
       where === 'airplane' &&
       (row.alt_ft ?? row.gps_alt_ft ?? 0) < (quietBelowFt ?? Number.NEGATIVE_INFINITY);
     if (first) enter();
-    const stepChanged = (low ? fallBack() : progress.follow(values, timeS) || giveUp(timeS)) || first;
+    const followed = low ? fallBack() : progress.follow(values, timeS);
+    const givenUp = !low && !followed && giveUp(timeS);
+    const stepChanged = followed || givenUp || first;
     first = false;
     const ended = stepChanged ? moved(timeS) : null;
     const step = steps[progress.now.index];
@@ -144,7 +146,15 @@ export function openCoach({ card, airplane, where = 'trainer', quietBelowFt, wor
     if (quiet) voice.hush();
     const word = quiet
       ? null
-      : voice.speak({ timeS, values, step, stepChanged, lost, shown: who === 'instructor' });
+      : voice.speak({
+          timeS,
+          values,
+          step,
+          // Given up, it may be flown on all the same: nobody is told to begin in the middle of it.
+          stepChanged: stepChanged && !givenUp,
+          lost,
+          shown: who === 'instructor',
+        });
     return {
       timeS,
       never: quiet ? ALL : voice.never,

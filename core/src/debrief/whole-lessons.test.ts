@@ -8,7 +8,7 @@ import { flyTemplate } from '../fly/fly-template.ts';
 import type { ChannelName } from '../recording/columns/channels.ts';
 import type { Recording } from '../recording/columns/recording.ts';
 import { findStandard } from '../standards/standards.ts';
-import { seedsOf } from '../testing/depth.ts';
+import { deep, seedsOf } from '../testing/depth.ts';
 import { scoreRecording } from './score-recording.ts';
 
 const [airplane] = fleet;
@@ -100,5 +100,36 @@ describe('what a recording does not show', () => {
   test('the lowest quarter hour of a flight that stays up is no ground', () => {
     const { flight } = scoreRecording(recording, { standard, airplane });
     expect(flight!.parts.every(({ name }) => name === 'transit' || name === 'area')).toBe(true);
+  });
+});
+
+// What is true of one airplane has to be true of others: lighter, with a low wing, with a geared engine.
+describe.each(fleet.slice(1).map((one) => [one.id, one] as const))('%s', (_, other) => {
+  const templates = LESSON_TEMPLATES.map(({ id }) => id);
+  // The ones with the most different maneuvers in them every day, all of them where the long sweeps are run.
+  const flown = deep ? templates : ['four-fundamentals', 'review-before-solo'];
+  test.each(flown)('%s flown cleanly, nothing fails', (template) => {
+    for (const seed of seedsOf([6], [7, 8, 9, 10])) {
+      const { recording, cards } = flyTemplate({
+        airplane: other,
+        template,
+        apron: true,
+        seed,
+        windFromDeg: 250,
+        windKt: 12,
+        recorder: { rateHz: 1 },
+      });
+      for (const logger of ['full', 'without ground speed or engine'] as const) {
+        const { attempts } = scoreRecording(as(logger, recording), {
+          standard,
+          airplane: other,
+          briefs: cards,
+        });
+        const failed = attempts.filter(({ examiner }) => examiner === 'unsatisfactory');
+        expect(
+          failed.map(({ maneuver, startS, wentFirst }) => [seed, logger, maneuver, startS, wentFirst]),
+        ).toEqual([]);
+      }
+    }
   });
 });

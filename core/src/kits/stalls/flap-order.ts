@@ -43,10 +43,15 @@ export function flapsInEarly(c: Case): EarlyFlaps | undefined {
   return undefined;
 }
 
-/** Sink by the altitude over three seconds about a moment, ft/min: what a pilot reads off two glances. */
+/**
+ * Sink by the altitude about a moment, ft/min: what a pilot reads off two glances. The lesser of a longer look back and a
+ * shorter one about the moment itself, since a light airplane turns from sinking to climbing within two seconds.
+ */
 function sinkAbout(c: Case, atS: number): number {
   const altitude = (s: number) => valueAt(c.track.timeS, c.track.altitudeFt.values, s);
-  return ((altitude(atS - 2.5) - altitude(atS + 0.5)) / 3) * 60;
+  const sink = (fromS: number, toS: number) =>
+    ((altitude(atS + fromS) - altitude(atS + toS)) / (toS - fromS)) * 60;
+  return Math.min(sink(-2.5, 0.5), sink(-1, 1));
 }
 
 export function flapsInOrder(c: Case): Evidence {

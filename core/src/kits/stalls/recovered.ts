@@ -22,11 +22,17 @@ export function climbedAway(c: Case): Evidence {
   const rows = between(c, event.unloadS, c.attempt.endS + RECOVERY.endsAfterS);
   const entryFt = c.attempt.entry.altitudeFt;
   let sinceS = Number.NaN;
+  let downS = timeS[rows.from];
+  let stopped = false;
   for (let i = rows.from; i < rows.to; i++) {
     const kt = airspeedKt.values[i];
     if (pitch && pitch[i] < -limits.diveDeg)
       return failed(`the nose went ${numberText(-pitch[i])}° below the horizon`, timeS[i]);
-    if (kt > vy + limits.tooFastKt && verticalSpeedFpm[i] < RECOVERY.levelFpm)
+    // Level, an airplane that runs away from its climb speed dives nowhere; and once it is down no more, what follows is
+    // the way back to the altitude.
+    if (verticalSpeedFpm[i] < RECOVERY.divesFpm) downS = timeS[i];
+    stopped ||= timeS[i] - downS >= RECOVERY.stoppedS;
+    if (!stopped && kt > vy + limits.tooFastKt && downS === timeS[i])
       return failed(`${numberText(kt)} kt before it climbed: a dive, not a recovery`, timeS[i]);
     const climbing = verticalSpeedFpm[i] > RECOVERY.positiveFpm && kt >= vx - limits.speedGraceKt;
     const levelAtAltitude =

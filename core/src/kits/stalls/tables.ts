@@ -178,6 +178,8 @@ export const RECOVERY = figures('stalls/recovery', {
   climbedS: [3, 's', 'time of climb at its speed that ends a recovery'],
   positiveFpm: [100, 'ft/min', 'climb that is one'],
   levelFpm: [200, 'ft/min', 'vertical speed that is level'],
+  stoppedS: [3, 's', 'time without going down after which the recovery no longer does'],
+  divesFpm: [-100, 'ft/min', 'vertical speed below which what is fast is a dive'],
   atAltitudeFt: [50, 'ft', 'distance from the altitude at which level flight ends a recovery'],
   quietS: [0.7, 's', 'silence of the warner after which its next sound is a second stall’s'],
   secondS: [1, 's', 'time of sounding that is one'],

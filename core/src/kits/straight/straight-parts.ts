@@ -3,10 +3,9 @@
  * the glide. Every flight has them, and a list of all would hide what was practised.
  */
 
-import type { BriefTargets } from '../../card/targets.ts';
+import { type BriefTargets, offBriefedLineDeg } from '../../card/targets.ts';
 import { rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
-import { shortestTurnDeg } from '../../units/angles.ts';
 import type { Proposal, ScoringContext } from '../attempt/attempt.ts';
 import type { Stretch } from '../attempt/room.ts';
 import { meanBetween, sceneOf } from '../attempt/scene.ts';
@@ -56,16 +55,15 @@ export function straightProposals(
 /** Flown along the briefed line, either way, and from about its altitude: the way out and home is neither. */
 function isMeant(
   track: Track,
-  { entry }: BriefTargets,
+  brief: BriefTargets,
   { startS, endS }: Stretch,
   atAnyAltitude: boolean,
 ): boolean {
   const { timeS, headingDeg, altitudeFt } = track;
   const middle = rowsBetween(timeS, (startS + endS) / 2, endS).from;
-  const alongDeg = Math.abs(shortestTurnDeg(entry?.headingDeg ?? Number.NaN, headingDeg.values[middle]));
-  const offLine = Math.min(alongDeg, 180 - alongDeg);
+  const offLine = offBriefedLineDeg(headingDeg.values[middle], brief);
   const fromFt = meanBetween(track, altitudeFt.values, startS, startS + 2);
-  const wantedFt = entry?.altitudeFt ?? Number.NaN;
+  const wantedFt = brief.entry?.altitudeFt ?? Number.NaN;
   const offFt = Math.abs(fromFt - wantedFt);
   return !(offLine > STRAIGHT_SIGNS.offLineDeg) && (atAnyAltitude || !(offFt > STRAIGHT_SIGNS.offAltitudeFt));
 }
@@ -92,15 +90,27 @@ export function verticalLegs(track: Track, straight: (row: number) => boolean, s
     }));
 }
 
-/** The levelling off that ends a leg; a turn into the next thing is no part of it. */
+/**
+ * The levelling off that ends a leg; a turn into the next thing is no part of it, be it ever so small: once it has been
+ * level, a bank that is held is a turn.
+ */
 function levelledOffBy(
-  { timeS }: Track,
+  { timeS, verticalSpeedFpm, bankDeg }: Track,
   straight: (row: number) => boolean,
   { endS, segment }: Stretch,
 ): number {
-  const { from, to } = rowsBetween(timeS, endS, endS + STRAIGHT_SIGNS.levelOffS, segment);
+  const { levelOffS, levelFpm, turnBankDeg, turnForS } = STRAIGHT_SIGNS;
+  const { from, to } = rowsBetween(timeS, endS, endS + levelOffS, segment);
   let last = from;
-  while (last + 1 < to && straight(last + 1)) last++;
+  let level = false;
+  let bankedFrom = -1;
+  while (last + 1 < to && straight(last + 1)) {
+    last++;
+    level ||= Math.abs(verticalSpeedFpm[last]) < levelFpm;
+    if (!level || !(Math.abs(bankDeg.values[last]) > turnBankDeg)) bankedFrom = -1;
+    else if (bankedFrom < 0) bankedFrom = last;
+    if (bankedFrom > from && timeS[last] - timeS[bankedFrom] >= turnForS) return timeS[bankedFrom - 1];
+  }
   return timeS[Math.min(last, segment.to - 1)];
 }
 

@@ -27,5 +27,8 @@ export const STRAIGHT_SIGNS = figures('straight/found', {
   leastLegFt: [250, 'ft', 'smallest change of altitude of a climb or descent'],
   settlesS: [12, 's', 'time in which a climb or descent settles at its speed'],
   levelOffS: [25, 's', 'time after a climb or descent that belongs to levelling off'],
+  levelFpm: [120, 'ft/min', 'vertical speed below which it has levelled off'],
+  turnBankDeg: [8, 'deg', 'bank beyond which it turns'],
+  turnForS: [2, 's', 'time for which such a bank is held where a turn is meant'],
   bridgeS: [6, 's', 'break in a leg that is bridged'],
 });

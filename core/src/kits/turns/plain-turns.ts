@@ -3,6 +3,7 @@
  * from the same turns, told apart by bank, vertical speed and what stands next to them.
  */
 
+import { type BriefTargets, offBriefedLineDeg } from '../../card/targets.ts';
 import { rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import { mean, median } from '../../units/numbers.ts';
@@ -41,23 +42,27 @@ export function turnProposals(
         turn.heldBankDeg >= TURN_SIGNS.leastBankDeg &&
         turn.heldBankDeg < TURN_SIGNS.steepDeg + TURN_SIGNS.overlapDeg &&
         kindOf(meanClimb(track, turn)) === kind &&
-        isMeant(turn, context, maneuver),
+        isMeant(track, turn, context, maneuver),
     )
     .map((turn) => proposalOf(turn, maneuver));
 }
 
 /**
- * Where a lesson was briefed, a turn on the way to the next maneuver is none: meant is one of about the bank that was
- * briefed, or one that goes most of the way round.
+ * Where a lesson was briefed, a turn on the way to the next maneuver, or home, is none: meant is one of about the bank that
+ * was briefed, or one that goes most of the way round.
  */
-const isMeant = ({ turnedDeg, heldBankDeg }: Turn, { briefs }: ScoringContext, maneuver: string): boolean =>
+const isMeant = (track: Track, turn: Turn, { briefs }: ScoringContext, maneuver: string): boolean =>
   briefs.length === 0 ||
-  turnedDeg >= TURN_SIGNS.wholeTurnDeg ||
-  briefs.some(
-    (brief) =>
-      brief.maneuver === maneuver &&
-      (!brief.bankDeg || Math.abs(brief.bankDeg - heldBankDeg) <= TURN_SIGNS.nearBriefDeg),
-  );
+  turn.turnedDeg >= TURN_SIGNS.wholeTurnDeg ||
+  briefs.some((brief) => brief.maneuver === maneuver && isOf(track, turn, brief));
+
+/** Of about the briefed bank; begun across the briefed line it has to be nearer to it. */
+function isOf({ headingDeg }: Track, { heldBankDeg, rows }: Turn, brief: BriefTargets): boolean {
+  if (!brief.bankDeg) return true;
+  const across = offBriefedLineDeg(headingDeg.values[rows.from], brief) > TURN_SIGNS.offLineDeg;
+  const nearDeg = across ? TURN_SIGNS.nearAcrossDeg : TURN_SIGNS.nearBriefDeg;
+  return Math.abs(brief.bankDeg - heldBankDeg) <= nearDeg;
+}
 
 const kindOf = (climbFpm: number): TurnKind => {
   if (climbFpm > TURN_SIGNS.climbingFpm) return 'climbing';

@@ -13,6 +13,8 @@ export const TURN_LIMITS = thresholds('turns', {
 export const TURN_SIGNS = figures('turns/found', {
   turnEdgeDeg: [5, 'deg', 'bank that begins and ends a turn'],
   nearBriefDeg: [8, 'deg', 'distance from a briefed bank within which a turn was meant by it'],
+  nearAcrossDeg: [5, 'deg', 'the same of a turn that was not begun along the briefed line'],
+  offLineDeg: [40, 'deg', 'distance from the briefed heading or its reciprocal beyond which it was not'],
   wholeTurnDeg: [270, 'deg', 'change of heading of a turn that was meant though nobody briefed it'],
   leastTurnDeg: [45, 'deg', 'change of heading from which a turn is a practised one'],
   steepDeg: [36, 'deg', 'bank from which a turn is a steep one'],

@@ -16,14 +16,18 @@ export function glideSpans(
   straight: (row: number) => boolean,
 ): Stretch[] {
   const climb = track.verticalSpeedFpm;
-  const { power } = sceneOf(track, context);
+  const { power, lever } = sceneOf(track, context);
+  // A light airplane comes down with a tenth of its power on: the lever, where it is on record, is the better witness.
   const gliding = (i: number) =>
-    Number.isNaN(power(i)) ? climb[i] < GLIDE_SIGNS.sinkFpm : power(i) < GLIDE_SIGNS.idleShare;
+    Number.isNaN(power(i))
+      ? climb[i] < GLIDE_SIGNS.sinkFpm
+      : power(i) < GLIDE_SIGNS.idleShare && lever(i) < GLIDE_SIGNS.idleShare;
   const kias = context.briefs.find(({ maneuver }) => maneuver === 'best-glide')?.entry?.airspeedKias;
-  // Where no power tells, going down fast and never slowing toward the glide's speed is a descent.
+  // Where the power may have been on, going down fast and never slowing toward the glide's speed is a descent.
   const slowed = ({ startS, endS }: Stretch): boolean => {
     const rows = rowsBetween(track.timeS, startS, endS);
-    if (!kias || !Number.isNaN(power(rows.from))) return true;
+    const shares = Float64Array.from({ length: rows.to - rows.from }, (_, k) => power(rows.from + k));
+    if (!kias || median(shares) < GLIDE_SIGNS.surelyIdleShare) return true;
     return firstWhere(rows, (i) => track.airspeedKt.values[i] < kias + GLIDE_SIGNS.slowedKt) >= 0;
   };
   return stretches(track, (i) => straight(i) && gliding(i), GLIDE_SIGNS.leastS).filter(

@@ -55,6 +55,8 @@ export function* slowFlight(c: Cockpit): Script {
   level(c, kias);
   slow(c, kias, flapsDeg);
   yield* hold(c, 14);
+  // Established is at its speed.
+  yield* until(c, 12, () => c.seen.kias < kias + 1.5);
 
   c.mark('established');
   if (c.habit('heading-drift-left')) {
@@ -70,7 +72,7 @@ export function* slowFlight(c: Cockpit): Script {
     c.headingDeg -= 19;
   } else if (c.habit('stall-warning')) {
     c.aim.heedsWarning = false;
-    slow(c, (card.warningKias ?? target) - 2, flapsDeg);
+    slow(c, (card.warningKias ?? target) - 3, flapsDeg);
     yield* until(
       c,
       25,

@@ -2,7 +2,7 @@
 
 import { CONFIGURATIONS, type Configuration, configurationOf } from '../../airplane/configuration.ts';
 import { stageOf } from '../../card/day.ts';
-import { briefFor } from '../../card/targets.ts';
+import { type BriefTargets, briefFor } from '../../card/targets.ts';
 import type { Attempt, Proposal, ScoringContext } from '../../kits/attempt/attempt.ts';
 import { buildAttempt } from '../../kits/attempt/build-attempt.ts';
 import { legHeading } from '../../kits/attempt/quantities.ts';
@@ -70,8 +70,10 @@ export function measure(
   const named = (name: Leg['name']) => legs.filter((leg) => leg.name === name);
   const brief = briefFor(context.briefs, SLOW_FLIGHT, proposal.variant);
   const airplane = context.airplane?.slowFlightKias;
+  // Which of two briefed speeds was asked for is not known where nobody knows which configuration was flown.
+  const briefedKt = isToldApart(context, proposal.variant) ? brief?.entry?.airspeedKias : undefined;
   const targetKt =
-    brief?.entry?.airspeedKias ??
+    briefedKt ??
     (proposal.variant === 'landing'
       ? airplane?.landing
       : proposal.variant === 'clean'
@@ -179,17 +181,35 @@ function isFlapPractice({ briefs }: ScoringContext, variant: Configuration | nul
   return !near.some((brief) => variant === null || brief.variant === undefined || brief.variant === variant);
 }
 
-/** As flown; where no column tells, as the brief nearest by its speed has it; and without a brief nobody knows. */
+/** As flown; where no column tells, as a brief has it that no other comes near; and else nobody knows. */
 const variantOf = (
-  { briefs }: ScoringContext,
+  context: ScoringContext,
   flown: Configuration | null,
   airspeedKt: number,
 ): Pick<Proposal, 'variant' | 'variantMissing'> => {
-  const variant = flown ?? briefFor(briefs, SLOW_FLIGHT, null, { airspeedKt })?.variant ?? null;
+  const variant = flown ?? briefedVariant(context, airspeedKt);
   return variant === null
     ? { variant, variantMissing: 'flaps were not recorded: clean or not, nothing tells' }
     : { variant };
 };
+
+/** Whether it is known which brief an attempt was: by its configuration, or since all of them are of one. */
+const isToldApart = ({ briefs }: ScoringContext, variant: Proposal['variant']): boolean =>
+  variant !== null ||
+  new Set(briefs.filter(({ maneuver }) => maneuver === SLOW_FLIGHT).map((brief) => brief.variant)).size < 2;
+
+/** The configuration of the one brief, or of the one whose speed is plainly nearer than that of any other. */
+function briefedVariant({ briefs }: ScoringContext, airspeedKt: number): Proposal['variant'] {
+  const nearest = briefFor(briefs, SLOW_FLIGHT, null, { airspeedKt });
+  const offKt = ({ entry }: BriefTargets) => Math.abs((entry?.airspeedKias ?? Number.NaN) - airspeedKt);
+  const isSure = briefs.every(
+    (other) =>
+      other.maneuver !== SLOW_FLIGHT ||
+      other.variant === nearest?.variant ||
+      (nearest !== undefined && offKt(other) - offKt(nearest) >= SLOW_SIGNS.tellsApartKt),
+  );
+  return (isSure && nearest?.variant) || null;
+}
 
 /** The configuration flown over most of a stretch. */
 export function variantOver(track: Track, context: ScoringContext, span: Stretch): Configuration {

@@ -46,6 +46,7 @@ export function slowSpans(track: Track, context: ScoringContext): SlowSpan[] {
       if (untilS - fromS < leastS || !isLevelLongEnough(track, fromS, untilS)) continue;
       if (isPowerOff(track, scene, fromS, untilS) || isOneTurn(track, fromS, untilS)) continue;
       const span = describe(track, context, scene, segment, fromS, untilS, stall !== undefined);
+      if (isLevellingOff(track, scene, fromS, untilS)) continue;
       // Down a long way before it was slow: a glide's end, or a descent's.
       if (fellBefore(track, span) > SLOW_SIGNS.mostFallFt) continue;
       spans.push(span);
@@ -111,6 +112,18 @@ function isPowerOff(track: Track, scene: Scene, fromS: number, toS: number): boo
     scene.power(rows.from + k),
   );
   return median(shares) < SLOW_SIGNS.leastPower;
+}
+
+/** A climb that ends at its climb speed is levelled off from there, and gathers speed: slow flight is slowed down to, or stays. */
+function isLevellingOff(track: Track, scene: Scene, fromS: number, toS: number): boolean {
+  const { climbedS, climbedFt, levelledOffS, aboveWarningKt } = SLOW_SIGNS;
+  const altitude = (s: number) => meanBetween(track, track.altitudeFt.values, s - 1, s + 1);
+  if (!(altitude(fromS) - altitude(fromS - climbedS) > climbedFt)) return false;
+  const { from, to } = rowsBetween(track.timeS, fromS, toS);
+  const plainlySlow =
+    median(track.airspeedKt.values.subarray(from, to)) <
+    scene.warningKias(scene.flapsDeg(from)) + aboveWarningKt;
+  return toS - fromS < levelledOffS || !plainlySlow;
 }
 
 /** A glide or a climb at such a speed is none: the altitude is about held over any fifteen seconds of it. */

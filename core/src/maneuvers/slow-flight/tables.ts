@@ -24,6 +24,11 @@ export const SLOW_LIMITS = thresholds('slow-flight', {
 export const SLOW_SIGNS = figures('slow-flight/found', {
   aboveWarningKt: [15, 'kt', 'distance above the warning up to which it is slow'],
   aboveUnbriefedKt: [8, 'kt', 'the same where something else was briefed: only what is plainly slow'],
+  tellsApartKt: [
+    5,
+    'kt',
+    'by how much nearer a briefed speed must be than that of another configuration to tell which was flown, where the flaps were not recorded',
+  ],
   nearBriefKt: [8, 'kt', 'distance above a briefed speed up to which slow flight was that one'],
   leastS: [15, 's', 'shortest slow flight'],
   leastDerivedS: [
@@ -46,6 +51,9 @@ export const SLOW_SIGNS = figures('slow-flight/found', {
   steadyKt: [5, 'kt', 'distance from the speed within which it is established'],
   steadyS: [3, 's', 'time for which it has to be'],
   stillKt: [2.5, 'kt', 'loss of speed within which it still stands where it came from'],
+  climbedS: [20, 's', 'time before it in which a climb is looked for'],
+  climbedFt: [150, 'ft', 'altitude gained in that time by a climb that is levelled off'],
+  levelledOffS: [30, 's', 'time at the climb speed that a levelling off may take'],
   bridgeS: [4, 's', 'break that is bridged'],
   holdingShare: [0.15, '', 'distance of the lever from where it holds level, within which it is up'],
   sinkingS: [6, 's', 'time over which energy must have fallen'],

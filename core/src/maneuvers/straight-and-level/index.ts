@@ -1,5 +1,7 @@
 /** Straight and level flight: the room. */
 
+import { briefFor } from '../../card/targets.ts';
+import type { ScoringContext } from '../../kits/attempt/attempt.ts';
 import { runChecks } from '../../kits/attempt/case.ts';
 import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
 import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
@@ -32,6 +34,23 @@ function fromSettled(track: Track, span: Stretch): Stretch[] {
   return span.endS - startS >= STRAIGHT_SIGNS.leastLegS ? [{ ...span, startS }] : [];
 }
 
+/** Slowing in level flight to the speed of what comes next belongs to that: it ends where the speed was last held. */
+function untilNext(track: Track, { briefs }: ScoringContext, span: Stretch): Stretch[] {
+  const { timeS, airspeedKt } = track;
+  const rows = rowsBetween(timeS, span.startS, span.endS, span.segment);
+  const lastKt = meanOver(airspeedKt.values, rowsBetween(timeS, span.endS - 3, span.endS, span.segment));
+  const ownKt = briefFor(briefs, ID, null)?.entry?.airspeedKias ?? medianOver(airspeedKt.values, rows);
+  const isNext = briefs.some(
+    ({ maneuver, entry }) =>
+      maneuver !== ID && Math.abs((entry?.airspeedKias ?? Number.NaN) - lastKt) < LEVEL_SIGNS.nextSpeedKt,
+  );
+  if (!isNext || Math.abs(lastKt - ownKt) < LEVEL_SIGNS.leftSpeedKt) return [span];
+  let last = rows.to - 1;
+  while (last > rows.from && Math.abs(airspeedKt.values[last] - ownKt) > LEVEL_SIGNS.settledKt) last--;
+  const endS = timeS[last];
+  return endS - span.startS >= STRAIGHT_SIGNS.leastLegS ? [{ ...span, endS }] : [];
+}
+
 export const straightAndLevel = defineRoom({
   id: ID,
   title: 'Straight and level',
@@ -51,7 +70,9 @@ export const straightAndLevel = defineRoom({
             Math.abs(track.verticalSpeedFpm[i]) < LEVEL_SIGNS.levelFpm &&
             Math.abs(track.bankDeg.values[i]) < LEVEL_SIGNS.mostBankDeg,
           STRAIGHT_SIGNS.leastLegS,
-        ).flatMap((span) => fromSettled(track, span)),
+        )
+          .flatMap((span) => fromSettled(track, span))
+          .flatMap((span) => untilNext(track, context, span)),
       ),
     }),
     measure: (track, proposal, _, context) =>

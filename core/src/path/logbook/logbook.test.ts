@@ -40,8 +40,8 @@ test('what is written out is read back the same', () => {
         entry({
           ...one,
           dualMin: one.blockMin,
-          training: one.training.replace(/^'+/, ''),
-          remarks: one.remarks.replace(/^'+/, ''),
+          training: one.training.replace(/^'+/, '').trim(),
+          remarks: one.remarks.replace(/^'+/, '').trim(),
         }),
       );
       const read = readLogCsv(writeLogCsv(all));
