@@ -28,13 +28,16 @@ export interface Follower {
   now: Progress;
 }
 
+/** So long it has to look given up. */
+const OVER_S = 6;
+
 export function followSteps(steps: readonly Step[]): Follower {
-  const since = steps.map(() => ({ done: Number.NaN, begun: Number.NaN }));
+  const since = steps.map(() => ({ done: Number.NaN, begun: Number.NaN, over: Number.NaN }));
   const now: Progress = { index: 0, lost: false, unseen: false, ended: false };
   let timeS = 0;
 
   /** Whether a sign has shown for its time. */
-  const lasted = (k: number, which: 'done' | 'begun', is: boolean, forS: number): boolean => {
+  const lasted = (k: number, which: 'done' | 'begun' | 'over', is: boolean, forS: number): boolean => {
     const kept = since[k];
     if (!is) {
       kept[which] = Number.NaN;
@@ -48,7 +51,7 @@ export function followSteps(steps: readonly Step[]): Follower {
     now.ended = to >= steps.length;
     now.index = now.ended ? 0 : to;
     now.lost = false;
-    for (const kept of since) kept.done = kept.begun = Number.NaN;
+    for (const kept of since) kept.done = kept.begun = kept.over = Number.NaN;
   }
 
   return {
@@ -68,6 +71,10 @@ export function followSteps(steps: readonly Step[]): Follower {
           go(k);
           return true;
         }
+      }
+      if (step.over && lasted(from, 'over', shows(step.over, values), OVER_S)) {
+        go(steps.length);
+        return true;
       }
       const { again } = step;
       if (again && shows(again.sign, values)) {

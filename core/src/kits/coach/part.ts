@@ -35,6 +35,8 @@ export interface Step {
   begun?: FlightSign;
   /** Shown in this step, an earlier one is flown again. */
   again?: { to: string; sign: FlightSign };
+  /** Shown for some seconds, the maneuver was given up: it is over, and is judged as far as it went. */
+  over?: FlightSign;
   /** How long it may take. */
   withinS: number;
   /** What usually goes wrong in it. */

@@ -6,7 +6,7 @@ export const ready = (begins: FlightSign, aims: Aims, more: Partial<Step> = {}):
   id: 'ready',
   name: 'Before it begins',
   does: 'Look out, then steady: altitude, speed, heading',
-  means: ['LOOK'],
+  means: ['LOOK', 'ALTITUDE', 'HEADING'],
   done: begins,
   forS: 0.4,
   withinS: 600,
@@ -16,7 +16,7 @@ export const ready = (begins: FlightSign, aims: Aims, more: Partial<Step> = {}):
 });
 
 /** Nobody waits longer for an airplane to settle, s. */
-const LONGEST_S = 22;
+const LONGEST_S = 18;
 
 export const settle = (aims: Aims, more: Partial<Step> = {}): Step => ({
   id: 'settle',

@@ -67,6 +67,7 @@ export function toTheStall(card: TargetCard, rise: Pick<Step, 'does' | 'means'>)
       ...rise,
       done: [CUE, BREAK].flat() as FlightSign,
       begun: { pitchDeg: above(6), speedKtPerS: below(-0.8), aboveWarningKt: between(0, 14) },
+      over: { aboveWarningKt: above(18), pitchDeg: below(8), verticalFpm: above(-300) },
       withinS: 30,
       wrong: 'Feet late: the nose yaws',
       aims: {},
