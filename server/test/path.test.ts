@@ -50,6 +50,26 @@ describe('standing', () => {
     expect(skill.why.join()).toMatch(/asked are 5 on 3/);
   });
 
+  test('in air that the instructor called rough a failure with nothing critical says nothing', async () => {
+    const { attempts } = (await (await school.instructor.call('GET', `/recordings/${recordingId}`)).json())
+      .score;
+    const failed = attempts.find(
+      (one: { maneuver: string; examiner: string }) =>
+        one.maneuver === 'steep-turn' && one.examiner === 'unsatisfactory',
+    );
+    const { startS, endS, maneuver } = failed;
+    const say = (seen: boolean) =>
+      school.instructor.call('POST', `/recordings/${recordingId}/statements`, {
+        id: randomUUID(),
+        body: { kind: 'observed', item: 'moderate-air', seen, startS, endS, maneuver },
+      });
+    const before = (await skillOf('steep-turn')).counted;
+    await say(true);
+    expect((await skillOf('steep-turn')).counted).toBe(before - 1);
+    await say(false);
+    expect((await skillOf('steep-turn')).counted).toBe(before);
+  });
+
   test('every standing opens to its attempts', async () => {
     const { attempts } = await skillOf('steep-turn');
     const behind = await (await school.student.call('GET', at('/path/steep-turn'))).json();

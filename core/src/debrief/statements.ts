@@ -47,6 +47,7 @@ export const OBSERVATIONS = [
   { item: 'buffet-felt', says: 'Buffet felt', kind: 'fact' },
   { item: 'flaps-as-briefed', says: 'Flaps moved as briefed', kind: 'good' },
   { item: 'distraction', says: 'Flown with a distraction', kind: 'fact' },
+  { item: 'moderate-air', says: 'The air was moderately rough', kind: 'fact' },
   { item: 'risk-named', says: 'Named the risk and what to do', kind: 'good' },
   { item: 'drill-complete', says: 'Every item of the drill done or said', kind: 'good' },
   { item: 'drill-item-missed', says: 'An item of the drill was missed', kind: 'fault' },

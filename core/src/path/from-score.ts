@@ -61,6 +61,7 @@ export function attemptsFlown(flown: FlownRecording): CountedAttempt[] {
         helpInBulk: state.helpInBulk,
         critical: attempt.findings.some(({ severity }) => severity === 'critical'),
         brokenOff: attempt.state === 'discontinued' && !state.discontinued && leftItsBand(attempt),
+        moderateAir: state.observed.includes('moderate-air'),
         depth: depthShown(attempt.requirements ?? []),
         restsOnUnseen: unseenMusts(attempt.requirements ?? [], 'prohibition').length > 0,
         flownBy: state.flownBy,

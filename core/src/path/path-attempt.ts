@@ -20,6 +20,8 @@ export const pathAttemptSchema = z.object({
   critical: z.boolean().default(false),
   /** Broken off after something was out, and nobody said why. */
   brokenOff: z.boolean().default(false),
+  /** An instructor said that the air was moderately rough: a failure with nothing critical in it says nothing. */
+  moderateAir: z.boolean().default(false),
   /** How far a stall was taken; null for what is no stall, or where nothing tells. */
   depth: z.enum(['first-indication', 'full']).nullable().default(null),
   /** The verdict rests without something that nobody saw and no instructor has yet said. */

@@ -18,6 +18,7 @@ const attempt = (day: string, change: Partial<PathAttempt> = {}): PathAttempt =>
   brokenOff: false,
   depth: null,
   restsOnUnseen: false,
+  moderateAir: false,
   flownBy: 'student',
   verdict: 'satisfactory',
   overridden: false,

@@ -90,6 +90,7 @@ async function insertAttempts(
       brokenOff: data.brokenOff,
       inBulk: data.helpInBulk,
       unseen: data.restsOnUnseen,
+      moderateAir: data.moderateAir,
       depth: data.depth,
       lessonId: data.lessonId,
       grade: data.grade,

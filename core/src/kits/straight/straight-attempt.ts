@@ -1,7 +1,7 @@
 /** What is measured in straight flight. */
 
 import { briefFor } from '../../card/targets.ts';
-import { meanOver, rowsBetween } from '../../recording/columns/span.ts';
+import { meanOver, medianOver, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import { phaseNamed } from '../../scoring/phases.ts';
 import type { Phase } from '../../scoring/schema.ts';
@@ -78,8 +78,11 @@ export const LEG_PHASES = ['entry', 'established', 'level-off'] as const;
 export function verticalLegPhases(track: Track, { startS, endS, segment }: Proposal, side: 1 | -1): Phase[] {
   const { timeS, verticalSpeedFpm } = track;
   const rows = rowsBetween(timeS, startS, endS, segment);
+  // Levelling off begins where the rate falls for good: what climbs at a thousand feet a minute does so long before two hundred.
+  const rateFpm = side * medianOver(verticalSpeedFpm, rows);
+  const leavesFpm = Math.max(STRAIGHT_SIGNS.climbingFpm, STRAIGHT_SIGNS.levelOffShare * rateFpm);
   let last = rows.to - 1;
-  while (last > rows.from && side * verticalSpeedFpm[last] < STRAIGHT_SIGNS.climbingFpm) last--;
+  while (last > rows.from && side * verticalSpeedFpm[last] < leavesFpm) last--;
   const levelS = timeS[Math.max(rows.from, last)];
   const steadyS = Math.min(startS + STRAIGHT_SIGNS.settlesS, levelS);
   return [

@@ -6,7 +6,7 @@ import { between, type Check, phaseRows } from '../attempt/case.ts';
 import { limitsOf } from '../attempt/figures.ts';
 import { finding, idsOf, numberText } from '../attempt/finding.ts';
 import { gustKt, isRough } from '../attempt/rough-air.ts';
-import { STRAIGHT_LIMITS } from './tables.ts';
+import { STRAIGHT_LIMITS, STRAIGHT_SIGNS } from './tables.ts';
 
 /** What can go wrong on any straight leg, and in levelling off from one. */
 export const STRAIGHT_FINDINGS = ['heading-drift', 'speed-not-settled'] as const;
@@ -42,8 +42,13 @@ export const speedNotSettled: Check = (c) => {
   // Gusts move the needle too: their share is allowed for.
   const allowed = speedDriftKt + 4 * gustKt(c.track, rows);
   let [worst, atS] = [0, 0];
-  for (let s = established.startS + 5; s + speedDriftS <= established.endS; s += 3) {
-    const drift = Math.abs(at(s + speedDriftS) - at(s));
+  // A leg that is shorter is looked at from one end to the other.
+  const overS = Math.max(
+    STRAIGHT_SIGNS.shortestDriftS,
+    Math.min(speedDriftS, established.endS - established.startS - 10),
+  );
+  for (let s = established.startS + 5; s + overS <= established.endS - 5; s += 3) {
+    const drift = Math.abs(at(s + overS) - at(s));
     if (drift > worst) [worst, atS] = [drift, s];
   }
   // Rising and sinking air takes the speed away and brings it back: there only a change that stays was the pilot's.
@@ -53,8 +58,8 @@ export const speedNotSettled: Check = (c) => {
     worst = Math.min(worst, Math.abs(mean(endS - 20, endS) - mean(startS, startS + 10)));
   }
   if (!(worst > allowed)) return undefined;
-  return finding(ID(c, 'speed-not-settled'), 'note', { startS: atS, endS: atS + speedDriftS }, worst, 'kt', {
-    what: `The speed moved ${numberText(worst)} kt within ${numberText(speedDriftS)} s.`,
+  return finding(ID(c, 'speed-not-settled'), 'note', { startS: atS, endS: atS + overS }, worst, 'kt', {
+    what: `The speed moved ${numberText(worst)} kt within ${numberText(overS)} s.`,
     why: 'The power does not belong to the speed, or the trim was set before the speed had settled.',
     tryNext: 'Set the power of the table, wait for the speed, then trim.',
   });

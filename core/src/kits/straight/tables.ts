@@ -26,6 +26,8 @@ export const STRAIGHT_SIGNS = figures('straight/found', {
   leastLegS: [30, 's', 'shortest leg'],
   leastLegFt: [250, 'ft', 'smallest change of altitude of a climb or descent'],
   settlesS: [12, 's', 'time in which a climb or descent settles at its speed'],
+  shortestDriftS: [18, 's', 'shortest time over which a change of the speed is looked at'],
+  levelOffShare: [0.5, '', 'share of the rate below which a climb or descent is being levelled off'],
   levelOffS: [25, 's', 'time after a climb or descent that belongs to levelling off'],
   levelFpm: [120, 'ft/min', 'vertical speed below which it has levelled off'],
   turnBankDeg: [8, 'deg', 'bank beyond which it turns'],

@@ -45,6 +45,7 @@ export const evidenceOf = (one: PathAttempt, zone: string): FlownAttempt => ({
   brokenOff: one.brokenOff,
   helpInBulk: one.helpInBulk,
   restsOnUnseen: one.restsOnUnseen,
+  moderateAir: one.moderateAir,
 });
 
 export const flownByStudent = ({ help }: FlownAttempt): boolean =>

@@ -25,6 +25,7 @@ export interface AttemptRow {
   brokenOff: boolean;
   inBulk: boolean;
   unseen: boolean;
+  moderateAir: boolean;
   depth: string | null;
   lessonId: string | null;
   flownAt: Date;
@@ -56,6 +57,7 @@ export const AttemptEntity = new EntitySchema<AttemptRow>({
     brokenOff: { type: 'boolean', name: 'broken_off' },
     inBulk: { type: 'boolean', name: 'in_bulk' },
     unseen: { type: 'boolean' },
+    moderateAir: { type: 'boolean', name: 'moderate_air', default: false },
     depth: { type: 'text', nullable: true },
     lessonId: { type: 'uuid', name: 'lesson_id', nullable: true },
     flownAt: { type: 'timestamptz', name: 'flown_at' },
