@@ -3,6 +3,7 @@
  * cleanly by their own cards have nothing that failed, and the day is told as it was flown.
  */
 import { fleet } from '../airplane/fleet.ts';
+import type { Airplane } from '../airplane/schema.ts';
 import { LESSON_TEMPLATES } from '../brief/templates.ts';
 import { flyTemplate } from '../fly/fly-template.ts';
 import type { ChannelName } from '../recording/columns/channels.ts';
@@ -32,17 +33,20 @@ const as = (logger: Logger, recording: Recording): Recording => ({
   ),
 });
 
+const wholeDay = (flown: Airplane, template: string, seed: number) =>
+  flyTemplate({
+    airplane: flown,
+    template,
+    apron: true,
+    seed,
+    windFromDeg: 250,
+    windKt: 12,
+    recorder: { rateHz: 1 },
+  });
+
 describe.each(LESSON_TEMPLATES.map(({ id }) => id))('%s', (template) => {
   describe.each(seedsOf([1], [2, 3]))('seed %i', (seed) => {
-    const { recording, cards, events } = flyTemplate({
-      airplane,
-      template,
-      apron: true,
-      seed,
-      windFromDeg: 250,
-      windKt: 12,
-      recorder: { rateHz: 1 },
-    });
+    const { recording, cards, events } = wholeDay(airplane, template, seed);
     const timesOf = (name: string) => events.filter((event) => event.name === name).map(({ atS }) => atS);
     const [offS, onS] = [timesOf('lift-off'), timesOf('touch-down')];
     const airborneS = onS.reduce((sum, s, i) => sum + s - offS[i], 0);
@@ -110,15 +114,7 @@ describe.each(fleet.slice(1).map((one) => [one.id, one] as const))('%s', (_, oth
   const flown = deep ? templates : ['four-fundamentals', 'review-before-solo'];
   test.each(flown)('%s flown cleanly, nothing fails', (template) => {
     for (const seed of seedsOf([6], [7, 8, 9, 10])) {
-      const { recording, cards } = flyTemplate({
-        airplane: other,
-        template,
-        apron: true,
-        seed,
-        windFromDeg: 250,
-        windKt: 12,
-        recorder: { rateHz: 1 },
-      });
+      const { recording, cards } = wholeDay(other, template, seed);
       for (const logger of ['full', 'without ground speed or engine'] as const) {
         const { attempts } = scoreRecording(as(logger, recording), {
           standard,

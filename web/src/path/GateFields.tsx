@@ -1,8 +1,7 @@
 /** One gate of a syllabus: what is asked, by which source, and how it closes. */
 import { GATE_CLOSES, type Gate } from '@keel/core';
 import { Button, Checkbox, NumberInput, Select, Textarea, TextInput } from '@mantine/core';
-import { IconChevronDown, IconChevronRight } from '@tabler/icons-react';
-import { useState } from 'react';
+import { Fold } from './Fold.tsx';
 
 const CLOSES: Record<Gate['closes'], string> = {
   evidence: 'skills and an instructor’s word',
@@ -18,99 +17,92 @@ export function GateFields(props: {
   remove: () => void;
 }) {
   const { gate, faults } = props;
-  const [open, setOpen] = useState(false);
-  const shown = open || faults.size > 0;
   const change = (more: Partial<Gate>) => props.change({ ...gate, ...more });
   const days = (value: string | number) => (typeof value === 'number' ? value : undefined);
   return (
-    <div className="fold" data-open={shown || undefined}>
-      <div className="row spread">
-        <button type="button" className="fold-head" aria-expanded={shown} onClick={() => setOpen(!open)}>
-          {shown ? <IconChevronDown size={16} aria-hidden /> : <IconChevronRight size={16} aria-hidden />}
-          <strong>{gate.title}</strong>
-          <span className="small quiet">by {CLOSES[gate.closes]}</span>
-        </button>
+    <Fold
+      title={gate.title}
+      about={`by ${CLOSES[gate.closes]}`}
+      faults={faults}
+      actions={
         <Button size="compact-sm" variant="subtle" aria-label={`Remove ${gate.title}`} onClick={props.remove}>
           Remove
         </Button>
-      </div>
-      {shown && (
-        <div className="stack" style={{ gap: 10 }}>
-          <div className="editor-fields">
-            <TextInput
-              label="Title"
-              value={gate.title}
-              error={faults.get('title')}
-              onChange={(event) => change({ title: event.currentTarget.value })}
-            />
-            <TextInput label="Id" value={gate.id} readOnly error={faults.get('id')} />
-            <Select
-              label="Closes by"
-              allowDeselect={false}
-              data={GATE_CLOSES.map((value) => ({ value, label: CLOSES[value] }))}
-              value={gate.closes}
-              error={faults.get('closes')}
-              onChange={(value) => value && change({ closes: value as Gate['closes'] })}
-            />
-            <Select
-              label="Said by"
-              allowDeselect={false}
-              data={[
-                { value: 'instructor', label: 'an instructor' },
-                { value: 'chief', label: 'the chief instructor alone' },
-              ]}
-              value={gate.by}
-              onChange={(value) => value && change({ by: value as Gate['by'] })}
-            />
-            {gate.closes === 'age' && (
-              <NumberInput
-                label="Years"
-                hideControls
-                value={gate.years ?? ''}
-                error={faults.get('years')}
-                onChange={(value) => change({ years: days(value) })}
-              />
-            )}
-            {gate.closes === 'document' && (
-              <NumberInput
-                label="Holds, days, where it does not say"
-                hideControls
-                value={gate.lastsDays ?? ''}
-                error={faults.get('lastsDays')}
-                onChange={(value) => change({ lastsDays: days(value) })}
-              />
-            )}
-          </div>
-          <Textarea
-            label="What is asked"
-            autosize
-            value={gate.text}
-            error={faults.get('text')}
-            onChange={(event) => change({ text: event.currentTarget.value })}
+      }
+    >
+      <div className="editor-fields">
+        <TextInput
+          label="Title"
+          value={gate.title}
+          error={faults.get('title')}
+          onChange={(event) => change({ title: event.currentTarget.value })}
+        />
+        <TextInput label="Id" value={gate.id} readOnly error={faults.get('id')} />
+        <Select
+          label="Closes by"
+          allowDeselect={false}
+          data={GATE_CLOSES.map((value) => ({ value, label: CLOSES[value] }))}
+          value={gate.closes}
+          error={faults.get('closes')}
+          onChange={(value) => value && change({ closes: value as Gate['closes'] })}
+        />
+        <Select
+          label="Said by"
+          allowDeselect={false}
+          data={[
+            { value: 'instructor', label: 'an instructor' },
+            { value: 'chief', label: 'the chief instructor alone' },
+          ]}
+          value={gate.by}
+          onChange={(value) => value && change({ by: value as Gate['by'] })}
+        />
+        {gate.closes === 'age' && (
+          <NumberInput
+            label="Years"
+            hideControls
+            value={gate.years ?? ''}
+            error={faults.get('years')}
+            onChange={(value) => change({ years: days(value) })}
           />
-          <div className="row" style={{ alignItems: 'end', gap: 18, flexWrap: 'wrap' }}>
-            <TextInput
-              label="Source"
-              value={gate.source}
-              error={faults.get('source')}
-              onChange={(event) => change({ source: event.currentTarget.value })}
-              style={{ flex: 1, minWidth: 220 }}
-            />
-            <Checkbox
-              label="from memory"
-              checked={gate.fromMemory}
-              onChange={(event) => change({ fromMemory: event.currentTarget.checked })}
-            />
-            {gate.closes === 'document' && (
-              <Checkbox
-                label="it must carry an end"
-                checked={gate.ends}
-                onChange={(event) => change({ ends: event.currentTarget.checked })}
-              />
-            )}
-          </div>
-        </div>
-      )}
-    </div>
+        )}
+        {gate.closes === 'document' && (
+          <NumberInput
+            label="Holds, days, where it does not say"
+            hideControls
+            value={gate.lastsDays ?? ''}
+            error={faults.get('lastsDays')}
+            onChange={(value) => change({ lastsDays: days(value) })}
+          />
+        )}
+      </div>
+      <Textarea
+        label="What is asked"
+        autosize
+        value={gate.text}
+        error={faults.get('text')}
+        onChange={(event) => change({ text: event.currentTarget.value })}
+      />
+      <div className="row" style={{ alignItems: 'end', gap: 18, flexWrap: 'wrap' }}>
+        <TextInput
+          label="Source"
+          value={gate.source}
+          error={faults.get('source')}
+          onChange={(event) => change({ source: event.currentTarget.value })}
+          style={{ flex: 1, minWidth: 220 }}
+        />
+        <Checkbox
+          label="from memory"
+          checked={gate.fromMemory}
+          onChange={(event) => change({ fromMemory: event.currentTarget.checked })}
+        />
+        {gate.closes === 'document' && (
+          <Checkbox
+            label="it must carry an end"
+            checked={gate.ends}
+            onChange={(event) => change({ ends: event.currentTarget.checked })}
+          />
+        )}
+      </div>
+    </Fold>
   );
 }

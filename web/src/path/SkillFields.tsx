@@ -1,9 +1,8 @@
 /** One skill of a syllabus, folded to a line until it is opened. */
 import { type Gate, requireRoom, rooms, type SyllabusSkill } from '@keel/core';
 import { Button, MultiSelect, NumberInput, Select, TextInput } from '@mantine/core';
-import { IconChevronDown, IconChevronRight } from '@tabler/icons-react';
-import { useState } from 'react';
 import { AskFields } from './AskFields.tsx';
+import { Fold } from './Fold.tsx';
 import { ReadyFields } from './ReadyFields.tsx';
 
 const BY_HAND = 'by-hand';
@@ -18,22 +17,15 @@ export function SkillFields(props: {
   remove: () => void;
 }) {
   const { skill, faults } = props;
-  const [open, setOpen] = useState(false);
   const change = (more: Partial<SyllabusSkill>) => props.change({ ...skill, ...more });
-  const shown = open || faults.size > 0;
   const variants = skill.maneuver ? [...(rooms.find(({ id }) => id === skill.maneuver)?.variants ?? [])] : [];
   return (
-    <div className="fold" data-open={shown || undefined}>
-      <div className="row spread">
-        <button type="button" className="fold-head" aria-expanded={shown} onClick={() => setOpen(!open)}>
-          {shown ? <IconChevronDown size={16} aria-hidden /> : <IconChevronRight size={16} aria-hidden />}
-          <strong>{skill.title}</strong>
-          <span className="small quiet">
-            {skill.maneuver ? requireTitle(skill.maneuver) : 'graded by hand'}, rusty after{' '}
-            {skill.staleAfterDays} days
-          </span>
-        </button>
-        <div className="row" style={{ gap: 4 }}>
+    <Fold
+      title={skill.title}
+      about={`${skill.maneuver ? requireTitle(skill.maneuver) : 'graded by hand'}, rusty after ${skill.staleAfterDays} days`}
+      faults={faults}
+      actions={
+        <>
           <Button
             size="compact-sm"
             variant="subtle"
@@ -58,90 +50,87 @@ export function SkillFields(props: {
           >
             Remove
           </Button>
-        </div>
+        </>
+      }
+    >
+      <div className="editor-fields">
+        <TextInput
+          label="Title"
+          value={skill.title}
+          error={faults.get('title')}
+          onChange={(event) => change({ title: event.currentTarget.value })}
+        />
+        <TextInput
+          label="Id"
+          value={skill.id}
+          error={faults.get('id')}
+          onChange={(event) => change({ id: event.currentTarget.value })}
+        />
+        <Select
+          label="Fed by"
+          allowDeselect={false}
+          data={[
+            { value: BY_HAND, label: 'an instructor’s grade' },
+            ...rooms.map(({ id, title }) => ({ value: id, label: `recordings: ${title}` })),
+          ]}
+          value={skill.maneuver ?? BY_HAND}
+          error={faults.get('maneuver')}
+          onChange={(value) =>
+            // Another maneuver has other variants: what was asked of the old one falls away.
+            change({ maneuver: value === BY_HAND ? null : value, variants: undefined, asks: [] })
+          }
+        />
+        <NumberInput
+          label="Rusty after, days"
+          hideControls
+          value={skill.staleAfterDays}
+          error={faults.get('staleAfterDays')}
+          onChange={(value) => change({ staleAfterDays: Number(value) })}
+        />
       </div>
-      {shown && (
-        <div className="stack" style={{ gap: 10 }}>
-          <div className="editor-fields">
-            <TextInput
-              label="Title"
-              value={skill.title}
-              error={faults.get('title')}
-              onChange={(event) => change({ title: event.currentTarget.value })}
-            />
-            <TextInput
-              label="Id"
-              value={skill.id}
-              error={faults.get('id')}
-              onChange={(event) => change({ id: event.currentTarget.value })}
-            />
-            <Select
-              label="Fed by"
-              allowDeselect={false}
-              data={[
-                { value: BY_HAND, label: 'an instructor’s grade' },
-                ...rooms.map(({ id, title }) => ({ value: id, label: `recordings: ${title}` })),
-              ]}
-              value={skill.maneuver ?? BY_HAND}
-              error={faults.get('maneuver')}
-              onChange={(value) =>
-                // Another maneuver has other variants: what was asked of the old one falls away.
-                change({ maneuver: value === BY_HAND ? null : value, variants: undefined, asks: [] })
-              }
-            />
-            <NumberInput
-              label="Rusty after, days"
-              hideControls
-              value={skill.staleAfterDays}
-              error={faults.get('staleAfterDays')}
-              onChange={(value) => change({ staleAfterDays: Number(value) })}
-            />
-          </div>
-          <div className="editor-fields">
-            {variants.length > 1 && (
-              <MultiSelect
-                label="Only these variants"
-                placeholder={skill.variants ? undefined : 'all of them'}
-                data={variants}
-                value={skill.variants ?? []}
-                error={faults.get('variants')}
-                onChange={(value) => change({ variants: value.length > 0 ? value : undefined })}
-              />
-            )}
-            <MultiSelect
-              label="Comes after"
-              data={props.earlier.map(({ id, title }) => ({ value: id, label: title }))}
-              value={skill.after.filter((id) => props.earlier.some((one) => one.id === id))}
-              error={faultUnder(faults, 'after')}
-              onChange={(after) => change({ after })}
-            />
-            <MultiSelect
-              label="Gates that it serves"
-              data={props.gates.map(({ id, title }) => ({ value: id, label: title }))}
-              value={skill.gates}
-              error={faultUnder(faults, 'gates')}
-              onChange={(gates) => change({ gates })}
-            />
-          </div>
-          {skill.maneuver && (
-            <AskFields
-              asks={skill.asks}
-              variants={variants}
-              faults={faults}
-              change={(asks) => change({ asks })}
-            />
-          )}
-          <details>
-            <summary>Harder, or easier, than the others</summary>
-            <ReadyFields
-              rules={skill.ready}
-              fault={(key) => faults.get(`ready.${key}`)}
-              change={(more) => change({ ready: definedOf({ ...skill.ready, ...more }) })}
-            />
-          </details>
-        </div>
+      <div className="editor-fields">
+        {variants.length > 1 && (
+          <MultiSelect
+            label="Only these variants"
+            placeholder={skill.variants ? undefined : 'all of them'}
+            data={variants}
+            value={skill.variants ?? []}
+            error={faults.get('variants')}
+            onChange={(value) => change({ variants: value.length > 0 ? value : undefined })}
+          />
+        )}
+        <MultiSelect
+          label="Comes after"
+          data={props.earlier.map(({ id, title }) => ({ value: id, label: title }))}
+          value={skill.after.filter((id) => props.earlier.some((one) => one.id === id))}
+          error={faultUnder(faults, 'after')}
+          onChange={(after) => change({ after })}
+        />
+        <MultiSelect
+          label="Gates that it serves"
+          data={props.gates.map(({ id, title }) => ({ value: id, label: title }))}
+          value={skill.gates}
+          error={faultUnder(faults, 'gates')}
+          onChange={(gates) => change({ gates })}
+        />
+      </div>
+      {skill.maneuver && (
+        <AskFields
+          asks={skill.asks}
+          variants={variants}
+          faults={faults}
+          change={(asks) => change({ asks })}
+        />
       )}
-    </div>
+      <details>
+        <summary>Harder, or easier, than the others</summary>
+        <ReadyFields
+          rules={skill.ready}
+          fault={(key) => faults.get(`ready.${key}`)}
+          change={(more) => change({ ready: definedOf({ ...skill.ready, ...more }) })}
+        />
+      </details>
+    </Fold>
   );
 }
 
