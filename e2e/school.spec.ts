@@ -83,3 +83,42 @@ test('the school is settled by its chief, and by nobody else', async ({ page, br
   await expect(looks.getByRole('button', { name: 'Save' })).toBeHidden();
   await student.close();
 });
+
+test('a table of people is looked at, then all are invited at once and their links taken along', async ({
+  page,
+}) => {
+  const mark = Date.now();
+  await signIn(page, 'maren');
+  await page.goto('/people');
+  await page.getByRole('button', { name: 'Invite many' }).click();
+  const dialog = page.getByRole('dialog');
+  const table = dialog.getByLabel('The table');
+  await table.fill('person and phone\nA 1');
+  await expect(dialog.getByRole('alert')).toContainText('“name” and “email”');
+  await table.fill(
+    [
+      'Name;E-mail;Instructor',
+      `Ada Fell;ada-${mark}@fellside.example;Petra Lindqvale`,
+      `Ben Gill;ben-${mark}@fellside.example;Nobody Known`,
+      'Nell Again;nell@skelmere.example;',
+      'No Address;nowhere;',
+    ].join('\n'),
+  );
+  await expect(dialog.getByLabel('Left out').getByRole('listitem')).toHaveText([
+    /Line 4 is left out: nell@skelmere\.example is there already/,
+    /Line 5 is left out: “nowhere” is no address/,
+  ]);
+  await expect(dialog.getByRole('row', { name: /Ada Fell.*Petra Lindqvale/ })).toBeVisible();
+  await expect(
+    dialog.getByRole('row', { name: /Ben Gill.*nobody here is called Nobody Known/ }),
+  ).toBeVisible();
+  await dialog.getByRole('button', { name: 'Invite 2' }).click();
+  await expect(dialog.getByText('2 are invited.')).toBeVisible();
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    dialog.getByRole('link', { name: 'Take the links along' }).click(),
+  ]);
+  expect(download.suggestedFilename()).toBe('invitations.csv');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('row', { name: /Ada Fell.*student/ })).toBeVisible();
+});

@@ -80,6 +80,11 @@ const RULES: Record<string, Rule> = {
     allowed: { chief: 201, stranger: 201 },
     others: 403,
   },
+  'POST /people/invitations/many': {
+    body: () => [{ name: 'x', email: `${randomUUID()}@test.example`, role: 'student' }],
+    allowed: { chief: 201, stranger: 201 },
+    others: 403,
+  },
   'DELETE /people/invitations/{id}': {
     path: () => `/people/invitations/${randomUUID()}`,
     allowed: { chief: 404, stranger: 404 },

@@ -168,6 +168,29 @@ test('an invitation is refused where it makes no sense, and can be taken back', 
   await json(await visitor().call('POST', `/invitations/${tokenOf(url)}`, { password: PASSWORD }), 410);
 });
 
+test('many are invited at once: all of them, each with a link of their own, or none', async () => {
+  const many = (people: object[]) => chief.call('POST', '/people/invitations/many', people);
+  const person = (name: string, email = `${name}@upland.example`) => ({ name, email, role: 'student' });
+  const openNow = async () => (await json(await chief.call('GET', '/people/invitations'), 200)).length;
+  const before = await openNow();
+  const refused = await many([person('one'), person('two', 'STUDENT@upland.example')]);
+  expect([refused.status, (await refused.json()).detail]).toEqual([
+    409,
+    expect.stringMatching(/^student@upland\.example has an account/),
+  ]);
+  expect(await openNow()).toBe(before);
+  await json(await many([]), 422);
+  const links = await json(await many([person('one'), person('two'), person('three')]), 201);
+  expect(new Set(links.map(({ url }: { url: string }) => url)).size).toBe(3);
+  expect(await openNow()).toBe(before + 3);
+  expect(await json(await visitor().call('GET', `/invitations/${tokenOf(links[1].url)}`), 200)).toMatchObject(
+    {
+      name: 'two',
+    },
+  );
+  for (const { id } of links) await chief.call('DELETE', `/people/invitations/${id}`);
+});
+
 test('an instructor who is invited teaches whom the invitation names; one that ran out lets nobody in', async () => {
   const make = async () =>
     tokenOf(

@@ -14,7 +14,7 @@ export const passwordSchema = z
 
 export const emailSchema = z.string().trim().toLowerCase().pipe(z.email('this is no email address').max(200));
 
-const nameSchema = z.string().trim().min(1, 'write a name').max(120);
+export const nameSchema = z.string().trim().min(1, 'write a name').max(120);
 
 export const setupSchema = z.object({
   token: z.string().min(1).max(200),
@@ -52,6 +52,8 @@ export const invitationInputSchema = z.object({
   taughtBy: z.array(z.uuid()).max(50).default([]),
 });
 export type InvitationInput = z.input<typeof invitationInputSchema>;
+/** Many at once: all of them, or none. */
+export const invitationsInputSchema = z.array(invitationInputSchema).min(1).max(500);
 
 /** Who teaches a student from now on; `until` for who stands in. */
 export const teachingInputSchema = z.object({

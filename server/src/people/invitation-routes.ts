@@ -2,6 +2,7 @@
 import { createRoute, z } from '@hono/zod-openapi';
 import {
   invitationInputSchema,
+  invitationsInputSchema,
   linkSchema,
   linkViewSchema,
   meSchema,
@@ -16,7 +17,7 @@ import { notFound } from '../http/problem.ts';
 import { beginSession } from '../http/sessions.ts';
 import { takeLinkTry } from '../http/throttle.ts';
 import { namesOf, requireChief } from '../scope.ts';
-import { accept, invite } from './invitations.ts';
+import { accept, invite, inviteAll } from './invitations.ts';
 import { linkView, madeLink } from './link-view.ts';
 import { addToTrail } from './trail.ts';
 
@@ -38,6 +39,23 @@ export const invitationRoutes = () =>
         requireChief(c.get('viewer'));
         const made = await invite(c.get('database'), c.get('viewer'), c.req.valid('json'));
         return c.json(madeLink(c, made), 201);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'post',
+        path: '/people/invitations/many',
+        summary: 'Invite many at once: all of them or none; the links are shown once, in the order sent',
+        request: { body: jsonBody(invitationsInputSchema) },
+        responses: { 201: json(z.array(linkSchema), 'The links') },
+      }),
+      async (c) => {
+        requireChief(c.get('viewer'));
+        const made = await inviteAll(c.get('database'), c.get('viewer'), c.req.valid('json'));
+        return c.json(
+          made.map((one) => madeLink(c, one)),
+          201,
+        );
       },
     )
     .openapi(

@@ -35,20 +35,38 @@ export function invite(
   viewer: Viewer,
   input: z.output<typeof invitationInputSchema>,
 ): ReturnType<typeof makeLink> {
-  const { schoolId, id: madeBy } = viewer;
-  return database.transaction(async (manager) => {
-    if (await manager.existsBy(AccountEntity, { email: input.email }))
-      throw new Problem(409, `${input.email} has an account already: sign in, or ask for a new password.`);
-    if (input.role === 'student' && input.teaches.length > 0)
-      throw new Problem(422, 'teaches: a student teaches nobody.');
-    if (input.role !== 'student' && input.taughtBy.length > 0)
-      throw new Problem(422, 'taughtBy: only a student is taught by someone.');
-    await requirePeople(manager, viewer, input.teaches, ['student'], 'teaches');
-    await requirePeople(manager, viewer, input.taughtBy, ['instructor', 'chief'], 'taughtBy');
-    const made = await makeLink(manager, { kind: 'invitation', schoolId, madeBy, invited: input });
-    await addToTrail(manager, viewer, 'invitation made', made.link.id, { role: input.role });
+  return database.transaction((manager) => inviteIn(manager, viewer, input));
+}
+
+/** Many at once: all of them, or none, and then the first that cannot be is named. */
+export const inviteAll = (
+  database: DataSource,
+  viewer: Viewer,
+  inputs: readonly z.output<typeof invitationInputSchema>[],
+): Promise<Awaited<ReturnType<typeof makeLink>>[]> =>
+  database.transaction(async (manager) => {
+    const made = [];
+    for (const input of inputs) made.push(await inviteIn(manager, viewer, input));
     return made;
   });
+
+async function inviteIn(
+  manager: EntityManager,
+  viewer: Viewer,
+  input: z.output<typeof invitationInputSchema>,
+): ReturnType<typeof makeLink> {
+  const { schoolId, id: madeBy } = viewer;
+  if (await manager.existsBy(AccountEntity, { email: input.email }))
+    throw new Problem(409, `${input.email} has an account already: sign in, or ask for a new password.`);
+  if (input.role === 'student' && input.teaches.length > 0)
+    throw new Problem(422, 'teaches: a student teaches nobody.');
+  if (input.role !== 'student' && input.taughtBy.length > 0)
+    throw new Problem(422, 'taughtBy: only a student is taught by someone.');
+  await requirePeople(manager, viewer, input.teaches, ['student'], 'teaches');
+  await requirePeople(manager, viewer, input.taughtBy, ['instructor', 'chief'], 'taughtBy');
+  const made = await makeLink(manager, { kind: 'invitation', schoolId, madeBy, invited: input });
+  await addToTrail(manager, viewer, 'invitation made', made.link.id, { role: input.role });
+  return made;
 }
 
 /**

@@ -12,6 +12,7 @@ import { DataTable, plainColumn, sortable } from '../parts/DataTable.tsx';
 import { Failed, Loading } from '../parts/states.tsx';
 import { FirstHalfHour } from './FirstHalfHour.tsx';
 import { InviteDialog, OpenInvitations, roleName, ShowLink } from './Invite.tsx';
+import { InviteMany } from './InviteMany.tsx';
 import { WhoTeaches } from './WhoTeaches.tsx';
 import './people.css';
 
@@ -22,6 +23,7 @@ export function PeoplePage() {
   const invitations = useInvitations(chief);
   const health = useHealth(chief);
   const [inviting, setInviting] = useState(false);
+  const [many, setMany] = useState(false);
   const [made, setMade] = useState<{ link: MadeLink; about: string } | null>(null);
   const [teaching, setTeaching] = useState<Person | null>(null);
   const [closing, setClosing] = useState<Person | null>(null);
@@ -96,6 +98,11 @@ export function PeoplePage() {
         title="People"
         about="Instructors see their own students; the chief instructor sees everyone."
       >
+        {chief && (
+          <Button variant="default" onClick={() => setMany(true)}>
+            Invite many
+          </Button>
+        )}
         {chief && <Button onClick={() => setInviting(true)}>Invite someone</Button>}
       </TitleBar>
       <div className="page">
@@ -122,6 +129,14 @@ export function PeoplePage() {
           <OpenInvitations invitations={invitations.data} changed={() => invitations.mutate()} />
         )}
       </div>
+      {many && (
+        <InviteMany
+          people={people.data ?? []}
+          invited={invitations.data ?? []}
+          close={() => setMany(false)}
+          changed={() => invitations.mutate()}
+        />
+      )}
       <InviteDialog
         opened={inviting}
         people={people.data ?? []}

@@ -1,0 +1,113 @@
+/** A table of people who are to come, as a spreadsheet has it: looked at line by line before anybody is invited. */
+import Papa from 'papaparse';
+import { InputError } from '../errors.ts';
+import { roleSchema } from '../wire/people.ts';
+import { emailSchema, nameSchema } from '../wire/school.ts';
+
+export interface ListedPerson {
+  /** Of the file, the row of names being 1. */
+  line: number;
+  name: string;
+  email: string;
+  role: 'student' | 'instructor' | 'chief';
+  /** Names or addresses of those who are to teach, as they stand in the file. */
+  taughtBy: string[];
+}
+
+export interface ReadPeople {
+  people: ListedPerson[];
+  problems: { line: number; message: string }[];
+}
+
+const MOST = 500;
+/** Names that a column goes by, lower case. */
+const NAMES = {
+  name: ['name', 'full name', 'person', 'student'],
+  email: ['email', 'e-mail', 'mail', 'email address', 'address'],
+  role: ['role', 'as', 'comes as'],
+  taughtBy: ['taught by', 'instructor', 'instructors', 'teacher', 'cfi'],
+} as const;
+const ROLE_WORDS: Record<string, ListedPerson['role']> = {
+  '': 'student',
+  'chief instructor': 'chief',
+  'flight instructor': 'instructor',
+  pupil: 'student',
+};
+
+/**
+ * @param there addresses of those who are there already
+ * @throws InputError for what is no such table at all
+ */
+export function readPeopleCsv(text: string, there: readonly string[] = []): ReadPeople {
+  const { data, meta } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transformHeader: (name) => name.trim().toLowerCase(),
+  });
+  const columns = meta.fields ?? [];
+  const columnOf = (what: keyof typeof NAMES) =>
+    columns.find((one) => NAMES[what].some((name) => name === one));
+  const [name, email] = [columnOf('name'), columnOf('email')];
+  if (!name || !email)
+    throw new InputError(
+      'a row of names with “name” and “email” in it was expected, and a line for each person',
+    );
+  if (data.length === 0) throw new InputError('there is nobody under the row of names');
+  if (data.length > MOST) throw new InputError(`more than ${MOST} people: send them in parts`);
+  const people: ListedPerson[] = [];
+  const problems: ReadPeople['problems'] = [];
+  const known = new Set(there.map((one) => one.toLowerCase()));
+  data.forEach((row, i) => {
+    const line = i + 2;
+    const cell = (column: string | undefined) => (column === undefined ? '' : (row[column] ?? '').trim());
+    const said = cell(columnOf('role')).toLowerCase();
+    const read = {
+      name: nameSchema.safeParse(cell(name)),
+      email: emailSchema.safeParse(cell(email)),
+      role: roleSchema.safeParse(ROLE_WORDS[said] ?? said),
+    };
+    const refuse = (message: string) => problems.push({ line, message });
+    if (!read.name.success) refuse('the name is missing, or too long');
+    else if (!read.email.success) refuse(`“${cell(email)}” is no address`);
+    else if (!read.role.success) refuse(`“${said}” is no role: student, instructor or chief`);
+    else if (known.has(read.email.data.toLowerCase()))
+      refuse(`${read.email.data} is there already, or stands here twice`);
+    else {
+      known.add(read.email.data.toLowerCase());
+      const taughtBy = cell(columnOf('taughtBy'))
+        .split(/[;,/]/)
+        .map((one) => one.trim())
+        .filter(Boolean);
+      people.push({ line, name: read.name.data, email: read.email.data, role: read.role.data, taughtBy });
+    }
+  });
+  return { people, problems };
+}
+
+/** The links of those who were invited, to be passed on. */
+export const writeLinksCsv = (
+  made: readonly { name: string; email: string; url: string; expiresAt: string }[],
+): string =>
+  // A name that a spreadsheet would take for a formula is defused.
+  `${Papa.unparse(
+    made.map(({ name, email, url, expiresAt }) => ({ name, email, link: url, until: expiresAt })),
+    { newline: '\r\n', escapeFormulae: true },
+  )}\r\n`;
+
+/** Ids of those who are to teach a listed student, and the words that name nobody who is there. */
+export function teachersOf(
+  { taughtBy }: Pick<ListedPerson, 'taughtBy'>,
+  staff: readonly { id: string; name: string; email: string }[],
+): { ids: string[]; unknown: string[] } {
+  const ids: string[] = [];
+  const unknown: string[] = [];
+  for (const word of taughtBy) {
+    const found = staff.filter(({ name, email }) =>
+      [name, email].some((one) => one.toLowerCase() === word.toLowerCase()),
+    );
+    // Two of one name are told apart by their address alone.
+    if (found.length === 1) ids.push(found[0].id);
+    else unknown.push(word);
+  }
+  return { ids, unknown };
+}
