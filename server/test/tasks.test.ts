@@ -259,6 +259,53 @@ describe('a recording', () => {
     throw new Error('it was not scored again');
   });
 
+  test('sent for the wrong student goes to the right one: attempts, standing and lesson with it, own words not', async () => {
+    const { instructor, chief, student, classmate } = school;
+    const { id } = await uploaded(86);
+    const { score } = await analysed(instructor, id);
+    const [{ startS, endS, maneuver }] = score.attempts;
+    const say = (who: typeof instructor, body: object) =>
+      who.call('POST', `/recordings/${id}/statements`, {
+        id: randomUUID(),
+        body: { startS, endS, maneuver, ...body },
+      });
+    await say(instructor, { kind: 'grade', grade: 3 });
+    await say(instructor, { kind: 'help', help: 'unaided', flownBy: 'student' });
+    await say(student, { kind: 'self-grade', grade: 4, beforeVerdict: true });
+    const flown = async (who: string) => {
+      const path = await (await chief.call('GET', `/students/${who}/path`)).json();
+      return path.skills
+        .find((one: { skill: string }) => one.skill === 'steep-turn')
+        .attempts.filter((one: { recordingId: string }) => one.recordingId === id).length;
+    };
+    const attempts = await flown(student.id);
+    expect(attempts).toBeGreaterThan(0);
+    // Only who may see both may move it.
+    const elsewhere = await school.otherInstructor.call('PATCH', `/recordings/${id}`, {
+      studentId: classmate.id,
+    });
+    expect(elsewhere.status).toBe(404);
+    expect((await student.call('PATCH', `/recordings/${id}`, { studentId: classmate.id })).status).toBe(403);
+    const moved = await chief.call('PATCH', `/recordings/${id}`, { studentId: classmate.id });
+    expect([moved.status, (await moved.json()).student.id]).toEqual([200, classmate.id]);
+    for (let tries = 0; (await analysed(chief, id)).scoring; tries++) {
+      if (tries > 100) throw new Error('it was not scored again');
+      await new Promise((resolve) => setTimeout(resolve, 50));
+    }
+    expect([await flown(student.id), await flown(classmate.id)]).toEqual([0, attempts]);
+    expect((await student.call('GET', `/recordings/${id}`)).status).toBe(404);
+    const { statements, lessonId } = await analysed(chief, id);
+    expect(lessonId).toBeNull();
+    expect(statements.map(({ body }: { body: { kind: string } }) => body.kind).sort()).toEqual([
+      'grade',
+      'help',
+    ]);
+    const trail = await school.database.query('SELECT what FROM trail WHERE subject = $1', [id]);
+    expect(trail.map(({ what }: { what: string }) => what)).toEqual(
+      expect.arrayContaining(['recording taken from a student', 'recording put right']),
+    );
+  });
+
   test.each([
     [{}, 422, /say what is to be put right/],
     [{ airplaneId: 'no-such' }, 404, /airplane/],

@@ -28,6 +28,11 @@ export async function statementsOf(
       'author.schoolId = statement.schoolId AND author.id = statement.authorId',
     )
     .where('statement.schoolId = :schoolId AND statement.recordingId = :id', { schoolId, id })
+    // Sent for the wrong student first, it keeps what that one said of flying that was another's, and shows it to nobody.
+    .andWhere(
+      `(author.role <> 'student' OR author.id =
+        (SELECT student_id FROM recording WHERE recording.school_id = :schoolId AND recording.id = :id))`,
+    )
     .orderBy('statement.createdAt')
     .getMany();
   return rows.map((row) => ({

@@ -15,11 +15,12 @@ import { requireInstructor, requireStudent, visible } from '../scope.ts';
 import { requireStandard } from '../standards/newest.ts';
 import { ask, cancel } from '../tasks/list.ts';
 import { describeRecording } from './describe-recording.ts';
+import { takeFrom } from './move-recording.ts';
 import { requireRecording } from './recordings.ts';
 
 const changeSchema = z
   .strictObject({
-    /** Gives what a device sent, and what is nobody’s yet, to a student. */
+    /** Gives what is nobody’s yet to a student, or what was sent for the wrong one to the right one. */
     studentId: z.uuid(),
     airplaneId: z.string(),
     standardId: z.string(),
@@ -52,8 +53,6 @@ async function columnsOf(
   change: z.output<typeof changeSchema>,
 ): Promise<Partial<RecordingRow>> {
   const { studentId, airplaneId, standardId, lessonId, mapping: _, ...own } = change;
-  if (studentId !== undefined && recording.studentId !== null && studentId !== recording.studentId)
-    throw new Problem(422, 'studentId: this recording is somebody’s already.');
   if (studentId !== undefined) await requireStudent(database, viewer, studentId);
   const owner = studentId ?? recording.studentId;
   const [airplane, standard, lesson] = await Promise.all([
@@ -68,9 +67,14 @@ async function columnsOf(
     studentId: owner,
     ...(airplane && { airplaneRowId: airplane.rowId }),
     ...(standard && { standardRowId: standard.rowId }),
+    // The lesson that it came with is its first student's.
+    ...(isMoved(recording, studentId) && { lessonId: null }),
     ...(lessonId !== undefined && { lessonId }),
   };
 }
+
+const isMoved = ({ studentId: from }: RecordingRow, to: string | undefined): boolean =>
+  to !== undefined && from !== null && to !== from;
 
 export function recordingChangeRoutes() {
   const routes = router();
@@ -101,6 +105,7 @@ export function recordingChangeRoutes() {
           });
         try {
           await database.transaction(async (manager) => {
+            if (isMoved(recording, change.studentId)) await takeFrom(manager, viewer, recording);
             if (Object.keys(columns).length > 0)
               await manager.update(RecordingEntity, { schoolId, id }, columns);
             await addToTrail(manager, viewer, 'recording put right', recording.id, {

@@ -7,7 +7,15 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useSWRConfig } from 'swr';
 import { answered, api, messageOf, read } from '../api/client.ts';
-import { useAirplanes, useForgetLessons, useForgetPath, useLessons, useStandards } from '../api/hooks.ts';
+import {
+  forgetPathOf,
+  useAirplanes,
+  useForgetLessons,
+  useForgetPath,
+  useLessons,
+  useStandards,
+  useStudents,
+} from '../api/hooks.ts';
 import { dayAndTime } from '../parts/format.ts';
 
 /** @param rescore left out where there is no score yet. */
@@ -37,7 +45,10 @@ export function PutRight({ recording, rescore }: { recording: RecordingView; res
 function RightDialog({ recording, close }: { recording: RecordingView; close: () => void }) {
   const airplanes = useAirplanes();
   const standards = useStandards();
-  const lessons = useLessons({ studentId: recording.student.id }, 200);
+  const students = useStudents();
+  const [studentId, setStudent] = useState(recording.student.id);
+  const isMoved = studentId !== recording.student.id;
+  const lessons = useLessons({ studentId }, 200);
   const { mutate } = useSWRConfig();
   const forgetPath = useForgetPath(recording.student.id);
   const forgetLessons = useForgetLessons();
@@ -48,9 +59,11 @@ function RightDialog({ recording, close }: { recording: RecordingView; close: ()
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const json = {
+    ...(isMoved && { studentId }),
     ...(airplaneId !== recording.airplane.id && { airplaneId }),
     ...(standardId !== recording.standard.id && { standardId }),
-    ...(lessonId !== recording.lessonId && { lessonId }),
+    // Moved, it leaves its first student’s lesson, unless another is named.
+    ...((isMoved ? lessonId !== null : lessonId !== recording.lessonId) && { lessonId }),
     ...(weightLb !== '' && { weightLb }),
   };
   const save = async () => {
@@ -59,7 +72,7 @@ function RightDialog({ recording, close }: { recording: RecordingView; close: ()
     try {
       const changed = await read(api.recordings[':id'].$patch({ param: { id: recording.id }, json }));
       await mutate(`/recordings/${recording.id}`, changed);
-      await Promise.all([forgetPath(), forgetLessons()]);
+      await Promise.all([forgetPath(), forgetPathOf(studentId), forgetLessons()]);
       close();
     } catch (error) {
       setProblem(messageOf(error));
@@ -72,6 +85,23 @@ function RightDialog({ recording, close }: { recording: RecordingView; close: ()
       <div className="stack">
         <p className="quiet">It is scored again; what was said of its attempts stays with them.</p>
         {problem && <p role="alert">{problem}</p>}
+        <Select
+          label="Flown by"
+          data={students.data?.map(({ id, name }) => ({ value: id, label: name })) ?? []}
+          value={studentId}
+          description={
+            isMoved
+              ? 'It leaves the first one’s path, lesson and drafts; what instructors said of it goes along.'
+              : undefined
+          }
+          onChange={(value) => {
+            if (!value) return;
+            setStudent(value);
+            setLesson(value === recording.student.id ? recording.lessonId : null);
+          }}
+          allowDeselect={false}
+          searchable
+        />
         <Select
           label="Airplane"
           data={airplanes.data?.map(({ id, name }) => ({ value: id, label: name })) ?? []}
