@@ -46,6 +46,18 @@ test.each([
   expect([answer.status, (await answer.json()).detail]).toEqual([422, expect.stringMatching(words)]);
 });
 
+test('unit of speeds and first standard are the chief’s to change; left out, they stay; one that there is not is none', async () => {
+  const read = async () => (await (await school.chief.call('GET', '/school')).json()).settings;
+  expect((await change({ speedUnit: 'mph', firstStandardId: 'school-pre-solo' } as never)).status).toBe(200);
+  const kept = { speedUnit: 'mph', firstStandardId: 'school-pre-solo' };
+  expect(await read()).toMatchObject(kept);
+  expect((await change({ fieldFt: 321 } as never)).status).toBe(200);
+  expect(await read()).toMatchObject({ ...kept, fieldFt: 321 });
+  expect((await change({ firstStandardId: 'no-such' } as never)).status).toBe(404);
+  expect(await read()).toMatchObject(kept);
+  expect((await (await school.chief.call('GET', '/me')).json()).firstStandardId).toBe('school-pre-solo');
+});
+
 test('what it takes for a demonstration counts at once in every path', async () => {
   const { id } = await (
     await school.instructor.upload(flightCsv(501), { studentId: school.student.id })

@@ -17,6 +17,10 @@ export const schoolSettingsSchema = z.object({
   demonstrationFirst: z.boolean(),
   /** Whether instructors and chiefs must sign in with a second step. */
   secondStepForStaff: z.boolean(),
+  /** The unit of speeds where an airplane’s own file says nothing else; left out, it stays as it is. */
+  speedUnit: z.enum(['kt', 'mph']).optional(),
+  /** What is judged by until somebody says otherwise; left out, it stays as it is. */
+  firstStandardId: z.string().max(80).optional(),
 });
 export type SchoolSettings = z.infer<typeof schoolSettingsSchema>;
 

@@ -14,6 +14,7 @@ import {
 import { json, jsonBody, router } from '../http/env.ts';
 import { Problem } from '../http/problem.ts';
 import { namesOf, requireChief } from '../scope.ts';
+import { requireStandard } from '../standards/newest.ts';
 import { ask } from '../tasks/list.ts';
 import { addToTrail } from './trail.ts';
 
@@ -28,6 +29,8 @@ const shown = (school: School): SchoolSettings => ({
   runways: school.settings.runways ?? [],
   demonstrationFirst: school.settings.demonstrationFirst,
   secondStepForStaff: school.settings.secondStepForStaff ?? false,
+  speedUnit: school.settings.speedUnit ?? 'kt',
+  firstStandardId: school.settings.firstStandardId,
 });
 
 export function schoolRoutes() {
@@ -61,6 +64,8 @@ export function schoolRoutes() {
         const changed = await database.transaction(async (manager) => {
           const school = await manager.findOneByOrFail(SchoolEntity, { id });
           const before = shown(school);
+          const { firstStandardId } = wanted;
+          if (firstStandardId !== undefined) await requireStandard(database, viewer, firstStandardId);
           const { name, position, ...rest } = wanted;
           const settings = { ...school.settings, ...rest, position: position ?? undefined };
           const { affected } = await manager.update(

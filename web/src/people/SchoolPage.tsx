@@ -7,7 +7,7 @@ import { zodResolver } from 'mantine-form-zod-resolver';
 import { useState } from 'react';
 import { useSWRConfig } from 'swr';
 import { api, messageOf, read, sendFile } from '../api/client.ts';
-import { useMe, useSchool, useTrail } from '../api/hooks.ts';
+import { useMe, useSchool, useStandards, useTrail } from '../api/hooks.ts';
 import { AskBeforeLeaving } from '../frame/AskBeforeLeaving.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { dayAndTime } from '../parts/format.ts';
@@ -49,6 +49,7 @@ function Settings(props: {
   const { mutate } = useSWRConfig();
   const [problem, setProblem] = useState<string | null>(null);
   const { position } = props.settings;
+  const standards = useStandards();
   const form = useForm({
     initialValues: {
       ...props.settings,
@@ -129,6 +130,25 @@ function Settings(props: {
             description="Such as 06/24"
             disabled={disabled}
             {...form.getInputProps('runways')}
+          />
+          <Select
+            label="Speeds in"
+            description="Where an airplane’s own file says nothing else"
+            data={[
+              { value: 'kt', label: 'knots' },
+              { value: 'mph', label: 'miles per hour' },
+            ]}
+            allowDeselect={false}
+            disabled={disabled}
+            {...form.getInputProps('speedUnit')}
+          />
+          <Select
+            label="Judged by, at first"
+            description="Each lesson may choose another"
+            data={standards.data?.map(({ id, name }) => ({ value: id, label: name })) ?? []}
+            allowDeselect={false}
+            disabled={disabled}
+            {...form.getInputProps('firstStandardId')}
           />
           <div className="stack">
             <Checkbox
