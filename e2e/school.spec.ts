@@ -122,3 +122,28 @@ test('a table of people is looked at, then all are invited at once and their lin
   await page.keyboard.press('Escape');
   await expect(page.getByRole('row', { name: /Ada Fell.*student/ })).toBeVisible();
 });
+
+test('what a minor’s guardian agreed to is written down, and the student sees it', async ({ page }) => {
+  const mark = `Seen by the club’s committee, ${Date.now()}`;
+  await signIn(page, 'maren');
+  await page.goto('/people');
+  await page.getByRole('button', { name: 'What to do with Nell Ashgrove' }).click();
+  await page.getByRole('menuitem', { name: 'What was agreed to' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('To what').click();
+  await page.getByRole('option', { name: 'Something else, in words' }).click();
+  await dialog.getByRole('button', { name: 'Keep it' }).click();
+  await expect(dialog.getByRole('alert')).toHaveText('say to what');
+  await dialog.getByLabel('In words').fill(mark);
+  await dialog.getByLabel('A parent or guardian agrees, by name').fill('Rowan Ashgrove');
+  await dialog.getByRole('button', { name: 'Keep it' }).click();
+  const kept = dialog.getByRole('listitem').filter({ hasText: mark });
+  await expect(kept).toContainText('Rowan Ashgrove, for the student');
+  await expect(dialog.getByText('nobody has agreed yet that flights are recorded')).toBeVisible();
+
+  await signInQuickly(page.request, 'nell');
+  await page.goto('/me');
+  const own = page.getByRole('listitem').filter({ hasText: mark });
+  await own.getByRole('button', { name: 'Take it back' }).click();
+  await expect(own).toContainText('Taken back on');
+});

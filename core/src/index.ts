@@ -111,6 +111,7 @@ export * from './path/syllabus/syllabuses.ts';
 export * from './path/watch-for.ts';
 export * from './path/week/pace-ahead.ts';
 export * from './path/week/usual-hours.ts';
+export * from './people/agreements.ts';
 export * from './people/people-csv.ts';
 export * from './performance/climb.ts';
 export * from './performance/fit.ts';

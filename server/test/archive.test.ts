@@ -68,6 +68,7 @@ async function recordOf(instructor: TestPerson, studentId: string): Promise<void
     }),
     await said('/gates/english', { body: { words: 'heard it' } }),
     await said('/skills/steep-turn/words', { words: 'gone through on the ground' }),
+    await said('/agreements', { body: { kind: 'agreed', what: 'recordings', on: '2026-11-01' } }),
     await said('/landings', { body: { kind: 'full-stop', count: 2, flownAt, unaided: true } }),
     await instructor.call('POST', '/bookings', {
       id: randomUUID(),

@@ -7,6 +7,7 @@ import { gateClosingBodySchema } from '../path/gates/gates.ts';
 import { soloLimitsSchema } from '../path/gates/release.ts';
 import { logEntrySchema, signedBodySchema } from '../path/logbook/entry.ts';
 import { syllabusSchema } from '../path/syllabus/schema.ts';
+import { agreementBodySchema } from '../people/agreements.ts';
 import { standardSchema } from '../scoring/standard.ts';
 import { roleSchema } from './people.ts';
 import { BOOKING_KINDS } from './week.ts';
@@ -40,6 +41,8 @@ export const archivedRecordSchema = z.object({
   drafts: z.array(z.looseObject({ id, studentId: id, authorId: id, body: z.object(logEntrySchema.shape) })),
   gateClosings: z.array(z.looseObject({ ...saidOf, gate: z.string(), body: gateClosingBodySchema })),
   skillWords: z.array(z.looseObject({ ...saidOf, skill: z.string(), words: z.string() })),
+  /** An older archive has none. */
+  agreements: z.array(z.looseObject({ ...saidOf, body: agreementBodySchema })).default([]),
   landingWords: z.array(z.looseObject({ ...saidOf, body: z.looseObject({}) })),
   soloLimits: z.array(z.looseObject({ ...saidOf, body: soloLimitsSchema })),
   releaseChecks: z.array(z.looseObject({ ...saidOf, body: z.looseObject({}) })),

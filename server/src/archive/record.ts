@@ -2,6 +2,7 @@
 import type { Archive, ArchivedRecord } from '@keel/core';
 import type { DataSource, EntitySchema, FindOptionsWhere } from 'typeorm';
 import {
+  AgreementEntity,
   BookingEntity,
   GateClosingEntity,
   LandingWordEntity,
@@ -23,6 +24,7 @@ export interface ArchiveOf {
 const SAID = {
   gateClosings: GateClosingEntity,
   skillWords: SkillWordEntity,
+  agreements: AgreementEntity,
   landingWords: LandingWordEntity,
   soloLimits: SoloLimitsEntity,
   releaseChecks: ReleaseCheckEntity,
@@ -44,6 +46,7 @@ export async function recordOfArchive(
     drafts: await rows(LogDraftEntity, { id: 'ASC' }),
     gateClosings: await rows(GateClosingEntity, inTime),
     skillWords: await rows(SkillWordEntity, inTime),
+    agreements: await rows(AgreementEntity, inTime),
     landingWords: await rows(LandingWordEntity, inTime),
     soloLimits: await rows(SoloLimitsEntity, inTime),
     releaseChecks: await rows(ReleaseCheckEntity, inTime),

@@ -14,6 +14,7 @@ import { Path1700000000010 } from './migrations/1700000000010-path.ts';
 import { Live1700000000011 } from './migrations/1700000000011-live.ts';
 import { Voice1700000000012 } from './migrations/1700000000012-voice.ts';
 import { Hours1700000000013 } from './migrations/1700000000013-hours.ts';
+import { Agreements1700000000014 } from './migrations/1700000000014-agreements.ts';
 
 /** Every change to the tables, oldest first. */
 export const MIGRATIONS = [
@@ -30,6 +31,7 @@ export const MIGRATIONS = [
   Live1700000000011,
   Voice1700000000012,
   Hours1700000000013,
+  Agreements1700000000014,
 ];
 
 /** @param connections how many at once, at the most. */

@@ -6,6 +6,7 @@ import { LessonEntity } from './tables/lesson.ts';
 import { LinkEntity } from './tables/link.ts';
 import { DeviceEntity, LiveBatchEntity, LiveFlightEntity, LiveNoteEntity } from './tables/live.ts';
 import {
+  AgreementEntity,
   GateClosingEntity,
   LandingEntity,
   LandingWordEntity,
@@ -67,6 +68,7 @@ export const entities = [
   TrailEntity,
   SyllabusEntity,
   SkillRecordEntity,
+  AgreementEntity,
   SkillWordEntity,
   GateClosingEntity,
   SoloLimitsEntity,

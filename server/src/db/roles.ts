@@ -11,6 +11,7 @@ const APPEND_ONLY = [
   'statement',
   'signed',
   'skill_word',
+  'agreement',
   'solo_limits',
   'release_check',
   'landing_word',

@@ -29,6 +29,7 @@ import { proposalRoutes } from '../path/proposal-routes.ts';
 import { pathRoutes } from '../path/routes.ts';
 import { syllabusRoutes } from '../path/syllabus-routes.ts';
 import { accountRoutes } from '../people/account-routes.ts';
+import { agreementRoutes } from '../people/agreement-routes.ts';
 import { invitationRoutes } from '../people/invitation-routes.ts';
 import { ownAccountRoutes } from '../people/own-account-routes.ts';
 import { peopleRoutes } from '../people/routes.ts';
@@ -166,6 +167,8 @@ const api = () =>
     .route('/', proposalRoutes())
     .route('/', landingRoutes())
     .route('/', releaseRoutes())
+    // Before the papers, whose address is a student’s with any name after it.
+    .route('/', agreementRoutes())
     .route('/', logbookRoutes())
     .route('/', templateRoutes())
     .route('/', weekRoutes())

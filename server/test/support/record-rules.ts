@@ -65,6 +65,16 @@ export function recordRules(ids: () => { student: string; instructor: string }):
       allowed: byStaff(204),
       others: 404,
     },
+    'GET /students/{id}/agreements': { path: at('/agreements'), allowed: ofStudent, others: 404 },
+    'POST /students/{id}/agreements': {
+      path: at('/agreements'),
+      body: () => ({
+        id: randomUUID(),
+        body: { kind: 'agreed', what: 'recordings', on: '2026-11-01' },
+      }),
+      allowed: { ...byStaff(201), student: 403 },
+      others: 404,
+    },
     'GET /syllabuses': { allowed: everyone(200) },
     'PUT /syllabuses/{id}': {
       path: () => '/syllabuses/own',

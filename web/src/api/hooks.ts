@@ -115,6 +115,8 @@ export const useWeek = (day: string) =>
   useGet(`/week?day=${day}`, () => read(api.week.$get({ query: { day } })));
 export const useLogbook = (id: string) =>
   useGet(`/students/${id}/logbook`, () => read(api.students[':id'].logbook.$get({ param: { id } })));
+export const useAgreements = (id: string) =>
+  useGet(`/students/${id}/agreements`, () => read(api.students[':id'].agreements.$get({ param: { id } })));
 export const useLandings = (id: string) =>
   useGet(`/students/${id}/landings`, () => read(api.students[':id'].landings.$get({ param: { id } })));
 export const useRelease = (id: string) =>

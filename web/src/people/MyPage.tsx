@@ -7,6 +7,7 @@ import { TitleBar } from '../frame/TitleBar.tsx';
 import { dayAndTime } from '../parts/format.ts';
 import { PlainTable } from '../parts/PlainTable.tsx';
 import { Waiting } from '../parts/states.tsx';
+import { Agreements } from './Agreements.tsx';
 import { MyCalendar } from './MyCalendar.tsx';
 import { ChangePassword, SecondStep } from './OwnDoor.tsx';
 import './people.css';
@@ -32,6 +33,12 @@ export function MyPage() {
           <SecondStep />
         </div>
         <MyCalendar />
+        {me?.role === 'student' && (
+          <section className="sheet stack" aria-labelledby="agreed">
+            <h2 id="agreed">What you agreed to</h2>
+            <Agreements studentId={me.id} />
+          </section>
+        )}
         <section className="sheet stack" aria-labelledby="signed-in">
           <h2 id="signed-in">Where you are signed in</h2>
           <p className="small quiet">

@@ -10,6 +10,7 @@ import { useHealth, useInvitations, useMe, usePeople } from '../api/hooks.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { DataTable, plainColumn, sortable } from '../parts/DataTable.tsx';
 import { Failed, Loading } from '../parts/states.tsx';
+import { AgreementsDialog } from './Agreements.tsx';
 import { FirstHalfHour } from './FirstHalfHour.tsx';
 import { InviteDialog, OpenInvitations, roleName, ShowLink } from './Invite.tsx';
 import { InviteMany } from './InviteMany.tsx';
@@ -26,6 +27,7 @@ export function PeoplePage() {
   const [many, setMany] = useState(false);
   const [made, setMade] = useState<{ link: MadeLink; about: string } | null>(null);
   const [teaching, setTeaching] = useState<Person | null>(null);
+  const [agreeing, setAgreeing] = useState<Person | null>(null);
   const [closing, setClosing] = useState<Person | null>(null);
 
   const failed = (error: unknown) =>
@@ -84,6 +86,9 @@ export function PeoplePage() {
               </Menu.Target>
               <Menu.Dropdown>
                 {p.role === 'student' && <Menu.Item onClick={() => setTeaching(p)}>Who teaches</Menu.Item>}
+                {p.role === 'student' && (
+                  <Menu.Item onClick={() => setAgreeing(p)}>What was agreed to</Menu.Item>
+                )}
                 <Menu.Item onClick={() => reset(p)}>Link for a new password</Menu.Item>
                 <Menu.Item onClick={() => setClosing(p)}>Close the account</Menu.Item>
               </Menu.Dropdown>
@@ -147,6 +152,7 @@ export function PeoplePage() {
           invitations.mutate();
         }}
       />
+      {agreeing && <AgreementsDialog student={agreeing} close={() => setAgreeing(null)} />}
       {teaching && (
         <WhoTeaches
           key={teaching.id}

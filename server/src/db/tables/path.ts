@@ -1,5 +1,5 @@
 /** The way to solo: a school’s syllabus, what each skill’s attempts come to, and what closes gates. */
-import type { GateClosingBody, SkillRecord, SoloLimits, Syllabus } from '@keel/core';
+import type { AgreementBody, GateClosingBody, SkillRecord, SoloLimits, Syllabus } from '@keel/core';
 import { EntitySchema } from 'typeorm';
 
 export interface SyllabusVersion {
@@ -62,6 +62,15 @@ export interface SkillWord extends Said {
 export const SkillWordEntity = new EntitySchema<SkillWord>({
   name: 'skill_word',
   columns: { ...said, skill: { type: 'text' }, words: { type: 'text' } },
+});
+
+/** What a student, or somebody for them, agreed to, or took back. */
+export interface AgreementRow extends Said {
+  body: AgreementBody;
+}
+export const AgreementEntity = new EntitySchema<AgreementRow>({
+  name: 'agreement',
+  columns: { ...said, body: { type: 'jsonb' } },
 });
 
 export interface GateClosing extends Said {
