@@ -48,7 +48,7 @@ test('recovered without a stall: the verdict says so, and its figure leads to wh
   const failed = score.attempts[0].requirements.find(({ held }: { held: boolean | null }) => held === false);
   const keel = page.getByRole('slider', { name: 'Cursor in the keel chart' });
   await page.keyboard.press('Escape');
-  await verdict.locator('.evidence').first().click();
+  await verdict.getByRole('button', { name: /no stall was flown/ }).click();
   await expect
     .poll(async () => Math.abs(Number(await keel.getAttribute('aria-valuenow')) - failed.atS))
     .toBeLessThan(0.5);
