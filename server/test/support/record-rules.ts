@@ -72,7 +72,7 @@ export function recordRules(ids: () => { student: string; instructor: string }):
         id: randomUUID(),
         body: { kind: 'agreed', what: 'recordings', on: '2026-11-01' },
       }),
-      allowed: { ...byStaff(201), student: 403 },
+      allowed: { ...byStaff(201), student: 403, classmate: 404 },
       others: 404,
     },
     'GET /syllabuses': { allowed: everyone(200) },
