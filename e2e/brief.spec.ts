@@ -1,6 +1,6 @@
 /** The brief as a new instructor goes through it: compose, load, look at each card, print, share. */
 import { expect, type Page, test } from '@playwright/test';
-import { lessonsOf, plannedLesson, signInQuickly } from './support/people.ts';
+import { plannedLesson, signInQuickly } from './support/people.ts';
 
 const order = (page: Page) =>
   page.getByRole('region', { name: 'Order of the lesson' }).locator('li strong').allTextContents();
@@ -141,7 +141,7 @@ test('the student sees the cards, and can change nothing', async ({ page }) => {
 
 test('a link to a lesson asks for the sign-in and then shows the lesson', async ({ page, request }) => {
   await signInQuickly(request, 'nell');
-  const planned = (await lessonsOf(request, 'Nell')).find(({ recordings }) => recordings.length === 0)!;
+  const planned = await plannedLesson(request);
   await page.goto(`/brief/${planned.id}`);
   await page.getByLabel('Email').fill('nell@skelmere.example');
   await page.getByLabel('Password', { exact: true }).fill('student-at-skelmere');

@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { lessonsOf, signInQuickly } from './people.ts';
+import { lessonsOf, OWN_LESSON_AT, signInQuickly } from './people.ts';
 
 /** A lesson of a test’s own, so that others find theirs as they were. */
 export async function ownLesson(page: Page, title = 'In the trainer'): Promise<string> {
@@ -11,7 +11,7 @@ export async function ownLesson(page: Page, title = 'In the trainer'): Promise<s
       airplaneId: 'cairn-4',
       standardId: 'faa-private',
       title,
-      plannedAt: '2026-11-30T09:30:00Z',
+      plannedAt: OWN_LESSON_AT,
       conditions: { weightLb: 2240, groundFt: 1900, headingDeg: 360, oatC: 4, qnhHpa: 1012 },
       items: [
         { id: 'stall', maneuver: 'power-off-stall' },
