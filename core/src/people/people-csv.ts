@@ -1,8 +1,7 @@
 /** A table of people who are to come, as a spreadsheet has it: looked at line by line before anybody is invited. */
 import Papa from 'papaparse';
 import { InputError } from '../errors.ts';
-import { roleSchema } from '../wire/people.ts';
-import { emailSchema, nameSchema } from '../wire/school.ts';
+import { emailSchema, nameSchema, roleSchema } from './person.ts';
 
 export interface ListedPerson {
   /** Of the file, the row of names being 1. */

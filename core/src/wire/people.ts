@@ -1,10 +1,10 @@
 /** People, as they cross the wire. */
 
 import { z } from 'zod';
+import { roleSchema } from '../people/person.ts';
 import { zoneSchema } from '../units/zone.ts';
 
-export const roleSchema = z.enum(['student', 'instructor', 'chief']);
-export type Role = z.infer<typeof roleSchema>;
+export { type Role, roleSchema } from '../people/person.ts';
 
 export const meSchema = z.object({
   id: z.uuid(),

@@ -1,8 +1,8 @@
 /** A school of one's own: its set-up, its invitations, and the links that carry them; as they cross the wire. */
 import { z } from 'zod';
+import { emailSchema, nameSchema, roleSchema } from '../people/person.ts';
 import { standards } from '../standards/standards.ts';
 import { zoneSchema } from '../units/zone.ts';
-import { roleSchema } from './people.ts';
 
 /** Length before anything else: a few words that nobody else would put together. */
 export const PASSWORD_LENGTH = 10;
@@ -11,10 +11,6 @@ export const passwordSchema = z
   .string()
   .min(PASSWORD_LENGTH, `a password has at least ${PASSWORD_LENGTH} characters; a few words are best`)
   .max(200);
-
-export const emailSchema = z.string().trim().toLowerCase().pipe(z.email('this is no email address').max(200));
-
-export const nameSchema = z.string().trim().min(1, 'write a name').max(120);
 
 export const setupSchema = z.object({
   token: z.string().min(1).max(200),
