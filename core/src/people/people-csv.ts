@@ -1,14 +1,14 @@
 /** A table of people who are to come, as a spreadsheet has it: looked at line by line before anybody is invited. */
 import Papa from 'papaparse';
 import { InputError } from '../errors.ts';
-import { emailSchema, nameSchema, roleSchema } from './person.ts';
+import { emailSchema, nameSchema, type Role, roleSchema } from './person.ts';
 
 export interface ListedPerson {
   /** Of the file, the row of names being 1. */
   line: number;
   name: string;
   email: string;
-  role: 'student' | 'instructor' | 'chief';
+  role: Role;
   /** Names or addresses of those who are to teach, as they stand in the file. */
   taughtBy: string[];
 }
@@ -26,7 +26,7 @@ const NAMES = {
   role: ['role', 'as', 'comes as'],
   taughtBy: ['taught by', 'instructor', 'instructors', 'teacher', 'cfi'],
 } as const;
-const ROLE_WORDS: Record<string, ListedPerson['role']> = {
+const ROLE_WORDS: Record<string, Role> = {
   '': 'student',
   'chief instructor': 'chief',
   'flight instructor': 'instructor',

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { api, messageOf, read } from '../api/client.ts';
 import type { useSyllabuses } from '../api/hooks.ts';
 import { AskBeforeLeaving } from '../frame/AskBeforeLeaving.tsx';
+import { freeId } from '../parts/free-id.ts';
 import { GateFields } from './GateFields.tsx';
 import { ReadyFields } from './ReadyFields.tsx';
 import { SkillFields } from './SkillFields.tsx';
@@ -204,10 +205,3 @@ const faultsAt = (faults: ReadonlyMap<string, string>, at: string): Map<string, 
       path === at || path.startsWith(`${at}.`) ? [[path.slice(at.length + 1), message] as const] : [],
     ),
   );
-
-function freeId(kind: string, list: readonly { id: string }[]): string {
-  for (let n = list.length + 1; ; n++) {
-    const id = `${kind}-${n}`;
-    if (!list.some((one) => one.id === id)) return id;
-  }
-}

@@ -15,6 +15,7 @@ import { useMe, useSyllabuses, useTemplates } from '../api/hooks.ts';
 import { AskBeforeLeaving } from '../frame/AskBeforeLeaving.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { Caution } from '../parts/caution.tsx';
+import { freeId } from '../parts/free-id.ts';
 import { Waiting } from '../parts/states.tsx';
 import { mergedTexts } from './merge-texts.ts';
 
@@ -164,7 +165,7 @@ export function TextsPage() {
               setDraft([
                 ...shown,
                 {
-                  id: freeId(shown),
+                  id: freeId('endorsement', shown),
                   title: 'A new endorsement',
                   text: 'I have trained {student} in {airplane}. From {date} on.',
                   lastsDays: null,
@@ -185,11 +186,4 @@ export function TextsPage() {
       </div>
     </>
   );
-}
-
-function freeId(list: readonly { id: string }[]): string {
-  for (let n = list.length + 1; ; n++) {
-    const id = `endorsement-${n}`;
-    if (!list.some((one) => one.id === id)) return id;
-  }
 }
