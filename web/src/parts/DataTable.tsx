@@ -3,7 +3,6 @@
 import { IconArrowDown, IconArrowUp } from '@tabler/icons-react';
 import {
   type ColumnDef,
-  flexRender,
   getCoreRowModel,
   getSortedRowModel,
   type SortingState,
@@ -29,6 +28,13 @@ export function sortable<T>(
 ): ColumnDef<T> {
   return { id, header, accessorFn: value, cell: ({ row }) => cell(row.original) };
 }
+
+/**
+ * What a column draws. It is called, not mounted as a component of its own: the columns are new functions at each drawing, and
+ * a menu opened in a cell would close when anything else of the page comes in.
+ */
+const drawn = <C,>(template: ReactNode | ((context: C) => ReactNode), context: C): ReactNode =>
+  typeof template === 'function' ? template(context) : template;
 
 /** Which column, and whether from the last to the first. */
 export interface Sort {
@@ -70,7 +76,7 @@ export function DataTable<T>(props: {
             <tr key={group.id}>
               {group.headers.map((header) => {
                 const sorted = header.column.getIsSorted();
-                const words = flexRender(header.column.columnDef.header, header.getContext());
+                const words = drawn(header.column.columnDef.header, header.getContext());
                 if (!header.column.getCanSort())
                   return (
                     <th key={header.id} scope="col">
@@ -97,7 +103,7 @@ export function DataTable<T>(props: {
           {table.getRowModel().rows.map((row) => (
             <tr key={row.id}>
               {row.getVisibleCells().map((cell) => (
-                <td key={cell.id}>{flexRender(cell.column.columnDef.cell, cell.getContext())}</td>
+                <td key={cell.id}>{drawn(cell.column.columnDef.cell, cell.getContext())}</td>
               ))}
             </tr>
           ))}
