@@ -39,6 +39,7 @@ export * from './debrief/evidence-in.ts';
 export * from './debrief/flight-columns.ts';
 export * from './debrief/flight-score.ts';
 export * from './debrief/happened.ts';
+export * from './debrief/legs.ts';
 export * from './debrief/per-pixel.ts';
 export * from './debrief/read-statements.ts';
 export * from './debrief/reason.ts';

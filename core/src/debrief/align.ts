@@ -3,6 +3,7 @@
  * the beginning of the same phase of the other, and the time between is stretched evenly.
  */
 import type { Phase } from '../scoring/schema.ts';
+import { isLeg } from './legs.ts';
 
 interface Timed {
   startS: number;
@@ -10,15 +11,14 @@ interface Timed {
   phases: readonly Phase[];
 }
 
-/** Legs lie inside other phases and differ from flight to flight. */
-const LEGS = ['straight', 'turn', 'climb', 'descent', 'settle'];
-
 /** Instants that two attempts have in common: start, the beginnings of their common phases, end. */
 function pairs(attempt: Timed, reference: Timed): [own: number, other: number][] {
   const found: [number, number][] = [[attempt.startS, reference.startS]];
-  for (const { name, startS } of attempt.phases) {
-    if (LEGS.includes(name)) continue;
-    const same = reference.phases.find((phase) => phase.name === name);
+  for (const phase of attempt.phases) {
+    const { name, startS } = phase;
+    // Legs differ from flight to flight.
+    if (isLeg(phase, attempt.phases)) continue;
+    const same = reference.phases.find((other) => other.name === name);
     const [lastOwn, lastOther] = found[found.length - 1];
     // Both have to go forward, or a stretch of time would be drawn backwards.
     if (

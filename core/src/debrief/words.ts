@@ -30,9 +30,8 @@ export type NamedAttempt = Pick<AttemptScore, 'maneuver' | 'variant' | 'likely' 
 export function attemptName({ maneuver, variant, likely, configuration }: NamedAttempt): string {
   const name = maneuverName(maneuver, variant);
   if (likely) return `Likely ${name.toLowerCase()}`;
-  if (maneuver === 'power-off-stall' && (configuration === 'clean' || configuration === 'takeoff'))
-    return `${name}, ${configuration}`;
-  return name;
+  const usual = findRoom(maneuver)?.usualConfiguration;
+  return usual && configuration && configuration !== usual ? `${name}, ${configuration}` : name;
 }
 
 const PART_WORDS: Record<PartName, string> = {

@@ -7,6 +7,7 @@ import {
   type AttemptScore,
   type ChainLink,
   isJudged,
+  isLeg,
   type KeelLane,
   type KeelTrace,
   rowAt,
@@ -196,15 +197,11 @@ function LaneWords(props: {
 
 const phaseName = (name: string): string => name.charAt(0).toUpperCase() + name.slice(1);
 
-/** Legs lie within the established part, which is then drawn without its name. */
-const LEGS = ['straight', 'turn', 'climb', 'descent'];
-
 function Phases(props: { attempt: AttemptScore; left: (atS: number) => number; untilS: number }) {
   const { phases } = props.attempt;
   const established = phases.find(({ name }) => name === 'established');
-  const hasLegs = phases.some(
-    ({ name, startS }) => LEGS.includes(name) && established !== undefined && startS >= established.startS,
-  );
+  // With legs of their own name, it is drawn without its own.
+  const hasLegs = established !== undefined && phases.some((phase) => isLeg(phase, [established]));
   return phases.map((phase) => {
     const from = props.left(phase.startS);
     const to = props.left(Math.min(phase.endS, props.untilS));

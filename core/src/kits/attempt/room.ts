@@ -3,6 +3,7 @@
  * labels, defaults, order, what is cleared for, what folds into what) is asked of it.
  */
 
+import type { Configuration } from '../../airplane/configuration.ts';
 import type { OwnFigure } from '../../airplane/own-figure.ts';
 import type { Airplane } from '../../airplane/schema.ts';
 import type { Day } from '../../card/day.ts';
@@ -105,6 +106,8 @@ export interface Room<
   clears?: boolean;
   /** Flown so near to the stall that an airspeed worked out from positions cannot tell it: named as likely, not judged. */
   nearStall?: boolean;
+  /** The flaps that it is flown with when nobody says otherwise: others are told in its name. */
+  usualConfiguration?: Configuration;
   /** It has a drill, whose items an instructor ticks. */
   hasDrill?: boolean;
   card: Card;

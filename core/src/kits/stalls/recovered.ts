@@ -44,7 +44,10 @@ export function climbedAway(c: Case): Evidence {
       continue;
     }
     if (Number.isNaN(sinceS)) sinceS = timeS[i];
-    if (timeS[i] - sinceS >= RECOVERY.climbedS && kt <= vy + limits.aboveVyKt + (levelAtAltitude ? 40 : 0))
+    if (
+      timeS[i] - sinceS >= RECOVERY.climbedS &&
+      kt <= vy + limits.aboveVyKt + (levelAtAltitude ? RECOVERY.levelRunsKt : 0)
+    )
       return held(`${climbing ? 'climbed away' : 'level again'} at ${numberText(kt)} kt`, timeS[i]);
   }
   return unseen('how the recovery ended is not on record');
@@ -57,7 +60,7 @@ export function secondStallAt(c: Case, event: StallEvent): number | undefined {
   const rows = between(c, event.unloadS, event.unloadS + limitsOf(c.context, STALL_LIMITS).secondaryS);
   const warner = track.other('stall_warn')?.values;
   const sinkGrows = (fromS: number): boolean => {
-    const about = between(c, fromS - 0.5, fromS + 3);
+    const about = between(c, fromS - RECOVERY.sinkBeforeS, fromS + RECOVERY.fallsWithinS);
     let best = Number.NEGATIVE_INFINITY;
     for (let i = about.from; i < about.to; i++) {
       if (best - verticalSpeedFpm[i] > RECOVERY.sinkGrowsFpm) return true;
@@ -68,7 +71,7 @@ export function secondStallAt(c: Case, event: StallEvent): number | undefined {
   const load = track.other('load_g')?.values;
   const loadDrops = (fromS: number): boolean => {
     if (!load) return false;
-    const about = between(c, fromS, fromS + 3);
+    const about = between(c, fromS, fromS + RECOVERY.fallsWithinS);
     let most = 0;
     for (let i = about.from; i < about.to && warner && warner[i] > 0.5; i++) {
       if (most - load[i] > RECOVERY.loadDropsG) return true;
@@ -84,21 +87,21 @@ export function secondStallAt(c: Case, event: StallEvent): number | undefined {
     leastKt = Math.min(leastKt, kt);
     const stall = slowSpeedsAt(c, i)?.stall[0];
     if (stall === undefined) return undefined;
-    const n = Math.max(0.6, load ? load[i] : 1);
-    const again = kt - leastKt >= 0 && kt <= stall * Math.sqrt(n) + 1;
+    const n = Math.max(RECOVERY.leastLoadG, load ? load[i] : 1);
+    const again = kt - leastKt >= 0 && kt <= stall * Math.sqrt(n) + RECOVERY.atStallKt;
     if (!again || !regained(c, event, i)) sinceS = Number.NaN;
     else if (Number.isNaN(sinceS)) sinceS = timeS[i];
-    if (timeS[i] - sinceS >= 2) return sinceS;
+    if (timeS[i] - sinceS >= RECOVERY.stalledAgainS) return sinceS;
   }
   return undefined;
 }
 
-/** Whether five knots had come back since the release. */
+/** Whether some speed had come back since the release. */
 function regained(c: Case, event: StallEvent, row: number): boolean {
   const speed = c.track.airspeedKt.values;
   const rows = between(c, event.unloadS, c.track.timeS[row]);
   const from = speed[rows.from];
-  for (let i = rows.from; i < rows.to; i++) if (speed[i] > from + 5) return true;
+  for (let i = rows.from; i < rows.to; i++) if (speed[i] > from + RECOVERY.regainedKt) return true;
   return false;
 }
 

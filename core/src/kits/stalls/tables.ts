@@ -185,6 +185,13 @@ export const RECOVERY = figures('stalls/recovery', {
   secondS: [1, 's', 'time of sounding that is one'],
   loadDropsG: [0.3, 'g', 'load that falls away as it stalls under a pull'],
   sinkGrowsFpm: [100, 'ft/min', 'growth of the sink that goes with it'],
+  sinkBeforeS: [0.5, 's', 'time before the sound from which that growth counts'],
+  fallsWithinS: [3, 's', 'time after it within which the airplane falls'],
+  levelRunsKt: [40, 'kt', 'more speed that a recovery may have where it ends level, accelerating to cruise'],
+  regainedKt: [5, 'kt', 'speed come back since the release, before which no stall is a second one'],
+  atStallKt: [1, 'kt', 'speed above the stall’s that counts as stalled where no warner is recorded'],
+  leastLoadG: [0.6, 'g', 'least load that a stall speed is scaled by'],
+  stalledAgainS: [2, 's', 'time at that speed that is a second stall'],
 });
 
 /** By what a stall is told, whichever it is. */
