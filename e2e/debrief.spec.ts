@@ -1,6 +1,5 @@
 /** The debrief in real Chromium: replay, comparison, edits, what was seen, the lesson, and what is taken along. */
 
-import AxeBuilder from '@axe-core/playwright';
 import {
   decodeFlight,
   demonstrationLegs,
@@ -12,6 +11,7 @@ import {
   writeRecordingCsv,
 } from '@keel/core';
 import { expect, type Page, test } from '@playwright/test';
+import { seriousViolations } from './support/axe.ts';
 import { flownLesson, ownLesson } from './support/own-lesson.ts';
 import { lessonsOf, signInQuickly } from './support/people.ts';
 
@@ -202,9 +202,7 @@ test('unfolded and compared, the debrief has no serious accessibility violation'
   await page.keyboard.press('w');
   await page.keyboard.press('c');
   await expect(page.getByLabel('Compare', { exact: true }).locator('canvas')).toBeVisible();
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
-  expect(serious.map(({ id, nodes }) => `${id}: ${nodes[0].html}`)).toEqual([]);
+  expect(await seriousViolations(page)).toEqual([]);
 });
 
 test('a stall is told by its events: a tap on one goes to the moment, and a table says the same', async ({

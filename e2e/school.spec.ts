@@ -1,6 +1,6 @@
 /** A school of one’s own in real Chromium: people come by a link and go, the account is one’s own, the school is settled. */
-import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
+import { seriousViolations } from './support/axe.ts';
 import { signIn, signInQuickly } from './support/people.ts';
 
 const PASSWORD = 'lantern gravel moss';
@@ -31,8 +31,7 @@ test('someone is invited, comes by the link, is helped with the password, and go
   await guest.getByRole('button', { name: 'Accept and sign in' }).click();
   await expect(guest.getByRole('alert')).toContainText('tried first');
   await guest.getByLabel('Password of your own').fill(PASSWORD);
-  const { violations } = await new AxeBuilder({ page: guest }).analyze();
-  expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([]);
+  expect(await seriousViolations(guest)).toEqual([]);
   await guest.getByRole('button', { name: 'Accept and sign in' }).click();
   await expect(guest.getByRole('heading', { name: 'Your next lesson' })).toBeVisible();
   await guest.goto(link);
