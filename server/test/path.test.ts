@@ -205,6 +205,32 @@ test('a proposal has reasons, fits its block, and becomes a lesson once; what is
   ]);
 });
 
+test('under low clouds it says what stands against it; under higher ones it proposes, and the lesson keeps them', async () => {
+  const asked = (query: string) => school.instructor.call('GET', at(`/proposal${query}`));
+  const open = await (await asked('')).json();
+  const under = new Map<number, { items: object[] }>();
+  for (let ft = 3000; ft <= 7000; ft += 500) {
+    const answer = await asked(`?cloudBaseFt=${ft}`);
+    if (answer.status === 200) under.set(ft, await answer.json());
+    else
+      expect((await answer.json()).detail).toMatch(
+        /^Nothing that is due can be flown on such a day\. .*cloud/,
+      );
+  }
+  expect(under.has(3000)).toBe(false);
+  expect(under.get(7000)?.items).toEqual(open.items);
+  const [lowest] = under.keys();
+  const made = await school.instructor.call('POST', at('/proposal'), {
+    plannedAt: '2026-12-03T10:00:00Z',
+    cloudBaseFt: lowest,
+  });
+  const lesson = await made.json();
+  expect([made.status, lesson.conditions.cloudBaseFt]).toEqual([201, lowest]);
+  expect((await asked('?cloudBaseFt=-1')).status).toBe(422);
+  // Another day's clouds are nobody's.
+  expect((await (await asked('')).json()).items).toEqual(open.items);
+});
+
 describe('logbook', () => {
   const draft = (id: string, body: object, who = school.instructor) =>
     who.call('PUT', at(`/logbook/drafts/${id}`), body);

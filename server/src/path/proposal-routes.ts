@@ -10,7 +10,12 @@ import { json, jsonBody, router } from '../http/env.ts';
 import { requireInstructor, requireStudent } from '../scope.ts';
 import { proposalFor } from './proposal.ts';
 
-const blockMin = z.coerce.number().min(15, 'a block is at least 15 minutes').max(300);
+/** What is known of the day, where it is known. */
+const day = {
+  blockMin: z.coerce.number().min(15, 'a block is at least 15 minutes').max(300).optional(),
+  /** Above sea level. */
+  cloudBaseFt: z.coerce.number().min(0).max(60_000).optional(),
+};
 
 export function proposalRoutes() {
   const params = z.object({ id: z.uuid() });
@@ -20,7 +25,7 @@ export function proposalRoutes() {
         method: 'get',
         path: '/students/{id}/proposal',
         summary: 'The lesson worth flying next, with its reasons',
-        request: { params, query: z.object({ blockMin: blockMin.optional() }) },
+        request: { params, query: z.object(day) },
         responses: { 200: json(proposalSchema, 'The proposal') },
       }),
       async (c) => {
@@ -28,7 +33,7 @@ export function proposalRoutes() {
         const student = await requireStudent(database, viewer, c.req.valid('param').id);
         const { proposal } = await proposalFor(database, viewer, student, {
           plannedAt: new Date().toISOString(),
-          blockMin: c.req.valid('query').blockMin,
+          ...c.req.valid('query'),
         });
         return c.json(proposal, 200);
       },
@@ -44,7 +49,7 @@ export function proposalRoutes() {
             z.object({
               id: z.uuid().optional(),
               plannedAt: z.iso.datetime({ offset: true }),
-              blockMin: blockMin.optional(),
+              ...day,
               /** The booking that it is for: it opens the lesson from then on. */
               bookingId: z.uuid().optional(),
             }),

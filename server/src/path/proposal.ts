@@ -4,6 +4,7 @@ import {
   lessonInputSchema,
   type Proposal,
   proposeLesson,
+  requireRoom,
   type TargetCard,
 } from '@keel/core';
 import type { DataSource } from 'typeorm';
@@ -25,7 +26,19 @@ import { evidenceRows, feeds } from './skill-records.ts';
 
 const USUAL_BLOCK_MIN = 75;
 
-/** What the day is like, taken from the student’s last lesson until somebody says otherwise. */
+const NO_TIME = 'does not fit the time that there is';
+
+/** What somebody says of the day before the proposal is made. */
+export interface SaidOfDay {
+  plannedAt: string;
+  blockMin?: number;
+  cloudBaseFt?: number;
+}
+
+/**
+ * What the day is like, taken from the student’s last lesson until somebody says otherwise; but for its clouds, which are
+ * another day’s.
+ */
 async function dayOf(database: DataSource, viewer: Viewer, student: Account) {
   const { schoolId } = viewer;
   const last = await database
@@ -40,7 +53,7 @@ async function dayOf(database: DataSource, viewer: Viewer, student: Account) {
     last && (await database.getRepository(StandardEntity).findOneBy({ schoolId, rowId: last.standardRowId }));
   const standardId = of?.id ?? (await newestStandards(database, viewer))[0]?.id;
   if (!standardId) throw new Problem(422, 'There is no standard yet.');
-  const conditions: Lesson['conditions'] = last?.conditions ?? {
+  const { cloudBaseFt: _, ...conditions }: Lesson['conditions'] = last?.conditions ?? {
     weightLb: airplane.data.maxWeightLb,
     groundFt: school.settings.areaGroundFt,
     headingDeg: 360,
@@ -61,7 +74,7 @@ export async function proposalFor(
   database: DataSource,
   viewer: Viewer,
   student: Account,
-  { plannedAt, blockMin }: { plannedAt: string; blockMin?: number },
+  { plannedAt, blockMin, cloudBaseFt }: SaidOfDay,
 ): Promise<Proposed> {
   const known = await knownOf(database, student, new Date(plannedAt));
   const [recurring, flown, day] = [
@@ -77,7 +90,7 @@ export async function proposalFor(
   );
   const refused = new Map<string, string>();
   const minutes = blockMin ?? day.conditions.blockMin ?? USUAL_BLOCK_MIN;
-  for (let round = 0; ; round++) {
+  for (;;) {
     const proposal = proposeLesson({
       syllabus: known.syllabus,
       standings: known.standings,
@@ -87,18 +100,22 @@ export async function proposalFor(
       blockMin: minutes,
       refused: (maneuver) => refused.get(maneuver) ?? null,
     });
-    if (proposal.items.length === 0)
+    if (proposal.items.length === 0) {
+      const [[maneuver, why] = []] = refused;
       throw new Problem(
         422,
-        'Nothing is left to propose by the syllabus: put the lesson together by hand at Brief.',
+        maneuver
+          ? `Nothing that is due can be flown on such a day. ${requireRoom(maneuver).title}: ${why} Put the lesson together by hand at Brief, or wait for another day.`
+          : 'Nothing is left to propose by the syllabus: put the lesson together by hand at Brief.',
       );
+    }
     const given: LessonInput = {
       studentId: student.id,
       airplaneId: day.airplaneId,
       standardId: day.standardId,
       title: proposal.title.slice(0, 120),
       plannedAt,
-      conditions: { ...day.conditions, blockMin: minutes },
+      conditions: { ...day.conditions, blockMin: minutes, ...(cloudBaseFt !== undefined && { cloudBaseFt }) },
       items: proposal.items.map(({ id, maneuver, variant, demonstrations, attempts }) => ({
         id,
         maneuver: maneuver as NonNullable<LessonInput['items']>[number]['maneuver'],
@@ -114,12 +131,10 @@ export async function proposalFor(
       const stop = plan.notices.some(({ level, item }) => item === id && level === 'stop');
       return stop || plan.entries.some(({ item, fits }) => item === id && !fits);
     });
-    if (bad.length === 0 || bad.length === proposal.items.length || round > 5)
-      return { proposal, input, cards };
-    for (const { id, maneuver } of bad)
-      refused.set(
-        maneuver,
-        plan.notices.find(({ item }) => item === id)?.text ?? 'does not fit the time that there is',
-      );
+    if (bad.length === 0) return { proposal, input, cards };
+    for (const { id, maneuver } of bad) {
+      const said = plan.notices.find(({ item }) => item === id)?.text;
+      refused.set(maneuver, said?.replace(`${requireRoom(maneuver).title}: `, '') ?? NO_TIME);
+    }
   }
 }

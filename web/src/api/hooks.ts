@@ -12,7 +12,8 @@ export const options = {
   errorRetryInterval: 2000,
 };
 
-const useGet = <T>(path: string | null, ask: () => Promise<T>) => useSWR<T, ApiError>(path, ask, options);
+const useGet = <T>(path: string | null, ask: () => Promise<T>, more?: { keepPreviousData: boolean }) =>
+  useSWR<T, ApiError>(path, ask, { ...options, ...more });
 
 export const useMe = () => useGet('/me', () => read(api.me.$get()));
 export const useSessions = () => useGet('/me/sessions', () => read(api.me.sessions.$get()));
@@ -105,9 +106,17 @@ export const useSkillAttempts = (studentId: string, skill: string) =>
   useGet(`${pathOf(studentId)}/${skill}`, () =>
     read(api.students[':id'].path[':skill'].$get({ param: { id: studentId, skill } })),
   );
-export const useProposal = (studentId: string, wanted = true) =>
-  useGet(wanted ? `/students/${studentId}/proposal` : null, () =>
-    read(api.students[':id'].proposal.$get({ param: { id: studentId }, query: {} })),
+export const useProposal = (studentId: string, query: { blockMin?: number; cloudBaseFt?: number }) =>
+  useGet(
+    `/students/${studentId}/proposal?${JSON.stringify(query)}`,
+    () =>
+      read(
+        api.students[':id'].proposal.$get({
+          param: { id: studentId },
+          query: { blockMin: query.blockMin?.toString(), cloudBaseFt: query.cloudBaseFt?.toString() },
+        }),
+      ),
+    { keepPreviousData: true },
   );
 
 export const useToday = () => useGet('/today', () => read(api.today.$get()));

@@ -2,6 +2,7 @@
 import { dayAfter, type Proposal } from '@keel/core';
 import { Button, NumberInput } from '@mantine/core';
 import { DateTimePicker } from '@mantine/dates';
+import { useDebouncedValue } from '@mantine/hooks';
 import { notifications } from '@mantine/notifications';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -20,22 +21,22 @@ export function Proposed({
   booked?: string;
   bookingId?: string;
 }) {
-  const proposal = useProposal(studentId);
+  const [day, setDay] = useState<{ blockMin?: number; cloudBaseFt?: number }>({});
+  // What is typed is asked once it rests.
+  const [asked] = useDebouncedValue(day, 400);
+  const proposal = useProposal(studentId, asked);
   const navigate = useNavigate();
   const forget = useForgetLessons();
   const [id] = useState(() => crypto.randomUUID());
   const [at, setAt] = useState(() => booked ?? fromField(`${dayAfter(isoDay(), 1)} 10:00:00`));
-  const [blockMin, setBlockMin] = useState<number | undefined>();
   const [busy, setBusy] = useState(false);
-  if (proposal.error) return <Failed error={proposal.error} retry={() => proposal.mutate()} />;
-  if (!proposal.data) return <Loading what="the proposal" />;
   const brief = async () => {
     setBusy(true);
     try {
       const lesson = await read(
         api.students[':id'].proposal.$post({
           param: { id: studentId },
-          json: { id, plannedAt: at, blockMin, bookingId },
+          json: { id, plannedAt: at, ...day, bookingId },
         }),
       );
       await forget();
@@ -45,10 +46,17 @@ export function Proposed({
       setBusy(false);
     }
   };
+  const number = (name: keyof typeof day) => ({
+    value: day[name] ?? '',
+    onChange: (next: number | string) =>
+      setDay({ ...day, [name]: typeof next === 'number' ? next : undefined }),
+  });
   return (
     <div className="stack">
-      <Reasons proposal={proposal.data} />
-      <div className="row">
+      {proposal.error && <Failed error={proposal.error} retry={() => proposal.mutate()} />}
+      {!proposal.error && !proposal.data && <Loading what="the proposal" />}
+      {!proposal.error && proposal.data && <Reasons proposal={proposal.data} />}
+      <div className="row" style={{ flexWrap: 'wrap' }}>
         <DateTimePicker
           label="When"
           valueFormat="ddd D MMM, HH:mm"
@@ -61,12 +69,20 @@ export function Proposed({
           placeholder="as last time"
           min={15}
           max={300}
-          value={blockMin ?? ''}
-          onChange={(next) => setBlockMin(typeof next === 'number' ? next : undefined)}
+          {...number('blockMin')}
+          style={{ flex: 1 }}
+        />
+        <NumberInput
+          label="Cloud base, ft"
+          placeholder="none"
+          min={0}
+          max={60_000}
+          step={100}
+          {...number('cloudBaseFt')}
           style={{ flex: 1 }}
         />
       </div>
-      <Button onClick={brief} loading={busy}>
+      <Button onClick={brief} loading={busy} disabled={!proposal.data || proposal.error !== undefined}>
         Open it in Brief
       </Button>
     </div>
@@ -111,9 +127,16 @@ function Reasons({ proposal }: { proposal: Proposal }) {
         </p>
       )}
       {proposal.leftOut.length > 0 && (
-        <p className="small quiet">
-          Left out: {proposal.leftOut.map(({ title, why }) => `${title} (${why})`).join('; ')}.
-        </p>
+        <div className="small quiet">
+          Left out:
+          <ul className="left-out">
+            {proposal.leftOut.map(({ title, why }) => (
+              <li key={title}>
+                <strong>{title}</strong>: {why}
+              </li>
+            ))}
+          </ul>
+        </div>
       )}
     </>
   );
