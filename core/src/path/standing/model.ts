@@ -252,7 +252,7 @@ function lapseOf(speaking: readonly FlownAttempt[], { lapse, lapseWeight }: Mode
 }
 
 function observe(filter: Filter, one: FlownAttempt, line: number, figures: ModelFigures): void {
-  const noise = Math.hypot(filter.attemptSd, figures.lineBlur);
+  const noise = rootOf(filter.attemptSd, figures.lineBlur);
   const margin = marginOf(one);
   if (!counted(one)) {
     // Alone it would have been no better than it was with help.
@@ -262,7 +262,7 @@ function observe(filter: Filter, one: FlownAttempt, line: number, figures: Model
   if (margin === null) filter.sawSide(line, passed(one), noise);
   else filter.saw(margin, filter.attemptSd);
   if (one.grade)
-    filter.saw(figures.gradeMargins[one.grade - 1], Math.hypot(figures.gradeSd, filter.attemptSd));
+    filter.saw(figures.gradeMargins[one.grade - 1], rootOf(figures.gradeSd, filter.attemptSd));
 }
 
 /** The bank as one normal belief: its mean and spread are the bank’s own. */
