@@ -329,13 +329,28 @@ describe('logbook', () => {
     });
   });
 
-  test.each(['logbook.pdf', 'training-record.pdf'])('%s is a PDF', async (paper) => {
-    const answer = await school.student.call('GET', at(`/${paper}`));
-    expect(
-      Buffer.from(await answer.arrayBuffer())
-        .subarray(0, 5)
-        .toString(),
-    ).toBe('%PDF-');
+  test('on paper: logbook, training record, and one endorsement, made by a worker', async () => {
+    const { endorsements } = await (await school.instructor.call('GET', at('/logbook'))).json();
+    for (const paper of [
+      '/logbook.pdf',
+      '/training-record.pdf',
+      `/endorsements/${endorsements[0].id}/paper`,
+    ]) {
+      const answer = await school.student.call('GET', at(paper));
+      expect([paper, answer.headers.get('Content-Type')]).toEqual([paper, 'application/pdf']);
+      expect(Buffer.from(await answer.arrayBuffer()).toString('latin1')).toMatch(/^%PDF-/);
+    }
+    const owner = await asOwner(school);
+    const { rows } = await owner.query(
+      `SELECT input->>'paper' AS paper, state FROM task WHERE kind = 'record-paper' ORDER BY created_at`,
+    );
+    await owner.end();
+    expect(rows).toEqual(
+      ['logbook', 'training-record', 'endorsement'].map((paper) => ({ paper, state: 'done' })),
+    );
+    // What was signed, but is no endorsement, is not on paper as one.
+    const { signed } = await (await school.instructor.call('GET', at('/logbook'))).json();
+    expect((await school.student.call('GET', at(`/endorsements/${signed[0].id}/paper`))).status).toBe(422);
   });
 });
 

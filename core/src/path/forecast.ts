@@ -151,8 +151,7 @@ function flyOn(
   return { lessons: MOST_LESSONS, lastReady };
 }
 
-const waitsMore = (a: Future, b: Future): boolean =>
-  a.ready === b.ready ? a.flownIn < b.flownIn : !a.ready;
+const waitsMore = (a: Future, b: Future): boolean => (a.ready === b.ready ? a.flownIn < b.flownIn : !a.ready);
 
 /** The first few in that order: few of a dozen, some thousand times, are picked faster than all are sorted. */
 function nextOf(skills: readonly Future[], count: number): Future[] {

@@ -73,16 +73,34 @@ function flights(logbook: Logbook, { zone }: PaperOf): Content {
   return { fontSize: 7.5, stack: [ruled(WIDTHS, [HEAD.map(bold), ...lines, sum])] };
 }
 
+type Endorsed = Logbook['endorsements'][number];
+
+const signedBy = ({ signer, signedAt, hash, origin, endorsement }: Endorsed, zone: string): Content => ({
+  text: `Signed by ${signer}${origin ? ` at ${origin}` : ''}, ${clockIn(signedAt, zone, 'D MMM YYYY HH:mm')}, ${hash.slice(0, 10)}${endorsement.endsOn ? `; holds to ${endorsement.endsOn}` : ''}`,
+  fontSize: 8,
+  color: '#586a64',
+});
+
 const endorsements = (logbook: Logbook, { zone }: PaperOf): Content[] =>
-  logbook.endorsements.flatMap(({ endorsement, signer, signedAt, hash, origin }): Content[] => [
-    heading(endorsement.title),
-    endorsement.text,
-    {
-      text: `Signed by ${signer}${origin ? ` at ${origin}` : ''}, ${clockIn(signedAt, zone, 'D MMM YYYY HH:mm')}, ${hash.slice(0, 10)}${endorsement.endsOn ? `; holds to ${endorsement.endsOn}` : ''}`,
-      fontSize: 8,
-      color: '#586a64',
-    },
+  logbook.endorsements.flatMap((one): Content[] => [
+    heading(one.endorsement.title),
+    one.endorsement.text,
+    signedBy(one, zone),
   ]);
+
+/** One endorsement, to be carried along: its words, who signed it, and until when it holds. */
+export const endorsementPdf = (student: string, one: Endorsed, of: PaperOf): Promise<Buffer> =>
+  makePdf(
+    paper(one.endorsement.title, of, NOTICE, [
+      { text: `For ${student}`, margin: [0, 0, 0, 10] },
+      { text: one.endorsement.text, fontSize: 12, lineHeight: 1.35, margin: [0, 0, 0, 10] },
+      signedBy(one, of.zone),
+      {
+        text: 'Where ink is asked for:   Instructor: ______________________   Certificate: ______________   Date: ____________',
+        margin: [0, 40, 0, 0],
+      },
+    ]),
+  );
 
 export const logbookPdf = (logbook: Logbook, of: PaperOf): Promise<Buffer> =>
   makePdf(
@@ -110,7 +128,7 @@ export function trainingRecordPdf(logbook: Logbook, known: Known, of: PaperOf): 
       },
       heading('Skills'),
       ruled(
-        [150, 60, 80, '*'],
+        [115, 48, 78, '*'],
         [
           ['Skill', 'Standing', 'Chance of the next one', 'Why'].map(bold),
           ...syllabus.skills.map(({ id, title }) => {
@@ -125,14 +143,14 @@ export function trainingRecordPdf(logbook: Logbook, known: Known, of: PaperOf): 
       ),
       heading('Gates'),
       ruled(
-        [150, 60, '*'],
+        [115, 48, '*'],
         [
           ['Gate', 'State', 'By whom, until when'].map(bold),
           ...gates.map(({ title, state, says, closing }) => [
             title,
             state,
             closing
-              ? `${says}; ${closing.byName}, ${clockIn(closing.at, of.zone, 'D MMM YYYY')}${closing.words ? `: ${closing.words}` : ''}`
+              ? `${says}${says.includes(closing.byName) ? '' : `; ${closing.byName}`}, ${clockIn(closing.at, of.zone, 'D MMM YYYY')}${closing.words ? `: ${closing.words}` : ''}`
               : says,
           ]),
         ],

@@ -11,14 +11,7 @@ import {
   unfilled,
   writeLogCsv,
 } from '@keel/core';
-import {
-  GateClosingEntity,
-  LogDraftEntity,
-  RecordingEntity,
-  SchoolEntity,
-  SignedEntity,
-  zoneOf,
-} from '../db/entities.ts';
+import { GateClosingEntity, LogDraftEntity, RecordingEntity, SignedEntity } from '../db/entities.ts';
 import { isDuplicate } from '../db/errors.ts';
 import { insertNew } from '../db/insert-new.ts';
 import { json, jsonBody, router } from '../http/env.ts';
@@ -27,7 +20,7 @@ import { knownOf } from '../path/path-of.ts';
 import { addToTrail } from '../people/trail.ts';
 import { requireInstructor, requireStudent } from '../scope.ts';
 import { draftFrom, logbookOf } from './logbook.ts';
-import { logbookPdf, trainingRecordPdf } from './logbook-pdf.ts';
+import { recordPaper } from './record-paper.ts';
 import { proveWhoSigns, sign } from './sign.ts';
 
 const answer = json(logbookSchema, 'The logbook as it stands');
@@ -263,19 +256,28 @@ export function logbookRoutes() {
         responses: { 200: { description: 'PDF', content: { 'application/pdf': { schema: z.any() } } } },
       }),
       async (c) => {
-        const database = c.get('database');
         const { id, paper } = c.req.valid('param');
+        const student = await requireStudent(c.get('database'), c.get('viewer'), id);
+        const which = paper === 'logbook.pdf' ? 'logbook' : 'training-record';
+        return recordPaper(c, student, { paper: which }, paper);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'get',
+        path: '/students/{id}/endorsements/{endorsementId}/paper',
+        summary: 'One endorsement on paper',
+        request: { params: params.extend({ endorsementId: z.uuid() }) },
+        responses: { 200: { description: 'PDF', content: { 'application/pdf': { schema: z.any() } } } },
+      }),
+      async (c) => {
+        const database = c.get('database');
+        const { id, endorsementId } = c.req.valid('param');
         const student = await requireStudent(database, c.get('viewer'), id);
-        const school = await database.getRepository(SchoolEntity).findOneByOrFail({ id: student.schoolId });
-        const of = { school: school.name, zone: zoneOf(school) };
-        const logbook = await logbookOf(database, student);
-        const pdf =
-          paper === 'logbook.pdf'
-            ? await logbookPdf(logbook, of)
-            : await trainingRecordPdf(logbook, await knownOf(database, student), of);
-        c.header('Content-Type', 'application/pdf');
-        c.header('Content-Disposition', `inline; filename="${paper}"`);
-        return c.body(new Uint8Array(pdf), 200);
+        const { schoolId } = student;
+        const of = { schoolId, studentId: student.id, id: endorsementId };
+        if (!(await database.getRepository(SignedEntity).existsBy(of))) throw notFound('endorsement');
+        return recordPaper(c, student, { paper: 'endorsement', endorsementId }, 'endorsement.pdf');
       },
     )
     .openapi(

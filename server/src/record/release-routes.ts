@@ -1,59 +1,20 @@
 /** The release check: limits set by an instructor, a day looked at against them, kept as it was seen. It decides nothing. */
 import { createRoute, z } from '@hono/zod-openapi';
 import {
-  type Release,
-  type ReleaseDay,
-  type ReleaseItem,
   releaseDaySchema,
   releaseItemSchema,
   releaseSchema,
   releaseSentence,
   soloLimitsSchema,
 } from '@keel/core';
-import type { DataSource } from 'typeorm';
-import { type Account, ReleaseCheckEntity, SchoolEntity, SoloLimitsEntity, zoneOf } from '../db/entities.ts';
+import { ReleaseCheckEntity, SoloLimitsEntity } from '../db/entities.ts';
 import { insertNew } from '../db/insert-new.ts';
 import { json, jsonBody, router } from '../http/env.ts';
 import { notFound } from '../http/problem.ts';
 import { addToTrail } from '../people/trail.ts';
-import { namesOf, requireInstructor, requireStudent } from '../scope.ts';
-import { checkRelease, limitsOf, sunsetOn } from './release.ts';
-import { releasePdf } from './release-pdf.ts';
-
-interface Kept {
-  day: ReleaseDay;
-  items: ReleaseItem[];
-  sentence: string;
-}
-
-async function releaseOf(database: DataSource, student: Account): Promise<Release> {
-  const { schoolId, id, name } = student;
-  const school = await database.getRepository(SchoolEntity).findOneByOrFail({ id: schoolId });
-  const [limits, last, names] = [
-    await limitsOf(database, student),
-    await database
-      .getRepository(ReleaseCheckEntity)
-      .findOne({ where: { schoolId, studentId: id }, order: { createdAt: 'DESC' } }),
-    await namesOf(database, student),
-  ];
-  const kept = last?.body as Kept | undefined;
-  return {
-    student: { id, name },
-    limits: limits?.body ?? null,
-    limitsBy: limits ? (names.get(limits.authorId) ?? 'a former member') : null,
-    runways: (school.settings.runways ?? []).flatMap((pair) => pair.split('/')),
-    sunset: sunsetOn(school, new Date()),
-    last:
-      last && kept
-        ? {
-            id: last.id,
-            at: last.createdAt.toISOString(),
-            by: names.get(last.authorId) ?? 'a former member',
-            ...kept,
-          }
-        : null,
-  };
-}
+import { requireInstructor, requireStudent } from '../scope.ts';
+import { recordPaper } from './record-paper.ts';
+import { checkRelease, type Kept, releaseOf } from './release.ts';
 
 export function releaseRoutes() {
   const params = z.object({ id: z.uuid() });
@@ -161,13 +122,9 @@ export function releaseRoutes() {
       async (c) => {
         const database = c.get('database');
         const student = await requireStudent(database, c.get('viewer'), c.req.valid('param').id);
-        const release = await releaseOf(database, student);
-        if (!release.last) throw notFound('check');
-        const school = await database.getRepository(SchoolEntity).findOneByOrFail({ id: student.schoolId });
-        const pdf = await releasePdf(release, { school: school.name, zone: zoneOf(school) });
-        c.header('Content-Type', 'application/pdf');
-        c.header('Content-Disposition', 'inline; filename="release-check.pdf"');
-        return c.body(new Uint8Array(pdf), 200);
+        const { last } = await releaseOf(database, student);
+        if (!last) throw notFound('check');
+        return recordPaper(c, student, { paper: 'release' }, 'release-check.pdf');
       },
     );
 }

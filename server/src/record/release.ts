@@ -3,14 +3,23 @@ import {
   dayIn,
   daylightOn,
   landingFacts,
+  type Release,
   type ReleaseDay,
   type ReleaseItem,
   releaseCheck,
   type SoloLimits,
 } from '@keel/core';
 import type { DataSource } from 'typeorm';
-import { type Account, type School, SoloLimitsEntity, zoneOf } from '../db/entities.ts';
+import {
+  type Account,
+  ReleaseCheckEntity,
+  type School,
+  SchoolEntity,
+  SoloLimitsEntity,
+  zoneOf,
+} from '../db/entities.ts';
 import { knownOf } from '../path/path-of.ts';
+import { namesOf } from '../scope.ts';
 import { ledgerOf } from './ledger.ts';
 
 export const limitsOf = (database: DataSource, { schoolId, id: studentId }: Account) =>
@@ -42,4 +51,41 @@ export async function checkRelease(
     landings: landingFacts(await ledgerOf(database, student, zone), on),
     sunset: sunsetOn(school, at),
   });
+}
+
+/** A check as it was walked through. */
+export interface Kept {
+  day: ReleaseDay;
+  items: ReleaseItem[];
+  sentence: string;
+}
+
+/** The student’s limits, and the latest check. */
+export async function releaseOf(database: DataSource, student: Account): Promise<Release> {
+  const { schoolId, id, name } = student;
+  const school = await database.getRepository(SchoolEntity).findOneByOrFail({ id: schoolId });
+  const [limits, last, names] = [
+    await limitsOf(database, student),
+    await database
+      .getRepository(ReleaseCheckEntity)
+      .findOne({ where: { schoolId, studentId: id }, order: { createdAt: 'DESC' } }),
+    await namesOf(database, student),
+  ];
+  const kept = last?.body as Kept | undefined;
+  return {
+    student: { id, name },
+    limits: limits?.body ?? null,
+    limitsBy: limits ? (names.get(limits.authorId) ?? 'a former member') : null,
+    runways: (school.settings.runways ?? []).flatMap((pair) => pair.split('/')),
+    sunset: sunsetOn(school, new Date()),
+    last:
+      last && kept
+        ? {
+            id: last.id,
+            at: last.createdAt.toISOString(),
+            by: names.get(last.authorId) ?? 'a former member',
+            ...kept,
+          }
+        : null,
+  };
 }

@@ -10,6 +10,7 @@ import { scoreTask, scoringGivenUp } from '../debrief/score-task.ts';
 import { demonstrationTask } from '../fly/demonstration-task.ts';
 import { countTask } from '../path/attempt-rows.ts';
 import { recordsTask } from '../path/skill-records.ts';
+import { paperTask } from '../record/paper-task.ts';
 import { previewTask } from '../standards/preview-task.ts';
 import type { Handler } from './handler.ts';
 import type { TaskKind } from './lanes.ts';
@@ -28,6 +29,7 @@ export const HANDLERS: Record<TaskKind, Kind> = {
   reread: { work: rereadTask },
   kneeboard: { work: kneeboardTask },
   'debrief-pdf': { work: debriefPdfTask },
+  'record-paper': { work: paperTask },
   demonstration: { work: demonstrationTask },
   export: { work: exportTask },
 };

@@ -13,6 +13,8 @@ export const LANE_OF = {
   reread: 'quick',
   kneeboard: 'quick',
   'debrief-pdf': 'quick',
+  /** Logbook, training record, endorsement, release check. */
+  'record-paper': 'quick',
   demonstration: 'quick',
   export: 'quick',
 } as const satisfies Record<string, Lane>;

@@ -148,6 +148,11 @@ export function recordRules(ids: () => { student: string; instructor: string }):
       others: 404,
     },
     'GET /students/{id}/logbook.csv': { path: at('/logbook.csv'), allowed: ofStudent, others: 404 },
+    'GET /students/{id}/endorsements/{endorsementId}/paper': {
+      path: at(`/endorsements/${randomUUID()}/paper`),
+      // There is none of that id, and nobody learns more than that.
+      allowed: everyone(404),
+    },
     'GET /students/{id}/{paper}': { path: at('/logbook.pdf'), allowed: ofStudent, others: 404 },
     'GET /endorsement-templates': { allowed: everyone(200) },
     'PUT /endorsement-templates': {

@@ -135,7 +135,8 @@ export function LogbookPage() {
               <p>{endorsement.text}</p>
               <p className="small quiet">
                 {signer}
-                {origin && `, at ${origin}`}, {dayAndTime(signedAt)}
+                {origin && `, at ${origin}`}, {dayAndTime(signedAt)} ·{' '}
+                <a href={`/api/students/${student.id}/endorsements/${id}/paper`}>On paper</a>
               </p>
             </article>
           ))}

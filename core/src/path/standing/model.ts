@@ -261,8 +261,7 @@ function observe(filter: Filter, one: FlownAttempt, line: number, figures: Model
   }
   if (margin === null) filter.sawSide(line, passed(one), noise);
   else filter.saw(margin, filter.attemptSd);
-  if (one.grade)
-    filter.saw(figures.gradeMargins[one.grade - 1], rootOf(figures.gradeSd, filter.attemptSd));
+  if (one.grade) filter.saw(figures.gradeMargins[one.grade - 1], rootOf(figures.gradeSd, filter.attemptSd));
 }
 
 /** The bank as one normal belief: its mean and spread are the bank’s own. */
