@@ -150,3 +150,20 @@ test('a recording sent with the wrong weight is put right; one that is deleted c
   await page.getByRole('button', { name: 'Take it back' }).click();
   await expect(page.getByRole('heading', { name: 'Steep turn left' })).toBeVisible();
 });
+
+test('a view that meets what it cannot show stops alone: the frame goes on, and loading again brings it back', async ({
+  page,
+}) => {
+  await signInQuickly(page.request, 'idris');
+  await page.route(/\/api\/week/, (route) => route.fulfill({ json: { bookings: 'none that I know' } }));
+  await page.goto('/week');
+  const stopped = page.getByRole('alert').filter({ hasText: 'This view stopped' });
+  await expect(stopped).toContainText('What was saved is safe');
+  await page.getByRole('link', { name: 'Hangar' }).click();
+  await expect(page.getByRole('heading', { name: 'Hangar', level: 1 })).toBeVisible();
+  await page.unroute(/\/api\/week/);
+  await page.getByRole('link', { name: 'Week', exact: true }).click();
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Week', level: 1 })).toBeVisible();
+  await expect(stopped).toHaveCount(0);
+});

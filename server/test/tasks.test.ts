@@ -6,7 +6,7 @@ import { ask, cancel, finish, isLeaseLost, keepLease, putBack, take } from '../s
 import type { Threads } from '../src/tasks/service.ts';
 import { inlineThreads } from '../src/tasks/threads.ts';
 import { upkeep } from '../src/tasks/upkeep.ts';
-import { analysed, asOwner, flightCsv, openSchool, type TestSchool } from './support/school.ts';
+import { analysed, asOwner, flightCsv, openSchool, PASSWORD, type TestSchool } from './support/school.ts';
 
 /** Threads whose work on scores begins when they are let go. */
 let letGo: (() => void) | null = null;
@@ -117,6 +117,35 @@ describe('a task', () => {
       .transaction((manager) => finish(manager, id, one, {}))
       .catch((error) => expect(isLeaseLost(error)).toBe(true));
     expect((await stateOf(id)).state).toBe('cancelled');
+  });
+
+  test('nobody waits for is worked out no more', async () => {
+    const standards = await (await school.chief.call('GET', '/standards')).json();
+    const standard = standards.find(({ id }: { id: string }) => id === 'faa-private');
+    const session = await school.nobody.call('POST', '/session', {
+      email: school.chief.email,
+      password: PASSWORD,
+    });
+    const gone = new AbortController();
+    letGo = () => {};
+    const asked = school.app.request('/api/standards/faa-private/preview', {
+      method: 'POST',
+      headers: {
+        Cookie: session.headers.get('Set-Cookie')!.split(';')[0],
+        'Content-Type': 'application/json',
+      },
+      body: JSON.stringify({ data: standard }),
+      signal: gone.signal,
+    });
+    const preview = async () =>
+      (await school.database.query("SELECT state FROM task WHERE kind = 'preview'"))[0]?.state;
+    while ((await preview()) !== 'running') await new Promise((resolve) => setTimeout(resolve, 20));
+    gone.abort();
+    await Promise.resolve(asked).catch(() => undefined);
+    while ((await preview()) === 'running') await new Promise((resolve) => setTimeout(resolve, 20));
+    expect(await preview()).toBe('cancelled');
+    letGo();
+    letGo = null;
   });
 
   test.each(Object.keys(LANE_OF))('of kind %s has a worker', (kind) => {

@@ -1,15 +1,27 @@
 /** Answers that are worked out as a task: the request waits, and another process may do the work. */
+import { randomUUID } from 'node:crypto';
 import type { Context } from 'hono';
 import type { z } from 'zod';
 import type { TaskRow } from '../db/entities.ts';
-import { ask, type NewTask } from '../tasks/list.ts';
+import { ask, cancel, type NewTask } from '../tasks/list.ts';
 import type { Env } from './env.ts';
 import { Problem } from './problem.ts';
 
-/** @throws Problem 503 where it is not done in time or failed; it can be asked for again. */
-async function done(c: Context<Env>, task: NewTask): Promise<TaskRow> {
-  const id = await c.get('database').transaction((manager) => ask(manager, task));
+type OwnTask = Omit<NewTask, 'subject'>;
+
+/**
+ * What nobody waits for any more, since whoever asked went away, is not worked out.
+ * @throws Problem 503 where it is not done in time or failed; it can be asked for again.
+ */
+async function done(c: Context<Env>, task: OwnTask): Promise<TaskRow> {
+  const [database, { signal }] = [c.get('database'), c.req.raw];
+  const own = { ...task, subject: randomUUID() };
+  const id = await database.transaction((manager) => ask(manager, own));
+  const leave = () => void cancel(database.manager, own).catch(() => {});
+  signal.addEventListener('abort', leave);
+  if (signal.aborted) leave();
   const ended = await c.get('tasks').ended(id);
+  signal.removeEventListener('abort', leave);
   if (ended.state === 'done') return ended;
   throw new Problem(
     503,
@@ -20,7 +32,7 @@ async function done(c: Context<Env>, task: NewTask): Promise<TaskRow> {
 }
 
 /** The file that a task made. */
-export async function madeFile(c: Context<Env>, task: NewTask): Promise<Uint8Array<ArrayBuffer>> {
+export async function madeFile(c: Context<Env>, task: OwnTask): Promise<Uint8Array<ArrayBuffer>> {
   const { output, result } = await done(c, task);
   refuse(result);
   return new Uint8Array(output ?? []);
@@ -30,7 +42,7 @@ export async function madeFile(c: Context<Env>, task: NewTask): Promise<Uint8Arr
 export async function madeAnswer<T extends z.ZodType>(
   c: Context<Env>,
   schema: T,
-  task: NewTask,
+  task: OwnTask,
 ): Promise<z.output<T>> {
   const { result } = await done(c, task);
   refuse(result);
