@@ -1,7 +1,7 @@
 /** Who agreed to what: kept as it was said, seen by whom it concerns, taken back by a word of its own. */
 import { randomUUID } from 'node:crypto';
 import { agreementsOn } from '@keel/core';
-import { openSchool, type TestPerson, type TestSchool } from './support/school.ts';
+import { lessonInput, openSchool, type TestPerson, type TestSchool } from './support/school.ts';
 
 let school: TestSchool;
 beforeAll(async () => {
@@ -47,4 +47,26 @@ test('what ends before it begins, and what is of nobody, is refused; a word is n
     /permission denied/,
   );
   await expect(school.database.query('DELETE FROM agreement')).rejects.toThrow(/permission denied/);
+});
+
+test('who flies today without having agreed is on the instructor’s day, and not on the student’s', async () => {
+  const { instructor, classmate, chief } = school;
+  const missing = async (who: TestPerson) => (await (await who.call('GET', '/today')).json()).agreements;
+  expect(await missing(instructor)).toEqual([]);
+  await instructor.call('POST', '/lessons', {
+    ...lessonInput(classmate.id),
+    plannedAt: new Date().toISOString(),
+  });
+  const line = {
+    student: { id: classmate.id, name: 'classmate' },
+    missing: 'nobody has agreed yet that flights are recorded and kept',
+  };
+  expect([await missing(instructor), await missing(chief), await missing(classmate)]).toEqual([
+    [line],
+    [line],
+    [],
+  ]);
+  const body = { ...agreed, on: new Date().toISOString().slice(0, 10) };
+  await instructor.call('POST', `/students/${classmate.id}/agreements`, { id: randomUUID(), body });
+  expect(await missing(instructor)).toEqual([]);
 });

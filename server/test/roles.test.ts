@@ -45,6 +45,14 @@ const RULES: Record<string, Rule> = {
   // From another machine without a token, as every request of the tests seems to be.
   'GET /metrics': { allowed: all(403), nobody: 403 },
   'GET /me/sessions': { allowed: all(200) },
+  'GET /school/departed': { allowed: { chief: 200, stranger: 200 }, others: 403 },
+  'DELETE /school/departed/{id}/flights': {
+    path: of('/school/departed/{student}/flights'),
+    // The account is open; to the chief of another school there is no such student.
+    allowed: { chief: 422, stranger: 404 },
+    others: 403,
+  },
+  'PATCH /me': { body: () => ({ settings: { theme: 'dark' } }), allowed: all(200) },
   'DELETE /me/sessions/{id}': { path: () => `/me/sessions/${randomUUID()}`, allowed: all(404) },
   'POST /setup': {
     body: () => ({

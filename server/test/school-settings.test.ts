@@ -1,7 +1,7 @@
 /** What a school settles for itself: versioned, on the trail, and in force from then on. */
 import { randomUUID } from 'node:crypto';
 import type { SchoolSettings } from '@keel/core';
-import { analysed, flightCsv, openSchool, type TestSchool } from './support/school.ts';
+import { analysed, flightCsv, openSchool, PASSWORD, type TestSchool } from './support/school.ts';
 
 let school: TestSchool;
 beforeAll(async () => {
@@ -139,4 +139,121 @@ describe('who teaches a student', () => {
     expect(await refused([], school.stranger)).toBe(404);
     expect(await sees(school.instructor)).toBe(true);
   });
+});
+
+describe('what a school settles for itself', () => {
+  const minima = { windKt: 15, crosswindKt: 7, gustSpreadKt: 5, ceilingFt: 2000, visibilitySm: 5 };
+  const limits = { ...minima, runways: ['06'], fuelGal: 18, from: '09:00', until: '17:00' };
+
+  test('names of grades, lessons to begin with, minima: kept, in the trail, and what is left out stays', async () => {
+    const own: Partial<SchoolSettings> = {
+      gradeNames: ['shown', 'with help', 'alone', 'sure'],
+      lessonTemplates: [
+        { id: 'first', title: 'First hour', about: '', items: [{ maneuver: 'straight-and-level' }] },
+      ],
+      soloMinima: minima,
+      retentionYears: 5,
+    };
+    expect((await change(own)).status).toBe(200);
+    expect((await settings()).settings).toMatchObject(own);
+    const { version, settings: all } = await settings();
+    const { gradeNames, lessonTemplates, soloMinima, retentionYears, ...older } = all;
+    // As a page from before these sends it.
+    expect((await school.chief.call('PUT', '/school', { version, settings: older })).status).toBe(200);
+    expect((await settings()).settings).toMatchObject(own);
+    expect((await change({ gradeNames: ['one', 'two'] })).status).toBe(422);
+    expect(
+      (
+        await change({
+          lessonTemplates: [{ ...own.lessonTemplates![0], items: [{ maneuver: 'loop' as never }] }],
+        })
+      ).status,
+    ).toBe(422);
+  });
+
+  test('an instructor asks for more of the day than the school, never for less; limits from before follow', async () => {
+    const set = (more: object) =>
+      school.instructor.call('POST', `/students/${school.student.id}/limits`, {
+        id: randomUUID(),
+        limits: { ...limits, ...more },
+      });
+    await change({ soloMinima: null });
+    expect((await set({ windKt: 20 })).status).toBe(201);
+    await change({ soloMinima: minima });
+    const refused = await set({ windKt: 16, visibilitySm: 3 });
+    expect([refused.status, (await refused.json()).detail]).toEqual([
+      422,
+      'windKt: the school asks for at most 15 kt of wind; visibilitySm: the school asks for at least 5 statute miles of visibility',
+    ]);
+    const looked = await school.instructor.call('POST', `/students/${school.student.id}/release/look`, {
+      at: new Date().toISOString(),
+      runway: '06',
+      windFromDeg: 60,
+      windKt: 17,
+      visibilitySm: 10,
+      ceilingFt: 5000,
+      fuelGal: 20,
+      knowsRunway: true,
+    });
+    const { items } = await looked.json();
+    // The instructor's own limit was 20 kt.
+    expect(items.find(({ title }: { title: string }) => title === 'Wind')).toMatchObject({
+      state: 'not today',
+      says: '17 kt; limit 15',
+    });
+  });
+
+  test('what a person settles goes with them, and a new name is seen by all', async () => {
+    const me = async () => (await school.instructor.call('GET', '/me')).json();
+    await school.instructor.call('PATCH', '/me', { settings: { theme: 'dark' } });
+    await school.instructor.call('PATCH', '/me', { settings: { spoken: true } });
+    expect((await me()).settings).toMatchObject({ theme: 'dark', spoken: true });
+    expect((await school.instructor.call('PATCH', '/me', { name: ' ' })).status).toBe(422);
+    expect((await school.instructor.call('PATCH', '/me', { name: 'Ana Morrow' })).status).toBe(200);
+    const people = await (await school.chief.call('GET', '/people')).json();
+    expect(people.map(({ name }: { name: string }) => name)).toContain('Ana Morrow');
+    expect((await me()).settings).toMatchObject({ theme: 'dark' });
+  });
+});
+
+test('flights of who has left: until when they are kept is told, and they go when the chief says so, but for signed ones', async () => {
+  const own = await openSchool();
+  const { chief, instructor, student } = own;
+  const ids: string[] = [];
+  for (const seed of [1, 2]) {
+    const { id } = await (await instructor.upload(flightCsv(seed), { studentId: student.id })).json();
+    await analysed(instructor, id);
+    ids.push(id);
+  }
+  const left = async () => (await chief.call('GET', '/school/departed')).json();
+  expect(await left()).toEqual([]);
+  const go = () => chief.call('DELETE', `/school/departed/${student.id}/flights`);
+  const early = await go();
+  expect([early.status, (await early.json()).detail]).toEqual([
+    422,
+    expect.stringMatching(/^This account is open/),
+  ]);
+  const draft = randomUUID();
+  const entry = { date: '2026-11-02', airplane: 'Cairn', blockMin: 60 };
+  await instructor.call('PUT', `/students/${student.id}/logbook/drafts/${draft}`, {
+    version: 0,
+    entry,
+    recordingId: ids[0],
+  });
+  const signed = await instructor.call('POST', `/students/${student.id}/logbook/drafts/${draft}/sign`, {
+    password: PASSWORD,
+    version: 1,
+  });
+  expect(signed.status).toBe(201);
+  await chief.call('DELETE', `/people/${student.id}`);
+  const { version, settings: all } = await (await chief.call('GET', '/school')).json();
+  await chief.call('PUT', '/school', { version, settings: { ...all, retentionYears: 5 } });
+  const [one] = await left();
+  expect(one).toMatchObject({ id: student.id, flights: 2, signed: 1 });
+  expect(Number(one.until.slice(0, 4)) - Number(one.lastFlownAt.slice(0, 4))).toBe(5);
+  expect(await (await go()).json()).toEqual({ deleted: 1, stay: 1 });
+  expect((await chief.call('GET', `/recordings/${ids[1]}`)).status).toBe(404);
+  expect((await chief.call('GET', `/recordings/${ids[0]}`)).status).toBe(200);
+  expect(await (await go()).json()).toEqual({ deleted: 0, stay: 1 });
+  await own.close();
 });

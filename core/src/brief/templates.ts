@@ -1,5 +1,7 @@
 /** The usual first lessons, in the order of the trade; each a beginning to be changed. */
+import { z } from 'zod';
 import type { ManeuverId, VariantId } from '../maneuvers/registry.ts';
+import { lessonItemSchema } from './lesson-schema.ts';
 
 export interface LessonTemplate {
   id: string;
@@ -7,6 +9,18 @@ export interface LessonTemplate {
   about: string;
   items: { maneuver: ManeuverId; variant?: VariantId; demonstrations?: number; attempts?: number }[];
 }
+
+/** A lesson that a school keeps to begin with. */
+export const lessonTemplateSchema = z.object({
+  id: z.string().min(1).max(60),
+  title: z.string().trim().min(1, 'write a title').max(120),
+  about: z.string().trim().max(200).default(''),
+  items: z
+    .array(lessonItemSchema.omit({ id: true }))
+    .min(1, 'a lesson has a maneuver')
+    .max(12),
+});
+export type SchoolTemplate = z.infer<typeof lessonTemplateSchema>;
 
 export const LESSON_TEMPLATES: readonly LessonTemplate[] = [
   {

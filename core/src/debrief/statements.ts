@@ -25,6 +25,15 @@ export const GRADES = [
   { grade: 3, name: 'holding', means: 'flies it alone, mostly inside the band' },
   { grade: 4, name: 'own', means: 'owns it: flies, judges and corrects it alone' },
 ] as const;
+
+export interface GradeSaid {
+  grade: number;
+  name: string;
+  means: string;
+}
+/** The grades as a school calls them; what each means stays. */
+export const gradesCalled = (names?: readonly string[] | null): readonly GradeSaid[] =>
+  names ? GRADES.map((one, i) => ({ ...one, name: names[i] ?? one.name })) : GRADES;
 export const gradeSchema = z.number().int().min(1).max(4);
 
 export const DISCONTINUED_REASONS = ['traffic', 'airspace', 'limit', 'discomfort'] as const;

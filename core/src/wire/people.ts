@@ -1,6 +1,7 @@
 /** People, as they cross the wire. */
 
 import { z } from 'zod';
+import { ownSettingsSchema } from '../people/own-settings.ts';
 import { roleSchema } from '../people/person.ts';
 import { zoneSchema } from '../units/zone.ts';
 
@@ -22,6 +23,7 @@ export const meSchema = z.object({
   firstStandardId: z.string().optional(),
   /** Whether signing in asks for a code as well. */
   secondStep: z.boolean(),
+  settings: ownSettingsSchema,
 });
 export type Me = z.infer<typeof meSchema>;
 

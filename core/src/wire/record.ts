@@ -1,6 +1,8 @@
 /** Logbook, endorsements, landings and the release check, as they cross the wire. */
+
 import { z } from 'zod';
 import { ledgerLineSchema } from '../path/gates/landings.ts';
+import { soloMinimaSchema } from '../path/gates/minima.ts';
 import { releaseDaySchema, releaseItemSchema, soloLimitsSchema } from '../path/gates/release.ts';
 import { endorsementSchema, logEntrySchema } from '../path/logbook/entry.ts';
 
@@ -81,6 +83,8 @@ export const releaseSchema = z.object({
   student: z.object({ id: z.string(), name: z.string() }),
   limits: soloLimitsSchema.nullable(),
   limitsBy: z.string().nullable(),
+  /** What the school asks of every solo. */
+  minima: soloMinimaSchema.nullable(),
   runways: z.array(z.string()),
   sunset: z.string().nullable(),
   /** The latest check, if any was kept. */
@@ -129,6 +133,10 @@ export const todaySchema = z.object({
       /** Negative where it is rusty already. */
       inDays: z.number(),
     }),
+  ),
+  /** Who flies today with an agreement missing, to staff. */
+  agreements: z.array(
+    z.object({ student: z.object({ id: z.string(), name: z.string() }), missing: z.string() }),
   ),
   /** Gates whose evidence is there, and that wait for a word. */
   closing: z.array(

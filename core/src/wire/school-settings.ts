@@ -1,6 +1,11 @@
 /** What a school has settled for itself, and who changed what; as they cross the wire. */
 import { z } from 'zod';
+import { lessonTemplateSchema } from '../brief/templates.ts';
+import { GRADES } from '../debrief/statements.ts';
+import { soloMinimaSchema } from '../path/gates/minima.ts';
 import { zoneSchema } from '../units/zone.ts';
+
+const gradeName = z.string().trim().min(1, 'a grade has a name').max(16, 'at most 16 letters');
 
 export const schoolSettingsSchema = z.object({
   name: z.string().trim().min(1, 'write a name').max(120),
@@ -21,6 +26,14 @@ export const schoolSettingsSchema = z.object({
   speedUnit: z.enum(['kt', 'mph']).optional(),
   /** What is judged by until somebody says otherwise; left out, it stays as it is. */
   firstStandardId: z.string().max(80).optional(),
+  /** What the four grades are called here, from the first to the last; null calls them as the program does. */
+  gradeNames: z.array(gradeName).length(GRADES.length).nullable().optional(),
+  /** What no instructor’s limits for a solo go beyond; null where the school asks nothing. */
+  soloMinima: soloMinimaSchema.nullable().optional(),
+  /** Lessons put together here, to begin with; beside those that come with the program. */
+  lessonTemplates: z.array(lessonTemplateSchema).max(60, 'at most 60 lessons').optional(),
+  /** So many years after the last flight of who has left, their flights are to go; null keeps them. */
+  retentionYears: z.number().int().min(1).max(50).nullable().optional(),
 });
 export type SchoolSettings = z.infer<typeof schoolSettingsSchema>;
 
@@ -28,6 +41,18 @@ export const versionedSettingsSchema = z.object({
   version: z.number().int(),
   settings: schoolSettingsSchema,
 });
+
+/** Who has left, and until when their flights are kept; null where the school has settled no time. */
+export const departedSchema = z.object({
+  id: z.uuid(),
+  name: z.string(),
+  lastFlownAt: z.string(),
+  until: z.string().nullable(),
+  flights: z.number(),
+  /** Of them, named by a signed entry: those stay. */
+  signed: z.number(),
+});
+export type Departed = z.infer<typeof departedSchema>;
 
 /** A line of the trail. */
 export const trailRowSchema = z.object({

@@ -15,6 +15,7 @@ import { Live1700000000011 } from './migrations/1700000000011-live.ts';
 import { Voice1700000000012 } from './migrations/1700000000012-voice.ts';
 import { Hours1700000000013 } from './migrations/1700000000013-hours.ts';
 import { Agreements1700000000014 } from './migrations/1700000000014-agreements.ts';
+import { OwnSettings1700000000015 } from './migrations/1700000000015-own-settings.ts';
 
 /** Every change to the tables, oldest first. */
 export const MIGRATIONS = [
@@ -32,6 +33,7 @@ export const MIGRATIONS = [
   Voice1700000000012,
   Hours1700000000013,
   Agreements1700000000014,
+  OwnSettings1700000000015,
 ];
 
 /** @param connections how many at once, at the most. */

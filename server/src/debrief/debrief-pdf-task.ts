@@ -1,7 +1,7 @@
 /** The debrief on paper, as a task. */
+import { gradesCalled } from '@keel/core';
 import type { DataSource } from 'typeorm';
-import { KeelEntity, RecordingEntity, ScoreEntity } from '../db/entities.ts';
-import { zoneOfSchool } from '../scope.ts';
+import { KeelEntity, RecordingEntity, SchoolEntity, ScoreEntity, zoneOf } from '../db/entities.ts';
 import type { Handler } from '../tasks/handler.ts';
 import { debriefPdf, type Pictures } from './debrief-pdf.ts';
 import { describeRecording } from './describe-recording.ts';
@@ -17,10 +17,12 @@ async function picturesOf(database: DataSource, schoolId: string, recordingId: s
 export const debriefPdfTask: Handler = async ({ schoolId, input }, { database }) => {
   const { id } = input as { id: string };
   const recording = await database.getRepository(RecordingEntity).findOneByOrFail({ schoolId, id });
+  const school = await database.getRepository(SchoolEntity).findOneByOrFail({ id: schoolId });
   const output = await debriefPdf(
     await describeRecording(database, recording),
-    await zoneOfSchool(database, schoolId),
+    zoneOf(school),
     await picturesOf(database, schoolId, id),
+    gradesCalled(school.settings.gradeNames),
   );
   return async () => ({ output });
 };

@@ -5,7 +5,8 @@
 import {
   attemptName,
   clockIn,
-  GRADES,
+  type GradeSaid,
+  gradesCalled,
   HANDBOOK_FIRST,
   happened,
   OBSERVATIONS,
@@ -37,13 +38,14 @@ const NOTICE = `A record of practice, not a sign-off. ${HANDBOOK_FIRST}`;
 export type Pictures = ReadonlyMap<number, Picture>;
 
 /** `zone`: the school's, by whose clock it was flown. */
-export const debriefPdf = (recording: RecordingView, zone: string, pictures: Pictures): Promise<Buffer> =>
-  makePdf(definition(recording, zone, pictures));
+export const debriefPdf = (...of: Parameters<typeof definition>): Promise<Buffer> =>
+  makePdf(definition(...of));
 
 export function definition(
   recording: RecordingView,
   zone: string,
   pictures: Pictures = new Map(),
+  grades = gradesCalled(),
 ): TDocumentDefinitions {
   const attempts = recording.score?.attempts ?? [];
   const sorted = sortStatements(attempts, recording.statements);
@@ -66,7 +68,7 @@ export function definition(
       ...heading(recording, zone),
       ...(lesson.nextTime ? [pressed('One thing for next time', lesson.nextTime)] : []),
       ...comments(ofLesson),
-      ...attempts.map((_, i) => attemptBlock(recording, sorted, i, lesson.parked, pictures.get(i))),
+      ...attempts.map((_, i) => attemptBlock(recording, sorted, i, lesson.parked, pictures.get(i), grades)),
       ...(attempts.length === 0 ? [{ text: 'No attempt was found in this recording.' }] : []),
     ],
   };
@@ -130,6 +132,7 @@ function attemptBlock(
   index: number,
   parked: readonly string[],
   picture: Picture | undefined,
+  grades: readonly GradeSaid[],
 ): Content {
   const { attempts, judge } = recording.score!;
   const attempt = attempts[index];
@@ -137,8 +140,8 @@ function attemptBlock(
     byAttempt[index],
     unsaidHelp(attempts, index, { demonstrationFirst: recording.demonstrationFirst, ofLesson }),
   );
-  const grade = GRADES.find((one) => one.grade === statements.grade);
-  const own = GRADES.find((one) => one.grade === statements.selfGrade?.grade);
+  const grade = grades.find((one) => one.grade === statements.grade);
+  const own = grades.find((one) => one.grade === statements.selfGrade?.grade);
   const verdict = VERDICT_WORDS[standingVerdict(attempt[judge], statements)];
   const items = happened(attempt).filter(
     ({ id, severity }) => severity === 'critical' || !id || !parked.includes(id),

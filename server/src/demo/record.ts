@@ -11,6 +11,7 @@ import {
 } from '@keel/core';
 import type { DataSource, EntityManager } from 'typeorm';
 import {
+  AgreementEntity,
   BookingEntity,
   EnteredAttemptEntity,
   GateClosingEntity,
@@ -40,6 +41,7 @@ export async function loadRecord(database: DataSource): Promise<void> {
       ...said('limits joss', 'joss', 6),
       body: LIMITS,
     });
+    await agreements(manager);
     await bookings(manager);
     const school = await manager.findOneByOrFail(SchoolEntity, { id: schoolId });
     for (const { key } of DEMO_PEOPLE.filter(({ role }) => role === 'student'))
@@ -47,6 +49,16 @@ export async function loadRecord(database: DataSource): Promise<void> {
   });
   await signedFlights(database, 'joss');
   await database.transaction((manager) => endorsed(manager));
+}
+
+/** Everybody agreed when they began to learn, but for one whom nobody has asked yet. */
+async function agreements(manager: EntityManager): Promise<void> {
+  const on = dayIn(daysAgo(130, 0), DEMO_ZONE);
+  for (const { key } of DEMO_PEOPLE.filter(({ role, key }) => role === 'student' && key !== 'nell'))
+    await manager.insert(AgreementEntity, {
+      ...said(`agreement ${key}`, key, 130),
+      body: { kind: 'agreed', what: 'recordings', words: '', guardian: null, on, until: null },
+    });
 }
 
 const teacherOf = (student: string): string =>

@@ -22,5 +22,6 @@ export async function describeMe(database: DataSource, viewer: Viewer): Promise<
     areaGroundFt,
     ...(firstStandardId && { firstStandardId }),
     secondStep: account.totpSince !== null,
+    settings: account.ownSettings,
   };
 }

@@ -1,14 +1,45 @@
 /** One’s own account: the password, and the second step. */
 import { createRoute, z } from '@hono/zod-openapi';
-import { passwordSchema } from '@keel/core';
+import { meSchema, nameSchema, ownSettingsSchema, passwordSchema } from '@keel/core';
+import { AccountEntity } from '../db/entities.ts';
 import { json, jsonBody, router } from '../http/env.ts';
+import { describeMe } from '../http/me.ts';
 import { Problem } from '../http/problem.ts';
 import { sessionOf } from '../http/sessions.ts';
 import { changePassword } from './accounts.ts';
 import { beginSecondStep, confirmSecondStep, endSecondStep, takeCode } from './second-step.ts';
+import { addToTrail } from './trail.ts';
 
 export const ownAccountRoutes = () =>
   router()
+    .openapi(
+      createRoute({
+        method: 'patch',
+        path: '/me',
+        summary: 'Change one’s name, or what one has settled for one’s own screens; the rest stays',
+        request: {
+          body: jsonBody(z.object({ name: nameSchema.optional(), settings: ownSettingsSchema.optional() })),
+        },
+        responses: { 200: json(meSchema, 'As it is now') },
+      }),
+      async (c) => {
+        const [database, viewer] = [c.get('database'), c.get('viewer')];
+        const { schoolId, id } = viewer;
+        const { name, settings } = c.req.valid('json');
+        await database.transaction(async (manager) => {
+          const account = await manager.findOneByOrFail(AccountEntity, { schoolId, id });
+          await manager.update(
+            AccountEntity,
+            { schoolId, id },
+            { name: name ?? account.name, ownSettings: { ...account.ownSettings, ...settings } },
+          );
+          // The trail holds ids, and no name.
+          if (name !== undefined && name !== account.name)
+            await addToTrail(manager, viewer, 'name changed', id);
+        });
+        return c.json(await describeMe(database, { ...viewer, name: name ?? viewer.name }), 200);
+      },
+    )
     .openapi(
       createRoute({
         method: 'post',

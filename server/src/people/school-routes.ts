@@ -1,6 +1,6 @@
 /** What the school has settled for itself, and who did what when. */
 import { createRoute, z } from '@hono/zod-openapi';
-import { type SchoolSettings, trailSchema, versionedSettingsSchema } from '@keel/core';
+import { departedSchema, type SchoolSettings, trailSchema, versionedSettingsSchema } from '@keel/core';
 import { In, LessThan } from 'typeorm';
 import {
   LessonEntity,
@@ -16,6 +16,7 @@ import { Problem } from '../http/problem.ts';
 import { namesOf, requireChief } from '../scope.ts';
 import { requireStandard } from '../standards/newest.ts';
 import { ask } from '../tasks/list.ts';
+import { deleteFlights, departed } from './retention.ts';
 import { addToTrail } from './trail.ts';
 
 const PAGE = 50;
@@ -31,6 +32,10 @@ const shown = (school: School): SchoolSettings => ({
   secondStepForStaff: school.settings.secondStepForStaff ?? false,
   speedUnit: school.settings.speedUnit ?? 'kt',
   firstStandardId: school.settings.firstStandardId,
+  gradeNames: school.settings.gradeNames ?? null,
+  soloMinima: school.settings.soloMinima ?? null,
+  lessonTemplates: school.settings.lessonTemplates ?? [],
+  retentionYears: school.settings.retentionYears ?? null,
 });
 
 export function schoolRoutes() {
@@ -66,7 +71,9 @@ export function schoolRoutes() {
           const before = shown(school);
           const { firstStandardId } = wanted;
           if (firstStandardId !== undefined) await requireStandard(database, viewer, firstStandardId);
-          const { name, position, ...rest } = wanted;
+          const { name, position, ...given } = wanted;
+          // What is left out stays as it is.
+          const rest = Object.fromEntries(Object.entries(given).filter(([, value]) => value !== undefined));
           const settings = { ...school.settings, ...rest, position: position ?? undefined };
           const { affected } = await manager.update(
             SchoolEntity,
@@ -79,7 +86,7 @@ export function schoolRoutes() {
               'The settings were changed in another window. Load them again; yours are still here.',
             );
           const keys = (Object.keys(wanted) as (keyof SchoolSettings)[]).filter(
-            (key) => JSON.stringify(before[key]) !== JSON.stringify(wanted[key]),
+            (key) => wanted[key] !== undefined && JSON.stringify(before[key]) !== JSON.stringify(wanted[key]),
           );
           const pick = (of: SchoolSettings) => Object.fromEntries(keys.map((key) => [key, of[key]]));
           await addToTrail(manager, viewer, 'settings changed', id, {
@@ -97,6 +104,37 @@ export function schoolRoutes() {
           return manager.findOneByOrFail(SchoolEntity, { id });
         });
         return c.json({ version: changed.version, settings: shown(changed) }, 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'get',
+        path: '/school/departed',
+        summary: 'Who has left and still has flights here, and until when they are kept',
+        responses: { 200: json(z.array(departedSchema), 'The longest gone first') },
+      }),
+      async (c) => {
+        requireChief(c.get('viewer'));
+        return c.json(await departed(c.get('database'), c.get('viewer')), 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'delete',
+        path: '/school/departed/{id}/flights',
+        summary: 'Delete the flights of who has left; those that a signed entry names stay',
+        request: { params: z.object({ id: z.uuid() }) },
+        responses: {
+          200: json(
+            z.object({ deleted: z.number(), stay: z.number() }),
+            'Hidden now, removed in thirty days',
+          ),
+        },
+      }),
+      async (c) => {
+        requireChief(c.get('viewer'));
+        const { id } = c.req.valid('param');
+        return c.json(await deleteFlights(c.get('database'), c.get('viewer'), id), 200);
       },
     )
     .openapi(

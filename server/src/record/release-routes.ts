@@ -1,16 +1,17 @@
 /** The release check: limits set by an instructor, a day looked at against them, kept as it was seen. It decides nothing. */
 import { createRoute, z } from '@hono/zod-openapi';
 import {
+  beyondMinima,
   releaseDaySchema,
   releaseItemSchema,
   releaseSchema,
   releaseSentence,
   soloLimitsSchema,
 } from '@keel/core';
-import { ReleaseCheckEntity, SoloLimitsEntity } from '../db/entities.ts';
+import { ReleaseCheckEntity, SchoolEntity, SoloLimitsEntity } from '../db/entities.ts';
 import { insertNew } from '../db/insert-new.ts';
 import { json, jsonBody, router } from '../http/env.ts';
-import { notFound } from '../http/problem.ts';
+import { notFound, Problem } from '../http/problem.ts';
 import { addToTrail } from '../people/trail.ts';
 import { requireInstructor, requireStudent } from '../scope.ts';
 import { recordPaper } from './record-paper.ts';
@@ -46,6 +47,12 @@ export function releaseRoutes() {
         requireInstructor(viewer);
         const student = await requireStudent(database, viewer, c.req.valid('param').id);
         const { id, limits: body } = c.req.valid('json');
+        const { settings } = await database
+          .getRepository(SchoolEntity)
+          .findOneByOrFail({ id: viewer.schoolId });
+        const beyond = beyondMinima(body, settings.soloMinima);
+        if (beyond.length > 0)
+          throw new Problem(422, beyond.map(([field, asks]) => `${field}: ${asks}`).join('; '));
         await database.transaction(async (manager) => {
           await insertNew(manager, SoloLimitsEntity, {
             schoolId: viewer.schoolId,

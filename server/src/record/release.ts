@@ -8,6 +8,7 @@ import {
   type ReleaseItem,
   releaseCheck,
   type SoloLimits,
+  withinMinima,
 } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import {
@@ -41,7 +42,8 @@ export async function checkRelease(
   const { school, gates } = await knownOf(database, student, at);
   const zone = zoneOf(school);
   const on = dayIn(at, zone);
-  const limits: SoloLimits | null = (await limitsOf(database, student))?.body ?? null;
+  const own: SoloLimits | null = (await limitsOf(database, student))?.body ?? null;
+  const limits = own && withinMinima(own, school.settings.soloMinima);
   return releaseCheck({
     day,
     on,
@@ -76,6 +78,7 @@ export async function releaseOf(database: DataSource, student: Account): Promise
     student: { id, name },
     limits: limits?.body ?? null,
     limitsBy: limits ? (names.get(limits.authorId) ?? 'a former member') : null,
+    minima: school.settings.soloMinima ?? null,
     runways: (school.settings.runways ?? []).flatMap((pair) => pair.split('/')),
     sunset: sunsetOn(school, new Date()),
     last:

@@ -16,6 +16,7 @@ import { closingsOfAll } from '../path/closings.ts';
 import { recurringOf } from '../path/recurring.ts';
 import { summariesOf } from '../path/skill-records.ts';
 import { syllabusOf } from '../path/syllabus-of.ts';
+import { missingAgreements } from '../people/missing-agreements.ts';
 import { studentsInLittle } from '../scope.ts';
 import { bookingsIn } from '../week/bookings.ts';
 
@@ -88,6 +89,10 @@ export async function todayOf(database: DataSource, viewer: Viewer, now = new Da
       if (inDays <= ENDING_DAYS) ending.push({ student, title: gate.title, endsOn, inDays });
     }
   }
+  const flyToday = students.filter(
+    ({ id }) =>
+      lessons.some(({ studentId }) => studentId === id) || bookings.some(({ studentId }) => studentId === id),
+  );
   const byDays = (a: { inDays: number }, b: { inDays: number }) => a.inDays - b.inDays;
   return {
     on,
@@ -113,6 +118,7 @@ export async function todayOf(database: DataSource, viewer: Viewer, now = new Da
         student: nameOf.get(row.studentId!)!,
         airplane: row.airplane ?? '',
       })),
+    agreements: role === 'student' ? [] : await missingAgreements(database, viewer, flyToday, on),
     rusting: rusting.sort(byDays).slice(0, MOST),
     closing: closing.slice(0, MOST),
     ending: ending.sort(byDays).slice(0, MOST),

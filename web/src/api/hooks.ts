@@ -23,6 +23,7 @@ export const useInvitations = (wanted: boolean) =>
 export const useHealth = (wanted: boolean) =>
   useGet(wanted ? '/health' : null, () => read(api.health.$get()));
 export const useSchool = () => useGet('/school', () => read(api.school.$get()));
+export const useDeparted = () => useGet('/school/departed', () => read(api.school.departed.$get()));
 /** Who did what when, a page at a time. */
 export const useTrail = () =>
   useSWRInfinite<Trail, ApiError>(

@@ -313,6 +313,7 @@ function Brief({ lesson }: { lesson?: Lesson }) {
                 plan={plan}
                 technique={technique}
                 onChange={(items) => change({ items })}
+                title={form.title}
                 onTemplate={({ title }) => change({ title: form.title.trim() === '' ? title : form.title })}
               />
             </Tabs.Panel>

@@ -27,9 +27,12 @@ import {
   rooms,
   type Technique,
 } from '@keel/core';
-import { ActionIcon, NumberInput, Select } from '@mantine/core';
+import { ActionIcon, Button, NumberInput, Select } from '@mantine/core';
 import { IconGripVertical, IconPlus, IconX } from '@tabler/icons-react';
+import { api, read } from '../api/client.ts';
+import { useMe, useSchool } from '../api/hooks.ts';
 import { heading, numberText } from '../parts/format.ts';
+import { sent } from '../parts/sent.ts';
 import { titleOf } from './form.ts';
 import './composer.css';
 
@@ -50,9 +53,30 @@ export function Composer(props: {
   plan: LessonPlan | undefined;
   technique: Technique;
   onChange: (items: LessonItem[]) => void;
-  onTemplate: (template: LessonTemplate) => void;
+  onTemplate: (template: { title: string }) => void;
+  title: string;
 }) {
   const { items, onChange } = props;
+  const school = useSchool();
+  const chief = useMe().data?.role === 'chief';
+  const keep = async () => {
+    if (!school.data) return;
+    const { version, settings } = school.data;
+    const own = {
+      id: newId(),
+      title: props.title.trim(),
+      about: titleOf(items),
+      items: items.map(({ id: _, ...item }) => item),
+    };
+    const lessonTemplates = [
+      ...(settings.lessonTemplates ?? []).filter(({ title }) => title !== own.title),
+      own,
+    ];
+    const kept = await sent(
+      read(api.school.$put({ json: { version, settings: { ...settings, lessonTemplates } } })),
+    );
+    if (kept) await school.mutate(kept, { revalidate: false });
+  };
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
@@ -74,7 +98,7 @@ export function Composer(props: {
   const set = (id: string, part: Partial<LessonItem>) =>
     onChange(items.map((item) => (item.id === id ? { ...item, ...part } : item)));
   const add = (maneuver: ManeuverId) => onChange([...items, { id: newId(), maneuver }]);
-  const from = (template: LessonTemplate) => {
+  const from = (template: Pick<LessonTemplate, 'title'> & { items: Omit<LessonItem, 'id'>[] }) => {
     onChange(template.items.map((item) => ({ ...item, id: newId() })));
     props.onTemplate(template);
   };
@@ -121,7 +145,7 @@ export function Composer(props: {
         <section className="sheet stack" aria-label="The usual lessons">
           <h2>The usual lessons</h2>
           <div className="composer-templates">
-            {LESSON_TEMPLATES.map((template) => (
+            {[...(school.data?.settings.lessonTemplates ?? []), ...LESSON_TEMPLATES].map((template) => (
               <button
                 key={template.id}
                 type="button"
@@ -133,6 +157,11 @@ export function Composer(props: {
               </button>
             ))}
           </div>
+          {chief && items.length > 0 && props.title.trim() !== '' && (
+            <Button variant="default" onClick={keep}>
+              Keep this order among them
+            </Button>
+          )}
         </section>
         <section className="sheet stack" aria-label="Add a maneuver">
           <h2>Add a maneuver</h2>

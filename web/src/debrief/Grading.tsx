@@ -1,14 +1,9 @@
 /** The instructor's own grade, override, reason and words; and what the student thought. */
-import {
-  type AttemptScore,
-  type AttemptStatements,
-  DISCONTINUED_REASONS,
-  GRADES,
-  VERDICT_WORDS,
-} from '@keel/core';
+import { type AttemptScore, type AttemptStatements, DISCONTINUED_REASONS, VERDICT_WORDS } from '@keel/core';
 import { Button, Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { dayAndTime } from '../parts/format.ts';
+import { useGrades } from '../parts/use-grades.ts';
 import { CommentForm } from './CommentForm.tsx';
 import { EditAttempt } from './EditAttempt.tsx';
 import { helpName } from './help-words.ts';
@@ -22,9 +17,10 @@ export function GradeButtons(props: {
   choose: (grade: number) => void;
   label: string;
 }) {
+  const grades = useGrades();
   return (
     <fieldset className="grades" aria-label={props.label}>
-      {GRADES.map(({ grade, name, means }) => (
+      {grades.map(({ grade, name, means }) => (
         <button
           key={grade}
           type="button"
@@ -205,8 +201,9 @@ export function SelfGrade(props: { choose: (grade: number) => void; showNow: () 
 
 /** What a student sees of what was said. */
 export function StudentWords({ statements }: { statements: AttemptStatements }) {
-  const grade = GRADES.find(({ grade }) => grade === statements.grade);
-  const own = GRADES.find(({ grade }) => grade === statements.selfGrade?.grade);
+  const grades = useGrades();
+  const grade = grades.find(({ grade }) => grade === statements.grade);
+  const own = grades.find(({ grade }) => grade === statements.selfGrade?.grade);
   return (
     <section className="sheet stack" style={{ gap: 8 }}>
       <h3>What was said</h3>

@@ -1,5 +1,5 @@
 /** The frame of every view: wordmark, line of stations, and quietly beside it the rest. */
-import { Menu, UnstyledButton, useComputedColorScheme, useMantineColorScheme } from '@mantine/core';
+import { Menu, UnstyledButton, useComputedColorScheme } from '@mantine/core';
 import { IconChevronDown, IconKeyboard, IconLogout, IconMoon, IconSun, IconUser } from '@tabler/icons-react';
 import { useState } from 'react';
 import { Link, NavLink, Outlet, useNavigate } from 'react-router';
@@ -7,6 +7,7 @@ import { useSWRConfig } from 'swr';
 import { answered, api } from '../api/client.ts';
 import { useMe } from '../api/hooks.ts';
 import { forgetDay } from './kept-day.ts';
+import { useOwnSettings } from './own-settings.ts';
 import { Shortcuts } from './Shortcuts.tsx';
 import { StationLine } from './StationLine.tsx';
 import './frame.css';
@@ -15,7 +16,7 @@ export function Frame() {
   const { data: me } = useMe();
   const navigate = useNavigate();
   const { mutate } = useSWRConfig();
-  const { setColorScheme } = useMantineColorScheme();
+  const [, change] = useOwnSettings();
   const scheme = useComputedColorScheme('light');
   const [shortcuts, setShortcuts] = useState(false);
 
@@ -59,7 +60,7 @@ export function Frame() {
               </Menu.Label>
               <Menu.Item
                 leftSection={scheme === 'dark' ? <IconSun size={16} /> : <IconMoon size={16} />}
-                onClick={() => setColorScheme(scheme === 'dark' ? 'light' : 'dark')}
+                onClick={() => change({ theme: scheme === 'dark' ? 'light' : 'dark' })}
               >
                 {scheme === 'dark' ? 'Light sheets' : 'Dark sheets'}
               </Menu.Item>

@@ -1,4 +1,6 @@
 /** Sends whoever is not signed in to the sign-in, and back again afterwards. */
+import { useMantineColorScheme } from '@mantine/core';
+import { useEffect } from 'react';
 import { Navigate, Outlet, useLocation } from 'react-router';
 import { useMe } from '../api/hooks.ts';
 import { showTimesIn } from '../parts/format.ts';
@@ -7,6 +9,11 @@ import { Failed, Loading } from '../parts/states.tsx';
 export function SignedIn() {
   const me = useMe();
   const { pathname, search } = useLocation();
+  const { setColorScheme } = useMantineColorScheme();
+  const theme = me.data?.settings.theme;
+  useEffect(() => {
+    if (theme) setColorScheme(theme);
+  }, [theme, setColorScheme]);
   if (me.error?.status === 401) return <Navigate to="/sign-in" state={{ from: pathname + search }} replace />;
   if (me.error && !me.data) {
     return (

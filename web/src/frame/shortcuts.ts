@@ -2,7 +2,8 @@
  * Every shortcut there is, in one table: what is bound is what the help lists. The trainer's flight controls are held
  * rather than pressed, and stand here to be listed.
  */
-import { useHotkeys, useLocalStorage } from '@mantine/hooks';
+import { useHotkeys } from '@mantine/hooks';
+import { useOwnSettings } from './own-settings.ts';
 
 export interface Shortcut {
   /** As `useHotkeys` reads them. */
@@ -84,8 +85,11 @@ export type ShortcutId = keyof typeof SHORTCUTS;
 /** One letter, figure or sign: who dictates, or has a hand that wanders, may not want those. */
 const isSingle = (key: string) => key.length === 1;
 
-/** Whether single keys do anything; said once for this device. */
-export const useSingleKeys = () => useLocalStorage({ key: 'keel.single-keys', defaultValue: true });
+/** Whether single keys do anything, and how to change it. */
+export function useSingleKeys(): [boolean, (on: boolean) => Promise<void>] {
+  const [{ singleKeys = true }, change] = useOwnSettings();
+  return [singleKeys, (on) => change({ singleKeys: on })];
+}
 
 /** Binds shortcuts of the table; the work is given which of the keys it was, from 0. */
 export function useShortcuts(work: Partial<Record<ShortcutId, (nth: number) => void>>): void {

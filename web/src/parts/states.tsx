@@ -2,7 +2,8 @@
 import { Button, Loader } from '@mantine/core';
 import { IconAlertTriangle } from '@tabler/icons-react';
 import type { ReactNode } from 'react';
-import { messageOf } from '../api/client.ts';
+import { Link } from 'react-router';
+import { ApiError, messageOf } from '../api/client.ts';
 
 export const Loading = ({ what }: { what: string }) => (
   <div className="sheet row" role="status">
@@ -15,13 +16,23 @@ export const Failed = ({ error, retry }: { error: unknown; retry?: () => void })
   <div className="sheet row" role="alert">
     <IconAlertTriangle size={20} color="var(--below)" aria-hidden />
     <span style={{ flex: 1 }}>{messageOf(error)}</span>
-    {retry && (
-      <Button variant="default" onClick={retry}>
-        Try again
+    {needsSecondStep(error) ? (
+      <Button component={Link} to="/me">
+        Your account
       </Button>
+    ) : (
+      retry && (
+        <Button variant="default" onClick={retry}>
+          Try again
+        </Button>
+      )
     )}
   </div>
 );
+
+/** The school asks for something that only the person can begin; trying again would change nothing. */
+const needsSecondStep = (error: unknown): boolean =>
+  error instanceof ApiError && error.type === 'second-step-needed';
 
 export const Empty = ({ title, children }: { title: string; children?: ReactNode }) => (
   <div className="sheet stack" style={{ padding: '28px 24px' }}>

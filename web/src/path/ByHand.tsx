@@ -2,7 +2,6 @@
 import {
   type EnteredAttempt,
   type EnteredBody,
-  GRADES,
   type Help,
   type ManeuverId,
   type PathSkill,
@@ -17,6 +16,7 @@ import { answered, api } from '../api/client.ts';
 import { GradeButtons } from '../debrief/Grading.tsx';
 import { HELP_WORDS, helpName } from '../debrief/help-words.ts';
 import { day, fromField, maneuverName, toField } from '../parts/format.ts';
+import { useGrades } from '../parts/use-grades.ts';
 import { keptOnPath } from './kept-on-path.ts';
 
 interface Props {
@@ -167,7 +167,7 @@ function Entered({
   skills: readonly PathSkill[];
 }) {
   const [why, setWhy] = useState<string | null>(null);
-  const grade = GRADES.find((each) => each.grade === one.grade);
+  const grade = useGrades().find((each) => each.grade === one.grade);
   const what = (
     <>
       <strong>

@@ -1,5 +1,5 @@
 /** One skill of one student: why it stands where it does, and every attempt behind that. */
-import { GRADES, type PathAttempt, type PathSkill, VERDICT_WORDS } from '@keel/core';
+import { type PathAttempt, type PathSkill, VERDICT_WORDS } from '@keel/core';
 import { Button, Textarea } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useMemo, useState } from 'react';
@@ -13,6 +13,7 @@ import { DataTable, sortable } from '../parts/DataTable.tsx';
 import { day, numberText, PARAMETER_NAMES } from '../parts/format.ts';
 import { VerdictMark } from '../parts/Gate.tsx';
 import { Empty, Waiting } from '../parts/states.tsx';
+import { useGrades } from '../parts/use-grades.ts';
 import { ChanceLine, percent, StandingMark } from './marks.tsx';
 import { TrendChart } from './TrendChart.tsx';
 import './path.css';
@@ -137,6 +138,7 @@ function Word({ skill, studentId }: { skill: string; studentId: string }) {
 }
 
 function AttemptTable({ attempts, parameters }: { attempts: PathAttempt[]; parameters: string[] }) {
+  const grades = useGrades();
   const rows = attempts.map((attempt, i) => ({ ...attempt, number: i + 1 }));
   type Row = (typeof rows)[number];
   const used = (parameter: string) =>
@@ -196,7 +198,7 @@ function AttemptTable({ attempts, parameters }: { attempts: PathAttempt[]; param
           'Grade',
           (a) => a.grade ?? 0,
           (a) => {
-            const name = GRADES.find(({ grade }) => grade === a.grade)?.name;
+            const name = grades.find(({ grade }) => grade === a.grade)?.name;
             return a.grade === null ? <span className="quiet">—</span> : `${a.grade} ${name}`;
           },
         ),

@@ -10,6 +10,7 @@ import { Waiting } from '../parts/states.tsx';
 import { Agreements } from './Agreements.tsx';
 import { MyCalendar } from './MyCalendar.tsx';
 import { ChangePassword, SecondStep } from './OwnDoor.tsx';
+import { Yours } from './Yours.tsx';
 import './people.css';
 
 export function MyPage() {
@@ -32,6 +33,7 @@ export function MyPage() {
           <ChangePassword />
           <SecondStep />
         </div>
+        {me && <Yours me={me} />}
         <MyCalendar />
         {me?.role === 'student' && (
           <section className="sheet stack" aria-labelledby="agreed">

@@ -4,7 +4,7 @@ import { ActionIcon, Button, Menu, Modal } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { IconDots } from '@tabler/icons-react';
 import { useState } from 'react';
-import { Link } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { answered, api, messageOf, read } from '../api/client.ts';
 import { useHealth, useInvitations, useMe, usePeople } from '../api/hooks.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
@@ -27,7 +27,10 @@ export function PeoplePage() {
   const [many, setMany] = useState(false);
   const [made, setMade] = useState<{ link: MadeLink; about: string } | null>(null);
   const [teaching, setTeaching] = useState<Person | null>(null);
-  const [agreeing, setAgreeing] = useState<Person | null>(null);
+  const [address, setAddress] = useSearchParams();
+  const agreeing = people.data?.find(({ id }) => id === address.get('agreements')) ?? null;
+  const setAgreeing = (student: Person | null) =>
+    setAddress(student ? { agreements: student.id } : {}, { replace: true });
   const [closing, setClosing] = useState<Person | null>(null);
 
   const failed = (error: unknown) =>

@@ -13,6 +13,8 @@ import { TitleBar } from '../frame/TitleBar.tsx';
 import { dayAndTime } from '../parts/format.ts';
 import { PlainTable } from '../parts/PlainTable.tsx';
 import { Waiting } from '../parts/states.tsx';
+import { Departed } from './Departed.tsx';
+import { ownSettings, ownValues, SchoolOwn } from './SchoolOwn.tsx';
 import { ZONES } from './zones.ts';
 import './people.css';
 
@@ -32,6 +34,7 @@ export function SchoolPage() {
       />
       {chief && (
         <div className="page" style={{ paddingTop: 0 }}>
+          <Departed />
           <TakeAlong />
           <TrailList />
         </div>
@@ -53,6 +56,7 @@ function Settings(props: {
   const form = useForm({
     initialValues: {
       ...props.settings,
+      ...ownValues(props.settings),
       latDeg: (position?.latDeg ?? '') as number | '',
       lonDeg: (position?.lonDeg ?? '') as number | '',
     },
@@ -60,10 +64,10 @@ function Settings(props: {
   const save = form.onSubmit(async ({ latDeg, lonDeg, ...rest }) => {
     setProblem(null);
     const placed = latDeg !== '' && lonDeg !== '' ? { latDeg, lonDeg } : null;
-    const checked = schoolSettingsSchema.safeParse({ ...rest, position: placed });
+    const wanted = { ...rest, ...ownSettings(rest), position: placed };
+    const checked = schoolSettingsSchema.safeParse(wanted);
     if (!checked.success) {
-      const errors = zodResolver(schoolSettingsSchema)({ ...rest, position: placed });
-      form.setErrors(errors);
+      form.setErrors(zodResolver(schoolSettingsSchema)(wanted));
       return;
     }
     try {
@@ -144,6 +148,7 @@ function Settings(props: {
           />
           <Select
             label="Judged by, at first"
+            placeholder="the first standard there is"
             description="Each lesson may choose another"
             data={standards.data?.map(({ id, name }) => ({ value: id, label: name })) ?? []}
             allowDeselect={false}
@@ -165,6 +170,7 @@ function Settings(props: {
             />
           </div>
         </section>
+        <SchoolOwn form={form} disabled={disabled} />
       </div>
     </form>
   );

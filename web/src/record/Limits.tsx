@@ -1,5 +1,5 @@
 /** A student’s own limits, set by an instructor. */
-import { type Release, type SoloLimits, soloLimitsSchema } from '@keel/core';
+import { beyondMinima, type Release, type SoloLimits, soloLimitsSchema, withinMinima } from '@keel/core';
 import { Button, NumberInput, TagsInput, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { api, read } from '../api/client.ts';
@@ -26,8 +26,8 @@ export function Limits({
   staff: boolean;
   kept: (next: Release) => void;
 }) {
-  const { student, limits, limitsBy, runways } = release;
-  const form = useForm({ initialValues: limits ?? { ...FIRST_LIMITS, runways } });
+  const { student, limits, limitsBy, minima, runways } = release;
+  const form = useForm({ initialValues: limits ?? { ...withinMinima(FIRST_LIMITS, minima), runways } });
   const disabled = !staff;
   return (
     <section className="sheet stack" aria-label="Limits">
@@ -37,6 +37,13 @@ export function Limits({
           ? `Set by ${limitsBy}. Those before stay on file.`
           : 'No instructor has set any yet: nothing holds until then.'}
       </p>
+      {minima && (
+        <p className="small quiet">
+          The school asks of every solo at most {minima.windKt} kt of wind, {minima.crosswindKt} kt of
+          crosswind and gusts of {minima.gustSpreadKt} kt, at least {minima.ceilingFt} ft of ceiling and{' '}
+          {minima.visibilitySm} statute miles of visibility. Limits set before follow it.
+        </p>
+      )}
       <form
         className="entry-form"
         onSubmit={form.onSubmit(async (values) => {
@@ -45,6 +52,11 @@ export function Limits({
             form.setErrors(
               Object.fromEntries(checked.error.issues.map(({ path, message }) => [String(path[0]), message])),
             );
+            return;
+          }
+          const beyond = beyondMinima(checked.data, minima);
+          if (beyond.length > 0) {
+            form.setErrors(Object.fromEntries(beyond));
             return;
           }
           const next = await sent(

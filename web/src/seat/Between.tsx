@@ -2,7 +2,6 @@
 import {
   type Airplane,
   DISCONTINUED_REASONS,
-  GRADES,
   type Help,
   type Lesson,
   requireRoom,
@@ -12,6 +11,7 @@ import {
 import { useState } from 'react';
 import type { LiveState } from '../live/use-live-flight.ts';
 import { numberText } from '../parts/format.ts';
+import { useGrades } from '../parts/use-grades.ts';
 import { ItemList } from './ItemList.tsx';
 import { SeatLanes } from './SeatLanes.tsx';
 import { Since } from './Since.tsx';
@@ -42,6 +42,7 @@ interface Props {
 }
 
 export function Between({ card, lesson, live, fresh, airplane, notes, begin, follow }: Props) {
+  const grades = useGrades();
   const demonstration = useDemonstration(airplane, card);
   const [list, setList] = useState<'checks' | 'drill' | 'broken' | null>(null);
   const mark = (text: string) => notes.say({ kind: 'mark', text }, text);
@@ -148,7 +149,7 @@ export function Between({ card, lesson, live, fresh, airplane, notes, begin, fol
       </div>
       {verdict && (
         <fieldset className="seat-row" aria-label={`Your grade of ${verdict.title}`}>
-          {GRADES.map(({ grade, name }) => (
+          {grades.map(({ grade, name }) => (
             <button
               key={grade}
               type="button"

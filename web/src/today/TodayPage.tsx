@@ -29,7 +29,7 @@ export function TodayPage() {
   }, [today.data]);
   if (!today.data || !me) return <Waiting query={today} what="today" />;
   const student = me.role === 'student';
-  const { on, lessons, bookings, rusting, closing, ending, practise } = today.data;
+  const { on, lessons, bookings, rusting, closing, ending, practise, agreements } = today.data;
   return (
     <>
       <TitleBar
@@ -104,6 +104,15 @@ export function TodayPage() {
             )}
           </div>
           <div className="stack">
+            {agreements.length > 0 && (
+              <Watch title="Before today’s flights are kept" none="">
+                {agreements.map(({ student: one, missing }) => (
+                  <Line key={one.id} to={`/people?agreements=${one.id}`} who={one.name} what={missing}>
+                    write it down
+                  </Line>
+                ))}
+              </Watch>
+            )}
             <Watch title="Going rusty" none="Nothing goes rusty in the next days.">
               {rusting.map(({ student: one, title, skill, inDays }) => (
                 <Line

@@ -1,5 +1,5 @@
 /** Accounts, who teaches whom, and sessions. */
-import type { Role, UsualHours } from '@keel/core';
+import type { OwnSettings, Role, UsualHours } from '@keel/core';
 import { EntitySchema } from 'typeorm';
 
 export interface Account {
@@ -23,6 +23,7 @@ export interface Account {
   born: string | null;
   /** Empty for who has said nothing. */
   usualHours: UsualHours;
+  ownSettings: OwnSettings;
 }
 export const AccountEntity = new EntitySchema<Account>({
   name: 'account',
@@ -41,6 +42,7 @@ export const AccountEntity = new EntitySchema<Account>({
     recoveryHashes: { type: 'text', array: true, name: 'recovery_hashes', default: [], select: false },
     born: { type: 'date', nullable: true },
     usualHours: { type: 'jsonb', name: 'usual_hours', default: [] },
+    ownSettings: { type: 'jsonb', name: 'own_settings', default: {} },
   },
 });
 

@@ -3,6 +3,8 @@ import {
   type CoachWords,
   type EndorsementTemplate,
   type SchoolFigures,
+  type SchoolTemplate,
+  type SoloMinima,
   type Technique,
   UTC,
 } from '@keel/core';
@@ -26,6 +28,11 @@ export interface StoredSettings {
   speedUnit?: 'kt' | 'mph';
   /** What is judged by until somebody says otherwise. */
   firstStandardId?: string;
+  /** What the grades are called here, what every solo asks of the day, lessons to begin with, and how long flights are kept. */
+  gradeNames?: string[] | null;
+  soloMinima?: SoloMinima | null;
+  lessonTemplates?: SchoolTemplate[];
+  retentionYears?: number | null;
   /** Whether instructors and chiefs must sign in with a second step. */
   secondStepForStaff?: boolean;
   /** Which syllabus is taught; the first one where it is left out. */

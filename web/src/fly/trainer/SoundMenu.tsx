@@ -3,6 +3,7 @@ import type { Word } from '@keel/core';
 import { Menu } from '@mantine/core';
 import { IconVolume, IconVolumeOff } from '@tabler/icons-react';
 import { useEffect, useRef, useState } from 'react';
+import { useOwnSettings } from '../../frame/own-settings.ts';
 import { openSound, type Sound } from './sound.ts';
 import type { TrainerLink } from './use-trainer.ts';
 
@@ -31,7 +32,8 @@ function useSpoken(word: Word | null): void {
 /** Off until asked for: browsers let nobody make noise unasked, and neither does a lesson. */
 export function useSound(trainer: TrainerLink, paused: boolean): SoundState {
   const sound = useRef<Sound | null>(null);
-  const [state, setState] = useState({ on: false, engine: true, warner: true, spoken: false, shown: true });
+  const [state, setState] = useState({ on: false, engine: true, warner: true, shown: true });
+  const [{ spoken = false }, change] = useOwnSettings();
   const { snapshot } = trainer;
   useEffect(() => {
     if (!state.on) return;
@@ -47,8 +49,12 @@ export function useSound(trainer: TrainerLink, paused: boolean): SoundState {
     if (snapshot)
       sound.current?.follow(snapshot.reading.rpm, snapshot.input.throttle, snapshot.reading.stall_warn > 0);
   }, [snapshot, state, paused]);
-  useSpoken(state.spoken && !paused ? (snapshot?.coach.word ?? null) : null);
-  return { ...state, set: (part) => setState((before) => ({ ...before, ...part })) };
+  useSpoken(spoken && !paused ? (snapshot?.coach.word ?? null) : null);
+  const set: SoundState['set'] = ({ spoken: next, ...part }) => {
+    setState((before) => ({ ...before, ...part }));
+    if (next !== undefined) void change({ spoken: next });
+  };
+  return { ...state, spoken, set };
 }
 
 export function SoundMenu({ sound }: { sound: SoundState }) {

@@ -1,0 +1,39 @@
+/** What a school asks of the day of any student's solo: an instructor may ask for more, never for less. */
+import { z } from 'zod';
+import { type SoloLimits, soloLimitsSchema } from './release.ts';
+
+const { windKt, crosswindKt, gustSpreadKt, ceilingFt, visibilitySm } = soloLimitsSchema.shape;
+export const soloMinimaSchema = z.object({ windKt, crosswindKt, gustSpreadKt, ceilingFt, visibilitySm });
+export type SoloMinima = z.infer<typeof soloMinimaSchema>;
+
+/** At most so much of what grows worse upward, at least so much of what grows better. */
+const MOST = ['windKt', 'crosswindKt', 'gustSpreadKt'] as const;
+const LEAST = ['ceilingFt', 'visibilitySm'] as const;
+
+const SAYS: Record<keyof SoloMinima, (value: number) => string> = {
+  windKt: (value) => `at most ${value} kt of wind`,
+  crosswindKt: (value) => `at most ${value} kt of crosswind`,
+  gustSpreadKt: (value) => `gusts of at most ${value} kt`,
+  ceilingFt: (value) => `a ceiling of at least ${value} ft`,
+  visibilitySm: (value) => `at least ${value} statute miles of visibility`,
+};
+
+/** What of a student's limits goes beyond the school's. @returns a field and what the school asks, for each. */
+export function beyondMinima(
+  limits: SoloMinima,
+  minima: SoloMinima | null | undefined,
+): [field: string, asks: string][] {
+  if (!minima) return [];
+  return [
+    ...MOST.filter((key) => limits[key] > minima[key]),
+    ...LEAST.filter((key) => limits[key] < minima[key]),
+  ].map((key) => [key, `the school asks for ${SAYS[key](minima[key])}`]);
+}
+
+/** The stricter of both in everything: limits that were set before the school asked for more follow it. */
+export function withinMinima(limits: SoloLimits, minima: SoloMinima | null | undefined): SoloLimits {
+  if (!minima) return limits;
+  const most = MOST.map((key) => [key, Math.min(limits[key], minima[key])]);
+  const least = LEAST.map((key) => [key, Math.max(limits[key], minima[key])]);
+  return { ...limits, ...Object.fromEntries([...most, ...least]) };
+}

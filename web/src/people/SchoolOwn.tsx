@@ -1,0 +1,137 @@
+/** What a school calls grades, asks of every solo, begins lessons with, and how long it keeps flights. */
+import { GRADES, type SchoolSettings, type SoloMinima } from '@keel/core';
+import { Button, NumberInput, TextInput } from '@mantine/core';
+import type { UseFormReturnType } from '@mantine/form';
+
+type Empty<T> = { [K in keyof T]: T[K] | '' };
+export type OwnValues = Pick<Required<SchoolSettings>, 'lessonTemplates'> & {
+  gradeNames: string[];
+  soloMinima: Empty<SoloMinima>;
+  retentionYears: number | '';
+};
+
+const NO_MINIMA: Empty<SoloMinima> = {
+  windKt: '',
+  crosswindKt: '',
+  gustSpreadKt: '',
+  ceilingFt: '',
+  visibilitySm: '',
+};
+const MINIMA: Record<keyof SoloMinima, string> = {
+  windKt: 'Wind at most, kt',
+  crosswindKt: 'Crosswind at most, kt',
+  gustSpreadKt: 'Gust spread at most, kt',
+  ceilingFt: 'Ceiling at least, ft above field',
+  visibilitySm: 'Visibility at least, sm',
+};
+
+/** As the form holds them: an empty field is nothing settled. */
+export const ownValues = (settings: SchoolSettings): OwnValues => ({
+  gradeNames: settings.gradeNames ?? GRADES.map(() => ''),
+  soloMinima: settings.soloMinima ?? NO_MINIMA,
+  lessonTemplates: settings.lessonTemplates ?? [],
+  retentionYears: settings.retentionYears ?? '',
+});
+
+/** As the server takes them; a grade left without a name keeps the program's. */
+export const ownSettings = ({ gradeNames, soloMinima, lessonTemplates, retentionYears }: OwnValues) => ({
+  gradeNames: gradeNames.every((name) => name.trim() === '')
+    ? null
+    : gradeNames.map((name, i) => name.trim() || GRADES[i].name),
+  soloMinima: Object.values(soloMinima).every((value) => value === '') ? null : soloMinima,
+  lessonTemplates,
+  retentionYears: retentionYears === '' ? null : retentionYears,
+});
+
+export function SchoolOwn<T extends OwnValues>(props: { form: UseFormReturnType<T>; disabled: boolean }) {
+  const { form, disabled } = props;
+  const { lessonTemplates } = form.getValues();
+  return (
+    <>
+      <section className="sheet stack" aria-labelledby="grades-here">
+        <h2 id="grades-here">Grades are called</h2>
+        <p className="small quiet">
+          What each means stays as it is: seen, with help, alone mostly inside, alone and sure.
+        </p>
+        <div className="school-fields narrow">
+          {GRADES.map(({ grade, name, means }, i) => (
+            <TextInput
+              key={grade}
+              label={`Grade ${grade}`}
+              description={means}
+              placeholder={name}
+              maxLength={16}
+              disabled={disabled}
+              {...form.getInputProps(`gradeNames.${i}`)}
+            />
+          ))}
+        </div>
+      </section>
+      <section className="sheet stack" aria-labelledby="every-solo">
+        <h2 id="every-solo">Asked of the day of every solo</h2>
+        <p className="small quiet">
+          An instructor may ask for more, never for less. All empty: the school asks nothing.
+        </p>
+        <div className="school-fields narrow">
+          {(Object.keys(MINIMA) as (keyof SoloMinima)[]).map((key) => (
+            <NumberInput
+              key={key}
+              label={MINIMA[key]}
+              min={0}
+              disabled={disabled}
+              {...form.getInputProps(`soloMinima.${key}`)}
+            />
+          ))}
+        </div>
+      </section>
+      <section className="sheet stack" aria-labelledby="kept">
+        <h2 id="kept">Kept until</h2>
+        <div className="school-fields">
+          <NumberInput
+            label="Years after the last flight of who has left"
+            description="Empty: until somebody deletes them. Signed entries and the trail always stay."
+            min={1}
+            max={50}
+            disabled={disabled}
+            {...form.getInputProps('retentionYears')}
+          />
+        </div>
+      </section>
+      <section className="sheet stack" aria-labelledby="own-lessons">
+        <h2 id="own-lessons">Lessons to begin with</h2>
+        {lessonTemplates.length === 0 ? (
+          <p className="small quiet">
+            None of the school’s own. The chief keeps one at Brief, beside the order of a lesson.
+          </p>
+        ) : (
+          <ul className="watch">
+            {lessonTemplates.map(({ id, title, items }) => (
+              <li key={id}>
+                <span>
+                  <strong>{title}</strong>{' '}
+                  <span className="small quiet">
+                    {items.length === 1 ? 'one maneuver' : `${items.length} maneuvers`}
+                  </span>
+                </span>
+                {!disabled && (
+                  <Button
+                    variant="default"
+                    aria-label={`Remove ${title}`}
+                    onClick={() =>
+                      form.setFieldValue(
+                        'lessonTemplates',
+                        lessonTemplates.filter((one) => one.id !== id) as never,
+                      )
+                    }
+                  >
+                    Remove
+                  </Button>
+                )}
+              </li>
+            ))}
+          </ul>
+        )}
+      </section>
+    </>
+  );
+}
