@@ -4,7 +4,7 @@
  */
 
 import { type BriefTargets, offBriefedLineDeg } from '../../card/targets.ts';
-import { rowsBetween } from '../../recording/columns/span.ts';
+import { rowsBetween, valueAt } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import { mean, median } from '../../units/numbers.ts';
 import type { Proposal, ScoringContext } from '../attempt/attempt.ts';
@@ -51,10 +51,25 @@ export function turnProposals(
  * Where a lesson was briefed, a turn on the way to the next maneuver, or home, is none: meant is one of about the bank that
  * was briefed, or one that goes most of the way round.
  */
-const isMeant = (track: Track, turn: Turn, { briefs }: ScoringContext, maneuver: string): boolean =>
-  briefs.length === 0 ||
+const isMeant = (track: Track, turn: Turn, context: ScoringContext, maneuver: string): boolean =>
+  context.briefs.length === 0 ||
   turn.turnedDeg >= TURN_SIGNS.wholeTurnDeg ||
-  briefs.some((brief) => brief.maneuver === maneuver && isOf(track, turn, brief));
+  context.briefs.some(
+    (brief) =>
+      brief.maneuver === maneuver && isOf(track, turn, brief) && !leavesForGood(track, turn, context, brief),
+  );
+
+/** The last of the flight's turns, rolled out across the briefed line: the way home, which nobody briefed. */
+function leavesForGood(track: Track, { endS }: Turn, context: ScoringContext, brief: BriefTargets): boolean {
+  const { timeS, headingDeg } = track;
+  const after = valueAt(
+    timeS,
+    headingDeg.values,
+    Math.min(endS + TURN_SIGNS.awayAfterS, timeS[timeS.length - 1]),
+  );
+  const across = offBriefedLineDeg(after, brief) > TURN_SIGNS.acrossDeg;
+  return across && practisedTurns(track, context).every((other) => other.startS <= endS);
+}
 
 /** Of about the briefed bank; begun across the briefed line it has to be nearer to it. */
 function isOf({ headingDeg }: Track, { heldBankDeg, rows }: Turn, brief: BriefTargets): boolean {

@@ -3,8 +3,10 @@
 import { briefFor } from '../../card/targets.ts';
 import { rowsBetween, valueAt } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
+import { shortestTurnDeg } from '../../units/angles.ts';
 import type { Attempt, Proposal, ScoringContext } from '../attempt/attempt.ts';
 import { buildAttempt } from '../attempt/build-attempt.ts';
+import { TURN_SIGNS } from './tables.ts';
 import { turnPhases } from './turn-phases.ts';
 import { heldBank } from './turns.ts';
 
@@ -13,6 +15,15 @@ export function bankFlown(track: Track, { startS, endS, segment }: Proposal): nu
   const rows = rowsBetween(track.timeS, startS, endS, segment);
   return 5 * Math.round(heldBank(track.bankDeg.values, rows) / 5);
 }
+
+/** Whether the briefed heading was the one: a quarter turn to the next cardinal point is judged by no other. */
+export const rolledOutFor = (
+  { timeS, headingDeg }: Track,
+  { endS }: Pick<Proposal, 'endS'>,
+  wantedDeg: number | null | undefined,
+): wantedDeg is number =>
+  typeof wantedDeg === 'number' &&
+  Math.abs(shortestTurnDeg(wantedDeg, valueAt(timeS, headingDeg.values, endS))) <= TURN_SIGNS.setHeadingDeg;
 
 /** `holdsAltitude`: level, so that speed and altitude are those of the entry and it settles there again. */
 export function measureTurn(
@@ -36,8 +47,8 @@ export function measureTurn(
     turnedDeg,
     settles: holdsAltitude,
     rowFor: (row) => {
-      // Where to roll out only a brief can say.
-      if (row.parameter === 'rollout-heading' && typeof brief?.entry?.headingDeg !== 'number')
+      // Where to roll out only a brief can say, and only of a turn that was rolled out for it.
+      if (row.parameter === 'rollout-heading' && !rolledOutFor(track, proposal, brief?.entry?.headingDeg))
         return undefined;
       return row;
     },

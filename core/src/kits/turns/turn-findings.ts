@@ -9,6 +9,7 @@ import { finding, idsOf, numberText } from '../attempt/finding.ts';
 import { ballOut } from './ball-finding.ts';
 import { heldSpan } from './plain-turns.ts';
 import { TURN_LIMITS } from './tables.ts';
+import { rolledOutFor } from './turn-attempt.ts';
 
 /** What can go wrong in any turn. */
 export const TURN_FINDINGS = [
@@ -78,7 +79,7 @@ const altGainRollout: Check = (c) => {
 export const rollOutHeading: Check = (c) => {
   const { track, attempt, side, context } = c;
   const wanted = attempt.brief?.entry?.headingDeg;
-  if (attempt.state !== 'complete' || typeof wanted !== 'number') return undefined;
+  if (attempt.state !== 'complete' || !rolledOutFor(track, attempt, wanted)) return undefined;
   const past = side * shortestTurnDeg(wanted, valueAt(track.timeS, track.headingDeg.values, attempt.endS));
   if (!(Math.abs(past) > limitsOf(context, TURN_LIMITS).rolloutDeg)) return undefined;
   const span = { startS: attempt.endS, endS: attempt.endS };

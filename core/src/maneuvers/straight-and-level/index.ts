@@ -17,6 +17,7 @@ import type { Track } from '../../recording/track/track.ts';
 import { straightAndLevelCard } from './card.ts';
 import { straightAndLevelCoach } from './coach.ts';
 import { altitudeOffset, chasing, LEVEL_FINDINGS, outOfTrim } from './findings.ts';
+import { levelParts } from './level-parts.ts';
 import { straightAndLevel as script } from './pilot.ts';
 import { LEVEL_SIGNS } from './tables.ts';
 
@@ -61,20 +62,26 @@ export const straightAndLevel = defineRoom({
   precedence: 73,
   card: straightAndLevelCard,
   sought: {
-    propose: (track, context) => ({
-      proposals: straightProposals(track, context, ID, (straight) =>
-        stretches(
-          track,
-          (i) =>
-            straight(i) &&
-            Math.abs(track.verticalSpeedFpm[i]) < LEVEL_SIGNS.levelFpm &&
-            Math.abs(track.bankDeg.values[i]) < LEVEL_SIGNS.mostBankDeg,
-          STRAIGHT_SIGNS.leastLegS,
-        )
-          .flatMap((span) => fromSettled(track, span))
-          .flatMap((span) => untilNext(track, context, span)),
-      ),
-    }),
+    propose: (track, context) => {
+      const wantedFt = context.briefs.flatMap(({ maneuver, entry }) =>
+        maneuver === ID && typeof entry?.altitudeFt === 'number' ? [entry.altitudeFt] : [],
+      );
+      return {
+        proposals: straightProposals(track, context, ID, (straight) =>
+          stretches(
+            track,
+            (i) =>
+              straight(i) &&
+              Math.abs(track.verticalSpeedFpm[i]) < LEVEL_SIGNS.levelFpm &&
+              Math.abs(track.bankDeg.values[i]) < LEVEL_SIGNS.mostBankDeg,
+            STRAIGHT_SIGNS.leastLegS,
+          )
+            .flatMap((span) => levelParts(track, span, wantedFt))
+            .flatMap((span) => fromSettled(track, span))
+            .flatMap((span) => untilNext(track, context, span)),
+        ),
+      };
+    },
     measure: (track, proposal, _, context) =>
       measureStraight(track, proposal, context, { phases: establishedThroughout(proposal) }),
     findings: (track, attempt, next, context) =>

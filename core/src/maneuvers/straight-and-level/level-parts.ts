@@ -1,0 +1,54 @@
+/** Level flight without the ways down and up that begin or end it. */
+import type { Stretch } from '../../kits/attempt/room.ts';
+import { verticalLegs } from '../../kits/straight/straight-parts.ts';
+import { STRAIGHT_SIGNS } from '../../kits/straight/tables.ts';
+import { rowsBetween, valueAt } from '../../recording/columns/span.ts';
+import type { Track } from '../../recording/track/track.ts';
+import { LEVEL_SIGNS } from './tables.ts';
+
+const within = (track: Track, { startS, endS, segment }: Stretch) => {
+  const { from, to } = rowsBetween(track.timeS, startS, endS, segment);
+  return (row: number) => row >= from && row < to;
+};
+
+/**
+ * A stretch cut at every climb or descent that leaves its altitude for good. What is won back before the stretch ends was an
+ * error in holding it, and stays. Of a stretch that was cut, what was flown at another altitude than the briefed one, before or
+ * after, is the way there.
+ * @param wantedFt the briefed altitudes; none where none was.
+ */
+export function levelParts(track: Track, span: Stretch, wantedFt: readonly number[]): Stretch[] {
+  const { timeS } = track;
+  const altitude = track.altitudeFt.values;
+  const ways = ([1, -1] as const)
+    .flatMap((side) => verticalLegs(track, within(track, span), side))
+    .sort((a, b) => a.startS - b.startS);
+  const edges = [span.startS];
+  let heldFt = valueAt(timeS, altitude, span.startS);
+  for (const way of ways) {
+    if (!leaves(track, span, way, heldFt)) continue;
+    edges.push(way.startS, way.endS);
+    heldFt = valueAt(timeS, altitude, way.endS);
+  }
+  edges.push(span.endS);
+  if (edges.length === 2) return [span];
+  const parts: Stretch[] = [];
+  for (let i = 0; i < edges.length; i += 2) parts.push({ ...span, startS: edges[i], endS: edges[i + 1] });
+  const isNear = (atFt: number) =>
+    wantedFt.length === 0 || wantedFt.some((ft) => Math.abs(atFt - ft) <= LEVEL_SIGNS.nearFt);
+  return parts.filter(
+    ({ startS, endS }) =>
+      endS - startS >= STRAIGHT_SIGNS.leastLegS && isNear(valueAt(timeS, altitude, startS)),
+  );
+}
+
+/** @param heldFt the altitude that was held before it. */
+function leaves(track: Track, span: Stretch, way: Stretch, heldFt: number): boolean {
+  const altitude = track.altitudeFt.values;
+  const { from, to } = rowsBetween(track.timeS, way.endS, span.endS, span.segment);
+  const offFt = Math.abs(altitude[from] - heldFt);
+  if (!(offFt >= LEVEL_SIGNS.leavesFt)) return false;
+  for (let i = from; i < to; i++)
+    if (Math.abs(altitude[i] - heldFt) < (1 - LEVEL_SIGNS.backShare) * offFt) return false;
+  return true;
+}
