@@ -20,12 +20,12 @@ const to = (fromS: number, fullFromS: number, size: number) => ({
 });
 const brief = (maneuver: string, bankDeg: number) => ({
   maneuver,
-  entry: { altitudeFt: 4500, airspeedKias: 95, headingDeg: 90 },
+  entry: { altitudeFt: 4500, airspeedKias: maneuver === 'slow-flight' ? 55 : 95, headingDeg: 90 },
   bankDeg,
 });
 
 function attemptsOf(flight: DrawnFlight, maneuver: string, bankDeg = 0) {
-  const { recording } = { recording: readRecordingCsv(toCsv(drawFlight(flight))) };
+  const recording = readRecordingCsv(toCsv(drawFlight({ extra: { flaps_deg: () => 0 }, ...flight })));
   const [airplane] = fleet;
   const standard = findStandard('school-pre-solo')!;
   const { attempts } = scoreRecording(recording, {
@@ -75,6 +75,41 @@ describe('level flight', () => {
     expect(more).toEqual([]);
     expect(attempt.endS - attempt.startS).toBeGreaterThan(280);
     expect(attempt.examiner).toBe('unsatisfactory');
+  });
+});
+
+test('level flight that goes over into a steep way down ends where that begins', () => {
+  const [attempt] = attemptsOf(
+    { durationS: 300, turns: [], dips: [to(150, 155, -30), to(155, 185, -450)] },
+    'straight-and-level',
+  );
+  expect(attempt.endS).toBeLessThan(157);
+  expect(attempt.examiner).not.toBe('unsatisfactory');
+});
+
+describe('flown slowly', () => {
+  const slower = (untilS: number) => ({
+    channel: 'ias_kt' as const,
+    fromS: 60,
+    fullFromS: 80,
+    fullToS: untilS,
+    toS: untilS + 20,
+    size: -27,
+  });
+
+  test('on the way into a descent it is no slow flight', () => {
+    const attempts = attemptsOf(
+      { durationS: 400, turns: [], dips: [slower(260), to(120, 230, -1000)] },
+      'slow-flight',
+    );
+    expect(attempts).toEqual([]);
+  });
+
+  test('and recovered from, it is, though too fast', () => {
+    const attempts = attemptsOf({ durationS: 400, turns: [], dips: [slower(150)] }, 'slow-flight');
+    expect(attempts.map(({ variant, examiner }) => [variant, examiner])).toEqual([
+      ['clean', 'unsatisfactory'],
+    ]);
   });
 });
 

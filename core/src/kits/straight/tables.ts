@@ -32,5 +32,13 @@ export const STRAIGHT_SIGNS = figures('straight/found', {
   levelFpm: [120, 'ft/min', 'vertical speed below which it has levelled off'],
   turnBankDeg: [8, 'deg', 'bank beyond which it turns'],
   turnForS: [2, 's', 'time for which such a bank is held where a turn is meant'],
+  leavesFt: [400, 'ft', 'altitude given up or gained in one go that is another thing, unless it is won back'],
+  nearFt: [
+    250,
+    'ft',
+    'distance from the briefed altitude beyond which a part beside such a way was not meant',
+  ],
+  backShare: [0.5, '', 'share of it that is won back where it was an error'],
+  onS: [150, 's', 'time after a level part for which the way that ends it is followed'],
   bridgeS: [6, 's', 'break in a leg that is bridged'],
 });

@@ -3,6 +3,7 @@
 import type { ScoringContext } from '../../kits/attempt/attempt.ts';
 import type { Stretch } from '../../kits/attempt/room.ts';
 import { sceneOf } from '../../kits/attempt/scene.ts';
+import { briefedAltitudesFt, levelParts } from '../../kits/straight/level-parts.ts';
 import { stretches } from '../../kits/straight/straight-parts.ts';
 import { STRAIGHT_SIGNS } from '../../kits/straight/tables.ts';
 import { rowsBetween } from '../../recording/columns/span.ts';
@@ -18,7 +19,9 @@ export const changeSpans = (
     track,
     (i) => straight(i) && Math.abs(track.verticalSpeedFpm[i]) < CHANGES.levelFpm,
     STRAIGHT_SIGNS.leastLegS,
-  ).flatMap((span) => changesIn(track, context, span));
+  )
+    .flatMap((span) => levelParts(track, span, briefedAltitudesFt(context, 'configuration-change')))
+    .flatMap((span) => changesIn(track, context, span));
 
 /** From the first change of speed or flaps in a level part to the last. */
 function changesIn(track: Track, context: ScoringContext, span: Stretch): Stretch[] {

@@ -46,7 +46,7 @@ export function slowSpans(track: Track, context: ScoringContext): SlowSpan[] {
       if (untilS - fromS < leastS || !isLevelLongEnough(track, fromS, untilS)) continue;
       if (isPowerOff(track, scene, fromS, untilS) || isOneTurn(track, fromS, untilS)) continue;
       const span = describe(track, context, scene, segment, fromS, untilS, stall !== undefined);
-      if (isLevellingOff(track, scene, fromS, untilS)) continue;
+      if (isLevellingOff(track, scene, fromS, untilS) || leadsDown(track, scene, fromS, untilS)) continue;
       // Down a long way before it was slow: a glide's end, or a descent's.
       if (fellBefore(track, span) > SLOW_SIGNS.mostFallFt) continue;
       spans.push(span);
@@ -114,16 +114,37 @@ function isPowerOff(track: Track, scene: Scene, fromS: number, toS: number): boo
   return median(shares) < SLOW_SIGNS.leastPower;
 }
 
-/** A climb that ends at its climb speed is levelled off from there, and gathers speed: slow flight is slowed down to, or stays. */
+const heightAt = (track: Track, s: number): number =>
+  meanBetween(track, track.altitudeFt.values, s - 1, s + 1);
+
+function isSlowerThan(track: Track, scene: Scene, fromS: number, toS: number, aboveKt: number): boolean {
+  const { from, to } = rowsBetween(track.timeS, fromS, toS);
+  return (
+    median(track.airspeedKt.values.subarray(from, to)) < scene.warningKias(scene.flapsDeg(from)) + aboveKt
+  );
+}
+
+/**
+ * A climb or a descent that ends at its own speed is levelled off from there, and gathers speed: slow flight is slowed down to,
+ * or stays.
+ */
 function isLevellingOff(track: Track, scene: Scene, fromS: number, toS: number): boolean {
   const { climbedS, climbedFt, levelledOffS, aboveWarningKt } = SLOW_SIGNS;
-  const altitude = (s: number) => meanBetween(track, track.altitudeFt.values, s - 1, s + 1);
-  if (!(altitude(fromS) - altitude(fromS - climbedS) > climbedFt)) return false;
-  const { from, to } = rowsBetween(track.timeS, fromS, toS);
-  const plainlySlow =
-    median(track.airspeedKt.values.subarray(from, to)) <
-    scene.warningKias(scene.flapsDeg(from)) + aboveWarningKt;
-  return toS - fromS < levelledOffS || !plainlySlow;
+  const changedFt = heightAt(track, fromS) - heightAt(track, fromS - climbedS);
+  if (!(Math.abs(changedFt) > climbedFt)) return false;
+  return (
+    (changedFt > 0 && toS - fromS < levelledOffS) || !isSlowerThan(track, scene, fromS, toS, aboveWarningKt)
+  );
+}
+
+/** Slowed down to the speed of a descent, and down at it: what is slow for its own sake is recovered from. */
+function leadsDown(track: Track, scene: Scene, fromS: number, toS: number): boolean {
+  const { mostFallFt, downS, aboveUnbriefedKt, stillSlowKt } = SLOW_SIGNS;
+  if (isSlowerThan(track, scene, fromS, toS, aboveUnbriefedKt)) return false;
+  const { from, to } = rowsBetween(track.timeS, toS, toS + downS);
+  const speed = track.airspeedKt.values;
+  const faster = speed.subarray(from, to).some((kt) => kt > speed[from] + stillSlowKt);
+  return !faster && heightAt(track, toS) - heightAt(track, toS + downS) > mostFallFt;
 }
 
 /** A glide or a climb at such a speed is none: the altitude is about held over any fifteen seconds of it. */

@@ -39,6 +39,8 @@ export const SLOW_SIGNS = figures('slow-flight/found', {
   aboveBriefKt: [20, 'kt', 'distance above a briefed target up to which it is slow flight flown too fast'],
   leastPower: [0.15, '', 'share of the power below which it is a glide'],
   mostFallFt: [300, 'ft', 'altitude lost before it was slow, beyond which a descent ended there'],
+  downS: [50, 's', 'time after it in which so much is lost where it was the way into a descent'],
+  stillSlowKt: [8, 'kt', 'gain of speed in that time that is a recovery'],
   levelFpm: [420, 'ft/min', 'vertical speed either way: level, or climbing and descending gently'],
   levelMeanFpm: [120, 'ft/min', 'mean vertical speed over some seconds that is level'],
   mostBankDeg: [33, 'deg', 'bank beyond which it is a steep turn that lost its speed'],

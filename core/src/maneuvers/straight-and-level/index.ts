@@ -8,6 +8,7 @@ import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
 import type { Stretch } from '../../kits/attempt/room.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
 import { ROUGH_AIR, SCENE } from '../../kits/attempt/tables.ts';
+import { briefedAltitudesFt, levelParts } from '../../kits/straight/level-parts.ts';
 import { establishedThroughout, measureStraight } from '../../kits/straight/straight-attempt.ts';
 import { headingDrift, speedNotSettled } from '../../kits/straight/straight-findings.ts';
 import { straightProposals, stretches } from '../../kits/straight/straight-parts.ts';
@@ -17,7 +18,6 @@ import type { Track } from '../../recording/track/track.ts';
 import { straightAndLevelCard } from './card.ts';
 import { straightAndLevelCoach } from './coach.ts';
 import { altitudeOffset, chasing, LEVEL_FINDINGS, outOfTrim } from './findings.ts';
-import { levelParts } from './level-parts.ts';
 import { straightAndLevel as script } from './pilot.ts';
 import { LEVEL_SIGNS } from './tables.ts';
 
@@ -63,9 +63,7 @@ export const straightAndLevel = defineRoom({
   card: straightAndLevelCard,
   sought: {
     propose: (track, context) => {
-      const wantedFt = context.briefs.flatMap(({ maneuver, entry }) =>
-        maneuver === ID && typeof entry?.altitudeFt === 'number' ? [entry.altitudeFt] : [],
-      );
+      const wantedFt = briefedAltitudesFt(context, ID);
       return {
         proposals: straightProposals(track, context, ID, (straight) =>
           stretches(

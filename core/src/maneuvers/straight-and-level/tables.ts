@@ -7,12 +7,5 @@ export const LEVEL_SIGNS = figures('straight-and-level/found', {
   nextSpeedKt: [6, 'kt', 'distance from the speed of another brief at which it is slowing down to that one'],
   leftSpeedKt: [10, 'kt', 'distance from its own speed at which it has left it'],
   levelFpm: [600, 'ft/min', 'vertical speed either way of level flight, chased or not'],
-  leavesFt: [400, 'ft', 'altitude given up or gained in one go that is another thing, unless it is won back'],
-  nearFt: [
-    250,
-    'ft',
-    'distance from the briefed altitude beyond which a part beside such a way was not meant',
-  ],
-  backShare: [0.5, '', 'share of it that is won back where it was an error'],
   mostBankDeg: [12, 'deg', 'bank either way of straight flight'],
 });

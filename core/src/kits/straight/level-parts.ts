@@ -1,13 +1,21 @@
 /** Level flight without the ways down and up that begin or end it. */
-import type { Stretch } from '../../kits/attempt/room.ts';
-import { verticalLegs } from '../../kits/straight/straight-parts.ts';
-import { STRAIGHT_SIGNS } from '../../kits/straight/tables.ts';
+
 import { rowsBetween, valueAt } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
-import { LEVEL_SIGNS } from './tables.ts';
+import type { ScoringContext } from '../attempt/attempt.ts';
+import type { Stretch } from '../attempt/room.ts';
+import { verticalLegs } from './straight-parts.ts';
+import { STRAIGHT_SIGNS } from './tables.ts';
 
-const within = (track: Track, { startS, endS, segment }: Stretch) => {
-  const { from, to } = rowsBetween(track.timeS, startS, endS, segment);
+/** The altitudes that briefs of a maneuver ask for. */
+export const briefedAltitudesFt = ({ briefs }: ScoringContext, id: string): number[] =>
+  briefs.flatMap(({ maneuver, entry }) =>
+    maneuver === id && typeof entry?.altitudeFt === 'number' ? [entry.altitudeFt] : [],
+  );
+
+/** And what comes after: a way down is told by where it leads. */
+const from = (track: Track, { startS, endS, segment }: Stretch) => {
+  const { from, to } = rowsBetween(track.timeS, startS, endS + STRAIGHT_SIGNS.onS, segment);
   return (row: number) => row >= from && row < to;
 };
 
@@ -21,13 +29,14 @@ export function levelParts(track: Track, span: Stretch, wantedFt: readonly numbe
   const { timeS } = track;
   const altitude = track.altitudeFt.values;
   const ways = ([1, -1] as const)
-    .flatMap((side) => verticalLegs(track, within(track, span), side))
+    .flatMap((side) => verticalLegs(track, from(track, span), side))
+    .filter(({ startS }) => startS < span.endS)
     .sort((a, b) => a.startS - b.startS);
   const edges = [span.startS];
   let heldFt = valueAt(timeS, altitude, span.startS);
   for (const way of ways) {
     if (!leaves(track, span, way, heldFt)) continue;
-    edges.push(way.startS, way.endS);
+    edges.push(way.startS, Math.min(way.endS, span.endS));
     heldFt = valueAt(timeS, altitude, way.endS);
   }
   edges.push(span.endS);
@@ -35,7 +44,7 @@ export function levelParts(track: Track, span: Stretch, wantedFt: readonly numbe
   const parts: Stretch[] = [];
   for (let i = 0; i < edges.length; i += 2) parts.push({ ...span, startS: edges[i], endS: edges[i + 1] });
   const isNear = (atFt: number) =>
-    wantedFt.length === 0 || wantedFt.some((ft) => Math.abs(atFt - ft) <= LEVEL_SIGNS.nearFt);
+    wantedFt.length === 0 || wantedFt.some((ft) => Math.abs(atFt - ft) <= STRAIGHT_SIGNS.nearFt);
   return parts.filter(
     ({ startS, endS }) =>
       endS - startS >= STRAIGHT_SIGNS.leastLegS && isNear(valueAt(timeS, altitude, startS)),
@@ -47,8 +56,8 @@ function leaves(track: Track, span: Stretch, way: Stretch, heldFt: number): bool
   const altitude = track.altitudeFt.values;
   const { from, to } = rowsBetween(track.timeS, way.endS, span.endS, span.segment);
   const offFt = Math.abs(altitude[from] - heldFt);
-  if (!(offFt >= LEVEL_SIGNS.leavesFt)) return false;
+  if (!(offFt >= STRAIGHT_SIGNS.leavesFt)) return false;
   for (let i = from; i < to; i++)
-    if (Math.abs(altitude[i] - heldFt) < (1 - LEVEL_SIGNS.backShare) * offFt) return false;
+    if (Math.abs(altitude[i] - heldFt) < (1 - STRAIGHT_SIGNS.backShare) * offFt) return false;
   return true;
 }
