@@ -65,6 +65,17 @@ test('someone is invited, comes by the link, is helped with the password, and go
   await expect(trail.getByRole('row').nth(1)).toContainText('Maren');
 });
 
+test('an invitation that cannot be made says so at its fields', async ({ page }) => {
+  await signInQuickly(page.request, 'maren');
+  await page.goto('/people');
+  await page.getByRole('button', { name: 'Invite someone' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Email').fill('nowhere');
+  await dialog.getByRole('button', { name: 'Make the link' }).click();
+  await expect(dialog.getByText('write a name')).toBeVisible();
+  await expect(dialog.getByLabel('Email')).toHaveAttribute('aria-invalid', 'true');
+});
+
 test('the school is settled by its chief, and by nobody else', async ({ page, browser }) => {
   await signInQuickly(page.request, 'maren');
   await page.goto('/school');
@@ -146,4 +157,49 @@ test('what a minor’s guardian agreed to is written down, and the student sees 
   const own = page.getByRole('listitem').filter({ hasText: mark });
   await own.getByRole('button', { name: 'Take it back' }).click();
   await expect(own).toContainText('Taken back on');
+});
+
+test('a chief names the grades and keeps a lesson to begin with; a person settles their own name and sheets', async ({
+  page,
+}) => {
+  const title = `Second hour ${Date.now()}`;
+  await signInQuickly(page.request, 'maren');
+  await page.goto('/school');
+  const names = page.getByRole('region', { name: 'Grades are called' });
+  await names.getByLabel('Grade 2').fill('with help');
+  const wind = page.getByLabel('Wind at most, kt', { exact: true });
+  await wind.fill('14');
+  await page.getByRole('button', { name: 'Save' }).click();
+  // One of five says nothing of the others.
+  await expect(page.getByText('all five, or none')).toHaveCount(4);
+  await wind.fill('');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('Saved. Lessons')).toBeVisible();
+
+  await page.goto('/brief/new');
+  await page.getByRole('tab', { name: 'Day and load' }).click();
+  await page.getByLabel('Title').fill(title);
+  await page.getByRole('tab', { name: 'Order' }).click();
+  await page.getByRole('button', { name: 'The four fundamentals' }).click();
+  await page.getByRole('button', { name: 'Keep this order among them' }).click();
+  await expect(page.getByRole('button', { name: title })).toBeVisible();
+
+  await page.goto('/school');
+  await expect(names.getByLabel('Grade 2')).toHaveValue('with help');
+  await names.getByLabel('Grade 2').fill('guided');
+  await page.getByRole('button', { name: `Remove ${title}` }).click();
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('Saved. Lessons')).toBeVisible();
+  await expect(page.getByText(title)).toHaveCount(0);
+
+  await page.goto('/me');
+  const own = page.getByRole('region', { name: 'Yours, on every device' });
+  await own.getByLabel('Sheets').click();
+  await page.getByRole('option', { name: 'dark', exact: true }).click();
+  await expect(page.locator('html')).toHaveAttribute('data-mantine-color-scheme', 'dark');
+  await page.reload();
+  await expect(page.locator('html')).toHaveAttribute('data-mantine-color-scheme', 'dark');
+  await own.getByLabel('Sheets').click();
+  await page.getByRole('option', { name: 'as the device says' }).click();
+  await expect(page.locator('html')).toHaveAttribute('data-mantine-color-scheme', 'light');
 });

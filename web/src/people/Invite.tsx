@@ -3,7 +3,7 @@ import { invitationInputSchema, type MadeLink, type OpenInvitation, type Person 
 import { Button, CopyButton, Modal, MultiSelect, Select, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { notifications } from '@mantine/notifications';
-import { zodResolver } from 'mantine-form-zod-resolver';
+import { zod4Resolver } from 'mantine-form-zod-resolver';
 import { useState } from 'react';
 import { answered, api, messageOf, read } from '../api/client.ts';
 import { dayAndTime } from '../parts/format.ts';
@@ -64,7 +64,7 @@ export function InviteDialog(props: {
       teaches: [] as string[],
       taughtBy: [] as string[],
     },
-    validate: zodResolver(invitationInputSchema),
+    validate: zod4Resolver(invitationInputSchema),
   });
   const { role } = form.values;
   const choice = (roles: Person['role'][]) =>

@@ -3,7 +3,7 @@ import { type SchoolSettings, schoolSettingsSchema } from '@keel/core';
 import { Button, Checkbox, FileButton, NumberInput, Select, TagsInput, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { notifications } from '@mantine/notifications';
-import { zodResolver } from 'mantine-form-zod-resolver';
+import { zod4Resolver } from 'mantine-form-zod-resolver';
 import { useState } from 'react';
 import { useSWRConfig } from 'swr';
 import { api, messageOf, read, sendFile } from '../api/client.ts';
@@ -67,7 +67,7 @@ function Settings(props: {
     const wanted = { ...rest, ...ownSettings(rest), position: placed };
     const checked = schoolSettingsSchema.safeParse(wanted);
     if (!checked.success) {
-      form.setErrors(zodResolver(schoolSettingsSchema)(wanted));
+      form.setErrors(zod4Resolver(schoolSettingsSchema)(wanted));
       return;
     }
     try {

@@ -3,7 +3,7 @@
 import { SCHOOL_STANDARD_ID, setupSchema, standards } from '@keel/core';
 import { Button, NumberInput, PasswordInput, Select, TagsInput, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
-import { zodResolver } from 'mantine-form-zod-resolver';
+import { zod4Resolver } from 'mantine-form-zod-resolver';
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { useSWRConfig } from 'swr';
@@ -46,7 +46,7 @@ export function SetupPage() {
       email: '',
       password: '',
     },
-    validate: (values) => zodResolver(setupSchema)(asked(values)),
+    validate: (values) => zod4Resolver(setupSchema)(asked(values)),
   });
   const send = form.onSubmit(async (values) => {
     setBusy(true);

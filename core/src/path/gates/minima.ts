@@ -1,9 +1,16 @@
 /** What a school asks of the day of any student's solo: an instructor may ask for more, never for less. */
 import { z } from 'zod';
-import { type SoloLimits, soloLimitsSchema } from './release.ts';
+import type { SoloLimits } from './release.ts';
 
-const { windKt, crosswindKt, gustSpreadKt, ceilingFt, visibilitySm } = soloLimitsSchema.shape;
-export const soloMinimaSchema = z.object({ windKt, crosswindKt, gustSpreadKt, ceilingFt, visibilitySm });
+const asked = (least: number, most: number) => z.number('all five, or none').min(least).max(most);
+/** Within what an instructor may say: wind, crosswind and gusts at most, ceiling above the field and visibility at least. */
+export const soloMinimaSchema = z.object({
+  windKt: asked(0, 40),
+  crosswindKt: asked(0, 30),
+  gustSpreadKt: asked(0, 20),
+  ceilingFt: asked(500, 20_000),
+  visibilitySm: asked(1, 30),
+});
 export type SoloMinima = z.infer<typeof soloMinimaSchema>;
 
 /** At most so much of what grows worse upward, at least so much of what grows better. */
