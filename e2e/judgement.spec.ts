@@ -16,8 +16,17 @@ test('flaps that were not recorded are said with one tap, and a requirement show
     recorder: { rateHz: 4 },
   });
   const { flaps_deg: _, ...channels } = recording.channels;
+  // Twice, one after the other: what is said of one stall may be said of the other as well.
+  const twice = (column: Float64Array) => Float64Array.of(...column, ...column);
+  const { timeS } = recording;
+  const lastS = timeS[timeS.length - 1] + 0.25;
+  const flown = {
+    ...recording,
+    timeS: Float64Array.of(...timeS, ...timeS.map((s) => s + lastS)),
+    channels: Object.fromEntries(Object.entries(channels).map(([name, column]) => [name, twice(column!)])),
+  };
   const file = join(keepFolder(), 'no-flaps.csv');
-  writeFileSync(file, writeRecordingCsv({ ...recording, channels }));
+  writeFileSync(file, writeRecordingCsv(flown));
   await page.goto(`/fly/${await ownLesson(page, 'Without flaps')}`);
   await page.getByLabel('Recording file').setInputFiles(file);
 
@@ -25,8 +34,15 @@ test('flaps that were not recorded are said with one tap, and a requirement show
   const verdict = page.getByLabel('Verdict');
   await expect(verdict.getByText('Asked before any band')).toBeVisible();
   const taps = verdict.getByRole('group', { name: /Flaps were not recorded/ });
+  await taps.getByLabel('and in the other one of this flight').check();
   await taps.getByRole('button', { name: 'landing' }).click();
   await expect(taps).toBeHidden({ timeout: 15_000 });
+  const stalls = async () => {
+    const id = page.url().match(/debrief\/([\w-]+)/)![1];
+    const { score } = await (await page.request.get(`/api/recordings/${id}`)).json();
+    return score.attempts.map(({ configuration }: { configuration: string | null }) => configuration);
+  };
+  await expect.poll(stalls, { timeout: 15_000 }).toEqual(['landing', 'landing']);
 
   await verdict.getByRole('button', { name: /held/ }).first().click();
   const shown = verdict.getByRole('button', { name: /break at/ });

@@ -1,13 +1,12 @@
 /** The commands that keep a school over the years, on real databases: backup, restore, audit, a link for a new password. */
-import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Client } from 'pg';
 import { MIGRATIONS, migrate } from '../src/db/database.ts';
 import { analysed, asOwner, flightCsv, openSchool, type TestSchool } from './support/school.ts';
+import { emptyDatabase, run } from './support/scripts.ts';
 
-const ROOT = join(__dirname, '../..');
 let school: TestSchool;
 let folder: string;
 beforeAll(async () => {
@@ -24,28 +23,6 @@ afterAll(async () => {
   await school.close();
   rmSync(folder, { recursive: true, force: true });
 });
-
-/** Runs a script on a database. @returns what it printed and its exit code. */
-function run(script: string, url: string, ...args: string[]) {
-  try {
-    const env = { ...process.env, DATABASE_URL: url };
-    const options = { cwd: ROOT, env, encoding: 'utf8' as const, stdio: 'pipe' as const };
-    return { out: execFileSync(process.execPath, [`scripts/${script}.mjs`, ...args], options), code: 0 };
-  } catch (error) {
-    const { stdout, stderr, status } = error as { stdout: string; stderr: string; status: number };
-    return { out: stdout + stderr, code: status };
-  }
-}
-
-/** A database with nothing in it. */
-async function emptyDatabase(name: string): Promise<string> {
-  const url = process.env.KEEL_TEST_DATABASE_URL as string;
-  const admin = new Client({ connectionString: url });
-  await admin.connect();
-  await admin.query(`CREATE DATABASE ${name}`);
-  await admin.end();
-  return url.replace(/\/postgres$/, `/${name}`);
-}
 
 test('a backup restored into an empty database has the same rows and hashes; into a full one it is refused', async () => {
   const file = join(folder, 'school.dump');

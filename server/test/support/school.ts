@@ -84,6 +84,11 @@ const TEMPLATE = 'keel_template';
 /** A database of one's own with nothing in it, and workers at it. */
 export async function openFresh(threads: (database: DataSource) => Threads = inlineThreads) {
   const { url } = await freshDatabase();
+  return openOn(url, threads);
+}
+
+/** A database that is there already, with workers at it. @param url as the owner of its tables. */
+export async function openOn(url: string, threads: (database: DataSource) => Threads = inlineThreads) {
   const database = await connect(requestsUrl(url));
   const tasks = await startTasks({
     database,
@@ -191,8 +196,13 @@ async function request(
   });
 }
 
-async function signedIn(app: TestSchool['app'], id: string, email: string): Promise<TestPerson> {
-  const answer = await request(app, '', 'POST', '/session', { email, password: PASSWORD });
+export async function signedIn(
+  app: TestSchool['app'],
+  id: string,
+  email: string,
+  password: string = PASSWORD,
+): Promise<TestPerson> {
+  const answer = await request(app, '', 'POST', '/session', { email, password });
   const cookie = answer.headers.get('Set-Cookie')?.split(';')[0];
   if (!cookie) throw new Error(`${email} could not sign in: ${answer.status}`);
   return {

@@ -6,6 +6,7 @@ import {
   type Judge,
   type LessonStatements,
   type RecordingView,
+  type StatementBody,
   standingVerdict,
 } from '@keel/core';
 import { Button, Kbd, Modal, TextInput } from '@mantine/core';
@@ -18,8 +19,9 @@ import { AttemptLanes } from './AttemptLanes.tsx';
 import { Evidence } from './Evidence.tsx';
 import { InstructorGrading, SelfGrade, StudentWords } from './Grading.tsx';
 import { addHelp, HELP_WORDS, helpName } from './help-words.ts';
+import { flapsUnknown } from './Requirements.tsx';
 import { type Again, SeeAgain } from './SeeAgain.tsx';
-import { type NewStatement, useAddStatement } from './use-statements.ts';
+import { type NewStatement, useAddStatement, useAddStatementTo } from './use-statements.ts';
 import { Verdict } from './Verdict.tsx';
 import { WhatHappened } from './WhatHappened.tsx';
 
@@ -45,6 +47,7 @@ export function AttemptView(props: {
   const attempt = recording.score!.attempts[index];
   const keel = useKeel(recording.id, index, recording.scoredAt);
   const addStatement = useAddStatement(recording, attempt);
+  const addStatementTo = useAddStatementTo(recording);
   const [marking, setMarking] = useState(false);
 
   const marks = statements.all.flatMap(({ id, body }) =>
@@ -56,6 +59,17 @@ export function AttemptView(props: {
     const sorted = [...times].sort((a, b) => way * (a - b));
     const found = sorted.find((atS) => way * (atS - cursorS) > 0.05) ?? sorted[0];
     if (found !== undefined) setCursorS(found);
+  };
+  const others = (recording.score?.attempts ?? []).filter(
+    (other) => other !== attempt && other.maneuver === attempt.maneuver && flapsUnknown(other),
+  );
+  const alike = {
+    count: others.length,
+    tell: async (body: NewStatement) => {
+      for (const { startS, endS, maneuver } of others)
+        if (!(await addStatementTo({ ...body, startS, endS, maneuver } as StatementBody))) return false;
+      return true;
+    },
   };
   const excursions = () => attempt.chain.map(({ peakS }) => peakS);
   const findings = () => happened(attempt).map(({ atS }) => atS);
@@ -162,6 +176,7 @@ export function AttemptView(props: {
               trace={keel.data}
               show={setCursorS}
               tell={isStudent ? undefined : addStatement}
+              alike={alike}
             />
             <WhatHappened
               attempt={attempt}

@@ -1,9 +1,19 @@
 /** What is asked of a maneuver before any band: held, failed, or not seen, each with its evidence. */
 import type { AttemptScore, Configuration, RequirementScore } from '@keel/core';
 import { CONFIGURATIONS } from '@keel/core';
+import { Checkbox } from '@mantine/core';
 import { useState } from 'react';
 import type { AddStatement } from './use-statements.ts';
 import './requirements.css';
+
+/** The other attempts of the flight at the same maneuver of which nobody knows how the flaps stood. */
+export interface Alike {
+  count: number;
+  tell: AddStatement;
+}
+
+export const flapsUnknown = ({ configuration, variantMissing }: AttemptScore): boolean =>
+  configuration === null || variantMissing !== undefined;
 
 const HELD_WORDS = new Map<RequirementScore['held'], string>([
   [true, 'held'],
@@ -16,10 +26,12 @@ export function Requirements({
   attempt,
   show,
   tell,
+  alike,
 }: {
   attempt: AttemptScore;
   show: (atS: number) => void;
   tell?: AddStatement;
+  alike?: Alike;
 }) {
   const [all, setAll] = useState(false);
   const asked = attempt.requirements.filter(({ held }) => held !== 'not applicable');
@@ -47,7 +59,7 @@ export function Requirements({
           </span>
         </button>
       )}
-      {tell && (attempt.configuration === null || attempt.variantMissing) && <FlapTaps tell={tell} />}
+      {tell && flapsUnknown(attempt) && <FlapTaps tell={tell} alike={alike} />}
     </div>
   );
 }
@@ -111,15 +123,31 @@ function Mark({ held }: { held: RequirementScore['held'] }) {
 const FLAP_WORDS: Record<Configuration, string> = { clean: 'up', takeoff: 'takeoff', landing: 'landing' };
 
 /** How the flaps stood, where no column says it. */
-function FlapTaps({ tell }: { tell: AddStatement }) {
+function FlapTaps({ tell, alike }: { tell: AddStatement; alike?: Alike }) {
+  const [inAll, setInAll] = useState(false);
+  const say = async (configuration: Configuration) => {
+    await tell({ kind: 'configured', configuration });
+    if (inAll) await alike?.tell({ kind: 'configured', configuration });
+  };
   return (
     <fieldset className="flap-taps">
       <legend>Flaps were not recorded. They stood at</legend>
       {CONFIGURATIONS.map((configuration) => (
-        <button key={configuration} type="button" onClick={() => tell({ kind: 'configured', configuration })}>
+        <button key={configuration} type="button" onClick={() => say(configuration)}>
           {FLAP_WORDS[configuration]}
         </button>
       ))}
+      {alike && alike.count > 0 && (
+        <Checkbox
+          label={
+            alike.count === 1
+              ? 'and in the other one of this flight'
+              : `and in the other ${alike.count} of this flight`
+          }
+          checked={inAll}
+          onChange={(event) => setInAll(event.currentTarget.checked)}
+        />
+      )}
     </fieldset>
   );
 }
