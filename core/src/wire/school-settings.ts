@@ -11,11 +11,14 @@ export const schoolSettingsSchema = z.object({
   name: z.string().trim().min(1, 'write a name').max(120),
   zone: zoneSchema,
   /** Elevation of the field, and the highest ground of the training area, ft. */
-  fieldFt: z.number().min(-1500).max(20_000),
-  areaGroundFt: z.number().min(-1500).max(30_000),
+  fieldFt: z.number('write how many feet').min(-1500).max(20_000),
+  areaGroundFt: z.number('write how many feet').min(-1500).max(30_000),
   /** Where the field lies; degrees, north and east positive. */
   position: z
-    .object({ latDeg: z.number().min(-90).max(90), lonDeg: z.number().min(-180).max(180) })
+    .object({
+      latDeg: z.number('write degrees').min(-90).max(90),
+      lonDeg: z.number('write degrees').min(-180).max(180),
+    })
     .nullable(),
   runways: z.array(z.string().trim().min(1).max(12)).max(12),
   /** Whether the first attempt of a kind in a recording is taken for a demonstration. */
@@ -33,7 +36,7 @@ export const schoolSettingsSchema = z.object({
   /** Lessons put together here, to begin with; beside those that come with the program. */
   lessonTemplates: z.array(lessonTemplateSchema).max(60, 'at most 60 lessons').optional(),
   /** So many years after the last flight of who has left, their flights are to go; null keeps them. */
-  retentionYears: z.number().int().min(1).max(50).nullable().optional(),
+  retentionYears: z.number('write how many years').int().min(1).max(50).nullable().optional(),
 });
 export type SchoolSettings = z.infer<typeof schoolSettingsSchema>;
 

@@ -17,14 +17,17 @@ export const setupSchema = z.object({
   school: nameSchema,
   zone: zoneSchema,
   /** Elevation of the field, and the highest ground of the training area, ft. */
-  fieldFt: z.number().min(-1500).max(20_000),
-  areaGroundFt: z.number().min(-1500).max(30_000),
+  fieldFt: z.number('write how many feet').min(-1500).max(20_000),
+  areaGroundFt: z.number('write how many feet').min(-1500).max(30_000),
   name: nameSchema,
   email: emailSchema,
   password: passwordSchema,
   /** Where the field lies, for sun and night; degrees, north and east positive. */
   position: z
-    .object({ latDeg: z.number().min(-90).max(90), lonDeg: z.number().min(-180).max(180) })
+    .object({
+      latDeg: z.number('write degrees').min(-90).max(90),
+      lonDeg: z.number('write degrees').min(-180).max(180),
+    })
     .optional(),
   /** Runways as they are named, such as 06/24. */
   runways: z.array(z.string().trim().max(12)).max(12).optional(),
