@@ -10,10 +10,11 @@ import { json, jsonBody, router, type Viewer } from '../http/env.ts';
 import { madeAnswer } from '../http/made-file.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { writeAttempts } from '../path/attempt-rows.ts';
+import { hideRecording } from '../path/hide-recording.ts';
 import { addToTrail } from '../people/trail.ts';
 import { requireInstructor, requireStudent, visible } from '../scope.ts';
 import { requireStandard } from '../standards/newest.ts';
-import { ask, cancel } from '../tasks/list.ts';
+import { ask } from '../tasks/list.ts';
 import { describeRecording } from './describe-recording.ts';
 import { takeFrom } from './move-recording.ts';
 import { requireRecording } from './recordings.ts';
@@ -139,9 +140,7 @@ export function recordingChangeRoutes() {
             'A signed log entry names this recording: it stays. Correct the entry with a new one instead.',
           );
         await database.transaction(async (manager) => {
-          await cancel(manager, { schoolId, kind: 'score', subject: id });
-          await manager.update(RecordingEntity, { schoolId, id }, { deletedAt: new Date() });
-          await writeAttempts(manager, recording);
+          await hideRecording(manager, recording);
           await addToTrail(manager, viewer, 'recording deleted', recording.id);
         });
         return c.body(null, 204);

@@ -4,8 +4,7 @@ import { type DataSource, In, IsNull } from 'typeorm';
 import { AccountEntity, RecordingEntity, SchoolEntity, SignedEntity } from '../db/entities.ts';
 import type { Viewer } from '../http/env.ts';
 import { notFound, Problem } from '../http/problem.ts';
-import { writeAttempts } from '../path/attempt-rows.ts';
-import { cancel } from '../tasks/list.ts';
+import { hideRecording } from '../path/hide-recording.ts';
 import { addToTrail } from './trail.ts';
 
 /** Who has left and has flights here, the longest gone first. */
@@ -50,11 +49,7 @@ export async function deleteFlights(database: DataSource, viewer: Viewer, studen
     const signed = await manager.findBy(SignedEntity, { schoolId, recordingId: In(all.map(({ id }) => id)) });
     const named = new Set(signed.map(({ recordingId }) => recordingId));
     const gone = all.filter(({ id }) => !named.has(id));
-    for (const recording of gone) {
-      await cancel(manager, { schoolId, kind: 'score', subject: recording.id });
-      await manager.update(RecordingEntity, { schoolId, id: recording.id }, { deletedAt: new Date() });
-      await writeAttempts(manager, recording);
-    }
+    for (const recording of gone) await hideRecording(manager, recording);
     const counts = { deleted: gone.length, stay: all.length - gone.length };
     await addToTrail(manager, viewer, 'flights of a former student deleted', studentId, counts);
     return counts;
