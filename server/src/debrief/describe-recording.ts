@@ -23,7 +23,9 @@ export async function describeRecording(
   recording: RecordingRow,
 ): Promise<RecordingView> {
   const { schoolId, id, lessonId } = recording;
-  const [student, airplane, standard, lesson, score, statements, school, scoring] = await Promise.all([
+  // Asked first: read beside the score it could have ended meanwhile, and an old score would pass for the last one.
+  const scoring = await openTask(database, { schoolId, kind: 'score', subject: id });
+  const [student, airplane, standard, lesson, score, statements, school] = await Promise.all([
     recording.studentId
       ? database.getRepository(AccountEntity).findOneByOrFail({ schoolId, id: recording.studentId })
       : NOBODY,
@@ -33,7 +35,6 @@ export async function describeRecording(
     database.getRepository(ScoreEntity).findOneBy({ schoolId, recordingId: id, current: true }),
     statementsOf(database, recording),
     database.getRepository(SchoolEntity).findOneByOrFail({ id: schoolId }),
-    openTask(database, { schoolId, kind: 'score', subject: id }),
   ]);
   const { name, registration, speedUnit } = airplane.data;
   return {

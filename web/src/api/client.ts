@@ -54,7 +54,7 @@ export async function answered<T, F extends string>(
 
 /** The JSON that a request answers. */
 export async function read<T>(sent: Promise<ClientResponse<T, number, 'json'>>): Promise<T> {
-  return (await answered<T, 'json'>(sent)).json() as Promise<T>;
+  return (await answered(sent)).json();
 }
 
 /** Sends a recording and tells how much of it has gone, 0 to 1: `fetch` cannot say that. */
