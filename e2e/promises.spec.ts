@@ -91,6 +91,9 @@ test('single keys can be switched off, and the list says what they do', async ({
   await expect(page.getByRole('heading', { name: 'Steep turn left' })).toBeVisible();
   const { statements } = await (await page.request.get(`/api/recordings/${recording}`)).json();
   expect(statements).toEqual([]);
+  // It goes with the person: the next test is the same one's.
+  const back = await page.request.patch('/api/me', { data: { settings: { singleKeys: true } } });
+  expect((await back.json()).settings.singleKeys).toBe(true);
 });
 
 test('one sees where one is signed in, and ends what one does not know', async ({ page, browser }) => {
