@@ -10,7 +10,8 @@ export function SignedIn() {
   const me = useMe();
   const { pathname, search } = useLocation();
   const { setColorScheme } = useMantineColorScheme();
-  const theme = me.data?.settings.theme;
+  // What a device kept for where there is no network may be an older version’s.
+  const theme = me.data?.settings?.theme;
   useEffect(() => {
     if (theme) setColorScheme(theme);
   }, [theme, setColorScheme]);

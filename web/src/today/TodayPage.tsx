@@ -29,7 +29,8 @@ export function TodayPage() {
   }, [today.data]);
   if (!today.data || !me) return <Waiting query={today} what="today" />;
   const student = me.role === 'student';
-  const { on, lessons, bookings, rusting, closing, ending, practise, agreements } = today.data;
+  // What a device kept for where there is no network may be an older version’s, which knew of no agreements.
+  const { on, lessons, bookings, rusting, closing, ending, practise, agreements = [] } = today.data;
   return (
     <>
       <TitleBar
