@@ -13,8 +13,8 @@ export const briefedAltitudesFt = ({ briefs }: ScoringContext, id: string): numb
     maneuver === id && typeof entry?.altitudeFt === 'number' ? [entry.altitudeFt] : [],
   );
 
-/** And what comes after: a way down is told by where it leads. */
-const from = (track: Track, { startS, endS, segment }: Stretch) => {
+/** A stretch and what comes after: a way down is told by where it leads. */
+const fromOn = (track: Track, { startS, endS, segment }: Stretch) => {
   const { from, to } = rowsBetween(track.timeS, startS, endS + STRAIGHT_SIGNS.onS, segment);
   return (row: number) => row >= from && row < to;
 };
@@ -29,7 +29,7 @@ export function levelParts(track: Track, span: Stretch, wantedFt: readonly numbe
   const { timeS } = track;
   const altitude = track.altitudeFt.values;
   const ways = ([1, -1] as const)
-    .flatMap((side) => verticalLegs(track, from(track, span), side))
+    .flatMap((side) => verticalLegs(track, fromOn(track, span), side))
     .filter(({ startS }) => startS < span.endS)
     .sort((a, b) => a.startS - b.startS);
   const edges = [span.startS];
@@ -55,7 +55,7 @@ export function levelParts(track: Track, span: Stretch, wantedFt: readonly numbe
 function leaves(track: Track, span: Stretch, way: Stretch, heldFt: number): boolean {
   const altitude = track.altitudeFt.values;
   const { from, to } = rowsBetween(track.timeS, way.endS, span.endS, span.segment);
-  const offFt = Math.abs(altitude[from] - heldFt);
+  const offFt = Math.abs(valueAt(track.timeS, altitude, way.endS) - heldFt);
   if (!(offFt >= STRAIGHT_SIGNS.leavesFt)) return false;
   for (let i = from; i < to; i++)
     if (Math.abs(altitude[i] - heldFt) < (1 - STRAIGHT_SIGNS.backShare) * offFt) return false;
