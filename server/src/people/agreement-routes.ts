@@ -7,6 +7,7 @@ import { insertNew } from '../db/insert-new.ts';
 import { json, jsonBody, router, type Viewer } from '../http/env.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { namesOf, requireStudent } from '../scope.ts';
+import { agreementWord } from './agreement-word.ts';
 import { addToTrail } from './trail.ts';
 
 const student = z.object({ id: z.uuid() });
@@ -23,12 +24,7 @@ async function agreementsOf(database: DataSource, viewer: Viewer, studentId: str
   ]);
   return {
     born: account.born,
-    words: rows.map(({ id, authorId, createdAt, body }) => ({
-      id,
-      authorName: names.get(authorId) ?? '',
-      createdAt: createdAt.toISOString(),
-      body,
-    })),
+    words: rows.map((row) => agreementWord(row, names.get(row.authorId) ?? '')),
   };
 }
 

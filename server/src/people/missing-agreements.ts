@@ -3,6 +3,7 @@ import { agreementsOn, missingAgreement } from '@keel/core';
 import { type DataSource, In } from 'typeorm';
 import { type Account, AgreementEntity } from '../db/entities.ts';
 import type { Viewer } from '../http/env.ts';
+import { agreementWord } from './agreement-word.ts';
 
 export interface Missing {
   student: { id: string; name: string };
@@ -21,9 +22,7 @@ export async function missingAgreements(
     .getRepository(AgreementEntity)
     .findBy({ schoolId, studentId: In(students.map(({ id }) => id)) });
   return students.flatMap(({ id, name, born }) => {
-    const words = rows
-      .filter(({ studentId }) => studentId === id)
-      .map((row) => ({ id: row.id, authorName: '', createdAt: row.createdAt.toISOString(), body: row.body }));
+    const words = rows.filter(({ studentId }) => studentId === id).map((row) => agreementWord(row, ''));
     const missing = missingAgreement(agreementsOn(words, on), born, on);
     return missing ? [{ student: { id, name }, missing }] : [];
   });
