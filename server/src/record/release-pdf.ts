@@ -1,5 +1,5 @@
 /** A release check for the file. */
-import { clockIn, type Release } from '@keel/core';
+import { clockIn, type Release, withinMinima } from '@keel/core';
 import { makePdf } from '../http/pdf.ts';
 import { bold, heading, type PaperOf, paper, ruled } from './paper.ts';
 
@@ -7,7 +7,9 @@ const NOTICE =
   'A check that was walked through. It releases nobody: the instructor decides, and the airplane’s handbook and local rules come first.';
 const SIGN = { held: 'held', 'not today': 'NOT TODAY', 'not known': 'NOT KNOWN' } as const;
 
-export function releasePdf({ student, limits, last }: Release, of: PaperOf): Promise<Buffer> {
+export function releasePdf({ student, limits: own, minima, last }: Release, of: PaperOf): Promise<Buffer> {
+  // As the check was held against them: where the school asks for more, that.
+  const limits = own && withinMinima(own, minima);
   const items = last?.items ?? [];
   return makePdf(
     paper(`Release check: ${student.name}`, of, NOTICE, [
