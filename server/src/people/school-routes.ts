@@ -71,9 +71,8 @@ export function schoolRoutes() {
           const before = shown(school);
           const { firstStandardId } = wanted;
           if (firstStandardId !== undefined) await requireStandard(database, viewer, firstStandardId);
-          const { name, position, ...given } = wanted;
-          // What is left out stays as it is.
-          const rest = Object.fromEntries(Object.entries(given).filter(([, value]) => value !== undefined));
+          // What is left out has no key here, and stays as it is.
+          const { name, position, ...rest } = wanted;
           const settings = { ...school.settings, ...rest, position: position ?? undefined };
           const { affected } = await manager.update(
             SchoolEntity,
@@ -86,7 +85,7 @@ export function schoolRoutes() {
               'The settings were changed in another window. Load them again; yours are still here.',
             );
           const keys = (Object.keys(wanted) as (keyof SchoolSettings)[]).filter(
-            (key) => wanted[key] !== undefined && JSON.stringify(before[key]) !== JSON.stringify(wanted[key]),
+            (key) => JSON.stringify(before[key]) !== JSON.stringify(wanted[key]),
           );
           const pick = (of: SchoolSettings) => Object.fromEntries(keys.map((key) => [key, of[key]]));
           await addToTrail(manager, viewer, 'settings changed', id, {
