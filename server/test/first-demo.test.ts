@@ -11,7 +11,7 @@ import { makeApp } from '../src/http/app.ts';
 import { analysed, openOn, signedIn, type TestPerson } from './support/school.ts';
 import { emptyDatabase, run } from './support/scripts.ts';
 
-const DUMP = join(__dirname, 'fixtures/first-demo.dump');
+const DUMP = join(import.meta.dirname, 'fixtures/first-demo.dump');
 let open: Awaited<ReturnType<typeof openOn>>;
 let chief: TestPerson;
 let before: { id: string; sha256: string; core: string; attempts: number; said: number }[];

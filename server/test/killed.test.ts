@@ -24,7 +24,7 @@ import { hashOfToken } from '../src/http/sessions.ts';
 import { freePort, type Program, startProgram } from './support/program.ts';
 import { flightCsv } from './support/school.ts';
 
-const ROOT = resolve(__dirname, '..', '..');
+const ROOT = resolve(import.meta.dirname, '..', '..');
 const DEEP = process.env.KEEL_DEEP === '1';
 const KILLS = DEEP ? 20 : 3;
 /** Batches of five rows; enough of them to be killed in. */

@@ -10,7 +10,7 @@ import { join, resolve } from 'node:path';
 import { serve } from '@hono/node-server';
 import { analysed, flightCsv, openSchool, type TestSchool } from './support/school.ts';
 
-const ROOT = resolve(__dirname, '..', '..');
+const ROOT = resolve(import.meta.dirname, '..', '..');
 const folder = mkdtempSync(join(tmpdir(), 'keel-recorder-'));
 let school: TestSchool;
 let server: Server;

@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { freePort } from './support/program.ts';
 
-const ROOT = join(__dirname, '../..');
+const ROOT = join(import.meta.dirname, '../..');
 let data: string;
 let ports: { web: number; pg: number };
 let launcher: ChildProcess | undefined;

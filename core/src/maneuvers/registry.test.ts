@@ -19,6 +19,6 @@ test.each(rooms.map((room) => [room.id, room] as const))(
     }
     for (const folded of Object.values(folds).flat()) expect(findings).toContain(folded);
     for (const name of Object.keys(unrecorded)) expect(findings).not.toContain(name);
-    expect(existsSync(new URL(`./${id}/habits.test.ts`, `file://${__dirname}/`))).toBe(true);
+    expect(existsSync(new URL(`./${id}/habits.test.ts`, `file://${import.meta.dirname}/`))).toBe(true);
   },
 );

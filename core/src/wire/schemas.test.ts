@@ -9,7 +9,7 @@ import { standards } from '../standards/standards.ts';
 import { techniqueSchema } from '../technique/technique.ts';
 import { jsonSchemaOf, OPEN_FILES, type OpenFile } from './schemas.ts';
 
-const FOLDER = join(__dirname, '../../../docs/schemas');
+const FOLDER = join(import.meta.dirname, '../../../docs/schemas');
 const validate = (file: OpenFile, value: unknown) => {
   const ajv = new Ajv({ strict: false, validateFormats: false });
   ajv.validate(jsonSchemaOf(file), JSON.parse(JSON.stringify(value)));

@@ -3,7 +3,7 @@ import { type ChildProcess, spawn } from 'node:child_process';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 
-const ROOT = join(__dirname, '../../..');
+const ROOT = join(import.meta.dirname, '../../..');
 
 export function freePort(): Promise<number> {
   return new Promise((resolve, reject) => {

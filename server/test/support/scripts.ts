@@ -3,7 +3,7 @@ import { execFileSync } from 'node:child_process';
 import { join } from 'node:path';
 import { Client } from 'pg';
 
-const ROOT = join(__dirname, '../../..');
+const ROOT = join(import.meta.dirname, '../../..');
 
 /** Runs a script on a database. @returns what it printed and its exit code. */
 export function run(script: string, url: string, ...args: string[]) {

@@ -3,7 +3,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseSync } from '@swc/core';
 
-const SOURCES = join(__dirname, '..');
+const SOURCES = join(import.meta.dirname, '..');
 const files = (readdirSync(SOURCES, { recursive: true }) as string[]).filter((file) => file.endsWith('.tsx'));
 
 /** Text between tags, and whatever else is a sentence. */
