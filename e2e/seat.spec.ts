@@ -50,7 +50,7 @@ test('three marks with the network cut, the page reloaded, the network back: thr
   await expect(page.getByText('This is no flight instrument')).toBeVisible();
   await page.getByRole('button', { name: /Engine started/ }).click();
 
-  const device = await flyDevice(chief, server, { key, card: lesson.cards[0], skewMs: 2500, forS: 62 });
+  const device = await flyDevice(chief, server, { key, card: lesson.cards[0], skewMs: 2500, forS: 36 });
   await expect(page.getByText('recorder heard')).toBeVisible({ timeout: 20_000 });
   await expect(page.getByText('Altitude', { exact: true })).toBeVisible();
   // It begins by itself.

@@ -18,6 +18,8 @@ const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..');
 const USAGE = `npm test -- [--only unit|browser]
 KEEL_SEED=N|random and KEEL_RUNS=N: the cases of property tests; npm run test:deep looks at many more of everything`;
 const BROWSERS = 2;
+/** What takes longer than this hangs: nothing else ends a test that waits for ever. */
+const LONGEST_MS = 20 * 60_000;
 const totals = { passed: 0, failed: 0 };
 
 /**
@@ -30,6 +32,7 @@ function run(title, command, args, { env, quiet = false } = {}) {
       cwd: ROOT,
       env: { ...process.env, ...env },
       stdio: ['ignore', quiet ? 'ignore' : 'pipe', 'pipe'],
+      timeout: LONGEST_MS,
     });
     let output = '';
     const heard = (text) => {
@@ -62,7 +65,7 @@ const readJson = (file) => {
 /** Unit and server tests; a run without a report counts as failed. */
 async function jest(folder) {
   const report = join(folder, 'jest.json');
-  const args = ['jest', '--json', `--outputFile=${report}`, '--silent=false', '--maxWorkers=3'];
+  const args = ['jest', '--json', `--outputFile=${report}`, '--maxWorkers=4'];
   const status = await run('unit and server tests', 'npx', args, { quiet: true });
   const result = readJson(report);
   totals.passed += result?.numPassedTests ?? 0;

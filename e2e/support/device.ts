@@ -1,10 +1,14 @@
-/** A device that flies a steep turn from a lesson's card and sends it as it is flown, its clock a few seconds wrong. */
+/**
+ * A device that flies a steep turn from a lesson's card and sends it as it is flown, its clock a few seconds wrong.
+ * It is switched on shortly before the turn begins.
+ */
 import { randomUUID } from 'node:crypto';
 import { findAirplane, flyManeuver, type TargetCard, writeRecordingCsv } from '@keel/core';
 import type { APIRequestContext } from '@playwright/test';
 
 const ROWS = 5;
 const RATE_HZ = 10;
+const ON_FROM_S = 12;
 
 export interface FlyingDevice {
   flightId: string;
@@ -32,7 +36,10 @@ export async function flyDevice(
   const [header, ...all] = writeRecordingCsv(recording)
     .split('\n')
     .filter((line) => line && !line.startsWith('#'));
-  const rows = all.slice(0, forS * RATE_HZ);
+  const rows = all.slice(ON_FROM_S * RATE_HZ, (ON_FROM_S + forS) * RATE_HZ).map((line) => {
+    const [timeS, ...rest] = line.split(',');
+    return [(Number(timeS) - ON_FROM_S).toFixed(1), ...rest].join(',');
+  });
   const flightId = randomUUID();
   const headers = () => ({
     Authorization: `Bearer ${key}`,

@@ -210,4 +210,4 @@ test(`${KILLS} kills of server, recorder and database: every row once, in order`
   } finally {
     await after.destroy();
   }
-}, 600_000);
+});

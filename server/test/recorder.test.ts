@@ -108,7 +108,7 @@ test('kill −9, a server that is away, and a tenth of everything lost', async (
   expect(Math.abs(offset + 2500)).toBeLessThan(300);
   // What was acknowledged to its end is kept no longer.
   expect(readdirSync(folder)).toEqual([]);
-}, 180_000);
+});
 
 test('the twenty lines of shell in the documentation send a flight', async () => {
   const { port } = server.address() as AddressInfo;

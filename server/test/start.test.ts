@@ -82,4 +82,4 @@ test('after kill -9 of launcher, server or database it starts again; beside one 
   process.kill(postmaster(), 'SIGKILL');
   await ended();
   await start();
-}, 120_000);
+});
