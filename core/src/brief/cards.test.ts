@@ -249,6 +249,22 @@ describe('technique', () => {
     });
   });
 
+  test.each(rooms.flatMap(({ id, card: { heeds } }) => heeds.map((key) => [id, key])))(
+    '%s heeds %s in its words or numbers',
+    (id, key) => {
+      const room = requireRoom(id);
+      const { options } = CHOICES.find((choice) => choice.key === key)!;
+      const made = options.map(({ value }) =>
+        room.variants.map((variant) => {
+          const technique = { ...DEFAULT_TECHNIQUE, [key]: value } as Technique;
+          const { choices: _, ...rest } = card(id, { variant, technique });
+          return JSON.stringify(rest);
+        }),
+      );
+      expect(new Set(made.map(String)).size).toBe(options.length);
+    },
+  );
+
   test('a lesson’s own choices stand over the school’s; what it leaves out stays', () => {
     const school = techniqueSchema.parse({ steepTrim: 'both', slowBankDeg: 10 });
     expect(withOverrides(school, { slowBankDeg: 20, steepPower: undefined })).toMatchObject({
@@ -324,6 +340,13 @@ describe('what a card must not be briefed at, and what it says of its limits', (
     const step = of('power-off-stall').steps.find((words) => /heat/.test(words))!;
     expect(step.indexOf('heat')).toBeLessThan(step.indexOf('power'));
     expect(step.indexOf('power')).toBeLessThan(step.indexOf('flaps'));
+  });
+
+  test('an engine without a carburettor has no heat on any card', () => {
+    for (const id of MANEUVER_IDS) {
+      const { steps, cautions } = card(id, { airplane: findAirplane('ouzel-4')!, weightLb: 2600 });
+      expect([...steps, ...cautions].join(' ')).not.toMatch(/carburettor|heat off/i);
+    }
   });
 
   test('every card says why it is flown, and what is asked before any band stands on it', () => {

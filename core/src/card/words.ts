@@ -36,6 +36,18 @@ export function carburettorCaution(day: Day): string[] {
       ];
 }
 
+/** Whether the school changes the attitude first and lets the power follow. */
+export const pitchFirst = (day: Day): boolean => day.technique.changeOrder === 'pitch-power-trim';
+
+export const changeOrder = (day: Day): string =>
+  pitchFirst(day) ? 'pitch, power, trim' : 'power, pitch, trim';
+
+/** A step that begins with the heat, where the engine has one. */
+export const heatThen = (day: Day, step: string): string =>
+  day.airplane.engine?.carburettor === false
+    ? step[0].toUpperCase() + step.slice(1)
+    : `Carburettor heat as fitted, ${step}`;
+
 export const flapCaution = (day: Day, stage: number): string[] => {
   const flap = day.airplane.flaps[stage - 1];
   return flap ? [`Flaps ${flap.deg}°: never above ${speedWords(day, flap.vfeKias, true)}.`] : [];

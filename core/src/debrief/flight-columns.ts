@@ -22,7 +22,10 @@ export const FLIGHT_COLUMNS = [
   'stall_warn',
   'north_m',
   'east_m',
+  'map_inhg',
 ] as const;
+/** What a flight that was encoded before it named its columns has. */
+const UNNAMED = FLIGHT_COLUMNS.slice(0, 13);
 export type FlightColumn = (typeof FLIGHT_COLUMNS)[number];
 
 export interface FlightColumns {
@@ -71,6 +74,7 @@ export function flightColumns(track: Track): FlightColumns {
       stall_warn: of(track.other('stall_warn')),
       north_m: take((row) => place.northM[row]),
       east_m: take((row) => place.eastM[row]),
+      map_inhg: of(track.other('map_inhg')),
     },
   };
 }
@@ -107,31 +111,48 @@ function placesOf(track: Track): { northM: Float64Array; eastM: Float64Array; re
   return { northM, eastM, recorded: false };
 }
 
-const NOTES_LENGTH_BYTES = 4;
+const HEAD_LENGTH_BYTES = 4;
 
-/** Little-endian: the length of the notes, the notes as JSON padded to four bytes, then column after column. */
+interface Head {
+  columns: readonly FlightColumn[];
+  notes: string[];
+}
+
+/**
+ * Little-endian: the length of the head, the head as JSON padded to four bytes, then column after column.
+ * The head is `{ columns, notes }`, the columns' names in their order.
+ */
 export function encodeFlight({ rows, columns, notes }: FlightColumns): Uint8Array<ArrayBuffer> {
-  const json = new TextEncoder().encode(JSON.stringify(notes));
-  const lead = NOTES_LENGTH_BYTES + 4 * Math.ceil(json.length / 4);
+  const head: Head = { columns: FLIGHT_COLUMNS, notes };
+  const json = new TextEncoder().encode(JSON.stringify(head));
+  const lead = HEAD_LENGTH_BYTES + 4 * Math.ceil(json.length / 4);
   const bytes = new Uint8Array(lead + FLIGHT_COLUMNS.length * rows * 4);
   new DataView(bytes.buffer).setUint32(0, json.length, true);
-  bytes.set(json, NOTES_LENGTH_BYTES);
+  bytes.set(json, HEAD_LENGTH_BYTES);
   FLIGHT_COLUMNS.forEach((name, c) => {
     bytes.set(new Uint8Array(columns[name].buffer, columns[name].byteOffset, rows * 4), lead + c * rows * 4);
   });
   return bytes;
 }
 
-/** The other way round; the columns are views into the buffer, so nothing is copied. */
+/** The other way round; the columns are views into the buffer, so nothing is copied. What it does not have is NaN. */
 export function decodeFlight(buffer: ArrayBuffer): FlightColumns {
   const length = new DataView(buffer).getUint32(0, true);
-  const notes = JSON.parse(
-    new TextDecoder().decode(new Uint8Array(buffer, NOTES_LENGTH_BYTES, length)),
-  ) as string[];
-  const lead = NOTES_LENGTH_BYTES + 4 * Math.ceil(length / 4);
-  const rows = (buffer.byteLength - lead) / 4 / FLIGHT_COLUMNS.length;
+  const head = JSON.parse(new TextDecoder().decode(new Uint8Array(buffer, HEAD_LENGTH_BYTES, length))) as
+    | Head
+    | Head['notes'];
+  const { columns: names, notes } = Array.isArray(head) ? { columns: UNNAMED, notes: head } : head;
+  const lead = HEAD_LENGTH_BYTES + 4 * Math.ceil(length / 4);
+  const rows = (buffer.byteLength - lead) / 4 / names.length;
   const columns = Object.fromEntries(
-    FLIGHT_COLUMNS.map((name, c) => [name, new Float32Array(buffer, lead + c * rows * 4, rows)]),
+    FLIGHT_COLUMNS.map((name) => {
+      const place = names.indexOf(name);
+      const column =
+        place < 0
+          ? new Float32Array(rows).fill(Number.NaN)
+          : new Float32Array(buffer, lead + place * rows * 4, rows);
+      return [name, column];
+    }),
   ) as FlightColumns['columns'];
   return { rows, columns, notes };
 }

@@ -1,8 +1,9 @@
-/** Power of a power-on stall where only revolutions were recorded: through the airplane's own book, or not at all. */
+/** Power of a power-on stall where only revolutions or a manifold pressure were recorded: through the airplane's own book, or not at all. */
 
-import { fleet } from '../airplane/fleet.ts';
+import { findAirplane, fleet } from '../airplane/fleet.ts';
 import { airplaneSchema } from '../airplane/schema.ts';
 import { flyManeuver } from '../fly/fly.ts';
+import { percentOfManifold } from '../performance/engine.ts';
 import { performanceOf } from '../performance/fit.ts';
 import { percentOfRpm } from '../performance/level.ts';
 import type { Recording } from '../recording/columns/recording.ts';
@@ -13,21 +14,29 @@ import { scoreRecording } from './score-recording.ts';
 const standard = findStandard('faa-private')!;
 const airplane = fleet[0];
 
-test.each(fleet)('percent of power from revolutions is that of the book ($id)', (one) => {
+test.each(fleet)('percent of power from what is set is that of the book ($id)', (one) => {
   const model = performanceOf(one)!;
   for (const { pressureAltitudeFt, power, ktas, powerPct } of one.book!.cruise!) {
     const weightLb = one.maxWeightLb;
     // The book gives true airspeed: found here by the indicated speed that has it.
     const kiasOf = (tas: number) => tas * Math.sqrt((1 - 6.8756e-6 * pressureAltitudeFt) ** 4.2559);
-    const percent = percentOfRpm(model, power, kiasOf(ktas), { weightLb, pressureAltitudeFt });
+    const percent =
+      model.propeller.kind === 'constant-speed'
+        ? percentOfManifold(model.engine, power, pressureAltitudeFt)
+        : percentOfRpm(model, power, kiasOf(ktas), { weightLb, pressureAltitudeFt });
     expect(Math.abs(percent - powerPct!)).toBeLessThan(4);
   }
 });
 
-function named(habit: string, change: (recording: Recording) => Recording, own = airplane): string[] {
+function named(
+  habit: string,
+  change: (recording: Recording) => Recording,
+  own = airplane,
+  flown = airplane,
+): string[] {
   const { recording, card } = flyManeuver({
-    airplane,
-    weightLb: 2300,
+    airplane: flown,
+    weightLb: flown.maxWeightLb - 100,
     seed: 1,
     maneuver: 'power-on-stall',
     habit,
@@ -47,3 +56,15 @@ test('without a book nothing is said', () => {
 });
 test('with neither column nothing is said', () =>
   expect(named('none', (recording) => without(recording, 'power_pct', 'throttle', 'rpm'))).toEqual([]));
+
+describe('where a governor holds the turns', () => {
+  const ouzel = findAirplane('ouzel-4')!;
+  const manifoldOnly = (recording: Recording) => without(recording, 'power_pct', 'throttle');
+  const turnsOnly = (recording: Recording) => without(recording, 'power_pct', 'throttle', 'map_inhg');
+  test('too little power is named from the manifold pressure, enough is not', () => {
+    expect(named(LITTLE, manifoldOnly, ouzel, ouzel)).toContain(LITTLE);
+    expect(named('none', manifoldOnly, ouzel, ouzel)).toEqual([]);
+  });
+  test('revolutions tell nothing, and nothing is said', () =>
+    expect(named(LITTLE, turnsOnly, ouzel, ouzel)).not.toContain(LITTLE));
+});

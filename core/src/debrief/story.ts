@@ -99,8 +99,9 @@ function laneOf(
       return column('pitch_deg', 'deg', 1);
     case 'power':
       return (
-        column('rpm', 'rpm', 0) ??
+        // Where a governor holds the turns they tell nothing.
         column('map_inhg', 'inHg', 1) ??
+        column('rpm', 'rpm', 0) ??
         column('power_pct', '%', 0) ??
         column('throttle', '', 2)
       );

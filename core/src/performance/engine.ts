@@ -20,6 +20,12 @@ export const densityFactor = (sigma: number): number => (sigma - FRICTION_SHARE)
 export const fullPowerW = (engine: Engine, turns: number, sigma: number): number =>
   engine.ratedPowerW * densityFactor(sigma) * (turns / engine.ratedTurns);
 
+/** Percent of rated power at rated speed, for a manifold pressure in inHg: `manifoldOfPercent` the other way round. */
+export function percentOfManifold(engine: Engine, inHg: number, pressureAltitudeFt: number): number {
+  const [none, perThousand] = engine.manifold;
+  return (100 * (inHg - none + (perThousand * pressureAltitudeFt) / 1000)) / (SEA_LEVEL_INHG - none);
+}
+
 /** Manifold pressure, inHg, for a percent of rated power at rated speed. */
 export function manifoldOfPercent(engine: Engine, percent: number, pressureAltitudeFt: number): number {
   const [none, perThousand] = engine.manifold;

@@ -6,11 +6,11 @@ import { z } from 'zod';
 
 const DEFAULT_CHECKS = [
   'Altitude above the floor, and room below cloud and airspace',
-  'A field to glide to',
-  'Engine: temperatures and pressures, carburettor heat as needed',
+  'Position, and a field to glide to',
+  'Engine: mixture rich, pump on, propeller forward and carburettor heat as fitted; temperatures and pressures',
   'Fuel: enough, on the right tank',
   'Belts tight, nothing loose in the cabin',
-  'Lights on; call on the practice frequency',
+  'Lights on; call on the practice frequency: place, height, what you will do',
 ];
 
 export const techniqueSchema = z.strictObject({

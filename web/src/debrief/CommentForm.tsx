@@ -21,7 +21,8 @@ export function CommentForm(props: {
       <Button
         variant="default"
         disabled={!text.trim()}
-        onClick={async () => (await props.keep(text)) && setText('')}
+        // What was typed on meanwhile stays.
+        onClick={async () => (await props.keep(text)) && setText((now) => (now === text ? '' : now))}
       >
         {props.action}
       </Button>

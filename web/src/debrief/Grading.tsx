@@ -165,7 +165,10 @@ function Exceptions({
         <Button
           variant="default"
           disabled={!reason.trim()}
-          onClick={async () => (await addStatement({ kind: 'override', verdict, reason })) && setReason('')}
+          onClick={async () =>
+            (await addStatement({ kind: 'override', verdict, reason })) &&
+            setReason((now) => (now === reason ? '' : now))
+          }
         >
           Override
         </Button>

@@ -20,6 +20,7 @@ const LANES: FlightLane[] = [
   { column: 'alt_ft', name: 'Altitude', unit: 'ft', digits: 0 },
   { column: 'ias_kt', name: 'Airspeed', unit: 'kt', digits: 0 },
   { column: 'bank_deg', name: 'Bank', unit: '°', digits: 0 },
+  { column: 'map_inhg', name: 'Power', unit: 'inHg', digits: 1 },
   { column: 'rpm', name: 'Power', unit: 'rpm', digits: 0 },
 ];
 export const LEFT = 96;
@@ -33,8 +34,11 @@ const PIXELS_A_PAIR = 2;
 const LANE_SHARE = 0.88;
 
 /** The lanes of what was recorded at all. */
-export const lanesOf = (flight: FlightColumns): FlightLane[] =>
-  LANES.filter(({ column }) => flight.columns[column].some((v) => !Number.isNaN(v)));
+export const lanesOf = (flight: FlightColumns): FlightLane[] => {
+  const recorded = LANES.filter(({ column }) => flight.columns[column].some((v) => !Number.isNaN(v)));
+  // Power by the first column that tells it: where there is a manifold pressure a governor holds the turns.
+  return recorded.filter(({ name }, i) => recorded.findIndex((other) => other.name === name) === i);
+};
 
 const RESTS_MS = 140;
 /** Over all that is drawn, of which a half is in view. */

@@ -106,8 +106,10 @@ function BankAndBall({ bankDeg, lateralG }: { bankDeg: number; lateralG: number 
 /** What the panel shows; NaN where it was not recorded. */
 export type PanelReading = Pick<
   Reading,
-  'ias_kt' | 'pitch_deg' | 'bank_deg' | 'alt_ft' | 'lat_g' | 'hdg_deg' | 'vs_fpm' | 'rpm'
+  'ias_kt' | 'pitch_deg' | 'bank_deg' | 'alt_ft' | 'lat_g' | 'hdg_deg' | 'vs_fpm' | 'rpm' | 'map_inhg'
 >;
+/** Beyond what the air gives an engine without a supercharger. */
+const MOST_INHG = 32;
 
 export interface PanelProps {
   reading: PanelReading;
@@ -153,12 +155,22 @@ export function Panel({ reading, speedUnit, airspeed, altitude, fastestKias, mos
         text={numberText(Math.round(reading.vs_fpm / 50) * 50)}
         scale={{ low: -1500, high: 1500 }}
       />
-      <Dial
-        label="power, rpm"
-        value={reading.rpm}
-        text={numberText(Math.round(reading.rpm / 10) * 10)}
-        scale={{ low: 0, high: mostRpm * 1.08 }}
-      />
+      {Number.isNaN(reading.map_inhg) ? (
+        <Dial
+          label="power, rpm"
+          value={reading.rpm}
+          text={numberText(Math.round(reading.rpm / 10) * 10)}
+          scale={{ low: 0, high: mostRpm * 1.08 }}
+        />
+      ) : (
+        // A governor holds the turns: the throttle is read here.
+        <Dial
+          label="power, inHg"
+          value={reading.map_inhg}
+          text={numberText(reading.map_inhg, 1)}
+          scale={{ low: 0, high: MOST_INHG }}
+        />
+      )}
     </section>
   );
 }

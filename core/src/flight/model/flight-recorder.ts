@@ -21,6 +21,7 @@ const SENSORS: Record<keyof Reading, { digits: number; noise: number }> = {
   gs_kt: { digits: 1, noise: 0.2 },
   trk_deg: { digits: 1, noise: 0.2 },
   rpm: { digits: 0, noise: 4 },
+  map_inhg: { digits: 1, noise: 0.05 },
   power_pct: { digits: 0, noise: 0.3 },
   flaps_deg: { digits: 0, noise: 0 },
   stall_warn: { digits: 0, noise: 0 },
@@ -59,7 +60,7 @@ export function flightRecorder(options: RecorderOptions = {}): FlightRecorder {
   const { rateHz = 10, noise = true, seed = 1, channels = 'full', origin } = options;
   // A stream of its own: noise must not change what is flown.
   const random = seededRandom(seed ^ 0x5eed);
-  const names = channels === 'position' ? NAMES.filter((name) => POSITION.includes(name)) : NAMES;
+  let names = channels === 'position' ? NAMES.filter((name) => POSITION.includes(name)) : NAMES;
   const rows: number[][] = [];
   let nextS = 0;
   return {
@@ -68,6 +69,8 @@ export function flightRecorder(options: RecorderOptions = {}): FlightRecorder {
       if (rows.length > 0 && timeS < nextS - STEP_S / 2) return;
       nextS = (rows.length === 0 ? timeS : nextS) + 1 / rateHz;
       const reading = readInstruments(flight, origin);
+      // An instrument that the airplane does not have is no column.
+      if (rows.length === 0) names = names.filter((name) => !Number.isNaN(reading[name]));
       rows.push([timeS, ...names.map((name) => sensed(name, reading[name], noise ? random : undefined))]);
     },
     recording(header) {

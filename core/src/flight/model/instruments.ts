@@ -6,6 +6,7 @@ import { FT_TO_M, KT_TO_MPS } from '../../units/convert.ts';
 import { clamp } from '../../units/numbers.ts';
 import { iasOfTas } from './air-data.ts';
 import { type Flight, groundVelocity } from './flight.ts';
+import { hasManifoldGauge, manifoldInHg } from './powerplant.ts';
 import { attitude } from './state.ts';
 
 /** Where the demo's training area lies. Magnetic and true north agree there. */
@@ -18,8 +19,8 @@ export const TRAINING_AREA: Origin = { latDeg: 54.62, lonDeg: -2.91 };
 const EARTH_RADIUS_M = 6_371_000;
 const LONGEST_G = 9;
 
-/** Everything that the flight model knows of, in the channels' units. */
-export type Reading = Record<Exclude<ChannelName, 'map_inhg'>, number>;
+/** Everything that the flight model knows of, in the channels' units; NaN where the airplane has no such instrument. */
+export type Reading = Record<ChannelName, number>;
 
 /** The wing's angle at the leading edge, where the warner's vane is, passes the flap position's. */
 export const warningSounds = ({ motion }: Flight): boolean =>
@@ -55,6 +56,9 @@ export function readInstruments(flight: Flight, origin: Origin = TRAINING_AREA):
     gs_kt: Math.hypot(north, east) / KT_TO_MPS,
     trk_deg: wrap360(degrees(Math.atan2(east, north))),
     rpm: state.turns * 60 * engine.gearRatio,
+    map_inhg: hasManifoldGauge(airframe)
+      ? manifoldInHg(airframe, motion.power.shaftPowerW, altitudeFt)
+      : Number.NaN,
     power_pct: (100 * motion.power.shaftPowerW) / engine.ratedPowerW,
     flaps_deg: state.flapsDeg,
     stall_warn: warningSounds(flight) ? 1 : 0,

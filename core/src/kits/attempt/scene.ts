@@ -156,8 +156,9 @@ function powerShare(track: Track): (row: number) => number {
   const most = largest(turns);
   let least = most;
   for (const value of turns) if (value > 0 && value < least) least = value;
+  if (most - least < (SCENE.powerRangePct / 100) * most) return () => Number.NaN;
   // Idle to full; a propeller that takes the cube of its turns would hide what the lever did.
-  return (row) => (most > least ? (turns[row] - least) / (most - least) : Number.NaN);
+  return (row) => (turns[row] - least) / (most - least);
 }
 
 /** The lever itself where it was recorded: an engine takes its time to follow. */

@@ -37,6 +37,11 @@ export const SCENE = figures('scene', {
   floorGraceFt: [5, 'ft', 'distance below the floor that is finer than an altimeter can be read'],
   onGroundKt: [30, 'kt', 'speed below which an airplane stands or rolls'],
   stoodS: [15, 's', 'time that it stands before its altitude is taken for the ground'],
+  powerRangePct: [
+    10,
+    '%',
+    'range of revolutions or manifold pressure in a flight below which they tell no power: a governor holds them',
+  ],
   nearCruiseKt: [10, 'kt', 'distance below the fastest moment that still belongs to the speed it came from'],
 });
 

@@ -1,4 +1,6 @@
 /** The power that a power-on stall was flown with. */
+
+import { percentOfManifold } from '../../performance/engine.ts';
 import { performanceOf } from '../../performance/fit.ts';
 import { percentOfRpm } from '../../performance/level.ts';
 import type { Evidence } from '../../scoring/requirement.ts';
@@ -16,7 +18,10 @@ export interface PowerUsed {
   error: number;
 }
 
-/** Percent of rated in the seconds before the first sign: as recorded, else from revolutions through the airplane's book. */
+/**
+ * Percent of rated in the seconds before the first sign: as recorded, else from manifold pressure or revolutions through
+ * the airplane's book.
+ */
 export function percentBeforeSign(c: Case): PowerUsed | undefined {
   const event = eventOf(c);
   if (!event) return undefined;
@@ -27,15 +32,19 @@ export function percentBeforeSign(c: Case): PowerUsed | undefined {
   const recorded = track.other('power_pct')?.values;
   // The most of it: an engine still coming up is not what was set, and the recovery's power comes after the sign.
   if (recorded) return { percent: recorded[extremes(recorded, rows).high], error: 1 };
-  const rpm = track.other('rpm')?.values;
-  const model = rpm && context.airplane && performanceOf(context.airplane);
-  if (!rpm || !model || model.from.shaftPower === 'estimated') return undefined;
-  const percents = Array.from({ length: rows.to - rows.from }, (_, k) =>
-    percentOfRpm(model, rpm[rows.from + k], track.airspeedKt.values[rows.from + k], {
-      weightLb: context.weightLb ?? model.airplane.maxWeightLb,
-      pressureAltitudeFt: track.altitudeFt.values[rows.from + k],
-    }),
-  );
+  const model = context.airplane && performanceOf(context.airplane);
+  if (!model || model.from.shaftPower === 'estimated') return undefined;
+  const governed = model.propeller.kind === 'constant-speed';
+  const set = track.other(governed ? 'map_inhg' : 'rpm')?.values;
+  if (!set) return undefined;
+  const percents = Array.from({ length: rows.to - rows.from }, (_, k) => {
+    const row = rows.from + k;
+    const pressureAltitudeFt = track.altitudeFt.values[row];
+    const weightLb = context.weightLb ?? model.airplane.maxWeightLb;
+    return governed
+      ? percentOfManifold(model.engine, set[row], pressureAltitudeFt)
+      : percentOfRpm(model, set[row], track.airspeedKt.values[row], { weightLb, pressureAltitudeFt });
+  });
   return { percent: Math.max(...percents), error: RECOVERY.revolutionsErrorPct };
 }
 

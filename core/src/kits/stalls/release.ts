@@ -114,7 +114,17 @@ function climbShare(c: Case, rows: Rows, pick: (values: Float64Array) => number)
       says: `${numberText(pick(percent))} % of power`,
     };
   }
-  const rpm = track.other('rpm')?.values;
+  const manifold = track.other('map_inhg')?.values;
+  if (manifold && climb) {
+    const [most, full] = [pick(manifold), meanOf(manifold, climb)];
+    return {
+      share: (most - RECOVERY.noPowerInHg) / (full - RECOVERY.noPowerInHg),
+      enough: limits.climbPower,
+      tooLittle: limits.climbPower,
+      says: `${numberText(most, 1)} inHg of the ${numberText(full, 1)} of this flight’s climb`,
+    };
+  }
+  const rpm = turnsOf(c);
   const full = rpm && (climb ? meanOf(rpm, climb) : fullThrottleRpm(c, rows));
   if (!rpm || !full) return undefined;
   const most = pick(rpm);
@@ -124,6 +134,12 @@ function climbShare(c: Case, rows: Rows, pick: (values: Float64Array) => number)
     tooLittle: limits.leastRpmShare,
     says: `${numberText(most)} rpm of the ${numberText(full)} of full throttle`,
   };
+}
+
+/** Engine speed where it tells power: a governor holds it whatever the throttle does. */
+function turnsOf({ track, context }: Case): Float64Array | undefined {
+  const governed = track.other('map_inhg') || context.airplane?.propeller?.kind === 'constant-speed';
+  return governed ? undefined : track.other('rpm')?.values;
 }
 
 const meanOf = (values: Float64Array, rows: Rows): number => medianOver(values, rows);
@@ -181,8 +197,7 @@ export function recoveredWithPower(c: Case): Evidence {
 
 /** Revolutions before the first sign against full throttle, where no book gives the percentage. */
 export function shareBeforeSign(c: Case, rows: Rows): Share | undefined {
-  const { track } = c;
-  const rpm = track.other('rpm')?.values;
+  const rpm = turnsOf(c);
   const climb = climbOfFlight(c);
   if (!rpm || !climb) return undefined;
   const limits = limitsOf(c.context, STALL_LIMITS);

@@ -2,7 +2,7 @@
 
 import { atWeightKias, speedWords } from '../../card/day.ts';
 import { bookSpeed, climbAt, figure, fullThrottle } from '../../card/figures.ts';
-import { steadyEntry, vaCaution } from '../../card/words.ts';
+import { pitchFirst, steadyEntry, vaCaution } from '../../card/words.ts';
 import type { Card } from '../../kits/attempt/room.ts';
 import { levelOffPicture } from '../../kits/straight/level-off.ts';
 import { roundTo } from '../../units/numbers.ts';
@@ -40,7 +40,7 @@ export const climbCard: Card = {
       ...(climb && { levelOff: { fromFpm: climb.fpm, leadFt: lead } }),
       steps: [
         steadyEntry(day, null),
-        `Nose up, full power, right rudder; trim for ${speed.kias === null ? 'climb speed' : speedWords(day, speed.kias)}`,
+        `${pitchFirst(day) ? 'Nose up, full power, right rudder' : 'Full power and right rudder, the nose up with it'}; trim for ${speed.kias === null ? 'climb speed' : speedWords(day, speed.kias)}`,
         'Speed by pitch: a degree or two, and wait',
         'Every 500 ft lower the nose or turn a little, and look',
         `Begin to level off ${lead} ft before: nose down, let the speed build, power back to cruise, trim`,

@@ -2,7 +2,7 @@
 
 import { atWeightKias, speedWords } from '../../card/day.ts';
 import { bookSpeed, climbAt, figure, fullThrottle } from '../../card/figures.ts';
-import { steadyEntry } from '../../card/words.ts';
+import { pitchFirst, steadyEntry } from '../../card/words.ts';
 import type { Card } from '../../kits/attempt/room.ts';
 import { CLIMBING_BANK_DEG, STALL_IN_A_TURN } from '../../kits/turns/card.ts';
 import { turnPicture } from '../../kits/turns/picture.ts';
@@ -10,7 +10,7 @@ import { rollOutLeadDeg } from '../../mechanics/turning.ts';
 
 export const climbingTurnCard: Card = {
   purpose: 'The turn after takeoff: low, slow and nose high, where the overbank and the stall are nearest.',
-  heeds: [],
+  heeds: ['changeOrder'],
   turnsByHeading: true,
   lossFt: 100,
   gainFt: 700,
@@ -41,7 +41,7 @@ export const climbingTurnCard: Card = {
         : [],
       steps: [
         steadyEntry(day, null),
-        `Climb first: nose up, full power, trim for ${speed.kias === null ? 'climb speed' : speedWords(day, speed.kias)}, right rudder`,
+        `Climb first: ${pitchFirst(day) ? 'nose up, full power' : 'full power, the nose up with it'}, trim for ${speed.kias === null ? 'climb speed' : speedWords(day, speed.kias)}, right rudder`,
         `Then roll to ${bankDeg}°; speed by pitch, the power stays`,
         'The outer wing lifts more in a climb: hold off the bank with a little opposite aileron',
         'Left and right ask for different rudder; watch the ball',

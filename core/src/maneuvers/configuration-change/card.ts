@@ -3,7 +3,7 @@
 import { atWeightKias, powerFor, powerWords, stallKias } from '../../card/day.ts';
 import { bookSpeed, powerOf } from '../../card/figures.ts';
 import { flapSchedule } from '../../card/flap-schedule.ts';
-import { flapCaution, steadyEntry, vaCaution } from '../../card/words.ts';
+import { changeOrder, flapCaution, steadyEntry, vaCaution } from '../../card/words.ts';
 import type { Card } from '../../kits/attempt/room.ts';
 import { tradePicture } from '../../kits/straight/trade.ts';
 
@@ -32,7 +32,7 @@ export const configurationChangeCard: Card = {
       flaps: flapSchedule(day, stages, speed.kias ?? stallKias(day) + 15),
       steps: [
         steadyEntry(day, speed.kias),
-        'Power up: the nose wants up; push, then trim down. Power back: hold, then trim up',
+        `Change the speed by ${changeOrder(day)}. Power up: the nose wants up; push, then trim down. Power back: hold, then trim up`,
         last
           ? 'Flaps one stage at a time: the airplane rises; hold the nose, then power for the drag, then trim'
           : 'This airplane has no flaps: change the power in steps instead',

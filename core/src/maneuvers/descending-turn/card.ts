@@ -2,7 +2,7 @@
 
 import { atWeightKias, powerFor, powerWords } from '../../card/day.ts';
 import { bookSpeed, figure, powerOf } from '../../card/figures.ts';
-import { steadyEntry, vaCaution } from '../../card/words.ts';
+import { carburettorCaution, heatThen, pitchFirst, steadyEntry, vaCaution } from '../../card/words.ts';
 import type { Card } from '../../kits/attempt/room.ts';
 import { CLIMBING_BANK_DEG, STALL_IN_A_TURN } from '../../kits/turns/card.ts';
 import { turnPicture } from '../../kits/turns/picture.ts';
@@ -12,7 +12,7 @@ const DESCENT_FPM = 400;
 
 export const descendingTurnCard: Card = {
   purpose: 'From base to final: where speed, bank and height are spent at the same time.',
-  heeds: [],
+  heeds: ['changeOrder'],
   turnsByHeading: true,
   lossFt: 700,
   gainFt: 100,
@@ -38,7 +38,12 @@ export const descendingTurnCard: Card = {
       figures: [figure('Descend at', DESCENT_FPM, 'ft/min', 'powered; gliding, speed by pitch alone')],
       steps: [
         steadyEntry(day, null),
-        `Carburettor heat, then ${powerWords(day, descending?.value)}; nose down for ${DESCENT_FPM} ft/min, trim`,
+        heatThen(
+          day,
+          pitchFirst(day)
+            ? `nose down for ${DESCENT_FPM} ft/min, ${powerWords(day, descending?.value)} with it, trim`
+            : `${powerWords(day, descending?.value)}; nose down for ${DESCENT_FPM} ft/min, trim`,
+        ),
         `Roll to ${bankDeg}°; speed by pitch, rate by power`,
         'The inner wing lifts more in a descent: hold the bank in with aileron',
         'Then gliding, power idle, the same speed; then with flaps, steeper at the same speed',
@@ -52,7 +57,8 @@ export const descendingTurnCard: Card = {
       cautions: [
         vaCaution(day),
         STALL_IN_A_TURN,
-        'Carburettor ice forms at low power in damp air: heat on before the power comes back, and clear the engine every 500 ft in a glide.',
+        ...carburettorCaution(day),
+        'Clear the engine every 500 ft in a glide.',
       ],
     };
   },

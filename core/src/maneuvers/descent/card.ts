@@ -2,7 +2,7 @@
 
 import { powerFor, powerWords } from '../../card/day.ts';
 import { figure, powerOf, practiceSpeed } from '../../card/figures.ts';
-import { steadyEntry, vaCaution } from '../../card/words.ts';
+import { carburettorCaution, heatThen, pitchFirst, steadyEntry, vaCaution } from '../../card/words.ts';
 import type { Card } from '../../kits/attempt/room.ts';
 import { levelOffPicture } from '../../kits/straight/level-off.ts';
 
@@ -37,7 +37,12 @@ export const descentCard: Card = {
       levelOff: { fromFpm: -CRUISE_DESCENT_FPM, leadFt: LEAD_FT },
       steps: [
         steadyEntry(day, null),
-        `Carburettor heat as needed, then ${powerWords(day, descending?.value)}: the nose goes down by itself; hold the speed, trim`,
+        heatThen(
+          day,
+          pitchFirst(day)
+            ? `nose down a little, then ${powerWords(day, descending?.value)} so that the speed stays; trim`
+            : `${powerWords(day, descending?.value)}: the nose goes down by itself; hold the speed, trim`,
+        ),
         'Rate by power, speed by pitch: change one, wait, then the other',
         'Then gliding: power idle, best glide speed, trim; feel the difference in attitude',
         `Begin to level off ${LEAD_FT} ft before: power to cruise, nose up with it, trim`,
@@ -47,10 +52,7 @@ export const descentCard: Card = {
         'Levelling off with pitch alone: the speed decays',
         'No clearing of the engine in a long glide',
       ],
-      cautions: [
-        vaCaution(day),
-        'Carburettor ice forms at low power in damp air: heat on before the power comes back.',
-      ],
+      cautions: [vaCaution(day), ...carburettorCaution(day)],
     };
   },
 };

@@ -12,7 +12,15 @@ import {
 import { bookSpeed, figure, powerOf } from '../../card/figures.ts';
 import { flapSchedule } from '../../card/flap-schedule.ts';
 import type { Flown } from '../../card/flown.ts';
-import { carburettorCaution, flapCaution, NOT_ALONE, SPIN_RECOVERY, steadyEntry } from '../../card/words.ts';
+import {
+  carburettorCaution,
+  flapCaution,
+  heatThen,
+  NOT_ALONE,
+  pitchFirst,
+  SPIN_RECOVERY,
+  steadyEntry,
+} from '../../card/words.ts';
 import type { Card } from '../../kits/attempt/room.ts';
 import {
   depthStep,
@@ -30,7 +38,7 @@ const SLOWING_SHARE = 0.85;
 
 export const powerOffStallCard: Card = {
   purpose: 'The stall from final approach: known by its signs, so that it is left before it happens.',
-  heeds: ['stallDepth', 'stallRecovery', 'recoveryTrim', 'flapRetraction'],
+  heeds: ['stallDepth', 'stallRecovery', 'recoveryTrim', 'flapRetraction', 'changeOrder'],
   ownFigures: ['stall-speed', 'stall-loss'],
   lossFt: 400,
   gainFt: 200,
@@ -68,7 +76,10 @@ export const powerOffStallCard: Card = {
       ],
       steps: [
         steadyEntry(day, null),
-        `Carburettor heat as fitted, then power back${slowing}; flaps for landing, each stage below its limit`,
+        heatThen(
+          day,
+          `${pitchFirst(day) ? `hold level with the nose, power back${slowing}` : `power back${slowing}, then the nose holds level`}; flaps for landing, each stage below its limit`,
+        ),
         `Power to ${powerWords(day, descent?.value)}: a steady descent, ${APPROACH_FPM} ft/min at ${speed.kias === null ? 'approach speed' : speedWords(day, speed.kias)}, as on final`,
         bankDeg > 0
           ? `Bank ${bankDeg}°, not beyond 20; power idle, then raise the nose`

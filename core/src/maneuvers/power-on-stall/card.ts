@@ -12,7 +12,7 @@ import {
 } from '../../card/day.ts';
 import { bookSpeed, figure, powerOf } from '../../card/figures.ts';
 import type { Flown } from '../../card/flown.ts';
-import { flapCaution, NOT_ALONE, SPIN_RECOVERY, steadyEntry } from '../../card/words.ts';
+import { changeOrder, flapCaution, NOT_ALONE, SPIN_RECOVERY, steadyEntry } from '../../card/words.ts';
 import type { Card } from '../../kits/attempt/room.ts';
 import {
   depthStep,
@@ -27,7 +27,7 @@ import { settingForPercent } from '../../performance/level.ts';
 
 export const powerOnStallCard: Card = {
   purpose: 'The stall after takeoff or in a go-around: nose high, full power, and a wing that wants to drop.',
-  heeds: ['stallDepth', 'powerOnPct', 'stallRecovery', 'recoveryTrim'],
+  heeds: ['stallDepth', 'powerOnPct', 'stallRecovery', 'recoveryTrim', 'changeOrder'],
   ownFigures: ['stall-speed', 'stall-loss'],
   lossFt: 300,
   gainFt: 400,
@@ -73,7 +73,7 @@ export const powerOnStallCard: Card = {
       ],
       steps: [
         steadyEntry(day, null),
-        `${stage > 0 ? `Flaps ${airplane.flaps[stage - 1].deg}° for takeoff; slow` : 'Slow'} to ${speed.kias === null ? 'lift-off speed' : speedWords(day, speed.kias)}, level, power back`,
+        `${stage > 0 ? `Flaps ${airplane.flaps[stage - 1].deg}° for takeoff; slow` : 'Slow'} to ${speed.kias === null ? 'lift-off speed' : speedWords(day, speed.kias)}, level: ${changeOrder(day)}`,
         `Power up to ${powerWords(day, power?.maneuverRpm)}, ${percent}; with it raise the nose steadily, to 20° and not beyond 30`,
         bankDeg > 0
           ? `Bank ${bankDeg}°, not beyond 20; a lot of right rudder, ball centred`

@@ -1,7 +1,7 @@
 /** The card of slipping descent turns. */
 import { atWeightKias, circumstance, speedWords, tasKtOf } from '../../card/day.ts';
 import { bookSpeed, figure } from '../../card/figures.ts';
-import { carburettorCaution, steadyEntry } from '../../card/words.ts';
+import { carburettorCaution, heatThen, steadyEntry } from '../../card/words.ts';
 import type { Card } from '../../kits/attempt/room.ts';
 import { turnPicture } from '../../kits/turns/picture.ts';
 import { rollOutLeadDeg } from '../../mechanics/turning.ts';
@@ -53,7 +53,7 @@ export const slippingDescentTurnCard: Card = {
       ],
       steps: [
         steadyEntry(day, null),
-        `Power idle, carburettor heat as fitted: a glide at ${kias}, trimmed`,
+        heatThen(day, `power idle: a glide at ${kias}, trimmed`),
         `Look below and into the turn, then roll to ${bankDeg}°`,
         'Then rudder the other way, smoothly, until the nose no longer swings into the turn; bank stays with aileron',
         'Nose a little lower: the speed is held by the picture, since the needle may be wrong in a slip',

@@ -12,7 +12,14 @@ import {
 import { climbAt, figure, powerOf, roundWindow } from '../../card/figures.ts';
 import { flapSchedule } from '../../card/flap-schedule.ts';
 import type { Flown, SpeedChoice } from '../../card/flown.ts';
-import { carburettorCaution, flapCaution, SPIN_RECOVERY, steadyEntry } from '../../card/words.ts';
+import {
+  carburettorCaution,
+  flapCaution,
+  heatThen,
+  pitchFirst,
+  SPIN_RECOVERY,
+  steadyEntry,
+} from '../../card/words.ts';
 import type { Card } from '../../kits/attempt/room.ts';
 import { loadFactor } from '../../mechanics/turning.ts';
 import { leastPowerKias } from '../../performance/level.ts';
@@ -27,7 +34,7 @@ const BAND_KT = 10;
 
 export const slowFlightCard: Card = {
   purpose: 'The flare, and the go-around from it: how the airplane feels when it nearly does not fly.',
-  heeds: ['slowSpeed', 'slowFlaps', 'slowBankDeg', 'recoveryTrim', 'flapRetraction'],
+  heeds: ['slowSpeed', 'slowFlaps', 'slowBankDeg', 'recoveryTrim', 'flapRetraction', 'changeOrder'],
   ownFigures: ['stall-speed', 'stall-loss'],
   bankIsLimit: true,
   lossFt: 200,
@@ -130,7 +137,12 @@ function fly(day: Day): Flown {
     ],
     steps: [
       steadyEntry(day, null),
-      `Carburettor heat as fitted, power back; raise the nose as the speed goes, altitude stays`,
+      heatThen(
+        day,
+        pitchFirst(day)
+          ? 'hold the altitude with the nose, power back with it, trim as the speed goes'
+          : 'power back; raise the nose as the speed goes, altitude stays; trim',
+      ),
       ...(stage === 0
         ? []
         : technique.slowFlaps === 'stages'
@@ -145,7 +157,7 @@ function fly(day: Day): Flown {
       'It is quieter, the nose high, the controls slack, the view ahead gone: the horizon along the side window tells the wings',
       `Turns at ${bankDeg}° at most, a little power in, roll out ${Math.max(5, Math.round(bankDeg / 2))} to ${bankDeg}° early`,
       'Climb and descend with power alone; the speed stays',
-      `Recover: full power, nose down to hold altitude, heat off${stage > 0 ? `, flaps up a stage at a time ${technique.flapRetraction === 'by-speed' ? 'as the speed builds' : 'with a climb showing'}` : ''}, ${technique.recoveryTrim === 'during' ? 'trimming as you go' : 'then trim'}, cruise power last`,
+      `Recover: full power, nose down to hold altitude${airplane.engine?.carburettor === false ? '' : ', heat off'}${stage > 0 ? `, flaps up a stage at a time ${technique.flapRetraction === 'by-speed' ? 'as the speed builds' : 'with a climb showing'}` : ''}, ${technique.recoveryTrim === 'during' ? 'trimming as you go' : 'then trim'}, cruise power last`,
     ],
     usualFaults: [
       'Sinking because the power comes late',

@@ -213,6 +213,9 @@ const speedAboveVa: Check = (c) => {
 
 /** The channel that tells power, with what counts as steady and as a reversal. */
 function powerOf({ track, attempt, limits }: SteepCase) {
+  // Where a governor holds the turns they tell nothing.
+  const map = track.other('map_inhg');
+  if (map) return { values: map.values, swing: limits.powerReversalInHg, unit: 'inHg', digits: 1 };
   const rpm = track.other('rpm');
   if (rpm) {
     const level = valueAt(track.timeS, rpm.values, attempt.startS);
@@ -223,8 +226,6 @@ function powerOf({ track, attempt, limits }: SteepCase) {
     );
     return { values: rpm.values, swing, unit: 'rpm', digits: 0 };
   }
-  const map = track.other('map_inhg');
-  if (map) return { values: map.values, swing: limits.powerReversalInHg, unit: 'inHg', digits: 1 };
   const percent = track.other('power_pct');
   if (percent) return { values: percent.values, swing: limits.powerReversalPct, unit: '%', digits: 0 };
   const throttle = track.other('throttle');

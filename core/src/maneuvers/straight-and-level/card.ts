@@ -3,7 +3,7 @@
 import type { TargetCard } from '../../card/card.ts';
 import { circumstance, type Day, powerFor, powerWords, speedWords, warningKias } from '../../card/day.ts';
 import { figure, NO_POWER, powerOf, practiceSpeed } from '../../card/figures.ts';
-import { steadyEntry, vaCaution } from '../../card/words.ts';
+import { changeOrder, steadyEntry, vaCaution } from '../../card/words.ts';
 import type { Card } from '../../kits/attempt/room.ts';
 import { tradePicture } from '../../kits/straight/trade.ts';
 import { leastPowerKias, pitchChangeDeg } from '../../performance/level.ts';
@@ -84,6 +84,3 @@ function backSide(day: Day) {
     { from: model?.from.shaftPower },
   );
 }
-
-const changeOrder = (day: Day): string =>
-  day.technique.changeOrder === 'pitch-power-trim' ? 'pitch, power, trim' : 'power, pitch, trim';
