@@ -13,6 +13,7 @@ import { cardText } from './lib/card-text.ts';
 import {
   airplaneFrom,
   type Command,
+  configurationFrom,
   jsonOf,
   numberFrom,
   parseOptions,
@@ -20,7 +21,7 @@ import {
   standardFrom,
 } from './lib/cli.ts';
 
-const USAGE = `npm run -s brief -- --maneuver ID --airplane ID|FILE.json [--variant V] [--weight-lb N] [--ground-ft N]
+const USAGE = `npm run -s brief -- --maneuver ID --airplane ID|FILE.json [--variant V] [--configuration C] [--weight-lb N] [--ground-ft N]
   [--pressure-alt-ft N] [--oat-c N] [--heading N] [--technique FILE.json] [--standard ID] [--format text|json]
   [--airspeed N] [--bank N] [--cloud-base-ft N] [--airspace-base-ft N]`;
 
@@ -42,6 +43,7 @@ export const brief: Command = (args) => {
   const { values, positionals } = parseOptions(args, {
     maneuver: text,
     variant: text,
+    configuration: text,
     airplane: text,
     technique: text,
     standard: { type: 'string', default: DEFAULT_STANDARD_ID },
@@ -64,6 +66,7 @@ export const brief: Command = (args) => {
   const input: CardInput = {
     maneuver: values.maneuver,
     variant: values.variant,
+    configuration: configurationFrom(values.configuration),
     airplane: airplaneFrom(values.airplane),
     standard: standardFrom(values.standard),
     schoolStandard: findStandard(SCHOOL_STANDARD_ID),

@@ -17,9 +17,17 @@ import {
   type Weather,
   writeRecordingCsv,
 } from '@keel/core';
-import { airplaneFrom, bytesOf, type Command, numberFrom, parseOptions, Refusal } from './lib/cli.ts';
+import {
+  airplaneFrom,
+  bytesOf,
+  type Command,
+  configurationFrom,
+  numberFrom,
+  parseOptions,
+  Refusal,
+} from './lib/cli.ts';
 
-const USAGE = `npm run -s fly -- --maneuver ID [--variant V] [--habit FINDING_ID|none] [--seed N] [--airplane ID]
+const USAGE = `npm run -s fly -- --maneuver ID [--variant V] [--configuration C] [--habit FINDING_ID|none] [--seed N] [--airplane ID]
   [--weight-lb N] [--rate HZ] [--wind DIR/KT] [--turbulence none|light|moderate] [--channels full|position] [--out FILE.csv]
 npm run -s fly -- --lesson TEMPLATE [--apron] [--cards FILE.json] [--seed N] [--airplane ID] [--out FILE.csv] …
 npm run -s fly -- --controls FILE.csv [--start altFt=4500,ias=95,hdg=360] [--airplane ID] [--out FILE.csv] …`;
@@ -31,6 +39,7 @@ export const fly: Command = (args) => {
   const { values, positionals } = parseOptions(args, {
     maneuver: text,
     variant: text,
+    configuration: text,
     habit: { ...text, default: 'none' },
     seed: text,
     airplane: { ...text, default: DEMO_AIRPLANE },
@@ -95,7 +104,8 @@ export const fly: Command = (args) => {
         }),
       );
     const { maneuver = '', variant, habit } = values;
-    return flyManeuver({ ...common, maneuver, variant, habit, recorder }).recording;
+    const configuration = configurationFrom(values.configuration);
+    return flyManeuver({ ...common, maneuver, variant, configuration, habit, recorder }).recording;
   }
 };
 

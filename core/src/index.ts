@@ -18,6 +18,7 @@ export * from './brief/templates.ts';
 export * from './card/card.ts';
 export * from './card/day.ts';
 export * from './card/flown.ts';
+export * from './card/flown-words.ts';
 export * from './card/ladder.ts';
 export * from './card/own-figures.ts';
 export * from './card/picture.ts';

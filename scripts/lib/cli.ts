@@ -4,6 +4,8 @@ import { type ParseArgsConfig, parseArgs } from 'node:util';
 import {
   type Airplane,
   airplaneSchema,
+  CONFIGURATIONS,
+  type Configuration,
   decodeText,
   findAirplane,
   findStandard,
@@ -83,6 +85,14 @@ export function numberFrom(
     throw new Refusal(`--${name} ${value}: a number from ${min} to ${max} was expected`);
   }
   return number;
+}
+
+/** Flaps up, for takeoff, or all of them; whether the maneuver leaves the choice is its card's to say. */
+export function configurationFrom(value: string | undefined): Configuration | undefined {
+  const known = CONFIGURATIONS.find((one) => one === value);
+  if (value !== undefined && !known)
+    throw new Refusal(`--configuration ${value}: ${CONFIGURATIONS.join(', ')} was expected`);
+  return known;
 }
 
 export function standardFrom(value: string): Standard {

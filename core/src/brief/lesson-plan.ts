@@ -195,6 +195,7 @@ const cardInput = (request: LessonRequest, technique: Technique, item: LessonIte
     schoolStandard,
     technique,
     maneuver: item.maneuver,
+    configuration: item.configuration,
     airspeedKias: item.airspeedKias ?? older.airspeedKias,
     bankDeg: item.bankDeg ?? older.bankDeg,
   };

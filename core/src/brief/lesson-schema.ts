@@ -1,6 +1,7 @@
 /** A lesson as it is put together and as it is planned: what crosses the wire. */
 
 import { z } from 'zod';
+import { CONFIGURATIONS } from '../airplane/configuration.ts';
 import { loadingSchema } from '../balance/balance.ts';
 import { maneuverIdSchema } from '../maneuvers/ids.ts';
 
@@ -10,6 +11,8 @@ export const lessonItemSchema = z.object({
   maneuver: maneuverIdSchema,
   /** Left out, a turn is flown both ways. */
   variant: z.string().optional(),
+  /** The flaps that it is flown with, where the maneuver leaves a choice. */
+  configuration: z.enum(CONFIGURATIONS).optional(),
   demonstrations: z.number().int().min(0).max(5).optional(),
   attempts: z.number().int().min(0).max(9).optional(),
   airspeedKias: z.number().min(1).max(300).optional(),

@@ -1,6 +1,6 @@
 /** The card of any maneuver: every number for this airplane, this weight, this day. */
 
-import { configurationOfStage } from '../airplane/configuration.ts';
+import { type Configuration, configurationOfStage } from '../airplane/configuration.ts';
 import { maneuveringSpeedFrom } from '../airplane/limits.ts';
 import type { TargetCard } from '../card/card.ts';
 import {
@@ -36,6 +36,7 @@ export function targetCard(input: CardInput): TargetCard {
     throw new InputError(
       `variant ${JSON.stringify(variant)} of ${id}: must be one of ${room.variants.join(', ')}`,
     );
+  checkConfiguration(input, briefed.configurations);
   const day = dayOf(input, variant, briefed);
   checkBank(day, title, briefed.steepest?.(day));
   const flown = briefed.fly(day);
@@ -80,6 +81,7 @@ export function targetCard(input: CardInput): TargetCard {
     },
     bankDeg,
     loadFactor: roundTo(loadFactor(bankDeg), 3),
+    configuration: briefed.configurations ? configurationOfStage(airplane, stage) : null,
     stage,
     stallKias: {
       level: roundTo(stallKias(day, stage), 1),
@@ -136,6 +138,17 @@ export function targetCard(input: CardInput): TargetCard {
     assumed: day.assumed,
     missing: day.missing,
   };
+}
+
+/** @throws InputError naming the settings that there are. */
+function checkConfiguration(
+  { configuration, maneuver }: CardInput,
+  known: readonly Configuration[] | undefined,
+): void {
+  if (configuration === undefined || known?.includes(configuration)) return;
+  throw new InputError(
+    `configuration ${JSON.stringify(configuration)} of ${maneuver}: ${known ? `must be one of ${known.join(', ')}` : 'its flaps are not a choice'}`,
+  );
 }
 
 /** @throws InputError naming the limit where the bank asked for lies beyond what the maneuver is flown at. */

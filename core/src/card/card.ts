@@ -1,5 +1,6 @@
 /** A target card: everything about one maneuver in one airplane on one day. Also what `--brief` files hold. */
 import { z } from 'zod';
+import { CONFIGURATIONS } from '../airplane/configuration.ts';
 import { ownFigureSchema } from '../airplane/own-figure.ts';
 import { provenanceSchema } from '../performance/provenance.ts';
 import { requirementKindSchema } from '../scoring/requirement.ts';
@@ -76,6 +77,8 @@ export const targetCardSchema = z.object({
   }),
   bankDeg: z.number(),
   loadFactor: z.number(),
+  /** How the flaps stand, where the maneuver can be flown with more than one setting. */
+  configuration: z.enum(CONFIGURATIONS).nullable().default(null),
   /** Flap stage at which the speeds hold: 0 is up. */
   stage: z.number().default(0),
   stallKias: z.object({ level: z.number(), inBank: z.number() }),

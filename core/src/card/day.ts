@@ -31,6 +31,8 @@ export interface CardInput extends Overhead {
   schoolStandard?: Standard;
   maneuver: string;
   variant?: string;
+  /** Of those that the maneuver can be briefed in; its usual one if left out. */
+  configuration?: Configuration;
   /** Maximum if left out. */
   weightLb?: number;
   /** Highest ground in the area, ft; 0 if left out. */
@@ -199,6 +201,9 @@ export const speedWords = (day: Day, kias: number, limit = false): string => {
   const shown = speedIn(kias, day.speedUnit);
   return `${limit ? Math.floor(shown) : Math.round(shown)} ${day.speedUnit}`;
 };
+
+/** Decimals that a power figure is set to. */
+export const powerDigits = (unit: string): number => (unit === 'inHg' ? 1 : 0);
 
 export const powerWords = (day: Day, value: number | undefined): string =>
   value === undefined ? 'power as it needs' : `${value} ${day.powerUnit}`;

@@ -1,5 +1,6 @@
 /** What a brief asked of an attempt: the part of a target card that scoring needs. */
 import { z } from 'zod';
+import { CONFIGURATIONS, type Configuration } from '../airplane/configuration.ts';
 import { shortestTurnDeg } from '../units/angles.ts';
 
 export const briefTargetsSchema = z.looseObject({
@@ -13,6 +14,7 @@ export const briefTargetsSchema = z.looseObject({
     })
     .optional(),
   bankDeg: z.number().nullish(),
+  configuration: z.enum(CONFIGURATIONS).nullish(),
 });
 export type BriefTargets = z.infer<typeof briefTargetsSchema>;
 
@@ -47,13 +49,13 @@ function apart(brief: BriefTargets, held: HeldValues): number {
 
 /**
  * The brief for a maneuver: those of the same variant, else those that name none, else any of the maneuver; of several
- * the one whose altitude, speed and bank are nearest to what was held, and of equals the first in the lesson's order.
+ * those with the flaps that were flown; of these the one whose altitude, speed and bank are nearest to what was held, and of equals the first in the lesson's order.
  */
 export function briefFor(
   briefs: readonly BriefTargets[],
   maneuver: string,
   variant: string | null,
-  held: HeldValues = {},
+  held: HeldValues & { configuration?: Configuration | null } = {},
 ): BriefTargets | undefined {
   const same = briefs.filter((brief) => brief.maneuver === maneuver);
   const choices = [
@@ -61,7 +63,13 @@ export function briefFor(
     same.filter((b) => b.variant === undefined),
     same,
   ].find((list) => list.length > 0);
-  return choices?.reduce((best, brief) => (apart(brief, held) < apart(best, held) ? brief : best));
+  // A setting of the flaps that was not briefed is no reason to be judged against no brief at all.
+  const alike = choices?.filter(
+    ({ configuration }) => (configuration ?? null) === (held.configuration ?? null),
+  );
+  return (alike?.length ? alike : choices)?.reduce((best, brief) =>
+    apart(brief, held) < apart(best, held) ? brief : best,
+  );
 }
 
 /** How far a heading lies from the briefed one or its reciprocal, deg; NaN where none was briefed. */

@@ -30,7 +30,7 @@ export type NamedAttempt = Pick<AttemptScore, 'maneuver' | 'variant' | 'likely' 
 export function attemptName({ maneuver, variant, likely, configuration }: NamedAttempt): string {
   const name = maneuverName(maneuver, variant);
   if (likely) return `Likely ${name.toLowerCase()}`;
-  const usual = findRoom(maneuver)?.usualConfiguration;
+  const [usual] = findRoom(maneuver)?.card.configurations ?? [];
   return usual && configuration && configuration !== usual ? `${name}, ${configuration}` : name;
 }
 

@@ -1,4 +1,5 @@
 /** A synthetic pilot flies a maneuver from its card, and a recorder writes it down. */
+import type { Configuration } from '../airplane/configuration.ts';
 import type { Airplane } from '../airplane/schema.ts';
 import { targetCard } from '../brief/target-card.ts';
 import type { TargetCard } from '../card/card.ts';
@@ -17,6 +18,7 @@ export interface FlyOptions extends Weather {
   airplane: Airplane;
   maneuver: string;
   variant?: string;
+  configuration?: Configuration;
   /** A finding's id of this maneuver, or none; and how far it goes, 1 for its usual size, where it has one. */
   habit?: string;
   habitScale?: number;
@@ -60,6 +62,7 @@ export function flyManeuver(options: FlyOptions): FlownManeuver {
       schoolStandard: findStandard(SCHOOL_STANDARD_ID),
       maneuver: options.maneuver,
       variant,
+      configuration: options.configuration,
       weightLb,
       groundFt,
       headingDeg: options.headingDeg ?? 360,

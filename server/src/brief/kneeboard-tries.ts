@@ -9,9 +9,10 @@ const MOST = { rows: 6, tries: 5 };
 const BOXES = ['shown', 'talked', 'prompted', 'alone', 'good'];
 
 /** As many rows as the lesson has tries of it, each way of a turn counted. */
-export function triesOf({ maneuver, variant }: TargetCard, { items }: Lesson): number {
+export function triesOf({ maneuver, variant, configuration }: TargetCard, { items }: Lesson): number {
   const own = items.filter((item) => item.maneuver === maneuver);
-  const item = own.find((one) => one.variant === variant) ?? own[0];
+  const alike = own.filter((one) => (one.configuration ?? configuration) === configuration);
+  const item = alike.find((one) => one.variant === variant) ?? alike[0] ?? own[0];
   const tries = (item?.demonstrations ?? 1) + (item?.attempts ?? USUAL - 1);
   return Math.min(MOST.tries, Math.max(1, tries));
 }

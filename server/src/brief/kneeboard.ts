@@ -3,6 +3,7 @@ import {
   type Airplane,
   askedWords,
   clockIn,
+  flownWords,
   HANDBOOK_FIRST,
   isSaid,
   type Lesson,
@@ -237,7 +238,7 @@ function panel(cards: TargetCard[], { lesson, airplane, width, scale }: PanelOf)
     {
       columns: [
         { text: card.title, fontSize: 17 * scale, bold: true },
-        { text: variantWords(cards), alignment: 'right', fontSize: 10 * scale, margin: [0, 6, 0, 0] },
+        { text: flownWords(cards), alignment: 'right', fontSize: 10 * scale, margin: [0, 6, 0, 0] },
       ],
     },
     ...(card.offToday
@@ -287,12 +288,6 @@ function panel(cards: TargetCard[], { lesson, airplane, width, scale }: PanelOf)
     // The footer says the last of them on every page.
     { ul: card.cautions.filter((caution) => caution !== HANDBOOK_FIRST), fontSize: 7.4 * scale },
   ];
-}
-
-function variantWords(cards: TargetCard[]): string {
-  if (cards.length === 2) return 'left and right';
-  const [{ variant }] = cards;
-  return variant === 'standard' ? '' : variant;
 }
 
 function flapRows(card: TargetCard): Content[] {

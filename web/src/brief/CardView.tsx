@@ -4,7 +4,10 @@ import {
   type CardFigure,
   type OwnFigure as FlownFigure,
   findRoom,
+  flownWords,
   isSaid,
+  powerDigits,
+  rowsFor,
   type Standard,
   type TargetCard,
 } from '@keel/core';
@@ -41,7 +44,7 @@ export function CardView({
     <section className="sheet card" aria-label="Target card">
       <div className="row" style={{ alignItems: 'baseline', flexWrap: 'wrap' }}>
         <h2 style={{ fontSize: '1.25rem' }}>{card.title}</h2>
-        <span className="quiet">{notes(variantWords(cards), standard.shortName)}</span>
+        <span className="quiet">{notes(flownWords(cards), standard.shortName)}</span>
       </div>
       {card.purpose && <p className="quiet">{card.purpose}</p>}
       {card.offToday && <p className="ladder-off">{card.offToday}</p>}
@@ -72,11 +75,14 @@ export function CardView({
         )}
         <Figure
           label="Power"
-          value={power ? numberText(power.maneuverRpm) : '—'}
+          value={power ? numberText(power.maneuverRpm, powerDigits(power.unit)) : '—'}
           unit={power?.unit}
           note={
             power
-              ? notes(level ? `${numberText(power.levelRpm as number)} level` : '', power.from)
+              ? notes(
+                  level ? `${numberText(power.levelRpm as number, powerDigits(power.unit))} level` : '',
+                  power.from,
+                )
               : card.missing.power
           }
         />
@@ -198,14 +204,6 @@ export function CardView({
 /** Where a number came from, quietly after its name. */
 const from = (provenance: string | undefined): string => (provenance ? ` · ${provenance}` : '');
 
-function variantWords(cards: readonly TargetCard[]): string {
-  if (cards.length === 2) return 'left and right';
-  const [{ variant }] = cards;
-  return variant === 'standard'
-    ? ''
-    : ({ clean: 'flaps up', takeoff: 'takeoff flaps', landing: 'landing flaps' }[variant] ?? variant);
-}
-
 function WordedFigure({ figure, unit }: { figure: CardFigure; unit: string }) {
   const { value } = figure;
   const kias = figure.unit === 'kias';
@@ -322,7 +320,7 @@ function Tolerances({ card, standard }: { card: TargetCard; standard: Standard }
     <div className="card-tolerances">
       <h3>
         {card.tolerancesFrom
-          ? `${standard.name} has no row for it; judged by ${card.tolerancesFrom}`
+          ? `${standard.name} ${rowsFor(standard, card).length > 0 ? 'asks for it otherwise' : 'has no row for it'}; judged by ${card.tolerancesFrom}`
           : `Judged by ${standard.name}`}
       </h3>
       <p className="small quiet">

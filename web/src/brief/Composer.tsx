@@ -26,6 +26,7 @@ import {
   type ManeuverId,
   rooms,
   type Technique,
+  wayWords,
 } from '@keel/core';
 import { ActionIcon, Button, NumberInput, Select } from '@mantine/core';
 import { IconGripVertical, IconPlus, IconX } from '@tabler/icons-react';
@@ -38,15 +39,11 @@ import './composer.css';
 
 const newId = () => crypto.randomUUID().slice(0, 8);
 
-const VARIANT_WORDS: Record<string, string> = {
-  left: 'left only',
-  right: 'right only',
-  clean: 'flaps up',
-  takeoff: 'takeoff flaps',
-  landing: 'landing flaps',
-  straight: 'straight',
-  turning: 'turning',
-};
+/** In a list of ways, one alone is said to be that. */
+const wayOption = (value: string) => ({
+  value,
+  label: ['left', 'right'].includes(value) ? `${value} only` : wayWords(value),
+});
 
 export function Composer(props: {
   items: LessonItem[];
@@ -193,6 +190,7 @@ function Row(props: {
   const title = maneuver?.title ?? item.maneuver;
   const variants = maneuver?.variants ?? [];
   const bothWays = variants[0] === 'left';
+  const configurations = maneuver?.card.configurations ?? [];
   return (
     <li
       ref={setNodeRef}
@@ -217,20 +215,26 @@ function Row(props: {
             : '…'}
         </span>
       </div>
-      {variants.length > 1 ? (
-        <Select
-          aria-label={`${title}: which way`}
-          w={140}
-          data={[
-            ...(bothWays ? [{ value: 'both', label: 'both ways' }] : []),
-            ...variants.map((value) => ({ value, label: VARIANT_WORDS[value] ?? value })),
-          ]}
-          value={item.variant ?? (bothWays ? 'both' : variants[0])}
-          onChange={(value) => set({ variant: value === 'both' || value === null ? undefined : value })}
-        />
-      ) : (
-        <span />
-      )}
+      <div className="composer-ways">
+        {variants.length > 1 && (
+          <Select
+            aria-label={`${title}: which way`}
+            data={[...(bothWays ? [{ value: 'both', label: 'both ways' }] : []), ...variants.map(wayOption)]}
+            value={item.variant ?? (bothWays ? 'both' : variants[0])}
+            onChange={(value) => set({ variant: value === 'both' || value === null ? undefined : value })}
+          />
+        )}
+        {configurations.length > 1 && (
+          <Select
+            aria-label={`${title}: with which flaps`}
+            data={configurations.map(wayOption)}
+            value={item.configuration ?? configurations[0]}
+            onChange={(value) =>
+              set({ configuration: configurations.find((one) => one === value && one !== configurations[0]) })
+            }
+          />
+        )}
+      </div>
       <NumberInput
         label="shown"
         aria-label={`${title}: demonstrations`}

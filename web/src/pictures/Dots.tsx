@@ -1,5 +1,5 @@
 /** What stands out on a flown line: the cursor with its figures, and what happened, by its number. */
-import type { Picture } from '@keel/core';
+import { type Picture, powerDigits } from '@keel/core';
 import { numberText } from '../parts/format.ts';
 import { type Frame, xPlace, yPlace } from './layout.ts';
 
@@ -17,7 +17,7 @@ interface Props {
 }
 
 const valueText = (value: number, unit: string): string =>
-  `${numberText(value, unit === 'inHg' ? 1 : 0)}${unit === '°' ? '°' : ` ${unit}`}`;
+  `${numberText(value, powerDigits(unit))}${unit === '°' ? '°' : ` ${unit}`}`;
 
 export function Dots({ picture, placed, width, dots }: Props) {
   return picture.panels.flatMap((panel, k) =>

@@ -44,6 +44,7 @@ export function buildAttempt(
     : entryValues(track, proposal);
   const brief = briefFor(context.briefs, proposal.maneuver, proposal.variant, {
     altitudeFt: entry.altitudeFt,
+    configuration: parts.configuration,
   });
   const aims: Aims = {
     ...entry,

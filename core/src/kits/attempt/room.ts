@@ -31,6 +31,8 @@ export interface Card {
   gainFt: number;
   /** What shows it, before the flight and after. */
   picture: PicturePart;
+  /** The flap settings that it can be briefed in, the usual one first; left out, the variant or the maneuver has its own. */
+  configurations?: readonly [Configuration, ...Configuration[]];
   /** It covers ground along its heading, so that the next one is better flown the other way. */
   travels: boolean;
   /** It uses up the altitude lost, and begins the next try with a climb. */
@@ -106,8 +108,6 @@ export interface Room<
   clears?: boolean;
   /** Flown so near to the stall that an airspeed worked out from positions cannot tell it: named as likely, not judged. */
   nearStall?: boolean;
-  /** The flaps that it is flown with when nobody says otherwise: others are told in its name. */
-  usualConfiguration?: Configuration;
   /** It has a drill, whose items an instructor ticks. */
   hasDrill?: boolean;
   card: Card;

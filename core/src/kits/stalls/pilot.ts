@@ -14,6 +14,8 @@ export const breaks = ({ seen }: Cockpit): boolean => seen.warning && (seen.stal
 
 /** With power the climb has to give way too, the nose still held: a wing let go in a climb had not stalled for sure. */
 const POWERED_BREAK_FPM = 250;
+/** A strong climb gives way by more before it is one: so much of its best. */
+const POWERED_BREAK_SHARE = 0.3;
 
 /** Until an engine that was throttled back has come up. */
 const POWER_COMES_S = 3.5;
@@ -40,7 +42,9 @@ export function* pitchUp(
   const early = c.habit('wrong-cue');
   let risingS = 0;
   let mostFpm = Number.NEGATIVE_INFINITY;
-  const broken = () => breaks(c) && (!powered || c.seen.verticalFpm < mostFpm - POWERED_BREAK_FPM);
+  const gaveWay = () =>
+    c.seen.verticalFpm < mostFpm - Math.max(POWERED_BREAK_FPM, POWERED_BREAK_SHARE * mostFpm);
+  const broken = () => breaks(c) && (!powered || gaveWay());
   yield* until(
     c,
     35,
@@ -157,6 +161,8 @@ function* spin(c: Cockpit): Script {
   yield* until(c, 6, () => Math.abs(c.seen.bankDeg) < 10);
 }
 
+const CLIMBS_AWAY_S = 3.5;
+
 /** Out of the dive gently, a climb at best rate, flaps a stage at a time, back to the altitude. */
 function* climbAway(c: Cockpit): Script {
   const { aim, card } = c;
@@ -185,6 +191,11 @@ function* climbAway(c: Cockpit): Script {
     c.mark('flaps-in');
     aim.flapsDeg = flapsOf(c, stage - 1);
     yield* hold(c, 5);
+  }
+  // Without flaps to raise it is seen to climb all the same, even where it broke well above the altitude.
+  if (card.stage === 0) {
+    yield* until(c, 12, climbing);
+    yield* hold(c, CLIMBS_AWAY_S);
   }
   aim.attention = 1;
   aim.pitch = { by: 'speed', kias: climbKias };

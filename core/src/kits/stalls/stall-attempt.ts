@@ -30,13 +30,14 @@ export function measureStall(
   context: ScoringContext,
 ): Attempt {
   const found = stallAttemptAt(track, context, proposal);
-  const brief = briefFor(context.briefs, proposal.maneuver, proposal.variant);
   const event = found?.events[0];
+  const configuration = event ? configurationAt(track, context, event.breakS) : null;
+  const brief = briefFor(context.briefs, proposal.maneuver, proposal.variant, { configuration });
   const pitchUp = found && phaseNamed(found.phases, 'pitch-up');
   const turning = proposal.variant === 'turning';
   const held = pitchUp ? heldBankOf(track, pitchUp) : 0;
   return buildAttempt(track, proposal, context, {
-    configuration: event ? configurationAt(track, context, event.breakS) : null,
+    configuration,
     settles: 'in height',
     phases: found?.phases ?? [],
     shows: ['altitudeFt', 'airspeedKt', 'headingDeg', ...(turning ? (['bankDeg'] as const) : [])],

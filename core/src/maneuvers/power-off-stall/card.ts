@@ -1,5 +1,6 @@
 /** The card of power-off stalls. */
 
+import type { Airplane } from '../../airplane/schema.ts';
 import {
   atWeightKias,
   powerFor,
@@ -36,6 +37,13 @@ const APPROACH_FPM = 500;
 /** Of the power that holds the approach speed level: with that it slows down without a dive or a climb. */
 const SLOWING_SHARE = 0.85;
 
+const flapWords = ({ flaps }: Airplane, stage: number): string => {
+  if (stage === 0) return '';
+  return stage === flaps.length
+    ? '; flaps for landing, each stage below its limit'
+    : `; flaps ${flaps[stage - 1].deg}°, below their limit`;
+};
+
 export const powerOffStallCard: Card = {
   purpose: 'The stall from final approach: known by its signs, so that it is left before it happens.',
   heeds: ['stallDepth', 'stallRecovery', 'recoveryTrim', 'flapRetraction', 'changeOrder'],
@@ -43,13 +51,14 @@ export const powerOffStallCard: Card = {
   lossFt: 400,
   gainFt: 200,
   picture: breakPicture,
+  configurations: ['landing', 'takeoff', 'clean'],
   travels: true,
   losesHeight: true,
   steepest: stallSteepest,
   minutes: () => 3.5,
   fly(day): Flown {
     const { airplane, variant } = day;
-    const stage = stageOf(airplane, 'landing');
+    const stage = stageOf(airplane, day.input.configuration ?? 'landing');
     const bankDeg = variant === 'turning' ? (day.input.bankDeg ?? TURNING_BANK_DEG) : 0;
     const approach = airplane.approachKias;
     const speed = bookSpeed(
@@ -78,7 +87,7 @@ export const powerOffStallCard: Card = {
         steadyEntry(day, null),
         heatThen(
           day,
-          `${pitchFirst(day) ? `hold level with the nose, power back${slowing}` : `power back${slowing}, then the nose holds level`}; flaps for landing, each stage below its limit`,
+          `${pitchFirst(day) ? `hold level with the nose, power back${slowing}` : `power back${slowing}, then the nose holds level`}${flapWords(airplane, stage)}`,
         ),
         `Power to ${powerWords(day, descent?.value)}: a steady descent, ${APPROACH_FPM} ft/min at ${speed.kias === null ? 'approach speed' : speedWords(day, speed.kias)}, as on final`,
         bankDeg > 0

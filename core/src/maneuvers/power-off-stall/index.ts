@@ -30,7 +30,6 @@ export const powerOffStall = defineRoom({
   precedence: 10,
   clearedFor: true,
   nearStall: true,
-  usualConfiguration: 'landing',
   card: powerOffStallCard,
   sought: soughtStall(ID, 'power-off', [noStabilizedDescent, powerBeforePitch]),
   findings: [

@@ -32,13 +32,14 @@ export const powerOnStallCard: Card = {
   lossFt: 300,
   gainFt: 400,
   picture: breakPicture,
+  configurations: ['takeoff', 'clean'],
   travels: true,
   losesHeight: true,
   steepest: stallSteepest,
   minutes: () => 3,
   fly(day): Flown {
     const { airplane, variant, technique } = day;
-    const stage = stageOf(airplane, 'takeoff');
+    const stage = stageOf(airplane, day.input.configuration ?? 'takeoff');
     const bankDeg = variant === 'turning' ? (day.input.bankDeg ?? TURNING_BANK_DEG) : 0;
     // The warner must still be silent as the pitch-up begins.
     const liftOff = Math.max(1.15 * stallKias(day, stage, bankDeg), warningKias(day, stage).kias + 3);

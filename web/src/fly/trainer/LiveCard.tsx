@@ -1,5 +1,12 @@
 /** The target card reduced to what matters now, and beside it how it is going. */
-import { type Demonstration, isAimedAt, type Lane, type TargetCard, type TrainerSnapshot } from '@keel/core';
+import {
+  type Demonstration,
+  isAimedAt,
+  type Lane,
+  powerDigits,
+  type TargetCard,
+  type TrainerSnapshot,
+} from '@keel/core';
 import { useEffect, useRef, useState } from 'react';
 import { heading, numberText } from '../../parts/format.ts';
 import { LiveLane } from './LiveLane.tsx';
@@ -48,7 +55,7 @@ export function LiveCard({ card, lanes, demonstration, snapshot, speedUnit, alon
     kias !== null && `${numberText(kias * speedUnit.perKt)} ${speedUnit.name}`,
     card.bankDeg > 0 && `${card.bankDeg}°`,
     turn && `roll out ${heading(turn.rollOutHeadingDeg)}°`,
-    card.power && `${numberText(card.power.maneuverRpm)} ${card.power.unit}`,
+    card.power && `${numberText(card.power.maneuverRpm, powerDigits(card.power.unit))} ${card.power.unit}`,
   ].filter(Boolean);
   return (
     <>

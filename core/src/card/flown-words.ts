@@ -1,0 +1,19 @@
+/** How a maneuver is flown, in the words of a lesson's order and of a card: which way, and with which flaps. */
+import type { TargetCard } from './card.ts';
+
+const WORDS: Readonly<Record<string, string>> = {
+  clean: 'flaps up',
+  takeoff: 'takeoff flaps',
+  landing: 'landing flaps',
+};
+
+/** A variant or a setting of the flaps in words. */
+export const wayWords = (way: string): string => WORDS[way] ?? way;
+
+/** `cards`: those of one maneuver, one or both ways. */
+export function flownWords(cards: readonly Pick<TargetCard, 'variant' | 'configuration'>[]): string {
+  const [{ variant, configuration }] = cards;
+  if (cards.length === 2) return 'left and right';
+  const way = variant === 'standard' ? '' : wayWords(variant);
+  return [way, configuration && wayWords(configuration)].filter(Boolean).join(', ');
+}
