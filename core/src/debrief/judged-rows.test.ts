@@ -27,10 +27,6 @@ test.each(standards.map((standard) => [standard.id, standard] as const))(
   'the card of %s shows the judge’s rows',
   (_, standard) => {
     for (const { maneuver, variant, parameters } of score.attempts) {
-      const { rows, from } = judgingRows(
-        { standard, schoolStandard: school },
-        { maneuver, variant: variant! },
-      );
       const card = targetCard({
         airplane: fleet[0],
         standard,
@@ -38,6 +34,10 @@ test.each(standards.map((standard) => [standard.id, standard] as const))(
         maneuver,
         variant: variant!,
       });
+      const { rows, from } = judgingRows(
+        { standard, schoolStandard: school },
+        { maneuver, variant: variant!, configuration: card.configuration },
+      );
       expect(card.tolerances.map(({ parameter, low, high }) => [parameter, low, high])).toEqual(
         rows.map(({ parameter, low, high }) => [parameter, low, high]),
       );

@@ -11,6 +11,7 @@ import { judgingRows } from '../../scoring/standard.ts';
 import type { Attempt, Proposal, ScoringContext } from './attempt.ts';
 import { limitsOf } from './figures.ts';
 import { finding, idsOf, numberText } from './finding.ts';
+import { strayTimes } from './rough-air.ts';
 import { GENERAL_LIMITS, SCENE } from './tables.ts';
 
 /** What every maneuver that begins and ends in steady flight can have. */
@@ -68,11 +69,12 @@ function rushedEntry(track: Track, attempt: Attempt, context: ScoringContext): F
     const low = values[rowOfMax(rows, (i) => -values[i])];
     return (high - low) / 2;
   };
+  const times = strayTimes(track, rows);
   const measures = [
     { name: 'vertical speed', size: verticalSpeedFpm, limit: limits.entryVerticalSpeedFpm, unit: 'ft/min' },
     { name: 'airspeed', size: half(track.airspeedKt.values), limit: limits.entryAirspeedKt, unit: 'kt' },
     { name: 'heading', size: half(track.headingDeg.values), limit: limits.entryHeadingDeg, unit: 'deg' },
-  ].filter(({ size, limit }) => size > limit);
+  ].filter(({ size, limit }) => size > times * limit);
   const worst = measures.sort((a, b) => b.size / b.limit - a.size / a.limit)[0];
   if (!worst) return undefined;
   const unit = worst.unit === 'deg' ? '°' : ` ${worst.unit}`;

@@ -2,12 +2,22 @@
 import { localSlope } from '../../recording/columns/resample.ts';
 import { meanOver, type Rows, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
+import { clamp } from '../../units/numbers.ts';
 import { ROUGH_AIR } from './tables.ts';
 
-/** Gusts show as load that comes and goes within a second or two; a hand on the stick is slower. */
-export function isRough(track: Track, { from, to }: Rows): boolean {
+export const isRough = (track: Track, rows: Rows): boolean => roughnessG(track, rows) > ROUGH_AIR.roughG;
+
+/** How many times as far as in still air an airplane may stray before it is called unsteady. */
+export const strayTimes = (track: Track, rows: Rows): number =>
+  clamp(1 + (roughnessG(track, rows) - ROUGH_AIR.roughG) / ROUGH_AIR.doublesG, 1, ROUGH_AIR.mostTimes);
+
+/**
+ * Root mean square of the load about its mean, g: gusts come and go within a second or two, a hand on the stick is
+ * slower. 0 where no load was recorded.
+ */
+function roughnessG(track: Track, { from, to }: Rows): number {
   const load = track.recording.channels.load_g;
-  if (!load) return false;
+  if (!load) return 0;
   const { timeS } = track;
   // A window that moves along: what enters is added, what leaves is taken off.
   let [first, next, inWindow, windowSum] = [from, from, 0, 0];
@@ -31,7 +41,7 @@ export function isRough(track: Track, { from, to }: Rows): boolean {
     squares += (load[i] - windowSum / inWindow) ** 2;
     count++;
   }
-  return count > 0 && Math.sqrt(squares / count) > ROUGH_AIR.roughG;
+  return count === 0 ? 0 : Math.sqrt(squares / count);
 }
 
 /** How far the airspeed scatters about a straight line over ten seconds, kt: a steady drift is no gust. */

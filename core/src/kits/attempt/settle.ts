@@ -3,6 +3,7 @@ import { rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import type { Phase } from '../../scoring/schema.ts';
 import type { Proposal } from './attempt.ts';
+import { strayTimes } from './rough-air.ts';
 import { SETTLING } from './tables.ts';
 
 /** Up to 15 s after the end, cut short where the airplane is back at altitude and speed with wings level. */
@@ -14,13 +15,15 @@ export function settlePhase(
   const { timeS } = track;
   const rows = rowsBetween(timeS, endS, endS + SETTLING.settleS, segment);
   if (rows.to - rows.from < 2) return undefined;
+  // In gusts it is as steady as it will be well before it stands still.
+  const times = strayTimes(track, rows);
   let stableSinceS: number | undefined;
   for (let i = rows.from; i < rows.to; i++) {
     const stable =
-      Math.abs(track.bankDeg.values[i]) < SETTLING.bankDeg &&
-      Math.abs(track.verticalSpeedFpm[i]) <= SETTLING.verticalSpeedFpm &&
-      Math.abs(track.altitudeFt.values[i] - wanted.altitudeFt) <= SETTLING.altitudeFt &&
-      !(Math.abs(track.airspeedKt.values[i] - wanted.airspeedKt) > SETTLING.airspeedKt);
+      Math.abs(track.bankDeg.values[i]) < times * SETTLING.bankDeg &&
+      Math.abs(track.verticalSpeedFpm[i]) <= times * SETTLING.verticalSpeedFpm &&
+      Math.abs(track.altitudeFt.values[i] - wanted.altitudeFt) <= times * SETTLING.altitudeFt &&
+      !(Math.abs(track.airspeedKt.values[i] - wanted.airspeedKt) > times * SETTLING.airspeedKt);
     if (!stable) stableSinceS = undefined;
     else stableSinceS ??= timeS[i];
     if (stableSinceS !== undefined && timeS[i] - stableSinceS >= SETTLING.stableS) {

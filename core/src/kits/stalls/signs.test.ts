@@ -15,7 +15,9 @@ const PLAIN: Signs = {
   fallFpm: 1500,
   mostSinkFpm: 1300,
   warnedRow: -1,
+  warnedForS: 0,
   rough: false,
+  glides: false,
 };
 const { nose: _, ...NO_PITCH } = PLAIN;
 const nose = (fellDeg: number, rose = true) => ({ nose: { fellDeg, beganS: 100, rose } });
@@ -60,7 +62,9 @@ test('more of every sign never makes a stall less of one', () => {
     fallFpm: fc.integer({ min: 0, max: 2500 }),
     mostSinkFpm: fc.integer({ min: 0, max: 2500 }),
     warnedRow: fc.constantFrom(-1, 5),
+    warnedForS: fc.double({ min: 0, max: 4, noNaN: true }),
     rough: fc.boolean(),
+    glides: fc.boolean(),
   });
   const more = fc.double({ min: 0, max: 1, noNaN: true });
   fc.assert(
@@ -87,4 +91,13 @@ test('more of every sign never makes a stall less of one', () => {
 test('what never comes near climbing speed stays slow', () => {
   expect(staysSlow({ ...PLAIN, laterMostAboveKt: 11 })).toBe(true);
   expect(staysSlow({ ...PLAIN, laterMostAboveKt: 13 })).toBe(false);
+});
+
+test('power that comes off and stays off begins a glide, unless the warner or the depth says otherwise', () => {
+  const glide = { ...PLAIN, glides: true };
+  expect(isStall(glide)).toBe(false);
+  // The warner sounds from the break on in every stall; as a gust goes by it only chirps.
+  expect(isStall({ ...glide, warnedRow: 5, warnedForS: 0.5 })).toBe(false);
+  expect(isStall({ ...glide, warnedRow: 5, warnedForS: 2.5 })).toBe(true);
+  expect(isStall({ ...glide, leastAboveKt: -12 })).toBe(true);
 });

@@ -1,5 +1,5 @@
 /** What is seen about a slow moment, and whether it was a stall. Figures are common practice, no source. */
-import { meanOver, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
+import { meanOver, type Rows, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import { isRough } from '../attempt/rough-air.ts';
 import type { Scene } from '../attempt/scene.ts';
@@ -24,8 +24,12 @@ export interface Signs {
   mostSinkFpm: number;
   /** Row at which the warner began, or −1. */
   warnedRow: number;
+  /** How long it had sounded by then, s. */
+  warnedForS: number;
   /** The air before it was rough: gusts move the nose as a hand does. */
   rough: boolean;
+  /** The power came off with it and stayed off: so begins a glide; whoever leaves a stall has power, or takes it. */
+  glides: boolean;
 }
 
 /** @returns undefined at the edge of a recording, where nothing came before or after. */
@@ -59,8 +63,25 @@ export function signsAt(track: Track, slowest: number, scene: Scene): Signs | un
     fallFpm: most(verticalSpeedFpm, -7, 1) - most(verticalSpeedFpm, -2, 9, -1),
     mostSinkFpm: -most(verticalSpeedFpm, -3, SIGN.lookAfterS, -1),
     warnedRow: warner ? warningBegins(track, warner, before.from, span(0, SIGN.lookAfterS).to, atS) : -1,
+    warnedForS: warner ? soundedS(track, warner, span(-SIGN.sameWarningS, SIGN.soundsUntilS)) : 0,
+    glides:
+      meanPower(scene, span(-SIGN.airUntilS, -1)) > SIGN.powerOnShare &&
+      meanPower(scene, span(SIGN.airUntilS, SIGN.lookAfterS)) < SIGN.powerOffShare,
     rough: isRough(track, span(-SIGN.lookBeforeS, -SIGN.airUntilS)),
   };
+}
+
+/** NaN where nothing tells the power. */
+function meanPower({ power }: Scene, { from, to }: Rows): number {
+  let sum = 0;
+  for (let i = from; i < to; i++) sum += power(i);
+  return sum / (to - from);
+}
+
+function soundedS({ stepS }: Track, warner: Float64Array, { from, to }: Rows): number {
+  let rows = 0;
+  for (let i = from; i < to; i++) if (warner[i] > 0.5) rows++;
+  return rows * stepS;
 }
 
 /** Where the warner began that sounded about a moment, chirps taken together; −1 where it was silent then. */
@@ -94,6 +115,8 @@ export function isStall(signs: Signs): boolean {
 
   // Far below where it warns, and falling out of a climb: with power on hardly any height need go.
   const deep = signs.leastAboveKt < -SIGN.deepKt && signs.fallFpm > SIGN.deepFallFpm;
+
+  if (signs.glides && !deep && signs.warnedForS < SIGN.warnedS) return false;
 
   // The nose falls away within a few seconds, or the airplane does; a warner and a push tell a first indication.
   const sinking = signs.mostSinkFpm > SIGN.sinkFpm && sankFt > SIGN.sankFt;

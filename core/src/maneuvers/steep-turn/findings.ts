@@ -189,8 +189,9 @@ const speedDecay: Check = (c) => {
   if (slowest < 0) return undefined;
   const lost = attempt.targets.airspeedKt - airspeed[slowest];
   if (!(lost > limits.speedDecayKt)) return undefined;
-  // With the power added, what sinking air takes away is not the pilot's.
-  const air = isRough(track, rows) && !powerLeft(c) ? 4 * gustKt(track, rows) : 0;
+  // What sinking air takes away is not the pilot's; with the power added, no more was to be done about it.
+  const gusts = isRough(track, rows) ? gustKt(track, rows) : 0;
+  const air = (powerLeft(c) ? 2 : 4) * gusts;
   if (!(lost > limits.speedDecayKt + air)) return undefined;
   return finding(ID('speed-decay'), 'fault', spanTo(track, attempt, slowest), lost, 'kt', {
     what: `${numberText(lost)} kt lost, down to ${numberText(airspeed[slowest])} kt.`,
@@ -255,7 +256,8 @@ const powerUnchanged: Check = (c) => {
   if (slowest < 0) return undefined;
   const lost = attempt.targets.airspeedKt - airspeed[slowest];
   const most = rowOfMax(rows, (i) => power.values[i]);
-  if (most < 0 || !(lost > limits.powerUnchangedSpeedKt)) return undefined;
+  const air = isRough(track, rows) ? 2 * gustKt(track, rows) : 0;
+  if (most < 0 || !(lost > limits.powerUnchangedSpeedKt + air)) return undefined;
   if (!powerLeft(c)) return undefined;
   return finding(ID('power-unchanged'), 'note', spanTo(track, attempt, slowest), lost, 'kt', {
     what: `${numberText(lost)} kt lost with the power left at ${numberText(power.values[most], power.digits)} ${power.unit}`
