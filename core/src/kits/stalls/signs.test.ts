@@ -18,6 +18,7 @@ const PLAIN: Signs = {
   warnedForS: 0,
   rough: false,
   glides: false,
+  recovers: false,
 };
 const { nose: _, ...NO_PITCH } = PLAIN;
 const nose = (fellDeg: number, rose = true) => ({ nose: { fellDeg, beganS: 100, rose } });
@@ -65,6 +66,7 @@ test('more of every sign never makes a stall less of one', () => {
     warnedForS: fc.double({ min: 0, max: 4, noNaN: true }),
     rough: fc.boolean(),
     glides: fc.boolean(),
+    recovers: fc.boolean(),
   });
   const more = fc.double({ min: 0, max: 1, noNaN: true });
   fc.assert(

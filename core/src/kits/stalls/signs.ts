@@ -1,5 +1,5 @@
 /** What is seen about a slow moment, and whether it was a stall. Figures are common practice, no source. */
-import { meanOver, type Rows, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
+import { firstWhere, meanOver, type Rows, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import { isRough } from '../attempt/rough-air.ts';
 import type { Scene } from '../attempt/scene.ts';
@@ -30,6 +30,8 @@ export interface Signs {
   rough: boolean;
   /** The power came off with it and stayed off: so begins a glide; whoever leaves a stall has power, or takes it. */
   glides: boolean;
+  /** From idle to all the power there is, with the nose going down: nobody does that but to leave a stall. */
+  recovers: boolean;
 }
 
 /** @returns undefined at the edge of a recording, where nothing came before or after. */
@@ -67,6 +69,7 @@ export function signsAt(track: Track, slowest: number, scene: Scene): Signs | un
     glides:
       meanPower(scene, span(-SIGN.airUntilS, -1)) > SIGN.powerOnShare &&
       meanPower(scene, span(SIGN.airUntilS, SIGN.lookAfterS)) < SIGN.powerOffShare,
+    recovers: fall !== undefined && poweredOut(track, scene, fall.beganS),
     rough: isRough(track, span(-SIGN.lookBeforeS, -SIGN.airUntilS)),
   };
 }
@@ -76,6 +79,13 @@ function meanPower({ power }: Scene, { from, to }: Rows): number {
   let sum = 0;
   for (let i = from; i < to; i++) sum += power(i);
   return sum / (to - from);
+}
+
+/** Idle before a moment, and most of the power within seconds of it. */
+function poweredOut({ timeS }: Track, scene: Scene, atS: number): boolean {
+  const idle = meanPower(scene, rowsBetween(timeS, atS - SIGN.idleForS, atS)) < SIGN.powerOffShare;
+  const after = rowsBetween(timeS, atS, atS + SIGN.airUntilS);
+  return idle && firstWhere(after, (i) => scene.power(i) > SIGN.recoveryShare) >= 0;
 }
 
 function soundedS({ stepS }: Track, warner: Float64Array, { from, to }: Rows): number {
@@ -105,12 +115,14 @@ export function isStall(signs: Signs): boolean {
   const warned = signs.warnedRow >= 0;
   if (
     signs.slowedKt < SIGN.slowedKt ||
-    signs.regainedKt < SIGN.regainedKt ||
+    signs.regainedKt < (signs.recovers ? SIGN.poweredOutKt : SIGN.regainedKt) ||
     !(signs.fallFpm > SIGN.leastFallFpm)
   )
     return false;
 
-  const pushed = nose !== undefined && nose.fellDeg > SIGN.pushedDeg && nose.rose;
+  // A hand that takes the power with it need not push as far to say what it meant.
+  const pushedDeg = signs.recovers ? SIGN.noseFellDeg : SIGN.pushedDeg;
+  const pushed = nose !== undefined && nose.fellDeg > pushedDeg && nose.rose;
   if (!warned && signs.leastAboveKt >= SIGN.sureKt && (!pushed || signs.rough)) return false;
 
   // Far below where it warns, and falling out of a climb: with power on hardly any height need go.
@@ -125,7 +137,12 @@ export function isStall(signs: Signs): boolean {
   if (!broke && !eased && !(sinking && warned) && !deep) return false;
 
   // Slow before and slow after, with hardly any height gone: an undershoot of slow flight.
-  if (!warned && !deep && (sankFt < SIGN.leastLossFt || (sankFt < SIGN.slowLossFt && staysSlow(signs))))
+  if (
+    !warned &&
+    !deep &&
+    (sankFt < SIGN.leastLossFt ||
+      (sankFt < SIGN.slowLossFt && staysSlow(signs) && !(signs.recovers && pushed)))
+  )
     return false;
 
   // In gusts slow flight dips and comes back by itself: as slow a little later, with no plain fall, it was no stall.

@@ -68,6 +68,11 @@ export const SIGN = figures('stalls/signs', {
   laterToS: [20, 's', 'end of it'],
   slowedKt: [4, 'kt', 'speed lost toward the moment'],
   regainedKt: [7, 'kt', 'speed had back after it'],
+  poweredOutKt: [
+    4,
+    'kt',
+    'the same where all the power was taken for it: with full flaps a heavy airplane gains little',
+  ],
   leastFallFpm: [
     400,
     'ft/min',
@@ -77,6 +82,8 @@ export const SIGN = figures('stalls/signs', {
   sinkFpm: [450, 'ft/min', 'sink that shows a break where no nose was recorded'],
   sankFt: [45, 'ft', 'altitude gone with it'],
   powerOffShare: [0.15, '', 'share of power below which it was taken off'],
+  recoveryShare: [0.6, '', 'share of power that only a recovery goes to from idle, with the nose going down'],
+  idleForS: [2, 's', 'time before it in which it was idle'],
   powerOnShare: [0.25, '', 'share of power above which it had been on'],
   soundsUntilS: [1, 's', 'time after the slowest moment up to which a warner is counted'],
   warnedS: [2, 's', 'sounding of the warner that is no chirp'],
