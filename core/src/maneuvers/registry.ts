@@ -9,6 +9,7 @@ import { configurationChange } from './configuration-change/index.ts';
 import { coordinationRolls } from './coordination-rolls/index.ts';
 import { descendingTurn } from './descending-turn/index.ts';
 import { descent } from './descent/index.ts';
+import { glidingTurn } from './gliding-turn/index.ts';
 import { levelTurn } from './level-turn/index.ts';
 import { powerOffStall } from './power-off-stall/index.ts';
 import { powerOnStall } from './power-on-stall/index.ts';
@@ -28,6 +29,7 @@ const DECLARED = [
   levelTurn,
   climbingTurn,
   descendingTurn,
+  glidingTurn,
   slippingDescentTurn,
   slowFlight,
   powerOffStall,

@@ -46,7 +46,8 @@ export function glideAt(model: PerformanceModel, kias: number, at: Circumstance)
   const v = tasMps(model.airplane, kias, at);
   const q = dynamicPressurePa(densityOf(at), v);
   const drag = dragAt(model, kias, at) + q * model.polar.wingAreaM2 * model.idleCd;
-  const ratio = liftOf(at) / drag;
+  // In a turn the drag is that of the load, and only the weight comes down.
+  const ratio = liftOf({ ...at, loadFactor: 1 }) / drag;
   return { ratio, sinkFpm: (v / ratio) * FPM_PER_MPS, from: model.from.glide };
 }
 

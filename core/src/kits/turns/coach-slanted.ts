@@ -1,9 +1,9 @@
 /** What is said in turns that climb or descend: the speed by the nose, and nobody is told to stop the climb or the descent. */
 import type { TargetCard } from '../../card/card.ts';
 import { FEET } from '../coach/meaning.ts';
-import type { Situation, Step } from '../coach/part.ts';
+import type { CoachPart, Situation, Step } from '../coach/part.ts';
 import { above, below, between } from '../coach/sign.ts';
-import { TURNING, turnSteps } from './coach.ts';
+import { adverseYaw, ball, bank, pastTheHeading, TURNING, tooSoonOut, turnSteps } from './coach.ts';
 
 const HELD = ['slanting', ...TURNING, 'roll-out'];
 
@@ -79,3 +79,18 @@ export function slantedTurnSteps(card: TargetCard, way: 'up' | 'down'): Step[] {
     ],
   );
 }
+
+const BANK_OFF_DEG = 5;
+
+/** Of turns that go down, with power or without. */
+export const slantedDownCoach: CoachPart = {
+  steps: (card) => slantedTurnSteps(card, 'down'),
+  situations: () => [
+    ...descendingSituations,
+    adverseYaw,
+    ...bank(BANK_OFF_DEG),
+    ...ball(TURNING),
+    tooSoonOut,
+    pastTheHeading,
+  ],
+};

@@ -23,7 +23,7 @@ export const climbingTurn = defineRoom({
   short: 'Climb turns',
   variants: TURN_VARIANTS,
   phases: TURN_PHASES,
-  precedence: 60,
+  precedence: 61,
   card: climbingTurnCard,
   sought: soughtTurn(ID, 'climbing'),
   findings: [...LIMIT_FINDINGS, ...TURN_FINDINGS],

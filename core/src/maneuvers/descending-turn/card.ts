@@ -1,8 +1,16 @@
 /** The card of descending turns. */
 
-import { atWeightKias, powerFor, powerWords } from '../../card/day.ts';
+import { atWeightKias, powerFor, powerWords, stageOf } from '../../card/day.ts';
 import { bookSpeed, figure, powerOf } from '../../card/figures.ts';
-import { carburettorCaution, heatThen, pitchFirst, steadyEntry, vaCaution } from '../../card/words.ts';
+import { flapSchedule } from '../../card/flap-schedule.ts';
+import {
+  carburettorCaution,
+  flapCaution,
+  heatThen,
+  pitchFirst,
+  steadyEntry,
+  vaCaution,
+} from '../../card/words.ts';
 import type { Card } from '../../kits/attempt/room.ts';
 import { CLIMBING_BANK_DEG, STALL_IN_A_TURN } from '../../kits/turns/card.ts';
 import { turnPicture } from '../../kits/turns/picture.ts';
@@ -13,6 +21,7 @@ const DESCENT_FPM = 400;
 export const descendingTurnCard: Card = {
   purpose: 'From base to final: where speed, bank and height are spent at the same time.',
   heeds: ['changeOrder'],
+  configurations: ['clean', 'takeoff', 'landing'],
   turnsByHeading: true,
   lossFt: 700,
   gainFt: 100,
@@ -21,21 +30,23 @@ export const descendingTurnCard: Card = {
   losesHeight: true,
   minutes: () => 2.5,
   fly(day) {
+    const { airplane } = day;
     const bankDeg = day.input.bankDeg ?? CLIMBING_BANK_DEG;
-    const { approachKias, vs1Kias } = day.airplane;
+    const stage = stageOf(airplane, day.input.configuration ?? 'clean');
+    const { approachKias, vs1Kias } = airplane;
     const base = approachKias === undefined ? 1.5 * vs1Kias : approachKias + 10;
-    const speed = bookSpeed(day, atWeightKias(day, base), 'ten knots over the approach, easy to hold', {
-      bankDeg,
-    });
-    const level = speed.kias === null ? null : powerFor(day, speed.kias);
+    const wanted = atWeightKias(day, base, stage);
+    const speed = bookSpeed(day, wanted, 'ten knots over the approach, easy to hold', { bankDeg, stage });
+    const level = speed.kias === null ? null : powerFor(day, speed.kias, { stage });
     const descending =
-      speed.kias === null ? null : powerFor(day, speed.kias, { bankDeg, verticalFpm: -DESCENT_FPM });
+      speed.kias === null ? null : powerFor(day, speed.kias, { bankDeg, stage, verticalFpm: -DESCENT_FPM });
     return {
       bankDeg,
-      stage: 0,
+      stage,
       speed,
       power: powerOf(day, level, descending),
-      figures: [figure('Descend at', DESCENT_FPM, 'ft/min', 'powered; gliding, speed by pitch alone')],
+      flaps: stage === 0 ? undefined : flapSchedule(day, stage, speed.kias ?? base),
+      figures: [figure('Descend at', DESCENT_FPM, 'ft/min', 'power sets the rate')],
       steps: [
         steadyEntry(day, null),
         heatThen(
@@ -44,9 +55,13 @@ export const descendingTurnCard: Card = {
             ? `nose down for ${DESCENT_FPM} ft/min, ${powerWords(day, descending?.value)} with it, trim`
             : `${powerWords(day, descending?.value)}; nose down for ${DESCENT_FPM} ft/min, trim`,
         ),
+        ...(stage === 0
+          ? []
+          : [
+              `Flaps ${airplane.flaps[stage - 1].deg}°, each stage below its limit: hold the nose, the speed stays`,
+            ]),
         `Roll to ${bankDeg}°; speed by pitch, rate by power`,
         'The inner wing lifts more in a descent: hold the bank in with aileron',
-        'Then gliding, power idle, the same speed; then with flaps, steeper at the same speed',
         `Begin the roll-out ${rollOutLeadDeg(bankDeg)}° before the heading; level off with a tenth of the rate as lead`,
       ],
       usualFaults: [
@@ -57,6 +72,7 @@ export const descendingTurnCard: Card = {
       cautions: [
         vaCaution(day),
         STALL_IN_A_TURN,
+        ...flapCaution(day, stage),
         ...carburettorCaution(day),
         'Clear the engine every 500 ft in a glide.',
       ],

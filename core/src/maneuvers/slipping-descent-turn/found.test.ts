@@ -41,10 +41,12 @@ test.each([0.07, -0.07])('a recorder that leans by %s g makes no slip of a plain
   expect(names(leaning(recording, byG))).toContain('descending-turn left');
 });
 
-test('without a recorded ball it is a descending turn', () => {
+test('without a recorded ball it is a gliding turn, and with nothing that tells the power a descending one', () => {
   const { recording } = flown('slipping-descent-turn', 'left');
   const { lat_g: _, ...channels } = recording.channels;
-  expect(names({ ...recording, channels })).toContain('descending-turn left');
+  expect(names({ ...recording, channels })).toContain('gliding-turn left');
+  const { rpm: _r, power_pct: _p, throttle: _t, ...bare } = channels;
+  expect(names({ ...recording, channels: bare })).toContain('descending-turn left');
 });
 
 test('speed, bank and roll-out heading are judged, and held by who flies it well', () => {

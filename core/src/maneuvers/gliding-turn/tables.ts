@@ -1,0 +1,6 @@
+/** What tells a gliding turn. */
+import { figures } from '../../kits/attempt/figures.ts';
+
+export const GLIDE_TURN_SIGNS = figures('gliding-turns', {
+  idleShare: [0.12, '', 'share of the power below which it was taken off'],
+});
