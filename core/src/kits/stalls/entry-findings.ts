@@ -5,11 +5,12 @@ import { phaseNamed } from '../../scoring/phases.ts';
 import { between, type Check, extremes } from '../attempt/case.ts';
 import { limitsOf } from '../attempt/figures.ts';
 import { finding, numberText } from '../attempt/finding.ts';
+import { strayTimes } from '../attempt/rough-air.ts';
 import { noStallKt, noseTooHigh } from './depth.ts';
 import { descentBefore } from './descent.ts';
 import { enoughPower, percentBeforeSign } from './pitch-up-power.ts';
 import { eventOf, stallAttemptAt, stallId } from './stall-case.ts';
-import { STALL_LIMITS } from './tables.ts';
+import { SIGN, STALL_LIMITS } from './tables.ts';
 import { aileronAgainst, spinIn } from './wings.ts';
 
 export const noStabilizedDescent: Check = (c) => {
@@ -82,7 +83,8 @@ export const wingDrop: Check = (c) => {
   if (track.bankDeg.source === 'derived') return undefined;
   const bank = track.bankDeg.values;
   const { timeS } = track;
-  const drops = (stallAttemptAt(track, context, attempt)?.events ?? []).flatMap(({ breakS, unloadS }) => {
+  const events = stallAttemptAt(track, context, attempt)?.events ?? [];
+  const drops = events.flatMap(({ breakS, unloadS }) => {
     // When the break was, the nose tells only to a second or two.
     const around = between(c, breakS - 1, Math.max(breakS + 3, unloadS + 1));
     const windows = [];
@@ -94,7 +96,11 @@ export const wingDrop: Check = (c) => {
     return windows;
   });
   const worst = drops.sort((a, b) => b.size - a.size)[0];
-  if (!worst || !(worst.size > wingDropDeg)) return undefined;
+  if (!worst) return undefined;
+  // The air before the break: the break itself is a load that comes and goes.
+  const before = between(c, events[0].breakS - SIGN.lookBeforeS, events[0].breakS - SIGN.airUntilS);
+  const times = strayTimes(track, before);
+  if (!(worst.size > times * wingDropDeg)) return undefined;
   return finding(
     stallId(c, 'wing-drop'),
     'fault',

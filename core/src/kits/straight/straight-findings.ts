@@ -40,7 +40,7 @@ export const speedNotSettled: Check = (c) => {
   const at = (s: number) => meanOver(c.track.airspeedKt.values, between(c, s - 5, s + 5));
   const rows = between(c, established.startS, established.endS);
   // Gusts move the needle too: their share is allowed for.
-  const allowed = speedDriftKt + 4 * gustKt(c.track, rows);
+  const allowed = speedDriftKt + 2.5 * gustKt(c.track, rows);
   let [worst, atS] = [0, 0];
   // A leg that is shorter is looked at from one end to the other.
   const overS = Math.max(

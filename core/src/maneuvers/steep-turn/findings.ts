@@ -191,7 +191,7 @@ const speedDecay: Check = (c) => {
   if (!(lost > limits.speedDecayKt)) return undefined;
   // What sinking air takes away is not the pilot's; with the power added, no more was to be done about it.
   const gusts = isRough(track, rows) ? gustKt(track, rows) : 0;
-  const air = (powerLeft(c) ? 2 : 4) * gusts;
+  const air = (powerLeft(c) ? 3 : 4) * gusts;
   if (!(lost > limits.speedDecayKt + air)) return undefined;
   return finding(ID('speed-decay'), 'fault', spanTo(track, attempt, slowest), lost, 'kt', {
     what: `${numberText(lost)} kt lost, down to ${numberText(airspeed[slowest])} kt.`,
