@@ -1,6 +1,14 @@
 /** The way to solo: standing, gates, what is proposed, what is signed and stays so. */
 import { randomUUID } from 'node:crypto';
-import { type GateState, type Path, STANDINGS, syllabuses } from '@keel/core';
+import {
+  findAirplane,
+  flyTemplate,
+  type GateState,
+  type Path,
+  STANDINGS,
+  syllabuses,
+  writeRecordingCsv,
+} from '@keel/core';
 import {
   analysed,
   asOwner,
@@ -408,5 +416,33 @@ describe('landings and the release check', () => {
     expect(
       (await school.instructor.call('POST', at('/landings'), { id: randomUUID(), body: both })).status,
     ).toBe(422);
+  });
+
+  test('what a recording shows of a landing stands in the ledger until somebody says otherwise', async () => {
+    const { recording } = flyTemplate({
+      airplane: findAirplane('cairn-4')!,
+      template: 'steep-turns',
+      apron: true,
+      seed: 5,
+      recorder: { rateHz: 1 },
+    });
+    const { power_pct: _p, throttle: _t, rpm: _r, ...rest } = recording.channels;
+    // The engine idles all the way home, in every landing of it.
+    const power_pct = recording.timeS.map((atS) => (atS > recording.timeS.at(-1)! - 1200 ? 0 : 60));
+    const csv = writeRecordingCsv({ ...recording, channels: { ...rest, power_pct } });
+    const id = (await (await school.instructor.upload(csv, { studentId: school.student.id })).json()).id;
+    await analysed(school.instructor, id);
+    const linesOf = async (response: Response) =>
+      (await response.json()).lines.filter(
+        (line: { recordingId: string; kind: string }) => line.recordingId === id && line.kind === 'full-stop',
+      );
+    const [line] = await linesOf(await school.instructor.call('GET', at('/landings')));
+    expect(line).toMatchObject({ from: 'recording', powerOff: true });
+    const body = { unaided: true, powerOff: false };
+    const said = await school.instructor.call('POST', at(`/landings/${id}/${line.nth}`), {
+      id: randomUUID(),
+      body,
+    });
+    expect((await linesOf(said))[0]).toMatchObject({ powerOff: false, unaided: true });
   });
 });

@@ -7,6 +7,7 @@ import { flapOverspeedIn, spiralFindingIn } from '../kits/attempt/limits.ts';
 import { sceneOf } from '../kits/attempt/scene.ts';
 import { GENERAL_LIMITS } from '../kits/attempt/tables.ts';
 import { type FlightShape, flightShape, PART_NAMES, type Part } from '../kits/shape/flight-shape.ts';
+import { withoutPower } from '../kits/shape/power-off.ts';
 import { longestStretch, type Rows, rowOfMax, rowsBetween } from '../recording/columns/span.ts';
 import type { Track } from '../recording/track/track.ts';
 import { type Finding, findingSchema } from '../scoring/schema.ts';
@@ -25,7 +26,14 @@ export const flightScoreSchema = z.object({
   airborneS: seconds.nullable(),
   takeoffs: z.number().nullable(),
   landings: z
-    .array(z.object({ atS: seconds, kind: z.enum(['full-stop', 'touch-and-go', 'stop-and-go']).nullable() }))
+    .array(
+      z.object({
+        atS: seconds,
+        kind: z.enum(['full-stop', 'touch-and-go', 'stop-and-go']).nullable(),
+        /** Flown down with the engine idle; null where nothing tells the power. */
+        powerOff: z.boolean().nullable().default(null),
+      }),
+    )
     .nullable(),
   goArounds: z.number().nullable(),
   circuits: z.number().nullable(),
@@ -40,9 +48,11 @@ export function scoreFlight(
   attempts: readonly Attempt[],
 ): FlightScore {
   const shape = flightShape(track, context);
-  const { fields: _, ...times } = shape;
+  const { fields: _, landings, ...times } = shape;
+  const { power } = sceneOf(track, context);
   return {
     ...times,
+    landings: landings?.map((one) => ({ ...one, powerOff: withoutPower(track, power, one.atS) })) ?? null,
     parts: shape.parts
       .flatMap((part) => withArea(part, attempts))
       .filter(({ startS, endS }) => endS > startS),

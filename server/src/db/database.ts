@@ -16,6 +16,7 @@ import { Voice1700000000012 } from './migrations/1700000000012-voice.ts';
 import { Hours1700000000013 } from './migrations/1700000000013-hours.ts';
 import { Agreements1700000000014 } from './migrations/1700000000014-agreements.ts';
 import { OwnSettings1700000000015 } from './migrations/1700000000015-own-settings.ts';
+import { PowerOff1700000000016 } from './migrations/1700000000016-power-off.ts';
 
 /** Every change to the tables, oldest first. */
 export const MIGRATIONS = [
@@ -34,6 +35,7 @@ export const MIGRATIONS = [
   Hours1700000000013,
   Agreements1700000000014,
   OwnSettings1700000000015,
+  PowerOff1700000000016,
 ];
 
 /** @param connections how many at once, at the most. */

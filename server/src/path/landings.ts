@@ -14,16 +14,26 @@ export async function writeLandings(
   if (!score?.flight || flownIn !== 'airplane') return;
   const { landings, goArounds } = score.flight;
   const seen = [
-    ...(landings ?? []).map(({ atS, kind }) => ({ kind: kind ?? 'full-stop', atS })),
-    ...Array.from({ length: goArounds ?? 0 }, () => ({ kind: 'go-around', atS: null })),
+    ...(landings ?? []).map(({ atS, kind, powerOff }) => ({ kind: kind ?? 'full-stop', atS, powerOff })),
+    ...Array.from({ length: goArounds ?? 0 }, () => ({ kind: 'go-around', atS: null, powerOff: null })),
   ];
   if (seen.length === 0) return;
   const zone = zoneOf(school);
   await manager.insert(
     LandingEntity,
-    seen.map(({ kind, atS }, nth) => {
+    seen.map(({ kind, atS, powerOff }, nth) => {
       const at = new Date(flownAt.getTime() + 1000 * (atS ?? 0));
-      return { schoolId, recordingId, nth, studentId, kind, atS, flownAt: at, day: dayIn(at, zone) };
+      return {
+        schoolId,
+        recordingId,
+        nth,
+        studentId,
+        kind,
+        atS,
+        powerOff,
+        flownAt: at,
+        day: dayIn(at, zone),
+      };
     }),
   );
 }

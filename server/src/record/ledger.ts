@@ -26,7 +26,9 @@ export async function ledgerOf(
   );
   const lines: LedgerLine[] = [
     ...recorded.map(
-      ({ recordingId, nth, kind, flownAt, day }): LedgerLine => ({
+      ({ recordingId, nth, kind, flownAt, day, powerOff }): LedgerLine => ({
+        // What the recording shows stands until somebody says otherwise.
+        ...(powerOff && { powerOff }),
         ...said.get(`${recordingId} ${nth}`),
         id: `${recordingId} ${nth}`,
         day,

@@ -30,6 +30,18 @@ export const WHEELS = figures('shape/wheels', {
   sameFieldM: [2400, 'm', 'distance within which two stretches of ground are one field'],
 });
 
+export const POWER_OFF = figures('shape/power-off', {
+  idleShare: [
+    0.2,
+    '',
+    'share of the power below which the engine idles; windmilling turns it a little faster',
+  ],
+  burstS: [4, 's', 'time for which the engine may be cleared'],
+  leastS: [15, 's', 'shortest time without it'],
+  fromFt: [500, 'ft', 'height above the touch from which it idles: a flare alone is every landing'],
+  lookBackS: [300, 's', 'time before the touch that is looked at'],
+});
+
 export const ROUND_FIELD = figures('shape/circuit', {
   withinM: [2800, 'm', 'distance from a field within which an approach to it ends'],
   circuitM: [5600, 'm', 'distance within which a circuit is flown'],

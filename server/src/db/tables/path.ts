@@ -115,6 +115,7 @@ export interface LandingRow {
   atS: number | null;
   flownAt: Date;
   day: string;
+  powerOff: boolean | null;
 }
 export const LandingEntity = new EntitySchema<LandingRow>({
   name: 'landing',
@@ -127,6 +128,7 @@ export const LandingEntity = new EntitySchema<LandingRow>({
     atS: { type: 'double precision', name: 'at_s', nullable: true },
     flownAt: { type: 'timestamptz', name: 'flown_at' },
     day: { type: 'date' },
+    powerOff: { type: 'boolean', name: 'power_off', nullable: true },
   },
 });
 
