@@ -8,6 +8,8 @@ import type { CardInput } from '../card/day.ts';
 import { CUSHION_FT } from '../card/ladder.ts';
 import { MANEUVER_IDS, requireRoom, rooms } from '../maneuvers/registry.ts';
 import { loadFactor } from '../mechanics/turning.ts';
+import { performanceOf } from '../performance/fit.ts';
+import { levelFlight } from '../performance/level.ts';
 import { stallAtStage } from '../performance/model.ts';
 import { findStandard, SCHOOL_STANDARD_ID } from '../standards/standards.ts';
 import { CHOICES } from '../technique/choices.ts';
@@ -183,8 +185,15 @@ describe('slow flight', () => {
 });
 
 test('the power table: slower flies nose-up and trims nose-up, faster takes more power', () => {
-  const { powerTable } = card('straight-and-level');
-  expect(powerTable.map(({ kias }) => kias)).toEqual([60, 70, 80, 90]);
+  const { powerTable, air, weightLb } = card('straight-and-level');
+  const speeds = powerTable.map(({ kias }) => kias);
+  expect(speeds).toEqual(speeds.map((_, i) => 60 + 10 * i));
+  // To what full throttle holds, whatever the maneuvering speed is.
+  const reserveW = (kias: number) =>
+    levelFlight(performanceOf(cairn)!, kias, { weightLb, pressureAltitudeFt: air.pressureAltitudeFt })
+      .reserveW;
+  expect(reserveW(speeds.at(-1)!)).toBeGreaterThan(0);
+  expect(reserveW(speeds.at(-1)! + 10)).toBeLessThan(0);
   const pitch = powerTable.map(({ pitchDeg }) => pitchDeg);
   expect([...pitch].sort((a, b) => b - a)).toEqual(pitch);
   expect(powerTable[0].trim).toBe('nose up');

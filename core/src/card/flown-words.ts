@@ -13,7 +13,7 @@ export const wayWords = (way: string): string => WORDS[way] ?? way;
 /** `cards`: those of one maneuver, one or both ways. */
 export function flownWords(cards: readonly Pick<TargetCard, 'variant' | 'configuration'>[]): string {
   const [{ variant, configuration }] = cards;
-  if (cards.length === 2) return 'left and right';
-  const way = variant === 'standard' ? '' : wayWords(variant);
+  const both = cards.length === 2;
+  const way = both ? 'left and right' : variant === 'standard' ? '' : wayWords(variant);
   return [way, configuration && wayWords(configuration)].filter(Boolean).join(', ');
 }

@@ -25,6 +25,10 @@ export const NOT_ALONE =
 export const SPIN_RECOVERY =
   'If it spins: power idle, ailerons neutral, full rudder against the turn, stick forward until it flies, rudder neutral as it stops, ease out of the dive. The handbook’s own order comes first. Too soon a pull stalls again; too late costs height and speed.';
 
+/** Where nothing is pulled, the maneuvering speed is for rough air. */
+export const vaNote = (day: Day): string =>
+  `In rough air stay at or below ${speedWords(day, day.vaKias, true)}, the maneuvering speed at ${Math.round(day.weightLb)} lb. It protects against one full input on one axis, not repeated or combined ones.`;
+
 export const vaCaution = (day: Day): string =>
   `Above ${speedWords(day, day.vaKias, true)}, the maneuvering speed at ${Math.round(day.weightLb)} lb, stop the maneuver. It protects against one full input on one axis, not repeated or combined ones.`;
 

@@ -134,7 +134,7 @@ function LineName(props: {
       : { right: 60, top: frame.top + frame.height - 27 }
     : level || left(end[0]) > width - 90
       ? { right: width - left(end[0]) + 6, top: inside(top(end[1]) - 24) }
-      : { left: left(end[0]) - 22, top: inside(top(end[1]) - 24) };
+      : { left: Math.min(left(end[0]) - 22, width - LETTER_PX * name.length), top: inside(top(end[1]) - 24) };
   return (
     <span className="picture-line" data-kind={kind} style={style}>
       {withSub(name)}

@@ -2,7 +2,7 @@
 
 import { atWeightKias, speedWords } from '../../card/day.ts';
 import { bookSpeed, climbAt, figure, fullThrottle } from '../../card/figures.ts';
-import { pitchFirst, steadyEntry, vaCaution } from '../../card/words.ts';
+import { pitchFirst, steadyEntry, vaNote } from '../../card/words.ts';
 import type { Card } from '../../kits/attempt/room.ts';
 import { levelOffPicture } from '../../kits/straight/level-off.ts';
 import { roundTo } from '../../units/numbers.ts';
@@ -51,7 +51,7 @@ export const climbCard: Card = {
         'Levelling late, then pushing',
       ],
       cautions: [
-        vaCaution(day),
+        vaNote(day),
         'Engine temperatures in a long climb; a shallower one cools it and shows the sky ahead.',
       ],
     };

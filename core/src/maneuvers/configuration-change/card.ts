@@ -3,7 +3,7 @@
 import { atWeightKias, powerFor, powerWords, stallKias } from '../../card/day.ts';
 import { bookSpeed, powerOf } from '../../card/figures.ts';
 import { flapSchedule } from '../../card/flap-schedule.ts';
-import { changeOrder, flapCaution, steadyEntry, vaCaution } from '../../card/words.ts';
+import { changeOrder, flapCaution, steadyEntry, vaNote } from '../../card/words.ts';
 import type { Card } from '../../kits/attempt/room.ts';
 import { tradePicture } from '../../kits/straight/trade.ts';
 
@@ -46,7 +46,7 @@ export const configurationChangeCard: Card = {
         'Two stages at once',
         'Trimming before the speed has settled',
       ],
-      cautions: [...day.airplane.flaps.flatMap((_, i) => flapCaution(day, i + 1)), vaCaution(day)],
+      cautions: [...day.airplane.flaps.flatMap((_, i) => flapCaution(day, i + 1)), vaNote(day)],
     };
   },
 };

@@ -9,7 +9,7 @@ import {
   heatThen,
   pitchFirst,
   steadyEntry,
-  vaCaution,
+  vaNote,
 } from '../../card/words.ts';
 import type { Card } from '../../kits/attempt/room.ts';
 import { CLIMBING_BANK_DEG, STALL_IN_A_TURN } from '../../kits/turns/card.ts';
@@ -70,7 +70,7 @@ export const descendingTurnCard: Card = {
         'Level-off begun at the altitude, not before it',
       ],
       cautions: [
-        vaCaution(day),
+        vaNote(day),
         STALL_IN_A_TURN,
         ...flapCaution(day, stage),
         ...carburettorCaution(day),

@@ -2,7 +2,7 @@
 
 import { powerFor, powerWords } from '../../card/day.ts';
 import { figure, powerOf, practiceSpeed } from '../../card/figures.ts';
-import { carburettorCaution, heatThen, pitchFirst, steadyEntry, vaCaution } from '../../card/words.ts';
+import { carburettorCaution, heatThen, pitchFirst, steadyEntry, vaNote } from '../../card/words.ts';
 import type { Card } from '../../kits/attempt/room.ts';
 import { levelOffPicture } from '../../kits/straight/level-off.ts';
 
@@ -52,7 +52,7 @@ export const descentCard: Card = {
         'Levelling off with pitch alone: the speed decays',
         'No clearing of the engine in a long glide',
       ],
-      cautions: [vaCaution(day), ...carburettorCaution(day)],
+      cautions: [vaNote(day), ...carburettorCaution(day)],
     };
   },
 };

@@ -2,7 +2,7 @@
 
 import { powerFor } from '../../card/day.ts';
 import { powerOf, practiceSpeed } from '../../card/figures.ts';
-import { steadyEntry, vaCaution } from '../../card/words.ts';
+import { steadyEntry, vaNote } from '../../card/words.ts';
 import type { Card } from '../../kits/attempt/room.ts';
 import { MEDIUM_BANK_DEG, STALL_IN_A_TURN } from '../../kits/turns/card.ts';
 import { turnPicture } from '../../kits/turns/picture.ts';
@@ -40,7 +40,7 @@ export const levelTurnCard: Card = {
         'Looking inside: bank and nose wander',
         'Rolling out late, past the heading',
       ],
-      cautions: [vaCaution(day), STALL_IN_A_TURN],
+      cautions: [vaNote(day), STALL_IN_A_TURN],
     };
   },
 };

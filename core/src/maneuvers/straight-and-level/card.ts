@@ -3,23 +3,29 @@
 import type { TargetCard } from '../../card/card.ts';
 import { circumstance, type Day, powerFor, powerWords, speedWords, warningKias } from '../../card/day.ts';
 import { figure, NO_POWER, powerOf, practiceSpeed } from '../../card/figures.ts';
-import { changeOrder, steadyEntry, vaCaution } from '../../card/words.ts';
+import { changeOrder, steadyEntry, vaNote } from '../../card/words.ts';
 import type { Card } from '../../kits/attempt/room.ts';
 import { tradePicture } from '../../kits/straight/trade.ts';
 import { leastPowerKias, pitchChangeDeg } from '../../performance/level.ts';
 import { speedIn } from '../../units/convert.ts';
 import { roundTo } from '../../units/numbers.ts';
 
-/** Speeds from just above the warning to V_A, round in the day's unit, each with what holds it. */
+/** No airplane of the kind is faster in level flight, where the book does not say what it never exceeds. */
+const FASTEST_OF_VA = 1.5;
+
+/** Speeds from just above the warning to what full throttle holds, round in the day's unit, each with what holds it. */
 export function powerTable(day: Day, cruiseKias: number): TargetCard['powerTable'] {
   const { model } = day;
   if (!model) return [];
   const scale = speedIn(1, day.speedUnit);
   const slowest = warningKias(day).kias + 5;
   const rows: TargetCard['powerTable'] = [];
-  for (let shown = Math.ceil((slowest * scale) / 10) * 10; shown <= day.vaKias * scale; shown += 10) {
+  const fastest = day.airplane.vneKias ?? FASTEST_OF_VA * day.vaKias;
+  for (let shown = Math.ceil((slowest * scale) / 10) * 10; shown < fastest * scale; shown += 10) {
     const kias = shown / scale;
     const power = powerFor(day, kias);
+    // High and heavy full throttle does not hold the slowest either.
+    if (!power && rows.length > 0) break;
     if (!power) continue;
     const pitch = pitchChangeDeg(model, cruiseKias, kias, circumstance(day));
     rows.push({
@@ -68,7 +74,7 @@ export const straightAndLevelCard: Card = {
         'Flying with the trim instead of trimming the pressure away',
         'A wing low, held with rudder: the heading creeps',
       ],
-      cautions: [vaCaution(day), 'Heads up: two thirds of the time outside.'],
+      cautions: [vaNote(day), 'Heads up: two thirds of the time outside.'],
     };
   },
 };
