@@ -2,7 +2,14 @@ import fc from 'fast-check';
 import type { Recording } from '../recording/columns/recording.ts';
 import { readRecordingCsv } from '../recording/csv/csv.ts';
 import { makeTrack } from '../recording/track/track.ts';
-import { decodeFlight, encodeFlight, flightColumns, momentAt, rowAt } from './flight-columns.ts';
+import {
+  decodeFlight,
+  encodeFlight,
+  FLIGHT_COLUMNS,
+  flightColumns,
+  momentAt,
+  rowAt,
+} from './flight-columns.ts';
 
 const rows = (rate: number, seconds: number, row: (atS: number) => string) =>
   Array.from({ length: rate * seconds + 1 }, (_, i) => `${i / rate},${row(i / rate)}`).join('\n');
@@ -17,6 +24,23 @@ test('what crosses the wire is what went in', () => {
   const again = decodeFlight(encodeFlight(flight).buffer);
   expect(again).toEqual(flight);
   expect(again.rows).toBe(301);
+});
+
+test('a flight that was kept before its columns were named opens as it was', () => {
+  const flight = flightColumns(makeTrack(recording()));
+  // As it was written then: the notes alone at the head, and thirteen columns without the manifold pressure.
+  const json = new TextEncoder().encode(JSON.stringify(flight.notes));
+  const lead = 4 + 4 * Math.ceil(json.length / 4);
+  const old = FLIGHT_COLUMNS.filter((name) => name !== 'map_inhg');
+  const bytes = new Uint8Array(lead + old.length * flight.rows * 4);
+  new DataView(bytes.buffer).setUint32(0, json.length, true);
+  bytes.set(json, 4);
+  old.forEach((name, c) => {
+    bytes.set(new Uint8Array(flight.columns[name].buffer), lead + c * flight.rows * 4);
+  });
+  const again = decodeFlight(bytes.buffer);
+  expect(again).toEqual(flight);
+  expect(again.columns.map_inhg.every(Number.isNaN)).toBe(true);
 });
 
 test('more than ten rows a second are thinned, fewer are kept', () => {
