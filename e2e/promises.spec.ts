@@ -132,7 +132,7 @@ test('the first page is light: script and style over the wire, until it is quiet
   }
 });
 
-test('a recording sent with the wrong weight is put right; one that is deleted can be taken back', async ({
+test('a recording sent with the wrong weight and ground is put right; one that is deleted can be taken back', async ({
   page,
 }) => {
   const recording = await flownLesson(page, 'Put right');
@@ -141,10 +141,13 @@ test('a recording sent with the wrong weight is put right; one that is deleted c
   await page.getByRole('button', { name: 'More of this recording' }).click();
   await page.getByRole('menuitem', { name: 'Put right' }).click();
   await page.getByRole('dialog').getByLabel('Weight, lb').fill('2111');
+  await page.getByRole('dialog').getByLabel('Highest ground of the area, ft').fill('2600');
   await page.getByRole('button', { name: 'Put right and score again' }).click();
   await expect(page.locator('.title-bar')).toContainText(/2.111 lb/, {
     timeout: 20_000,
   });
+  const { score } = await (await page.request.get(`/api/recordings/${recording}`)).json();
+  expect(score.groundFt).toBe(2600);
   await page.getByRole('button', { name: 'More of this recording' }).click();
   await page.getByRole('menuitem', { name: 'Delete it' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Delete it' }).click();

@@ -56,6 +56,7 @@ function RightDialog({ recording, close }: { recording: RecordingView; close: ()
   const [standardId, setStandard] = useState(recording.standard.id);
   const [lessonId, setLesson] = useState(recording.lessonId);
   const [weightLb, setWeight] = useState<number | ''>('');
+  const [groundFt, setGround] = useState<number | ''>('');
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const json = {
@@ -65,6 +66,7 @@ function RightDialog({ recording, close }: { recording: RecordingView; close: ()
     // Moved, it leaves its first student’s lesson, unless another is named.
     ...((isMoved ? lessonId !== null : lessonId !== recording.lessonId) && { lessonId }),
     ...(weightLb !== '' && { weightLb }),
+    ...(groundFt !== '' && { groundFt }),
   };
   const save = async () => {
     setBusy(true);
@@ -137,6 +139,15 @@ function RightDialog({ recording, close }: { recording: RecordingView; close: ()
           placeholder={recording.score?.weightLb ? `as it is, ${recording.score.weightLb}` : 'as it is'}
           value={weightLb}
           onChange={(value) => setWeight(value === '' ? '' : Number(value))}
+        />
+        <NumberInput
+          label="Highest ground of the area, ft"
+          description="The floor of slow flight and stalls is held against it, in every attempt of the flight."
+          placeholder={
+            recording.score?.groundFt == null ? 'not known' : `as it is, ${recording.score.groundFt}`
+          }
+          value={groundFt}
+          onChange={(value) => setGround(value === '' ? '' : Number(value))}
         />
         <Button onClick={save} loading={busy} disabled={Object.keys(json).length === 0}>
           Put right and score again
