@@ -21,8 +21,8 @@ import {
   standardFrom,
 } from './lib/cli.ts';
 
-const USAGE = `npm run -s brief -- --maneuver ID --airplane ID|FILE.json [--variant V] [--configuration C] [--weight-lb N] [--ground-ft N]
-  [--pressure-alt-ft N] [--oat-c N] [--heading N] [--technique FILE.json] [--standard ID] [--format text|json]
+const USAGE = `npm run -s brief -- --maneuver ID --airplane ID|FILE.json [--variant V] [--configuration C]
+  [--weight-lb N] [--ground-ft N] [--pressure-alt-ft N] [--oat-c N] [--heading N] [--technique FILE.json] [--standard ID] [--format text|json]
   [--airspeed N] [--bank N] [--cloud-base-ft N] [--airspace-base-ft N]`;
 
 /** The limits here only keep out what is no number of the kind; the card itself knows the airplane's. */

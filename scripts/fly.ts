@@ -27,8 +27,9 @@ import {
   Refusal,
 } from './lib/cli.ts';
 
-const USAGE = `npm run -s fly -- --maneuver ID [--variant V] [--configuration C] [--habit FINDING_ID|none] [--seed N] [--airplane ID]
-  [--weight-lb N] [--rate HZ] [--wind DIR/KT] [--turbulence none|light|moderate] [--channels full|position] [--out FILE.csv]
+const USAGE = `npm run -s fly -- --maneuver ID [--variant V] [--configuration C] [--habit FINDING_ID|none] [--seed N]
+  [--airplane ID] [--weight-lb N] [--rate HZ] [--wind DIR/KT] [--turbulence none|light|moderate]
+  [--channels full|position] [--out FILE.csv]
 npm run -s fly -- --lesson TEMPLATE [--apron] [--cards FILE.json] [--seed N] [--airplane ID] [--out FILE.csv] …
 npm run -s fly -- --controls FILE.csv [--start altFt=4500,ias=95,hdg=360] [--airplane ID] [--out FILE.csv] …`;
 

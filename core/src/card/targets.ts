@@ -49,7 +49,8 @@ function apart(brief: BriefTargets, held: HeldValues): number {
 
 /**
  * The brief for a maneuver: those of the same variant, else those that name none, else any of the maneuver; of several
- * those with the flaps that were flown; of these the one whose altitude, speed and bank are nearest to what was held, and of equals the first in the lesson's order.
+ * those with the flaps that were flown; of these the one whose altitude, speed and bank are nearest to what was held, and
+ * of equals the first in the lesson's order.
  */
 export function briefFor(
   briefs: readonly BriefTargets[],

@@ -25,19 +25,24 @@ export const NOT_ALONE =
 export const SPIN_RECOVERY =
   'If it spins: power idle, ailerons neutral, full rudder against the turn, stick forward until it flies, rudder neutral as it stops, ease out of the dive. The handbook’s own order comes first. Too soon a pull stalls again; too late costs height and speed.';
 
-/** Where nothing is pulled, the maneuvering speed is for rough air. */
-export const vaNote = (day: Day): string =>
-  `In rough air stay at or below ${speedWords(day, day.vaKias, true)}, the maneuvering speed at ${Math.round(day.weightLb)} lb. It protects against one full input on one axis, not repeated or combined ones.`;
+const vaWords = (day: Day): string =>
+  `${speedWords(day, day.vaKias, true)}, the maneuvering speed at ${Math.round(day.weightLb)} lb`;
+const VA_PROTECTS = 'It protects against one full input on one axis, not repeated or combined ones.';
 
-export const vaCaution = (day: Day): string =>
-  `Above ${speedWords(day, day.vaKias, true)}, the maneuvering speed at ${Math.round(day.weightLb)} lb, stop the maneuver. It protects against one full input on one axis, not repeated or combined ones.`;
+/** Where nothing is pulled, the maneuvering speed is for rough air. */
+export const vaNote = (day: Day): string => `In rough air stay at or below ${vaWords(day)}. ${VA_PROTECTS}`;
+
+export const vaCaution = (day: Day): string => `Above ${vaWords(day)}, stop the maneuver. ${VA_PROTECTS}`;
+
+/** An engine with a carburettor has heat for it; one of which nothing is said may have. */
+export const hasHeat = ({ airplane }: Day): boolean => airplane.engine?.carburettor !== false;
 
 export function carburettorCaution(day: Day): string[] {
-  return day.airplane.engine?.carburettor === false
-    ? []
-    : [
+  return hasHeat(day)
+    ? [
         'Carburettor ice forms at low power in damp air: heat on before the power comes back, off for full power.',
-      ];
+      ]
+    : [];
 }
 
 /** Whether the school changes the attitude first and lets the power follow. */
@@ -48,9 +53,7 @@ export const changeOrder = (day: Day): string =>
 
 /** A step that begins with the heat, where the engine has one. */
 export const heatThen = (day: Day, step: string): string =>
-  day.airplane.engine?.carburettor === false
-    ? step[0].toUpperCase() + step.slice(1)
-    : `Carburettor heat as fitted, ${step}`;
+  hasHeat(day) ? `Carburettor heat as fitted, ${step}` : step[0].toUpperCase() + step.slice(1);
 
 export const flapCaution = (day: Day, stage: number): string[] => {
   const flap = day.airplane.flaps[stage - 1];

@@ -1,4 +1,7 @@
-/** Power of a power-on stall where only revolutions or a manifold pressure were recorded: through the airplane's own book, or not at all. */
+/**
+ * Power of a power-on stall where only revolutions or a manifold pressure were recorded: through the airplane's own book,
+ * or not at all.
+ */
 
 import { findAirplane, fleet } from '../airplane/fleet.ts';
 import { airplaneSchema } from '../airplane/schema.ts';

@@ -320,7 +320,7 @@ function Tolerances({ card, standard }: { card: TargetCard; standard: Standard }
     <div className="card-tolerances">
       <h3>
         {card.tolerancesFrom
-          ? `${standard.name} ${rowsFor(standard, card).length > 0 ? 'asks for it otherwise' : 'has no row for it'}; judged by ${card.tolerancesFrom}`
+          ? `${standard.name} ${rowsFor(standard, { maneuver: card.maneuver }).length > 0 ? 'asks for it otherwise' : 'has no row for it'}; judged by ${card.tolerancesFrom}`
           : `Judged by ${standard.name}`}
       </h3>
       <p className="small quiet">

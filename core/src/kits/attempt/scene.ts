@@ -167,6 +167,12 @@ function leverOf(track: Track): (row: number) => number {
   return throttle ? (row) => throttle[row] : powerShare(track);
 }
 
+/** Mean share of the power over some rows; NaN where nothing tells. */
+export function meanPower({ power }: Scene, { from, to }: Rows): number {
+  const shares = Array.from({ length: Math.max(0, to - from) }, (_, k) => power(from + k));
+  return meanOver(shares, { from: 0, to: shares.length });
+}
+
 /** Means over a time, for columns that a reader would average by eye. */
 export const meanBetween = (track: Track, values: ArrayLike<number>, fromS: number, toS: number): number =>
   meanOver(values, rowsBetween(track.timeS, fromS, toS));

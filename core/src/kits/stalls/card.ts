@@ -1,6 +1,7 @@
 /** What the cards of stalls share: figures, cautions, how deep, how to recover. */
 import { atWeightKias, type Day, headingWords, speedWords, stallKias, warningKias } from '../../card/day.ts';
 import { figure } from '../../card/figures.ts';
+import { hasHeat } from '../../card/words.ts';
 
 /** In a turning stall; the standard allows 20 at most. */
 export const TURNING_BANK_DEG = 15;
@@ -59,7 +60,7 @@ export function recoverySteps(day: Day, stage: number): string[] {
   const { technique, airplane } = day;
   const vx = airplane.vxKias ? speedWords(day, atWeightKias(day, airplane.vxKias)) : 'best angle';
   const vy = airplane.vyKias ? speedWords(day, atWeightKias(day, airplane.vyKias)) : 'best rate';
-  const heat = airplane.engine?.carburettor === false ? '' : '; heat off once the power is set';
+  const heat = hasHeat(day) ? '; heat off once the power is set' : '';
   return [
     technique.stallRecovery === 'release-then-power'
       ? `Release the pull: nose down until the warning stops; then full power, smoothly, right rudder${heat}`

@@ -2,7 +2,7 @@
 import { firstWhere, meanOver, type Rows, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import { isRough } from '../attempt/rough-air.ts';
-import type { Scene } from '../attempt/scene.ts';
+import { meanPower, type Scene } from '../attempt/scene.ts';
 import { type NoseFall, noseFall, rose } from './nose.ts';
 import { SIGN } from './tables.ts';
 
@@ -72,13 +72,6 @@ export function signsAt(track: Track, slowest: number, scene: Scene): Signs | un
     recovers: fall !== undefined && poweredOut(track, scene, fall.beganS),
     rough: isRough(track, span(-SIGN.lookBeforeS, -SIGN.airUntilS)),
   };
-}
-
-/** NaN where nothing tells the power. */
-function meanPower({ power }: Scene, { from, to }: Rows): number {
-  let sum = 0;
-  for (let i = from; i < to; i++) sum += power(i);
-  return sum / (to - from);
 }
 
 /** Idle before a moment, and most of the power within seconds of it. */

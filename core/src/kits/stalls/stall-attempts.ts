@@ -7,7 +7,7 @@ import type { Phase } from '../../scoring/schema.ts';
 import { median } from '../../units/numbers.ts';
 import type { Proposal, ScoringContext } from '../attempt/attempt.ts';
 import { perFlight } from '../attempt/per-flight.ts';
-import { meanBetween, sceneOf, speedBefore } from '../attempt/scene.ts';
+import { meanBetween, meanPower, sceneOf, speedBefore } from '../attempt/scene.ts';
 import { findStalls, type StallEvent } from './events.ts';
 import { STALL_ATTEMPT } from './tables.ts';
 
@@ -52,7 +52,7 @@ function describeStalls(track: Track, context: ScoringContext): StallAttempt[] {
 /** By the power at the break; full power there may be the recovery's, and then by what was on when the stall showed. */
 function kindOf(track: Track, context: ScoringContext, event: StallEvent): StallKind {
   const { pitchUpS, indicationS, breakS } = event;
-  const shareAt = (atS: number) => meanPower(track, context, atS - Math.max(1.5, track.stepS), atS);
+  const shareAt = (atS: number) => powerBetween(track, context, atS - Math.max(1.5, track.stepS), atS);
   const before = breakS - 0.2;
   const shownS = Math.min(before, Math.max(indicationS, pitchUpS + STALL_ATTEMPT.powerSetS));
   const atBreak = shareAt(before);
@@ -62,13 +62,8 @@ function kindOf(track: Track, context: ScoringContext, event: StallEvent): Stall
   return energyFpm(track, rise) < STALL_ATTEMPT.glidingFpm ? 'power-off' : 'power-on';
 }
 
-/** Mean share of the power over a span; NaN where nothing tells. */
-function meanPower(track: Track, context: ScoringContext, fromS: number, toS: number): number {
-  const { power } = sceneOf(track, context);
-  const { from, to } = rowsBetween(track.timeS, fromS, toS);
-  const shares = Array.from({ length: to - from }, (_, k) => power(from + k));
-  return meanOver(shares, { from: 0, to: shares.length });
-}
+const powerBetween = (track: Track, context: ScoringContext, fromS: number, toS: number): number =>
+  meanPower(sceneOf(track, context), rowsBetween(track.timeS, fromS, toS));
 
 function describe(
   track: Track,
@@ -135,7 +130,7 @@ function endOfSlowFlight(track: Track, context: ScoringContext, pitchUpS: number
     aboveKt(meanOver(speed, before)) < STALL_ATTEMPT.slowKt &&
     aboveKt(speed[fastest]) < STALL_ATTEMPT.slowInGustsKt;
   // Power that holds it there tells slow flight from the descent toward a stall; without it only the level does.
-  const power = meanPower(track, context, endS - STALL_ATTEMPT.slowBeforeS, endS - 2);
+  const power = powerBetween(track, context, endS - STALL_ATTEMPT.slowBeforeS, endS - 2);
   if (power < STALL_ATTEMPT.slowPower) return undefined;
   const mostFpm = Number.isNaN(power) ? STALL_ATTEMPT.slowFpm : STALL_ATTEMPT.poweredSlowFpm;
   const level = Math.abs(meanOver(track.verticalSpeedFpm, before)) < mostFpm;

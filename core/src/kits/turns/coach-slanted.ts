@@ -18,7 +18,7 @@ export const fast = (during: readonly string[], usedAbove = 0.8): Situation => (
   means: ['PULL'],
 });
 
-export const climbingSituations: readonly Situation[] = [
+const climbingSituations: readonly Situation[] = [
   {
     id: 'slow',
     during: HELD,
@@ -37,7 +37,7 @@ export const climbingSituations: readonly Situation[] = [
   },
 ];
 
-export const descendingSituations: readonly Situation[] = [
+const descendingSituations: readonly Situation[] = [
   {
     id: 'tightening-and-slow',
     during: HELD,
@@ -82,15 +82,15 @@ export function slantedTurnSteps(card: TargetCard, way: 'up' | 'down'): Step[] {
 
 const BANK_OFF_DEG = 5;
 
-/** Of turns that go down, with power or without. */
-export const slantedDownCoach: CoachPart = {
-  steps: (card) => slantedTurnSteps(card, 'down'),
+/** What the coach knows of turns that climb, or that descend with power or without. */
+export const slantedTurnCoach = (way: 'up' | 'down'): CoachPart => ({
+  steps: (card) => slantedTurnSteps(card, way),
   situations: () => [
-    ...descendingSituations,
+    ...(way === 'up' ? climbingSituations : descendingSituations),
     adverseYaw,
     ...bank(BANK_OFF_DEG),
     ...ball(TURNING),
     tooSoonOut,
     pastTheHeading,
   ],
-};
+});

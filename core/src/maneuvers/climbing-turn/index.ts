@@ -4,6 +4,7 @@ import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts
 import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
 import { ROUGH_AIR, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
+import { slantedTurnCoach } from '../../kits/turns/coach-slanted.ts';
 import { TURN_HABITS } from '../../kits/turns/pilot.ts';
 import { soughtTurn } from '../../kits/turns/plain-turn.ts';
 import { TURN_LIMITS, TURN_SIGNS } from '../../kits/turns/tables.ts';
@@ -11,7 +12,6 @@ import { TURN_FINDINGS } from '../../kits/turns/turn-findings.ts';
 import { TURN_PHASES } from '../../kits/turns/turn-phases.ts';
 import { TURN_VARIANTS } from '../../kits/turns/turn-variant.ts';
 import { climbingTurnCard } from './card.ts';
-import { climbingTurnCoach } from './coach.ts';
 import { climbingTurn as script } from './pilot.ts';
 
 const ID = 'climbing-turn';
@@ -34,6 +34,6 @@ export const climbingTurn = defineRoom({
     from: 'card',
   },
   story: { lanes: ['pitch', 'vertical-speed'] },
-  coach: climbingTurnCoach,
+  coach: slantedTurnCoach('up'),
   tables: [TURN_LIMITS, TURN_SIGNS, SCENE, SETTLING, ROUGH_AIR],
 });

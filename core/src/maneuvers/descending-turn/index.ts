@@ -4,7 +4,7 @@ import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts
 import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
 import { ROUGH_AIR, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
-import { slantedDownCoach } from '../../kits/turns/coach-slanted.ts';
+import { slantedTurnCoach } from '../../kits/turns/coach-slanted.ts';
 import { TURN_HABITS } from '../../kits/turns/pilot.ts';
 import { soughtTurn } from '../../kits/turns/plain-turn.ts';
 import { TURN_LIMITS, TURN_SIGNS } from '../../kits/turns/tables.ts';
@@ -34,6 +34,6 @@ export const descendingTurn = defineRoom({
     from: 'card',
   },
   story: { lanes: ['pitch', 'vertical-speed'] },
-  coach: slantedDownCoach,
+  coach: slantedTurnCoach('down'),
   tables: [TURN_LIMITS, TURN_SIGNS, SCENE, SETTLING, ROUGH_AIR],
 });

@@ -1,8 +1,8 @@
 /** Gliding turns in a recording: descending turns with the power off. Where nothing tells the power there is none. */
 import type { Proposal, ScoringContext } from '../../kits/attempt/attempt.ts';
-import { sceneOf } from '../../kits/attempt/scene.ts';
+import { meanPower, sceneOf } from '../../kits/attempt/scene.ts';
 import { heldSpan, turnProposals } from '../../kits/turns/plain-turns.ts';
-import { rowsBetween } from '../../recording/columns/span.ts';
+import { type Rows, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import { GLIDE_TURN_SIGNS } from './tables.ts';
 
@@ -11,16 +11,11 @@ export function glidingTurns(track: Track, context: ScoringContext, maneuver: st
   const briefed = (id: string) => context.briefs.some((brief) => brief.maneuver === id);
   if (briefed('descending-turn') && !briefed(maneuver)) return [];
   return turnProposals(track, context, maneuver, 'descending').filter(
-    (turn) => meanPower(track, context, turn) < GLIDE_TURN_SIGNS.idleShare,
+    (turn) => meanPower(sceneOf(track, context), heldRows(track, turn)) < GLIDE_TURN_SIGNS.idleShare,
   );
 }
 
-/** Mean share of the power while the bank was held; NaN where nothing tells. */
-function meanPower(track: Track, context: ScoringContext, turn: Proposal): number {
-  const { power } = sceneOf(track, context);
+function heldRows(track: Track, turn: Proposal): Rows {
   const { fromS, toS } = heldSpan(track, turn);
-  const { from, to } = rowsBetween(track.timeS, fromS, toS, turn.segment);
-  let sum = 0;
-  for (let i = from; i < to; i++) sum += power(i);
-  return sum / (to - from);
+  return rowsBetween(track.timeS, fromS, toS, turn.segment);
 }

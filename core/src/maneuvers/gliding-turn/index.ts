@@ -1,16 +1,15 @@
 /** Gliding turns: the room. */
-import { runChecks } from '../../kits/attempt/case.ts';
 import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
 import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
 import { FLAP_LIMITS, ROUGH_AIR, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
-import { slantedDownCoach } from '../../kits/turns/coach-slanted.ts';
+import { slantedTurnCoach } from '../../kits/turns/coach-slanted.ts';
 import { TURN_HABITS } from '../../kits/turns/pilot.ts';
+import { soughtTurn } from '../../kits/turns/plain-turn.ts';
 import { TURN_LIMITS, TURN_SIGNS } from '../../kits/turns/tables.ts';
-import { measureTurn } from '../../kits/turns/turn-attempt.ts';
-import { TURN_CHECKS, TURN_FINDINGS } from '../../kits/turns/turn-findings.ts';
+import { TURN_FINDINGS } from '../../kits/turns/turn-findings.ts';
 import { TURN_PHASES } from '../../kits/turns/turn-phases.ts';
-import { TURN_VARIANTS, turnVariant } from '../../kits/turns/turn-variant.ts';
+import { TURN_VARIANTS } from '../../kits/turns/turn-variant.ts';
 import { glidingTurnCard } from './card.ts';
 import { glidingTurns } from './found.ts';
 import { glidingTurn as script } from './pilot.ts';
@@ -28,17 +27,14 @@ export const glidingTurn = defineRoom({
   precedence: 60,
   card: glidingTurnCard,
   sought: {
+    ...soughtTurn(ID, 'descending'),
     propose: (track, context) => ({ proposals: glidingTurns(track, context, ID) }),
-    variantOver: turnVariant,
-    measure: (track, proposal, _, context) => measureTurn(track, proposal, context, { holdsAltitude: false }),
-    findings: (track, attempt, next, context) =>
-      runChecks(TURN_CHECKS, track, attempt, next, context, { general: false }),
   },
   findings: [...LIMIT_FINDINGS, ...TURN_FINDINGS],
   requirements: GENERAL_REQUIREMENTS,
   // Without the propeller's stream a whole foot of rudder lets the ball out by a half: a skid shows, and is no plain habit.
   pilot: { script, habits: TURN_HABITS.filter((name) => name !== 'skid'), from: 'cruise' },
   story: { lanes: ['pitch', 'vertical-speed'] },
-  coach: slantedDownCoach,
+  coach: slantedTurnCoach('down'),
   tables: [GLIDE_TURN_SIGNS, TURN_LIMITS, TURN_SIGNS, FLAP_LIMITS, SCENE, SETTLING, ROUGH_AIR],
 });

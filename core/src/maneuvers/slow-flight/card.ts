@@ -15,6 +15,7 @@ import type { Flown, SpeedChoice } from '../../card/flown.ts';
 import {
   carburettorCaution,
   flapCaution,
+  hasHeat,
   heatThen,
   pitchFirst,
   SPIN_RECOVERY,
@@ -157,7 +158,7 @@ function fly(day: Day): Flown {
       'It is quieter, the nose high, the controls slack, the view ahead gone: the horizon along the side window tells the wings',
       `Turns at ${bankDeg}° at most, a little power in, roll out ${Math.max(5, Math.round(bankDeg / 2))} to ${bankDeg}° early`,
       'Climb and descend with power alone; the speed stays',
-      `Recover: full power, nose down to hold altitude${airplane.engine?.carburettor === false ? '' : ', heat off'}${stage > 0 ? `, flaps up a stage at a time ${technique.flapRetraction === 'by-speed' ? 'as the speed builds' : 'with a climb showing'}` : ''}, ${technique.recoveryTrim === 'during' ? 'trimming as you go' : 'then trim'}, cruise power last`,
+      `Recover: full power, nose down to hold altitude${hasHeat(day) ? ', heat off' : ''}${stage > 0 ? `, flaps up a stage at a time ${technique.flapRetraction === 'by-speed' ? 'as the speed builds' : 'with a climb showing'}` : ''}, ${technique.recoveryTrim === 'during' ? 'trimming as you go' : 'then trim'}, cruise power last`,
     ],
     usualFaults: [
       'Sinking because the power comes late',
