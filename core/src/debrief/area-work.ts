@@ -1,6 +1,7 @@
 /** What is practised in the area, told from what takes an airplane out, home, and round its circuit. */
 import type { Proposal, ScoringContext } from '../kits/attempt/attempt.ts';
-import { flightShape, type Part } from '../kits/shape/flight-shape.ts';
+import { flightShape } from '../kits/shape/flight-shape.ts';
+import type { Part } from '../kits/shape/parts.ts';
 import { ROUND_FIELD } from '../kits/shape/tables.ts';
 import { requireRoom } from '../maneuvers/registry.ts';
 import { rowOfMax, rowsBetween } from '../recording/columns/span.ts';
@@ -11,6 +12,7 @@ const NO_AREA: readonly Part['name'][] = [
   'taxi',
   'takeoff',
   'climb-out',
+  'low-work',
   'circuit',
   'approach',
   'landing',

@@ -6,7 +6,8 @@ import { finding, numberText } from '../kits/attempt/finding.ts';
 import { flapOverspeedIn, spiralFindingIn } from '../kits/attempt/limits.ts';
 import { sceneOf } from '../kits/attempt/scene.ts';
 import { GENERAL_LIMITS } from '../kits/attempt/tables.ts';
-import { type FlightShape, flightShape, PART_NAMES, type Part } from '../kits/shape/flight-shape.ts';
+import { type FlightShape, flightShape } from '../kits/shape/flight-shape.ts';
+import { PART_NAMES, type Part } from '../kits/shape/parts.ts';
 import { withoutPower } from '../kits/shape/power-off.ts';
 import { longestStretch, type Rows, rowOfMax, rowsBetween } from '../recording/columns/span.ts';
 import type { Track } from '../recording/track/track.ts';
@@ -127,7 +128,14 @@ function neverExceed(
   });
 }
 
-const LOW_PARTS: readonly Part['name'][] = ['takeoff', 'climb-out', 'circuit', 'approach', 'landing'];
+const LOW_PARTS: readonly Part['name'][] = [
+  'takeoff',
+  'climb-out',
+  'low-work',
+  'circuit',
+  'approach',
+  'landing',
+];
 /** A good flare sounds the warner: from so long before the touch to so long after lift-off nothing is said. */
 const BEFORE_TOUCH_S = 10;
 const AFTER_LIFT_OFF_S = 5;
@@ -140,14 +148,15 @@ function warningNearGround(
   rows: Rows,
 ): Finding | undefined {
   const warner = track.other('stall_warn')?.values;
-  if (!warner || fields.length === 0) return undefined;
+  if (!warner) return undefined;
   const { timeS } = track;
   const low = parts.filter(({ name }) => LOW_PARTS.includes(name));
+  const isAway = awayAndLow(track, parts);
   const lifts = parts.filter(({ name }) => name === 'takeoff').map(({ startS }) => startS);
   const heightFt = (i: number) =>
     Math.min(...fields.map(({ altitudeFt }) => Math.abs(track.altitudeFt.values[i] - altitudeFt)));
   const forgiven = (i: number) =>
-    heightFt(i) < FLARE_FT ||
+    (!isAway(i) && heightFt(i) < FLARE_FT) ||
     (landings ?? []).some(({ atS }) => timeS[i] > atS - BEFORE_TOUCH_S && timeS[i] < atS + BEFORE_TOUCH_S) ||
     lifts.some((s) => Math.abs(timeS[i] - s) < AFTER_LIFT_OFF_S);
   const sounding = (i: number) =>
@@ -155,9 +164,12 @@ function warningNearGround(
   const stretch = longestStretch(timeS, rows, sounding);
   const least = limitsOf(context, GENERAL_LIMITS).stallWarningS;
   if (!stretch || stretch.endS - stretch.startS < least - track.stepS / 2) return undefined;
-  const atFt = heightFt(rowsBetween(timeS, stretch.startS, stretch.endS).from);
+  const first = rowsBetween(timeS, stretch.startS, stretch.endS).from;
+  const where = isAway(first)
+    ? 'while it was flown low, away from a field'
+    : `${numberText(heightFt(first))} ft above the field`;
   return finding('flight/stall-warning', 'critical', stretch, stretch.endS - stretch.startS, 's', {
-    what: `The stall warning sounded ${numberText(atFt)} ft above the field.`,
+    what: `The stall warning sounded ${where}.`,
     why: 'Slow, and low: nothing is left there to recover with.',
     tryNext: 'Nose down to the approach attitude at once, with power; go around if the approach is spoilt.',
   });
@@ -166,10 +178,18 @@ function warningNearGround(
 const STEEP_LOW_DEG = 60;
 const LOW_FT = 1000;
 
-function bankNearGround(track: Track, { fields }: FlightShape, rows: Rows): Finding | undefined {
-  if (fields.length === 0 || track.bankDeg.source === 'derived') return undefined;
+/** Whether a row lies in work flown low. */
+const awayAndLow = ({ timeS }: Track, parts: readonly Part[]) => {
+  const away = parts.filter(({ name }) => name === 'low-work');
+  return (i: number): boolean => away.some(({ startS, endS }) => timeS[i] >= startS && timeS[i] <= endS);
+};
+
+function bankNearGround(track: Track, { fields, parts }: FlightShape, rows: Rows): Finding | undefined {
+  if (track.bankDeg.source === 'derived') return undefined;
+  const isAway = awayAndLow(track, parts);
   const bank = (i: number) => Math.abs(track.bankDeg.values[i]);
   const low = (i: number) =>
+    isAway(i) ||
     fields.some(({ altitudeFt }) => {
       const height = track.altitudeFt.values[i] - altitudeFt;
       return height > 0 && height < LOW_FT;
@@ -178,7 +198,7 @@ function bankNearGround(track: Track, { fields }: FlightShape, rows: Rows): Find
   if (steepest < 0 || !(low(steepest) && bank(steepest) > STEEP_LOW_DEG)) return undefined;
   const at = { startS: track.timeS[steepest], endS: track.timeS[steepest] };
   return finding('flight/steep-bank-low', 'critical', at, bank(steepest), 'deg', {
-    what: `${numberText(bank(steepest))}° of bank within 1,000 ft of the field.`,
+    what: `${numberText(bank(steepest))}° of bank within 1,000 ft of the ground.`,
     why: 'A turn that was tightened to meet the runway takes the speed and the margin.',
     tryNext: 'Thirty degrees at the most near the ground; overshooting final, go around.',
   });

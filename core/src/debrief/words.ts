@@ -1,5 +1,5 @@
 /** Maneuvers, parameters and verdicts as a person reads them. */
-import type { PartName } from '../kits/shape/flight-shape.ts';
+import type { PartName } from '../kits/shape/parts.ts';
 import { findRoom } from '../maneuvers/registry.ts';
 import type { AttemptVerdict } from '../scoring/schema.ts';
 import type { AttemptScore } from './score.ts';
@@ -39,6 +39,7 @@ const PART_WORDS: Record<PartName, string> = {
   taxi: 'taxi',
   takeoff: 'takeoff',
   'climb-out': 'climb-out',
+  'low-work': 'low work',
   transit: 'transit',
   area: 'area work',
   circuit: 'circuit',

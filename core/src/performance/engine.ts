@@ -3,6 +3,8 @@
 /** Share of power lost to friction and pumping. Source: Gagg and Ferrar, 1934 (value from memory). */
 const FRICTION_SHARE = 0.117;
 const SEA_LEVEL_INHG = 29.92;
+/** A closed throttle leaves about this much in the manifold. Common practice, no source. */
+const CLOSED_INHG = 10;
 
 export interface Engine {
   ratedPowerW: number;
@@ -26,8 +28,9 @@ export function percentOfManifold(engine: Engine, inHg: number, pressureAltitude
   return (100 * (inHg - none + (perThousand * pressureAltitudeFt) / 1000)) / (SEA_LEVEL_INHG - none);
 }
 
-/** Manifold pressure, inHg, for a percent of rated power at rated speed. */
+/** Manifold pressure, inHg, for a percent of rated power at rated speed: never less than a closed throttle leaves. */
 export function manifoldOfPercent(engine: Engine, percent: number, pressureAltitudeFt: number): number {
   const [none, perThousand] = engine.manifold;
-  return none + (percent / 100) * (SEA_LEVEL_INHG - none) - (perThousand * pressureAltitudeFt) / 1000;
+  const inHg = none + (percent / 100) * (SEA_LEVEL_INHG - none) - (perThousand * pressureAltitudeFt) / 1000;
+  return Math.max(CLOSED_INHG, inHg);
 }

@@ -10,8 +10,11 @@ const { abs, exp, sin } = Math;
 /** How sharply the flow lets go, rad. */
 const SHARPNESS_RAD = 0.02;
 const PLATE_LIFT = 1.1;
-/** Drag of a plate across the flow. */
+/** Drag of a plate across the flow; well past the stall, about this angle and so gradually, the whole airplane lies across it. */
 const PLATE_DRAG = 1.6;
+const DEEP_DRAG = 2;
+const DEEP_RAD = 0.5;
+const DEEP_WIDTH_RAD = 0.03;
 
 /** Attached share in steady flow. */
 export const steadyAttachment = (alphaRad: number, stallRad: number): number =>
@@ -24,7 +27,8 @@ export const sectionLift = (attachedCl: number, alphaRad: number, attached: numb
 /** Drag that separation adds. */
 export function separationDrag(alphaRad: number, attached: number): number {
   const sine = sin(alphaRad);
-  return (1 - attached) * PLATE_DRAG * sine * sine;
+  const deep = alphaRad < 0.3 ? 0 : 1 / (1 + exp((DEEP_RAD - alphaRad) / DEEP_WIDTH_RAD));
+  return (1 - attached) * (PLATE_DRAG + DEEP_DRAG * deep) * sine * sine;
 }
 
 /** Lift coefficient of a tail surface: linear to its stall, a plate's beyond. */

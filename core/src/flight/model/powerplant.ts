@@ -82,12 +82,9 @@ function fixedPitch(flow: Flow, airframe: Airframe, state: State, out: PowerOut)
 /** Where a governor holds the turns, only the manifold pressure tells what the throttle does. */
 export const hasManifoldGauge = ({ model }: Airframe): boolean => model.propeller.kind === 'constant-speed';
 
-/** A closed throttle leaves about this much in the manifold. Common practice, no source. */
-const IDLE_INHG = 10;
-
 /** Manifold pressure, inHg, of a shaft power in W at a pressure altitude in ft. */
 export const manifoldInHg = ({ model: { engine } }: Airframe, powerW: number, altitudeFt: number): number =>
-  max(IDLE_INHG, manifoldOfPercent(engine, (100 * powerW) / engine.ratedPowerW, altitudeFt));
+  manifoldOfPercent(engine, (100 * powerW) / engine.ratedPowerW, altitudeFt);
 
 /** The governor's own speed. */
 const governed = (airframe: Airframe): number => 0.92 * airframe.model.engine.ratedTurns;

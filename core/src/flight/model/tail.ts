@@ -12,6 +12,8 @@ const { atan2, exp, max, sin } = Math;
 const BODY_SIDE = -0.6;
 const BODY_YAW = -0.05;
 const BODY_YAW_DAMPING = -0.03;
+/** Broadside in the wake of a stalled wing the fuselage damps the yaw of a spin. */
+const WAKE_YAW_DAMPING = -0.2;
 /** Pitching moment of the fuselage for a radian of angle of attack. */
 const BODY_PITCH = 0.15;
 /** Share of the slipstream that meets tailplane and fin. */
@@ -37,18 +39,23 @@ export function addTail(
   const forward = max(u, 1);
   const slipstream = max(-0.15 * q0, thrust / propeller.discM2);
 
+  const high = atan2(w, u);
+  const wake = 1 / (1 + exp((WAKE_RAD - high) / 0.06));
+
   // The drag that is not the wing's; it grows with the sideslip.
   const slip = v / (speed + 1e-6);
   const bodyDrag = 0.65 * model.polar.cd0 + 0.6 * slip * slip;
   f.x -= q0 * wingAreaM2 * bodyDrag;
   f.y += q0 * wingAreaM2 * BODY_SIDE * slip;
-  f.n += q0 * wingAreaM2 * spanM * (BODY_YAW * -slip + (BODY_YAW_DAMPING * r * spanM) / (2 * speed + 1e-6));
-  f.m += q0 * wingAreaM2 * chordM * BODY_PITCH * sin(atan2(w, u));
+  f.n +=
+    q0 *
+    wingAreaM2 *
+    spanM *
+    (BODY_YAW * -slip + ((BODY_YAW_DAMPING + WAKE_YAW_DAMPING * wake) * r * spanM) / (2 * speed + 1e-6));
+  f.m += q0 * wingAreaM2 * chordM * BODY_PITCH * sin(high);
 
   const angle = atan2(w + q * tail.armM, u) - state.downwashRad + tail.incidenceRad;
   const elevator = clampUnit(controls.elevator) * power.elevator + clampUnit(controls.trim) * power.trim;
-  const high = atan2(w, u);
-  const wake = 1 / (1 + exp((WAKE_RAD - high) / 0.06));
   const tailPressure = (q0 + TAIL_IN_SLIPSTREAM * slipstream) * (1 - 0.4 * wake);
   const download = -tailPressure * tail.areaM2 * surfaceLift(tail.slope, angle - elevator);
   f.z += download;

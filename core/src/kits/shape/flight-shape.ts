@@ -5,28 +5,11 @@ import type { ScoringContext } from '../attempt/attempt.ts';
 import { perFlight } from '../attempt/per-flight.ts';
 import { circuitBefore, goAroundsIn } from './circuits.ts';
 import { type Airborne, airborneSpans, type Landing, landingOf } from './landings.ts';
+import { withLowWork } from './low-work.ts';
 import { type GroundMotion, groundMotion } from './motion.ts';
+import type { Part } from './parts.ts';
 import { ROUND_FIELD, WHEELS } from './tables.ts';
 import { type Field, groundStretches, type OnGround } from './wheels.ts';
-
-export const PART_NAMES = [
-  'parked',
-  'taxi',
-  'takeoff',
-  'climb-out',
-  'transit',
-  'area',
-  'circuit',
-  'approach',
-  'landing',
-] as const;
-export type PartName = (typeof PART_NAMES)[number];
-
-export interface Part {
-  name: PartName;
-  startS: number;
-  endS: number;
-}
 
 export interface FlightShape {
   /** From the first movement to the last stop; null where the recording does not show both. */
@@ -58,7 +41,9 @@ function shapeOf(track: Track, context: ScoringContext): FlightShape {
   const whole = spans.every(({ offS, onS }) => offS !== null && onS !== null);
   const parts = [
     ...ground.flatMap((one) => groundParts(track, motion, one, spans)),
-    ...air.flatMap((one) => one.parts),
+    ...air
+      .flatMap((one) => one.parts)
+      .flatMap((part) => (part.name === 'transit' ? withLowWork(track, context, fields, part) : part)),
   ]
     .filter(({ startS, endS }) => endS > startS)
     .sort((a, b) => a.startS - b.startS);

@@ -42,6 +42,13 @@ export const POWER_OFF = figures('shape/power-off', {
   lookBackS: [300, 's', 'time before the touch that is looked at'],
 });
 
+export const LOW_WORK = figures('shape/low-work', {
+  belowFt: [1000, 'ft', 'height above the ground below which it is low'],
+  reachesFt: [800, 'ft', 'height that it goes below at its lowest'],
+  leastS: [20, 's', 'shortest time'],
+  usualFt: [1500, 'ft', 'height at which the rest is flown: lower, the ground stated is not the ground'],
+});
+
 export const ROUND_FIELD = figures('shape/circuit', {
   withinM: [2800, 'm', 'distance from a field within which an approach to it ends'],
   circuitM: [5600, 'm', 'distance within which a circuit is flown'],

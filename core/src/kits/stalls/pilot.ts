@@ -65,6 +65,14 @@ export function* pitchUp(
   c.mark('break');
 }
 
+/** Lets a wing go, then what stops it: the pull released well, rudder against the yaw until it stops. */
+export function* dropAndCatch(c: Cockpit): Script {
+  yield* until(c, 2.6, () => Math.abs(c.seen.bankDeg) > 14);
+  c.aim.pitch = { by: 'stick', elevator: -0.25 };
+  c.aim.rudder = { by: 'pedal', rudder: 0.8 * Math.sign(-c.seen.r) };
+  yield* until(c, 2, () => Math.abs(c.seen.r) < 8);
+}
+
 export function* recovery(c: Cockpit, powered: boolean): Script {
   const { aim, card } = c;
   aim.bank = { by: 'stick', aileron: 0 };
@@ -73,7 +81,7 @@ export function* recovery(c: Cockpit, powered: boolean): Script {
     aim.pitch = { by: 'stick', elevator: c.flight.controls.elevator };
     yield* hold(c, 4.6);
   }
-  if (c.habit('wing-drop')) yield* until(c, 2.6, () => Math.abs(c.seen.bankDeg) > 26);
+  if (c.habit('wing-drop')) yield* dropAndCatch(c);
   if (c.habit('aileron-in-stall')) {
     aim.pitch = { by: 'stick', elevator: c.flight.controls.elevator };
     yield* until(c, 2, () => Math.abs(c.seen.bankDeg) > 9);

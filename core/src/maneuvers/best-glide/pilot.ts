@@ -21,6 +21,7 @@ export function* bestGlide(c: Cockpit): Script {
   c.aim.pitch = { by: 'speed', kias: kias + off };
   yield* until(c, 70, () => c.seen.altitudeFt < c.altitudeFt - 900);
   c.mark('power-on');
+  c.aim.heedsWarning = true;
   c.altitudeFt = c.seen.altitudeFt;
   yield* settle(c);
 }

@@ -1,7 +1,7 @@
 /** The pilot of the stall exercise. */
 import { type Cockpit, level, type Script, until } from '../../flight/pilot/cockpit.ts';
 import { leadIn, settle } from '../../flight/pilot/entry.ts';
-import { breaks, gainSpeed } from '../../kits/stalls/pilot.ts';
+import { breaks, dropAndCatch, gainSpeed } from '../../kits/stalls/pilot.ts';
 
 const IN_A_ROW = 4;
 
@@ -32,7 +32,7 @@ export function* stallSeries(c: Cockpit): Script {
     );
     c.mark('break');
     aim.bank = { by: 'stick', aileron: 0 };
-    if (c.habit('wing-drop') && k === 1) yield* until(c, 2.6, () => Math.abs(c.seen.bankDeg) > 26);
+    if (c.habit('wing-drop') && k === 1) yield* dropAndCatch(c);
     aim.rudder = { by: 'ball' };
     c.mark('unload');
     aim.pitch = { by: 'stick', elevator: -0.08 };

@@ -43,8 +43,26 @@ function circuit(hand: Hand): void {
   approach(hand);
 }
 
-/** Two circuits, out to the area for a few exercises, and home. */
-export function drawFromTheApron(seed: number, options: RecorderOptions) {
+/** An engine that fails in the area, as an exercise, down to 500 ft; then round a point there, both ways; and up again. */
+export function lowWork(hand: Hand, groundFt: number): void {
+  const { pen } = hand;
+  const fromFt = pen.now('alt_ft');
+  const downS = ((fromFt - groundFt - 500) / 700) * 60 + 3;
+  pen.move('rpm', PLANE.rpm.idle, 2).move('ias_kt', 68, 10).climb(-700, downS).wait(downS);
+  pen.move('rpm', PLANE.rpm.full, 3).move('ias_kt', 76, 8).climb(600, 23).wait(23);
+  pen.move('rpm', 2150, 3).move('ias_kt', 88, 10).wait(15);
+  for (const side of [-1, 1]) pen.wait(hand.turn(28, 360, 3, side).lastsS).wait(8);
+  const upS = ((fromFt - pen.now('alt_ft')) / 700) * 60 + 3;
+  pen.move('rpm', PLANE.rpm.full, 3).move('ias_kt', 76, 10).climb(700, upS).wait(upS);
+  pen.move('ias_kt', PLANE.cruiseKt, 15).move('rpm', PLANE.rpm.cruise, 5).wait(40);
+}
+
+/** Two circuits, out to the area for a few exercises and whatever else is done there, and home. */
+export function drawFromTheApron(
+  seed: number,
+  options: RecorderOptions,
+  elseDone: (hand: Hand) => void = () => {},
+) {
   const random: Random = seededRandom(seed);
   const pen = new Pen(
     {
@@ -72,6 +90,7 @@ export function drawFromTheApron(seed: number, options: RecorderOptions) {
   pen.wait(30);
   powerOnStall(hand);
   pen.wait(60);
+  elseDone(hand);
   const downS = ((pen.now('alt_ft') - CIRCUIT_FT) / 500) * 60 + 3;
   pen
     .move('rpm', 2000, 3)
