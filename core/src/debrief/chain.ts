@@ -70,6 +70,8 @@ function peakText({ parameter, target }: MeasuredParameterScore, peak: number): 
       return `${numberText(size)} kt ${peak < 0 ? 'slow' : 'fast'}`;
     case 'rollout-heading':
       return `rolled out ${numberText(size)}° ${peak < 0 ? 'left' : 'right'} of the heading`;
+    case 'turn-rate':
+      return `${numberText((target ?? 0) + peak, 1)}° a second`;
     case 'heading':
       return `${numberText(size)}° to the ${peak < 0 ? 'left' : 'right'}`;
     case 'floor':
@@ -120,6 +122,7 @@ const NAMES: Record<string, string> = {
   altitude: 'Altitude',
   airspeed: 'Airspeed',
   bank: 'Bank',
+  'turn-rate': 'Rate of turn',
   'rollout-heading': 'Roll-out',
   heading: 'Heading',
   floor: 'The floor',

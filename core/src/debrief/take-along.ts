@@ -21,7 +21,14 @@ export interface TakenAlong {
 const MOST = 3;
 /** Held within this share of its tolerance something went well. */
 const WELL_SHARE = 0.6;
-const UNITS: Record<string, string> = { ft: ' ft', kt: ' kt', deg: '°', 'ft/min': ' ft/min', g: ' g' };
+const UNITS: Record<string, string> = {
+  ft: ' ft',
+  kt: ' kt',
+  deg: '°',
+  'deg/s': '°/s',
+  'ft/min': ' ft/min',
+  g: ' g',
+};
 
 /**
  * @param parked findings kept for another day: they are not pressed.

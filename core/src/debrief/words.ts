@@ -10,6 +10,7 @@ export const PARAMETER_NAMES: Record<string, string> = {
   heading: 'Heading',
   'rollout-heading': 'Roll-out',
   bank: 'Bank',
+  'turn-rate': 'Rate of turn',
   coordination: 'Ball',
   floor: 'Floor',
   'altitude-loss': 'Altitude lost',

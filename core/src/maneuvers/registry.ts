@@ -16,6 +16,7 @@ import { powerOnStall } from './power-on-stall/index.ts';
 import { slippingDescentTurn } from './slipping-descent-turn/index.ts';
 import { slowFlight } from './slow-flight/index.ts';
 import { stallSeries } from './stall-series/index.ts';
+import { standardRateTurn } from './standard-rate-turn/index.ts';
 import { steepTurn } from './steep-turn/index.ts';
 import { straightAndLevel } from './straight-and-level/index.ts';
 
@@ -27,6 +28,7 @@ const DECLARED = [
   coordinationRolls,
   clearingTurns,
   levelTurn,
+  standardRateTurn,
   climbingTurn,
   descendingTurn,
   glidingTurn,

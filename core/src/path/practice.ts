@@ -31,12 +31,12 @@ function axisOf(finding: string): SharedAxis | 'pitch' {
   const [maneuver, name = ''] = finding.split('/');
   const folds = findRoom(maneuver)?.folds ?? {};
   const parameter = Object.entries(folds).find(([, names]) => names?.includes(name))?.[0];
-  if (parameter === 'bank' || parameter === 'rollout-heading') return 'bank';
+  if (parameter === 'bank' || parameter === 'rollout-heading' || parameter === 'turn-rate') return 'bank';
   if (parameter === 'coordination') return 'rudder';
   if (parameter === 'altitude') return 'pitch';
   if (/power|throttle|sink/.test(name)) return 'throttle';
   if (/slip|skid|yaw|drift|ball/.test(name)) return 'rudder';
-  return /bank|rollout|roll-in|wing/.test(name) ? 'bank' : 'pitch';
+  return /bank|rollout|roll-in|wing|^rate/.test(name) ? 'bank' : 'pitch';
 }
 
 /** What the instructor flies meanwhile: never what the student has to learn. */

@@ -8,6 +8,7 @@ export const PARAMETERS = [
   'heading',
   'rollout-heading',
   'bank',
+  'turn-rate',
   'vertical-speed',
   'altitude-loss',
   'floor',
@@ -30,7 +31,7 @@ export const standardRowSchema = z
     target: z.number().optional(),
     low: z.number(),
     high: z.number(),
-    unit: z.enum(['ft', 'kt', 'deg', 'g', 'ft/min']),
+    unit: z.enum(['ft', 'kt', 'deg', 'deg/s', 'g', 'ft/min']),
     /** Where it is judged: the whole attempt, a phase of it, or its last instant. */
     phase: z.string(),
     /** `false`: shown, never part of the verdict. */

@@ -91,7 +91,7 @@ export function kneeboardFigures(cards: readonly TargetCard[]): KneeboardFigure[
   return figures;
 }
 
-const UNITS: Record<string, string> = { deg: '°', 'ft/min': ' ft/min', ft: ' ft', g: ' g' };
+const UNITS: Record<string, string> = { deg: '°', 'deg/s': '°/s', 'ft/min': ' ft/min', ft: ' ft', g: ' g' };
 
 /** A tolerance in words; speeds in the card's unit, the floor as what it is. */
 export function bandWords(row: TargetCard['tolerances'][number], card: TargetCard): string {

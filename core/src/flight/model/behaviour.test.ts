@@ -56,6 +56,32 @@ describe('power and speed', () => {
     },
   );
 
+  // Half the ball is 0.05 g. Common practice, no source.
+  test.each(fleet)('full power at low speed, no foot and the wings held: half to one ball ($id)', (one) => {
+    const looks = flyOpen(one, { kias: 1.15 * one.vs1Kias }, 5, (_, look) => ({
+      throttle: 1,
+      rudder: 0,
+      aileron: Math.max(-1, Math.min(1, -0.03 * look.bank_deg - 0.012 * look.p)),
+    }));
+    expect(least(looks, 'lat_g')).toBeLessThan(-0.05);
+    expect(least(looks, 'lat_g')).toBeGreaterThan(-0.1);
+    expect(at(looks, 4.9).lat_g).toBeLessThan(-0.045);
+    expect(north(looks.at(-1)!.hdg_deg)).toBeLessThan(-8);
+  });
+
+  test.each(fleet)(
+    'slow flight holds about a quarter of the pedal, a power-on stall up to half ($id)',
+    (one) => {
+      const airframe = airframeFor(one, one.maxWeightLb);
+      const held = (kias: number, throttle?: number) =>
+        trimFlight(airframe, { altitudeFt: 4500, kias, throttle }).controls.rudder;
+      expect(held(1.15 * one.vs1Kias)).toBeGreaterThan(0.12);
+      expect(held(1.15 * one.vs1Kias)).toBeLessThan(0.35);
+      expect(held(1.04 * one.vs1Kias, 1)).toBeGreaterThan(0.35);
+      expect(held(1.04 * one.vs1Kias, 1)).toBeLessThan(0.6);
+    },
+  );
+
   test('a climb out of slow flight at full power wants a good part of the right pedal', () => {
     const airframe = airframeFor(cairn, cairn.maxWeightLb);
     const held = (kias: number) =>

@@ -8,8 +8,11 @@ import { clampUnit } from './wing.ts';
 // Named once: a look-up of the global object in every call costs more than the call.
 const { atan2, exp, max, sin } = Math;
 
-/** Fuselage: side force and yawing moment for a radian of sideslip, and damping of yaw; all from memory. */
-const BODY_SIDE = -0.6;
+/**
+ * Fuselage: side force and yawing moment for a radian of sideslip, and damping of yaw; all from memory. The side force is
+ * above what most tables give, so that the ball lies out as far as it does in flight with the feet asleep.
+ */
+const BODY_SIDE = -1;
 const BODY_YAW = -0.05;
 const BODY_YAW_DAMPING = -0.03;
 /** Broadside in the wake of a stalled wing the fuselage damps the yaw of a spin. */

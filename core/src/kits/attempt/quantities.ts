@@ -1,5 +1,6 @@
 /** What a standard's rows ask of an attempt, by parameter: which channel, against which target. */
 
+import { localSlope } from '../../recording/columns/resample.ts';
 import { meanOver, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import type { Quantity } from '../../scoring/judged.ts';
@@ -61,6 +62,8 @@ export function quantityFor(
       const channel = track.bankDeg;
       return { channel, target: aims.bankDeg, deviation: (i) => Math.abs(channel.values[i]) - aims.bankDeg };
     }
+    case 'turn-rate':
+      return rateOfTurn(track, span, row.target ?? Number.NaN);
     case 'rollout-heading': {
       const channel = track.headingDeg;
       const target = compassDeg(pick('headingDeg'));
@@ -77,6 +80,27 @@ export function quantityFor(
     default:
       return undefined;
   }
+}
+
+/** Over so long a heading turns far enough that what it is read to does not count. */
+const RATE_OVER_S = 5;
+
+/** Degrees a second either way, a mean over some seconds about each row. */
+function rateOfTurn(
+  track: Track,
+  { startS, endS, segment }: Pick<Proposal, 'startS' | 'endS' | 'segment'>,
+  target: number,
+): Quantity {
+  const { timeS, headingDeg } = track;
+  // One look for the whole attempt: a slope at each of its rows, and nothing beside it.
+  const rows = rowsBetween(timeS, startS - RATE_OVER_S, endS + RATE_OVER_S, segment);
+  const slopes = localSlope(timeS, headingDeg.values, rows, RATE_OVER_S / 2);
+  const rate = (i: number) => Math.abs(slopes[i - rows.from] ?? Number.NaN);
+  // Of a difference of two headings, over the time between them.
+  const share = Math.SQRT2 / RATE_OVER_S;
+  const { standardError: error } = headingDeg;
+  const standardError = typeof error === 'number' ? error * share : error.map((one) => one * share);
+  return { channel: { ...headingDeg, standardError }, target, deviation: (i) => rate(i) - target };
 }
 
 /** The lowest altitude of the attempt against the floor: one instant. */

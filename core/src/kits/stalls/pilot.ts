@@ -58,8 +58,11 @@ export function* pitchUp(
       if (c.seen.pitchDeg > mostDeg - 2 && !early) {
         c.aim.pitch = { by: 'attitude', deg: mostDeg + 8, degPerS: degPerS * 0.8 };
       }
-      if (c.seen.warning && (c.habit('wing-drop') || c.habit('aileron-in-stall') || c.habit('spin-entry')))
-        c.aim.rudder = { by: 'pedal', rudder: c.habit('spin-entry') ? -1 : -0.9 };
+      if (c.seen.warning && c.habit('wing-drop')) c.aim.rudder = { by: 'pedal', rudder: -0.9 };
+      // With power the stream over the rudder makes much of a little.
+      if (c.seen.warning && c.habit('aileron-in-stall'))
+        c.aim.rudder = { by: 'pedal', rudder: powered ? -0.2 : -0.9 };
+      if (c.seen.warning && c.habit('spin-entry')) c.aim.rudder = { by: 'pedal', rudder: -1 };
     },
   );
   c.mark('break');
@@ -207,6 +210,7 @@ function* climbAway(c: Cockpit): Script {
   }
   aim.attention = 1;
   aim.pitch = { by: 'speed', kias: climbKias };
-  yield* until(c, 90, () => c.seen.altitudeFt > c.altitudeFt - 50);
+  // A spin takes long to climb back from.
+  yield* until(c, 240, () => c.seen.altitudeFt > c.altitudeFt - 50);
   yield* settle(c);
 }

@@ -68,17 +68,18 @@ export function rollOutOffDeg(c: Cockpit): number {
 export const heldBankDeg = (c: Cockpit, sinceS: number): number =>
   c.card.bankDeg + (c.habit('bank-wander') ? 8 * sineOf(sinceS, 9) : 0);
 
-export function* plainTurn(c: Cockpit, pitch: PitchAim, power: PowerAim): Script {
+/** `offDeg`: how far the bank that is held is off the card's. */
+export function* plainTurn(c: Cockpit, pitch: PitchAim, power: PowerAim, offDeg = 0): Script {
   c.mark('roll-in');
   c.aim.rollDegPerS = 8;
   c.aim.power = power;
-  const bankDeg = c.card.bankDeg;
+  const bankDeg = c.card.bankDeg + offDeg;
   yield* around(c, {
     bankDeg,
     turnDeg: 360 + rollOutOffDeg(c),
     pitch,
     each: (sinceS) => {
-      c.aim.bank = { by: 'bank', deg: c.side * heldBankDeg(c, sinceS) };
+      c.aim.bank = { by: 'bank', deg: c.side * (heldBankDeg(c, sinceS) + offDeg) };
       c.aim.rudder = ball(c, sinceS);
       if (c.habit('alt-loss-roll-in')) c.aim.pitch = latePull(c, sinceS);
     },

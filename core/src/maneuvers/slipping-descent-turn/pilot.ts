@@ -10,7 +10,9 @@ export function* slippingDescentTurn(c: Cockpit): Script {
   yield* leadIn(c);
   const { aim, card, side } = c;
   const target = card.entry.airspeedKias ?? c.entryKias;
-  const kias = target + (c.habit('too-fast') ? 16 : c.habit('too-slow') ? -8 : 0);
+  // Slipped too little it drags too little, and is a little fast.
+  const kias =
+    target + (c.habit('too-fast') ? 16 : c.habit('too-slow') ? -8 : c.habit('little-slip') ? 2 : 0);
   c.mark('descent');
   aim.power = { by: 'throttle', throttle: 0 };
   aim.pitch = { by: 'speed', kias: target };
@@ -42,7 +44,7 @@ export function* slippingDescentTurn(c: Cockpit): Script {
 
 /** How far the ball is let out to the low side. */
 function slipG(c: Cockpit, sinceS: number): number {
-  if (c.habit('little-slip')) return sinceS < 9 ? 0.08 : 0.015;
+  if (c.habit('little-slip')) return sinceS < 11 ? 0.08 : 0.015;
   // The foot on the wrong side for a while: into the turn.
   if (c.habit('skid') && sinceS > 10 && sinceS < 17) return -SLIP_G;
   return SLIP_G;

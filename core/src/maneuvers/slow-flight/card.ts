@@ -25,6 +25,7 @@ import type { Card } from '../../kits/attempt/room.ts';
 import { loadFactor } from '../../mechanics/turning.ts';
 import { leastPowerKias } from '../../performance/level.ts';
 import { powerCurvePicture } from './picture.ts';
+import { endsIn, TRANSITION } from './transition.ts';
 
 /** Added to the speed at which the warning sounds [common practice: 3 to 5]. */
 const ABOVE_WARNING_KT = 3;
@@ -84,9 +85,19 @@ function slowSpeed(day: Day, stage: number, bankDeg: number): SpeedChoice {
   };
 }
 
+/** Slow and clean first: the flaps go out from there, and slow flight is not left. */
+function cleanSteps(day: Day, bankDeg: number): string[] {
+  const { kias } = slowSpeed({ ...day, input: { ...day.input, airspeedKias: undefined } }, 0, bankDeg);
+  const power = kias === null ? null : powerFor(day, kias, { stage: 0 });
+  return [
+    `First clean: ${speedWords(day, kias ?? 0)}, power about ${powerWords(day, power?.value)}; hold it ten seconds and more, trimmed`,
+    'Then from slow to slower: with each stage of flaps the nose comes down a little, power in for the drag; the altitude stays',
+  ];
+}
+
 function fly(day: Day): Flown {
   const { airplane, technique, variant } = day;
-  const stage = stageOf(airplane, variant as 'clean' | 'takeoff' | 'landing');
+  const stage = stageOf(airplane, endsIn(variant));
   const bankDeg = day.input.bankDeg ?? technique.slowBankDeg;
   const speed = slowSpeed(day, stage, bankDeg);
   const kias = speed.kias as number;
@@ -144,6 +155,7 @@ function fly(day: Day): Flown {
           ? 'hold the altitude with the nose, power back with it, trim as the speed goes'
           : 'power back; raise the nose as the speed goes, altitude stays; trim',
       ),
+      ...(variant === TRANSITION ? cleanSteps(day, bankDeg) : []),
       ...(stage === 0
         ? []
         : technique.slowFlaps === 'stages'

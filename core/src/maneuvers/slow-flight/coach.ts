@@ -4,12 +4,26 @@ import type { CoachPart, Situation, Step } from '../../kits/coach/part.ts';
 import { NEAR_STALL } from '../../kits/coach/safety.ts';
 import { above, below, between } from '../../kits/coach/sign.ts';
 import { ready, settle } from '../../kits/coach/steps.ts';
+import { TRANSITION } from './transition.ts';
 
 const SLOWING = ['slowing'];
 const SLOW = ['established'];
 /** The speed is right within this, kt. */
 const RIGHT_KT = 4.5;
 const FAST_KT = 7;
+
+/** Slow flight is not left on the way to landing flaps: it is there first. */
+const CLEAN_FIRST: Step = {
+  id: 'clean-first',
+  phase: 'slowing',
+  name: 'Slow and clean',
+  does: 'Slow and clean: hold it. Then flaps.',
+  means: ['WAIT', 'ALTITUDE'],
+  done: { flapStage: above(1) },
+  withinS: 60,
+  wrong: 'The flaps go out before it is slow',
+  aims: { altitude: 'entry' },
+};
 
 function steps(card: TargetCard): Step[] {
   const { stage } = card;
@@ -51,6 +65,7 @@ function steps(card: TargetCard): Step[] {
       wrong: 'It sinks, because the nose comes up late',
       aims: { altitude: 'entry' },
     },
+    ...(card.variant === TRANSITION ? [CLEAN_FIRST] : []),
     ...flaps,
     {
       id: 'arriving',

@@ -1,6 +1,5 @@
 /** Slow flight: the room. */
 
-import { CONFIGURATIONS } from '../../airplane/configuration.ts';
 import { runChecks } from '../../kits/attempt/case.ts';
 import { GENERAL_FINDINGS } from '../../kits/attempt/general-findings.ts';
 import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
@@ -14,13 +13,14 @@ import { slowFlight as script } from './pilot.ts';
 import { SLOW_REQUIREMENTS } from './requirements.ts';
 import { measure, propose, SLOW_FLIGHT, variantOver } from './slow-flight.ts';
 import { SLOW_LIMITS, SLOW_SIGNS } from './tables.ts';
+import { SLOW_VARIANTS } from './transition.ts';
 
 export const slowFlight = defineRoom({
   id: SLOW_FLIGHT,
   title: 'Slow flight',
   one: 'Slow flight',
   short: 'Slow flight',
-  variants: CONFIGURATIONS,
+  variants: SLOW_VARIANTS,
   phases: [
     'entry',
     'established',

@@ -10,6 +10,8 @@ import {
 } from '../../flight/pilot/cockpit.ts';
 import { leadIn, settle } from '../../flight/pilot/entry.ts';
 import { lookAway } from '../../kits/straight/pilot.ts';
+import { warningAtStage } from '../../performance/warning.ts';
+import { TRANSITION } from './transition.ts';
 
 export function* slowFlight(c: Cockpit): Script {
   yield* leadIn(c);
@@ -26,6 +28,7 @@ export function* slowFlight(c: Cockpit): Script {
   c.aim.power = { by: 'throttle', throttle: entryThrottle };
   if (c.habit('altitude-loss-entry')) c.aim.pitch = { by: 'climb', fpm: -420 };
   if (c.habit('not-trimmed')) c.aim.trims = false;
+  if (card.variant === TRANSITION) yield* cleanSlow(c);
   let sinkingS = 0;
   for (let stage = 1; stage <= card.stage; stage++) {
     const limit = Math.min(airplane.flaps[stage - 1].vfeKias - 5, target + (balloons ? 36 : 24) - 6 * stage);
@@ -42,7 +45,7 @@ export function* slowFlight(c: Cockpit): Script {
     c.mark('flaps-out');
     c.aim.flapsDeg = flapsOf(c, c.habit('flaps-all-at-once') ? card.stage : stage);
     if (balloons && stage === 1) yield* lookAway(c, 9, 0.02);
-    else if (stage < card.stage) yield* hold(c, 4);
+    else if (stage < card.stage) yield* hold(c, card.variant === TRANSITION ? 9 : 4);
     if (c.habit('flaps-all-at-once')) break;
   }
   yield* until(c, 16, () => c.seen.kias < kias + 5);
@@ -99,6 +102,16 @@ export function* slowFlight(c: Cockpit): Script {
 
   c.mark('recovery');
   yield* recover(c);
+}
+
+/** Slow with the flaps up, and held there: the flaps go out from it. */
+function* cleanSlow(c: Cockpit): Script {
+  const { airplane } = c.flight.airframe;
+  const { kias: warning } = warningAtStage(airplane, { weightLb: c.card.weightLb, stage: 0 });
+  const kias = warning + 4;
+  yield* until(c, 40, () => c.seen.kias < kias + 4);
+  slow(c, kias, 0);
+  yield* hold(c, 26);
 }
 
 /** Speed by pitch, altitude by power. */

@@ -10,6 +10,7 @@ import { firstWhere, longestStretch, medianOver } from '../../recording/columns/
 import type { Span } from '../../scoring/judged.ts';
 import { phaseNamed } from '../../scoring/phases.ts';
 import { SLOW_LIMITS } from './tables.ts';
+import { cleanFirst, TRANSITION } from './transition.ts';
 
 const LEGS = ['straight', 'turn', 'climb', 'descent'];
 
@@ -123,6 +124,25 @@ const slowEnough: Requirement['see'] = (c) => {
     : unseen(`${said} with all the flaps; how many were down is not known`);
 };
 
+/** Clean and slow for a while, then all the flaps, in one slow flight. */
+function cleanThenFlaps(c: Case, established: Span, flown: string) {
+  const { track, scene, context, attempt } = c;
+  const first = cleanFirst(
+    track,
+    scene,
+    { startS: attempt.startS, endS: established.startS },
+    context.airplane?.flaps,
+  );
+  const seconds = first ? first.endS - first.startS : 0;
+  if (flown !== 'landing') return failed(`ended ${flown}, landing flaps were briefed`, established.startS);
+  return seconds >= limitsOf(context, SLOW_LIMITS).cleanFirstS
+    ? held(`clean and slow for ${numberText(seconds)} s, then landing flaps`, first!.startS)
+    : failed(
+        `clean and slow for ${numberText(seconds)} s before the flaps: not slow flight first`,
+        established.startS,
+      );
+}
+
 const asConfigured: Requirement['see'] = (c) => {
   const established = establishedOf(c);
   const asked = c.attempt.brief?.variant;
@@ -134,6 +154,7 @@ const asConfigured: Requirement['see'] = (c) => {
     stages: c.context.airplane?.flaps,
     fullFlapsDeg: c.scene.fullFlapsDeg,
   });
+  if (asked === TRANSITION) return cleanThenFlaps(c, established, flown);
   if (!asked || asked === flown) return held(`flown ${flown}`, established.startS);
   return failed(`flown ${flown}, ${asked} was briefed`, established.startS);
 };

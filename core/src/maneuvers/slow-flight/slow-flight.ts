@@ -1,6 +1,6 @@
 /** Slow flight as a maneuver: its legs, the warning that bounds its speed, and what goes wrong in it. */
 
-import { CONFIGURATIONS, type Configuration, configurationOf } from '../../airplane/configuration.ts';
+import { type Configuration, configurationOf } from '../../airplane/configuration.ts';
 import { stageOf } from '../../card/day.ts';
 import { type BriefTargets, briefFor } from '../../card/targets.ts';
 import type { Attempt, Proposal, ScoringContext } from '../../kits/attempt/attempt.ts';
@@ -16,7 +16,8 @@ import type { Span } from '../../scoring/judged.ts';
 import { phaseNamed } from '../../scoring/phases.ts';
 import { median } from '../../units/numbers.ts';
 import { type SlowSpan, slowSpans } from './spans.ts';
-import { SLOW_SIGNS } from './tables.ts';
+import { SLOW_LIMITS, SLOW_SIGNS } from './tables.ts';
+import { cleanFirst, endsIn, SLOW_VARIANTS, TRANSITION } from './transition.ts';
 
 export const SLOW_FLIGHT = 'slow-flight';
 
@@ -74,7 +75,7 @@ export function measure(
   const briefedKt = isToldApart(context, proposal.variant) ? brief?.entry?.airspeedKias : undefined;
   const targetKt =
     briefedKt ??
-    (proposal.variant === 'landing'
+    (proposal.variant === 'landing' || proposal.variant === TRANSITION
       ? airplane?.landing
       : proposal.variant === 'clean'
         ? airplane?.clean
@@ -128,7 +129,7 @@ export function measure(
 function flapsFlown(track: Track, context: ScoringContext, { variant }: Proposal, row: number): number {
   const { flapsKnown, flapsDeg, fullFlapsDeg } = sceneOf(track, context);
   if (flapsKnown(row) || !context.airplane) return flapsDeg(row);
-  const briefed = CONFIGURATIONS.find((name) => name === variant);
+  const briefed = SLOW_VARIANTS.some((name) => name === variant) && endsIn(variant!);
   return briefed ? flapDegrees(context.airplane, stageOf(context.airplane, briefed)) : fullFlapsDeg;
 }
 
@@ -160,7 +161,7 @@ export const propose = (track: Track, context: ScoringContext): Proposed => ({
     return [
       {
         maneuver: SLOW_FLIGHT,
-        ...variantOf(context, variant, kias),
+        ...(isTransition(track, context, span) ? { variant: TRANSITION } : variantOf(context, variant, kias)),
         startS,
         endS,
         segment,
@@ -169,6 +170,16 @@ export const propose = (track: Track, context: ScoringContext): Proposed => ({
     ];
   }),
 });
+
+/** Clean and slow first, then the flaps: called so where it was briefed so, and else by the flaps in which it was held. */
+function isTransition(track: Track, context: ScoringContext, span: SlowSpan): boolean {
+  const { briefs, airplane } = context;
+  if (span.variant !== 'landing') return false;
+  if (!briefs.some(({ maneuver, variant }) => maneuver === SLOW_FLIGHT && variant === TRANSITION))
+    return false;
+  const first = cleanFirst(track, sceneOf(track, context), span, airplane?.flaps);
+  return first !== undefined && first.endS - first.startS >= SLOW_LIMITS.cleanFirstS / 2;
+}
 
 const medianKt = (track: Track, { slowFromS, slowToS, segment }: SlowSpan): number =>
   medianOver(track.airspeedKt.values, rowsBetween(track.timeS, slowFromS, slowToS, segment));

@@ -9,6 +9,7 @@ import type { Track } from '../../recording/track/track.ts';
 import type { Phase } from '../../scoring/schema.ts';
 import { median } from '../../units/numbers.ts';
 import { SLOW_SIGNS } from './tables.ts';
+import { landingFlapsFrom } from './transition.ts';
 
 export interface SlowSpan {
   /** Null where no flaps were recorded and nobody said how they stood. */
@@ -168,7 +169,10 @@ function describe(
 ): SlowSpan {
   const { timeS, airspeedKt } = track;
   const speed = airspeedKt.values;
-  const rows = rowsBetween(timeS, slowFromS, slowToS, segment);
+  // From clean to landing flaps it is established when they are out.
+  const heldFromS =
+    landingFlapsFrom(track, context, scene, { startS: slowFromS, endS: slowToS }) ?? slowFromS;
+  const rows = rowsBetween(timeS, heldFromS, slowToS, segment);
   const flaps = median(
     Float64Array.from({ length: rows.to - rows.from }, (_, k) => scene.flapsDeg(rows.from + k)),
   );
@@ -202,7 +206,7 @@ function describe(
     }
   }
   const target = median(speed.subarray(rows.from, rows.to));
-  const establishedS = firstSteady(track, slowFromS, recoveryS, target, segment);
+  const establishedS = firstSteady(track, heldFromS, recoveryS, target, segment);
   const phases: Phase[] = [
     { name: 'entry', startS, endS: establishedS },
     { name: 'established', startS: establishedS, endS: recoveryS },

@@ -4,6 +4,7 @@ import { figures, thresholds } from '../../kits/attempt/figures.ts';
 export const SLOW_LIMITS = thresholds('slow-flight', {
   slowEnoughKt: [8, 'kt', 'median distance above the warning that is slow flight'],
   establishedS: [30, 's', 'time for which it is held'],
+  cleanFirstS: [10, 's', 'time clean and slow before the flaps go out, where both were briefed'],
   legS: [15, 's', 'time from which a leg is looked at by itself'],
   warnerAtOnceS: [2, 's', 'longest sounding of the warner'],
   warnerInAllS: [5, 's', 'sounding in all'],

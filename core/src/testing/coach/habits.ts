@@ -18,6 +18,8 @@ export const OWN_WORD: Readonly<Record<string, RegExp>> = {
   'alt-gain-rollout': /pull go/i,
   overbank: /ease the bank|roll level/i,
   'bank-shallow': /more bank/i,
+  'rate-too-fast': /ease the bank|less bank/i,
+  'rate-too-slow': /more bank/i,
   'bank-wander': /ease the bank|more bank/i,
   'speed-decay': /power/i,
   'speed-above-va': /stop\. roll out/i,
