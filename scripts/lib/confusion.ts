@@ -20,6 +20,8 @@ export interface Confusion {
   /** Flights in which the maneuver was listed at all, and those in which all of it was to the examiner's standard. */
   found: number;
   satisfactory: number;
+  /** Flights in which nothing was drawn that is more than a note. */
+  faultless: number;
   /** How many flights each other finding was drawn in. */
   others: Record<string, number>;
 }
@@ -37,7 +39,7 @@ export function cases(): { maneuver: string; habit: string; turbulence: Turbulen
 
 export function confusionOf(one: ReturnType<typeof cases>[number], seeds: number): Confusion {
   if (!standard) throw new Error('the default standard is missing');
-  let [right, found, satisfactory] = [0, 0, 0];
+  let [right, found, satisfactory, faultless] = [0, 0, 0, 0];
   const others: Record<string, number> = {};
   for (let seed = 1; seed <= seeds; seed++) {
     const { recording, card } = flyManeuver({ airplane, weightLb: 2300, seed, ...one });
@@ -50,11 +52,13 @@ export function confusionOf(one: ReturnType<typeof cases>[number], seeds: number
     const own = attempts.filter(({ maneuver }) => maneuver === one.maneuver);
     if (own.length > 0) found++;
     if (own.length > 0 && own.every(({ examiner }) => examiner === 'satisfactory')) satisfactory++;
-    const drawn = new Set<string>(attempts.flatMap(({ findings }) => findings.map(({ id }) => id)));
+    const findings = attempts.flatMap((attempt) => attempt.findings);
+    if (findings.every(({ severity }) => severity === 'note')) faultless++;
+    const drawn = new Set<string>(findings.map(({ id }) => id));
     if (one.habit === 'none' ? drawn.size === 0 : drawn.has(one.habit)) right++;
     for (const id of drawn) if (id !== one.habit) others[id] = (others[id] ?? 0) + 1;
   }
-  return { ...one, flights: seeds, right, found, satisfactory, others };
+  return { ...one, flights: seeds, right, found, satisfactory, faultless, others };
 }
 
 /** A line a case, and the totals that matter. */
@@ -81,6 +85,7 @@ export function confusionLines(table: readonly Confusion[]): string[] {
         share(`maneuvers found, turbulence ${air}`, rows, (row) => row.found),
         share(`habits found, turbulence ${air}`, habits, (row) => row.right),
         share(`clean flights without a finding, turbulence ${air}`, clean, (row) => row.right),
+        share(`clean flights without a fault, turbulence ${air}`, clean, (row) => row.faultless),
         share(`clean flights to standard, turbulence ${air}`, clean, (row) => row.satisfactory),
       ];
     }),

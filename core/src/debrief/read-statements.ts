@@ -1,4 +1,5 @@
 /** From what was said to what it means for the attempts: matched by overlap, orphans kept in sight. */
+import { findRoom } from '../maneuvers/registry.ts';
 import type { AttemptVerdict } from '../scoring/schema.ts';
 import { EDIT_KINDS, type Edit, editSchema, type Interval, matchInterval } from './edits.ts';
 import {
@@ -146,6 +147,7 @@ export function unsaidHelp(
   index: number,
   { demonstrationFirst, ofLesson }: { demonstrationFirst: boolean; ofLesson: readonly Statement[] },
 ): UnsaidHelp {
+  if (findRoom(attempts[index].maneuver ?? '')?.shown) return { help: 'demonstration', bulk: false };
   const first = attempts.findIndex(({ maneuver }) => maneuver === attempts[index].maneuver);
   if (demonstrationFirst && first === index) return { help: 'demonstration', bulk: false };
   const whole = latest(ofLesson, 'help');

@@ -10,6 +10,8 @@ export const HELP = [
   'prompted',
   'unaided',
   'taken-over',
+  /** The instructor held the yoke, the student the feet. */
+  'yoke-held',
 ] as const;
 export const helpSchema = z.enum(HELP);
 export type Help = z.infer<typeof helpSchema>;

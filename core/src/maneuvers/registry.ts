@@ -15,6 +15,7 @@ import { powerOffStall } from './power-off-stall/index.ts';
 import { powerOnStall } from './power-on-stall/index.ts';
 import { slippingDescentTurn } from './slipping-descent-turn/index.ts';
 import { slowFlight } from './slow-flight/index.ts';
+import { stallDemonstration } from './stall-demonstration/index.ts';
 import { stallSeries } from './stall-series/index.ts';
 import { standardRateTurn } from './standard-rate-turn/index.ts';
 import { steepTurn } from './steep-turn/index.ts';
@@ -37,6 +38,7 @@ const DECLARED = [
   powerOffStall,
   powerOnStall,
   stallSeries,
+  stallDemonstration,
   steepTurn,
   bestGlide,
 ] as const;

@@ -39,9 +39,9 @@ export const SHORTCUTS = table({
   },
   grade: { keys: ['1', '2', '3', '4'], where: 'Debrief', does: 'your grade' },
   whoFlew: {
-    keys: ['d', 'e', 't', 'p', 'u', 'o'],
+    keys: ['d', 'e', 't', 'p', 'u', 'o', 'y'],
     where: 'Debrief',
-    does: 'demonstration, deliberate error, talked through, prompted, unaided, taken over',
+    does: 'demonstration, deliberate error, talked through, prompted, unaided, taken over, yoke held',
   },
   mark: { keys: ['m'], where: 'Debrief', does: 'mark this moment' },
   stick: {

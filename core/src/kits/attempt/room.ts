@@ -102,6 +102,8 @@ export interface Room<
    * what prepares from 50, plain turns from 60, straight flight from 70.
    */
   precedence: number;
+  /** An instructor's, and shown: never asked of a student. */
+  shown?: boolean;
   /** The area is cleared for it. */
   clearedFor?: boolean;
   /** It is what clears the area, part of every lesson. */

@@ -68,9 +68,14 @@ export function* pitchUp(
   c.mark('break');
 }
 
-/** Lets a wing go, then what stops it: the pull released well, rudder against the yaw until it stops. */
-export function* dropAndCatch(c: Cockpit): Script {
-  yield* until(c, 2.6, () => Math.abs(c.seen.bankDeg) > 14);
+/** Lets a wing go, then catches it. */
+export function* dropAndCatch(c: Cockpit, caughtDeg = 14): Script {
+  yield* until(c, 2.6, () => Math.abs(c.seen.bankDeg) > caughtDeg);
+  yield* catchWing(c);
+}
+
+/** The pull released well, and rudder against the yaw until it stops. */
+function* catchWing(c: Cockpit): Script {
   c.aim.pitch = { by: 'stick', elevator: -0.25 };
   c.aim.rudder = { by: 'pedal', rudder: 0.8 * Math.sign(-c.seen.r) };
   yield* until(c, 2, () => Math.abs(c.seen.r) < 8);
@@ -84,7 +89,7 @@ export function* recovery(c: Cockpit, powered: boolean): Script {
     aim.pitch = { by: 'stick', elevator: c.flight.controls.elevator };
     yield* hold(c, 4.6);
   }
-  if (c.habit('wing-drop')) yield* dropAndCatch(c);
+  if (c.habit('wing-drop')) yield* dropAndCatch(c, powered ? undefined : 20);
   if (c.habit('aileron-in-stall')) {
     aim.pitch = { by: 'stick', elevator: c.flight.controls.elevator };
     yield* until(c, 2, () => Math.abs(c.seen.bankDeg) > 9);

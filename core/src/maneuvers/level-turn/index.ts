@@ -24,7 +24,7 @@ export const levelTurn = defineRoom({
   short: 'Turns',
   variants: TURN_VARIANTS,
   phases: TURN_PHASES,
-  precedence: 63,
+  precedence: 64,
   card: levelTurnCard,
   sought: soughtTurn(ID, 'level'),
   findings: [...LIMIT_FINDINGS, ...GENERAL_FINDINGS, ...LEVEL_TURN_FINDINGS, ...TURN_FINDINGS],

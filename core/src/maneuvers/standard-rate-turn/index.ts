@@ -27,7 +27,7 @@ export const standardRateTurn = defineRoom({
   short: 'Rate',
   variants: TURN_VARIANTS,
   phases: TURN_PHASES,
-  precedence: 62,
+  precedence: 63,
   card: standardRateTurnCard,
   sought: {
     ...soughtTurn(ID, 'level'),

@@ -1,0 +1,39 @@
+/** What the coach says beside a shown stall: little. The instructor flies and speaks; safety is heard as always. */
+import type { CoachPart } from '../../kits/coach/part.ts';
+import { above, between } from '../../kits/coach/sign.ts';
+import { settle } from '../../kits/coach/steps.ts';
+import { STALL_WITHOUT } from '../../kits/stalls/coach.ts';
+import { stallReady } from '../../kits/stalls/coach-steps.ts';
+
+export const stallDemonstrationCoach: CoachPart = {
+  steps: () => [
+    stallReady(),
+    {
+      id: 'shown',
+      name: 'Shown',
+      does: 'Instructor flies. Watch the ball, the nose.',
+      means: ['LOOK'],
+      done: { lever: above(0.8), verticalFpm: above(0) },
+      forS: 1,
+      withinS: 120,
+      wrong: 'Watched inside, and not outside',
+      aims: {},
+      busy: true,
+      blank: true,
+    },
+    {
+      id: 'return',
+      name: 'Back up',
+      does: 'Climb back up; look round.',
+      means: ['LOOK'],
+      done: [{ altitudeOffFt: above(-80) }, { verticalFpm: between(-150, 150), inStepS: above(8) }],
+      forS: 2,
+      withinS: 150,
+      wrong: 'Done in the head, and nobody looks',
+      aims: { altitude: 'entry' },
+    },
+    settle({ altitude: 'entry' }, { withinS: 40 }),
+  ],
+  situations: () => [],
+  without: STALL_WITHOUT,
+};
