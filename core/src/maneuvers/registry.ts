@@ -20,9 +20,11 @@ import { stallSeries } from './stall-series/index.ts';
 import { standardRateTurn } from './standard-rate-turn/index.ts';
 import { steepTurn } from './steep-turn/index.ts';
 import { straightAndLevel } from './straight-and-level/index.ts';
+import { trimDemonstration } from './trim-demonstration/index.ts';
 
 const DECLARED = [
   straightAndLevel,
+  trimDemonstration,
   configurationChange,
   climb,
   descent,

@@ -1,9 +1,9 @@
 /** The stalls that an instructor shows, and no student is asked for; of the last a student has the feet alone. */
 export const SHOWN_VARIANTS = [
+  'secondary',
   'accelerated',
   'skidding',
   'slipping',
-  'secondary',
   'falling-leaf',
   'feet-alone',
 ] as const;

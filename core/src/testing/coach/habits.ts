@@ -6,6 +6,9 @@ export const NAMED_AFTER: readonly string[] = [
   'rollout-overshoot',
   'rollout-undershoot',
   'level-off-overshoot',
+  // A trim demonstration is watched in silence.
+  'hand-on-it',
+  'another-speed',
 ];
 
 export const OWN_WORD: Readonly<Record<string, RegExp>> = {
