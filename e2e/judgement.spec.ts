@@ -2,46 +2,53 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { findAirplane, flyManeuver, writeRecordingCsv } from '@keel/core';
-import { expect, test } from '@playwright/test';
+import { expect, type Page, test } from '@playwright/test';
 import { flownLesson, ownLesson } from './support/own-lesson.ts';
 import { keepFolder, lessonsOf, signInQuickly } from './support/people.ts';
+
+/** Twice in one flight, one after the other, without some columns: what is said of one may be said of the other as well. */
+async function flownTwiceWithout(page: Page, maneuver: string, missing: readonly string[], title: string) {
+  const { recording } = flyManeuver({
+    airplane: findAirplane('cairn-4')!,
+    maneuver,
+    seed: 1 + (Date.now() % 40_000),
+    recorder: { rateHz: 4 },
+  });
+  const twice = (column: Float64Array) => Float64Array.of(...column, ...column);
+  const { timeS } = recording;
+  const lastS = timeS[timeS.length - 1] + 0.25;
+  const kept = Object.entries(recording.channels).filter(([name]) => !missing.includes(name));
+  const flown = {
+    ...recording,
+    timeS: Float64Array.of(...timeS, ...timeS.map((s) => s + lastS)),
+    channels: Object.fromEntries(kept.map(([name, column]) => [name, twice(column!)])),
+  };
+  const file = join(keepFolder(), `${maneuver}-twice.csv`);
+  writeFileSync(file, writeRecordingCsv(flown));
+  await page.goto(`/fly/${await ownLesson(page, title)}`);
+  await page.getByLabel('Recording file').setInputFiles(file);
+  await page.getByRole('button', { name: 'Go to Debrief' }).click({ timeout: 30_000 });
+  await expect(page.getByLabel('Verdict').getByText('Asked before any band')).toBeVisible();
+}
+
+const scoreShown = async (page: Page) => {
+  const id = page.url().match(/debrief\/([\w-]+)/)![1];
+  return (await (await page.request.get(`/api/recordings/${id}`)).json()).score;
+};
 
 test('flaps that were not recorded are said with one tap, and a requirement shows the moment that it rests on', async ({
   page,
 }) => {
-  const { recording } = flyManeuver({
-    airplane: findAirplane('cairn-4')!,
-    maneuver: 'power-off-stall',
-    seed: 1 + (Date.now() % 40_000),
-    recorder: { rateHz: 4 },
-  });
-  const { flaps_deg: _, ...channels } = recording.channels;
-  // Twice, one after the other: what is said of one stall may be said of the other as well.
-  const twice = (column: Float64Array) => Float64Array.of(...column, ...column);
-  const { timeS } = recording;
-  const lastS = timeS[timeS.length - 1] + 0.25;
-  const flown = {
-    ...recording,
-    timeS: Float64Array.of(...timeS, ...timeS.map((s) => s + lastS)),
-    channels: Object.fromEntries(Object.entries(channels).map(([name, column]) => [name, twice(column!)])),
-  };
-  const file = join(keepFolder(), 'no-flaps.csv');
-  writeFileSync(file, writeRecordingCsv(flown));
-  await page.goto(`/fly/${await ownLesson(page, 'Without flaps')}`);
-  await page.getByLabel('Recording file').setInputFiles(file);
-
-  await page.getByRole('button', { name: 'Go to Debrief' }).click({ timeout: 30_000 });
+  await flownTwiceWithout(page, 'power-off-stall', ['flaps_deg'], 'Without flaps');
   const verdict = page.getByLabel('Verdict');
-  await expect(verdict.getByText('Asked before any band')).toBeVisible();
   const taps = verdict.getByRole('group', { name: /Flaps were not recorded/ });
   await taps.getByLabel('and in the other one of this flight').check();
   await taps.getByRole('button', { name: 'landing' }).click();
   await expect(taps).toBeHidden({ timeout: 15_000 });
-  const stalls = async () => {
-    const id = page.url().match(/debrief\/([\w-]+)/)![1];
-    const { score } = await (await page.request.get(`/api/recordings/${id}`)).json();
-    return score.attempts.map(({ configuration }: { configuration: string | null }) => configuration);
-  };
+  const stalls = async () =>
+    (await scoreShown(page)).attempts.map(
+      ({ configuration }: { configuration: string | null }) => configuration,
+    );
   await expect.poll(stalls, { timeout: 15_000 }).toEqual(['landing', 'landing']);
 
   await verdict.getByRole('button', { name: /held/ }).first().click();
@@ -50,6 +57,23 @@ test('flaps that were not recorded are said with one tap, and a requirement show
   const before = await keel.getAttribute('aria-valuenow');
   await shown.click();
   await expect(keel).not.toHaveAttribute('aria-valuenow', before!);
+});
+
+test('power that was not recorded is seen by the instructor, in both stalls of the flight at once', async ({
+  page,
+}) => {
+  const missing = ['rpm', 'power_pct', 'throttle'];
+  await flownTwiceWithout(page, 'power-on-stall', missing, 'Without power');
+  const row = page.getByLabel('Verdict').getByRole('listitem').filter({ hasText: '65 % of power' });
+  await row.getByLabel('and in the other one of this flight').check();
+  await row.getByRole('button', { name: 'I saw it: as asked' }).click();
+  type Asked = { id: string; held: boolean | null };
+  const held = async () =>
+    (await scoreShown(page)).attempts.map(
+      ({ requirements }: { requirements: Asked[] }) =>
+        requirements.find(({ id }) => id === 'power-on-stall/power')?.held,
+    );
+  await expect.poll(held, { timeout: 15_000 }).toEqual([true, true]);
 });
 
 test('recovered without a stall: the verdict says so, and its figure leads to where the recovery began', async ({
@@ -102,7 +126,7 @@ test('an attempt that nothing recorded is entered, graded, and taken back with a
   await sheet.getByRole('combobox', { name: 'What', exact: true }).click();
   await page.getByRole('option', { name: 'Slow flight' }).click();
   await sheet.getByRole('combobox', { name: 'Which' }).click();
-  await page.getByRole('option', { name: 'landing' }).click();
+  await page.getByRole('option', { name: 'landing', exact: true }).click();
   const keep = sheet.getByRole('button', { name: 'Keep it' });
   await expect(keep).toBeDisabled();
   await sheet.getByRole('combobox', { name: 'With how much help' }).click();

@@ -19,7 +19,7 @@ import { AttemptLanes } from './AttemptLanes.tsx';
 import { Evidence } from './Evidence.tsx';
 import { InstructorGrading, SelfGrade, StudentWords } from './Grading.tsx';
 import { addHelp, HELP_WORDS, helpName } from './help-words.ts';
-import { flapsUnknown } from './Requirements.tsx';
+import type { AlikeIn } from './Requirements.tsx';
 import { type Again, SeeAgain } from './SeeAgain.tsx';
 import { type NewStatement, useAddStatement, useAddStatementTo } from './use-statements.ts';
 import { Verdict } from './Verdict.tsx';
@@ -60,16 +60,18 @@ export function AttemptView(props: {
     const found = sorted.find((atS) => way * (atS - cursorS) > 0.05) ?? sorted[0];
     if (found !== undefined) setCursorS(found);
   };
-  const others = (recording.score?.attempts ?? []).filter(
-    (other) => other !== attempt && other.maneuver === attempt.maneuver && flapsUnknown(other),
-  );
-  const alike = {
-    count: others.length,
-    tell: async (body: NewStatement) => {
-      for (const { startS, endS, maneuver } of others)
-        if (!(await addStatementTo({ ...body, startS, endS, maneuver } as StatementBody))) return false;
-      return true;
-    },
+  const alike: AlikeIn = (isUnknown) => {
+    const others = (recording.score?.attempts ?? []).filter(
+      (other) => other !== attempt && other.maneuver === attempt.maneuver && isUnknown(other),
+    );
+    return {
+      count: others.length,
+      tell: async (body: NewStatement) => {
+        for (const { startS, endS, maneuver } of others)
+          if (!(await addStatementTo({ ...body, startS, endS, maneuver } as StatementBody))) return false;
+        return true;
+      },
+    };
   };
   const excursions = () => attempt.chain.map(({ peakS }) => peakS);
   const findings = () => happened(attempt).map(({ atS }) => atS);

@@ -6,13 +6,14 @@ import { useState } from 'react';
 import type { AddStatement } from './use-statements.ts';
 import './requirements.css';
 
-/** The other attempts of the flight at the same maneuver of which nobody knows how the flaps stood. */
+/** Other attempts of the flight at the same maneuver, of which something is not known either. */
 export interface Alike {
   count: number;
   tell: AddStatement;
 }
+export type AlikeIn = (isUnknown: (attempt: AttemptScore) => boolean) => Alike;
 
-export const flapsUnknown = ({ configuration, variantMissing }: AttemptScore): boolean =>
+const flapsUnknown = ({ configuration, variantMissing }: AttemptScore): boolean =>
   configuration === null || variantMissing !== undefined;
 
 const HELD_WORDS = new Map<RequirementScore['held'], string>([
@@ -31,7 +32,7 @@ export function Requirements({
   attempt: AttemptScore;
   show: (atS: number) => void;
   tell?: AddStatement;
-  alike?: Alike;
+  alike?: AlikeIn;
 }) {
   const [all, setAll] = useState(false);
   const asked = attempt.requirements.filter(({ held }) => held !== 'not applicable');
@@ -44,7 +45,13 @@ export function Requirements({
       <h3>Asked before any band</h3>
       <ul>
         {open.map((one) => (
-          <Row key={one.id} one={one} show={show} tell={tell} />
+          <Row
+            key={one.id}
+            one={one}
+            show={show}
+            tell={tell}
+            alike={alike?.((other) => isUnseenIn(other, one))}
+          />
         ))}
         {all && right.map((one) => <Row key={one.id} one={one} show={show} />)}
       </ul>
@@ -59,20 +66,31 @@ export function Requirements({
           </span>
         </button>
       )}
-      {tell && flapsUnknown(attempt) && <FlapTaps tell={tell} alike={alike} />}
+      {tell && flapsUnknown(attempt) && <FlapTaps tell={tell} alike={alike?.(flapsUnknown)} />}
     </div>
   );
 }
+
+const isUnseenIn = ({ requirements }: AttemptScore, { id }: RequirementScore): boolean =>
+  requirements.some((other) => other.id === id && other.held === null);
 
 function Row({
   one,
   show,
   tell,
+  alike,
 }: {
   one: RequirementScore;
   show: (atS: number) => void;
   tell?: AddStatement;
+  alike?: Alike;
 }) {
+  const [inAll, setInAll] = useState(false);
+  const say = async (held: boolean) => {
+    const seen = { kind: 'seen', requirement: name, held } as const;
+    await tell?.(seen);
+    if (inAll) await alike?.tell(seen);
+  };
   const { asks, held, what, atS, must } = one;
   const name = one.id.split('/')[1];
   return (
@@ -92,12 +110,13 @@ function Row({
         </button>
         {held === null && tell && (
           <span className="requirement-taps">
-            <button type="button" onClick={() => tell({ kind: 'seen', requirement: name, held: true })}>
+            <button type="button" onClick={() => say(true)}>
               I saw it: as asked
             </button>
-            <button type="button" onClick={() => tell({ kind: 'seen', requirement: name, held: false })}>
+            <button type="button" onClick={() => say(false)}>
               not so
             </button>
+            <InOthers alike={alike} checked={inAll} change={setInAll} />
           </span>
         )}
       </div>
@@ -137,17 +156,32 @@ function FlapTaps({ tell, alike }: { tell: AddStatement; alike?: Alike }) {
           {FLAP_WORDS[configuration]}
         </button>
       ))}
-      {alike && alike.count > 0 && (
-        <Checkbox
-          label={
-            alike.count === 1
-              ? 'and in the other one of this flight'
-              : `and in the other ${alike.count} of this flight`
-          }
-          checked={inAll}
-          onChange={(event) => setInAll(event.currentTarget.checked)}
-        />
-      )}
+      <InOthers alike={alike} checked={inAll} change={setInAll} />
     </fieldset>
+  );
+}
+
+/** What is said of one attempt may be so of the others of the flight as well. */
+function InOthers({
+  alike,
+  checked,
+  change,
+}: {
+  alike?: Alike;
+  checked: boolean;
+  change: (checked: boolean) => void;
+}) {
+  if (!alike || alike.count === 0) return null;
+  return (
+    <Checkbox
+      size="xs"
+      label={
+        alike.count === 1
+          ? 'and in the other one of this flight'
+          : `and in the other ${alike.count} of this flight`
+      }
+      checked={checked}
+      onChange={(event) => change(event.currentTarget.checked)}
+    />
   );
 }

@@ -16,7 +16,7 @@ import { useState } from 'react';
 import { clock, numberText, PARAMETER_NAMES, signed, speedIn, unitMark } from '../parts/format.ts';
 import { Gate, VerdictMark } from '../parts/Gate.tsx';
 import { Evidence } from './Evidence.tsx';
-import { type Alike, Requirements } from './Requirements.tsx';
+import { type AlikeIn, Requirements } from './Requirements.tsx';
 import type { AddStatement } from './use-statements.ts';
 
 export function Verdict(props: {
@@ -33,7 +33,7 @@ export function Verdict(props: {
   show: (atS: number) => void;
   /** Says what the recording could not; left out for a student. */
   tell?: AddStatement;
-  alike?: Alike;
+  alike?: AlikeIn;
 }) {
   const { attempt, judge, standing, override, discontinued, trace } = props;
   const [opened, setOpened] = useState<string | null>(null);
