@@ -8,7 +8,7 @@ const WORDS: Readonly<Record<string, string>> = {
 };
 
 /** A variant or a setting of the flaps in words. */
-export const wayWords = (way: string): string => WORDS[way] ?? way;
+export const wayWords = (way: string): string => WORDS[way] ?? way.replaceAll('-', ' ');
 
 /** `cards`: those of one maneuver, one or both ways. */
 export function flownWords(cards: readonly Pick<TargetCard, 'variant' | 'configuration'>[]): string {

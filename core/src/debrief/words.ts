@@ -17,11 +17,16 @@ export const PARAMETER_NAMES: Record<string, string> = {
   'vertical-speed': 'Vertical speed',
 };
 
+/** A variant's own name, read out. */
+export const variantWords = (variant: string): string => variant.replaceAll('-', ' ');
+
 /** A maneuver, with its variant where it is known. */
 export function maneuverName(maneuver: string, variant: string | null): string {
   const name = findRoom(maneuver)?.one ?? maneuver;
   if (variant === null || variant === 'standard') return name;
-  return variant === 'left' || variant === 'right' ? `${name} ${variant}` : `${name}, ${variant}`;
+  return variant === 'left' || variant === 'right'
+    ? `${name} ${variant}`
+    : `${name}, ${variantWords(variant)}`;
 }
 
 /** What is needed of an attempt to name it. */

@@ -1,5 +1,5 @@
 /** What an attempt is, put right by hand: its edges, two of it, one of two, another maneuver, none at all. */
-import { type AttemptScore, attemptName, findRoom, rooms } from '@keel/core';
+import { type AttemptScore, attemptName, findRoom, rooms, variantWords } from '@keel/core';
 import { Button, Select } from '@mantine/core';
 import { useState } from 'react';
 import { clock } from '../parts/format.ts';
@@ -91,7 +91,7 @@ export function EditAttempt(props: {
             placeholder="as flown"
             clearable
             onChange={setVariant}
-            data={[...variants]}
+            data={variants.map((value) => ({ value, label: variantWords(value) }))}
           />
         )}
         <Button

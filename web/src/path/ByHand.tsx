@@ -8,6 +8,7 @@ import {
   requireRoom,
   rooms,
   USUAL_MANEUVER,
+  variantWords,
 } from '@keel/core';
 import { Button, Select, Textarea, TextInput } from '@mantine/core';
 import { DateTimePicker } from '@mantine/dates';
@@ -116,7 +117,7 @@ function EntryForm({ studentId, skills, close }: EntryProps) {
       {variants.length > 1 && (
         <Select
           label="Which"
-          data={[...variants]}
+          data={variants.map((value) => ({ value, label: variantWords(value) }))}
           value={variant ?? variants[0]}
           allowDeselect={false}
           onChange={(next) => next && setVariant(next)}

@@ -1,5 +1,5 @@
 /** A proposal with its reasons, and when it is to be flown. */
-import { dayAfter, type Proposal } from '@keel/core';
+import { dayAfter, type Proposal, variantWords } from '@keel/core';
 import { Button, NumberInput } from '@mantine/core';
 import { DateTimePicker } from '@mantine/dates';
 import { useDebouncedValue } from '@mantine/hooks';
@@ -106,7 +106,7 @@ function Reasons({ proposal }: { proposal: Proposal }) {
             <tr key={item.id}>
               <td>
                 <strong>{item.title}</strong>
-                {item.variant && <span className="small quiet"> {item.variant}</span>}
+                {item.variant && <span className="small quiet"> {variantWords(item.variant)}</span>}
               </td>
               <td>{item.demonstrations || '—'}</td>
               <td>{item.attempts}</td>

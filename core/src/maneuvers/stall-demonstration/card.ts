@@ -26,7 +26,7 @@ const SHOWN: Record<ShownVariant, Shown> = {
     entry: 1.55,
     steps: (day, kias) => [
       `Slow to ${speedWords(day, kias)}, well below V_A; bank ${ACCELERATED_BANK_DEG}°, power back`,
-      `Pull, smoothly and firmly, to the warning: here it comes near ${speedWords(day, Math.round(warningKias(day).kias * Math.sqrt(loadFactor(ACCELERATED_BANK_DEG))))}, not near ${speedWords(day, Math.round(warningKias(day).kias))}`,
+      `Pull, smoothly and firmly, to the warning: here it comes near ${speedWords(day, warnsAt(day))}, not near ${speedWords(day, Math.round(warningKias(day).kias))}`,
       'Release at the first sign: it flies at once; then level the wings, power as needed',
     ],
     watch: ['The airspeed at the warning', 'How little release ends it', 'That the nose need not be high'],
@@ -86,6 +86,18 @@ const SHOWN: Record<ShownVariant, Shown> = {
   },
 };
 
+/** Where it warns in the pull; those of a stall with the wings about level are as of any stall. */
+function shownFigures(day: Day, bankDeg: number) {
+  const figures = stallFigures(day, 0, bankDeg);
+  return bankDeg === ACCELERATED_BANK_DEG
+    ? [figure(`Warns at ${bankDeg}°`, warnsAt(day), 'kias', 'pulled, and not before'), ...figures.slice(1)]
+    : figures;
+}
+
+/** With the root of the load. */
+const warnsAt = (day: Day): number =>
+  Math.round(warningKias(day).kias * Math.sqrt(loadFactor(ACCELERATED_BANK_DEG)));
+
 export const stallDemonstrationCard: Card = {
   purpose: 'Shown by the instructor: how a stall comes fast, in a turn, with the ball out, or again.',
   heeds: [],
@@ -114,7 +126,7 @@ export const stallDemonstrationCard: Card = {
       power: null,
       powerMissing: 'idle',
       figures: [
-        ...stallFigures(day, 0, bankDeg),
+        ...shownFigures(day, bankDeg),
         figure('Flown by', 'the instructor', '', 'a student follows through'),
       ],
       steps: [

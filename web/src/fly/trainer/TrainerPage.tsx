@@ -7,6 +7,7 @@ import {
   requireRoom,
   type TargetCard,
   type TrainerOptions,
+  variantWords,
 } from '@keel/core';
 import { Button, Select } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
@@ -381,7 +382,7 @@ function ChooseCard(props: {
   const turns = props.variant === 'left' || props.variant === 'right';
   // The lesson's order may have a maneuver several times; it is flown from one card.
   const names = props.lesson.cards.map(({ title, variant }) =>
-    ['left', 'right', 'standard'].includes(variant) ? title : `${title}, ${variant}`,
+    ['left', 'right', 'standard'].includes(variant) ? title : `${title}, ${variantWords(variant)}`,
   );
   return (
     <div className="row">
