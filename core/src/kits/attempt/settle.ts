@@ -1,5 +1,5 @@
 /** What follows an attempt until the airplane is stable again: the commonest fault, rising at the roll-out, lives there. */
-import { rowsBetween } from '../../recording/columns/span.ts';
+import { meanOver, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import type { Phase } from '../../scoring/schema.ts';
 import type { Proposal } from './attempt.ts';
@@ -15,15 +15,24 @@ export function settlePhase(
   const { timeS } = track;
   const rows = rowsBetween(timeS, endS, endS + SETTLING.settleS, segment);
   if (rows.to - rows.from < 2) return undefined;
-  // In gusts it is as steady as it will be well before it stands still.
+  // In gusts the means over a few seconds tell whether it is steady: it never stands still, and may drift more.
   const times = strayTimes(track, rows);
+  const rough = times > 1;
+  const most = rough ? 1 + (times - 1) * SETTLING.roughShare : 1;
+  const at = (values: Float64Array, i: number) =>
+    rough
+      ? meanOver(
+          values,
+          rowsBetween(timeS, timeS[i] - SETTLING.roughMeanS / 2, timeS[i] + SETTLING.roughMeanS / 2, segment),
+        )
+      : values[i];
   let stableSinceS: number | undefined;
   for (let i = rows.from; i < rows.to; i++) {
     const stable =
-      Math.abs(track.bankDeg.values[i]) < times * SETTLING.bankDeg &&
-      Math.abs(track.verticalSpeedFpm[i]) <= times * SETTLING.verticalSpeedFpm &&
-      Math.abs(track.altitudeFt.values[i] - wanted.altitudeFt) <= times * SETTLING.altitudeFt &&
-      !(Math.abs(track.airspeedKt.values[i] - wanted.airspeedKt) > times * SETTLING.airspeedKt);
+      Math.abs(at(track.bankDeg.values, i)) < most * SETTLING.bankDeg &&
+      Math.abs(at(track.verticalSpeedFpm, i)) <= most * SETTLING.verticalSpeedFpm &&
+      Math.abs(at(track.altitudeFt.values, i) - wanted.altitudeFt) <= most * SETTLING.altitudeFt &&
+      !(Math.abs(at(track.airspeedKt.values, i) - wanted.airspeedKt) > most * SETTLING.airspeedKt);
     if (!stable) stableSinceS = undefined;
     else stableSinceS ??= timeS[i];
     if (stableSinceS !== undefined && timeS[i] - stableSinceS >= SETTLING.stableS) {

@@ -53,6 +53,8 @@ export const SETTLING = figures('settling', {
   airspeedKt: [10, 'kt', 'distance from the speed'],
   verticalSpeedFpm: [200, 'ft/min', 'vertical speed either way'],
   bankDeg: [5, 'deg', 'bank either way'],
+  roughMeanS: [6, 's', 'time over which the means are taken in rough air'],
+  roughShare: [0.3, '', 'share of what gusts widen a steadiness by that is left of those means'],
 });
 
 export const ROUGH_AIR = figures('rough-air', {

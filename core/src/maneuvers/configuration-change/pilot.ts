@@ -22,6 +22,8 @@ export function* configurationChange(c: Cockpit): Script {
   for (let stage = 1; stage <= stages; stage++) {
     // Held fast, the second stage goes out above its limit.
     if (fast && stage > 2) break;
+    // In gusts too it is the limit that is broken.
+    if (fast && stage === 2) yield* until(c, 20, () => c.seen.kias > (airplane.flaps[1]?.vfeKias ?? 0) + 6);
     c.mark('flaps-out');
     const kias = fast ? (airplane.flaps[1]?.vfeKias ?? c.entryKias) + 9 : slowKias + 5 - 2 * stage;
     level(c, kias);

@@ -193,12 +193,23 @@ const speedDecay: Check = (c) => {
   const gusts = isRough(track, rows) ? gustKt(track, rows) : 0;
   const air = (powerLeft(c) ? 3 : 4) * gusts;
   if (!(lost > limits.speedDecayKt + air)) return undefined;
+  const what = `${numberText(lost)} kt lost, down to ${numberText(airspeed[slowest])} kt.`;
+  if (gusts > 0 && powerWasUp(c, slowest))
+    return finding(ID('speed-decay'), 'note', spanTo(track, attempt, slowest), lost, 'kt', {
+      what,
+      why: 'The air was rough, and the power was up.',
+      tryNext: 'In such air let a little altitude go before the speed: ease the pull.',
+    });
   return finding(ID('speed-decay'), 'fault', spanTo(track, attempt, slowest), lost, 'kt', {
-    what: `${numberText(lost)} kt lost, down to ${numberText(airspeed[slowest])} kt.`,
+    what,
     why: 'The pull costs drag, and the power to pay for it was not added.',
     tryNext: 'A little power as the bank passes 30°, then leave it.',
   });
 };
+
+/** Nearly all the power was on as the speed was least; false where nothing tells. */
+const powerWasUp = ({ scene }: SteepCase, slowest: number): boolean => scene.lever(slowest) > POWER_UP;
+const POWER_UP = 0.9;
 
 const speedAboveVa: Check = (c) => {
   const above = aboveVa(c);
@@ -258,7 +269,8 @@ const powerUnchanged: Check = (c) => {
   const most = rowOfMax(rows, (i) => power.values[i]);
   const air = isRough(track, rows) ? 2 * gustKt(track, rows) : 0;
   if (most < 0 || !(lost > limits.powerUnchangedSpeedKt + air)) return undefined;
-  if (!powerLeft(c)) return undefined;
+  // With nearly all of it on there is nothing to add.
+  if (!powerLeft(c) || powerWasUp(c, slowest)) return undefined;
   return finding(ID('power-unchanged'), 'note', spanTo(track, attempt, slowest), lost, 'kt', {
     what: `${numberText(lost)} kt lost with the power left at ${numberText(power.values[most], power.digits)} ${power.unit}`
       .trim()

@@ -58,7 +58,7 @@ function isOne(track: Track, segment: Rows, stepS: number, endS: number, way: nu
   for (let i = after.from; i < after.to; i++) if (Math.abs(bank[i]) > TRIM_SIGNS.mostBankDeg) return false;
   const fpm = (rows: Rows) => meanOver(track.verticalSpeedFpm, rows);
   return (
-    Math.abs(fpm(before)) < TRIM_SIGNS.leastFpm && way * (fpm(after) - fpm(before)) > TRIM_SIGNS.leastFpm
+    Math.abs(fpm(before)) < TRIM_SIGNS.beforeFpm && way * (fpm(after) - fpm(before)) > TRIM_SIGNS.leastFpm
   );
 }
 

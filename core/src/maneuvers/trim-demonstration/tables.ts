@@ -15,6 +15,7 @@ export const TRIM_SIGNS = figures('trim-demonstration/found', {
   longestS: [120, 's', 'longest'],
   stayLever: [0.05, '', 'change of the lever that is none'],
   leastFpm: [120, 'ft/min', 'mean vertical speed that the power brings'],
+  beforeFpm: [250, 'ft/min', 'mean vertical speed before it that is still level: rough air moves it'],
   mostBankDeg: [12, 'deg', 'bank beyond which it is a turn'],
   settledS: [12, 's', 'time at its end over which the speed is taken'],
 });

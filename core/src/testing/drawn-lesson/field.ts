@@ -20,7 +20,7 @@ function takeOff({ pen }: Hand): void {
 }
 
 /** From downwind, at circuit height, to the runway. */
-function approach(hand: Hand): void {
+function approach(hand: Hand, fieldFt = FIELD_FT): void {
   const { pen } = hand;
   pen.move('rpm', 1500, 3).move('ias_kt', 70, 15);
   hand.flaps(PLANE.flapStagesDeg, 4, 14);
@@ -29,7 +29,7 @@ function approach(hand: Hand): void {
   pen.wait(14);
   turnLeft(hand, 90, 28);
   pen.move('ias_kt', PLANE.approachKt, 8).wait(50);
-  pen.move('alt_ft', FIELD_FT, 12).move('rpm', PLANE.rpm.idle, 3).move('ias_kt', 45, 10).wait(12);
+  pen.move('alt_ft', fieldFt, 12).move('rpm', PLANE.rpm.idle, 3).move('ias_kt', 45, 10).wait(12);
 }
 
 function circuit(hand: Hand): void {
@@ -57,12 +57,8 @@ export function lowWork(hand: Hand, groundFt: number): void {
   pen.move('ias_kt', PLANE.cruiseKt, 15).move('rpm', PLANE.rpm.cruise, 5).wait(40);
 }
 
-/** Two circuits, out to the area for a few exercises and whatever else is done there, and home. */
-export function drawFromTheApron(
-  seed: number,
-  options: RecorderOptions,
-  elseDone: (hand: Hand) => void = () => {},
-) {
+/** Standing on the apron, the engine running. */
+function atTheApron(seed: number): { hand: Hand; random: Random } {
   const random: Random = seededRandom(seed);
   const pen = new Pen(
     {
@@ -76,8 +72,38 @@ export function drawFromTheApron(
     },
     seed % 2 === 0 ? EASES.round : EASES.straight,
   );
-  const hand = new Hand(pen, PLANE, random);
   pen.wait(40);
+  return { hand: new Hand(pen, PLANE, random), random };
+}
+
+/** From field to field, each at its own height, with a stop at each; a circuit is flown at the last. */
+export function drawFromFieldToField(seed: number, fieldsFt: readonly number[], options: RecorderOptions) {
+  const { hand, random } = atTheApron(seed);
+  const { pen } = hand;
+  for (const fieldFt of fieldsFt) {
+    takeOff(hand);
+    const upS = ((AREA_FT - pen.now('alt_ft')) / 700) * 60 + 3;
+    pen.climb(700, upS).wait(upS);
+    pen.move('ias_kt', PLANE.cruiseKt, 15).move('rpm', PLANE.rpm.cruise, 5).wait(240);
+    const downS = ((AREA_FT - fieldFt - 1000) / 500) * 60 + 3;
+    pen
+      .move('rpm', 2000, 3)
+      .climb(-500, downS)
+      .wait(downS + 60);
+    approach(hand, fieldFt);
+    pen.move('ias_kt', 0, 20).wait(90);
+  }
+  return { recording: recordDrawn(pen, PLANE, options, random) };
+}
+
+/** Two circuits, out to the area for a few exercises and whatever else is done there, and home. */
+export function drawFromTheApron(
+  seed: number,
+  options: RecorderOptions,
+  elseDone: (hand: Hand) => void = () => {},
+) {
+  const { hand, random } = atTheApron(seed);
+  const { pen } = hand;
   circuit(hand);
   circuit(hand);
   takeOff(hand);
