@@ -31,13 +31,16 @@ export function areaWork(track: Track, context: ScoringContext, proposals: reado
     const lowest = rowOfMax(rows, (i) => -track.altitudeFt.values[i]);
     return lowest >= 0 && track.altitudeFt.values[lowest] - levelFt > ROUND_FIELD.attemptsFromFt;
   };
-  return proposals.filter((proposal) => {
-    const sharedS = away.reduce(
-      (sum, part) =>
-        sum + Math.max(0, Math.min(part.endS, proposal.endS) - Math.max(part.startS, proposal.startS)),
-      0,
-    );
-    if (sharedS <= (proposal.endS - proposal.startS) / 2) return true;
-    return requireRoom(proposal.maneuver).clearedFor === true && isHigh(proposal);
-  });
+  const liesIn = (proposal: Proposal, those: readonly Part[]): boolean =>
+    those.reduce((sum, part) => sum + sharedS(part, proposal), 0) > (proposal.endS - proposal.startS) / 2;
+  // What is flown low away from a field is low whatever the field’s own height.
+  const low = parts.filter(({ name }) => name === 'low-work');
+  return proposals.filter(
+    (proposal) =>
+      !liesIn(proposal, away) ||
+      (requireRoom(proposal.maneuver).clearedFor === true && isHigh(proposal) && !liesIn(proposal, low)),
+  );
 }
+
+const sharedS = (part: Part, proposal: Proposal): number =>
+  Math.max(0, Math.min(part.endS, proposal.endS) - Math.max(part.startS, proposal.startS));

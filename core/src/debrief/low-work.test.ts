@@ -51,6 +51,14 @@ describe.each([1, 2, 3, 4])('a failed engine over pasture and turns round a poin
   });
 });
 
+test('a briefed steep turn is not looked for there', () => {
+  const { recording } = drawn(1);
+  const briefs = [{ maneuver: 'steep-turn', entry: { altitudeFt: 4500 }, bankDeg: 45 }];
+  const { flight, attempts } = scoreRecording(recording, { airplane, standard, groundFt: GROUND_FT, briefs });
+  const low = flight!.parts.find(({ name }) => name === 'low-work')!;
+  for (const { startS, endS } of attempts) expect(startS > low.endS || endS < low.startS).toBe(true);
+});
+
 test('the stall warning there is named, and so is a steep bank', () => {
   const { recording, done } = drawn(1);
   const { from, to } = rowsBetween(recording.timeS, done.startS, done.endS);

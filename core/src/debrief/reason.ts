@@ -30,6 +30,8 @@ export function reasonOf(
   const missing = attempt.parameters.find((p) => p.required && p.measured === 'not-measured');
   if (missing?.measured === 'not-measured')
     return `${nameOf(missing.parameter)} was not measured: ${missing.reason}.`;
+  if (attempt[judge] === 'not-scored' && !attempt.parameters.some(({ required }) => required))
+    return 'No row of the standard judges it: it is named, and has no verdict.';
   const lapse = attempt.parameters.some(
     (p) => p.required && p.measured !== 'not-measured' && p[judge] === 'momentary',
   );

@@ -45,8 +45,10 @@ export type KeelTrace = z.infer<typeof keelTraceSchema>;
 /** Shown before the start and after the end, so that the entry and the settling can be seen. */
 const BEFORE_S = 4;
 const AFTER_S = 12;
+/** Decimals of what is finer than a tenth. */
+const FINE: Readonly<Record<string, number>> = { g: 3, 'deg/s': 2 };
 /** Parameters taken at one instant have no lane. */
-const LANES = ['bank', 'altitude', 'airspeed', 'heading', 'coordination'] as const;
+const LANES = ['bank', 'turn-rate', 'altitude', 'airspeed', 'heading', 'coordination'] as const;
 
 /** @returns at most `maxPoints` samples a lane, evenly spread over the attempt and a little around it. */
 export function keelTrace(
@@ -77,7 +79,7 @@ export function keelTrace(
         high: parameter.high,
         required: parameter.required,
         judgedS: (attempt.spansOfParameter(name) ?? [parameter]).map(({ startS, endS }) => [startS, endS]),
-        deviation: deviation.map((value) => known(value, parameter.unit === 'g' ? 3 : 1)),
+        deviation: deviation.map((value) => known(value, FINE[parameter.unit] ?? 1)),
         used: deviation.map((value) => known(toleranceUsed(value, parameter), 3)),
       },
     ];

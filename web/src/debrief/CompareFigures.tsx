@@ -1,13 +1,13 @@
 /** Attempts' figures side by side. */
 import { type AttemptScore, type Judge, type ParameterScore, VERDICT_WORDS, worstOf } from '@keel/core';
-import { numberText, PARAMETER_NAMES, signed, speedIn, unitMark } from '../parts/format.ts';
+import { digitsOf, numberText, PARAMETER_NAMES, signed, speedIn, unitMark } from '../parts/format.ts';
 import { PlainTable } from '../parts/PlainTable.tsx';
 
 function worst(parameter: ParameterScore | undefined, speedUnit: string): string {
   if (!parameter || parameter.measured === 'not-measured') return 'not measured';
   const { deviation } = worstOf(parameter);
   const speed = parameter.parameter === 'airspeed';
-  const shown = signed(speed ? speedIn(deviation, speedUnit) : deviation, parameter.unit === 'g' ? 2 : 0);
+  const shown = signed(speed ? speedIn(deviation, speedUnit) : deviation, digitsOf(parameter.unit));
   return `${shown}${speed ? ` ${speedUnit}` : unitMark(parameter.unit)}`;
 }
 

@@ -69,7 +69,7 @@ export function InstructorGrading(props: {
           choose={(grade) => addStatement({ kind: 'grade', grade })}
           label="Your grade"
         />
-        <WhoFlew statements={statements} addStatement={addStatement} />
+        <WhoFlew maneuver={props.attempt.maneuver} statements={statements} addStatement={addStatement} />
         <OtherWords statements={statements} />
       </section>
       <section className="sheet stack" aria-label="More of this attempt" style={{ gap: 10 }}>

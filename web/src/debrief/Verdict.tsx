@@ -13,7 +13,7 @@ import {
   worstOf,
 } from '@keel/core';
 import { useState } from 'react';
-import { clock, numberText, PARAMETER_NAMES, signed, speedIn, unitMark } from '../parts/format.ts';
+import { clock, digitsOf, numberText, PARAMETER_NAMES, signed, speedIn, unitMark } from '../parts/format.ts';
 import { Gate, VerdictMark } from '../parts/Gate.tsx';
 import { Evidence } from './Evidence.tsx';
 import { type AlikeIn, Requirements } from './Requirements.tsx';
@@ -132,7 +132,7 @@ function worstWords(parameter: MeasuredParameterScore, speedUnit: string): strin
   const { deviation } = worstOf(parameter);
   return parameter.parameter === 'airspeed'
     ? `${signed(speedIn(deviation, speedUnit), 0)} ${speedUnit}`
-    : `${signed(deviation, parameter.unit === 'g' ? 2 : 0)}${unitMark(parameter.unit)}`;
+    : `${signed(deviation, digitsOf(parameter.unit))}${unitMark(parameter.unit)}`;
 }
 
 /** The floor is a limit, kept or broken, and stands among what is asked before any band. */
@@ -161,7 +161,7 @@ function evidenceWords(
   unit: string,
 ): string {
   const speed = parameter.parameter === 'airspeed';
-  const digits = parameter.unit === 'g' ? 2 : 0;
+  const digits = digitsOf(parameter.unit);
   const say1 = (value: number, places = digits) =>
     `${signed(speed ? speedIn(value, unit) : value, places)}${speed ? ` ${unit}` : unitMark(parameter.unit)}`;
   const instant = parameter.startS === parameter.endS;

@@ -1,14 +1,16 @@
 /** Who flew, and with how much help: one key each. */
-import { type AttemptStatements, flownByWith, type Help } from '@keel/core';
+import { type AttemptStatements, findRoom, flownByWith, type Help } from '@keel/core';
 import { useState } from 'react';
 import { SHORTCUTS } from '../frame/shortcuts.ts';
 import { addHelp, HELP_WORDS, helpName } from './help-words.ts';
 import type { AddStatement } from './use-statements.ts';
 
 export function WhoFlew({
+  maneuver,
   statements,
   addStatement,
 }: {
+  maneuver: string;
   statements: AttemptStatements;
   addStatement: AddStatement;
 }) {
@@ -30,7 +32,7 @@ export function WhoFlew({
         {statements.helpInBulk && <span className="quiet"> (said of the whole flight)</span>}
         {!statements.helpStated && <span className="quiet"> (counts for nothing until you say)</span>}
       </legend>
-      {HELP_WORDS.map(({ help, name }, nth) => (
+      {HELP_WORDS.filter(({ help }) => isOfferedIn(help, maneuver)).map(({ help, name }) => (
         <button
           key={help}
           type="button"
@@ -40,12 +42,16 @@ export function WhoFlew({
             addHelp(addStatement, help);
           }}
         >
-          <kbd>{SHORTCUTS.whoFlew.keys[nth]}</kbd> {name}
+          <kbd>{SHORTCUTS.whoFlew.keys[HELP_WORDS.findIndex((one) => one.help === help)]}</kbd> {name}
         </button>
       ))}
     </fieldset>
   );
 }
+
+/** The yoke is held for a student near the stall, and nowhere else. */
+const isOfferedIn = (help: Help, maneuver: string): boolean =>
+  help !== 'yoke-held' || findRoom(maneuver)?.nearStall === true;
 
 /** One tap for every attempt of which nothing was said yet. */
 export function WhoFlewAll({ addStatement, said }: { addStatement: AddStatement; said: Help | null }) {
@@ -55,16 +61,18 @@ export function WhoFlewAll({ addStatement, said }: { addStatement: AddStatement;
         All the others of this flight
         <span className="quiet"> (said at once, it holds a skill and does not make it ready)</span>
       </legend>
-      {HELP_WORDS.filter(({ help }) => flownByWith(help) === 'student').map(({ help, name }) => (
-        <button
-          key={help}
-          type="button"
-          aria-pressed={said === help}
-          onClick={() => addHelp(addStatement, help)}
-        >
-          {name}
-        </button>
-      ))}
+      {HELP_WORDS.filter(({ help }) => flownByWith(help) === 'student' && help !== 'yoke-held').map(
+        ({ help, name }) => (
+          <button
+            key={help}
+            type="button"
+            aria-pressed={said === help}
+            onClick={() => addHelp(addStatement, help)}
+          >
+            {name}
+          </button>
+        ),
+      )}
     </fieldset>
   );
 }

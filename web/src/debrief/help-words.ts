@@ -9,7 +9,7 @@ export const HELP_WORDS: { help: Help; name: string }[] = [
   { help: 'prompted', name: 'prompted' },
   { help: 'unaided', name: 'unaided' },
   { help: 'taken-over', name: 'taken over' },
-  { help: 'yoke-held', name: 'feet alone, yoke held' },
+  { help: 'yoke-held', name: 'yoke held' },
 ];
 
 export const helpName = (help: Help | 'unknown'): string =>

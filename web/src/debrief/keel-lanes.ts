@@ -1,6 +1,6 @@
 /** What every keel chart has in common: how its lanes lie, and how far each reaches. */
 import { type AttemptScore, type KeelLane, type KeelTrace, rowAt } from '@keel/core';
-import { clock, numberText, signed, speedIn, unitMark } from '../parts/format.ts';
+import { clock, digitsOf, numberText, signed, speedIn, unitMark } from '../parts/format.ts';
 import { type Colours, FONT } from '../theme/colours.ts';
 import { MARK_PX, roundTimes, type Span } from './time-span.ts';
 
@@ -24,7 +24,7 @@ export function deviationText({ timeS }: KeelTrace, lane: KeelLane, atS: number,
   const deviation = lane.deviation[rowAt(timeS, atS)];
   if (deviation === null || deviation === undefined) return 'not measured';
   const unit = lane.parameter === 'airspeed' ? ` ${speedUnit}` : unitMark(lane.unit);
-  return `${signed(inUnit(lane, deviation, speedUnit), lane.unit === 'g' ? 2 : 0)}${unit}`;
+  return `${signed(inUnit(lane, deviation, speedUnit), digitsOf(lane.unit))}${unit}`;
 }
 
 /** Speeds in the airplane's own unit; everything else as it is. */

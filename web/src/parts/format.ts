@@ -46,12 +46,16 @@ export const isoDay = (instant: Instant = new Date()): string => dayIn(instant, 
 export const toField = (iso: string): string => clockIn(iso, zone, 'YYYY-MM-DD HH:mm:ss');
 export const fromField = (clock: string): string => instantOf(clock, zone).toISOString();
 /** The unit as written after a number. */
-export const unitMark = (unit: string): string => (unit === 'deg' ? '°' : ` ${unit}`);
+export const unitMark = (unit: string): string =>
+  unit === 'deg' ? '°' : unit === 'deg/s' ? '°/s' : ` ${unit}`;
+
+/** Decimals that a quantity of a standard is read to. */
+export const digitsOf = (unit: string): number => (unit === 'g' ? 2 : unit === 'deg/s' ? 1 : 0);
 
 /** A band as ± or +/−, without its unit; speeds in the unit asked for. */
 export function bandOf(band: { low: number; high: number; unit: string }, speedUnit = 'kt'): string {
   const scale = band.unit === 'kt' ? speedIn(1, speedUnit) : 1;
-  const digits = band.unit === 'g' ? 2 : 0;
+  const digits = band.unit === 'deg/s' ? 2 : digitsOf(band.unit);
   const [low, high] = [band.low * scale, band.high * scale];
   return band.high === -band.low
     ? `±${numberText(high, digits)}`
