@@ -5,6 +5,7 @@ import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts
 import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
 import { GENERAL_LIMITS, ROUGH_AIR, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
+import { levelTurnCoach } from '../../kits/turns/coach-level.ts';
 import { TURN_HABITS } from '../../kits/turns/pilot.ts';
 import { soughtTurn } from '../../kits/turns/plain-turn.ts';
 import { TURN_LIMITS, TURN_SIGNS } from '../../kits/turns/tables.ts';
@@ -12,7 +13,6 @@ import { LEVEL_TURN_FINDINGS, TURN_FINDINGS } from '../../kits/turns/turn-findin
 import { TURN_PHASES } from '../../kits/turns/turn-phases.ts';
 import { TURN_VARIANTS } from '../../kits/turns/turn-variant.ts';
 import { levelTurnCard } from './card.ts';
-import { levelTurnCoach } from './coach.ts';
 import { levelTurn as script } from './pilot.ts';
 
 const ID = 'level-turn';
@@ -35,6 +35,6 @@ export const levelTurn = defineRoom({
     from: 'card',
   },
   story: { lanes: ['pitch', 'power'] },
-  coach: levelTurnCoach,
+  coach: levelTurnCoach(5),
   tables: [GENERAL_LIMITS, TURN_LIMITS, TURN_SIGNS, SCENE, SETTLING, ROUGH_AIR],
 });

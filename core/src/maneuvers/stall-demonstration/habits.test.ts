@@ -50,6 +50,42 @@ test('a stall of a student beside a briefed demonstration stays the student’s'
   expect(attempts.map(({ maneuver }) => maneuver)).toEqual(['power-off-stall']);
 });
 
+test('a steep turn of a student that warns stays the student’s, whatever was to be shown', () => {
+  const shown = fly(airplane, 'accelerated', 1);
+  const own = flyManeuver({
+    airplane,
+    maneuver: 'steep-turn',
+    habit: 'steep-turn/stall-warning',
+    seed: 1,
+    groundFt: 1900,
+  });
+  const attempts = scored(airplane, own, [shown.card, own.card]);
+  expect(attempts.map(({ maneuver }) => maneuver)).toContain('steep-turn');
+  expect(attempts.flatMap(({ findings }) => findings.map(({ id }) => id))).toContain(
+    'steep-turn/stall-warning',
+  );
+});
+
+test('of two skidding stalls with one briefed, the second is a stall, and fails', () => {
+  const { recording, card } = fly(airplane, 'skidding', 1);
+  const lastS = recording.timeS.at(-1)! + 0.1;
+  const twice = {
+    ...recording,
+    timeS: Float64Array.of(...recording.timeS, ...recording.timeS.map((s) => s + lastS)),
+    channels: Object.fromEntries(
+      Object.entries(recording.channels).map(([name, values]) => [
+        name,
+        Float64Array.of(...values, ...values),
+      ]),
+    ),
+  };
+  const attempts = scored(airplane, { recording: twice, card } as Flown, [card]);
+  expect(attempts.map(({ maneuver, examiner }) => `${maneuver} ${examiner}`)).toEqual([
+    'stall-demonstration not-scored',
+    'power-off-stall unsatisfactory',
+  ]);
+});
+
 // It warns at the level warning’s speed times the root of the load. Source: FAA-H-8083-3, accelerated stalls (from memory).
 test('flown in a bank it warns about √n faster than level', () => {
   const { recording, card } = fly(airplane, 'accelerated', 1);

@@ -5,6 +5,7 @@ export const SHOWN_SIGNS = figures('stall-demonstration/found', {
   acceleratedBankDeg: [33, 'deg', 'bank in which a warner is that of an accelerated stall'],
   acceleratedAboveKt: [4, 'kt', 'distance above the warning in level flight at which it already sounds'],
   acceleratedS: [0.5, 's', 'time that it sounds'],
+  acceleratedTurnDeg: [180, 'deg', 'turn beyond which it was a turn that was warned in'],
   aroundS: [90, 's', 'time either side of it in which the bank began and ended'],
   levelDeg: [8, 'deg', 'bank at which the wings are level'],
   ballG: [0.05, 'g', 'lateral force before the break that is a skid or a slip'],

@@ -5,6 +5,7 @@ import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts
 import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
 import { GENERAL_LIMITS, ROUGH_AIR, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
+import { levelTurnCoach } from '../../kits/turns/coach-level.ts';
 import { TURN_HABITS } from '../../kits/turns/pilot.ts';
 import { soughtTurn } from '../../kits/turns/plain-turn.ts';
 import { TURN_LIMITS, TURN_SIGNS } from '../../kits/turns/tables.ts';
@@ -12,7 +13,6 @@ import { LEVEL_TURN_CHECKS, LEVEL_TURN_FINDINGS, TURN_FINDINGS } from '../../kit
 import { TURN_PHASES } from '../../kits/turns/turn-phases.ts';
 import { TURN_VARIANTS } from '../../kits/turns/turn-variant.ts';
 import { standardRateTurnCard } from './card.ts';
-import { standardRateTurnCoach } from './coach.ts';
 import { RATE_FINDINGS, rateOff } from './findings.ts';
 import { standardRateTurns } from './found.ts';
 import { standardRateTurn as script } from './pilot.ts';
@@ -46,6 +46,6 @@ export const standardRateTurn = defineRoom({
   // At so little bank a pull that is late or kept costs too little height to be a habit.
   pilot: { script, habits: [...GENERAL_FINDINGS, ...TURN_HABITS, ...RATE_FINDINGS], from: 'card' },
   story: { lanes: ['pitch', 'vertical-speed'] },
-  coach: standardRateTurnCoach,
+  coach: levelTurnCoach(4),
   tables: [GENERAL_LIMITS, RATE_LIMITS, RATE_SIGNS, TURN_LIMITS, TURN_SIGNS, SCENE, SETTLING, ROUGH_AIR],
 });

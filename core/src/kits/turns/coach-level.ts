@@ -1,5 +1,5 @@
-/** What the coach knows of level turns. */
-import type { CoachPart } from '../../kits/coach/part.ts';
+/** What the coach knows of a turn that holds its altitude. */
+import type { CoachPart } from '../coach/part.ts';
 import {
   adverseYaw,
   ball,
@@ -10,19 +10,18 @@ import {
   TURNING,
   tooSoonOut,
   turnSteps,
-} from '../../kits/turns/coach.ts';
+} from './coach.ts';
 
-const BANK_OFF_DEG = 5;
-
-export const levelTurnCoach: CoachPart = {
+/** `bankOffDeg`: how far the bank may be off before a word is said. */
+export const levelTurnCoach = (bankOffDeg: number): CoachPart => ({
   steps: (card) => turnSteps(card, { altitude: 'entry', kias: card.entry.airspeedKias ?? undefined }),
   situations: () => [
     adverseYaw,
-    ...levelTurnAltitude(BANK_OFF_DEG),
-    ...bank(BANK_OFF_DEG),
+    ...levelTurnAltitude(bankOffDeg),
+    ...bank(bankOffDeg),
     ...ball(TURNING),
     tooSoonOut,
     pastTheHeading,
     pullAtRollOut,
   ],
-};
+});
