@@ -29,18 +29,68 @@ export interface ScoreOptions {
   onProgress?: (fraction: number) => void;
 }
 
-/** The option, else the file's header; a weight that nobody gave is the maximum, and said so. */
+/** Above the maximum by so much nothing was loaded, but mistyped; the lightest is empty, or so much of the maximum. */
+const HEAVIEST = 1.25;
+const LIGHTEST = 0.4;
+
+const weighs = ({ maxWeightLb, emptyWeightLb }: Airplane, lb: number): boolean =>
+  lb >= (emptyWeightLb ?? LIGHTEST * maxWeightLb) && lb <= HEAVIEST * maxWeightLb;
+
+/** Highest recorded, ft; NaN where no altitude is. */
+function highestFt({ channels }: Recording): number {
+  let highest = Number.NaN;
+  for (const ft of channels.alt_ft ?? channels.gps_alt_ft ?? []) if (!(ft <= highest)) highest = ft;
+  return highest;
+}
+
+/**
+ * The option, else the file's header; a weight that nobody gave is the maximum, and said so. What cannot be so (a ground
+ * above the whole flight, a weight that is no weight of this airplane) counts as not given.
+ */
 export function settingsOf(recording: Recording, options: ScoreOptions) {
   const { airplane } = options;
-  const groundFt = options.groundFt ?? recording.header.groundFt;
-  const given = options.weightLb ?? recording.header.weightLb;
   const warnings: string[] = [];
-  if (!airplane) warnings.push('no airplane given: maneuvering speed and calibration are not known');
-  else if (given === undefined)
-    warnings.push(`no weight given: the maximum, ${airplane.maxWeightLb} lb, was taken`);
-  else if (given > airplane.maxWeightLb) {
-    warnings.push(`${given} lb is above the maximum weight of ${airplane.maxWeightLb} lb`);
+  const weightLb = possibleWeight(options.weightLb ?? recording.header.weightLb, airplane, warnings);
+  const groundFt = possibleGround(options.groundFt ?? recording.header.groundFt, recording, warnings);
+  return {
+    groundFt,
+    weightLb: weightLb ?? airplane?.maxWeightLb,
+    weightGiven: weightLb !== undefined,
+    warnings,
+  };
+}
+
+function possibleWeight(
+  given: number | undefined,
+  airplane: Airplane | undefined,
+  warnings: string[],
+): number | undefined {
+  if (!airplane) {
+    warnings.push('no airplane given: maneuvering speed and calibration are not known');
+    return given;
   }
-  if (groundFt === undefined) warnings.push('no ground elevation given: the floor was not checked');
-  return { groundFt, weightLb: given ?? airplane?.maxWeightLb, weightGiven: given !== undefined, warnings };
+  const { maxWeightLb } = airplane;
+  if (given === undefined) warnings.push(`no weight given: the maximum, ${maxWeightLb} lb, was taken`);
+  else if (!weighs(airplane, given)) {
+    warnings.push(`${given} lb is no weight of this airplane: the maximum, ${maxWeightLb} lb, was taken`);
+    return undefined;
+  } else if (given > maxWeightLb)
+    warnings.push(`${given} lb is above the maximum weight of ${maxWeightLb} lb`);
+  return given;
+}
+
+function possibleGround(
+  given: number | undefined,
+  recording: Recording,
+  warnings: string[],
+): number | undefined {
+  const highest = highestFt(recording);
+  if (given !== undefined && highest <= given) {
+    warnings.push(
+      `ground at ${given} ft is above the whole flight, ${Math.round(highest)} ft at its highest: the floor was not checked`,
+    );
+    return undefined;
+  }
+  if (given === undefined) warnings.push('no ground elevation given: the floor was not checked');
+  return given;
 }
