@@ -1,22 +1,13 @@
 /** What is practised in the area, told from what takes an airplane out, home, and round its circuit. */
 import type { Proposal, ScoringContext } from '../kits/attempt/attempt.ts';
 import { flightShape } from '../kits/shape/flight-shape.ts';
-import type { Part } from '../kits/shape/parts.ts';
+import { LOW_PARTS, type Part } from '../kits/shape/parts.ts';
 import { ROUND_FIELD } from '../kits/shape/tables.ts';
 import { requireRoom } from '../maneuvers/registry.ts';
 import { rowOfMax, rowsBetween } from '../recording/columns/span.ts';
 import type { Track } from '../recording/track/track.ts';
 
-const NO_AREA: readonly Part['name'][] = [
-  'parked',
-  'taxi',
-  'takeoff',
-  'climb-out',
-  'low-work',
-  'circuit',
-  'approach',
-  'landing',
-];
+const NO_AREA: readonly Part['name'][] = ['parked', 'taxi', ...LOW_PARTS];
 
 /**
  * Proposals without those that lie mostly in a takeoff, a circuit, an approach or on the ground. What is flown near the

@@ -7,7 +7,7 @@ import { flapOverspeedIn, spiralFindingIn } from '../kits/attempt/limits.ts';
 import { sceneOf } from '../kits/attempt/scene.ts';
 import { GENERAL_LIMITS } from '../kits/attempt/tables.ts';
 import { type FlightShape, flightShape } from '../kits/shape/flight-shape.ts';
-import { PART_NAMES, type Part } from '../kits/shape/parts.ts';
+import { LOW_PARTS, PART_NAMES, type Part } from '../kits/shape/parts.ts';
 import { withoutPower } from '../kits/shape/power-off.ts';
 import { longestStretch, type Rows, rowOfMax, rowsBetween } from '../recording/columns/span.ts';
 import type { Track } from '../recording/track/track.ts';
@@ -128,14 +128,6 @@ function neverExceed(
   });
 }
 
-const LOW_PARTS: readonly Part['name'][] = [
-  'takeoff',
-  'climb-out',
-  'low-work',
-  'circuit',
-  'approach',
-  'landing',
-];
 /** A good flare sounds the warner: from so long before the touch to so long after lift-off nothing is said. */
 const BEFORE_TOUCH_S = 10;
 const AFTER_LIFT_OFF_S = 5;

@@ -18,3 +18,13 @@ export interface Part {
   startS: number;
   endS: number;
 }
+
+/** Near the ground, and in the air. */
+export const LOW_PARTS: readonly PartName[] = [
+  'takeoff',
+  'climb-out',
+  'low-work',
+  'circuit',
+  'approach',
+  'landing',
+];

@@ -37,6 +37,19 @@ const FLYING: FlightSign = [
 
 const CLIMBING: FlightSign = { verticalFpm: above(120), warnerS: below(0) };
 
+/** The climb back to the altitude. */
+export const BACK_UP: Step = {
+  id: 'return',
+  name: 'Back up',
+  does: 'Climb back up; look round.',
+  means: ['LOOK'],
+  done: [{ altitudeOffFt: above(-80) }, { verticalFpm: between(-150, 150), inStepS: above(8) }],
+  forS: 2,
+  withinS: 120,
+  wrong: 'Done in the head, and nobody looks',
+  aims: { altitude: 'entry' },
+};
+
 export const stallReady = (begins: FlightSign = POWER_BACK): Step =>
   ready(
     begins,
@@ -150,16 +163,6 @@ export const outOfTheStall = (): Step[] => [
     aims: {},
     busy: true,
   },
-  {
-    id: 'return',
-    name: 'Back up',
-    does: 'Climb back up; look round.',
-    means: ['LOOK'],
-    done: [{ altitudeOffFt: above(-80) }, { verticalFpm: between(-150, 150), inStepS: above(8) }],
-    forS: 2,
-    withinS: 120,
-    wrong: 'Done in the head, and nobody looks',
-    aims: { altitude: 'entry' },
-  },
+  BACK_UP,
   settle({ altitude: 'entry' }, { withinS: 40 }),
 ];

@@ -1,10 +1,8 @@
 /** The card of level turns. */
 
-import { powerFor } from '../../card/day.ts';
-import { powerOf, practiceSpeed } from '../../card/figures.ts';
 import { steadyEntry, vaNote } from '../../card/words.ts';
 import type { Card } from '../../kits/attempt/room.ts';
-import { MEDIUM_BANK_DEG, STALL_IN_A_TURN } from '../../kits/turns/card.ts';
+import { heldLevel, MEDIUM_BANK_DEG, STALL_IN_A_TURN } from '../../kits/turns/card.ts';
 import { turnPicture } from '../../kits/turns/picture.ts';
 import { rollOutLeadDeg } from '../../mechanics/turning.ts';
 
@@ -19,14 +17,10 @@ export const levelTurnCard: Card = {
   minutes: () => 3,
   fly(day) {
     const bankDeg = day.input.bankDeg ?? MEDIUM_BANK_DEG;
-    const speed = practiceSpeed(day, bankDeg);
-    const level = speed.kias === null ? null : powerFor(day, speed.kias);
-    const holding = speed.kias === null ? null : powerFor(day, speed.kias, { bankDeg });
+    const held = heldLevel(day, bankDeg);
+    const { speed } = held;
     return {
-      bankDeg,
-      stage: 0,
-      speed,
-      power: powerOf(day, level, holding),
+      ...held,
       steps: [
         steadyEntry(day, speed.kias),
         'Lift the wing or lean forward and look, then roll with aileron and rudder together',

@@ -1,9 +1,9 @@
 /** What the coach says beside a shown stall: little. The instructor flies and speaks; safety is heard as always. */
 import type { CoachPart } from '../../kits/coach/part.ts';
-import { above, below, between } from '../../kits/coach/sign.ts';
+import { above, below } from '../../kits/coach/sign.ts';
 import { settle } from '../../kits/coach/steps.ts';
 import { STALL_WITHOUT } from '../../kits/stalls/coach.ts';
-import { stallReady } from '../../kits/stalls/coach-steps.ts';
+import { BACK_UP, stallReady } from '../../kits/stalls/coach-steps.ts';
 
 export const stallDemonstrationCoach: CoachPart = {
   steps: () => [
@@ -25,17 +25,7 @@ export const stallDemonstrationCoach: CoachPart = {
       busy: true,
       blank: true,
     },
-    {
-      id: 'return',
-      name: 'Back up',
-      does: 'Climb back up; look round.',
-      means: ['LOOK'],
-      done: [{ altitudeOffFt: above(-80) }, { verticalFpm: between(-150, 150), inStepS: above(8) }],
-      forS: 2,
-      withinS: 150,
-      wrong: 'Done in the head, and nobody looks',
-      aims: { altitude: 'entry' },
-    },
+    { ...BACK_UP, withinS: 150 },
     settle({ altitude: 'entry' }, { withinS: 40 }),
   ],
   situations: () => [],

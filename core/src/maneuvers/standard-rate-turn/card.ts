@@ -1,9 +1,9 @@
 /** The card of standard-rate turns: the bank follows from the speed, and the clock says whether it was right. */
-import { circumstance, type Day, powerFor } from '../../card/day.ts';
-import { figure, powerOf, practiceSpeed } from '../../card/figures.ts';
+import { circumstance, type Day } from '../../card/day.ts';
+import { figure, practiceSpeed } from '../../card/figures.ts';
 import { steadyEntry, vaNote } from '../../card/words.ts';
 import type { Card } from '../../kits/attempt/room.ts';
-import { STALL_IN_A_TURN } from '../../kits/turns/card.ts';
+import { heldLevel, STALL_IN_A_TURN } from '../../kits/turns/card.ts';
 import { turnPicture } from '../../kits/turns/picture.ts';
 import { bankForTurnRateDeg, rollOutLeadDeg } from '../../mechanics/turning.ts';
 import { tasMps } from '../../performance/model.ts';
@@ -39,14 +39,10 @@ export const standardRateTurnCard: Card = {
   fly(day) {
     const { bankDeg: rateDeg, tasKt } = rateBank(day);
     const bankDeg = day.input.bankDeg ?? rateDeg;
-    const speed = practiceSpeed(day, bankDeg);
-    const level = speed.kias === null ? null : powerFor(day, speed.kias);
-    const holding = speed.kias === null ? null : powerFor(day, speed.kias, { bankDeg });
+    const held = heldLevel(day, bankDeg);
+    const { speed } = held;
     return {
-      bankDeg,
-      stage: 0,
-      speed,
-      power: powerOf(day, level, holding),
+      ...held,
       figures: [
         figure('Rate of turn', STANDARD_RATE_DEG_PER_S, '°/s', `a full circle in ${FULL_CIRCLE_S} s`),
         figure('True airspeed', tasKt, 'kt', 'a tenth of it and five is about the bank'),
