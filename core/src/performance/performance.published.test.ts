@@ -265,6 +265,11 @@ describe('the fit', () => {
     expect(manifoldOfPercent(inches.engine, 65, 6000)).toBeLessThan(
       manifoldOfPercent(inches.engine, 65, 2000),
     );
+    // A closed throttle leaves about ten inches in the manifold. Common practice, no source.
+    for (const altitudeFt of [0, 4000, 9000])
+      expect(manifoldOfPercent(inches.engine, 0, altitudeFt)).toBeGreaterThanOrEqual(10);
+    const gliding = levelFlight(inches, 90, { weightLb: 2900, pressureAltitudeFt: 4000 }, -900);
+    expect(gliding.power).toBeGreaterThanOrEqual(10);
     expect(climbFpm(inches, 90, { weightLb: 2900, pressureAltitudeFt: 0 })).toBeGreaterThan(500);
   });
 });
