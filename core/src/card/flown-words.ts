@@ -7,8 +7,11 @@ const WORDS: Readonly<Record<string, string>> = {
   landing: 'landing flaps',
 };
 
+/** A variant's own name, read out. */
+export const variantWords = (variant: string): string => variant.replaceAll('-', ' ');
+
 /** A variant or a setting of the flaps in words. */
-export const wayWords = (way: string): string => WORDS[way] ?? way.replaceAll('-', ' ');
+export const wayWords = (way: string): string => WORDS[way] ?? variantWords(way);
 
 /** `cards`: those of one maneuver, one or both ways. */
 export function flownWords(cards: readonly Pick<TargetCard, 'variant' | 'configuration'>[]): string {

@@ -1,4 +1,5 @@
 /** Maneuvers, parameters and verdicts as a person reads them. */
+import { variantWords } from '../card/flown-words.ts';
 import type { PartName } from '../kits/shape/parts.ts';
 import { findRoom } from '../maneuvers/registry.ts';
 import type { AttemptVerdict } from '../scoring/schema.ts';
@@ -16,9 +17,6 @@ export const PARAMETER_NAMES: Record<string, string> = {
   'altitude-loss': 'Altitude lost',
   'vertical-speed': 'Vertical speed',
 };
-
-/** A variant's own name, read out. */
-export const variantWords = (variant: string): string => variant.replaceAll('-', ' ');
 
 /** A maneuver, with its variant where it is known. */
 export function maneuverName(maneuver: string, variant: string | null): string {

@@ -1,5 +1,5 @@
 /** What follows an attempt until the airplane is stable again: the commonest fault, rising at the roll-out, lives there. */
-import { meanOver, rowsBetween } from '../../recording/columns/span.ts';
+import { meanOver, type Rows, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import type { Phase } from '../../scoring/schema.ts';
 import type { Proposal } from './attempt.ts';
@@ -19,20 +19,19 @@ export function settlePhase(
   const times = strayTimes(track, rows);
   const rough = times > 1;
   const most = rough ? 1 + (times - 1) * SETTLING.roughShare : 1;
-  const at = (values: Float64Array, i: number) =>
+  const around = (i: number): Rows =>
     rough
-      ? meanOver(
-          values,
-          rowsBetween(timeS, timeS[i] - SETTLING.roughMeanS / 2, timeS[i] + SETTLING.roughMeanS / 2, segment),
-        )
-      : values[i];
+      ? rowsBetween(timeS, timeS[i] - SETTLING.roughMeanS / 2, timeS[i] + SETTLING.roughMeanS / 2, segment)
+      : { from: i, to: i + 1 };
   let stableSinceS: number | undefined;
   for (let i = rows.from; i < rows.to; i++) {
+    const window = around(i);
+    const mean = (values: Float64Array) => meanOver(values, window);
     const stable =
-      Math.abs(at(track.bankDeg.values, i)) < most * SETTLING.bankDeg &&
-      Math.abs(at(track.verticalSpeedFpm, i)) <= most * SETTLING.verticalSpeedFpm &&
-      Math.abs(at(track.altitudeFt.values, i) - wanted.altitudeFt) <= most * SETTLING.altitudeFt &&
-      !(Math.abs(at(track.airspeedKt.values, i) - wanted.airspeedKt) > most * SETTLING.airspeedKt);
+      Math.abs(mean(track.bankDeg.values)) < most * SETTLING.bankDeg &&
+      Math.abs(mean(track.verticalSpeedFpm)) <= most * SETTLING.verticalSpeedFpm &&
+      Math.abs(mean(track.altitudeFt.values) - wanted.altitudeFt) <= most * SETTLING.altitudeFt &&
+      !(Math.abs(mean(track.airspeedKt.values) - wanted.airspeedKt) > most * SETTLING.airspeedKt);
     if (!stable) stableSinceS = undefined;
     else stableSinceS ??= timeS[i];
     if (stableSinceS !== undefined && timeS[i] - stableSinceS >= SETTLING.stableS) {

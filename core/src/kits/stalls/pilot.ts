@@ -68,17 +68,23 @@ export function* pitchUp(
   c.mark('break');
 }
 
-/** Lets a wing go, then catches it. */
+/** Lets a wing go, then catches it: the pull released well, and rudder against the yaw until it stops. */
 export function* dropAndCatch(c: Cockpit, caughtDeg = 14): Script {
   yield* until(c, 2.6, () => Math.abs(c.seen.bankDeg) > caughtDeg);
-  yield* catchWing(c);
-}
-
-/** The pull released well, and rudder against the yaw until it stops. */
-function* catchWing(c: Cockpit): Script {
   c.aim.pitch = { by: 'stick', elevator: -0.25 };
   c.aim.rudder = { by: 'pedal', rudder: 0.8 * Math.sign(-c.seen.r) };
   yield* until(c, 2, () => Math.abs(c.seen.r) < 8);
+}
+
+/** Pulled up before it flies well, and on until it falls away again. */
+export function* pulledAgain(c: Cockpit): Script {
+  c.mark('secondary');
+  c.aim.heedsWarning = false;
+  c.aim.pitch = { by: 'attitude', deg: 26, degPerS: 9 };
+  yield* until(c, 9, () => c.seen.warning);
+  c.aim.pitch = { by: 'stick', elevator: 0.8 };
+  yield* until(c, 3, () => c.seen.stalled);
+  yield* hold(c, 0.7);
 }
 
 export function* recovery(c: Cockpit, powered: boolean): Script {
@@ -124,14 +130,7 @@ export function* recovery(c: Cockpit, powered: boolean): Script {
   aim.heedsWarning = true;
   if (c.habit('secondary-stall')) {
     yield* hold(c, powered ? 1.4 : 2.2);
-    c.mark('secondary');
-    aim.heedsWarning = false;
-    aim.pitch = { by: 'attitude', deg: 26, degPerS: 9 };
-    yield* until(c, 9, () => c.seen.warning);
-    // Pulled on until it falls away again.
-    aim.pitch = { by: 'stick', elevator: 0.8 };
-    yield* until(c, 3, () => c.seen.stalled);
-    yield* hold(c, 0.7);
+    yield* pulledAgain(c);
     aim.pitch = { by: 'stick', elevator: -0.08 };
     yield* until(c, 4, () => !c.seen.stalled && !c.seen.warning);
     yield* gainSpeed(c, powered);

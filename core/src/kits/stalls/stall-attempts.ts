@@ -1,6 +1,6 @@
 /** Stalls as attempts: which kind each was, from where its setup began to where the airplane was settled again. */
 
-import { meanOver, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
+import { meanOver, type Rows, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
 import { energyFpm } from '../../recording/track/energy.ts';
 import type { Track } from '../../recording/track/track.ts';
 import type { Phase } from '../../scoring/schema.ts';
@@ -238,6 +238,13 @@ function descentBefore(track: Track, startS: number, pitchUpS: number): Phase | 
   return best;
 }
 
+/** The unbroken rows in which it broke. */
+export const segmentOf = ({ timeS, segments }: Track, { breakS }: StallEvent): Rows =>
+  segments.find(({ from, to }) => timeS[from] <= breakS && timeS[to - 1] >= breakS) ?? {
+    from: 0,
+    to: timeS.length,
+  };
+
 /** Proposals of one kind. */
 export const stallProposals = (
   track: Track,
@@ -252,8 +259,6 @@ export const stallProposals = (
       variant,
       startS,
       endS,
-      segment: track.segments.find(
-        ({ from, to }) => track.timeS[from] <= events[0].breakS && track.timeS[to - 1] >= events[0].breakS,
-      ) ?? { from: 0, to: track.timeS.length },
+      segment: segmentOf(track, events[0]),
       state: 'complete',
     }));

@@ -17,7 +17,7 @@ import { phaseNamed } from '../../scoring/phases.ts';
 import { median } from '../../units/numbers.ts';
 import { type SlowSpan, slowSpans } from './spans.ts';
 import { SLOW_LIMITS, SLOW_SIGNS } from './tables.ts';
-import { cleanFirst, endsIn, SLOW_VARIANTS, TRANSITION } from './transition.ts';
+import { asksTransition, cleanFirst, endsIn, SLOW_VARIANTS, TRANSITION } from './transition.ts';
 
 export const SLOW_FLIGHT = 'slow-flight';
 
@@ -173,11 +173,8 @@ export const propose = (track: Track, context: ScoringContext): Proposed => ({
 
 /** Clean and slow first, then the flaps: called so where it was briefed so, and else by the flaps in which it was held. */
 function isTransition(track: Track, context: ScoringContext, span: SlowSpan): boolean {
-  const { briefs, airplane } = context;
-  if (span.variant !== 'landing') return false;
-  if (!briefs.some(({ maneuver, variant }) => maneuver === SLOW_FLIGHT && variant === TRANSITION))
-    return false;
-  const first = cleanFirst(track, sceneOf(track, context), span, airplane?.flaps);
+  if (span.variant !== 'landing' || !asksTransition(context)) return false;
+  const first = cleanFirst(track, sceneOf(track, context), span, context.airplane?.flaps);
   return first !== undefined && first.endS - first.startS >= SLOW_LIMITS.cleanFirstS / 2;
 }
 

@@ -20,6 +20,10 @@ const configured = (scene: Scene, stages: Stages, name: Configuration) => (i: nu
   scene.flapsKnown(i) &&
   configurationOf(scene.flapsDeg(i), { stages, fullFlapsDeg: scene.fullFlapsDeg }) === name;
 
+/** Whether a lesson asks for it. */
+export const asksTransition = ({ briefs }: ScoringContext): boolean =>
+  briefs.some(({ maneuver, variant }) => maneuver === 'slow-flight' && variant === TRANSITION);
+
 /** When all the flaps were out, where going there from clean was briefed; undefined where it was not, or nothing tells. */
 export function landingFlapsFrom(
   track: Track,
@@ -27,11 +31,9 @@ export function landingFlapsFrom(
   scene: Scene,
   slow: Span,
 ): number | undefined {
-  const { briefs, airplane } = context;
-  if (!briefs.some(({ maneuver, variant }) => maneuver === 'slow-flight' && variant === TRANSITION))
-    return undefined;
+  if (!asksTransition(context)) return undefined;
   const rows = rowsBetween(track.timeS, slow.startS, slow.endS);
-  return longestStretch(track.timeS, rows, configured(scene, airplane?.flaps, 'landing'))?.startS;
+  return longestStretch(track.timeS, rows, configured(scene, context.airplane?.flaps, 'landing'))?.startS;
 }
 
 /** The longest stretch, clean and slow, before the flaps went out; undefined where there was none or nothing tells. */

@@ -3,9 +3,7 @@
  * a student let happen is no demonstration.
  */
 import type { Proposal, ScoringContext } from '../../kits/attempt/attempt.ts';
-import type { StallEvent } from '../../kits/stalls/events.ts';
-import { stallAttempts } from '../../kits/stalls/stall-attempts.ts';
-import type { Rows } from '../../recording/columns/span.ts';
+import { segmentOf, stallAttempts } from '../../kits/stalls/stall-attempts.ts';
 import type { Track } from '../../recording/track/track.ts';
 import { acceleratedStalls } from './accelerated.ts';
 import { isOfAStall, SIGNS } from './signs.ts';
@@ -19,16 +17,11 @@ export function shownStalls(track: Track, context: ScoringContext, maneuver: str
     ),
   );
   if (briefed.length === 0) return [];
-  const segmentAt = (atS: number): Rows =>
-    track.segments.find(({ from, to }) => track.timeS[from] <= atS && track.timeS[to - 1] >= atS) ?? {
-      from: 0,
-      to: track.timeS.length,
-    };
   const stalls = stallAttempts(track, context).flatMap((attempt): Proposal[] => {
     const variant = briefed.find((name) => isOfAStall(name) && SIGNS[name](track, context, attempt));
     if (!variant) return [];
     const { startS, endS, events } = attempt;
-    return [{ maneuver, variant, startS, endS, segment: segmentAt(events[0].breakS), state: 'complete' }];
+    return [{ maneuver, variant, startS, endS, segment: segmentOf(track, events[0]), state: 'complete' }];
   });
   const pulled = briefed.includes('accelerated') ? acceleratedStalls(track, context, maneuver) : [];
   const kept = briefed.includes('feet-alone') ? warnerKeptOn(track, maneuver) : [];
@@ -51,11 +44,3 @@ function asManyAsBriefed(found: Proposal[], { briefs }: ScoringContext, maneuver
       return count > 0;
     });
 }
-
-/** The stall that an attempt is about, if it is one that broke. */
-export const eventOf = (
-  track: Track,
-  context: ScoringContext,
-  { startS, endS }: Proposal,
-): StallEvent | undefined =>
-  stallAttempts(track, context).find((one) => one.startS < endS && one.endS > startS)?.events[0];

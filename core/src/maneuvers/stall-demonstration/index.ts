@@ -6,11 +6,12 @@ import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
 import { GENERAL_LIMITS, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
 import { measureStall, STALL_PHASES } from '../../kits/stalls/stall-attempt.ts';
+import { stallAttemptAt } from '../../kits/stalls/stall-case.ts';
 import { stallStory } from '../../kits/stalls/story.ts';
 import { STALL_TABLES } from '../../kits/stalls/tables.ts';
 import { stallDemonstrationCard } from './card.ts';
 import { stallDemonstrationCoach } from './coach.ts';
-import { eventOf, shownStalls } from './found.ts';
+import { shownStalls } from './found.ts';
 import { stallDemonstration as script } from './pilot.ts';
 import { SHOWN_SIGNS } from './tables.ts';
 import { SHOWN_VARIANTS } from './variants.ts';
@@ -32,7 +33,7 @@ export const stallDemonstration = defineRoom({
   sought: {
     propose: (track, context) => ({ proposals: shownStalls(track, context, ID) }),
     measure: (track, proposal, earlier, context) =>
-      eventOf(track, context, proposal)
+      stallAttemptAt(track, context, proposal)
         ? measureStall(track, proposal, earlier, context)
         : buildAttempt(track, proposal, context, { phases: [], settles: false }),
     // Whoever shows a stall with the ball out means what any other stall would be told off for.

@@ -1,7 +1,7 @@
 /** The instructor who shows: each of the shown stalls, recovered at once. */
 import { type Cockpit, hold, level, type Script, sineOf, until } from '../../flight/pilot/cockpit.ts';
 import { leadIn, settle } from '../../flight/pilot/entry.ts';
-import { breaks, dropAndCatch, gainSpeed } from '../../kits/stalls/pilot.ts';
+import { breaks, dropAndCatch, gainSpeed, pulledAgain } from '../../kits/stalls/pilot.ts';
 
 export function* stallDemonstration(c: Cockpit): Script {
   yield* leadIn(c);
@@ -18,12 +18,7 @@ export function* stallDemonstration(c: Cockpit): Script {
   }
   yield* released(c);
   if (variant === 'secondary') {
-    c.mark('secondary');
-    c.aim.pitch = { by: 'attitude', deg: 26, degPerS: 9 };
-    yield* until(c, 9, () => c.seen.warning);
-    c.aim.pitch = { by: 'stick', elevator: 0.8 };
-    yield* until(c, 3, () => c.seen.stalled);
-    yield* hold(c, 0.7);
+    yield* pulledAgain(c);
     yield* released(c);
   }
   yield* away(c);
@@ -31,9 +26,10 @@ export function* stallDemonstration(c: Cockpit): Script {
 
 /** Level, the power off, slowing. */
 function* slowed(c: Cockpit): Script {
-  level(c, c.card.entry.airspeedKias ?? 1.35 * c.card.stallKias.level);
+  const kias = c.card.entry.airspeedKias ?? 1.35 * c.card.stallKias.level;
+  level(c, kias);
   c.aim.power = { by: 'throttle', throttle: 0 };
-  yield* until(c, 40, () => c.seen.kias < (c.card.entry.airspeedKias ?? 65) + 3);
+  yield* until(c, 40, () => c.seen.kias < kias + 3);
   c.aim.trims = false;
 }
 
