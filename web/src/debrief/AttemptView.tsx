@@ -18,7 +18,7 @@ import { Failed, Loading } from '../parts/states.tsx';
 import { AttemptLanes } from './AttemptLanes.tsx';
 import { Evidence } from './Evidence.tsx';
 import { InstructorGrading, SelfGrade, StudentWords } from './Grading.tsx';
-import { addHelp, HELP_WORDS, helpName } from './help-words.ts';
+import { addHelp, HELP_WORDS, helpName, isOfferedIn } from './help-words.ts';
 import type { AlikeIn } from './Requirements.tsx';
 import { type Again, SeeAgain } from './SeeAgain.tsx';
 import { type NewStatement, useAddStatement, useAddStatementTo } from './use-statements.ts';
@@ -92,7 +92,8 @@ export function AttemptView(props: {
       else if (!open) addStatement({ kind: 'self-grade', grade: nth + 1, beforeVerdict: true });
     },
     whoFlew: (nth) => {
-      if (!isStudent) addHelp(addStatement, HELP_WORDS[nth].help);
+      const { help } = HELP_WORDS[nth];
+      if (!isStudent && isOfferedIn(help, attempt.maneuver)) addHelp(addStatement, help);
     },
   });
 

@@ -1,8 +1,8 @@
 /** Who flew, and with how much help: one key each. */
-import { type AttemptStatements, findRoom, flownByWith, type Help } from '@keel/core';
+import { type AttemptStatements, flownByWith, type Help } from '@keel/core';
 import { useState } from 'react';
 import { SHORTCUTS } from '../frame/shortcuts.ts';
-import { addHelp, HELP_WORDS, helpName } from './help-words.ts';
+import { addHelp, HELP_WORDS, helpName, isOfferedIn } from './help-words.ts';
 import type { AddStatement } from './use-statements.ts';
 
 export function WhoFlew({
@@ -48,10 +48,6 @@ export function WhoFlew({
     </fieldset>
   );
 }
-
-/** The yoke is held for a student near the stall, and nowhere else. */
-const isOfferedIn = (help: Help, maneuver: string): boolean =>
-  help !== 'yoke-held' || findRoom(maneuver)?.nearStall === true;
 
 /** One tap for every attempt of which nothing was said yet. */
 export function WhoFlewAll({ addStatement, said }: { addStatement: AddStatement; said: Help | null }) {
