@@ -17,8 +17,16 @@ const day = { standard, schoolStandard, weightLb: 2300, groundFt: 1900, oatC: 5,
 const cardOf = (maneuver: string, more: object = {}, one = airplane) =>
   targetCard({ airplane: one, maneuver, ...day, weightLb: one.maxWeightLb, ...more });
 
+const flights = new Map<string, ReturnType<typeof flyManeuver>>();
+/** Flown once, asked often. */
+function flight(maneuver: string) {
+  const flown = flights.get(maneuver) ?? flyManeuver({ airplane, maneuver, seed: 3, weightLb: 2300 });
+  flights.set(maneuver, flown);
+  return flown;
+}
+
 function flown(maneuver: string, without: readonly string[] = [], known = true) {
-  const { recording, card } = flyManeuver({ airplane, maneuver, seed: 3, weightLb: 2300 });
+  const { recording, card } = flight(maneuver);
   const channels = Object.fromEntries(
     Object.entries(recording.channels).filter(([name]) => !without.includes(name)),
   );

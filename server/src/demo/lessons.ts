@@ -34,6 +34,9 @@ export interface DemoLesson {
   statements: DemoAttempt[];
 }
 
+/** Others are only planned. */
+export const isFlown = ({ pairs }: DemoLesson): boolean => pairs.length > 0;
+
 const overbank = 'steep-turn/overbank';
 const shallow = 'steep-turn/bank-shallow';
 const lossRollIn = 'steep-turn/alt-loss-roll-in';

@@ -1,33 +1,18 @@
 /** Loads what the students flew over four months: flights that come with the program, and what was said of them. */
-import { readFile } from 'node:fs/promises';
-import { dirname, join } from 'node:path';
-import { fileURLToPath } from 'node:url';
-import { promisify } from 'node:util';
-import { brotliDecompress } from 'node:zlib';
 import { type AttemptScore, dayIn, type Help, instantOf, type StatementBody } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import { LessonEntity, ScoreEntity, StatementEntity } from '../db/entities.ts';
 import { writeAttempts } from '../path/attempt-rows.ts';
 import { openTask } from '../tasks/list.ts';
 import type { Tasks } from '../tasks/service.ts';
+import { flightFile } from './flights.ts';
 import { conditionsOf, planOf } from './fly-season.ts';
 import { DEMO_PEOPLE, DEMO_SCHOOL, DEMO_ZONE, demoId } from './people.ts';
 import type { SeasonLesson } from './season.ts';
 
-const HERE = dirname(fileURLToPath(import.meta.url));
-/** Beside the sources, also where the program was built to another folder. */
-const FOLDERS = [join(HERE, 'flights'), join(HERE, '..', 'src', 'demo', 'flights')];
 const DAY_MS = 86_400_000;
 /** The hours at which the club flies. */
 const HOURS = ['09:30', '11:15', '13:30'];
-
-export async function seasonFile({ key }: Pick<SeasonLesson, 'key'>): Promise<Buffer> {
-  for (const folder of FOLDERS) {
-    const bytes = await readFile(join(folder, `${key}.csv.br`)).catch(() => null);
-    if (bytes) return promisify(brotliDecompress)(bytes);
-  }
-  throw new Error(`the demo's flight ${key} is missing: npm run demo-flights flies it again`);
-}
 
 /** So many days before today, at one of the club’s hours. */
 export function daysAgo(days: number, hour: number, now = new Date()): Date {
@@ -64,7 +49,7 @@ export async function loadSeasonLesson(
   await database.getRepository(LessonEntity).insert(row);
   const id = demoId(`recording ${key}`);
   const kept = await tasks.threads.upload({
-    bytes: new Uint8Array(await seasonFile(lesson)),
+    bytes: new Uint8Array(await flightFile(lesson)),
     row: {
       id,
       schoolId: row.schoolId,

@@ -1,20 +1,5 @@
 /** Loads the demo data into an empty database. */
-import {
-  dayIn,
-  demonstrationLegs,
-  findAirplane,
-  findStandard,
-  fleet,
-  flyLesson,
-  planLesson,
-  SCHOOL_STANDARD_ID,
-  type StatementBody,
-  standards,
-  techniqueSchema,
-  USUAL_MANEUVER,
-  watchForByManeuver,
-  writeRecordingCsv,
-} from '@keel/core';
+import { dayIn, fleet, type StatementBody, standards, watchForByManeuver } from '@keel/core';
 import { hash } from '@node-rs/argon2';
 import type { DataSource } from 'typeorm';
 import {
@@ -30,8 +15,10 @@ import {
 import { writeAttempts } from '../path/attempt-rows.ts';
 import { recurringOf } from '../path/recurring.ts';
 import type { Tasks } from '../tasks/service.ts';
-import { DEMO_TECHNIQUE, FIELD_FT, GROUND_FT, POSITION, RUNWAY_DEG, RUNWAYS } from './club.ts';
-import { DEMO_LESSONS, type DemoAttempt, type DemoLesson } from './lessons.ts';
+import { DEMO_TECHNIQUE, FIELD_FT, GROUND_FT, POSITION, RUNWAYS } from './club.ts';
+import { flightFile } from './flights.ts';
+import { itemsOf, planOfClub } from './fly-club.ts';
+import { DEMO_LESSONS, type DemoAttempt, type DemoLesson, isFlown } from './lessons.ts';
 import { loadSeasonLesson, scored } from './load-season.ts';
 import { DEMO_PEOPLE, DEMO_SCHOOL, DEMO_ZONE, demoId } from './people.ts';
 import { loadRecord, plannedFor } from './record.ts';
@@ -50,17 +37,25 @@ export async function loadDemo(
   season: readonly SeasonLesson[] = lessons === DEMO_LESSONS ? SEASON_LESSONS : [],
 ): Promise<void> {
   await loadSchool(database);
-  // Some are flown here and now, the rest come with the program: each has a processor of its own meanwhile.
-  await Promise.all([
-    (async () => {
-      for (const [i, lesson] of lessons.entries())
-        await loadLesson(database, tasks, { ...lesson, at: atOf(lesson) }, i + 1);
-    })(),
-    (async () => {
-      for (const lesson of season) await loadSeasonLesson(database, tasks, lesson);
-    })(),
+  const load = (lesson: DemoLesson) => loadLesson(database, tasks, { ...lesson, at: atOf(lesson) });
+  await inLanes([
+    ...lessons.filter(isFlown).map((lesson) => () => load(lesson)),
+    ...season.map((lesson) => () => loadSeasonLesson(database, tasks, lesson)),
   ]);
+  // What is still to be flown looks back on all of them.
+  for (const lesson of lessons) if (!isFlown(lesson)) await load(lesson);
   if (lessons === DEMO_LESSONS) await loadRecord(database);
+}
+
+const LANES = 3;
+
+/** A few at a time: while one is scored the next is read and another is written. */
+async function inLanes(all: (() => Promise<void>)[]): Promise<void> {
+  const next = all.values();
+  const lane = async () => {
+    for (const one of next) await one();
+  };
+  await Promise.all(Array.from({ length: LANES }, lane));
 }
 
 /** The club’s lessons were written down for this day. */
@@ -68,8 +63,8 @@ const WRITTEN_FOR = Date.parse('2026-11-26T12:00:00Z');
 const WEEK_MS = 7 * 86_400_000;
 
 /** What is still to be flown is ahead, at the hour that is booked for it. */
-const atOf = ({ key, at, pairs }: DemoLesson): string =>
-  pairs.length === 0 ? (plannedFor(key) ?? at) : shifted(at);
+const atOf = (lesson: DemoLesson): string =>
+  isFlown(lesson) ? shifted(lesson.at) : (plannedFor(lesson.key) ?? lesson.at);
 
 /** By whole weeks, so that it happened lately whenever the demo is loaded, and on the same day of the week. */
 const shifted = (iso: string): string =>
@@ -123,50 +118,25 @@ async function loadSchool(database: DataSource): Promise<void> {
   }
 }
 
-async function loadLesson(
-  database: DataSource,
-  tasks: Tasks,
-  lesson: DemoLesson,
-  seed: number,
-): Promise<void> {
-  const airplane = findAirplane(lesson.airplane)!;
-  const standard = findStandard(lesson.standard)!;
-  const conditions = {
-    weightLb: lesson.weightLb,
-    groundFt: GROUND_FT,
-    headingDeg: lesson.headingDeg,
-    oatC: lesson.oatC,
-    qnhHpa: 1012,
-    ...lesson.sky,
-    ...(lesson.loading && { loading: lesson.loading }),
-  };
-  const items = lesson.items ?? [{ id: 'usual', maneuver: USUAL_MANEUVER }];
-  const { plan, cards } = planLesson({
-    airplane,
-    standard,
-    schoolStandard: findStandard(SCHOOL_STANDARD_ID),
-    technique: techniqueSchema.parse(DEMO_TECHNIQUE),
-    conditions,
-    fieldFt: FIELD_FT,
-    items,
-    // A lesson still to be flown looks back on those before it.
-    watchFor:
-      lesson.pairs.length > 0
-        ? undefined
-        : watchForByManeuver(
-            await recurringOf(database, { schoolId: DEMO_SCHOOL.id, id: demoId(lesson.student) }),
-            [],
-            items.map(({ maneuver }) => maneuver),
-          ),
-  });
+async function loadLesson(database: DataSource, tasks: Tasks, lesson: DemoLesson): Promise<void> {
+  const { conditions, items, plan, cards } = planOfClub(
+    lesson,
+    isFlown(lesson)
+      ? undefined
+      : watchForByManeuver(
+          await recurringOf(database, { schoolId: DEMO_SCHOOL.id, id: demoId(lesson.student) }),
+          [],
+          itemsOf(lesson).map(({ maneuver }) => maneuver),
+        ),
+  );
   const instructor = DEMO_PEOPLE.find(({ key }) => key === lesson.student)!.taughtBy!;
   const row = {
     id: demoId(`lesson ${lesson.key}`),
     schoolId: DEMO_SCHOOL.id,
     studentId: demoId(lesson.student),
     instructorId: demoId(instructor),
-    airplaneRowId: demoId(`airplane ${airplane.id}`),
-    standardRowId: demoId(`standard ${standard.id}`),
+    airplaneRowId: demoId(`airplane ${lesson.airplane}`),
+    standardRowId: demoId(`standard ${lesson.standard}`),
     title: lesson.title,
     plannedAt: new Date(lesson.at),
     conditions: { ...conditions, weightLb: plan.startWeightLb },
@@ -179,32 +149,11 @@ async function loadLesson(
     version: 1,
   };
   await database.getRepository(LessonEntity).insert(row);
-  if (lesson.pairs.length === 0) return;
+  if (!isFlown(lesson)) return;
 
-  const cardOf = (id = 'steep-turns') => {
-    const item = items.find((one) => one.id === id) ?? items[0];
-    return cards.find(
-      ({ maneuver, variant }) => maneuver === item.maneuver && (!item.variant || variant === item.variant),
-    )!;
-  };
-  const { recording } = flyLesson({
-    airplane,
-    weightLb: lesson.weightLb,
-    legs: lesson.pairs.flatMap((pair) => demonstrationLegs(cardOf(pair.item), pair)),
-    seed,
-    groundFt: GROUND_FT,
-    fieldFt: FIELD_FT,
-    runwayDeg: RUNWAY_DEG,
-    windFromDeg: (200 + 37 * seed) % 360,
-    windKt: 6 + ((5 * seed) % 14),
-    turbulence: lesson.turbulence ?? (seed % 3 === 0 ? 'light' : 'none'),
-    recorder: { rateHz: 5 },
-    date: dayIn(lesson.at, DEMO_ZONE),
-    note: 'invented sample data',
-  });
   const id = demoId(`recording ${lesson.key}`);
   const kept = await tasks.threads.upload({
-    bytes: new TextEncoder().encode(writeRecordingCsv(recording)),
+    bytes: new Uint8Array(await flightFile(lesson)),
     row: {
       id,
       schoolId: row.schoolId,

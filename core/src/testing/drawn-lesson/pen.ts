@@ -1,4 +1,5 @@
 /** Draws what an airplane does as moves from value to value, on one clock. */
+import { rowAt } from '../../debrief/flight-columns.ts';
 
 /** `yaw_deg` turns the nose without a bank. */
 export const DRAWN = ['alt_ft', 'ias_kt', 'bank_deg', 'yaw_deg', 'rpm', 'flaps_deg', 'alpha_deg'] as const;
@@ -23,20 +24,22 @@ export class Pen {
   /** Goes on only by `wait`. */
   nowS = 0;
   private readonly moves: Record<Drawn, Move[]>;
+  /** For each move the earliest beginning of it and those after it: rising, so that it can be searched. */
+  private readonly fromS: Record<Drawn, number[]>;
 
   constructor(
     private readonly start: Record<Drawn, number>,
     readonly ease: Ease,
   ) {
     this.moves = Object.fromEntries(DRAWN.map((name) => [name, [] as Move[]])) as Record<Drawn, Move[]>;
+    this.fromS = Object.fromEntries(DRAWN.map((name) => [name, [] as number[]])) as Record<Drawn, number[]>;
   }
 
+  /** The latest drawn of the moves that have begun counts. */
   at(name: Drawn, atS: number): number {
-    const { moves, start } = this;
-    let k = moves[name].length - 1;
-    while (k >= 0 && moves[name][k].fromS > atS) k--;
-    if (k < 0) return start[name];
-    const { fromS, toS, from, to } = moves[name][k];
+    const begun = this.fromS[name];
+    if (!(begun[0] <= atS)) return this.start[name];
+    const { fromS, toS, from, to } = this.moves[name][rowAt(begun, atS)];
     return from + (to - from) * this.ease(toS > fromS ? (atS - fromS) / (toS - fromS) : 1);
   }
 
@@ -48,6 +51,9 @@ export class Pen {
   move(name: Drawn, value: number, overS: number, afterS = 0): this {
     const fromS = this.nowS + afterS;
     this.moves[name].push({ fromS, toS: fromS + overS, from: this.at(name, fromS), to: value });
+    const begun = this.fromS[name];
+    for (let k = begun.length - 1; k >= 0 && begun[k] > fromS; k--) begun[k] = fromS;
+    begun.push(fromS);
     return this;
   }
 

@@ -1,5 +1,6 @@
 /** The columns of a flown maneuver, asked by time as a reader of them would ask. */
 import type { FlownManeuver } from '../../fly/fly.ts';
+import { rowsBetween } from '../../recording/columns/span.ts';
 
 /** The columns, asked by time; times count from the recording's beginning, spans are [from, to]. */
 export class Columns {
@@ -18,7 +19,8 @@ export class Columns {
   values(name: string, fromS: number, toS: number): number[] {
     const { timeS, channels } = this.flown.recording;
     const column = channels[name as keyof typeof channels]!;
-    return Array.from(column).filter((_, i) => timeS[i] >= fromS && timeS[i] <= toS);
+    const { from, to } = rowsBetween(timeS, fromS, toS);
+    return Array.from(column.subarray(from, to));
   }
 
   mean(name: string, fromS: number, toS: number): number {

@@ -1,0 +1,76 @@
+/** Plans a lesson of the club, and flies it from apron to apron, as it comes with the program. */
+import {
+  type Conditions,
+  demonstrationLegs,
+  findAirplane,
+  findStandard,
+  flyLesson,
+  type LessonItem,
+  planLesson,
+  SCHOOL_STANDARD_ID,
+  techniqueSchema,
+  USUAL_MANEUVER,
+  writeRecordingCsv,
+} from '@keel/core';
+import { DEMO_TECHNIQUE, FIELD_FT, GROUND_FT, RUNWAY_DEG } from './club.ts';
+import { DEMO_LESSONS, type DemoLesson } from './lessons.ts';
+
+const RATE_HZ = 5;
+
+export const itemsOf = ({ items }: DemoLesson): LessonItem[] =>
+  items ?? [{ id: 'usual', maneuver: USUAL_MANEUVER }];
+
+const conditionsOf = ({ weightLb, headingDeg, oatC, sky, loading }: DemoLesson): Conditions => ({
+  weightLb,
+  groundFt: GROUND_FT,
+  headingDeg,
+  oatC,
+  qnhHpa: 1012,
+  ...sky,
+  ...(loading && { loading }),
+});
+
+/** @param watchFor what the cards name from the lessons before, by maneuver */
+export function planOfClub(lesson: DemoLesson, watchFor?: Parameters<typeof planLesson>[0]['watchFor']) {
+  const conditions = conditionsOf(lesson);
+  const items = itemsOf(lesson);
+  const { plan, cards } = planLesson({
+    airplane: findAirplane(lesson.airplane)!,
+    standard: findStandard(lesson.standard)!,
+    schoolStandard: findStandard(SCHOOL_STANDARD_ID),
+    technique: techniqueSchema.parse(DEMO_TECHNIQUE),
+    conditions,
+    fieldFt: FIELD_FT,
+    items,
+    watchFor,
+  });
+  return { conditions, items, plan, cards };
+}
+
+/** @returns the recording’s file; it carries no date, so that it can be flown on any. */
+export function flyClubLesson(lesson: DemoLesson): string {
+  const { items, cards } = planOfClub(lesson);
+  // By its place in the list: no two lessons meet the same air.
+  const seed = 1 + DEMO_LESSONS.indexOf(lesson);
+  const cardOf = (id = 'steep-turns') => {
+    const item = items.find((one) => one.id === id) ?? items[0];
+    return cards.find(
+      ({ maneuver, variant }) => maneuver === item.maneuver && (!item.variant || variant === item.variant),
+    )!;
+  };
+  const { recording } = flyLesson({
+    airplane: findAirplane(lesson.airplane)!,
+    weightLb: lesson.weightLb,
+    legs: lesson.pairs.flatMap((pair) => demonstrationLegs(cardOf(pair.item), pair)),
+    seed,
+    groundFt: GROUND_FT,
+    fieldFt: FIELD_FT,
+    runwayDeg: RUNWAY_DEG,
+    windFromDeg: (200 + 37 * seed) % 360,
+    windKt: 6 + ((5 * seed) % 14),
+    turbulence: lesson.turbulence ?? (seed % 3 === 0 ? 'light' : 'none'),
+    recorder: { rateHz: RATE_HZ },
+    note: 'invented sample data',
+  });
+  return writeRecordingCsv(recording);
+}
