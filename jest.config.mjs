@@ -3,7 +3,7 @@
  * sandbox of its own, and its making cost more than many tests.
  */
 const base = {
-  runner: 'jest-light-runner/child-process',
+  runner: 'jest-light-runner',
   // Only these: scripts/test.mjs is what runs the tests, not one of them.
   testMatch: ['**/*.test.ts'],
   setupFiles: ['<rootDir>/scripts/lib/typescript.mjs', '<rootDir>/core/src/testing/property-runs.ts'],
