@@ -102,13 +102,12 @@ export function openVoice(
     return word;
   }
 
-  const nameOf = ({ step, timeS }: Heard): Word => ({
-    id: `step/${step.id}`,
-    says: step.name,
-    means: [],
-    level: 'step',
-    fromS: stepSaid?.step === step ? stepSaid.fromS : timeS,
-  });
+  /** It stands as long as its step does. */
+  const nameOf = ({ step, timeS }: Heard): Word => {
+    const id = `step/${step.id}`;
+    if (word?.id === id && word.says === step.name) return word;
+    return { id, says: step.name, means: [], level: 'step', fromS: timeS };
+  };
 
   function choose(
     heard: Heard,
