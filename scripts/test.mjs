@@ -74,12 +74,13 @@ async function jest(folder) {
   if (status !== 0 && !result?.numFailedTests) totals.failed++;
 }
 
-async function withoutBrowser(folder) {
-  await check('format and lint', 'npx', ['biome', 'check', '.']);
-  await check('types', 'npx', ['tsc', '-p', 'tsconfig.json']);
-  await check('floors', 'npm', ['run', '-s', 'floors']);
-  await jest(folder);
-}
+/** What needs nothing built. */
+const checks = () =>
+  Promise.all([
+    check('format and lint', 'npx', ['biome', 'check', '.']),
+    check('types', 'npx', ['tsc', '-p', 'tsconfig.json']),
+    check('floors', 'npm', ['run', '-s', 'floors']),
+  ]);
 
 /** End-to-end tests of some projects, a running program for each browser. */
 async function playwright(folder, urls, ...projects) {
@@ -94,34 +95,41 @@ async function playwright(folder, urls, ...projects) {
   if (status !== 0 && !stats?.unexpected) totals.failed++;
 }
 
-const program = async (data) => startDemo({ data, port: await freePort(), pgPort: await freePort() });
-
-/** Starts the programs one after another, runs the tests of a project, and stops them. */
-async function within(data, work) {
-  const running = [];
-  try {
-    for (const one of data) running.push(await program(one));
-    await work(running.map(({ url }) => url));
-  } finally {
-    for (const one of running) await one.stop();
-  }
+/** Starts a program on each folder of data, at once. */
+async function startAll(data) {
+  const ports = [];
+  for (const _ of data) ports.push([await freePort(), await freePort()]);
+  const begun = await Promise.allSettled(
+    data.map((one, i) => startDemo({ data: one, port: ports[i][0], pgPort: ports[i][1] })),
+  );
+  const failed = begun.find(({ status }) => status === 'rejected');
+  const running = begun.flatMap(({ value }) => value ?? []);
+  if (!failed) return running;
+  await stopAll(running);
+  throw failed.reason;
 }
+const stopAll = (running) => Promise.all(running.map(({ stop }) => stop()));
+const urlsOf = (running) => running.map(({ url }) => url);
 
-/** Loads the demo once: its flights are flown and scored there, and the other programs begin with a copy. */
+/**
+ * Loads the demo once: its flights are scored there, and the other programs begin with a copy.
+ * @returns the folders of data, and a program running on each
+ */
 async function prepare(folder) {
   const data = Array.from({ length: BROWSERS }, (_, i) => join(folder, `data-${i}`));
   mkdirSync(data[0]);
   const began = Date.now();
-  await within([data[0]], async () => {});
+  await stopAll(await startAll([data[0]]));
   console.log(`the demo was loaded in ${((Date.now() - began) / 1000).toFixed(1)} s`);
   for (const copy of data.slice(1)) cpSync(data[0], copy, { recursive: true, preserveTimestamps: true });
   await own(folder);
-  return data;
+  return { data, running: await startAll(data) };
 }
 
-async function endToEnd(folder, data) {
-  await within(data, (urls) => playwright(folder, urls, 'real time', 'first run'));
-  await within(data, (urls) => playwright(folder, urls, 'after restart'));
+async function endToEnd(folder, { data, running }) {
+  await playwright(folder, urlsOf(running), 'real time', 'first run').finally(() => stopAll(running));
+  const again = await startAll(data);
+  await playwright(folder, urlsOf(again), 'after restart').finally(() => stopAll(again));
 }
 
 /** A copy belongs to whom the original belongs. */
@@ -140,26 +148,22 @@ async function main() {
   ensurePackages();
   ensurePostgres(console.log);
   ensureChromium(console.log);
+  const checked = only === 'browser' ? undefined : checks();
   // The server's tests stop and kill built servers for real.
   ensureBuilt();
   const folder = mkdtempSync(join(tmpdir(), 'keel-npm-test-'));
   chmodSync(folder, 0o755);
+  const complain = (error) => {
+    console.log(error.message);
+    totals.failed++;
+  };
   try {
-    const unit = only === 'browser' ? undefined : withoutBrowser(folder);
-    const prepared = only === 'unit' ? undefined : prepare(folder);
-    const browsed = async () => {
-      const data = await prepared;
-      // One after the other: a browser that waits for its share of the machine fails what a person would not.
-      await unit;
-      if (data) await endToEnd(folder, data);
-    };
-    await Promise.all([
-      unit,
-      browsed().catch((error) => {
-        console.log(error.message);
-        totals.failed++;
-      }),
-    ]);
+    const unit = only === 'browser' ? undefined : jest(folder);
+    const prepared = only === 'unit' ? undefined : prepare(folder).catch(complain);
+    // One after the other: a browser that waits for its share of the machine fails what a person would not.
+    await Promise.all([checked, unit]);
+    const ready = await prepared;
+    if (ready) await endToEnd(folder, ready).catch(complain);
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }
