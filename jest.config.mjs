@@ -1,5 +1,5 @@
 /**
- * A test file runs in plain Node.js, in one of a few processes that load the code under test once: nothing here needs a
+ * A test file runs in plain Node.js, in one of a few threads that load the code under test once: nothing here needs a
  * sandbox of its own, and its making cost more than many tests.
  */
 const base = {

@@ -7,7 +7,8 @@ export const degrees = (rad: number): number => rad / RAD_PER_DEG;
 /** An angle in [0, 360). */
 export function wrap360(deg: number): number {
   const wrapped = deg % 360;
-  return wrapped < 0 ? wrapped + 360 : wrapped;
+  // A little below north rounds to north itself.
+  return wrapped < 0 ? (wrapped + 360) % 360 : wrapped;
 }
 
 /** A heading as pilots say it, in (0, 360]: north is 360. */

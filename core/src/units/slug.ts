@@ -3,5 +3,6 @@ export const slugOf = (name: string, longest = 40): string =>
   name
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, longest);
+    .replace(/^-+/, '')
+    .slice(0, longest)
+    .replace(/-+$/, '');

@@ -9,21 +9,22 @@ import { readRecordingCsv } from './csv.ts';
 const NAMES = ['alt_ft', 'ias_kt', 'bank_deg', 'hdg_deg'] as const;
 
 /** A number as some program writes it: plain, padded, quoted, with an exponent, or not at all. */
-const cells = fc
-  .tuple(
-    fc.double({ min: -89, max: 179, noNaN: true }),
-    fc.constantFrom('plain', 'padded', 'quoted', 'fixed', 'exponent', 'none'),
-  )
-  .map(([value, how]) => {
-    const rounded = Math.round(value * 1000) / 1000 || 0;
-    if (how === 'none') return '';
-    if (how === 'padded') return ` ${rounded} `;
-    if (how === 'quoted') return `"${rounded}"`;
-    if (how === 'fixed') return rounded.toFixed(4);
-    if (how === 'exponent') return rounded.toExponential(5);
-    return String(rounded);
-  });
-const positive = cells.map((cell) => cell.replace('-', ''));
+const cellsFrom = (min: number) =>
+  fc
+    .tuple(
+      fc.double({ min, max: 179, noNaN: true }),
+      fc.constantFrom('plain', 'padded', 'quoted', 'fixed', 'exponent', 'none'),
+    )
+    .map(([value, how]) => {
+      const rounded = Math.round(value * 1000) / 1000 || 0;
+      if (how === 'none') return '';
+      if (how === 'padded') return ` ${rounded} `;
+      if (how === 'quoted') return `"${rounded}"`;
+      if (how === 'fixed') return rounded.toFixed(4);
+      if (how === 'exponent') return rounded.toExponential(5);
+      return String(rounded);
+    });
+const [cells, positive] = [cellsFrom(-89), cellsFrom(0)];
 const rows = fc.array(fc.tuple(positive, positive, cells, positive), { minLength: 2, maxLength: 30 });
 
 interface Written {

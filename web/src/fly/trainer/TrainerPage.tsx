@@ -1,16 +1,6 @@
 /** The trainer: one picture, a plain panel, and the card reduced to what matters now. */
-import {
-  type Airplane,
-  type CoachWords,
-  type Lesson,
-  type PracticeWay,
-  requireRoom,
-  type TargetCard,
-  type TrainerOptions,
-  variantWords,
-} from '@keel/core';
+import type { Airplane, CoachWords, Lesson, PracticeWay, TargetCard, TrainerOptions } from '@keel/core';
 import { Button, Select } from '@mantine/core';
-import { notifications } from '@mantine/notifications';
 import {
   IconArrowsMaximize,
   IconEye,
@@ -18,16 +8,15 @@ import {
   IconPlayerPause,
   IconPlayerPlay,
 } from '@tabler/icons-react';
-import { useCallback, useEffect, useMemo, useState } from 'react';
-import { useNavigate, useParams, useSearchParams } from 'react-router';
-import { useSWRConfig } from 'swr';
-import { api, messageOf, read } from '../../api/client.ts';
-import { useAirplanes, useForgetLessons, useLesson, useMe, useSchoolWords } from '../../api/hooks.ts';
+import { useEffect, useMemo, useState } from 'react';
+import { useParams, useSearchParams } from 'react-router';
+import { useAirplanes, useLesson, useMe, useSchoolWords } from '../../api/hooks.ts';
 import { useSetCurrent } from '../../frame/current.tsx';
 import { speedIn } from '../../parts/format.ts';
 import { Failed, Loading, Waiting } from '../../parts/states.tsx';
 import { Panel } from '../../sight/Panel.tsx';
 import { Windscreen } from '../../sight/Windscreen.tsx';
+import { ChooseCard } from './ChooseCard.tsx';
 import { Ladder } from './Ladder.tsx';
 import { LiveCard } from './LiveCard.tsx';
 import { LookButtons } from './LookButtons.tsx';
@@ -36,7 +25,9 @@ import { StateRow } from './StateRow.tsx';
 import { nextFlaps, type PointerStick } from './sticks.ts';
 import { type Company, Together } from './Together.tsx';
 import { TouchLevers } from './TouchLevers.tsx';
+import { useHandIn } from './use-hand-in.ts';
 import { useLook } from './use-look.ts';
+import { useSightMarks } from './use-sight-marks.ts';
 import { useSticks } from './use-sticks.ts';
 import { useTrainer } from './use-trainer.ts';
 import './trainer.css';
@@ -107,17 +98,14 @@ function Flying(props: {
   const { data: me } = useMe();
   const [paused, setPaused] = useState(true);
   const [pace, setPace] = useState<number>(1);
-  const [pictured, setPictured] = useState<string | null>('demonstration');
-  const [handing, setHanding] = useState(false);
   const [levers, setLevers] = useState(hasFingers);
   const [company, setCompany] = useState<Company>('coached');
   const [pointer, setPointer] = useState<PointerStick | null>(null);
-  const navigate = useNavigate();
-  const { mutate } = useSWRConfig();
-  const forgetLessons = useForgetLessons();
   const instructor = me !== undefined && me.role !== 'student';
   const speedUnit = { name: airplane.speedUnit, perKt: speedIn(1, airplane.speedUnit) };
   const sound = useSound(trainer, paused);
+  const { pictures, pictured, setPictured, mark } = useSightMarks(trainer, options, lesson);
+  const { handing, handIn } = useHandIn(trainer, card, lesson);
 
   useEffect(() => send({ kind: 'pace', pace: paused || !ready ? 0 : pace }), [send, paused, pace, ready]);
   useEffect(() => {
@@ -143,51 +131,6 @@ function Flying(props: {
     const deg = trainer.latest.current?.input.flapsDeg;
     if (deg !== undefined) send({ kind: 'input', input: { flapsDeg: nextFlaps(flapStages, deg, out) } });
   };
-  const mark = useCallback(async () => {
-    const now = trainer.latest.current;
-    if (!now || !instructor) return;
-    const { pitch_deg, bank_deg, ias_kt } = now.reading;
-    const picture = {
-      id: crypto.randomUUID(),
-      maneuver: card.maneuver,
-      label: `${card.title}, ${Math.round(ias_kt * speedUnit.perKt)} ${speedUnit.name}${Math.abs(bank_deg) > 5 ? `, ${Math.round(Math.abs(bank_deg))}° ${bank_deg < 0 ? 'left' : 'right'}` : ''}`,
-      kias: ias_kt,
-      pitchDeg: pitch_deg,
-      bankDeg: bank_deg,
-    };
-    try {
-      const kept = await read(
-        api.lessons[':id']['sight-pictures'].$put({
-          param: { id: lesson.id },
-          json: [...lesson.sightPictures.slice(-11), picture],
-        }),
-      );
-      await mutate(`/lessons/${lesson.id}`, kept, { revalidate: false });
-      setPictured(picture.id);
-    } catch (error) {
-      notifications.show({ message: messageOf(error), color: 'red' });
-    }
-  }, [trainer.latest, instructor, card, lesson, mutate, speedUnit.name, speedUnit.perKt]);
-
-  const handIn = useCallback(async () => {
-    setHanding(true);
-    setPaused(true);
-    const flight = await trainer.finish();
-    try {
-      const created = await read(
-        api.lessons[':id']['trainer-flight'].$post({
-          param: { id: lesson.id },
-          json: { ...flight, maneuver: requireRoom(card.maneuver).id },
-        }),
-      );
-      await Promise.all([mutate(`/lessons/${lesson.id}`), forgetLessons()]);
-      navigate(`/debrief/${created.id}`);
-    } catch (error) {
-      setHanding(false);
-      notifications.show({ message: messageOf(error), color: 'red' });
-    }
-  }, [trainer, lesson.id, card.maneuver, mutate, forgetLessons, navigate]);
-
   useSticks(trainer, {
     pointer,
     paused,
@@ -196,19 +139,12 @@ function Flying(props: {
       r: () => send({ kind: 'reset' }),
       x: () => send({ kind: 'exchange' }),
       h: () => send({ kind: 'show' }),
-      m: () => void mark(),
+      m: () => void (instructor && mark()),
       o: () => setPace((before) => PACES[(PACES.indexOf(before as 1) + 1) % PACES.length]),
       f: () => flaps(true),
       v: () => flaps(false),
     },
   });
-
-  const pictures = useMemo(() => {
-    if (!ready || pictured === null) return [];
-    if (pictured === 'demonstration')
-      return [{ label: 'the horizon in the demonstration', ...ready.demonstration.attitude }];
-    return lesson.sightPictures.filter(({ id }) => id === pictured);
-  }, [ready, pictured, lesson.sightPictures]);
 
   if (trainer.failed) {
     return (
@@ -364,46 +300,18 @@ function Flying(props: {
           <Button variant="default" onClick={() => send({ kind: 'show' })}>
             Show me
           </Button>
-          <Button loading={handing} disabled={snapshot.timeS < 5} onClick={handIn}>
+          <Button
+            loading={handing}
+            disabled={snapshot.timeS < 5}
+            onClick={() => {
+              setPaused(true);
+              void handIn();
+            }}
+          >
             Debrief it
           </Button>
         </div>
       </aside>
-    </div>
-  );
-}
-
-function ChooseCard(props: {
-  lesson: Lesson;
-  index: number;
-  variant: string;
-  choose: (next: Record<string, string>) => void;
-}) {
-  const turns = props.variant === 'left' || props.variant === 'right';
-  // The lesson's order may have a maneuver several times; it is flown from one card.
-  const names = props.lesson.cards.map(({ title, variant }) =>
-    ['left', 'right', 'standard'].includes(variant) ? title : `${title}, ${variantWords(variant)}`,
-  );
-  return (
-    <div className="row">
-      <Select
-        size="xs"
-        aria-label="Maneuver"
-        allowDeselect={false}
-        style={{ flex: 1 }}
-        value={String(names.indexOf(names[props.index]))}
-        onChange={(value) => value && props.choose({ card: value })}
-        data={names.flatMap((label, i) => (names.indexOf(label) === i ? [{ value: String(i), label }] : []))}
-      />
-      {turns && (
-        <Button
-          size="xs"
-          variant="default"
-          onClick={() => props.choose({ side: props.variant === 'left' ? 'right' : 'left' })}
-        >
-          To the {props.variant === 'left' ? 'right' : 'left'}
-        </Button>
-      )}
     </div>
   );
 }

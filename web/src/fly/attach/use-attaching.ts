@@ -1,0 +1,82 @@
+/** A recording on its way to a lesson: sent, read and scored; or flown there by the synthetic pilot. */
+import type { Created, DemonstrationRequest, Lesson, Mapping } from '@keel/core';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { useSWRConfig } from 'swr';
+import { answered, api, messageOf, read, upload } from '../../api/client.ts';
+import { useForgetLessons, useForgetPath, useRecording } from '../../api/hooks.ts';
+import { type Prepared, prepare, recordingForm } from './prepare.ts';
+
+/** What is under way: the file going up, being read, being scored. */
+export type Work = { step: 'sending' | 'reading'; fraction: number } | { step: 'scoring'; id: string } | null;
+
+export function useAttaching(lesson: Lesson) {
+  const [work, setWork] = useState<Work>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  /** A table of another make, whose columns somebody has to name. */
+  const [asked, setAsked] = useState<Prepared | null>(null);
+  const navigate = useNavigate();
+  const { mutate } = useSWRConfig();
+  const forgetPath = useForgetPath(lesson.student.id);
+  const forgetLessons = useForgetLessons();
+  const scoring = useRecording(work?.step === 'scoring' ? work.id : undefined);
+
+  const finish = async (created: Created) => {
+    setWork({ step: 'scoring', id: created.id });
+    await Promise.all([mutate(`/lessons/${lesson.id}`), forgetLessons(), forgetPath()]);
+    if (created.duplicate) navigate(`/debrief/${created.id}?known=1`);
+  };
+  const failed = (error: unknown) => {
+    setWork(null);
+    setProblem(messageOf(error));
+  };
+
+  const send = async (prepared: Prepared, mapping: Mapping | null) => {
+    setAsked(null);
+    setWork({ step: 'sending', fraction: 0 });
+    await upload(recordingForm(prepared, lesson, mapping), (fraction) =>
+      setWork({ step: fraction < 1 ? 'sending' : 'reading', fraction }),
+    ).then(finish, failed);
+  };
+  const attach = async (file: File) => {
+    setProblem(null);
+    const prepared = await prepare(file).catch(failed);
+    if (!prepared) return;
+    // A header that was seen before needs no second answer.
+    if (prepared.table && !prepared.table.remembered) setAsked(prepared);
+    else await send(prepared, prepared.table?.remembered ?? null);
+  };
+  const answer = async (mapping: Mapping) => {
+    if (!asked?.table) return;
+    await answered(
+      api['column-mappings'][':key'].$put({ param: { key: asked.table.key }, json: mapping }),
+    ).catch(failed);
+    await send(asked, mapping);
+  };
+  const fly = async (request: DemonstrationRequest) => {
+    setProblem(null);
+    setWork({ step: 'reading', fraction: 1 });
+    await read(api.lessons[':id'].demonstration.$post({ param: { id: lesson.id }, json: request })).then(
+      finish,
+      failed,
+    );
+  };
+  const stop = () =>
+    work?.step === 'scoring' &&
+    answered(api.recordings[':id'].stop.$post({ param: { id: work.id } })).catch(failed);
+
+  return {
+    work,
+    problem,
+    asked,
+    scoring,
+    /** Until it is kept; while it is scored the next can be brought. */
+    busy: work !== null && work.step !== 'scoring',
+    attach,
+    answer,
+    fly,
+    stop,
+    /** The question of a table's columns is put aside. */
+    forget: () => setAsked(null),
+  };
+}
