@@ -6,7 +6,7 @@ import { clamp, roundTo } from '../units/numbers.ts';
 import type { CardFigure, TargetCard } from './card.ts';
 import { circumstance, type Day, powerFor, roundPower, stallKias } from './day.ts';
 import type { SpeedChoice } from './flown.ts';
-import { chooseEntrySpeed, speedWindow } from './speed-window.ts';
+import { chooseEntrySpeed, holdsAKnot, speedWindow } from './speed-window.ts';
 
 export const NO_POWER = 'the airplane file has no cruise table or level-flight power';
 
@@ -63,7 +63,8 @@ export function bookSpeed(
       ? `maneuvering speed at ${Math.round(day.weightLb)} lb`
       : `flaps ${day.airplane.flaps[stage - 1].deg}°`,
   ];
-  if (slowest > fastest) return { kias: null, why: 'no speed is safe so', windowKias: null, windowWhy };
+  if (!holdsAKnot(slowest, fastest))
+    return { kias: null, why: 'no speed is safe so', windowKias: null, windowWhy };
   const wanted = day.input.airspeedKias ?? kias;
   const chosen = clamp(Math.round(wanted), Math.ceil(slowest), Math.floor(fastest));
   const reason =

@@ -16,6 +16,10 @@ export interface SpeedWindow {
   windowKias: [number, number] | null;
 }
 
+/** Speeds are flown in whole knots: a window in which there is none is none. */
+export const holdsAKnot = (slowest: number, fastest: number): boolean =>
+  Math.ceil(slowest) <= Math.floor(fastest);
+
 export function speedWindow(airplane: Airplane, weightLb: number, bankDeg: number): SpeedWindow {
   const stallLevelKias = stallSpeedKias(airplane, { weightLb });
   const stallInBankKias = stallSpeedKias(airplane, { weightLb, loadFactor: loadFactor(bankDeg) });
@@ -25,7 +29,7 @@ export function speedWindow(airplane: Airplane, weightLb: number, bankDeg: numbe
     stallLevelKias,
     stallInBankKias,
     vaKias,
-    windowKias: slowest <= vaKias ? [slowest, vaKias] : null,
+    windowKias: holdsAKnot(slowest, vaKias) ? [slowest, vaKias] : null,
   };
 }
 
