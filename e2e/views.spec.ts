@@ -76,7 +76,7 @@ for (const [name, path] of Object.entries(VIEWS)) {
       await page.emulateMedia({ colorScheme });
       await expect(page.locator('html')).toHaveAttribute('data-mantine-color-scheme', colorScheme);
       // Where an indicator slides under its choice, the words stand a moment on the wrong ground.
-      await expect.poll(() => seriousViolations(page), { message: colorScheme }).toEqual([]);
+      await expect.poll(() => seriousViolations(page), { message: colorScheme, timeout: 30_000 }).toEqual([]);
     }
     for (const [width, height] of SIZES) {
       await page.setViewportSize({ width, height });

@@ -4,11 +4,10 @@ const RAD_PER_DEG = Math.PI / 180;
 export const radians = (deg: number): number => deg * RAD_PER_DEG;
 export const degrees = (rad: number): number => rad / RAD_PER_DEG;
 
-/** An angle in [0, 360). */
+/** An angle in [0, 360); 360 itself for what lies so little below north that it rounds to it. */
 export function wrap360(deg: number): number {
   const wrapped = deg % 360;
-  // A little below north rounds to north itself.
-  return wrapped < 0 ? (wrapped + 360) % 360 : wrapped;
+  return wrapped < 0 ? wrapped + 360 : wrapped;
 }
 
 /** A heading as pilots say it, in (0, 360]: north is 360. */

