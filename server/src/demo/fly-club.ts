@@ -3,17 +3,14 @@ import {
   type Conditions,
   demonstrationLegs,
   findAirplane,
-  findStandard,
   flyLesson,
   type LessonItem,
-  planLesson,
-  SCHOOL_STANDARD_ID,
-  techniqueSchema,
   USUAL_MANEUVER,
   writeRecordingCsv,
 } from '@keel/core';
-import { DEMO_TECHNIQUE, FIELD_FT, GROUND_FT, RUNWAY_DEG } from './club.ts';
+import { FIELD_FT, GROUND_FT, RUNWAY_DEG } from './club.ts';
 import { DEMO_LESSONS, type DemoLesson } from './lessons.ts';
+import { cardFor, planAtClub } from './plan.ts';
 
 const RATE_HZ = 5;
 
@@ -31,20 +28,11 @@ const conditionsOf = ({ weightLb, headingDeg, oatC, sky, loading }: DemoLesson):
 });
 
 /** @param watchFor what the cards name from the lessons before, by maneuver */
-export function planOfClub(lesson: DemoLesson, watchFor?: Parameters<typeof planLesson>[0]['watchFor']) {
+export function planOfClub(lesson: DemoLesson, watchFor?: Parameters<typeof planAtClub>[0]['watchFor']) {
   const conditions = conditionsOf(lesson);
   const items = itemsOf(lesson);
-  const { plan, cards } = planLesson({
-    airplane: findAirplane(lesson.airplane)!,
-    standard: findStandard(lesson.standard)!,
-    schoolStandard: findStandard(SCHOOL_STANDARD_ID),
-    technique: techniqueSchema.parse(DEMO_TECHNIQUE),
-    conditions,
-    fieldFt: FIELD_FT,
-    items,
-    watchFor,
-  });
-  return { conditions, items, plan, cards };
+  const { airplane, standard } = lesson;
+  return { conditions, items, ...planAtClub({ airplane, standard, conditions, items, watchFor }) };
 }
 
 /** @returns the recording’s file; it carries no date, so that it can be flown on any. */
@@ -52,12 +40,7 @@ export function flyClubLesson(lesson: DemoLesson): string {
   const { items, cards } = planOfClub(lesson);
   // By its place in the list: no two lessons meet the same air.
   const seed = 1 + DEMO_LESSONS.indexOf(lesson);
-  const cardOf = (id = 'steep-turns') => {
-    const item = items.find((one) => one.id === id) ?? items[0];
-    return cards.find(
-      ({ maneuver, variant }) => maneuver === item.maneuver && (!item.variant || variant === item.variant),
-    )!;
-  };
+  const cardOf = (id = 'steep-turns') => cardFor(cards, items.find((one) => one.id === id) ?? items[0]);
   const { recording } = flyLesson({
     airplane: findAirplane(lesson.airplane)!,
     weightLb: lesson.weightLb,

@@ -1,16 +1,7 @@
 /** Flies a lesson of the season, from apron to apron, as it comes with the program. */
-import {
-  type Conditions,
-  demonstrationLegs,
-  findAirplane,
-  findStandard,
-  flyLesson,
-  planLesson,
-  SCHOOL_STANDARD_ID,
-  techniqueSchema,
-  writeRecordingCsv,
-} from '@keel/core';
-import { DEMO_TECHNIQUE, FIELD_FT, GROUND_FT, RUNWAY_DEG } from './club.ts';
+import { type Conditions, demonstrationLegs, findAirplane, flyLesson, writeRecordingCsv } from '@keel/core';
+import { FIELD_FT, GROUND_FT, RUNWAY_DEG } from './club.ts';
+import { cardFor, planAtClub } from './plan.ts';
 import type { SeasonLesson } from './season.ts';
 
 /** Enough for every maneuver, and no more to carry along. */
@@ -39,16 +30,10 @@ export const conditionsOf = ({ season }: SeasonLesson): Conditions => ({
   blockMin: BLOCK_MIN,
 });
 
-export const planOf = (lesson: SeasonLesson) =>
-  planLesson({
-    airplane: findAirplane(lesson.season.airplane)!,
-    standard: findStandard(lesson.season.standard)!,
-    schoolStandard: findStandard(SCHOOL_STANDARD_ID),
-    technique: techniqueSchema.parse(DEMO_TECHNIQUE),
-    conditions: conditionsOf(lesson),
-    fieldFt: FIELD_FT,
-    items: lesson.items,
-  });
+export const planOf = (lesson: SeasonLesson) => {
+  const { airplane, standard } = lesson.season;
+  return planAtClub({ airplane, standard, conditions: conditionsOf(lesson), items: lesson.items });
+};
 
 /** @returns the recording’s file; it carries no date, so that it can be flown on any. */
 export function flySeasonLesson(lesson: SeasonLesson): string {
@@ -57,12 +42,9 @@ export function flySeasonLesson(lesson: SeasonLesson): string {
   const { recording } = flyLesson({
     airplane: findAirplane(season.airplane)!,
     weightLb: season.weightLb,
-    legs: flown.flatMap(({ item, habit, habitScale }) => {
-      const card = cards.find(
-        ({ maneuver, variant }) => maneuver === item.maneuver && (!item.variant || variant === item.variant),
-      )!;
-      return demonstrationLegs(card, { habit, habitScale, habitIn: 'both' });
-    }),
+    legs: flown.flatMap(({ item, habit, habitScale }) =>
+      demonstrationLegs(cardFor(cards, item), { habit, habitScale, habitIn: 'both' }),
+    ),
     seed,
     skill,
     groundFt: GROUND_FT,
