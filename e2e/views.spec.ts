@@ -2,44 +2,48 @@
 import { expect, test } from '@playwright/test';
 import { seriousViolations } from './support/axe.ts';
 import { lessonsOf, signInQuickly } from './support/people.ts';
+import { roaming } from './support/roaming.ts';
 
-const VIEWS: Record<
-  string,
-  (ids: { lesson: string; flown: string; recording: string; student: string }) => string
-> = {
-  today: () => '/',
-  lessons: () => '/brief',
-  'new lesson': () => '/brief/new',
-  brief: ({ lesson }) => `/brief/${lesson}`,
-  fly: ({ lesson }) => `/fly/${lesson}`,
-  'many recordings': () => '/fly/many',
-  debrief: ({ recording }) => `/debrief/${recording}?attempt=2`,
-  'debrief, by time': ({ recording }) => `/debrief/${recording}?view=time`,
-  'debrief, the lesson': ({ recording }) => `/debrief/${recording}?view=lesson`,
-  'debrief, compared': ({ recording }) => `/debrief/${recording}?see=compare`,
-  'debrief, in short': ({ recording }) => `/debrief/${recording}/along`,
-  students: () => '/path',
-  path: ({ student }) => `/path/${student}`,
-  'a skill': ({ student }) => `/path/${student}/steep-turn`,
-  logbook: ({ student }) => `/logbook/${student}`,
-  'the day of a solo': ({ student }) => `/solo/${student}`,
-  week: () => '/week',
-  syllabus: () => '/syllabus',
-  'endorsements’ texts': () => '/endorsements',
-  hangar: () => '/hangar',
-  standards: () => '/standards',
-  technique: () => '/technique',
-  'what the coach says': () => '/coach',
-  people: () => '/people',
-  school: () => '/school',
-  'your account': () => '/me',
-  'in the air': () => '/live',
-  'the right seat': ({ lesson }) => `/seat/${lesson}`,
-  'nothing there': () => '/no-such-view',
+interface Ids {
+  lesson: string;
+  flown: string;
+  recording: string;
+  student: string;
+}
+/** What stands above each view, and where it is. */
+const VIEWS: Record<string, [heading: string, path: (ids: Ids) => string]> = {
+  today: ['20', () => '/'],
+  lessons: ['Lessons', () => '/brief'],
+  'new lesson': ['New lesson', () => '/brief/new'],
+  brief: ['Nell', ({ lesson }) => `/brief/${lesson}`],
+  fly: ['Nell', ({ lesson }) => `/fly/${lesson}`],
+  'many recordings': ['Many recordings', () => '/fly/many'],
+  debrief: ['Put right', ({ recording }) => `/debrief/${recording}?attempt=2`],
+  'debrief, by time': ['Put right', ({ recording }) => `/debrief/${recording}?view=time`],
+  'debrief, the lesson': ['Put right', ({ recording }) => `/debrief/${recording}?view=lesson`],
+  'debrief, compared': ['Put right', ({ recording }) => `/debrief/${recording}?see=compare`],
+  'debrief, in short': ['Put right', ({ recording }) => `/debrief/${recording}/along`],
+  students: ['Who needs what', () => '/path'],
+  path: ['Nell', ({ student }) => `/path/${student}`],
+  'a skill': ['Steep turns', ({ student }) => `/path/${student}/steep-turn`],
+  logbook: ['logbook', ({ student }) => `/logbook/${student}`],
+  'the day of a solo': ['the day of a solo', ({ student }) => `/solo/${student}`],
+  week: ['Week of', () => '/week'],
+  syllabus: ['Syllabus', () => '/syllabus'],
+  'endorsements’ texts': ['Endorsements’ texts', () => '/endorsements'],
+  hangar: ['Hangar', () => '/hangar'],
+  standards: ['Standards', () => '/standards'],
+  technique: ['Technique', () => '/technique'],
+  'what the coach says': ['What the coach says', () => '/coach'],
+  people: ['People', () => '/people'],
+  school: ['School', () => '/school'],
+  'your account': ['Maren', () => '/me'],
+  'in the air': ['In the air', () => '/live'],
+  'the right seat': ['Nell', ({ lesson }) => `/seat/${lesson}`],
+  'nothing there': ['nothing at this address', () => '/no-such-view'],
 };
-const LIVE = ['in the air', 'the right seat'];
 
-async function ids(request: Parameters<typeof lessonsOf>[0]) {
+async function ids(request: Parameters<typeof lessonsOf>[0]): Promise<Ids> {
   const lessons = await lessonsOf(request, 'Nell');
   const flown = lessons.filter((lesson) => lesson.recordings.length > 0)[1];
   return {
@@ -61,33 +65,32 @@ const SIZES = [
   [640, 400],
 ];
 
-for (const [name, path] of Object.entries(VIEWS)) {
-  test(`${name}, light and dark, on a phone, a tablet both ways and at twice the size`, async ({ page }) => {
-    test.setTimeout(60_000);
-    await signInQuickly(page.request, 'maren');
-    const errors: string[] = [];
-    page.on('pageerror', (error) => errors.push(error.message));
-    page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
-    // What is live never falls silent.
-    await page.goto(path(await ids(page.request)));
-    await page.locator('h1, h2').first().waitFor();
-    if (!LIVE.includes(name)) await page.waitForLoadState('networkidle');
-    for (const colorScheme of ['dark', 'light'] as const) {
-      await page.emulateMedia({ colorScheme });
-      await expect(page.locator('html')).toHaveAttribute('data-mantine-color-scheme', colorScheme);
-      // Where an indicator slides under its choice, the words stand a moment on the wrong ground.
-      await expect.poll(() => seriousViolations(page), { message: colorScheme, timeout: 30_000 }).toEqual([]);
-    }
-    for (const [width, height] of SIZES) {
-      await page.setViewportSize({ width, height });
-      // What redraws itself for its new size takes a moment for it.
-      const wide = () => page.evaluate(() => document.documentElement.scrollWidth);
-      await expect.poll(wide, { intervals: [50] }).toBe(width);
-      // Colours are the same at every size.
-      expect([width, ...(await seriousViolations(page, ['color-contrast']))]).toEqual([width]);
-    }
-    expect(errors).toEqual([]);
-  });
+for (const [name, [heading, path]] of Object.entries(VIEWS)) {
+  roaming(
+    `${name}, light and dark, on a phone, a tablet both ways and at twice the size`,
+    async ({ roam }) => {
+      const { page, errors } = roam;
+      await roam.to(path(await ids(page.request)));
+      await expect(page.locator('h1, h2').first()).toContainText(heading);
+      for (const colorScheme of ['dark', 'light'] as const) {
+        await page.emulateMedia({ colorScheme });
+        await expect(page.locator('html')).toHaveAttribute('data-mantine-color-scheme', colorScheme);
+        // Where an indicator slides under its choice, the words stand a moment on the wrong ground.
+        await expect
+          .poll(() => seriousViolations(page), { message: colorScheme, timeout: 30_000 })
+          .toEqual([]);
+      }
+      for (const [width, height] of SIZES) {
+        await page.setViewportSize({ width, height });
+        // What redraws itself for its new size takes a moment for it.
+        const wide = () => page.evaluate(() => document.documentElement.scrollWidth);
+        await expect.poll(wide, { intervals: [50] }).toBe(width);
+        // Colours are the same at every size.
+        expect([width, ...(await seriousViolations(page, ['color-contrast']))]).toEqual([width]);
+      }
+      expect(errors).toEqual([]);
+    },
+  );
 }
 
 test('the sign-in has no serious violation', async ({ page }) => {
@@ -103,7 +106,7 @@ test('on a tablet a grade is large enough to be touched', async ({ browser, base
   });
   await signInQuickly(context.request, 'maren');
   const page = await context.newPage();
-  await page.goto(VIEWS.debrief(await ids(context.request)), { waitUntil: 'networkidle' });
+  await page.goto(VIEWS.debrief[1](await ids(context.request)), { waitUntil: 'networkidle' });
   const grades = page.getByLabel('Your grade').getByRole('button', { name: /^\d/ });
   await expect(grades).toHaveCount(4);
   for (const button of await grades.all())

@@ -22,6 +22,7 @@ export const theme = createTheme({
   primaryShade: { light: 6, dark: 3 },
   defaultRadius: 3,
   autoContrast: true,
+  respectReducedMotion: true,
   components: {
     Button: Button.extend({
       defaultProps: { size: 'sm' },
