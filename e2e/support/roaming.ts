@@ -21,8 +21,8 @@ interface Roam {
 function waitsOf(page: Page): () => number {
   const open = new Set<unknown>();
   page.on('request', (request) => request.resourceType() !== 'eventsource' && open.add(request));
-  for (const ended of ['requestfinished', 'requestfailed'] as const)
-    page.on(ended, (request) => open.delete(request));
+  page.on('requestfinished', (request) => open.delete(request));
+  page.on('requestfailed', (request) => open.delete(request));
   return () => open.size;
 }
 

@@ -1,39 +1,55 @@
 /** PDF through pdfmake, with the shipped fonts and nothing else read from anywhere. */
+import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import type { TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import { type Faces, facesOf, printableParts } from './printable.ts';
+import { unpackFont } from './unpack-font.ts';
 
 const require = createRequire(import.meta.url);
-const face = (part: 'latin' | 'latin-ext', weight: number) =>
+
+const face = (part: 'latin' | 'latin-ext', weight: 400 | 700) =>
   require.resolve(
     `@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-${part}-${weight}-normal.woff`,
   );
-const family = (part: 'latin' | 'latin-ext') => ({
-  normal: face(part, 400),
-  bold: face(part, 700),
-  italics: face(part, 400),
-  bolditalics: face(part, 700),
-});
+const family = (part: 'latin' | 'latin-ext') => {
+  const [normal, bold] = [face(part, 400), face(part, 700)];
+  return { normal, bold, italics: normal, bolditalics: bold };
+};
 const FONTS = { Atkinson: family('latin'), AtkinsonMore: family('latin-ext') };
-const FILES = new Set(Object.values(FONTS).flatMap((files) => Object.values(files)));
 
-let faces: Faces | undefined;
+/** The library as it is: it keeps files in memory under their paths, which its types leave out. */
+type PdfMake = typeof import('pdfmake') & { virtualfs: { writeFileSync(path: string, file: Buffer): void } };
+
+interface Printer {
+  pdfmake: PdfMake;
+  faces: Faces;
+}
+let printer: Printer | undefined;
+
+function makePrinter(): Printer {
+  const pdfmake = require('pdfmake') as PdfMake;
+  const [latin, extended] = [FONTS.Atkinson, FONTS.AtkinsonMore].map(({ normal, bold }) => {
+    for (const path of [normal, bold]) pdfmake.virtualfs.writeFileSync(path, unpackFont(readFileSync(path)));
+    return unpackFont(readFileSync(normal));
+  });
+  pdfmake.setFonts(FONTS);
+  // Nothing is ever read from a disk or a network, whatever a lesson's words hold.
+  pdfmake.setUrlAccessPolicy(() => false);
+  pdfmake.setLocalAccessPolicy(() => false);
+  return { pdfmake, faces: facesOf(latin, extended) };
+}
 
 /** Fonts are named `Atkinson` in a definition; letters beyond it are found by themselves. */
 export function makePdf(definition: TDocumentDefinitions): Promise<Buffer> {
-  const pdfmake = require('pdfmake') as typeof import('pdfmake');
-  faces ??= facesOf(face('latin', 400), face('latin-ext', 400));
-  pdfmake.setFonts(FONTS);
-  // Nothing but the fonts is ever read, whatever a lesson's words hold.
-  pdfmake.setUrlAccessPolicy(() => false);
-  pdfmake.setLocalAccessPolicy((path) => FILES.has(path));
+  printer ??= makePrinter();
+  const { pdfmake, faces } = printer;
   const { footer } = definition;
   return pdfmake
     .createPdf({
       ...definition,
       content: withGlyphs(definition.content, faces),
       ...(typeof footer === 'function' && {
-        footer: (...at: Parameters<typeof footer>) => withGlyphs(footer(...at), faces!),
+        footer: (...at: Parameters<typeof footer>) => withGlyphs(footer(...at), faces),
       }),
     })
     .getBuffer();

@@ -2,7 +2,6 @@
  * Text that a PDF's fonts can print. The shipped font comes in two parts, Latin and the rest of the Latin letters; what is
  * in neither is printed as the nearest letter, or as a question mark, never as an empty box.
  */
-import { readFileSync } from 'node:fs';
 import { create } from 'fontkit';
 
 /** Printed instead of what a font has not. A thin space keeps its width's meaning: it never ends a line. */
@@ -24,9 +23,9 @@ export interface Faces {
   extendedHas(char: string): boolean;
 }
 
-/** @param latin, extended paths of the font's two files. */
-export function facesOf(latin: string, extended: string): Faces {
-  const [first, second] = [latin, extended].map((path) => create(readFileSync(path)));
+/** @param latin, extended the font's two parts, each a whole font file. */
+export function facesOf(latin: Buffer, extended: Buffer): Faces {
+  const [first, second] = [latin, extended].map((font) => create(font));
   const has = (font: typeof first) => (char: string) =>
     'hasGlyphForCodePoint' in font && font.hasGlyphForCodePoint(char.codePointAt(0) ?? 0);
   return { has: has(first), extendedHas: has(second) };
