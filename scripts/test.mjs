@@ -4,12 +4,12 @@
  * with a line that counts.
  */
 import { spawn } from 'node:child_process';
-import { chmodSync, cpSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { cpSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { ensureChromium, ensurePostgres, SetupError } from './lib/debian.mjs';
 import { freePort } from './lib/free-port.mjs';
+import { scratchFolder } from './lib/scratch.mjs';
 import { startDemo } from './lib/start-demo.mjs';
 import { answerUsage } from './lib/usage.mjs';
 import { ensureBuilt, ensurePackages } from './start.mjs';
@@ -151,8 +151,7 @@ async function main() {
   const checked = only === 'browser' ? undefined : checks();
   // The server's tests stop and kill built servers for real.
   ensureBuilt();
-  const folder = mkdtempSync(join(tmpdir(), 'keel-npm-test-'));
-  chmodSync(folder, 0o755);
+  const folder = scratchFolder('keel-npm-test');
   const complain = (error) => {
     console.log(error.message);
     totals.failed++;
