@@ -78,7 +78,7 @@ async function jest(folder) {
 const checks = () =>
   Promise.all([
     check('format and lint', 'npx', ['biome', 'check', '.']),
-    check('types', 'npx', ['tsc', '-p', 'tsconfig.json']),
+    check('types', 'npx', ['tsc', '-p', 'tsconfig.json', '--checkers', '1']),
     check('floors', 'npm', ['run', '-s', 'floors']),
   ]);
 

@@ -1,6 +1,7 @@
+import { constants } from 'node:zlib';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
-import { compression } from 'vite-plugin-compression2';
+import { compression, defineAlgorithm } from 'vite-plugin-compression2';
 import { VitePWA } from 'vite-plugin-pwa';
 
 export default defineConfig({
@@ -47,7 +48,14 @@ export default defineConfig({
         ],
       },
     }),
-    compression({ algorithms: ['brotliCompress', 'gzip'], include: /\.(js|css|html|svg|json)$/ }),
+    compression({
+      // Brotli's last two steps take five times as long for seven hundredths.
+      algorithms: [
+        defineAlgorithm('brotliCompress', { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } }),
+        'gzip',
+      ],
+      include: /\.(js|css|html|svg|json)$/,
+    }),
   ],
   build: { outDir: 'dist', chunkSizeWarningLimit: 1200 },
   server: { port: 4601, proxy: { '/api': 'http://127.0.0.1:4600' } },
