@@ -218,8 +218,12 @@ test('what a re-score changed is said in words', async () => {
   changed.attempts[0].examiner = 'satisfactory';
   changed.attempts.pop();
   expect(changesBetween(score, changed)).toEqual([
-    'Attempt 1 (steep-turn left): examiner was unsatisfactory, is satisfactory.',
-    'Attempt 2 (steep-turn right) is no longer found.',
+    'Attempt 1, Steep turn left: Examiner was “Not yet to standard”, is “To standard”.',
+    'Attempt 2, Steep turn right, is no longer found.',
   ]);
-  expect(changesBetween(changed, score)[1]).toBe('Attempt 2 (steep-turn right) is new.');
+  expect(changesBetween(changed, score)[1]).toBe('Attempt 2, Steep turn right, is new.');
+  const unknown: Score = structuredClone(score);
+  Object.assign(unknown.attempts[0], { maneuver: 'power-off-stall', variant: null });
+  expect(changesBetween(score, unknown)).toEqual(['Attempt 1, Steep turn left, is now Power-off stall.']);
+  expect(changesBetween(score, score)).toEqual([]);
 });

@@ -4,7 +4,7 @@ import type { Track } from '../../recording/track/track.ts';
 import type { Span } from '../../scoring/judged.ts';
 import { distanceM, type GroundMotion } from './motion.ts';
 import { ROUND_FIELD } from './tables.ts';
-import type { Field } from './wheels.ts';
+import { type Field, scatterFt } from './wheels.ts';
 
 const offDeg = (a: number, b: number): number => Math.abs(((((a - b + 540) % 360) + 360) % 360) - 180);
 
@@ -84,15 +84,15 @@ function nextDescent(track: Track, motion: GroundMotion, field: Field, { from, t
   return undefined;
 }
 
-function isLevelLow(track: Track, field: Field, rows: Rows): boolean {
-  let sinceS = Number.NaN;
+/** Whether its heights of some seconds there lie close together: a vertical speed from row to row is mostly noise. */
+function isLevelLow({ timeS, altitudeFt }: Track, field: Field, rows: Rows): boolean {
+  const { lowFt, lowS, levelRmsFt } = ROUND_FIELD;
   for (let i = rows.from; i < rows.to; i++) {
-    const low =
-      track.altitudeFt.values[i] - field.altitudeFt < ROUND_FIELD.lowFt &&
-      Math.abs(track.verticalSpeedFpm[i]) < 60;
-    if (!low) sinceS = Number.NaN;
-    else if (Number.isNaN(sinceS)) sinceS = track.timeS[i];
-    if (track.timeS[i] - sinceS >= ROUND_FIELD.lowS) return true;
+    const part = rowsBetween(timeS, timeS[i], timeS[i] + lowS, rows);
+    if (timeS[part.to - 1] - timeS[i] < lowS - 1e-6) return false;
+    const highest = rowOfMax(part, (row) => altitudeFt.values[row]);
+    const low = altitudeFt.values[highest] - field.altitudeFt < lowFt;
+    if (low && scatterFt(altitudeFt.values, part) < levelRmsFt) return true;
   }
   return false;
 }

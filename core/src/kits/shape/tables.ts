@@ -60,6 +60,7 @@ export const ROUND_FIELD = figures('shape/circuit', {
   awayFt: [200, 'ft', 'climb that goes around'],
   lowFt: [100, 'ft', 'height of a low approach'],
   lowS: [5, 's', 'time that it is level there'],
+  levelRmsFt: [3, 'ft', 'scatter of the altitude in that time, root mean square'],
   downwindDeg: [30, 'deg', 'distance from the reciprocal of the runway within which a leg is downwind'],
   downwindS: [12, 's', 'shortest downwind leg'],
   joinS: [130, 's', 'time before the downwind leg in which the circuit is joined'],

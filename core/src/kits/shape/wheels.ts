@@ -146,7 +146,8 @@ function touched(track: Track, { airplane }: ScoringContext, motion: GroundMotio
   return false;
 }
 
-function scatterFt(values: Float64Array, { from, to }: Rows): number {
+/** Of altitudes about their mean, root mean square. */
+export function scatterFt(values: Float64Array, { from, to }: Rows): number {
   let [sum, squares] = [0, 0];
   for (let i = from; i < to; i++) sum += values[i];
   const mean = sum / (to - from);

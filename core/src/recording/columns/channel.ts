@@ -3,7 +3,13 @@
 import { median } from '../../units/numbers.ts';
 import { type ChannelName, channelInfo } from './channels.ts';
 import { ontoRows, ownSamples } from './resample.ts';
-import { SLOWEST_MEDIAN_STEP_S, smoothMedian, typicalStepS, unwrapHeading } from './smooth.ts';
+import {
+  SLOWEST_MEDIAN_STEP_S,
+  samplesInWindow,
+  smoothMedian,
+  typicalStepS,
+  unwrapHeading,
+} from './smooth.ts';
 
 export type Source = 'measured' | 'derived';
 
@@ -26,8 +32,17 @@ export const absentChannel = (rows: number): Channel => ({
   standardError: Number.NaN,
 });
 
-/** From the median of absolute values to a standard deviation, for values that scatter normally about zero. */
-const deviationFrom = (distances: Float64Array): number => 1.4826 * median(distances);
+/**
+ * From the median of absolute values to a standard deviation, for values that scatter normally about zero.
+ * @param zeroShare how many of them are zero whatever the scatter, and tell nothing of it
+ */
+const deviationFrom = (distances: Float64Array, zeroShare = 0): number =>
+  1.4826 *
+  median(
+    Float64Array.from(distances)
+      .sort()
+      .subarray(Math.round(zeroShare * distances.length)),
+  );
 
 /** A sampling of at most about a thousand indices from `first` to before `end`. */
 function sampled(first: number, end: number, valueAt: (i: number) => number): Float64Array {
@@ -42,9 +57,14 @@ function scatterOf(raw: Float64Array, smoothed: Float64Array, stepS: number, cir
   if (raw.length < 8) return 0;
   const turn = (degrees: number) => (circular ? degrees - 360 * Math.round(degrees / 360) : degrees);
   if (stepS <= SLOWEST_MEDIAN_STEP_S) {
-    const noise = deviationFrom(sampled(0, raw.length, (i) => turn(raw[i] - smoothed[i])));
+    // Of n samples one is the median itself, and lies at no distance from it.
+    const n = samplesInWindow(stepS);
+    const noise = deviationFrom(
+      sampled(0, raw.length, (i) => turn(raw[i] - smoothed[i])),
+      1 / n,
+    );
     // The median of n samples scatters about 1.25/√n as much as one sample does.
-    return (1.25 * noise) / Math.sqrt(Math.max(1, 1 / stepS));
+    return (1.25 * noise) / Math.sqrt(n);
   }
   // Too slow to smooth: what is left of three neighbours when level and slope are taken out.
   const bend = (i: number) => turn(raw[i - 1] - raw[i]) + turn(raw[i + 1] - raw[i]);

@@ -8,6 +8,9 @@ const HALF_WIDTH_S = 0.5;
 /** Below 2 Hz a second holds too few samples for a median; the small slack allows for uneven clocks. */
 export const SLOWEST_MEDIAN_STEP_S = 0.52;
 
+/** How many samples a window holds, its middle one included. */
+export const samplesInWindow = (stepS: number): number => 2 * Math.floor((HALF_WIDTH_S + 1e-6) / stepS) + 1;
+
 /** The typical step of a rising series of times, s: the median of its differences (sampled, for long series). */
 export function typicalStepS(timeS: Float64Array): number {
   if (timeS.length < 2) return Number.POSITIVE_INFINITY;
