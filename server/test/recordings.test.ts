@@ -223,7 +223,7 @@ test('what a re-score changed is said in words', async () => {
   ]);
   expect(changesBetween(changed, score)[1]).toBe('Attempt 2, Steep turn right, is new.');
   const unknown: Score = structuredClone(score);
-  Object.assign(unknown.attempts[0], { maneuver: 'power-off-stall', variant: null });
-  expect(changesBetween(score, unknown)).toEqual(['Attempt 1, Steep turn left, is now Power-off stall.']);
+  unknown.attempts[0].variant = null;
+  expect(changesBetween(score, unknown)).toEqual(['Attempt 1, Steep turn left, is now Steep turn.']);
   expect(changesBetween(score, score)).toEqual([]);
 });
