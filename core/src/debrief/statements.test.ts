@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import {
   editsFrom,
   readLessonStatements,
@@ -164,5 +165,82 @@ describe('edits', () => {
   test('of a kind and interval the last counts', () => {
     const at = (atS: number) => statement({ kind: 'split', atS });
     expect(editsFrom([at(40), at(55)])).toMatchObject([{ atS: 55 }]);
+  });
+});
+
+describe('whatever was said, in whatever order', () => {
+  const said = fc.oneof(
+    fc.record({ kind: fc.constant('grade' as const), grade: fc.integer({ min: 1, max: 4 }) }),
+    fc.constantFrom(
+      { kind: 'help', help: 'unaided', flownBy: 'student' } as const,
+      { kind: 'help', help: 'demonstration', flownBy: 'instructor' } as const,
+      { kind: 'override', verdict: 'satisfactory', reason: 'Seen by me.' } as const,
+      { kind: 'override', verdict: 'as-scored', reason: 'Taken back.' } as const,
+      { kind: 'discontinued', reason: 'traffic' } as const,
+      { kind: 'discontinued', reason: 'none' } as const,
+      { kind: 'observed', item: 'buffet-felt', seen: true } as const,
+      { kind: 'observed', item: 'buffet-felt', seen: false } as const,
+      { kind: 'comment', text: 'Nicely flown.' } as const,
+      { kind: 'next-time', text: 'Look further ahead.' } as const,
+      { kind: 'next-time', text: '' } as const,
+    ),
+  );
+  const words = fc.array(said, { maxLength: 12 });
+  const lastOf = <K extends StatementBody['kind']>(list: readonly { kind: string }[], kind: K) =>
+    list.findLast((one) => one.kind === kind) as Extract<StatementBody, { kind: K }> | undefined;
+
+  test('the last word of each kind holds, and nothing that was said is lost', () => {
+    fc.assert(
+      fc.property(words, (list) => {
+        const statements = list.map((one) => statement(one));
+        const state = readStatements(statements);
+        expect(state.all).toEqual(statements);
+        expect(state.grade).toBe(lastOf(list, 'grade')?.grade ?? null);
+        expect(state.help).toBe(lastOf(list, 'help')?.help ?? 'unknown');
+        expect(state.nextTime).toBe(lastOf(list, 'next-time')?.text || null);
+        expect(state.observed).toEqual(lastOf(list, 'observed')?.seen ? ['buffet-felt'] : []);
+        const override = lastOf(list, 'override');
+        expect(state.override?.verdict).toBe(
+          override?.verdict === 'satisfactory' ? 'satisfactory' : undefined,
+        );
+      }),
+    );
+  });
+
+  test('a verdict that stands is the override’s, else none where it was broken off, else the judge’s', () => {
+    fc.assert(
+      fc.property(words, fc.constantFrom('satisfactory', 'unsatisfactory', 'not-scored'), (list, scored) => {
+        const state = readStatements(list.map((one) => statement(one)));
+        const stands = standingVerdict(scored, state);
+        if (state.override) expect(stands).toBe('satisfactory');
+        else expect(stands).toBe(state.discontinued ? 'not-scored' : scored);
+      }),
+    );
+  });
+
+  test('each word goes to one attempt, to the lesson, or is kept in sight: none is dropped, none is doubled', () => {
+    const attempts = [
+      SPAN,
+      { ...SPAN, startS: 100, endS: 140 },
+      { ...SPAN, maneuver: 'slow-flight', startS: 200, endS: 290 },
+    ];
+    const place = fc.constantFrom(
+      ...attempts,
+      { maneuver: 'lesson', startS: 0, endS: 0 },
+      { maneuver: 'steep-turn', startS: 900, endS: 950 },
+      { maneuver: 'slow-flight', startS: 30, endS: 70 },
+    );
+    fc.assert(
+      fc.property(fc.array(fc.tuple(said, place), { maxLength: 12 }), (list) => {
+        const statements = list.map(([one, span]) => statement(one, span));
+        const { byAttempt, ofLesson, orphans } = sortStatements(attempts, statements);
+        const sorted = [...byAttempt.flat(), ...ofLesson, ...orphans];
+        expect(new Set(sorted)).toEqual(new Set(statements));
+        expect(sorted).toHaveLength(statements.length);
+        byAttempt.forEach((of, i) => {
+          for (const { body } of of) expect(body.maneuver).toBe(attempts[i].maneuver);
+        });
+      }),
+    );
   });
 });
