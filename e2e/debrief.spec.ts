@@ -270,6 +270,8 @@ test('at 1280 by 800 keel, verdict, what went first and the grade are in view, a
   }
   const grade = page.getByRole('region', { name: 'Your grade' });
   const chosen = (name: string | RegExp) => grade.getByRole('button', { name, pressed: true });
+  // Who has just chosen the judge by hand grades by keys all the same.
+  await page.getByText('Strict', { exact: true }).click();
   await page.keyboard.press('2');
   await page.keyboard.press('p');
   await expect(chosen(/^2 /)).toBeVisible();
@@ -281,6 +283,13 @@ test('at 1280 by 800 keel, verdict, what went first and the grade are in view, a
   await expect(chosen(/^3 /)).toBeVisible();
   await expect(grade.getByText('Who flew: unaided')).toBeVisible();
   await page.reload();
+  await expect(chosen(/^3 /)).toBeVisible();
+  // What is written is no shortcut.
+  const comment = page.getByRole('textbox', { name: 'Comment' });
+  await comment.fill('');
+  await comment.press('4');
+  await comment.press('p');
+  await expect(comment).toHaveValue('4p');
   await expect(chosen(/^3 /)).toBeVisible();
 });
 

@@ -18,6 +18,9 @@ test('a steep turn flown from the keyboard is found and scored', async ({ page }
   await expect(page.getByRole('heading', { name: 'Steep turns left' })).toBeVisible();
   const entry = (await readPanel(page)).altitudeFt;
 
+  // Chosen by hand, the choice gives the keyboard back: the arrows are the stick, and change nothing there.
+  const together = page.getByRole('radiogroup', { name: 'How it is flown together' });
+  await together.getByText('Coached').click();
   const pace = page.getByRole('button', { name: 'Pace', exact: true });
   await page.keyboard.press('o');
   await expect(pace).toHaveText('½×');
@@ -48,6 +51,7 @@ test('a steep turn flown from the keyboard is found and scored', async ({ page }
     await page.waitForTimeout(40);
   }
   await holdKeys(page, held, []);
+  await expect(together.getByRole('radio', { name: 'Coached' })).toBeChecked();
   await page.waitForTimeout(5000);
   await page.getByRole('button', { name: 'Debrief it' }).click();
 

@@ -2,7 +2,8 @@
  * Every shortcut there is, in one table: what is bound is what the help lists. The trainer's flight controls are held
  * rather than pressed, and stand here to be listed.
  */
-import { useHotkeys } from '@mantine/hooks';
+import { type HotkeyItem, useHotkeys } from '@mantine/hooks';
+import { belongsToField } from './keyboard.ts';
 import { useOwnSettings } from './own-settings.ts';
 
 export interface Shortcut {
@@ -94,11 +95,24 @@ export function useSingleKeys(): [boolean, (on: boolean) => Promise<void>] {
 /** Binds shortcuts of the table; the work is given which of the keys it was, from 0. */
 export function useShortcuts(work: Partial<Record<ShortcutId, (nth: number) => void>>): void {
   const [single] = useSingleKeys();
+  const heard = (event: KeyboardEvent, act: () => void) => {
+    if (belongsToField(event)) return;
+    event.preventDefault();
+    act();
+  };
   useHotkeys(
     Object.entries(work).flatMap(([id, act]) =>
       SHORTCUTS[id as ShortcutId].keys
-        .map((key, nth): [string, () => void] => [key, () => act?.(nth)])
+        .map(
+          (key, nth): HotkeyItem => [
+            key,
+            (event) => heard(event, () => act?.(nth)),
+            { preventDefault: false },
+          ],
+        )
         .filter(([key]) => single || !isSingle(key.replace(/^shift\+/, ''))),
     ),
+    // Which fields keep their keys is said above: of a choice that has the keyboard only those that choose.
+    [],
   );
 }

@@ -1,6 +1,7 @@
 /** Keys of the trainer: none while somebody types, none with a modifier; all let go when the window loses the keyboard. */
+import { belongsToField, handKeyboardBack } from '../../frame/keyboard.ts';
 
-const TYPING = 'input, textarea, select, [role="dialog"], [role="menu"], [role="listbox"]';
+const OPEN = '[role="dialog"], [role="menu"], [role="listbox"]';
 
 interface Keys {
   /** @param key lower case. */
@@ -12,7 +13,8 @@ interface Keys {
 /** @returns stops listening. */
 export function listenToKeys({ down, up, letGo }: Keys): () => void {
   const pressed = (event: KeyboardEvent) => {
-    if (event.target instanceof HTMLElement && event.target.closest(TYPING)) return;
+    if (belongsToField(event)) return;
+    if (event.target instanceof HTMLElement && event.target.closest(OPEN)) return;
     if (event.ctrlKey || event.metaKey || event.altKey) return;
     down(event.key.toLowerCase(), event);
   };
@@ -20,7 +22,9 @@ export function listenToKeys({ down, up, letGo }: Keys): () => void {
   addEventListener('keydown', pressed);
   addEventListener('keyup', released);
   addEventListener('blur', letGo);
+  const stopHandingBack = handKeyboardBack();
   return () => {
+    stopHandingBack();
     removeEventListener('keydown', pressed);
     removeEventListener('keyup', released);
     removeEventListener('blur', letGo);
