@@ -2,7 +2,7 @@
  * A signed-in page that goes from view to view as a person does, by the program's own links: it is loaded once for many
  * tests, where what they look at is the view and not how the program starts.
  */
-import { test as base, expect, type Page } from '@playwright/test';
+import { test as base, type Page } from '@playwright/test';
 import { programs } from '../../playwright.config.ts';
 import { signInQuickly } from './people.ts';
 
@@ -69,4 +69,3 @@ export const roaming = base.extend<object, { roam: Roam }>({
     { scope: 'worker' },
   ],
 });
-export { expect };

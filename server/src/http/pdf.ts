@@ -28,9 +28,14 @@ let printer: Printer | undefined;
 
 function makePrinter(): Printer {
   const pdfmake = require('pdfmake') as PdfMake;
-  const [latin, extended] = [FONTS.Atkinson, FONTS.AtkinsonMore].map(({ normal, bold }) => {
-    for (const path of [normal, bold]) pdfmake.virtualfs.writeFileSync(path, unpackFont(readFileSync(path)));
-    return unpackFont(readFileSync(normal));
+  const load = (path: string): Buffer => {
+    const font = unpackFont(readFileSync(path));
+    pdfmake.virtualfs.writeFileSync(path, font);
+    return font;
+  };
+  const [latin, extended] = Object.values(FONTS).map(({ normal, bold }) => {
+    load(bold);
+    return load(normal);
   });
   pdfmake.setFonts(FONTS);
   // Nothing is ever read from a disk or a network, whatever a lesson's words hold.

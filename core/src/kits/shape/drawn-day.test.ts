@@ -4,11 +4,11 @@
  */
 import fc from 'fast-check';
 import { findAirplane } from '../../airplane/fleet.ts';
-import type { ChannelName } from '../../recording/columns/channels.ts';
 import type { Recording } from '../../recording/columns/recording.ts';
 import { makeTrack } from '../../recording/track/track.ts';
 import { findStandard } from '../../standards/standards.ts';
 import { type DayOptions, type DrawnDay, drawDay, type Ending } from '../../testing/drawn-day.ts';
+import { without } from '../../testing/drawn-lesson/recorder.ts';
 import type { ScoringContext } from '../attempt/attempt.ts';
 import { type FlightShape, flightShape } from './flight-shape.ts';
 
@@ -23,12 +23,6 @@ const AS_EVER: DayOptions = {
   seed: 1,
 };
 
-const without = (recording: Recording, ...names: ChannelName[]): Recording => ({
-  ...recording,
-  channels: Object.fromEntries(
-    Object.entries(recording.channels).filter(([name]) => !names.includes(name as ChannelName)),
-  ),
-});
 const shapeOf = (recording: Recording): FlightShape => flightShape(makeTrack(recording), context);
 const draw = (endings: readonly Ending[], more: Partial<DayOptions> = {}) =>
   drawDay(endings, { ...AS_EVER, ...more });
