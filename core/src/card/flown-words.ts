@@ -10,6 +10,10 @@ const WORDS: Readonly<Record<string, string>> = {
 /** A variant's own name, read out. */
 export const variantWords = (variant: string): string => variant.replaceAll('-', ' ');
 
+/** A variant where it follows its maneuver’s name: nothing where there is only one, or nobody could tell. */
+export const variantAfter = (variant: string | null): string =>
+  variant === null || variant === 'standard' ? '' : variantWords(variant);
+
 /** A variant or a setting of the flaps in words. */
 export const wayWords = (way: string): string => WORDS[way] ?? variantWords(way);
 

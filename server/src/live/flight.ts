@@ -1,5 +1,6 @@
 /** A flight under way: batches kept in their order, each durable before it is acknowledged; in the end a recording. */
 import { createHash } from 'node:crypto';
+import { dayIn } from '@keel/core';
 import type { EntityManager } from 'typeorm';
 import { IsNull } from 'typeorm';
 import { v5 as uuidFrom } from 'uuid';
@@ -16,6 +17,7 @@ import {
 import { isDuplicate } from '../db/errors.ts';
 import type { Services } from '../http/env.ts';
 import { Problem } from '../http/problem.ts';
+import { zoneOfSchool } from '../scope.ts';
 import { readBatch } from './batch.ts';
 import { firstStandard } from './first-standard.ts';
 import { LIVE_CHANNEL, MOST_BYTES } from './limits.ts';
@@ -201,7 +203,7 @@ async function keepFile(services: Services, flight: LiveFlight, id: string): Pro
       airplaneRowId,
       standardRowId,
       uploadedBy: null,
-      fileName: `${begunAt.toISOString().slice(0, 10)}-${flightId.slice(0, 8)}.csv`,
+      fileName: `${dayIn(begunAt, await zoneOfSchool(database, schoolId))}-${flightId.slice(0, 8)}.csv`,
       weightLb: null,
       groundFt: null,
       mapping: null,

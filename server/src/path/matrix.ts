@@ -38,7 +38,8 @@ export async function matrixOf(
 ): Promise<Matrix> {
   const { schoolId } = viewer;
   const school = await database.getRepository(SchoolEntity).findOneByOrFail({ id: schoolId });
-  const on = dayIn(now, zoneOf(school));
+  const zone = zoneOf(school);
+  const on = dayIn(now, zone);
   const [all, teaching, syllabus] = await Promise.all([
     studentsInLittle(database, viewer),
     teachersOf(database, schoolId),
@@ -95,7 +96,7 @@ export async function matrixOf(
     born: string | null,
     closed: readonly Closing[],
   ): number {
-    const gates = gatesBriefly({ syllabus, born, on, standings, closings: closed });
+    const gates = gatesBriefly({ syllabus, born, on, zone, standings, closings: closed });
     return gates.filter(({ state }) => state !== 'closed').length;
   }
 

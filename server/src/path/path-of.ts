@@ -9,6 +9,7 @@ import {
   flownByStudent,
   forecastOf,
   type GateState,
+  type GatesInput,
   gateStates,
   isEnough,
   type Path,
@@ -54,7 +55,8 @@ export interface Known {
 export async function knownOf(source: Source, student: Account, now = new Date()): Promise<Known> {
   const { schoolId } = student;
   const school = await source.getRepository(SchoolEntity).findOneByOrFail({ id: schoolId });
-  const on = dayIn(now, zoneOf(school));
+  const zone = zoneOf(school);
+  const on = dayIn(now, zone);
   const [syllabus, rows, closings] = [
     await syllabusOf(source, school),
     await source.getRepository(SkillRecordEntity).findBy({ schoolId, studentId: student.id }),
@@ -68,7 +70,7 @@ export async function knownOf(source: Source, student: Account, now = new Date()
     on,
     records,
     standings,
-    gates: gatesOf(syllabus, closings, standings, student, on),
+    gates: gatesOf(syllabus, closings, standings, student, { on, zone }),
   };
 }
 
@@ -92,14 +94,14 @@ const gatesOf = (
   closings: Closing[],
   standings: ReadonlyMap<string, StandingOnDay>,
   { born }: Account,
-  on: string,
+  today: Pick<GatesInput, 'on' | 'zone'>,
 ): GateState[] =>
   gateStates({
     syllabus,
     closings,
     standings: new Map([...standings].map(([skill, { standing }]) => [skill, standing])),
     born,
-    on,
+    ...today,
   });
 
 /** Of a skill that nobody has flown. */

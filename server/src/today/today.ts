@@ -79,6 +79,7 @@ export async function todayOf(database: DataSource, viewer: Viewer, now = new Da
       syllabus,
       born: account.born,
       on,
+      zone,
       standings,
       closings: closings.get(account.id) ?? [],
     });

@@ -1,4 +1,5 @@
 import type { Alongside, AttemptScore, AttemptStatements } from '@keel/core';
+import { showTimesIn } from '../parts/format.ts';
 import { ofOtherFlights, ofThisFlight, recentOf, usualChoice } from './comparable.ts';
 
 const attempt = (maneuver: string, variant: string | null) => ({ maneuver, variant }) as AttemptScore;
@@ -28,6 +29,32 @@ test('of this flight the other attempts at the maneuver, whichever way round', (
   );
   expect(list.map(({ keel }) => keel)).toEqual([2]);
   expect(list[0].name).toBe('3. right unaided');
+});
+
+test('the day is the school’s: a flight late in the evening there is of that evening', () => {
+  const late = [{ ...OTHERS[0], flownAt: '2026-03-06T02:30:00.000Z' }] as Alongside;
+  showTimesIn('America/Denver');
+  expect(ofOtherFlights(late)[0].name).toBe('last time, 5 Mar');
+  showTimesIn('UTC');
+  expect(ofOtherFlights(late)[0].name).toBe('last time, 6 Mar');
+});
+
+test('a variant that nobody could tell, or the only one, is left out of the name', () => {
+  const attempts = [
+    attempt('slow-flight', null),
+    attempt('slow-flight', 'clean-to-landing'),
+    attempt('slow-flight', 'standard'),
+  ];
+  const list = ofThisFlight(
+    [...attempts, ...attempts],
+    [...attempts, ...attempts].map(() => said('unaided')),
+    0,
+  );
+  expect(list.map(({ name }) => name).slice(0, 3)).toEqual([
+    '2. clean to landing unaided',
+    '3. unaided',
+    '4. unaided',
+  ]);
 });
 
 test('of other flights each by what it is and its day; who flew it only where it was somebody else', () => {

@@ -6,8 +6,9 @@ import {
   type AttemptStatements,
   attemptName,
   type KeelTrace,
+  variantAfter,
 } from '@keel/core';
-import { longDay } from '../parts/format.ts';
+import { day } from '../parts/format.ts';
 import { helpName } from './help-words.ts';
 
 export interface Comparable {
@@ -21,7 +22,7 @@ export interface Comparable {
 }
 
 export const nameHere = (index: number, attempt: AttemptScore, { help }: AttemptStatements): string =>
-  `${index + 1}. ${attempt.variant ?? ''} ${helpName(help)}`.replace(/\s+/g, ' ');
+  `${index + 1}. ${variantAfter(attempt.variant)} ${helpName(help)}`.replace(/\s+/g, ' ');
 
 /** The other attempts at the maneuver in the same flight. */
 export const ofThisFlight = (
@@ -43,8 +44,6 @@ const RELATIONS: Record<AlongsideAttempt['relation'], string> = {
   airplane: 'in this airplane',
 };
 
-const dayOf = (flownAt: string): string => longDay(flownAt.slice(0, 10)).split(' ').slice(1, 3).join(' ');
-
 /** Of other flights, each once; what is only earlier goes into the average. */
 export const ofOtherFlights = (alongside: Alongside): Comparable[] =>
   alongside
@@ -52,7 +51,7 @@ export const ofOtherFlights = (alongside: Alongside): Comparable[] =>
     .map(({ relation, recordingId, attempt, flownAt, studentName, score, trace }) => ({
       key: `${relation} ${recordingId} ${attempt}`,
       relation,
-      name: `${[RELATIONS[relation], studentName].filter(Boolean).join(', ')}, ${dayOf(flownAt)}`,
+      name: `${[RELATIONS[relation], studentName].filter(Boolean).join(', ')}, ${day(flownAt)}`,
       attempt: score,
       keel: trace,
     }));

@@ -1,5 +1,5 @@
 /** One skill of one student: why it stands where it does, and every attempt behind that. */
-import { type PathAttempt, type PathSkill, VERDICT_WORDS } from '@keel/core';
+import { type PathAttempt, type PathSkill, VERDICT_WORDS, variantAfter } from '@keel/core';
 import { Button, Textarea } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useMemo, useState } from 'react';
@@ -170,7 +170,7 @@ function AttemptTable({ attempts, parameters }: { attempts: PathAttempt[]; param
           (a) => a.flownAt,
           (a) => (
             <Link to={`/debrief/${a.recordingId}?attempt=${a.attempt}`} className="nowrap">
-              {day(a.flownAt)} {a.variant === 'standard' ? '' : a.variant}
+              {day(a.flownAt)} {variantAfter(a.variant)}
             </Link>
           ),
         ),

@@ -1,5 +1,5 @@
 /** Tolerance used by each parameter, attempt after attempt, the band's edge at 100 %. */
-import type { PathAttempt } from '@keel/core';
+import { type PathAttempt, variantAfter } from '@keel/core';
 import { useElementSize } from '@mantine/hooks';
 import { LineChart } from 'echarts/charts';
 import { GridComponent, LegendComponent, MarkAreaComponent, TooltipComponent } from 'echarts/components';
@@ -61,7 +61,7 @@ export function TrendChart({
         type: 'category',
         data: attempts.map(
           (attempt, i) =>
-            `${i + 1} · ${day(attempt.flownAt)}${attempt.variant === 'standard' ? '' : ` ${attempt.variant}`}`,
+            `${i + 1} · ${day(attempt.flownAt)}${` ${variantAfter(attempt.variant)}`.trimEnd()}`,
         ),
         axisLabel: { ...text, hideOverlap: true },
         axisLine: { lineStyle: { color: colours.rule } },

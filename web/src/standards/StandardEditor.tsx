@@ -13,7 +13,7 @@ import { notifications } from '@mantine/notifications';
 import { useState } from 'react';
 import { mutate } from 'swr';
 import { answered, api, messageOf, read } from '../api/client.ts';
-import { maneuverName, PARAMETER_NAMES, unitMark } from '../parts/format.ts';
+import { isoDay, maneuverName, PARAMETER_NAMES, unitMark } from '../parts/format.ts';
 import { maneuverTitle } from '../parts/maneuvers.ts';
 import { PlainTable } from '../parts/PlainTable.tsx';
 
@@ -126,8 +126,8 @@ function Changes({ preview: { attempts, hasJudged, changes } }: { preview: Previ
       <ul className="small">
         {changes.map((one) => (
           <li key={`${one.recordingId} ${one.attempt}`}>
-            {one.student}, {one.flownAt.slice(0, 10)}, {maneuverName(one.maneuver, one.variant).toLowerCase()}
-            : {VERDICT_WORDS[one.before].toLowerCase()} →{' '}
+            {one.student}, {isoDay(one.flownAt)}, {maneuverName(one.maneuver, one.variant).toLowerCase()}:{' '}
+            {VERDICT_WORDS[one.before].toLowerCase()} →{' '}
             <strong>{VERDICT_WORDS[one.after].toLowerCase()}</strong>.{' '}
             <span className="quiet">{one.why}</span>
           </li>

@@ -6,7 +6,7 @@ import { mutate } from 'swr';
 import { answered, api, messageOf } from '../api/client.ts';
 import { useMe, useStandards } from '../api/hooks.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
-import { bandOf, PARAMETER_NAMES, unitMark } from '../parts/format.ts';
+import { bandOf, isoDay, PARAMETER_NAMES, unitMark } from '../parts/format.ts';
 import { maneuverTitle } from '../parts/maneuvers.ts';
 import { PlainTable } from '../parts/PlainTable.tsx';
 import { Failed, Loading } from '../parts/states.tsx';
@@ -67,8 +67,8 @@ export function StandardsPage() {
                 <h2>{standard.name}</h2>
                 <p className="small quiet">
                   version {standard.version} · <code>{standard.id}</code>
-                  {standard.editedBy && ` · ${standard.editedBy}, ${standard.editedAt.slice(0, 10)}`}. A
-                  maneuver without a row here is judged by the school’s own.
+                  {standard.editedBy && ` · ${standard.editedBy}, ${isoDay(standard.editedAt)}`}. A maneuver
+                  without a row here is judged by the school’s own.
                 </p>
                 {me.data?.role === 'chief' && !editing && (
                   <div className="row" style={{ gap: 8, marginTop: 6 }}>

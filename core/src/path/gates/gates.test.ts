@@ -1,6 +1,6 @@
 import type { StandingWord } from '../standing/standing.ts';
 import { DEFAULT_SYLLABUS, readSyllabus, syllabuses } from '../syllabus/syllabuses.ts';
-import { type Closing, checkClosing, gateStates, gatesBriefly } from './gates.ts';
+import { type Closing, checkClosing, dayAfter, gateStates, gatesBriefly } from './gates.ts';
 
 const ON = '2026-03-10';
 const closing = (gate: string, body: Closing['body']): Closing => ({
@@ -17,6 +17,7 @@ const states = (more: Partial<Parameters<typeof gateStates>[0]> = {}) =>
     standings: new Map<string, StandingWord>(),
     born: null,
     on: ON,
+    zone: 'UTC',
     ...more,
   });
 const gate = (id: string, more = {}) => states(more).find((one) => one.id === id)!;
@@ -60,6 +61,17 @@ test.each([
   expect(gate('age', { born }).state).toBe(state);
 });
 
+// Half past eleven at night in Greenwich is the next day in Berlin, and three in the morning the day before in Denver.
+test.each([
+  ['2026-03-01T23:30:00Z', 'UTC', '2026-03-01'],
+  ['2026-03-01T23:30:00Z', 'Europe/Berlin', '2026-03-02'],
+  ['2026-03-01T03:00:00Z', 'America/Denver', '2026-02-28'],
+])('a word said at %s in %s lasts from %s', (at, zone, day) => {
+  const lasting = DEFAULT_SYLLABUS.gates.find(({ lastsDays }) => lastsDays)!;
+  const closings = [{ ...closing(lasting.id, { words: 'Ready.' }), at }];
+  expect(gate(lasting.id, { closings, zone }).endsOn).toBe(dayAfter(day, lasting.lastsDays!));
+});
+
 test('in little the same as in words', () => {
   const input = {
     syllabus: DEFAULT_SYLLABUS,
@@ -70,6 +82,7 @@ test('in little the same as in words', () => {
     standings: new Map<string, StandingWord>([['preflight', 'ready']]),
     born: '2000-01-01',
     on: ON,
+    zone: 'UTC',
   };
   const brief = gatesBriefly(input);
   expect(brief.map((one) => [one.gate.id, one.state, one.endsOn])).toEqual(

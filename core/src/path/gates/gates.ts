@@ -1,6 +1,7 @@
 /** The gates before solo: which are open, and who closed the others, by what. Nothing here says that anyone is ready. */
 import { z } from 'zod';
 import { InputError } from '../../errors.ts';
+import { dayIn } from '../../units/days.ts';
 import { daysApart } from '../standing/days-apart.ts';
 import type { StandingWord } from '../standing/standing.ts';
 import type { Gate, Syllabus } from '../syllabus/schema.ts';
@@ -60,6 +61,8 @@ export interface GatesInput {
   born: string | null;
   /** The day in the school’s zone. */
   on: string;
+  /** The school’s zone: a word said late in the evening is of that day. */
+  zone: string;
 }
 
 const DAY_MS = 86_400_000;
@@ -68,7 +71,7 @@ export const daysUntil = daysApart;
 export const dayAfter = (day: string, days: number): string =>
   new Date(Date.parse(day) + days * DAY_MS).toISOString().slice(0, 10);
 
-export function gateStates({ syllabus, closings, standings, born, on }: GatesInput): GateState[] {
+export function gateStates({ syllabus, closings, standings, born, on, zone }: GatesInput): GateState[] {
   return syllabus.gates.map((gate): GateState => {
     const { id, title, text, source, fromMemory, closes, by, ends } = gate;
     const skills = syllabus.skills
@@ -83,7 +86,7 @@ export function gateStates({ syllabus, closings, standings, born, on }: GatesInp
     const closing = closings.find((one) => one.gate === id);
     if (!closing)
       return { ...known, state: 'open', says: stillOpen(gate, skills), closing: null, endsOn: null };
-    const endsOn = endOf(gate, closing);
+    const endsOn = endOf(gate, closing, zone);
     const left = endsOn === null ? null : daysUntil(on, endsOn);
     const { body, byName, at } = closing;
     return {
@@ -96,9 +99,10 @@ export function gateStates({ syllabus, closings, standings, born, on }: GatesInp
   });
 }
 
-function endOf(gate: Gate, { body, at }: Closing): string | null {
+/** The last day on which it holds. */
+function endOf(gate: Gate, { body, at }: Closing, zone: string): string | null {
   if (body.endsOn) return body.endsOn;
-  return gate.lastsDays ? dayAfter(body.date ?? at.slice(0, 10), gate.lastsDays) : null;
+  return gate.lastsDays ? dayAfter(body.date ?? dayIn(at, zone), gate.lastsDays) : null;
 }
 
 /** A gate as lists of everybody need it. */
@@ -127,7 +131,7 @@ function servedBy(syllabus: Syllabus): Map<string, string[]> {
 }
 
 /** The same as `gateStates`, without the words. @param closings of one student. */
-export function gatesBriefly({ syllabus, closings, standings, born, on }: GatesInput): GateBrief[] {
+export function gatesBriefly({ syllabus, closings, standings, born, on, zone }: GatesInput): GateBrief[] {
   const serves = servedBy(syllabus);
   return syllabus.gates.map((gate): GateBrief => {
     if (gate.closes === 'age')
@@ -138,7 +142,7 @@ export function gatesBriefly({ syllabus, closings, standings, born, on }: GatesI
       const waits = gate.closes === 'evidence' && skills.every((skill) => standings.get(skill) === 'ready');
       return { gate, state: 'open', endsOn: null, waits };
     }
-    const endsOn = endOf(gate, closing);
+    const endsOn = endOf(gate, closing, zone);
     const state = endsOn !== null && endsOn < on ? 'ended' : 'closed';
     return { gate, state, endsOn, waits: false };
   });

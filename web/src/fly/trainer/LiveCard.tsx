@@ -6,6 +6,7 @@ import {
   powerDigits,
   type TargetCard,
   type TrainerSnapshot,
+  variantAfter,
 } from '@keel/core';
 import { useEffect, useRef, useState } from 'react';
 import { heading, numberText } from '../../parts/format.ts';
@@ -60,7 +61,7 @@ export function LiveCard({ card, lanes, demonstration, snapshot, speedUnit, alon
   return (
     <>
       <h2>
-        {card.title} {card.variant === 'standard' ? '' : card.variant}
+        {card.title} {variantAfter(card.variant)}
       </h2>
       <p className="quiet small">{facts.join(' · ')}</p>
       {!alone && <StepNow look={snapshot.coach} shown={snapshot.holder === 'instructor'} pass={passStep} />}
