@@ -59,14 +59,18 @@ function peakTime(
 }
 
 /** The peak as an instructor says it: "52°", "162 ft low", "12 kt fast". */
-function peakText({ parameter, target }: MeasuredParameterScore, peak: number): string {
+function peakText({ parameter, target, low, high }: MeasuredParameterScore, peak: number): string {
   const size = Math.abs(peak);
+  // A band that the warning keeps off its target: above the one and still below the other.
+  const between = (peak > 0 && peak < low) || (peak < 0 && peak > high);
   switch (parameter) {
     case 'bank':
       return `${numberText((target ?? 0) + peak)}° of bank`;
     case 'altitude':
       return `${numberText(size)} ft ${peak < 0 ? 'low' : 'high'}`;
     case 'airspeed':
+      if (between)
+        return `${numberText((target ?? 0) + peak)} kt, ${peak < low ? 'below' : 'above'} its band`;
       return `${numberText(size)} kt ${peak < 0 ? 'slow' : 'fast'}`;
     case 'rollout-heading':
       return `rolled out ${numberText(size)}° ${peak < 0 ? 'left' : 'right'} of the heading`;

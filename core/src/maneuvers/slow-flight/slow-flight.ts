@@ -10,7 +10,7 @@ import type { Proposed, Stretch } from '../../kits/attempt/room.ts';
 import { meanBetween, sceneOf } from '../../kits/attempt/scene.ts';
 import { heldSpan, practisedTurns } from '../../kits/turns/plain-turns.ts';
 import { flapDegrees } from '../../performance/model.ts';
-import { medianOver, rowsBetween } from '../../recording/columns/span.ts';
+import { medianOver, type Rows, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import type { Span } from '../../scoring/judged.ts';
 import { phaseNamed } from '../../scoring/phases.ts';
@@ -87,7 +87,7 @@ export function measure(
     track,
     context,
     proposal,
-    rowsBetween(track.timeS, established.startS, established.endS, proposal.segment).from,
+    rowsBetween(track.timeS, established.startS, established.endS, proposal.segment),
   );
   return buildAttempt(track, proposal, context, {
     phases: [...phases, ...legs],
@@ -125,10 +125,21 @@ export function measure(
   });
 }
 
-/** As recorded; else by the configuration that was briefed; else all of them, which warns the latest. */
-function flapsFlown(track: Track, context: ScoringContext, { variant }: Proposal, row: number): number {
+/**
+ * As recorded: those that were held, since the last stage may still be on its way when the speed is there already, and the
+ * warning of a stage before it is faster. Else by the configuration that was briefed; else all of them, which warns the latest.
+ */
+function flapsFlown(
+  track: Track,
+  context: ScoringContext,
+  { variant }: Proposal,
+  { from, to }: Rows,
+): number {
   const { flapsKnown, flapsDeg, fullFlapsDeg } = sceneOf(track, context);
-  if (flapsKnown(row) || !context.airplane) return flapsDeg(row);
+  const rows = Array.from({ length: Math.max(1, to - from) }, (_, k) => from + k);
+  const known = rows.filter(flapsKnown).map(flapsDeg);
+  if (known.length > 0) return variant === TRANSITION ? Math.max(...known) : median(known);
+  if (!context.airplane) return flapsDeg(from);
   const briefed = SLOW_VARIANTS.some((name) => name === variant) && endsIn(variant!);
   return briefed ? flapDegrees(context.airplane, stageOf(context.airplane, briefed)) : fullFlapsDeg;
 }

@@ -40,6 +40,8 @@ export interface SlowFlight {
   warnedS: number;
   climbFt: number;
   flapsInGapS: number;
+  /** When the first of the stages goes out, s after the power. */
+  flapsOutS: number;
 }
 
 export const slowFlight = (flown: Partial<SlowFlight>) => (pen: Pen) => {
@@ -53,11 +55,12 @@ export const slowFlight = (flown: Partial<SlowFlight>) => (pen: Pen) => {
     warnedS: 0,
     climbFt: 20,
     flapsInGapS: 6,
+    flapsOutS: 9,
     ...flown,
   };
   const entryFt = pen.now('alt_ft');
   pen.move('rpm', 1500, 2).move('ias_kt', f.heldKt, 30).move('alpha_deg', 8, 30);
-  flaps(pen, PLANE.flapStagesDeg, 9, 6);
+  flaps(pen, PLANE.flapStagesDeg, f.flapsOutS, 6);
   hump(pen, -f.entryLossFt, 1, 8);
   hump(pen, f.balloonFt, 20, 6);
   const powerAfterS = f.sinkFt > 0 ? 45 : 27;
