@@ -19,7 +19,10 @@ export const climbingTurn = (hand: Hand) => {
 };
 
 export const descendingTurn = (hand: Hand) => {
-  hand.pen.move('rpm', hand.between(1700, 2050), 3).move('ias_kt', hand.between(78, 95), 12).wait(12);
+  // Some of the power, in an engine that idles where another one cruises as well: with none it would be a gliding turn.
+  const { idle, cruise } = hand.airplane.rpm;
+  const rpm = idle + hand.between(0.54, 0.78) * (cruise - idle);
+  hand.pen.move('rpm', rpm, 3).move('ias_kt', hand.between(78, 95), 12).wait(12);
   turnGoing(hand, 'descending-turn', -hand.between(380, 650));
 };
 
