@@ -96,6 +96,9 @@ describe('the power', () => {
     expect([power(0), lever(0)]).toEqual([0.55, 0.7]);
   });
   test('revolutions that a governor holds tell none, and no column tells none', () => {
+    const governed = known({ airplane: findAirplane('ouzel-4')! });
+    expect(scene({ rpm: through([100, 900], [200, 2500]) }, governed).power(599)).toBeNaN();
+    expect(scene({ rpm: () => 2400, map_inhg: through([100, 12], [200, 24]) }, governed).power(599)).toBe(1);
     expect(scene({ rpm: (s) => 2400 + 20 * Math.sin(s) }).power(0)).toBeNaN();
     expect(scene({}).power(0)).toBeNaN();
     expect(meanPower(scene({}), { from: 0, to: 20 })).toBeNaN();

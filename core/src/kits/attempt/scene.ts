@@ -61,8 +61,8 @@ function makeScene(track: Track, context: ScoringContext): Scene {
     flapsKnown: (row) => flapsAt(row) !== undefined,
     fullFlapsDeg: airplane?.flaps.at(-1)?.deg ?? (flaps ? largest(flaps) : 0),
     cruiseKt,
-    power: powerShare(track),
-    lever: leverOf(track),
+    power: powerShare(track, airplane),
+    lever: leverOf(track, airplane),
     lowestFt: groundOf(track, context) + SCENE.patternFt,
   };
 }
@@ -145,13 +145,17 @@ function groundOf(track: Track, { groundFt }: ScoringContext): number {
   return Number.isFinite(lowest) ? lowest : Number.NEGATIVE_INFINITY;
 }
 
-/** Percent of power, throttle, manifold pressure or revolutions, as a share of the most in this flight. */
-function powerShare(track: Track): (row: number) => number {
+/**
+ * Percent of power, throttle, manifold pressure or revolutions, as a share of the most in this flight. Revolutions that a
+ * governor holds are as high in a glide as in a climb, and tell none.
+ */
+function powerShare(track: Track, airplane?: Airplane): (row: number) => number {
   const percent = track.other('power_pct')?.values;
   if (percent) return (row) => percent[row] / 100;
   const throttle = track.other('throttle')?.values;
   if (throttle) return (row) => throttle[row];
-  const turns = (track.other('map_inhg') ?? track.other('rpm'))?.values;
+  const governed = airplane?.propeller?.kind === 'constant-speed';
+  const turns = (track.other('map_inhg') ?? (governed ? undefined : track.other('rpm')))?.values;
   if (!turns) return () => Number.NaN;
   const most = largest(turns);
   let least = most;
@@ -162,9 +166,9 @@ function powerShare(track: Track): (row: number) => number {
 }
 
 /** The lever itself where it was recorded: an engine takes its time to follow. */
-function leverOf(track: Track): (row: number) => number {
+function leverOf(track: Track, airplane?: Airplane): (row: number) => number {
   const throttle = track.other('throttle')?.values;
-  return throttle ? (row) => throttle[row] : powerShare(track);
+  return throttle ? (row) => throttle[row] : powerShare(track, airplane);
 }
 
 /** Mean share of the power over some rows; NaN where nothing tells. */
