@@ -96,12 +96,13 @@ export function LessonSheet(props: {
       </div>
       <div className="stack" style={{ gap: 8 }}>
         <h3>Of the lesson as a whole</h3>
-        <Words statements={lesson} addStatement={isStudent ? undefined : addStatement} />
+        {/* Above what was said, which grows while one types: a button that moves under a finger is missed. */}
         <CommentForm
           label="Words on the lesson"
           action="Add"
           keep={(text) => addStatement({ kind: 'comment', text })}
         />
+        <Words statements={lesson} addStatement={isStudent ? undefined : addStatement} />
       </div>
     </section>
   );
