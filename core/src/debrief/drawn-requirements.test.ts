@@ -8,6 +8,7 @@ import type { Recording } from '../recording/columns/recording.ts';
 import { findStandard } from '../standards/standards.ts';
 import { drawOne, powerOffStall, powerOnStall, slowFlight } from '../testing/drawn-lesson/exact.ts';
 import type { Pen } from '../testing/drawn-lesson/pen.ts';
+import { without } from '../testing/drawn-lesson/recorder.ts';
 import type { AttemptScore } from './score.ts';
 import { scoreRecording } from './score-recording.ts';
 
@@ -198,11 +199,6 @@ function everyNth(recording: Recording, n: number): Recording {
       Object.entries(recording.channels).map(([name, column]) => [name, kept(column)]),
     ),
   };
-}
-
-function without(recording: Recording, ...names: string[]): Recording {
-  const channels = Object.entries(recording.channels).filter(([name]) => !names.includes(name));
-  return { ...recording, channels: Object.fromEntries(channels) };
 }
 
 /** Left becomes right. */

@@ -53,18 +53,33 @@ interface Corner {
   wheels: boolean;
 }
 
+/** How far a direction lies along the runway's, 1 to −1: a day begins a quarter turn off it, since the apron lies beside. */
+const alongRunway = (deg: number): number => Math.cos(((deg - 90) * Math.PI) / 180);
+
+/**
+ * Into a wind the wheels turn as much more slowly as it takes to touch and lift off at the airspeed drawn.
+ * @returns speed over the ground and through the air, kt
+ */
+function speedsOf({ kt, deg, wheels }: Pick<Corner, 'kt' | 'deg' | 'wheels'>, headwindKt: number) {
+  const against = headwindKt * alongRunway(deg);
+  const groundKt = wheels ? kt * (1 - headwindKt / ROLL_KT) : Math.max(0, kt - against);
+  return { groundKt, airKt: wheels ? groundKt + against : kt };
+}
+
 class Drawing {
   atS = 0;
   /** How far along the runway it is from where the day began, m. */
   alongM = 0;
-  constructor(private readonly headwindKt: number) {}
   readonly offS: number[] = [];
   readonly onS: number[] = [];
   private readonly corners: Corner[] = [{ atS: 0, kt: 0, ft: 0, deg: 0, wheels: true }];
   private wheels = true;
 
+  constructor(private readonly headwindKt: number) {}
+
   leg({ s, kt, ft, turnDeg = 0 }: Leg): this {
     const last = this.corners[this.corners.length - 1];
+    const fromS = this.atS;
     this.atS += s;
     this.corners.push({
       atS: this.atS,
@@ -73,20 +88,12 @@ class Drawing {
       deg: last.deg + turnDeg,
       wheels: this.wheels,
     });
-    this.alongM += this.alongOf(last, this.corners[this.corners.length - 1]);
-    return this;
-  }
-
-  private alongOf(a: Corner, b: Corner): number {
-    let alongM = 0;
-    const s = b.atS - a.atS;
-    for (let k = 0.5; k < s; k++) {
-      const share = k / s;
-      const along = Math.cos(((a.deg + share * (b.deg - a.deg) - 90) * Math.PI) / 180);
-      const kt = a.kt + share * (b.kt - a.kt);
-      alongM += KT * (b.wheels ? kt * along * (1 - this.headwindKt / ROLL_KT) : kt * along - this.headwindKt);
+    // A second at a time.
+    for (let atS = fromS + 0.5; atS < this.atS; atS++) {
+      const now = this.at(atS);
+      this.alongM += KT * speedsOf(now, this.headwindKt).groundKt * alongRunway(now.deg);
     }
-    return alongM;
+    return this;
   }
 
   lift(): this {
@@ -184,16 +191,13 @@ function recorded(day: Drawing, options: DayOptions): Recording {
     lon_deg: column(),
   } satisfies Partial<Record<ChannelName, Float64Array>>;
   const way = side === 'left' ? -1 : 1;
-  // The apron lies beside the runway: a day begins a quarter turn off its direction.
   let [northM, eastM] = [0, 0];
   for (let i = 0; i < count; i++) {
-    const { kt, ft, deg, wheels } = day.at(timeS[i]);
+    const now = day.at(timeS[i]);
+    const { ft, deg } = now;
     const hdgDeg = runwayDeg + way * (deg - 90);
     const angle = (hdgDeg * Math.PI) / 180;
-    const against = headwindKt * Math.cos((way * (deg - 90) * Math.PI) / 180);
-    // Into a wind the wheels turn as much more slowly as it takes to touch and lift off at the airspeed drawn.
-    const groundKt = wheels ? kt * (1 - headwindKt / ROLL_KT) : Math.max(0, kt - against);
-    const airKt = wheels ? groundKt + against : kt;
+    const { groundKt, airKt } = speedsOf(now, headwindKt);
     northM += ((groundKt * KT) / rateHz) * Math.cos(angle);
     eastM += ((groundKt * KT) / rateHz) * Math.sin(angle);
     columns.alt_ft[i] = fieldFt + ft + noise(1.5);

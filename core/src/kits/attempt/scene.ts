@@ -43,6 +43,7 @@ function makeScene(track: Track, context: ScoringContext): Scene {
   const flapsAt = flapAngles(track, context, flaps);
   const flapsDeg = (row: number) => flapsAt(row) ?? 0;
   const cruiseKt = usualSpeed(track);
+  const power = powerShare(track, airplane);
   const weightLb = context.weightLb ?? airplane?.maxWeightLb ?? 0;
   const fromFlight = warningOfFlight(track, flapsDeg, cruiseKt);
   // Asked for at every row, and there are but a handful of stages.
@@ -61,8 +62,8 @@ function makeScene(track: Track, context: ScoringContext): Scene {
     flapsKnown: (row) => flapsAt(row) !== undefined,
     fullFlapsDeg: airplane?.flaps.at(-1)?.deg ?? (flaps ? largest(flaps) : 0),
     cruiseKt,
-    power: powerShare(track, airplane),
-    lever: leverOf(track, airplane),
+    power,
+    lever: leverOf(track) ?? power,
     lowestFt: groundOf(track, context) + SCENE.patternFt,
   };
 }
@@ -145,17 +146,19 @@ function groundOf(track: Track, { groundFt }: ScoringContext): number {
   return Number.isFinite(lowest) ? lowest : Number.NEGATIVE_INFINITY;
 }
 
-/**
- * Percent of power, throttle, manifold pressure or revolutions, as a share of the most in this flight. Revolutions that a
- * governor holds are as high in a glide as in a climb, and tell none.
- */
+/** Engine speed where it tells power: a governor holds it whatever the throttle does. */
+export function turnsOf(track: Track, airplane?: Airplane): Float64Array | undefined {
+  const governed = track.other('map_inhg') || airplane?.propeller?.kind === 'constant-speed';
+  return governed ? undefined : track.other('rpm')?.values;
+}
+
+/** Percent of power, throttle, manifold pressure or revolutions, as a share of the most in this flight. */
 function powerShare(track: Track, airplane?: Airplane): (row: number) => number {
   const percent = track.other('power_pct')?.values;
   if (percent) return (row) => percent[row] / 100;
   const throttle = track.other('throttle')?.values;
   if (throttle) return (row) => throttle[row];
-  const governed = airplane?.propeller?.kind === 'constant-speed';
-  const turns = (track.other('map_inhg') ?? (governed ? undefined : track.other('rpm')))?.values;
+  const turns = track.other('map_inhg')?.values ?? turnsOf(track, airplane);
   if (!turns) return () => Number.NaN;
   const most = largest(turns);
   let least = most;
@@ -166,9 +169,9 @@ function powerShare(track: Track, airplane?: Airplane): (row: number) => number 
 }
 
 /** The lever itself where it was recorded: an engine takes its time to follow. */
-function leverOf(track: Track, airplane?: Airplane): (row: number) => number {
+function leverOf(track: Track): ((row: number) => number) | undefined {
   const throttle = track.other('throttle')?.values;
-  return throttle ? (row) => throttle[row] : powerShare(track, airplane);
+  return throttle && ((row) => throttle[row]);
 }
 
 /** Mean share of the power over some rows; NaN where nothing tells. */

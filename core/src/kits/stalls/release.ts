@@ -9,6 +9,7 @@ import { between, type Case, extremes } from '../attempt/case.ts';
 import { limitsOf } from '../attempt/figures.ts';
 import { numberText } from '../attempt/finding.ts';
 import { failed, held, notApplicable, unseen } from '../attempt/requirement.ts';
+import { turnsOf } from '../attempt/scene.ts';
 import type { StallEvent } from './events.ts';
 import { eventOf } from './stall-case.ts';
 import { RECOVERY, STALL_LIMITS } from './tables.ts';
@@ -124,7 +125,7 @@ function climbShare(c: Case, rows: Rows, pick: (values: Float64Array) => number)
       says: `${numberText(most, 1)} inHg of the ${numberText(full, 1)} of this flight’s climb`,
     };
   }
-  const rpm = turnsOf(c);
+  const rpm = turnsOf(c.track, c.context.airplane);
   const full = rpm && (climb ? meanOf(rpm, climb) : fullThrottleRpm(c, rows));
   if (!rpm || !full) return undefined;
   const most = pick(rpm);
@@ -134,12 +135,6 @@ function climbShare(c: Case, rows: Rows, pick: (values: Float64Array) => number)
     tooLittle: limits.leastRpmShare,
     says: `${numberText(most)} rpm of the ${numberText(full)} of full throttle`,
   };
-}
-
-/** Engine speed where it tells power: a governor holds it whatever the throttle does. */
-function turnsOf({ track, context }: Case): Float64Array | undefined {
-  const governed = track.other('map_inhg') || context.airplane?.propeller?.kind === 'constant-speed';
-  return governed ? undefined : track.other('rpm')?.values;
 }
 
 const meanOf = (values: Float64Array, rows: Rows): number => medianOver(values, rows);
@@ -197,7 +192,7 @@ export function recoveredWithPower(c: Case): Evidence {
 
 /** Revolutions before the first sign against full throttle, where no book gives the percentage. */
 export function shareBeforeSign(c: Case, rows: Rows): Share | undefined {
-  const rpm = turnsOf(c);
+  const rpm = turnsOf(c.track, c.context.airplane);
   const climb = climbOfFlight(c);
   if (!rpm || !climb) return undefined;
   const limits = limitsOf(c.context, STALL_LIMITS);

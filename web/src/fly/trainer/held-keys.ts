@@ -1,5 +1,5 @@
 /** Keys of the trainer: none while somebody types, none with a modifier; all let go when the window loses the keyboard. */
-import { belongsToField, handKeyboardBack } from '../../frame/keyboard.ts';
+import { belongsToField } from '../../frame/keyboard.ts';
 
 const OPEN = '[role="dialog"], [role="menu"], [role="listbox"]';
 
@@ -22,9 +22,7 @@ export function listenToKeys({ down, up, letGo }: Keys): () => void {
   addEventListener('keydown', pressed);
   addEventListener('keyup', released);
   addEventListener('blur', letGo);
-  const stopHandingBack = handKeyboardBack();
   return () => {
-    stopHandingBack();
     removeEventListener('keydown', pressed);
     removeEventListener('keyup', released);
     removeEventListener('blur', letGo);

@@ -1,6 +1,7 @@
 /** Reads keyboard, gamepad and pointer many times a second and tells the flight what has moved. */
 import type { StudentInput } from '@keel/core';
 import { useEffect, useRef } from 'react';
+import { handKeyboardBack } from '../../frame/keyboard.ts';
 import { listenToKeys } from './held-keys.ts';
 import { isStickKey, type PointerStick, readSticks } from './sticks.ts';
 import type { TrainerLink } from './use-trainer.ts';
@@ -35,6 +36,7 @@ export function useSticks({ latest, send }: TrainerLink, options: Options): void
       up: (key) => held.delete(key),
       letGo: () => held.clear(),
     });
+    const stopHandingBack = handKeyboardBack();
     let toldS = performance.now();
     // What was told last: the flight's own answer comes a moment later.
     let told: Partial<StudentInput> = {};
@@ -53,6 +55,7 @@ export function useSticks({ latest, send }: TrainerLink, options: Options): void
     }, READ_EVERY_MS);
     return () => {
       clearInterval(timer);
+      stopHandingBack();
       stopListening();
     };
   }, [latest, send]);
