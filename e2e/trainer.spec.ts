@@ -1,4 +1,5 @@
 /** The trainer in real Chromium: a steep turn flown from the keyboard against the card, found and scored at Debrief. */
+import { setTimeout } from 'node:timers/promises';
 import { expect, test } from '@playwright/test';
 import { holdKeys, readPanel } from './support/fly-by-keys.ts';
 import { ownLesson } from './support/own-lesson.ts';
@@ -48,7 +49,7 @@ test('a steep turn flown from the keyboard is found and scored', async ({ page }
     if (soon < -12) wanted.push('ArrowDown');
     else if (soon > 12) wanted.push('ArrowUp');
     await holdKeys(page, held, wanted);
-    await page.waitForTimeout(40);
+    await setTimeout(60);
   }
   await holdKeys(page, held, []);
   await expect(together.getByRole('radio', { name: 'Coached' })).toBeChecked();

@@ -7,12 +7,18 @@ export interface Instruments {
   airspeed: number;
   verticalFpm: number;
   headingDeg: number;
+  /** Only a turn's card counts them. */
   turnedDeg: number;
 }
 
 /** Reads the panel and the card as they stand on the screen. */
 export async function readPanel(page: Page): Promise<Instruments> {
-  const texts = await page.locator('.instrument').allTextContents();
+  // Asked in one go: the airplane flies on between two questions.
+  const [texts, turns] = await page.evaluate(() =>
+    ['.instrument', '.turned strong'].map((selector) =>
+      Array.from(document.querySelectorAll(selector), ({ textContent }) => textContent ?? ''),
+    ),
+  );
   const number = (text: string) =>
     Number(
       text
@@ -23,15 +29,13 @@ export async function readPanel(page: Page): Promise<Instruments> {
   const of = (label: string) => texts.find((text) => text.includes(label)) ?? '';
   const bank = of('bank and ball').replace('bank and ball', '');
   const value = (label: string) => number(of(label).split(label)[0]);
-  // Only a turn's card counts them.
-  const turned = (await page.locator('.turned strong').allTextContents())[0] ?? '0';
   return {
     bankDeg: number(bank) * (bank.includes('L') ? -1 : 1),
     altitudeFt: value('altitude, ft'),
     airspeed: value('airspeed'),
     verticalFpm: value('vertical'),
     headingDeg: value('heading'),
-    turnedDeg: number(turned),
+    turnedDeg: number(turns[0] ?? '0'),
   };
 }
 

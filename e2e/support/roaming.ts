@@ -2,6 +2,7 @@
  * A signed-in page that goes from view to view as a person does, by the program's own links: it is loaded once for many
  * tests, where what they look at is the view and not how the program starts.
  */
+import { setTimeout } from 'node:timers/promises';
 import { test as base, type Page } from '@playwright/test';
 import { programs } from '../../playwright.config.ts';
 import { signInQuickly } from './people.ts';
@@ -33,7 +34,8 @@ async function roamIn(page: Page): Promise<Roam> {
   const waits = waitsOf(page);
   const quiet = async () => {
     for (let quietSince = Date.now(); Date.now() - quietSince < QUIET_MS; ) {
-      await page.waitForTimeout(25);
+      // Not the page's own waiting: each call of the browser is written down with where it came from.
+      await setTimeout(25);
       if (waits() > 0) quietSince = Date.now();
     }
   };

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import type { Attempt, ScoringContext } from '../kits/attempt/attempt.ts';
 import { limitsOf } from '../kits/attempt/figures.ts';
 import { finding, numberText } from '../kits/attempt/finding.ts';
-import { flapOverspeedIn, spiralFindingIn } from '../kits/attempt/limits.ts';
+import { flapOverspeedIn, neverExceedIn, spiralFindingIn } from '../kits/attempt/limits.ts';
 import { sceneOf } from '../kits/attempt/scene.ts';
 import { GENERAL_LIMITS } from '../kits/attempt/tables.ts';
 import { type FlightShape, flightShape } from '../kits/shape/flight-shape.ts';
@@ -87,7 +87,7 @@ function outsideAttempts(
     .flatMap((rows) => [
       flapOverspeedIn('flight/flap-overspeed', { track, context, scene, rows }),
       spiralFindingIn('flight/spiral', { track, context, scene, rows }),
-      neverExceed(track, context, rows),
+      neverExceedIn('flight/never-exceed', { track, context, scene, rows }),
       warningNearGround(track, context, shape, rows),
       bankNearGround(track, shape, rows),
     ])
@@ -108,24 +108,6 @@ function gapsBetween({ timeS, segments }: Track, attempts: readonly Attempt[]): 
     if (segment.to > from) gaps.push({ from, to: segment.to });
   }
   return gaps;
-}
-
-function neverExceed(
-  { timeS, airspeedKt }: Track,
-  { airplane }: ScoringContext,
-  rows: Rows,
-): Finding | undefined {
-  const vne = airplane?.vneKias;
-  if (!vne) return undefined;
-  const fastest = rowOfMax(rows, (i) => airspeedKt.values[i]);
-  const kias = airspeedKt.values[fastest];
-  if (!(kias > vne)) return undefined;
-  const at = { startS: timeS[fastest], endS: timeS[fastest] };
-  return finding('flight/never-exceed', 'critical', at, kias - vne, 'kt', {
-    what: `${numberText(kias)} kt, above the never-exceed speed of ${numberText(vne)} kt.`,
-    why: 'The nose stayed low while the speed grew.',
-    tryNext: 'Power back and ease out, gently. Tell whoever looks after the airplane before it flies again.',
-  });
 }
 
 /** A good flare sounds the warner: from so long before the touch to so long after lift-off nothing is said. */

@@ -7,7 +7,7 @@ import { phaseNamed } from '../../scoring/phases.ts';
 import type { Finding } from '../../scoring/schema.ts';
 import type { Attempt, Proposal, ScoringContext } from './attempt.ts';
 import { generalFindings } from './general-findings.ts';
-import { flapOverspeedIn, spiralFindingIn } from './limits.ts';
+import { flapOverspeedIn, neverExceedIn, spiralFindingIn } from './limits.ts';
 import { type Scene, sceneOf } from './scene.ts';
 
 export interface Case {
@@ -47,6 +47,7 @@ export function runChecks(
   const limits = [
     flapOverspeedIn(`${attempt.maneuver}/flap-overspeed`, c),
     spiralFindingIn(`${attempt.maneuver}/spiral`, c, attempt.targets.bankDeg),
+    neverExceedIn(`${attempt.maneuver}/never-exceed`, c),
   ].filter((found) => found !== undefined && !own.some(({ id }) => id === `${found.id}-dive`));
   return [...general, ...(limits as Finding[]), ...own].sort((a, b) => a.startS - b.startS);
 }

@@ -7,7 +7,7 @@ import { fleet } from '../../airplane/fleet.ts';
 import { readRecordingCsv } from '../../recording/csv/csv.ts';
 import { makeTrack } from '../../recording/track/track.ts';
 import type { ScoringContext } from './attempt.ts';
-import { flapOverspeedIn, spiralIn, type Watched } from './limits.ts';
+import { flapOverspeedIn, neverExceedIn, spiralFindingIn, spiralIn, type Watched } from './limits.ts';
 import { sceneOf } from './scene.ts';
 
 const [airplane] = fleet;
@@ -137,4 +137,54 @@ test('where a steep bank was briefed it takes more of it', () => {
   expect(spiralIn(steep)).toBeDefined();
   expect(spiralIn(steep, 45)).toBeUndefined();
   expect(spiralIn(spiral({}), 45)).toBeDefined();
+});
+
+test('a spiral is critical, and the way out of it begins with the power', () => {
+  const found = spiralFindingIn('any/spiral', spiral({}))!;
+  expect(found).toMatchObject({ severity: 'critical', unit: 'deg' });
+  expect(found.what).toContain(`${Math.round(found.size)}°`);
+  // Power back, wings level, then ease out (FAA-H-8083-3, from memory).
+  expect(found.tryNext).toMatch(/^Power back, wings level first, then ease out/);
+  expect(spiralFindingIn('any/spiral', spiral({ ktPerS: -2 }))).toBeUndefined();
+});
+
+describe('the red line', () => {
+  const vne = airplane.vneKias!;
+  const dive = (mostKias: number, context?: Partial<ScoringContext>) =>
+    flight((s) => ({ ias: mostKias - 2 * Math.abs(s - 30) }), context);
+  const past = (watched: Watched) => neverExceedIn('any/never-exceed', watched);
+
+  test('up to it nothing is said', () => {
+    expect(past(dive(vne - 10))).toBeUndefined();
+    expect(past(dive(vne))).toBeUndefined();
+  });
+
+  test.each([3, 8, 20])('%d kt past it is critical at its fastest moment, however short', (overKt) => {
+    const found = past(dive(vne + overKt))!;
+    expect(found).toMatchObject({ severity: 'critical', unit: 'kt' });
+    expect(Math.abs(found.size - overKt)).toBeLessThan(1.5);
+    expect(Math.abs(found.startS - 30)).toBeLessThan(1);
+    expect(found.what).toContain(`the never-exceed speed of ${vne} kt`);
+    expect(found.tryNext).toMatch(/gently.*whoever looks after the airplane before it flies again/);
+  });
+
+  test('without a red line in its file, or without an airplane, nothing is said', () => {
+    const { vneKias: _, ...without } = airplane;
+    expect(past(dive(vne + 20, { airplane: without }))).toBeUndefined();
+    expect(past(dive(vne + 20, {}))).toBeUndefined();
+  });
+
+  test('a speed that was worked out has to be past it by more than it may be wrong', () => {
+    const { track, ...rest } = dive(vne + 8);
+    const derived = (standardError: number | Float64Array): Watched => ({
+      ...rest,
+      track: { ...track, airspeedKt: { ...track.airspeedKt, source: 'derived', standardError } },
+    });
+    expect(past(derived(2))).toMatchObject({ severity: 'critical' });
+    expect(past(derived(5))).toBeUndefined();
+    expect(past(derived(track.timeS.map(() => 5)))).toBeUndefined();
+    expect(past(derived(track.timeS.map(() => 2)))).toMatchObject({ severity: 'critical' });
+    // Nobody can say how wrong.
+    expect(past(derived(Number.NaN))).toBeUndefined();
+  });
 });

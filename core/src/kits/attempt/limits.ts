@@ -1,4 +1,4 @@
-/** Limits that hold whatever is flown: the flaps' speeds, and a bank that grows with the speed. */
+/** Limits that hold whatever is flown: the flaps' speeds, the red line, and a bank that grows with the speed. */
 import { localSlope } from '../../recording/columns/resample.ts';
 import { longestStretch, type Rows, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
@@ -10,7 +10,7 @@ import type { Scene } from './scene.ts';
 import { GENERAL_LIMITS } from './tables.ts';
 
 /** What can go against a limit anywhere in a flight. */
-export const LIMIT_FINDINGS = ['flap-overspeed', 'spiral'] as const;
+export const LIMIT_FINDINGS = ['flap-overspeed', 'spiral', 'never-exceed'] as const;
 
 /** A stretch of a flight in which limits are looked at. */
 export interface Watched {
@@ -102,5 +102,30 @@ export function spiralFindingIn(id: string, watched: Watched, briefedBankDeg?: n
     what: `A spiral: the bank grew to ${numberText(found.bankDeg)}° with the nose down and the speed rising.`,
     why: 'Pulling against a steepening bank tightens the turn and does not stop the descent.',
     tryNext: 'Power back, wings level first, then ease out of the dive.',
+  });
+}
+
+/** A speed that was worked out has to be past the red line by more than it may be wrong. */
+const ERRORS_PAST = 2;
+
+/** Past the airplane's never-exceed speed, were it for a moment. */
+export function neverExceedIn(id: string, { track, context, rows }: Watched): Finding | undefined {
+  const { timeS, airspeedKt } = track;
+  const vneKias = context.airplane?.vneKias;
+  if (!vneKias) return undefined;
+  const errorKt = (i: number) => {
+    const { source, standardError } = airspeedKt.fallback?.rows[i] ? airspeedKt.fallback.channel : airspeedKt;
+    if (source === 'measured') return 0;
+    return typeof standardError === 'number' ? standardError : standardError[i];
+  };
+  const surely = (i: number) => airspeedKt.values[i] - ERRORS_PAST * errorKt(i);
+  const fastest = rowOfMax(rows, surely);
+  if (fastest < 0 || !(surely(fastest) > vneKias)) return undefined;
+  const kias = airspeedKt.values[fastest];
+  const at = { startS: timeS[fastest], endS: timeS[fastest] };
+  return finding(id, 'critical', at, kias - vneKias, 'kt', {
+    what: `${numberText(kias)} kt, above the never-exceed speed of ${numberText(vneKias)} kt.`,
+    why: 'The nose stayed low while the speed grew.',
+    tryNext: 'Power back and ease out, gently. Tell whoever looks after the airplane before it flies again.',
   });
 }

@@ -1,6 +1,7 @@
 /** Logbooks as CSV, in and out: columns by name or as somebody mapped them, every line checked before any is taken. */
 import Papa from 'papaparse';
 import { InputError } from '../../errors.ts';
+import { isoDay } from '../gates/gates.ts';
 import { LOG_TIMES, type LogEntry, logEntrySchema } from './entry.ts';
 
 /** Columns of the program’s own file, in order. */
@@ -137,8 +138,7 @@ function cellOf(column: LogColumn, cell: string): string | number {
 function dateOf(cell: string): string {
   const day = /^(\d{4})[-/.](\d\d)[-/.](\d\d)$/.exec(cell);
   const iso = day ? `${day[1]}-${day[2]}-${day[3]}` : '';
-  if (!day || new Date(`${iso}T00:00:00Z`).toISOString().slice(0, 10) !== iso)
-    throw new InputError(`${cell}: a day was expected as 2026-03-14`);
+  if (!isoDay.safeParse(iso).success) throw new InputError(`${cell}: a day was expected as 2026-03-14`);
   return iso;
 }
 

@@ -1,7 +1,9 @@
 /** What a table's columns most likely are, from their names and units: a proposal for a person to look at. */
 import type { ChannelName } from '../columns/channels.ts';
 import { parseUtcMs } from '../columns/utc.ts';
+import { type DateKind, dayOf } from './day-cell.ts';
 import type { Mapping, TimeKind } from './mapping.ts';
+import { isNothing } from './nothing.ts';
 import type { TableHead } from './table.ts';
 import { unitNamed, unitsOf } from './units.ts';
 
@@ -74,8 +76,9 @@ export function guessMapping(head: TableHead): Partial<Mapping> {
   return { ...(time && { time }), ...(date && { date }), channels };
 }
 
+/** The first rows' cells that hold something. */
 const sampleOf = (head: TableHead, column: number): string[] =>
-  head.sample.map((row) => row[column]?.trim() ?? '').filter((cell) => cell !== '');
+  head.sample.map((row) => row[column]?.trim() ?? '').filter((cell) => !isNothing(cell));
 
 function guessTime(head: TableHead): Mapping['time'] | undefined {
   const candidates = head.columns
@@ -103,15 +106,18 @@ function timeKind(cells: readonly string[]): TimeKind | undefined {
   return 's';
 }
 
+const DATE_CELL = /^\d{1,4}[-/.]\d{1,2}[-/.]\d{1,4}$/;
+const YEAR_FIRST = /^\d{4}/;
+const ORDERS: readonly DateKind[] = ['dmy', 'mdy', 'ymd'];
+
 function guessDate(head: TableHead): Mapping['date'] {
   const i = head.columns.findIndex(
     (column, at) =>
-      /date|\bday\b/.test(plain(column)) &&
-      sampleOf(head, at).every((cell) => /^\d{1,4}[-/.]\d{1,2}[-/.]\d{1,4}$/.test(cell)),
+      /date|\bday\b/.test(plain(column)) && sampleOf(head, at).every((cell) => DATE_CELL.test(cell)),
   );
   if (i < 0) return undefined;
-  const [cell = ''] = sampleOf(head, i);
-  const [first, second] = cell.split(/[-/.]/).map(Number);
-  const kind = first > 31 ? 'ymd' : second > 12 ? 'mdy' : 'dmy';
-  return { column: head.columns[i], kind };
+  const cells = sampleOf(head, i);
+  // Where two orders fit every cell, the day before the month is the more common one.
+  const kind = ORDERS.find((order) => cells.every((cell) => dayOf(cell, order) !== undefined)) ?? 'dmy';
+  return { column: head.columns[i], kind: cells.some((cell) => YEAR_FIRST.test(cell)) ? 'ymd' : kind };
 }

@@ -4,6 +4,7 @@ import { InputError } from '../../errors.ts';
 import { hashOf } from '../../hash.ts';
 import { parseCell } from '../columns/csv-number.ts';
 import { parseUtcMs } from '../columns/utc.ts';
+import { isNothing } from './nothing.ts';
 import { isUnitWord } from './units.ts';
 
 export interface TableHead {
@@ -30,7 +31,9 @@ const isValue = (cell: string): boolean =>
 
 const isData = (row: readonly string[]): boolean => {
   const filled = row.filter((cell) => cell.trim() !== '');
-  return filled.length >= 2 && filled.filter(isValue).length >= 0.6 * filled.length;
+  const values = filled.filter((cell) => isValue(cell) || isNothing(cell));
+  // Before its first fix a logger has words for nothing in most columns.
+  return filled.length >= 2 && values.length >= 0.6 * filled.length && !values.every(isNothing);
 };
 
 /**
@@ -92,3 +95,14 @@ const isDistinct = (row: readonly string[]): boolean => {
 /** The same for every file with the same columns and units: what a mapping is remembered by. */
 export const headerKey = ({ columns, units }: Pick<TableHead, 'columns' | 'units'>): string =>
   hashOf([columns.map((name) => name.toLowerCase()), units.map((unit) => unit.toLowerCase())]);
+
+/** @throws InputError naming what there is, where no column is called so. */
+export function columnOf(head: TableHead, column: string): number {
+  const index = head.columns.findIndex((name) => name.toLowerCase() === column.toLowerCase());
+  if (index < 0)
+    throw new InputError(
+      `there is no column "${column}"; the header has ${head.columns.filter(Boolean).join(', ')}`,
+      { line: head.headerLine },
+    );
+  return index;
+}
