@@ -49,8 +49,8 @@ export interface CoachLook {
   offBands: number;
   /** Since when the maneuver has been flown; null before it has begun. */
   beganS: number | null;
-  /** It has just ended by its last step. */
-  ended: { fromS: number; toS: number } | null;
+  /** It has just ended: by its last step, or given up since it was no longer recognised. */
+  ended: { fromS: number; toS: number; givenUp: boolean } | null;
 }
 
 export interface Coach {
@@ -102,7 +102,7 @@ export function openCoach({ card, airplane, where = 'trainer', quietBelowFt, wor
       voice.fresh();
     } else if (index === 0) {
       // Given up, it is over as well: what was flown of it is judged.
-      if ((ended || gaveUp) && beganS !== null) over = { fromS: beganS, toS: timeS };
+      if ((ended || gaveUp) && beganS !== null) over = { fromS: beganS, toS: timeS, givenUp: gaveUp };
       beganS = null;
       gaveUp = false;
       gauge.end();

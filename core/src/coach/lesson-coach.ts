@@ -75,7 +75,8 @@ export function openLessonCoach(
       }
       if (ended) {
         for (const { coach } of listening) coach.breakOff();
-        due = Math.min(ended.one.card + 1, cards.length - 1);
+        // A turn toward the next heading looks like the beginning of another card: given up, it was none of the lesson's.
+        if (!ended.look.ended!.givenUp) due = Math.min(ended.one.card + 1, cards.length - 1);
         leader = null;
         return { ...ended.look, card: ended.one.card };
       }

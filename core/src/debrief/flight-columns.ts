@@ -97,7 +97,8 @@ function placesOf(track: Track): { northM: Float64Array; eastM: Float64Array; re
     const shrink = Math.cos(radians(lat[first]));
     for (let i = 0; i < timeS.length; i++) {
       northM[i] = (lat[i] - lat[first]) * M_PER_DEG;
-      eastM[i] = (lon[i] - lon[first]) * M_PER_DEG * shrink;
+      // The short way round, should the flight cross the date line.
+      eastM[i] = shortestTurnDeg(lon[first], lon[i]) * M_PER_DEG * shrink;
     }
     return { northM, eastM, recorded: true };
   }

@@ -21,6 +21,30 @@ test.each([
   expect(() => readStandard(withRow(change))).toThrow(message);
 });
 
+const withRequirement = (change: object) => {
+  const [first, second] = faa.requirements;
+  return { ...faa, requirements: [first, { ...second, ...change }] };
+};
+
+test.each([
+  [{ maneuver: 'slow-fligth' }, 'requirements.1: maneuver "slow-fligth": must be one of'],
+  [
+    { maneuver: 'steep-turn', variants: ['port'], requirement: 'recovered' },
+    'requirements.1: variant of steep-turn "port": must be one of left, right',
+  ],
+  [
+    { maneuver: 'slow-flight', variants: undefined, requirement: 'warner-silnet' },
+    'requirements.1: requirement of slow-flight "warner-silnet": must be one of',
+  ],
+])('and so is a requirement that nobody could look for: %j', (change, message) => {
+  expect(() => readStandard(withRequirement(change))).toThrow(message);
+});
+
+test('a threshold that there is not is refused with its standard’s name', () => {
+  const wrong = { ...faa, thresholds: { turns: { bankSpread: 3 } } };
+  expect(() => readStandard(wrong)).toThrow(/standard faa-private: thresholds\.turns/);
+});
+
 test('those that come with the program are read', () => {
   for (const standard of standards)
     expect(readStandard(JSON.parse(JSON.stringify(standard)))).toEqual(standard);
