@@ -65,8 +65,10 @@ export function upload(form: FormData, onProgress: (fraction: number) => void): 
     sending.upload.onprogress = (event) => event.lengthComputable && onProgress(event.loaded / event.total);
     sending.onerror = () => reject(new ApiError(0, OFFLINE));
     sending.onload = () => {
-      if (sending.status < 300) return resolve(JSON.parse(sending.responseText));
-      const { detail = 'The upload failed; try again.', errors } = problemIn(sending.responseText);
+      const answer = problemIn(sending.responseText);
+      // What stands between may answer for the server: then nobody knows what became of it.
+      if (sending.status < 300 && 'id' in answer) return resolve(answer as unknown as Created);
+      const { detail = 'The upload failed; try again.', errors } = answer;
       return reject(new ApiError(sending.status, detail, errors));
     };
     sending.send(form);

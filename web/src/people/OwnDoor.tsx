@@ -2,7 +2,7 @@
 import { Button, Modal, PasswordInput, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { notifications } from '@mantine/notifications';
-import { useState } from 'react';
+import { type FormEvent, useState } from 'react';
 import { answered, api, messageOf, read } from '../api/client.ts';
 import { useMe } from '../api/hooks.ts';
 import { PASSWORD_ADVICE, passwordProblem } from './new-password.ts';
@@ -77,6 +77,10 @@ export function SecondStep() {
       await me.mutate();
     });
   const inForce = me.data?.secondStep;
+  const onEnter = (work: () => Promise<void>) => (event: FormEvent) => {
+    event.preventDefault();
+    if (code.trim().length >= 6) void work();
+  };
   return (
     <section className="sheet stack" aria-labelledby="second">
       <h2 id="second">A second step</h2>
@@ -96,7 +100,7 @@ export function SecondStep() {
         </Button>
       )}
       {begun && (
-        <>
+        <form className="stack" onSubmit={onEnter(confirm)}>
           <p>
             Open <a href={begun.uri}>this link</a> on the device that has the app, or type the secret into it:{' '}
             <code>{begun.secret.replace(/(.{4})/g, '$1 ').trim()}</code>
@@ -108,23 +112,27 @@ export function SecondStep() {
             value={code}
             onChange={(event) => setCode(event.currentTarget.value)}
           />
-          <Button style={{ alignSelf: 'flex-start' }} disabled={code.trim().length < 6} onClick={confirm}>
+          <Button type="submit" style={{ alignSelf: 'flex-start' }} disabled={code.trim().length < 6}>
             Put it in force
           </Button>
-        </>
+        </form>
       )}
       {inForce && (
-        <div className="row" style={{ gap: 8, alignItems: 'flex-end', flexWrap: 'wrap' }}>
+        <form
+          className="row"
+          style={{ gap: 8, alignItems: 'flex-end', flexWrap: 'wrap' }}
+          onSubmit={onEnter(end)}
+        >
           <TextInput
             label="A code, to end it"
             autoComplete="one-time-code"
             value={code}
             onChange={(event) => setCode(event.currentTarget.value)}
           />
-          <Button variant="default" disabled={code.trim().length < 6} onClick={end}>
+          <Button type="submit" variant="default" disabled={code.trim().length < 6}>
             End the second step
           </Button>
-        </div>
+        </form>
       )}
       <Modal
         opened={codes !== null}

@@ -1,7 +1,7 @@
 /** Signing in. */
 import { Button, PasswordInput, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { useSWRConfig } from 'swr';
 import { ApiError, api, messageOf, read } from '../api/client.ts';
@@ -22,6 +22,11 @@ export function SignInPage() {
   const navigate = useNavigate();
   const { state } = useLocation();
   const { mutate } = useSWRConfig();
+  const codeField = useRef<HTMLInputElement>(null);
+  // It comes while something else has the keys.
+  useEffect(() => {
+    if (codeNeeded) codeField.current?.focus();
+  }, [codeNeeded]);
 
   const signIn = form.onSubmit(async (values) => {
     setBusy(true);
@@ -51,7 +56,7 @@ export function SignInPage() {
           <TextInput
             label="Code of your app, or one from your paper"
             autoComplete="one-time-code"
-            data-autofocus
+            ref={codeField}
             {...form.getInputProps('code')}
           />
         )}

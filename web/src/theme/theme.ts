@@ -14,6 +14,9 @@ const spruce: MantineColorsTuple = [
   '#063732',
 ];
 
+/** Its cross says nothing to whoever does not see it. */
+const CLOSE = { 'aria-label': 'Close' };
+
 export const theme = createTheme({
   fontFamily: '"Atkinson Hyperlegible Next Variable", system-ui, sans-serif',
   headings: { fontFamily: '"Atkinson Hyperlegible Next Variable", system-ui, sans-serif' },
@@ -41,7 +44,8 @@ export const theme = createTheme({
     }),
     TextInput: { defaultProps: { size: 'sm' } },
     Select: { defaultProps: { size: 'sm', allowDeselect: false } },
-    Modal: { defaultProps: { shadow: 'none', centered: true } },
+    Modal: { defaultProps: { shadow: 'none', centered: true, closeButtonProps: CLOSE } },
+    Notification: { defaultProps: { closeButtonProps: CLOSE } },
     Menu: { defaultProps: { shadow: 'none' } },
     Input: {
       styles: {
