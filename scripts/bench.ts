@@ -84,7 +84,7 @@ const readAndScore = (text: string) => score(readRecordingCsv(text));
 /** Largest resident memory, MB, of a fresh process in one of its modes. */
 function peakMb(mode: 'idle' | 'score', file: string): number {
   const self = fileURLToPath(import.meta.url);
-  const { stdout, stderr, status } = spawnSync(process.execPath, ['--import', 'tsx', self, mode, file], {
+  const { stdout, stderr, status } = spawnSync(process.execPath, [self, mode, file], {
     encoding: 'utf8',
   });
   if (status !== 0) throw new Error(stderr);
@@ -219,7 +219,7 @@ async function confusion(seeds: number): Promise<void> {
   const self = fileURLToPath(import.meta.url);
   const tables = await Promise.all(
     Array.from({ length: parts }, (_, part) => {
-      const args = ['--import', 'tsx', self, 'confusion', String(part), String(parts), String(seeds)];
+      const args = [self, 'confusion', String(part), String(parts), String(seeds)];
       const child = spawn(process.execPath, args, { stdio: ['ignore', 'pipe', 'inherit'] });
       return collect(child.stdout).then((text) => JSON.parse(text) as [number, Confusion][]);
     }),

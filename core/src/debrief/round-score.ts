@@ -5,10 +5,8 @@ import { roundTo } from '../units/numbers.ts';
 export function roundNumbers<T>(value: T, digits = 2): T {
   if (typeof value === 'number') return roundTo(value, digits) as T;
   if (Array.isArray(value)) return value.map((inner) => roundNumbers(inner, digits)) as T;
-  if (value !== null && typeof value === 'object') {
-    return Object.fromEntries(
-      Object.entries(value).map(([key, inner]) => [key, roundNumbers(inner, digits)]),
-    ) as T;
-  }
-  return value;
+  if (value === null || typeof value !== 'object') return value;
+  const rounded: Record<string, unknown> = {};
+  for (const [key, inner] of Object.entries(value)) rounded[key] = roundNumbers(inner, digits);
+  return rounded as T;
 }

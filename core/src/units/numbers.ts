@@ -6,9 +6,15 @@ export function roundTo(value: number, digits: number): number {
 
 /** The middle of the values; NaN for none. Sorts a copy. */
 export function median(values: ArrayLike<number>): number {
-  const n = values.length;
+  // Made by its constructor: `from` goes through an iterator, value by value.
+  const sorted = new Float64Array(values).sort();
+  return middleOf(sorted);
+}
+
+/** The middle of values that stand in order; NaN for none. */
+export function middleOf(sorted: ArrayLike<number>): number {
+  const n = sorted.length;
   if (n === 0) return Number.NaN;
-  const sorted = Float64Array.from(values).sort();
   const middle = n >> 1;
   return n % 2 === 1 ? sorted[middle] : (sorted[middle - 1] + sorted[middle]) / 2;
 }

@@ -25,7 +25,7 @@ export function Yours({ me }: { me: Me }) {
     <section className="sheet stack" aria-labelledby="yours">
       <h2 id="yours">Yours, on every device</h2>
       <div className="school-fields">
-        <div className="row" style={{ alignItems: 'flex-end' }}>
+        <div className="row" style={{ alignItems: 'flex-end', alignSelf: 'start' }}>
           <TextInput
             label="Your name"
             description="Shown wherever you are named"

@@ -77,19 +77,26 @@ export function spiralIn(
 ): { startS: number; endS: number; bankDeg: number } | undefined {
   if (rows.to - rows.from < 4) return undefined;
   const { spiralBankDeg, spiralDegPerS, spiralS } = limitsOf(context, GENERAL_LIMITS);
+  const limit = Math.max(spiralBankDeg, briefedBankDeg > 0 ? briefedBankDeg + 10 : 0);
+  const steepAndDown = (i: number) =>
+    Math.abs(track.bankDeg.values[i]) > limit && track.verticalSpeedFpm[i] < 0;
+  const lastsS = spiralS - track.stepS;
+  const long = (stretch: { startS: number; endS: number } | undefined) =>
+    stretch !== undefined && stretch.endS - stretch.startS >= lastsS;
+  // Most of a flight is neither steep nor down: of that no slopes are worked out.
+  if (!long(longestStretch(track.timeS, rows, steepAndDown))) return undefined;
   const bank = track.bankDeg.values.subarray(rows.from, rows.to).map(Math.abs);
   const timeS = track.timeS.subarray(rows.from, rows.to);
   const all = { from: 0, to: bank.length };
   const overS = Math.max(1.5, 1.5 * track.stepS);
   const steeper = localSlope(timeS, bank, all, overS);
   const faster = localSlope(timeS, track.airspeedKt.values.subarray(rows.from, rows.to), all, overS);
-  const limit = Math.max(spiralBankDeg, briefedBankDeg > 0 ? briefedBankDeg + 10 : 0);
   const so = (i: number) => {
     const k = i - rows.from;
-    return bank[k] > limit && steeper[k] > spiralDegPerS && faster[k] > 0 && track.verticalSpeedFpm[i] < 0;
+    return steepAndDown(i) && steeper[k] > spiralDegPerS && faster[k] > 0;
   };
   const stretch = longestStretch(track.timeS, rows, so);
-  if (!stretch || stretch.endS - stretch.startS < spiralS - track.stepS) return undefined;
+  if (!stretch || !long(stretch)) return undefined;
   const within = rowsBetween(track.timeS, stretch.startS, stretch.endS, rows);
   const steepest = rowOfMax(within, (i) => Math.abs(track.bankDeg.values[i]));
   return { ...stretch, bankDeg: Math.abs(track.bankDeg.values[steepest]) };

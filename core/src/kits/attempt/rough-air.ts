@@ -1,5 +1,5 @@
 /** How rough the air was over some rows, and what that does to an airspeed. */
-import { localSlope } from '../../recording/columns/resample.ts';
+import { slopeOf } from '../../recording/columns/resample.ts';
 import { meanOver, type Rows, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import { clamp } from '../../units/numbers.ts';
@@ -51,10 +51,10 @@ export function gustKt(track: Track, { from, to }: Rows): number {
   let [sum, n] = [0, 0];
   for (let s = timeS[from]; s + ROUGH_AIR.lineS <= timeS[to - 1]; s += ROUGH_AIR.lineS) {
     const rows = rowsBetween(timeS, s, s + ROUGH_AIR.lineS, { from, to });
-    const slope = localSlope(timeS, airspeedKt.values, rows, ROUGH_AIR.lineS);
+    const slope = slopeOf(timeS, airspeedKt.values, rows.from, rows.to);
     const mid = meanOver(airspeedKt.values, rows);
     for (let i = rows.from; i < rows.to; i++) {
-      const line = mid + slope[i - rows.from] * (timeS[i] - (s + ROUGH_AIR.lineS / 2));
+      const line = mid + slope * (timeS[i] - (s + ROUGH_AIR.lineS / 2));
       sum += (airspeedKt.values[i] - line) ** 2;
       n++;
     }

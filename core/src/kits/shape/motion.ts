@@ -7,9 +7,9 @@ import { KT_TO_MPS } from '../../units/convert.ts';
 export interface GroundMotion {
   /** Ground speed, kt; undefined where neither it nor a position was recorded. */
   speedKt?: Float64Array;
-  /** North and east of the first fix, m. */
-  northM?: Float64Array;
-  eastM?: Float64Array;
+  /** North and east of the first fix, m; worked out when they are first asked for, since many a flight never stands. */
+  readonly northM?: Float64Array;
+  readonly eastM?: Float64Array;
   /** Direction of flight that runways are compared with: the heading, else the track over the ground; degrees, continuous. */
   directionDeg: Float64Array;
   /** Whether the airspeed is an instrument's. */
@@ -19,22 +19,59 @@ export interface GroundMotion {
 const EARTH_RADIUS_M = 6_371_000;
 
 export function groundMotion(track: Track): GroundMotion {
-  const [lat, lon] = [track.other('lat_deg')?.values, track.other('lon_deg')?.values];
+  const { channels } = track.recording;
   const recorded = track.other('gs_kt')?.values;
   const iasMeasured = track.airspeedKt.source === 'measured';
   const directionDeg = track.headingDeg.values;
-  if (!lat || !lon) return { speedKt: recorded, directionDeg, iasMeasured };
-  const first = lat.findIndex((value) => !Number.isNaN(value));
-  const scale = Math.cos(radians(lat[Math.max(0, first)]));
-  const northM = lat.map((value) => EARTH_RADIUS_M * radians(value - lat[first]));
-  const eastM = lon.map((value) => EARTH_RADIUS_M * radians(value - lon[first]) * scale);
-  if (recorded) return { speedKt: recorded, northM, eastM, directionDeg, iasMeasured };
+  if (!channels.lat_deg || !channels.lon_deg) return { speedKt: recorded, directionDeg, iasMeasured };
+  if (recorded) return new WithPlaces(track, recorded, directionDeg, iasMeasured);
+  const { northM, eastM } = placesOf(track);
   const all = { from: 0, to: track.timeS.length };
   const overS = Math.max(1, 1.5 * track.stepS);
   const north = localSlope(track.timeS, northM, all, overS);
   const east = localSlope(track.timeS, eastM, all, overS);
   const speedKt = north.map((value, i) => Math.hypot(value, east[i]) / KT_TO_MPS);
   return { speedKt, northM, eastM, directionDeg: trackOf(north, east), iasMeasured };
+}
+
+interface Places {
+  northM: Float64Array;
+  eastM: Float64Array;
+}
+
+class WithPlaces implements GroundMotion {
+  private known: Places | undefined;
+
+  constructor(
+    private readonly track: Track,
+    readonly speedKt: Float64Array,
+    readonly directionDeg: Float64Array,
+    readonly iasMeasured: boolean,
+  ) {}
+
+  private get places(): Places {
+    this.known ??= placesOf(this.track);
+    return this.known;
+  }
+
+  get northM(): Float64Array {
+    return this.places.northM;
+  }
+
+  get eastM(): Float64Array {
+    return this.places.eastM;
+  }
+}
+
+/** North and east of the first fix; the recording has both columns. */
+function placesOf(track: Track): Places {
+  const [lat, lon] = [track.other('lat_deg')!.values, track.other('lon_deg')!.values];
+  const first = lat.findIndex((value) => !Number.isNaN(value));
+  const scale = Math.cos(radians(lat[Math.max(0, first)]));
+  return {
+    northM: lat.map((value) => EARTH_RADIUS_M * radians(value - lat[first])),
+    eastM: lon.map((value) => EARTH_RADIUS_M * radians(value - lon[first]) * scale),
+  };
 }
 
 /** Direction over the ground, continuous; where the airplane stands, the last one. */

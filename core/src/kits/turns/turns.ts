@@ -3,7 +3,7 @@
 import type { Rows } from '../../recording/columns/span.ts';
 import { valueAt } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
-import { median } from '../../units/numbers.ts';
+import { middleOf } from '../../units/numbers.ts';
 import type { Proposal } from '../attempt/attempt.ts';
 import { TURN_SIGNS } from './tables.ts';
 
@@ -74,9 +74,11 @@ function edgeCrossing(timeS: Float64Array, bank: Float64Array, i: number, sign: 
 
 /** The median once more over what is near the plain median or above: rolling in and out no longer counts. */
 export function heldBank(bank: Float64Array, { from, to }: Rows): number {
-  const sizes = bank.subarray(from, to).map(Math.abs);
-  const plain = median(sizes);
-  return median(sizes.filter((size) => size >= 0.8 * plain));
+  const sizes = new Float64Array(to - from);
+  for (let i = from; i < to; i++) sizes[i - from] = Math.abs(bank[i]);
+  sizes.sort();
+  const least = 0.8 * middleOf(sizes);
+  return middleOf(sizes.subarray(sizes.findIndex((size) => size >= least)));
 }
 
 /** The turn as an attempt at a maneuver; one that the recording cuts short is discontinued. */

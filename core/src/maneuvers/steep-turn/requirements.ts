@@ -7,7 +7,7 @@ import { numberText } from '../../kits/attempt/finding.ts';
 import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
 import { failed, held, type Requirement, unseen } from '../../kits/attempt/requirement.ts';
 import { localSlope } from '../../recording/columns/resample.ts';
-import { longestStretch, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
+import { firstWhere, longestStretch, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
 import { STEEP_LIMITS } from './tables.ts';
 
 type Limits = Figures<keyof typeof STEEP_LIMITS & string>;
@@ -34,15 +34,12 @@ export function diveIn({
   context,
 }: Case): { startS: number; endS: number; bankDeg: number; fpm: number } | undefined {
   const limits = limitsOf(context, STEEP_LIMITS);
+  const steepAndFalling = (i: number) =>
+    Math.abs(track.bankDeg.values[i]) > limits.spiralBankDeg &&
+    track.verticalSpeedFpm[i] < -limits.spiralDescentFpm;
+  if (firstWhere(rows, steepAndFalling) < 0) return undefined;
   const faster = localSlope(track.timeS, track.airspeedKt.values, rows, 1.5);
-  const stretch = longestStretch(
-    track.timeS,
-    rows,
-    (i) =>
-      Math.abs(track.bankDeg.values[i]) > limits.spiralBankDeg &&
-      track.verticalSpeedFpm[i] < -limits.spiralDescentFpm &&
-      faster[i - rows.from] > 0,
-  );
+  const stretch = longestStretch(track.timeS, rows, (i) => steepAndFalling(i) && faster[i - rows.from] > 0);
   if (!stretch || stretch.endS - stretch.startS < Math.min(1, 2 * track.stepS)) return undefined;
   const within = rowsBetween(track.timeS, stretch.startS, stretch.endS, rows);
   const worst = rowOfMax(within, (i) => -track.verticalSpeedFpm[i]);

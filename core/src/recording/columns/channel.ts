@@ -37,19 +37,14 @@ export const absentChannel = (rows: number): Channel => ({
  * @param zeroShare how many of them are zero whatever the scatter, and tell nothing of it
  */
 const deviationFrom = (distances: Float64Array, zeroShare = 0): number =>
-  1.4826 *
-  median(
-    Float64Array.from(distances)
-      .sort()
-      .subarray(Math.round(zeroShare * distances.length)),
-  );
+  1.4826 * median(new Float64Array(distances).sort().subarray(Math.round(zeroShare * distances.length)));
 
 /** A sampling of at most about a thousand indices from `first` to before `end`. */
 function sampled(first: number, end: number, valueAt: (i: number) => number): Float64Array {
   const stride = Math.max(1, Math.floor((end - first) / 1000));
-  return Float64Array.from({ length: Math.max(0, Math.ceil((end - first) / stride)) }, (_, k) =>
-    Math.abs(valueAt(first + k * stride)),
-  );
+  const distances = new Float64Array(Math.max(0, Math.ceil((end - first) / stride)));
+  for (let k = 0; k < distances.length; k++) distances[k] = Math.abs(valueAt(first + k * stride));
+  return distances;
 }
 
 /** Standard error of a sample after smoothing, from the samples' own scatter; 0 when there are too few to tell. */

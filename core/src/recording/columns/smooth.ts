@@ -20,50 +20,6 @@ export function typicalStepS(timeS: Float64Array): number {
   return median(steps);
 }
 
-/** The values of a moving window, kept in order while one goes and one comes. */
-class SortedWindow {
-  private readonly sorted = new Float64Array(256);
-  private size = 0;
-
-  add(value: number): void {
-    this.sink(this.size++, value);
-  }
-
-  remove(value: number): void {
-    const { sorted } = this;
-    let i = this.indexOf(value);
-    this.size--;
-    for (; i < this.size; i++) sorted[i] = sorted[i + 1];
-  }
-
-  /** One goes and one comes: neighbours are alike, so little has to move. */
-  replace(old: number, value: number): void {
-    const { sorted } = this;
-    let i = this.indexOf(old);
-    for (; i < this.size - 1 && sorted[i + 1] < value; i++) sorted[i] = sorted[i + 1];
-    this.sink(i, value);
-  }
-
-  private indexOf(value: number): number {
-    let i = 0;
-    while (this.sorted[i] !== value) i++;
-    return i;
-  }
-
-  /** Puts a value at a free place, or as far before it as the order asks. */
-  private sink(place: number, value: number): void {
-    const { sorted } = this;
-    let i = place;
-    for (; i > 0 && sorted[i - 1] > value; i--) sorted[i] = sorted[i - 1];
-    sorted[i] = value;
-  }
-
-  median(): number {
-    const middle = this.size >> 1;
-    return this.size % 2 === 1 ? this.sorted[middle] : (this.sorted[middle - 1] + this.sorted[middle]) / 2;
-  }
-}
-
 /** A second at the fastest rate that is read holds 51 samples; a faster one is thinned to fit. */
 const MOST_IN_WINDOW = 200;
 
@@ -72,35 +28,54 @@ const nearTo = (headingDeg: number, otherDeg: number): number =>
   headingDeg - 360 * Math.round((headingDeg - otherDeg) / 360);
 
 /**
- * The median of a moving second. A circular channel's samples are placed near the latest median as they come in, so
- * that a single bad one cannot add or lose a whole circle. One plain loop: this is where scoring spends its time.
+ * The median of a moving second: its values are kept in order while one goes and one comes. A circular channel's samples are
+ * placed near the latest median as they come in, so that a single bad one cannot add or lose a whole circle. One plain loop
+ * over plain variables: this is where scoring spends its time.
  */
 function slideMedian(timeS: Float64Array, samples: Float64Array, circular: boolean): Float64Array {
   const n = samples.length;
   const reach = HALF_WIDTH_S + 1e-6;
   const smoothed = new Float64Array(n);
   const values = circular ? new Float64Array(n) : samples;
-  const window = new SortedWindow();
-  let begin = 0;
-  let end = 0;
+  const sorted = new Float64Array(MOST_IN_WINDOW);
+  let [size, begin, end] = [0, 0, 0];
   let latest = samples[0];
   for (let i = 0; i < n; i++) {
     const fromS = timeS[i] - reach;
     const toS = timeS[i] + reach;
     while (end < n && timeS[end] <= toS && end - begin < MOST_IN_WINDOW) {
-      if (circular) values[end] = nearTo(samples[end], latest);
-      if (timeS[begin] < fromS) window.replace(values[begin++], values[end]);
-      else window.add(values[end]);
-      end++;
+      const value = circular ? nearTo(samples[end], latest) : samples[end];
+      values[end++] = value;
+      // The place that is free: behind the last, or that of the one that goes.
+      let place = size;
+      if (timeS[begin] < fromS) {
+        const old = values[begin++];
+        if (old === value) continue;
+        place = 0;
+        while (sorted[place] !== old) place++;
+        for (; place < size - 1 && sorted[place + 1] < value; place++) sorted[place] = sorted[place + 1];
+      } else size++;
+      for (; place > 0 && sorted[place - 1] > value; place--) sorted[place] = sorted[place - 1];
+      sorted[place] = value;
     }
-    while (timeS[begin] < fromS) window.remove(values[begin++]);
-    latest = window.median();
+    while (timeS[begin] < fromS) {
+      const old = values[begin++];
+      let place = 0;
+      while (sorted[place] !== old) place++;
+      size--;
+      for (; place < size; place++) sorted[place] = sorted[place + 1];
+    }
+    const middle = size >> 1;
+    latest = size % 2 === 1 ? sorted[middle] : (sorted[middle - 1] + sorted[middle]) / 2;
     smoothed[i] = latest;
   }
   return smoothed;
 }
 
-const isConstant = (values: Float64Array): boolean => values.every((value) => value === values[0]);
+function isConstant(values: Float64Array): boolean {
+  for (let i = 1; i < values.length; i++) if (values[i] !== values[0]) return false;
+  return true;
+}
 
 /** Smoothed copy of a channel's samples; the samples themselves when they come more slowly than 2 Hz. */
 export function smoothMedian(timeS: Float64Array, values: Float64Array): Float64Array {
