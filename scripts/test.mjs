@@ -7,6 +7,7 @@ import { spawn } from 'node:child_process';
 import { cpSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { buildTests } from './lib/built-tests.mjs';
 import { ensureChromium, ensurePostgres, SetupError } from './lib/debian.mjs';
 import { freePort } from './lib/free-port.mjs';
 import { scratchFolder } from './lib/scratch.mjs';
@@ -65,7 +66,15 @@ const readJson = (file) => {
 /** Unit and server tests; a run without a report counts as failed. */
 async function jest(folder) {
   const report = join(folder, 'jest.json');
-  const args = ['jest', '--json', `--outputFile=${report}`, '--maxWorkers=4'];
+  await buildTests();
+  const args = [
+    'jest',
+    '--config',
+    'jest.built.config.mjs',
+    '--json',
+    `--outputFile=${report}`,
+    '--maxWorkers=4',
+  ];
   const status = await run('unit and server tests', 'npx', args, { quiet: true });
   const result = readJson(report);
   totals.passed += result?.numPassedTests ?? 0;

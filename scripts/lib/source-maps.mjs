@@ -1,0 +1,2 @@
+/** An error names the line of the source. */
+process.setSourceMapsEnabled(true);
