@@ -1,3 +1,7 @@
+import dayjs from 'dayjs';
+import timezone from 'dayjs/plugin/timezone.js';
+import utc from 'dayjs/plugin/utc.js';
+import fc from 'fast-check';
 import { clockIn, dayIn, instantOf } from './days.ts';
 import { zoneSchema } from './zone.ts';
 
@@ -17,6 +21,38 @@ test('from a clock to the instant and back', () => {
   for (const zone of ['UTC', 'Asia/Kolkata', 'America/St_Johns', 'Pacific/Auckland'])
     for (const clock of ['2026-01-15 09:05:00', '2026-07-15 23:55:00'])
       expect(clockIn(instantOf(clock, zone), zone, 'YYYY-MM-DD HH:mm:ss')).toBe(clock);
+});
+
+dayjs.extend(utc);
+dayjs.extend(timezone);
+const ZONES = [
+  'UTC',
+  'Europe/London',
+  'America/Denver',
+  'America/St_Johns',
+  'Asia/Kathmandu',
+  'Australia/Lord_Howe',
+  'Pacific/Auckland',
+  'Pacific/Kiritimati',
+  'Africa/Casablanca',
+];
+
+test('the clock is the one that a library for it shows, at any instant and in any zone', () => {
+  const instants = fc.integer({ min: Date.UTC(1990, 0, 1), max: Date.UTC(2040, 0, 1) });
+  const formats = fc.constantFrom('YYYY-MM-DD HH:mm:ss', 'ddd D MMM YYYY HH:mm', 'd', 'HH:mm', 'D MMM');
+  fc.assert(
+    fc.property(instants, fc.constantFrom(...ZONES), formats, (ms, zone, format) => {
+      const reference = dayjs(ms).tz(zone);
+      expect(clockIn(ms, zone, format)).toBe(reference.format(format));
+      expect(clockIn(new Date(ms).toISOString(), zone, format)).toBe(reference.format(format));
+      expect(dayIn(ms, zone)).toBe(reference.format('YYYY-MM-DD'));
+    }),
+  );
+});
+
+test('midnight is nought o’clock of the new day, and no instant is said to be none', () => {
+  expect(clockIn('2026-06-12T23:00:00Z', 'Europe/London', 'YYYY-MM-DD HH:mm')).toBe('2026-06-13 00:00');
+  expect(clockIn('never', 'UTC', 'HH:mm')).toBe('Invalid Date');
 });
 
 test('a zone that there is not is refused', () => {

@@ -13,33 +13,47 @@ export type Instant = Date | number | string;
 
 export const UTC = 'UTC';
 
-/** As a clock in the zone shows it; `format` as in dayjs. */
-export const clockIn = (instant: Instant, zone: string, format: string): string =>
-  dayjs(instant).tz(zone).format(format);
+/** Made once a zone: a list asks for hundreds of times, and to make one takes longer than to ask it. */
+const wallClocks = new Map<string, Intl.DateTimeFormat>();
 
-/** Made once a zone: a path asks for hundreds of days. */
-const dayFormats = new Map<string, Intl.DateTimeFormat>();
-
-function dayFormat(zone: string): Intl.DateTimeFormat {
-  let format = dayFormats.get(zone);
-  if (!format) {
-    format = new Intl.DateTimeFormat('en', {
+function wallClock(zone: string): Intl.DateTimeFormat {
+  let clock = wallClocks.get(zone);
+  if (!clock) {
+    clock = new Intl.DateTimeFormat('en', {
       timeZone: zone,
+      hourCycle: 'h23',
       year: 'numeric',
-      month: '2-digit',
-      day: '2-digit',
+      month: 'numeric',
+      day: 'numeric',
+      hour: 'numeric',
+      minute: 'numeric',
+      second: 'numeric',
     });
-    dayFormats.set(zone, format);
+    wallClocks.set(zone, clock);
   }
-  return format;
+  return clock;
+}
+
+/** As a clock in the zone shows it; `format` as in dayjs, without the zone's own tokens. */
+export function clockIn(instant: Instant, zone: string, format: string): string {
+  const date = new Date(instant);
+  if (Number.isNaN(date.getTime())) return dayjs(date).format(format);
+  const shown = wallClock(zone).formatToParts(date);
+  const part = (type: Intl.DateTimeFormatPartTypes) => Number(shown.find((one) => one.type === type)?.value);
+  const wall = Date.UTC(
+    part('year'),
+    part('month') - 1,
+    part('day'),
+    part('hour'),
+    part('minute'),
+    part('second'),
+    date.getUTCMilliseconds(),
+  );
+  return dayjs.utc(wall).format(format);
 }
 
 /** The day in the zone, `YYYY-MM-DD`. */
-export function dayIn(instant: Instant, zone: string): string {
-  const parts = dayFormat(zone).formatToParts(new Date(instant));
-  const part = (type: Intl.DateTimeFormatPartTypes) => parts.find((one) => one.type === type)?.value ?? '';
-  return `${part('year').padStart(4, '0')}-${part('month')}-${part('day')}`;
-}
+export const dayIn = (instant: Instant, zone: string): string => clockIn(instant, zone, 'YYYY-MM-DD');
 
 /** When a clock in the zone shows this: `YYYY-MM-DD`, its first moment, or `YYYY-MM-DD HH:mm:ss`. */
 export const instantOf = (clock: string, zone: string): Date => dayjs.tz(clock, zone).toDate();
