@@ -7,6 +7,7 @@ import { readRecordingCsv } from '../recording/csv/csv.ts';
 import { findStandard } from '../standards/standards.ts';
 import { type Dip, drawFlight, toCsv } from '../testing/drawn-flight.ts';
 import { happened } from './happened.ts';
+import { reasonOf } from './reason.ts';
 import { scoreRecording } from './score-recording.ts';
 
 const [airplane] = fleet;
@@ -38,7 +39,12 @@ test('in an attempt it fails it, under either judge, and is what is said of it',
   const [finding] = redLines(attempt.findings);
   expect(finding).toMatchObject({ id: 'steep-turn/never-exceed', severity: 'critical' });
   expect([attempt.strict, attempt.examiner]).toEqual(['unsatisfactory', 'unsatisfactory']);
-  expect(happened(attempt).some(({ title }) => title.includes(`never-exceed speed of ${vne} kt`))).toBe(true);
+  // Before anything else that was wrong with it, and there was.
+  expect(attempt.requirements.some(({ must, held }) => must && held === false)).toBe(true);
+  const words = `above the never-exceed speed of ${vne} kt`;
+  for (const said of [attempt.wentFirst, reasonOf(attempt, 'examiner'), reasonOf(attempt, 'strict')])
+    expect(said).toContain(words);
+  expect(happened(attempt).some(({ title }) => title.includes(words))).toBe(true);
   // Said once: it belongs to the attempt.
   expect(redLines(score.flight!.findings)).toEqual([]);
 });

@@ -2,6 +2,7 @@
 
 import { namedTargets } from '../card/targets.ts';
 import type { Attempt, ScoringContext } from '../kits/attempt/attempt.ts';
+import { pastRedLine } from '../kits/attempt/limits.ts';
 import { requireRoom } from '../maneuvers/registry.ts';
 import type { Track } from '../recording/track/track.ts';
 import { judgeAttempt } from '../scoring/judge.ts';
@@ -64,7 +65,8 @@ export function scoreAttempt(
     firstExcursion: firstExcursionOf(parameters),
     findings: named.findings,
     chain,
-    wentFirst: failedSentence(requirements) ?? chainSentence(chain, attempt.startS),
+    wentFirst:
+      pastRedLine(findings)?.what ?? failedSentence(requirements) ?? chainSentence(chain, attempt.startS),
   };
 }
 

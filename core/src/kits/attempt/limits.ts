@@ -112,6 +112,10 @@ export function spiralFindingIn(id: string, watched: Watched, briefedBankDeg?: n
   });
 }
 
+/** The airplane may be hurt: whatever else there is to say comes after it. */
+export const pastRedLine = <T extends { id: string }>(findings: readonly T[]): T | undefined =>
+  findings.find(({ id }) => id.endsWith('/never-exceed'));
+
 /** A speed that was worked out has to be past the red line by more than it may be wrong. */
 const ERRORS_PAST = 2;
 
