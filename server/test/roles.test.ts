@@ -3,25 +3,15 @@ import { randomUUID } from 'node:crypto';
 import { findAirplane } from '@keel/core';
 import { recordRules } from './support/record-rules.ts';
 import { byStaff, EVERYONE, everyone, ofStudent, type Rule, type Who } from './support/rules.ts';
-import {
-  analysed,
-  flightCsv,
-  lessonInput,
-  openSchool,
-  type TestPerson,
-  type TestSchool,
-} from './support/school.ts';
+import { flightCsv, lessonInput, type TestPerson, type TestSchool } from './support/school.ts';
+import { openStudent } from './support/student.ts';
 
 let school: TestSchool;
 let lessonId: string;
 let recordingId: string;
 
 beforeAll(async () => {
-  school = await openSchool();
-  const { instructor, student } = school;
-  lessonId = (await (await instructor.call('POST', '/lessons', lessonInput(student.id))).json()).id;
-  recordingId = (await (await instructor.upload(flightCsv(), { studentId: student.id, lessonId })).json()).id;
-  await analysed(instructor, recordingId);
+  ({ school, lessonId, recordingId } = await openStudent());
 });
 afterAll(() => school.close());
 
