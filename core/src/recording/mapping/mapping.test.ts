@@ -1,6 +1,6 @@
 /** Tables of other makes, invented here: found, guessed, read, and refused with a place and a reason. */
 import fc from 'fast-check';
-import { InputError } from '../../errors.ts';
+import { refusal } from '../../testing/refusal.ts';
 import { CHANNELS, type ChannelName } from '../columns/channels.ts';
 import { guessMapping } from './guess.ts';
 import { type Mapping, mappingSchema } from './mapping.ts';
@@ -105,42 +105,34 @@ test('rows whose time does not go on are left out and counted', () => {
 });
 
 describe('what is wrong is said, with its place', () => {
-  const refusal = (text: string, mapping: Mapping): string => {
-    try {
-      readMapped(text, mapping);
-    } catch (error) {
-      if (error instanceof InputError) return error.describe('file');
-      throw error;
-    }
-    return '';
-  };
+  const refused = (text: string, mapping: Mapping) => refusal(() => readMapped(text, mapping));
   test('no table at all', () =>
-    expect(refusal('a letter\nto a friend\n', guessed(PLAIN))).toContain('no table was found'));
+    expect(refused('a letter\nto a friend\n', guessed(PLAIN))).toContain('no table was found'));
   test('a column that is not there', () => {
     const mapping = guessed(PLAIN);
     mapping.channels[0].column = 'Alt';
-    expect(refusal(PLAIN, mapping)).toMatch(/no column "Alt".*GroundSpeed/);
+    expect(refused(PLAIN, mapping)).toMatch(/no column "Alt".*GroundSpeed/);
   });
   test('a cell that is no number', () =>
-    expect(refusal(PLAIN.replace('4501', 'high'), guessed(PLAIN))).toMatch(
+    expect(refused(PLAIN.replace('4501', 'high'), guessed(PLAIN))).toMatch(
       /line 3, column 2.*"high" is not a number/,
     ));
   test('a unit that makes the value impossible', () => {
     const mapping = guessed(METRIC.replace('rad;rad', 'deg;deg'));
     mapping.channels[1].unit = 'm/s';
-    expect(refusal(METRIC.replaceAll('175.94', '1750.94'), mapping)).toContain(
+    expect(refused(METRIC.replaceAll('175.94', '1750.94'), mapping)).toContain(
       'which cannot be; look at the column’s unit',
     );
   });
   test('a time of another kind', () => {
     const mapping = { ...guessed(METRIC), time: { column: 'UTC time', kind: 's' as const } };
-    expect(refusal(METRIC, mapping)).toMatch(/line 5, column 2.*not a time of this kind/);
+    expect(refused(METRIC, mapping)).toMatch(/line 5, column 2.*not a time of this kind/);
   });
   test('one channel twice', () => {
     const mapping = guessed(METRIC);
     mapping.channels[1].channel = 'alt_ft';
     mapping.channels[1].unit = 'ft';
-    expect(refusal(METRIC, mapping)).toContain('two columns are called alt_ft');
+    expect(refused(METRIC, mapping)).toContain('two columns are called alt_ft');
   });
 });
 

@@ -3,7 +3,7 @@
  * in one order or another. A day that is read wrongly moves a flight by months without a word; so what is none is refused.
  */
 import fc from 'fast-check';
-import { InputError } from '../../errors.ts';
+import { refusal } from '../../testing/refusal.ts';
 import { dayOf } from './day-cell.ts';
 import { guessMapping } from './guess.ts';
 import { type Mapping, mappingSchema, type TimeKind } from './mapping.ts';
@@ -21,15 +21,7 @@ const mapping = (kind: 'ymd' | 'dmy' | 'mdy', time: TimeKind = 'clock'): Mapping
   channels: [{ column: 'Altitude', channel: 'alt_ft', unit: 'ft', flip: false }],
 });
 const read = (rows: readonly Row[], how: Mapping) => readMapped(table(rows), how);
-const refusal = (rows: readonly Row[], how: Mapping): string => {
-  try {
-    read(rows, how);
-  } catch (error) {
-    if (error instanceof InputError) return error.describe('file');
-    throw error;
-  }
-  return 'it was read';
-};
+const refused = (rows: readonly Row[], how: Mapping) => refusal(() => read(rows, how));
 
 describe('a day in its cell', () => {
   const two = (n: number) => String(n).padStart(2, '0');
@@ -123,7 +115,7 @@ describe('before the first fix', () => {
 
   test('a table that never has a day says so', () => {
     const never = fixed.map(([, time, alt]): Row => ['', time, alt]);
-    expect(refusal(never, mapping('dmy'))).toMatch(/no row has a time that can be read/);
+    expect(refused(never, mapping('dmy'))).toMatch(/no row has a time that can be read/);
   });
 });
 
@@ -147,7 +139,7 @@ describe('what is no day or no time is refused by its place', () => {
     ],
     ['a number', ['12/06/2026', '34200', '4500'], /column 2 .*"34200" is not a time of this kind/],
   ])('%s', (_, row, words) => {
-    expect(refusal([row, ['12/06/2026', '09:31:00', '4500']], mapping('dmy'))).toMatch(words);
+    expect(refused([row, ['12/06/2026', '09:31:00', '4500']], mapping('dmy'))).toMatch(words);
   });
 });
 

@@ -1,0 +1,13 @@
+/** What somebody reads where something is refused. */
+import { InputError } from '../errors.ts';
+
+/** @returns the refusal in words, with its place; what is no refusal goes on. */
+export function refusal(work: () => unknown): string {
+  try {
+    work();
+  } catch (error) {
+    if (error instanceof InputError) return error.describe('file');
+    throw error;
+  }
+  return 'nothing was refused';
+}
