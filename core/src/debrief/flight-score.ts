@@ -9,6 +9,7 @@ import { GENERAL_LIMITS } from '../kits/attempt/tables.ts';
 import { type FlightShape, flightShape } from '../kits/shape/flight-shape.ts';
 import { LOW_PARTS, PART_NAMES, type Part } from '../kits/shape/parts.ts';
 import { withoutPower } from '../kits/shape/power-off.ts';
+import { NEAR_GROUND } from '../kits/shape/tables.ts';
 import { longestStretch, type Rows, rowOfMax, rowsBetween } from '../recording/columns/span.ts';
 import type { Track } from '../recording/track/track.ts';
 import { type Finding, findingSchema } from '../scoring/schema.ts';
@@ -110,11 +111,7 @@ function gapsBetween({ timeS, segments }: Track, attempts: readonly Attempt[]): 
   return gaps;
 }
 
-/** A good flare sounds the warner: from so long before the touch to so long after lift-off nothing is said. */
-const BEFORE_TOUCH_S = 10;
-const AFTER_LIFT_OFF_S = 5;
-const FLARE_FT = 50;
-
+/** A good flare sounds the warner, and so may a lift-off: of those nothing is said. */
 function warningNearGround(
   track: Track,
   context: ScoringContext,
@@ -130,9 +127,11 @@ function warningNearGround(
   const heightFt = (i: number) =>
     Math.min(...fields.map(({ altitudeFt }) => Math.abs(track.altitudeFt.values[i] - altitudeFt)));
   const forgiven = (i: number) =>
-    (!isAway(i) && heightFt(i) < FLARE_FT) ||
-    (landings ?? []).some(({ atS }) => timeS[i] > atS - BEFORE_TOUCH_S && timeS[i] < atS + BEFORE_TOUCH_S) ||
-    lifts.some((s) => Math.abs(timeS[i] - s) < AFTER_LIFT_OFF_S);
+    (!isAway(i) && heightFt(i) < NEAR_GROUND.flareFt) ||
+    (landings ?? []).some(
+      ({ atS }) => timeS[i] > atS - NEAR_GROUND.touchS && timeS[i] < atS + NEAR_GROUND.touchS,
+    ) ||
+    lifts.some((s) => Math.abs(timeS[i] - s) < NEAR_GROUND.liftOffS);
   const sounding = (i: number) =>
     warner[i] > 0.5 && !forgiven(i) && low.some(({ startS, endS }) => timeS[i] >= startS && timeS[i] <= endS);
   const stretch = longestStretch(timeS, rows, sounding);
@@ -149,9 +148,6 @@ function warningNearGround(
   });
 }
 
-const STEEP_LOW_DEG = 60;
-const LOW_FT = 1000;
-
 /** Whether a row lies in work flown low. */
 const awayAndLow = ({ timeS }: Track, parts: readonly Part[]) => {
   const away = parts.filter(({ name }) => name === 'low-work');
@@ -166,13 +162,13 @@ function bankNearGround(track: Track, { fields, parts }: FlightShape, rows: Rows
     isAway(i) ||
     fields.some(({ altitudeFt }) => {
       const height = track.altitudeFt.values[i] - altitudeFt;
-      return height > 0 && height < LOW_FT;
+      return height > 0 && height < NEAR_GROUND.lowFt;
     });
   const steepest = rowOfMax(rows, (i) => (low(i) ? bank(i) : 0));
-  if (steepest < 0 || !(low(steepest) && bank(steepest) > STEEP_LOW_DEG)) return undefined;
+  if (steepest < 0 || !(low(steepest) && bank(steepest) > NEAR_GROUND.steepDeg)) return undefined;
   const at = { startS: track.timeS[steepest], endS: track.timeS[steepest] };
   return finding('flight/steep-bank-low', 'critical', at, bank(steepest), 'deg', {
-    what: `${numberText(bank(steepest))}° of bank within 1,000 ft of the ground.`,
+    what: `${numberText(bank(steepest))}° of bank within ${numberText(NEAR_GROUND.lowFt)} ft of the ground.`,
     why: 'A turn that was tightened to meet the runway takes the speed and the margin.',
     tryNext: 'Thirty degrees at the most near the ground; overshooting final, go around.',
   });

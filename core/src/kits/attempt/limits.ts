@@ -7,7 +7,7 @@ import type { ScoringContext } from './attempt.ts';
 import { limitsOf } from './figures.ts';
 import { finding, numberText } from './finding.ts';
 import type { Scene } from './scene.ts';
-import { GENERAL_LIMITS } from './tables.ts';
+import { GENERAL_LIMITS, SCENE } from './tables.ts';
 
 /** What can go against a limit anywhere in a flight. */
 export const LIMIT_FINDINGS = ['flap-overspeed', 'spiral', 'never-exceed'] as const;
@@ -116,9 +116,6 @@ export function spiralFindingIn(id: string, watched: Watched, briefedBankDeg?: n
 export const pastRedLine = <T extends { id: string }>(findings: readonly T[]): T | undefined =>
   findings.find(({ id }) => id.endsWith('/never-exceed'));
 
-/** A speed that was worked out has to be past the red line by more than it may be wrong. */
-const ERRORS_PAST = 2;
-
 /** Past the airplane's never-exceed speed, were it for a moment. */
 export function neverExceedIn(id: string, { track, context, rows }: Watched): Finding | undefined {
   const { timeS, airspeedKt } = track;
@@ -129,7 +126,7 @@ export function neverExceedIn(id: string, { track, context, rows }: Watched): Fi
     if (source === 'measured') return 0;
     return typeof standardError === 'number' ? standardError : standardError[i];
   };
-  const surely = (i: number) => airspeedKt.values[i] - ERRORS_PAST * errorKt(i);
+  const surely = (i: number) => airspeedKt.values[i] - SCENE.redLineErrors * errorKt(i);
   const fastest = rowOfMax(rows, surely);
   if (fastest < 0 || !(surely(fastest) > vneKias)) return undefined;
   const kias = airspeedKt.values[fastest];

@@ -7,6 +7,7 @@ import type { Quantity } from '../../scoring/judged.ts';
 import type { StandardRow } from '../../scoring/standard.ts';
 import { compassDeg, shortestTurnDeg, wrap360 } from '../../units/angles.ts';
 import type { Proposal } from './attempt.ts';
+import { SCENE } from './tables.ts';
 
 export interface Entry {
   altitudeFt: number;
@@ -14,12 +15,10 @@ export interface Entry {
   headingDeg: number;
 }
 
-const ENTRY_S = 3;
-
 /** Means over the three seconds before the start, or the nearest there is. */
 export function entryValues(track: Track, { startS, segment }: Pick<Proposal, 'startS' | 'segment'>): Entry {
   const { timeS } = track;
-  const before = rowsBetween(timeS, startS - ENTRY_S, startS, segment);
+  const before = rowsBetween(timeS, startS - SCENE.entryS, startS, segment);
   const rows = before.to > before.from ? before : { from: segment.from, to: segment.from + 1 };
   return {
     altitudeFt: meanOver(track.altitudeFt.values, rows),
@@ -82,9 +81,6 @@ export function quantityFor(
   }
 }
 
-/** Over so long a heading turns far enough that what it is read to does not count. */
-const RATE_OVER_S = 5;
-
 /** Degrees a second either way, a mean over some seconds about each row. */
 function rateOfTurn(
   track: Track,
@@ -93,11 +89,11 @@ function rateOfTurn(
 ): Quantity {
   const { timeS, headingDeg } = track;
   // One look for the whole attempt: a slope at each of its rows, and nothing beside it.
-  const rows = rowsBetween(timeS, startS - RATE_OVER_S, endS + RATE_OVER_S, segment);
-  const slopes = localSlope(timeS, headingDeg.values, rows, RATE_OVER_S / 2);
+  const rows = rowsBetween(timeS, startS - SCENE.rateOverS, endS + SCENE.rateOverS, segment);
+  const slopes = localSlope(timeS, headingDeg.values, rows, SCENE.rateOverS / 2);
   const rate = (i: number) => Math.abs(slopes[i - rows.from] ?? Number.NaN);
   // Of a difference of two headings, over the time between them.
-  const share = Math.SQRT2 / RATE_OVER_S;
+  const share = Math.SQRT2 / SCENE.rateOverS;
   const { standardError: error } = headingDeg;
   const standardError = typeof error === 'number' ? error * share : error.map((one) => one * share);
   return { channel: { ...headingDeg, standardError }, target, deviation: (i) => rate(i) - target };

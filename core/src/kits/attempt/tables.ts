@@ -28,7 +28,7 @@ export const FLAP_LIMITS = thresholds('flaps', {
   withinS: [15, 's', 'time after a move of the flaps in which the altitude is looked at'],
 });
 
-/** Where slow begins and the ground is, in a flight of which little is known. */
+/** Where slow begins and the ground is, in a flight of which little is known; and what is asked of any part of one. */
 export const SCENE = figures('scene', {
   warningShare: [0.58, '', 'share of the usual level speed at which an unknown airplane is taken to warn'],
   stallBelowWarningKt: [6, 'kt', 'distance of an unknown airplane’s stall below its warning'],
@@ -41,6 +41,17 @@ export const SCENE = figures('scene', {
     10,
     '%',
     'range of revolutions or manifold pressure in a flight below which they tell no power: a governor holds them',
+  ],
+  entryS: [3, 's', 'time before the start of which its altitude, speed and heading are the means'],
+  rateOverS: [
+    5,
+    's',
+    'time of which a rate of turn is the mean: what a heading is read to then counts no more',
+  ],
+  redLineErrors: [
+    2,
+    '',
+    'standard errors by which an airspeed that was worked out has to be past the never-exceed speed',
   ],
   nearCruiseKt: [10, 'kt', 'distance below the fastest moment that still belongs to the speed it came from'],
 });

@@ -30,6 +30,15 @@ export const WHEELS = figures('shape/wheels', {
   sameFieldM: [2400, 'm', 'distance within which two stretches of ground are one field'],
 });
 
+/** What is looked at near the ground in a flight. */
+export const NEAR_GROUND = figures('shape/near-ground', {
+  flareFt: [50, 'ft', 'height above a field below which a good flare may sound the warner'],
+  touchS: [10, 's', 'time before and after a touch in which it may'],
+  liftOffS: [5, 's', 'time about the lift-off in which it may'],
+  lowFt: [1000, 'ft', 'height above a field that is low'],
+  steepDeg: [60, 'deg', 'bank that is too steep there'],
+});
+
 export const POWER_OFF = figures('shape/power-off', {
   idleShare: [
     0.2,

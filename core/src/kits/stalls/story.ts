@@ -7,13 +7,7 @@ import { sceneOf } from '../attempt/scene.ts';
 import type { StoryEvent, StoryPart } from '../attempt/story.ts';
 import { powerCut } from './stall-attempts.ts';
 import { stallAttemptAt } from './stall-case.ts';
-import { STALL_LIMITS } from './tables.ts';
-
-const FULL_SHARE = 0.8;
-const STAGE_DEG = 3;
-const CLIMB_FPM = 150;
-/** Flaps stand still for so long between two stages, s. */
-const STILL_S = 1.5;
+import { STALL_LIMITS, STORY } from './tables.ts';
 
 export const stallStory: StoryPart = {
   lanes: ['airspeed', 'pitch', 'altitude', 'power', 'flaps', 'elevator', 'aileron'],
@@ -50,14 +44,14 @@ export const stallStory: StoryPart = {
 function powerOn(track: Track, context: ScoringContext, fromS: number, toS: number): number | undefined {
   const { lever } = sceneOf(track, context);
   const rows = rowsBetween(track.timeS, fromS, toS);
-  if (lever(rows.from) > FULL_SHARE) return undefined;
-  for (let i = rows.from; i < rows.to; i++) if (lever(i) > FULL_SHARE) return track.timeS[i];
+  if (lever(rows.from) > STORY.fullShare) return undefined;
+  for (let i = rows.from; i < rows.to; i++) if (lever(i) > STORY.fullShare) return track.timeS[i];
   return undefined;
 }
 
 function climbs({ timeS, verticalSpeedFpm }: Track, lowestS: number): number | undefined {
   const rows = rowsBetween(timeS, lowestS, lowestS + 40);
-  for (let i = rows.from; i < rows.to; i++) if (verticalSpeedFpm[i] > CLIMB_FPM) return timeS[i];
+  for (let i = rows.from; i < rows.to; i++) if (verticalSpeedFpm[i] > STORY.climbFpm) return timeS[i];
   return undefined;
 }
 
@@ -73,8 +67,8 @@ function flapMoves(track: Track, context: ScoringContext, attempt: Attempt, brea
     if (Math.abs(deg - stood.deg) > 0.5) {
       began ??= { fromDeg: stood.deg, atS: track.timeS[i] };
       stood = { deg, sinceS: track.timeS[i] };
-    } else if (began && track.timeS[i] - stood.sinceS >= STILL_S) {
-      if (Math.abs(deg - began.fromDeg) > STAGE_DEG)
+    } else if (began && track.timeS[i] - stood.sinceS >= STORY.stillS) {
+      if (Math.abs(deg - began.fromDeg) > STORY.stageDeg)
         moves.push({
           id: `flaps-${moves.length}`,
           name: `${Math.round(began.fromDeg)}→${Math.round(deg)}°`,

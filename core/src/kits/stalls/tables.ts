@@ -206,5 +206,13 @@ export const RECOVERY = figures('stalls/recovery', {
   stalledAgainS: [2, 's', 'time at that speed that is a second stall'],
 });
 
+/** The moments of a stall as its story tells them. */
+export const STORY = figures('stalls/story', {
+  fullShare: [0.8, '', 'share of the power that is all of it'],
+  stageDeg: [3, 'deg', 'move of the flaps that is one'],
+  climbFpm: [150, 'ft/min', 'climb that shows it climbs'],
+  stillS: [1.5, 's', 'time for which the flaps stand between two of their stages'],
+});
+
 /** By what a stall is told, whichever it is. */
-export const STALL_TABLES = [EVENT, SIGN, NOSE, UNLOAD, STALL_ATTEMPT, RECOVERY];
+export const STALL_TABLES = [EVENT, SIGN, NOSE, UNLOAD, STALL_ATTEMPT, RECOVERY, STORY];

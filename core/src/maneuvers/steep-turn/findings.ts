@@ -208,8 +208,8 @@ const speedDecay: Check = (c) => {
 };
 
 /** Nearly all the power was on as the speed was least; false where nothing tells. */
-const powerWasUp = ({ scene }: SteepCase, slowest: number): boolean => scene.lever(slowest) > POWER_UP;
-const POWER_UP = 0.9;
+const powerWasUp = ({ scene }: SteepCase, slowest: number): boolean =>
+  scene.lever(slowest) > STEEP_SIGNS.powerUp;
 
 const speedAboveVa: Check = (c) => {
   const above = aboveVa(c);

@@ -32,4 +32,5 @@ export const STEEP_SIGNS = figures('steep-turn/found', {
   leastTurnDeg: [45, 'deg', 'change of heading from which it is an attempt'],
   reversalS: [10, 's', 'pause after the turn the other way within which it is a reversal'],
   usualBankDeg: [45, 'deg', 'bank where neither row nor brief names one'],
+  powerUp: [0.9, '', 'share of the power with which there is none to add'],
 });
