@@ -1,6 +1,5 @@
 /** Why a judge says so, in a sentence; and what the verdict rests without. */
 import { numberText } from '../kits/attempt/finding.ts';
-import { pastRedLine } from '../kits/attempt/limits.ts';
 import { DEFAULT_EXAMINER, type ExaminerFigures } from '../scoring/judge.ts';
 import { unseenMusts } from '../scoring/requirement.ts';
 import type { Judge, MeasuredParameterScore } from '../scoring/schema.ts';
@@ -20,8 +19,7 @@ export function reasonOf(
   if (attempt.likely)
     return 'Worked out from positions alone: the airspeed is not sure enough to judge this. It is named, not judged.';
   const critical = attempt.findings.find((finding) => finding.severity === 'critical');
-  const failed =
-    pastRedLine(attempt.findings)?.what ?? failedSentence(attempt.requirements) ?? critical?.what;
+  const failed = failedSentence(attempt.findings, attempt.requirements) ?? critical?.what;
   if (failed) return failed;
   const out = attempt.parameters.find(
     (p): p is MeasuredParameterScore => p.required && p.measured !== 'not-measured' && p[judge] === 'outside',

@@ -1,9 +1,11 @@
 /** What the standard asks before any band, seen in one attempt: by the recording, else by the instructor. */
 import type { Attempt, ScoringContext, Told } from '../kits/attempt/attempt.ts';
 import { caseOf } from '../kits/attempt/case.ts';
+import { pastRedLine } from '../kits/attempt/limits.ts';
 import { requireRoom } from '../maneuvers/registry.ts';
 import type { Track } from '../recording/track/track.ts';
 import { failedMusts, type RequirementRow, type RequirementScore } from '../scoring/requirement.ts';
+import type { Finding } from '../scoring/schema.ts';
 
 export function seenRequirements(
   track: Track,
@@ -47,8 +49,13 @@ const toldOf = (told: readonly Told[], { startS, endS, maneuver }: Attempt, name
         Math.min(one.endS, endS) - Math.max(one.startS, startS) > (endS - startS) / 2,
     );
 
-/** The first thing that failed, by when it was seen, as a sentence; `null` where nothing did. */
-export function failedSentence(requirements: readonly RequirementScore[]): string | null {
+/** What failed before any band, as a sentence: the red line, else the first by when it was seen; `null` where nothing did. */
+export function failedSentence(
+  findings: readonly Finding[],
+  requirements: readonly RequirementScore[],
+): string | null {
+  const redLine = pastRedLine(findings);
+  if (redLine) return redLine.what;
   const [first] = failedMusts(requirements).sort(
     (a, b) => (a.atS ?? Number.POSITIVE_INFINITY) - (b.atS ?? Number.POSITIVE_INFINITY),
   );

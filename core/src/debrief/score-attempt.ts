@@ -2,7 +2,6 @@
 
 import { namedTargets } from '../card/targets.ts';
 import type { Attempt, ScoringContext } from '../kits/attempt/attempt.ts';
-import { pastRedLine } from '../kits/attempt/limits.ts';
 import { requireRoom } from '../maneuvers/registry.ts';
 import type { Track } from '../recording/track/track.ts';
 import { judgeAttempt } from '../scoring/judge.ts';
@@ -65,8 +64,7 @@ export function scoreAttempt(
     firstExcursion: firstExcursionOf(parameters),
     findings: named.findings,
     chain,
-    wentFirst:
-      pastRedLine(findings)?.what ?? failedSentence(requirements) ?? chainSentence(chain, attempt.startS),
+    wentFirst: failedSentence(findings, requirements) ?? chainSentence(chain, attempt.startS),
   };
 }
 

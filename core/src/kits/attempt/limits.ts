@@ -81,22 +81,23 @@ export function spiralIn(
   const steepAndDown = (i: number) =>
     Math.abs(track.bankDeg.values[i]) > limit && track.verticalSpeedFpm[i] < 0;
   const lastsS = spiralS - track.stepS;
-  const long = (stretch: { startS: number; endS: number } | undefined) =>
-    stretch !== undefined && stretch.endS - stretch.startS >= lastsS;
+  const lasting = (so: (row: number) => boolean) => {
+    const stretch = longestStretch(track.timeS, rows, so);
+    return stretch && stretch.endS - stretch.startS >= lastsS ? stretch : undefined;
+  };
   // Most of a flight is neither steep nor down: of that no slopes are worked out.
-  if (!long(longestStretch(track.timeS, rows, steepAndDown))) return undefined;
+  if (!lasting(steepAndDown)) return undefined;
   const bank = track.bankDeg.values.subarray(rows.from, rows.to).map(Math.abs);
   const timeS = track.timeS.subarray(rows.from, rows.to);
   const all = { from: 0, to: bank.length };
   const overS = Math.max(1.5, 1.5 * track.stepS);
   const steeper = localSlope(timeS, bank, all, overS);
   const faster = localSlope(timeS, track.airspeedKt.values.subarray(rows.from, rows.to), all, overS);
-  const so = (i: number) => {
+  const stretch = lasting((i) => {
     const k = i - rows.from;
     return steepAndDown(i) && steeper[k] > spiralDegPerS && faster[k] > 0;
-  };
-  const stretch = longestStretch(track.timeS, rows, so);
-  if (!stretch || !long(stretch)) return undefined;
+  });
+  if (!stretch) return undefined;
   const within = rowsBetween(track.timeS, stretch.startS, stretch.endS, rows);
   const steepest = rowOfMax(within, (i) => Math.abs(track.bankDeg.values[i]));
   return { ...stretch, bankDeg: Math.abs(track.bankDeg.values[steepest]) };

@@ -12,6 +12,9 @@ const TOGETHER = {
   mdy: /^(\d{2})(\d{2})(\d{2}|\d{4})$/,
 } as const;
 
+/** Whether a cell is written as a day is, with a sign between its numbers; whether it is one, its order tells. */
+export const looksLikeDay = (cell: string): boolean => APART.test(cell);
+
 /**
  * @param cell a year of two digits is one of this century
  * @returns the day's beginning in UTC, ms since 1970; undefined for what is no day of the calendar

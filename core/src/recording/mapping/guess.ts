@@ -1,7 +1,7 @@
 /** What a table's columns most likely are, from their names and units: a proposal for a person to look at. */
 import type { ChannelName } from '../columns/channels.ts';
 import { parseUtcMs } from '../columns/utc.ts';
-import { type DateKind, dayOf } from './day-cell.ts';
+import { type DateKind, dayOf, looksLikeDay } from './day-cell.ts';
 import type { Mapping, TimeKind } from './mapping.ts';
 import { isNothing } from './nothing.ts';
 import type { TableHead } from './table.ts';
@@ -106,14 +106,12 @@ function timeKind(cells: readonly string[]): TimeKind | undefined {
   return 's';
 }
 
-const DATE_CELL = /^\d{1,4}[-/.]\d{1,2}[-/.]\d{1,4}$/;
 const YEAR_FIRST = /^\d{4}/;
 const ORDERS: readonly DateKind[] = ['dmy', 'mdy', 'ymd'];
 
 function guessDate(head: TableHead): Mapping['date'] {
   const i = head.columns.findIndex(
-    (column, at) =>
-      /date|\bday\b/.test(plain(column)) && sampleOf(head, at).every((cell) => DATE_CELL.test(cell)),
+    (column, at) => /date|\bday\b/.test(plain(column)) && sampleOf(head, at).every(looksLikeDay),
   );
   if (i < 0) return undefined;
   const cells = sampleOf(head, i);
