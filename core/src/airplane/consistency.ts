@@ -1,4 +1,5 @@
-/** What the numbers of one airplane must be to each other; each problem is a sentence at a field. */
+/** What the numbers of one airplane must be to each other; each problem is a sentence at a field, in the airplane's unit. */
+import { speedIn } from '../units/convert.ts';
 
 export interface Problem {
   path: (string | number)[];
@@ -6,6 +7,7 @@ export interface Problem {
 }
 
 interface Speeds {
+  speedUnit?: 'kt' | 'mph';
   vs0Kias: number;
   vs1Kias: number;
   vaKiasAtMax: number;
@@ -45,6 +47,10 @@ const RISING: [keyof Speeds, keyof Speeds, boolean][] = [
 export function orderProblems(airplane: Speeds): Problem[] {
   const problems: Problem[] = [];
   const say = (path: Problem['path'], message: string) => problems.push({ path, message });
+  const unit = airplane.speedUnit ?? 'kt';
+  /** A speed as its owner reads it; a knot says no unit. */
+  const speed = (kt: number): string =>
+    unit === 'kt' ? String(kt) : `${Number(speedIn(kt, unit).toFixed(1))} ${unit}`;
   for (const [low, high, equal] of RISING) {
     const [a, b] = [airplane[low] as number | undefined, airplane[high] as number | undefined];
     if (a === undefined || b === undefined || a < b || (equal && a === b)) continue;
@@ -52,13 +58,17 @@ export function orderProblems(airplane: Speeds): Problem[] {
     const field = low === 'emptyWeightLb' ? low : high;
     const [words, other, value] =
       field === low ? [`must be below ${high}`, b, a] : [`must be above ${low}`, a, b];
-    say([field], `${field} (${value}) ${words} (${other})`);
+    const [own, beside] = field.endsWith('Kias') ? [speed(value), speed(other)] : [value, other];
+    say([field], `${field} (${own}) ${words} (${beside})`);
   }
   for (const setting of ['clean', 'landing'] as const) {
     const warning = airplane.warningKias?.[setting];
     const stall = setting === 'clean' ? airplane.vs1Kias : airplane.vs0Kias;
     if (warning !== undefined && warning <= stall)
-      say(['warningKias', setting], `the warning (${warning}) must sound above the stall speed (${stall})`);
+      say(
+        ['warningKias', setting],
+        `the warning (${speed(warning)}) must sound above the stall speed (${speed(stall)})`,
+      );
   }
   airplane.flaps.forEach(({ deg, vfeKias }, i) => {
     const before = airplane.flaps[i - 1];
@@ -67,10 +77,13 @@ export function orderProblems(airplane: Speeds): Problem[] {
     if (before && vfeKias > before.vfeKias)
       say(
         ['flaps', i, 'vfeKias'],
-        `the limit at ${deg}° (${vfeKias}) must not be above the one at ${before.deg}° (${before.vfeKias})`,
+        `the limit at ${deg}° (${speed(vfeKias)}) must not be above the one at ${before.deg}° (${speed(before.vfeKias)})`,
       );
     if (vfeKias <= airplane.vs0Kias)
-      say(['flaps', i, 'vfeKias'], `the limit (${vfeKias}) must be above vs0Kias (${airplane.vs0Kias})`);
+      say(
+        ['flaps', i, 'vfeKias'],
+        `the limit (${speed(vfeKias)}) must be above vs0Kias (${speed(airplane.vs0Kias)})`,
+      );
   });
   if ((airplane.takeoffStage ?? 0) > airplane.flaps.length)
     say(['takeoffStage'], `there are only ${airplane.flaps.length} flap stages`);

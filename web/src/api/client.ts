@@ -4,8 +4,9 @@ import type { ClientResponse } from 'hono/client';
 import { hc } from 'hono/client';
 // Its type alone: not a line of the server comes into the interface.
 import type { Api } from '../../../server/src/http/app.ts';
+import { refresh, refreshing } from './changed.ts';
 
-export const { api } = hc<Api>('/');
+export const { api } = hc<Api>('/', { fetch: refreshing });
 
 export class ApiError extends Error {
   constructor(
@@ -67,7 +68,10 @@ export function upload(form: FormData, onProgress: (fraction: number) => void): 
     sending.onload = () => {
       const answer = problemIn(sending.responseText);
       // What stands between may answer for the server: then nobody knows what became of it.
-      if (sending.status < 300 && 'id' in answer) return resolve(answer as unknown as Created);
+      if (sending.status < 300 && 'id' in answer) {
+        void refresh();
+        return resolve(answer as unknown as Created);
+      }
       const { detail = 'The upload failed; try again.', errors } = answer;
       return reject(new ApiError(sending.status, detail, errors));
     };

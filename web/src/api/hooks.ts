@@ -1,7 +1,8 @@
 /** What the server knows, cached and shared by SWR under its address. */
 import type { Alongside, KeelTrace, LessonList, Matrix, RecordingView, Trail } from '@keel/core';
-import useSWR, { type Key, mutate, useSWRConfig } from 'swr';
+import useSWR from 'swr';
 import useSWRInfinite from 'swr/infinite';
+import { refresh, useChanges } from './changed.ts';
 import { ApiError, answered, api, read } from './client.ts';
 
 export const options = {
@@ -25,14 +26,16 @@ export const useHealth = (wanted: boolean) =>
 export const useSchool = () => useGet('/school', () => read(api.school.$get()));
 export const useDeparted = () => useGet('/school/departed', () => read(api.school.departed.$get()));
 /** Who did what when, a page at a time. */
-export const useTrail = () =>
-  useSWRInfinite<Trail, ApiError>(
+export const useTrail = () => {
+  const changes = useChanges();
+  return useSWRInfinite<Trail, ApiError>(
     (_page, before: Trail | null) =>
-      before && !before.next ? null : ['/school/trail', before?.next ?? null],
-    ([, cursor]: [string, string | null]) =>
+      before && !before.next ? null : ['trail', changes, before?.next ?? null],
+    ([, , cursor]: [string, number, string | null]) =>
       read(api.school.trail.$get({ query: { cursor: cursor ?? undefined } })),
-    { ...options, revalidateFirstPage: true },
+    { ...options, keepPreviousData: true },
   );
+};
 export const usePeople = () => useGet('/people', () => read(api.people.$get()));
 export const useAirplanes = () => useGet('/airplanes', () => read(api.airplanes.$get()));
 export const useOwnFigures = (id: string) =>
@@ -52,14 +55,14 @@ export interface LessonsWanted {
   sort?: 'when' | 'student' | 'title';
   order?: 'asc' | 'desc';
 }
-const LESSONS = '/lessons';
 
 /** Lessons, a page at a time: `size` pages are loaded, and `setSize` asks for more. */
-export const useLessons = (wanted: LessonsWanted = {}, limit = 50) =>
-  useSWRInfinite<LessonList, ApiError>(
+export const useLessons = (wanted: LessonsWanted = {}, limit = 50) => {
+  const changes = useChanges();
+  return useSWRInfinite<LessonList, ApiError>(
     (_page, before: LessonList | null) =>
-      before && !before.next ? null : [LESSONS, wanted, limit, before?.next ?? null],
-    ([, , , cursor]: [string, LessonsWanted, number, string | null]) =>
+      before && !before.next ? null : ['lessons', changes, wanted, limit, before?.next ?? null],
+    ([, , , , cursor]: [string, number, LessonsWanted, number, string | null]) =>
       read(
         api.lessons.$get({
           query: {
@@ -70,22 +73,11 @@ export const useLessons = (wanted: LessonsWanted = {}, limit = 50) =>
           },
         }),
       ),
-    { ...options, keepPreviousData: true, revalidateFirstPage: false },
+    { ...options, keepPreviousData: true },
   );
-
-/** Has every list of lessons asked for anew: one was added or changed. */
-export function useForgetLessons(): () => Promise<unknown> {
-  const { mutate } = useSWRConfig();
-  return () =>
-    mutate((key: Key) => typeof key === 'string' && key.startsWith('$inf$') && key.includes(LESSONS));
-}
+};
 
 export const pathOf = (studentId: string) => `/students/${studentId}/path`;
-
-/** Drops what is known of a student's path: something on it has changed. Where it is in sight it is asked for at once. */
-export const forgetPathOf = (studentId: string): Promise<unknown> =>
-  mutate(pathOf(studentId), undefined, { revalidate: true });
-export const useForgetPath = (studentId: string) => () => forgetPathOf(studentId);
 
 export const usePath = (studentId: string | undefined) =>
   useGet(studentId ? pathOf(studentId) : null, () =>
@@ -170,13 +162,23 @@ export const useAlongside = (recordingId: string, attempt: number, scoredAt: str
     options,
   );
 
-/** Asks again while the analysis runs. */
+const isUnderWay = (recording: RecordingView | undefined): boolean =>
+  recording !== undefined && (recording.status === 'analysing' || recording.scoring);
+
+/** Recordings that were seen being worked on. */
+const underWay = new Set<string>();
+
+/** Asks again while the analysis runs; what it found changes the lists and the path as well. */
 export const useRecording = (id: string | undefined) =>
   useSWR<RecordingView, ApiError>(
     id ? `/recordings/${id}` : null,
     () => read(api.recordings[':id'].$get({ param: { id: id ?? '' } })),
     {
       ...options,
-      refreshInterval: (latest) => (latest?.status === 'analysing' || latest?.scoring ? 300 : 0),
+      refreshInterval: (latest) => (isUnderWay(latest) ? 300 : 0),
+      onSuccess: (latest) => {
+        if (isUnderWay(latest)) underWay.add(latest.id);
+        else if (underWay.delete(latest.id)) void refresh();
+      },
     },
   );

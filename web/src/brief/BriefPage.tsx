@@ -17,7 +17,6 @@ import { useSWRConfig } from 'swr';
 import { ApiError, api, messageOf, read } from '../api/client.ts';
 import {
   useAirplanes,
-  useForgetLessons,
   useLesson,
   useMe,
   usePath,
@@ -80,7 +79,6 @@ function Brief({ lesson }: { lesson?: Lesson }) {
   const school = useTechnique();
   const navigate = useNavigate();
   const { mutate } = useSWRConfig();
-  const forgetLessons = useForgetLessons();
   // Made once: saving again after a broken connection is the same lesson.
   const [newId] = useState(() => crypto.randomUUID());
   const [form, setForm] = useState<BriefForm>(() =>
@@ -170,7 +168,6 @@ function Brief({ lesson }: { lesson?: Lesson }) {
       setChanged(false);
       setWhy('');
       await mutate(`/lessons/${saved.id}`, saved, { revalidate: false });
-      await forgetLessons();
       notifications.show({ message: 'Lesson saved. Next station: Fly.' });
       setTab('cards');
       if (!lesson) navigate(`/brief/${saved.id}`, { replace: true, state: SAVED });
@@ -203,7 +200,7 @@ function Brief({ lesson }: { lesson?: Lesson }) {
   const start = plan?.balance[0];
   const about = [
     ...(lesson ? [form.title] : []),
-    dayAndTime(form.plannedAt),
+    form.plannedAt && dayAndTime(form.plannedAt),
     airplane ? `${airplane.name}${airplane.registration ? `, ${airplane.registration}` : ''}` : '',
     plan ? `${numberText(plan.startWeightLb)} lb${start ? `, CG ${numberText(start.cgIn, 1)} in` : ''}` : '',
     `${form.oatC} °C`,

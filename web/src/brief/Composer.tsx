@@ -28,7 +28,7 @@ import {
   type Technique,
   wayWords,
 } from '@keel/core';
-import { ActionIcon, Button, NumberInput, Select } from '@mantine/core';
+import { ActionIcon, Button, Select } from '@mantine/core';
 import { IconGripVertical, IconPlus, IconX } from '@tabler/icons-react';
 import { api, read } from '../api/client.ts';
 import { useMe, useSchool } from '../api/hooks.ts';
@@ -36,6 +36,7 @@ import { heading, numberText } from '../parts/format.ts';
 import { sent } from '../parts/sent.ts';
 import { titleOf } from './form.ts';
 import './composer.css';
+import { NumberField } from '../parts/NumberField.tsx';
 
 const newId = () => crypto.randomUUID().slice(0, 8);
 
@@ -235,25 +236,25 @@ function Row(props: {
           />
         )}
       </div>
-      <NumberInput
+      <NumberField
         label="shown"
         aria-label={`${title}: demonstrations`}
         w={74}
         min={0}
         max={5}
-        clampBehavior="strict"
+        whole
         value={item.demonstrations ?? technique.demonstrations}
-        onChange={(value) => typeof value === 'number' && set({ demonstrations: value })}
+        onChange={(value) => Number.isInteger(value) && set({ demonstrations: Number(value) })}
       />
-      <NumberInput
+      <NumberField
         label="flown"
         aria-label={`${title}: the student's tries`}
         w={74}
         min={0}
         max={9}
-        clampBehavior="strict"
+        whole
         value={item.attempts ?? technique.studentAttempts}
-        onChange={(value) => typeof value === 'number' && set({ attempts: value })}
+        onChange={(value) => Number.isInteger(value) && set({ attempts: Number(value) })}
       />
       <ActionIcon
         variant="subtle"

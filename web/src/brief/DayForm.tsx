@@ -1,15 +1,15 @@
 /** Student, airplane, standard, the day's air and sky, and what is loaded. */
-import '@mantine/dates/styles.css';
 import { type Airplane, hasBalance, type LessonPlan, type Standard, type Student } from '@keel/core';
-import { NumberInput, SegmentedControl, Select, TextInput } from '@mantine/core';
-import { DateTimePicker } from '@mantine/dates';
-import { fromField, numberText, toField } from '../parts/format.ts';
+import { SegmentedControl, Select, TextInput } from '@mantine/core';
+import { MomentField } from '../parts/DayField.tsx';
+import { numberText } from '../parts/format.ts';
+import { NumberField } from '../parts/NumberField.tsx';
 import { CgPicture } from './CgPicture.tsx';
 import {
   type BriefForm,
   type FieldErrors,
   NUMBER_FIELDS,
-  type NumberField,
+  type NumberKey,
   titleOf,
   usualLoad,
 } from './form.ts';
@@ -27,15 +27,14 @@ export function DayForm(props: {
   const { form, change, errors, plan } = props;
   const airplane = props.airplanes.find(({ id }) => id === form.airplaneId);
   const loadable = airplane !== undefined && hasBalance(airplane);
-  const number = (field: NumberField, note?: string) => (
-    <NumberInput
+  const number = (field: NumberKey, note?: string) => (
+    <NumberField
       label={`${NUMBER_FIELDS[field].label}, ${NUMBER_FIELDS[field].unit}`}
       description={note}
       inputWrapperOrder={['label', 'input', 'error', 'description']}
       value={form[field]}
       onChange={(value) => change({ [field]: value })}
       error={errors[field]}
-      hideControls
     />
   );
   return (
@@ -80,12 +79,11 @@ export function DayForm(props: {
               })
             }
           />
-          <DateTimePicker
+          <MomentField
             className="wide"
             label="When"
-            valueFormat="ddd D MMM YYYY, HH:mm"
-            value={toField(form.plannedAt)}
-            onChange={(value) => value && change({ plannedAt: fromField(value) })}
+            value={form.plannedAt}
+            onChange={(plannedAt) => change({ plannedAt })}
           />
           <TextInput
             className="wide"
@@ -143,7 +141,7 @@ export function DayForm(props: {
           <>
             <div className="load-stations">
               {airplane.stations?.map(({ id, name, maxLb }) => (
-                <NumberInput
+                <NumberField
                   key={id}
                   label={`${name}, lb`}
                   description={maxLb ? `${numberText(maxLb)} at most` : undefined}
@@ -151,7 +149,6 @@ export function DayForm(props: {
                   value={form.stations[id] ?? 0}
                   onChange={(value) => change({ stations: { ...form.stations, [id]: value } })}
                   min={0}
-                  hideControls
                 />
               ))}
               {number('fuelGal', airplane.fuel ? `${airplane.fuel.usableGal} usable` : undefined)}

@@ -36,9 +36,9 @@ export const NUMBER_FIELDS = {
   reserveMin: { label: 'Fuel reserve', unit: 'min' },
   fuelGal: { label: 'Fuel at the start', unit: 'gal' },
 } as const;
-export type NumberField = keyof typeof NUMBER_FIELDS;
+export type NumberKey = keyof typeof NUMBER_FIELDS;
 /** These may stay empty: then there is no such limit, or the usual figure is taken. */
-const OPTIONAL: readonly NumberField[] = [
+const OPTIONAL: readonly NumberKey[] = [
   'cloudBaseFt',
   'cloudClearanceFt',
   'airspaceBaseFt',
@@ -48,12 +48,12 @@ const OPTIONAL: readonly NumberField[] = [
   'reserveMin',
 ];
 
-export interface BriefForm extends Record<NumberField, Typed> {
+export interface BriefForm extends Record<NumberKey, Typed> {
   studentId: string;
   airplaneId: string;
   standardId: string;
   title: string;
-  /** ISO 8601. */
+  /** ISO 8601; empty where what is typed is no moment. */
   plannedAt: string;
   air: 'qnh' | 'pressure';
   /** What is put on each station; a weight typed instead where the airplane file has no stations. */
@@ -109,7 +109,7 @@ export function usualLoad(airplane: Airplane): Partial<BriefForm> {
 export function formOf(lesson: Lesson): BriefForm {
   const { conditions } = lesson;
   const form = emptyForm();
-  for (const field of Object.keys(NUMBER_FIELDS) as NumberField[]) {
+  for (const field of Object.keys(NUMBER_FIELDS) as NumberKey[]) {
     const value = conditions[field as keyof Conditions];
     if (typeof value === 'number') form[field] = value;
     else if (OPTIONAL.includes(field) && field.endsWith('BaseFt')) form[field] = '';
@@ -137,7 +137,7 @@ export function formOf(lesson: Lesson): BriefForm {
   };
 }
 
-export type FieldErrors = Partial<Record<NumberField, string>>;
+export type FieldErrors = Partial<Record<NumberKey | 'plannedAt', string>>;
 
 /** The form's numbers; a field left empty is named. */
 export function conditionsOf(
@@ -145,24 +145,26 @@ export function conditionsOf(
   airplane: Airplane | undefined,
 ): { conditions?: Conditions; errors: FieldErrors } {
   const errors: FieldErrors = {};
-  const number = (field: NumberField): number => {
+  if (form.plannedAt === '') errors.plannedAt = 'When the lesson is, with its time';
+  const number = (field: NumberKey): number => {
     const value = form[field];
-    if (typeof value === 'number') return value;
+    if (Number.isFinite(value)) return value as number;
     errors[field] = 'Write a number';
     return Number.NaN;
   };
+  /** An empty seat weighs nothing; a one with something else in it is refused. */
+  const station = (id: string): number => {
+    const lb = form.stations[id] ?? '';
+    if (Number.isNaN(lb)) errors.fuelGal = 'The weight on a seat is not a number';
+    return Number(lb);
+  };
   const optional = Object.fromEntries(
-    OPTIONAL.map((field) => [field, form[field]]).filter(([, value]) => typeof value === 'number'),
+    OPTIONAL.filter((field) => form[field] !== '').map((field) => [field, number(field)]),
   ) as Partial<Conditions>;
   const byStations = form.loadBy === 'stations' && airplane !== undefined && hasBalance(airplane);
   const loading: Loading | undefined = byStations
     ? {
-        stations: Object.fromEntries(
-          (airplane?.stations ?? []).map(({ id }) => {
-            const lb = form.stations[id];
-            return [id, typeof lb === 'number' ? lb : 0];
-          }),
-        ),
+        stations: Object.fromEntries((airplane?.stations ?? []).map(({ id }) => [id, station(id)])),
         fuelGal: number('fuelGal'),
       }
     : undefined;
@@ -180,7 +182,7 @@ export function conditionsOf(
   return Object.keys(errors).length > 0 ? { errors } : { conditions, errors };
 }
 
-const FIELD_OF: [RegExp, NumberField][] = [
+const FIELD_OF: [RegExp, NumberKey][] = [
   [/^weight/, 'weightLb'],
   [/^ground/, 'groundFt'],
   [/^QNH/, 'qnhHpa'],

@@ -7,7 +7,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { useSWRConfig } from 'swr';
 import { answered, api, messageOf, read } from '../api/client.ts';
-import { useForgetPath, useMe, useRecording } from '../api/hooks.ts';
+import { useMe, useRecording } from '../api/hooks.ts';
 import { useSetCurrent } from '../frame/current.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
@@ -47,7 +47,6 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
   const [attemptAt, setAttemptAt] = useAddress('attempt', '0');
   const [view, setView] = useAddress('see', 'picture');
   const { mutate } = useSWRConfig();
-  const forgetPath = useForgetPath(recording.student.id);
   const [judge, setJudge] = useState<Judge>(recording.score?.judge ?? 'examiner');
   const selected = Number(attemptAt) || 0;
   const [shown, setShown] = useState<ReadonlySet<number>>(new Set());
@@ -108,7 +107,7 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
     setBusy(true);
     try {
       const { changes } = await read(api.recordings[':id'].rescore.$post({ param: { id: recording.id } }));
-      await Promise.all([mutate(`/recordings/${recording.id}`), forgetPath()]);
+      await mutate(`/recordings/${recording.id}`);
       notifications.show({
         title: 'Scored again',
         message: changes.join(' ') || 'Nothing changed.',

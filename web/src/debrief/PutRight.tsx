@@ -1,22 +1,15 @@
 /** A recording sent with the wrong airplane, lesson or weight is put right; one that nobody wants goes, and can come back. */
 import type { RecordingView } from '@keel/core';
-import { ActionIcon, Button, Menu, Modal, NumberInput, Select } from '@mantine/core';
+import { ActionIcon, Button, Menu, Modal, Select } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { IconDots } from '@tabler/icons-react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useSWRConfig } from 'swr';
 import { answered, api, messageOf, read } from '../api/client.ts';
-import {
-  forgetPathOf,
-  useAirplanes,
-  useForgetLessons,
-  useForgetPath,
-  useLessons,
-  useStandards,
-  useStudents,
-} from '../api/hooks.ts';
+import { useAirplanes, useLessons, useStandards, useStudents } from '../api/hooks.ts';
 import { dayAndTime } from '../parts/format.ts';
+import { NumberField } from '../parts/NumberField.tsx';
 
 /** @param rescore left out where there is no score yet. */
 export function PutRight({ recording, rescore }: { recording: RecordingView; rescore?: () => void }) {
@@ -50,8 +43,6 @@ function RightDialog({ recording, close }: { recording: RecordingView; close: ()
   const isMoved = studentId !== recording.student.id;
   const lessons = useLessons({ studentId }, 200);
   const { mutate } = useSWRConfig();
-  const forgetPath = useForgetPath(recording.student.id);
-  const forgetLessons = useForgetLessons();
   const [airplaneId, setAirplane] = useState(recording.airplane.id);
   const [standardId, setStandard] = useState(recording.standard.id);
   const [lessonId, setLesson] = useState(recording.lessonId);
@@ -74,7 +65,6 @@ function RightDialog({ recording, close }: { recording: RecordingView; close: ()
     try {
       const changed = await read(api.recordings[':id'].$patch({ param: { id: recording.id }, json }));
       await mutate(`/recordings/${recording.id}`, changed);
-      await Promise.all([forgetPath(), forgetPathOf(studentId), forgetLessons()]);
       close();
     } catch (error) {
       setProblem(messageOf(error));
@@ -134,22 +124,26 @@ function RightDialog({ recording, close }: { recording: RecordingView; close: ()
           clearable
           searchable
         />
-        <NumberInput
+        <NumberField
           label="Weight, lb"
           placeholder={recording.score?.weightLb ? `as it is, ${recording.score.weightLb}` : 'as it is'}
           value={weightLb}
-          onChange={(value) => setWeight(value === '' ? '' : Number(value))}
+          onChange={setWeight}
         />
-        <NumberInput
+        <NumberField
           label="Highest ground of the area, ft"
           description="The floor of slow flight and stalls is held against it, in every attempt of the flight."
           placeholder={
             recording.score?.groundFt == null ? 'not known' : `as it is, ${recording.score.groundFt}`
           }
           value={groundFt}
-          onChange={(value) => setGround(value === '' ? '' : Number(value))}
+          onChange={setGround}
         />
-        <Button onClick={save} loading={busy} disabled={Object.keys(json).length === 0}>
+        <Button
+          onClick={save}
+          loading={busy}
+          disabled={Object.keys(json).length === 0 || Number.isNaN(weightLb) || Number.isNaN(groundFt)}
+        >
           Put right and score again
         </Button>
       </div>
@@ -159,15 +153,12 @@ function RightDialog({ recording, close }: { recording: RecordingView; close: ()
 
 function DeleteDialog({ recording, close }: { recording: RecordingView; close: () => void }) {
   const navigate = useNavigate();
-  const forgetPath = useForgetPath(recording.student.id);
-  const forgetLessons = useForgetLessons();
   const param = { id: recording.id };
   const failed = (error: unknown) =>
     notifications.show({ color: 'red', title: 'Not done', message: messageOf(error) });
   const restore = async () => {
     try {
       await answered(api.recordings[':id'].restore.$post({ param }));
-      await Promise.all([forgetPath(), forgetLessons()]);
       navigate(`/debrief/${recording.id}`);
     } catch (error) {
       failed(error);
@@ -177,7 +168,6 @@ function DeleteDialog({ recording, close }: { recording: RecordingView; close: (
     close();
     try {
       await answered(api.recordings[':id'].$delete({ param }));
-      await Promise.all([forgetPath(), forgetLessons()]);
       navigate('/debrief');
       notifications.show({
         autoClose: 20_000,

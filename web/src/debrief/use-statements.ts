@@ -10,7 +10,7 @@ import { notifications } from '@mantine/notifications';
 import { useMemo, useSyncExternalStore } from 'react';
 import { mutate } from 'swr';
 import { ApiError, api, messageOf, read } from '../api/client.ts';
-import { forgetPathOf, useMe } from '../api/hooks.ts';
+import { useMe } from '../api/hooks.ts';
 import { makeOutbox, type Outbox, type Word, withWaiting } from './outbox.ts';
 
 type WithoutInterval<T> = T extends unknown ? Omit<T, 'startS' | 'endS' | 'maneuver'> : never;
@@ -70,7 +70,6 @@ export function useAddStatementTo(recording: RecordingView): (body: StatementBod
   return async (body) => {
     if (!me) return false;
     const fate = await outboxOf(me).say(recording.id, body);
-    await forgetPathOf(recording.student.id);
     if (fate === 'waiting')
       notifications.show({
         id: 'words-wait',

@@ -1,9 +1,10 @@
 /** The whole airplane file as a form; every change is checked against the others, and the fit follows. */
 import type { Airplane } from '@keel/core';
 import { speedIn } from '@keel/core';
-import { Button, NumberInput, Select, TextInput } from '@mantine/core';
+import { Button, Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import { check, type Draft, type Path, rounded, valueAt, withValue } from './draft.ts';
+import { NumberField } from '../parts/NumberField.tsx';
+import { check, type Draft, fromTyped, type Path, toTyped, valueAt, withValue } from './draft.ts';
 import { RowsTable } from './RowsTable.tsx';
 
 interface Field {
@@ -135,12 +136,11 @@ export function AirplaneEditor(props: {
             onChange={(value) => set(['wing', 'mounted'], value)}
           />
         )}
-        <NumberInput
+        <NumberField
           label="Takeoff flaps, stage"
-          hideControls
           value={typeof draft.takeoffStage === 'number' ? draft.takeoffStage : ''}
           error={errors.get('takeoffStage')}
-          onChange={(value) => set(['takeoffStage'], typeof value === 'number' ? value : undefined)}
+          onChange={(value) => set(['takeoffStage'], value === '' ? undefined : value)}
         />
       </div>
       {GROUPS.map(({ title, fields }) => (
@@ -160,19 +160,13 @@ export function AirplaneEditor(props: {
                     onChange={(event) => set(path, event.currentTarget.value || undefined)}
                   />
                 );
-              const shown =
-                typeof value === 'number' ? rounded(kind === 'speed' ? value * scale : value) : '';
               return (
-                <NumberInput
+                <NumberField
                   key={label}
                   label={`${label}, ${kind === 'speed' ? speedUnit : unit}`}
-                  hideControls
-                  value={shown}
+                  value={toTyped(value, kind === 'speed' ? scale : 1)}
                   error={error}
-                  onChange={(next) => {
-                    const typed = typeof next === 'number' ? next : undefined;
-                    set(path, typed !== undefined && kind === 'speed' ? rounded(typed / scale) : typed);
-                  }}
+                  onChange={(next) => set(path, fromTyped(next, kind === 'speed' ? scale : 1))}
                 />
               );
             })}

@@ -1,8 +1,9 @@
 /** Rows of a book's table, to be typed: a column a number, rows added and taken out. */
 import { speedIn } from '@keel/core';
-import { ActionIcon, Button, NumberInput, TextInput } from '@mantine/core';
+import { ActionIcon, Button, TextInput } from '@mantine/core';
 import { IconPlus, IconX } from '@tabler/icons-react';
-import { type Draft, type Path, rounded, valueAt, withValue } from './draft.ts';
+import { NumberField } from '../parts/NumberField.tsx';
+import { type Draft, fromTyped, type Path, toTyped, valueAt, withValue } from './draft.ts';
 
 export interface Column {
   /** The key of the row's object, or the place in its pair. */
@@ -65,25 +66,17 @@ export function RowsTable(props: {
                           }
                         />
                       ) : (
-                        <NumberInput
+                        <NumberField
                           aria-label={name}
-                          hideControls
-                          value={
-                            typeof value === 'number' ? rounded(kind === 'speed' ? value * scale : value) : ''
-                          }
+                          value={toTyped(value, kind === 'speed' ? scale : 1)}
                           error={errors.has(at.join('.'))}
                           onChange={(next) =>
                             props.onChange(
                               withValue(
                                 draft,
                                 at,
-                                typeof next === 'number'
-                                  ? kind === 'speed'
-                                    ? rounded(next / scale)
-                                    : next
-                                  : pairs
-                                    ? null
-                                    : undefined,
+                                // A pair keeps its place for the number that is not there yet.
+                                fromTyped(next, kind === 'speed' ? scale : 1) ?? (pairs ? null : undefined),
                               ),
                             )
                           }

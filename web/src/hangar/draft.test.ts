@@ -1,6 +1,6 @@
 /** An airplane file while it is typed: paths, empty fields, and words at the field that is wrong. */
 import { findAirplane } from '@keel/core';
-import { check, type Draft, rounded, valueAt, withValue } from './draft.ts';
+import { check, type Draft, fromTyped, toTyped, valueAt, withValue } from './draft.ts';
 
 const cairn = findAirplane('cairn-4') as unknown as Draft;
 
@@ -82,6 +82,22 @@ test.each([
   expect(errors.get(field)).toBe(words);
 });
 
-test('a speed typed in mph is kept in knots to the hundredth', () => {
-  expect(rounded(101 / 1.150779)).toBe(87.77);
+test.each([101, 30.3, 30.5, 94.57, 0.1])('%d mph typed comes back as typed', (mph) => {
+  const kept = fromTyped(mph, 1.150779);
+  expect(kept).toBeCloseTo(mph / 1.150779, 4);
+  expect(toTyped(kept, 1.150779)).toBe(mph);
+});
+
+test('an empty field is no number and none is made of it; what is no number is refused by the schema', () => {
+  expect(fromTyped('', 1)).toBeUndefined();
+  const { errors } = check(withValue(cairn, ['vxKias'], fromTyped(Number.NaN, 1)));
+  expect(errors.get('vxKias')).toBe('Type a number, such as 30.5');
+});
+
+test('an airplane in miles per hour is refused in miles per hour', () => {
+  const gimmer = findAirplane('gimmer-2') as unknown as Draft;
+  const { errors } = check(withValue(gimmer, ['vneKias'], fromTyped(70, 1.150779)));
+  expect(errors.get('vneKias')).toMatch(
+    /^never exceed \(70 mph\) must be above the maneuvering speed \(\d+(\.\d)? mph\)$/,
+  );
 });

@@ -62,7 +62,16 @@ const NAMES: [RegExp, string][] = [
 const plain = (message: string): string =>
   /expected (number|string|array|object), received (undefined|null)/.test(message)
     ? 'This is needed'
-    : NAMES.reduce((text, [name, words]) => text.replace(name, words), message);
+    : /expected number, received NaN/.test(message)
+      ? 'Type a number, such as 30.5'
+      : NAMES.reduce((text, [name, words]) => text.replace(name, words), message);
 
-/** A number to two decimals: a speed typed in mph is kept in knots. */
-export const rounded = (value: number): number => Math.round(value * 100) / 100;
+/** A number of the file as its field shows it; `scale` is the shown unit in the file's. */
+export const toTyped = (value: unknown, scale: number): number | '' =>
+  typeof value === 'number' ? rounded(value * scale, 2) : '';
+
+/** What was typed as the file keeps it: finer than it is shown, so that 30.3 mph come back as 30.3. */
+export const fromTyped = (typed: number | '', scale: number): number | undefined =>
+  typed === '' ? undefined : rounded(typed / scale, 4);
+
+const rounded = (value: number, decimals: number): number => Number(value.toFixed(decimals));

@@ -1,6 +1,7 @@
 /** Directions, configurations and depths that a skill wants to see, a line each. */
 import type { Ask } from '@keel/core';
-import { Button, MultiSelect, NumberInput, Select, TextInput } from '@mantine/core';
+import { Button, MultiSelect, Select, TextInput } from '@mantine/core';
+import { NumberField } from '../parts/NumberField.tsx';
 
 const ANY_DEPTH = 'any';
 
@@ -44,10 +45,9 @@ export function AskFields(props: {
             onChange={(value) => put(i, { depth: value === ANY_DEPTH ? undefined : (value as Ask['depth']) })}
           />
           {(['times', 'days', 'withinDays'] as const).map((key) => (
-            <NumberInput
+            <NumberField
               key={key}
               label={{ times: 'Times', days: 'on days', withinDays: 'last within, days' }[key]}
-              hideControls
               value={ask[key]}
               error={faults.get(`asks.${i}.${key}`)}
               onChange={(value) => put(i, { [key]: Number(value) })}

@@ -11,14 +11,14 @@ import {
   variantWords,
 } from '@keel/core';
 import { Button, Select, Textarea, TextInput } from '@mantine/core';
-import { DateTimePicker } from '@mantine/dates';
 import { useState } from 'react';
 import { answered, api } from '../api/client.ts';
 import { GradeButtons } from '../debrief/Grading.tsx';
 import { HELP_WORDS, helpName } from '../debrief/help-words.ts';
-import { day, fromField, maneuverName, toField } from '../parts/format.ts';
+import { MomentField } from '../parts/DayField.tsx';
+import { day, maneuverName } from '../parts/format.ts';
+import { sent } from '../parts/sent.ts';
 import { useGrades } from '../parts/use-grades.ts';
-import { keptOnPath } from './kept-on-path.ts';
 
 interface Props {
   studentId: string;
@@ -91,8 +91,7 @@ function EntryForm({ studentId, skills, close }: EntryProps) {
       ? { maneuver: null, variant: null, skill }
       : { maneuver: what as ManeuverId, variant: variant ?? variants[0] };
     const body: EnteredBody = { ...which, flownAt, lessonId: null, help, grade, words };
-    const kept = await keptOnPath(
-      studentId,
+    const kept = await sent(
       answered(
         api.students[':id']['entered-attempts'].$post({ param: { id: studentId }, json: { id, body } }),
       ),
@@ -123,12 +122,7 @@ function EntryForm({ studentId, skills, close }: EntryProps) {
           onChange={(next) => next && setVariant(next)}
         />
       )}
-      <DateTimePicker
-        label="Flown"
-        valueFormat="ddd D MMM YYYY, HH:mm"
-        value={toField(flownAt)}
-        onChange={(next) => next && setFlownAt(fromField(next))}
-      />
+      <MomentField label="Flown" value={flownAt} onChange={setFlownAt} />
       <Select
         label="With how much help"
         placeholder="Say who flew"
@@ -199,8 +193,7 @@ function Entered({
           style={{ gap: 8 }}
           onSubmit={async (event) => {
             event.preventDefault();
-            await keptOnPath(
-              studentId,
+            await sent(
               answered(
                 api.students[':id']['entered-attempts'][':entry'].withdraw.$post({
                   param: { id: studentId, entry: one.id },

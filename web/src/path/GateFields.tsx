@@ -1,6 +1,7 @@
 /** One gate of a syllabus: what is asked, by which source, and how it closes. */
 import { GATE_CLOSES, type Gate } from '@keel/core';
-import { Button, Checkbox, NumberInput, Select, Textarea, TextInput } from '@mantine/core';
+import { Button, Checkbox, Select, Textarea, TextInput } from '@mantine/core';
+import { NumberField } from '../parts/NumberField.tsx';
 import { Fold } from './Fold.tsx';
 
 const CLOSES: Record<Gate['closes'], string> = {
@@ -57,18 +58,16 @@ export function GateFields(props: {
           onChange={(value) => value && change({ by: value as Gate['by'] })}
         />
         {gate.closes === 'age' && (
-          <NumberInput
+          <NumberField
             label="Years"
-            hideControls
             value={gate.years ?? ''}
             error={faults.get('years')}
             onChange={(value) => change({ years: days(value) })}
           />
         )}
         {gate.closes === 'document' && (
-          <NumberInput
+          <NumberField
             label="Holds, days, where it does not say"
-            hideControls
             value={gate.lastsDays ?? ''}
             error={faults.get('lastsDays')}
             onChange={(value) => change({ lastsDays: days(value) })}

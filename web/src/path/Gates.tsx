@@ -1,12 +1,12 @@
 /** The gates: which are open, and who closed the others. Nothing here says that anyone is ready. */
 import type { GateState } from '@keel/core';
 import { Button, Textarea } from '@mantine/core';
-import { DateInput } from '@mantine/dates';
 import { IconDoor, IconDoorEnter } from '@tabler/icons-react';
 import { useState } from 'react';
 import { answered, api } from '../api/client.ts';
+import { DayField } from '../parts/DayField.tsx';
 import { day } from '../parts/format.ts';
-import { keptOnPath } from './kept-on-path.ts';
+import { sent } from '../parts/sent.ts';
 
 interface Props {
   studentId: string;
@@ -103,8 +103,7 @@ function Close({ gate, studentId, done }: { gate: GateState; studentId: string; 
   const weak = gate.closes === 'evidence' && gate.skills.some(({ standing }) => standing !== 'ready');
   const close = async () => {
     const body = { words, ...(paper && date && { date }), ...(paper && { endsOn }) };
-    const kept = await keptOnPath(
-      studentId,
+    const kept = await sent(
       answered(
         api.students[':id'].gates[':gate'].$post({
           param: { id: studentId, gate: gate.id },
@@ -118,21 +117,8 @@ function Close({ gate, studentId, done }: { gate: GateState; studentId: string; 
     <div className="stack">
       {paper && (
         <div className="row">
-          <DateInput
-            label="Given on"
-            valueFormat="D MMM YYYY"
-            value={date}
-            onChange={setDate}
-            style={{ flex: 1 }}
-          />
-          <DateInput
-            label="Ends on"
-            valueFormat="D MMM YYYY"
-            value={endsOn}
-            onChange={setEndsOn}
-            clearable
-            style={{ flex: 1 }}
-          />
+          <DayField label="Given on" value={date} onChange={setDate} style={{ flex: 1 }} />
+          <DayField label="Ends on" value={endsOn} onChange={setEndsOn} style={{ flex: 1 }} />
         </div>
       )}
       <Textarea
@@ -162,8 +148,7 @@ function Reopen({ gate, studentId, done }: { gate: GateState; studentId: string;
         variant="default"
         disabled={!why.trim()}
         onClick={async () => {
-          const kept = await keptOnPath(
-            studentId,
+          const kept = await sent(
             answered(
               api.students[':id'].gates[':gate'].reopen.$post({
                 param: { id: studentId, gate: gate.id },
@@ -184,22 +169,13 @@ function Born({ studentId, born }: { studentId: string; born: string | null }) {
   const [value, setValue] = useState(born);
   return (
     <div className="row">
-      <DateInput
-        label="Day of birth"
-        valueFormat="D MMM YYYY"
-        value={value}
-        onChange={setValue}
-        style={{ flex: 1 }}
-      />
+      <DayField label="Day of birth" value={value} onChange={setValue} style={{ flex: 1 }} />
       <Button
         style={{ alignSelf: 'end' }}
         disabled={!value || value === born}
         onClick={() =>
           value &&
-          keptOnPath(
-            studentId,
-            answered(api.students[':id'].born.$put({ param: { id: studentId }, json: { born: value } })),
-          )
+          sent(answered(api.students[':id'].born.$put({ param: { id: studentId }, json: { born: value } })))
         }
       >
         Keep

@@ -1,14 +1,15 @@
 /** A proposal with its reasons, and when it is to be flown. */
 import { dayAfter, type Proposal, variantWords } from '@keel/core';
-import { Button, NumberInput } from '@mantine/core';
-import { DateTimePicker } from '@mantine/dates';
+import { Button } from '@mantine/core';
 import { useDebouncedValue } from '@mantine/hooks';
 import { notifications } from '@mantine/notifications';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api, messageOf, read } from '../api/client.ts';
-import { useForgetLessons, useProposal } from '../api/hooks.ts';
-import { fromField, isoDay, toField } from '../parts/format.ts';
+import { useProposal } from '../api/hooks.ts';
+import { MomentField } from '../parts/DayField.tsx';
+import { fromField, isoDay } from '../parts/format.ts';
+import { NumberField } from '../parts/NumberField.tsx';
 import { PlainTable } from '../parts/PlainTable.tsx';
 import { Failed, Loading } from '../parts/states.tsx';
 
@@ -26,7 +27,6 @@ export function Proposed({
   const [asked] = useDebouncedValue(day, 400);
   const proposal = useProposal(studentId, asked);
   const navigate = useNavigate();
-  const forget = useForgetLessons();
   const [id] = useState(() => crypto.randomUUID());
   const [at, setAt] = useState(() => booked ?? fromField(`${dayAfter(isoDay(), 1)} 10:00:00`));
   const [busy, setBusy] = useState(false);
@@ -39,7 +39,6 @@ export function Proposed({
           json: { id, plannedAt: at, ...day, bookingId },
         }),
       );
-      await forget();
       navigate(`/brief/${lesson.id}`);
     } catch (error) {
       notifications.show({ color: 'red', title: 'Not briefed', message: messageOf(error) });
@@ -57,14 +56,8 @@ export function Proposed({
       {!proposal.error && !proposal.data && <Loading what="the proposal" />}
       {!proposal.error && proposal.data && <Reasons proposal={proposal.data} />}
       <div className="row" style={{ flexWrap: 'wrap' }}>
-        <DateTimePicker
-          label="When"
-          valueFormat="ddd D MMM, HH:mm"
-          value={toField(at)}
-          onChange={(next) => next && setAt(fromField(next))}
-          style={{ flex: 2 }}
-        />
-        <NumberInput
+        <MomentField label="When" value={at} onChange={setAt} className="grows" />
+        <NumberField
           label="Block, minutes"
           placeholder="as last time"
           min={15}
@@ -72,7 +65,7 @@ export function Proposed({
           {...number('blockMin')}
           style={{ flex: 1 }}
         />
-        <NumberInput
+        <NumberField
           label="Cloud base, ft"
           placeholder="none"
           min={0}
@@ -82,7 +75,11 @@ export function Proposed({
           style={{ flex: 1 }}
         />
       </div>
-      <Button onClick={brief} loading={busy} disabled={!proposal.data || proposal.error !== undefined}>
+      <Button
+        onClick={brief}
+        loading={busy}
+        disabled={!proposal.data || proposal.error !== undefined || at === ''}
+      >
         Open it in Brief
       </Button>
     </div>

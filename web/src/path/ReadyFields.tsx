@@ -1,6 +1,6 @@
 /** The figures of ready, for all skills or harder for one. */
 import type { ReadyRules } from '@keel/core';
-import { NumberInput } from '@mantine/core';
+import { NumberField } from '../parts/NumberField.tsx';
 
 const FIELDS: { key: keyof ReadyRules; label: string; percent?: boolean }[] = [
   { key: 'attempts', label: 'Counted attempts' },
@@ -30,10 +30,9 @@ export function ReadyFields(props: {
         const value = props.rules[key];
         const usual = props.usual?.[key];
         return (
-          <NumberInput
+          <NumberField
             key={key}
             label={label}
-            hideControls
             placeholder={usual === undefined ? undefined : String(Math.round(usual * scale))}
             value={value === undefined ? '' : Math.round(value * scale)}
             error={props.fault(key)}

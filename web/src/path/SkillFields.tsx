@@ -1,6 +1,7 @@
 /** One skill of a syllabus, folded to a line until it is opened. */
 import { type Gate, requireRoom, rooms, type SyllabusSkill } from '@keel/core';
-import { Button, MultiSelect, NumberInput, Select, TextInput } from '@mantine/core';
+import { Button, MultiSelect, Select, TextInput } from '@mantine/core';
+import { NumberField } from '../parts/NumberField.tsx';
 import { AskFields } from './AskFields.tsx';
 import { Fold } from './Fold.tsx';
 import { ReadyFields } from './ReadyFields.tsx';
@@ -80,9 +81,8 @@ export function SkillFields(props: {
             change({ maneuver: value === BY_HAND ? null : value, variants: undefined, asks: [] })
           }
         />
-        <NumberInput
+        <NumberField
           label="Rusty after, days"
-          hideControls
           value={skill.staleAfterDays}
           error={faults.get('staleAfterDays')}
           onChange={(value) => change({ staleAfterDays: Number(value) })}

@@ -5,7 +5,7 @@ import { notifications } from '@mantine/notifications';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { answered, api, messageOf } from '../api/client.ts';
-import { forgetPathOf, useMe, usePath, useSkillAttempts } from '../api/hooks.ts';
+import { useMe, usePath, useSkillAttempts } from '../api/hooks.ts';
 import { helpName } from '../debrief/help-words.ts';
 import { useSetCurrent } from '../frame/current.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
@@ -116,7 +116,6 @@ function Word({ skill, studentId }: { skill: string; studentId: string }) {
           json: { id, words },
         }),
       );
-      await forgetPathOf(studentId);
     } catch (error) {
       notifications.show({ color: 'red', title: 'Not kept', message: messageOf(error) });
     }

@@ -8,11 +8,11 @@ import {
   type Person,
 } from '@keel/core';
 import { Button, Modal, Select, TextInput } from '@mantine/core';
-import { DateInput } from '@mantine/dates';
 import { useForm } from '@mantine/form';
 import { useState } from 'react';
 import { api, messageOf, read } from '../api/client.ts';
 import { useAgreements, useMe } from '../api/hooks.ts';
+import { DayField } from '../parts/DayField.tsx';
 import { isoDay, longDay } from '../parts/format.ts';
 import { Waiting } from '../parts/states.tsx';
 
@@ -138,13 +138,8 @@ function NewAgreement({ say }: { say: (body: unknown) => Promise<boolean> }) {
         {...form.getInputProps('guardian')}
       />
       <div className="row fields">
-        <DateInput label="On" valueFormat="D MMM YYYY" {...form.getInputProps('on')} />
-        <DateInput
-          label="Until, if it ends"
-          valueFormat="D MMM YYYY"
-          clearable
-          {...form.getInputProps('until')}
-        />
+        <DayField label="On" {...form.getInputProps('on')} />
+        <DayField label="Until, if it ends" {...form.getInputProps('until')} />
       </div>
       <Button type="submit">Keep it</Button>
     </form>

@@ -1,7 +1,8 @@
 /** What a school calls grades, asks of every solo, begins lessons with, and how long it keeps flights. */
 import { GRADES, type SchoolSettings, type SoloMinima } from '@keel/core';
-import { Button, NumberInput, TextInput } from '@mantine/core';
+import { Button, TextInput } from '@mantine/core';
 import type { UseFormReturnType } from '@mantine/form';
+import { NumberField } from '../parts/NumberField.tsx';
 
 type Empty<T> = { [K in keyof T]: T[K] | '' };
 export type OwnValues = Pick<Required<SchoolSettings>, 'lessonTemplates'> & {
@@ -74,7 +75,7 @@ export function SchoolOwn<T extends OwnValues>(props: { form: UseFormReturnType<
         </p>
         <div className="school-fields narrow">
           {(Object.keys(MINIMA) as (keyof SoloMinima)[]).map((key) => (
-            <NumberInput
+            <NumberField
               key={key}
               label={MINIMA[key]}
               min={0}
@@ -87,7 +88,7 @@ export function SchoolOwn<T extends OwnValues>(props: { form: UseFormReturnType<
       <section className="sheet stack" aria-labelledby="kept">
         <h2 id="kept">Kept until</h2>
         <div className="school-fields">
-          <NumberInput
+          <NumberField
             label="Years after the last flight of who has left"
             description="Empty: until somebody deletes them. Signed entries and the trail always stay."
             min={1}

@@ -1,6 +1,6 @@
 /** The school: what it has settled for itself, who did what when, and what can be taken along. */
 import { type SchoolSettings, schoolSettingsSchema } from '@keel/core';
-import { Button, Checkbox, FileButton, NumberInput, Select, TagsInput, TextInput } from '@mantine/core';
+import { Button, Checkbox, FileButton, Select, TagsInput, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { notifications } from '@mantine/notifications';
 import { zod4Resolver } from 'mantine-form-zod-resolver';
@@ -17,6 +17,7 @@ import { Departed } from './Departed.tsx';
 import { ownSettings, ownValues, SchoolOwn } from './SchoolOwn.tsx';
 import { ZONES } from './zones.ts';
 import './people.css';
+import { NumberField } from '../parts/NumberField.tsx';
 
 export function SchoolPage() {
   const school = useSchool();
@@ -107,28 +108,18 @@ function Settings(props: {
             disabled={disabled}
             {...form.getInputProps('zone')}
           />
-          <NumberInput
+          <NumberField
             label="Elevation of the field, ft"
             disabled={disabled}
             {...form.getInputProps('fieldFt')}
           />
-          <NumberInput
+          <NumberField
             label="Highest ground of the area, ft"
             disabled={disabled}
             {...form.getInputProps('areaGroundFt')}
           />
-          <NumberInput
-            label="Latitude, °, north +"
-            decimalScale={5}
-            disabled={disabled}
-            {...form.getInputProps('latDeg')}
-          />
-          <NumberInput
-            label="Longitude, °, east +"
-            decimalScale={5}
-            disabled={disabled}
-            {...form.getInputProps('lonDeg')}
-          />
+          <NumberField label="Latitude, °, north +" disabled={disabled} {...form.getInputProps('latDeg')} />
+          <NumberField label="Longitude, °, east +" disabled={disabled} {...form.getInputProps('lonDeg')} />
           <TagsInput
             label="Runways"
             description="Such as 06/24"

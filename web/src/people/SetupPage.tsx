@@ -1,13 +1,14 @@
 /** The first start: the school and its chief instructor. */
 
 import { SCHOOL_STANDARD_ID, setupSchema, standards } from '@keel/core';
-import { Button, NumberInput, PasswordInput, Select, TagsInput, TextInput } from '@mantine/core';
+import { Button, PasswordInput, Select, TagsInput, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { zod4Resolver } from 'mantine-form-zod-resolver';
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { useSWRConfig } from 'swr';
 import { api, messageOf, read } from '../api/client.ts';
+import { NumberField } from '../parts/NumberField.tsx';
 import { Door } from './Door.tsx';
 import { PASSWORD_ADVICE } from './new-password.ts';
 import { ZONES } from './zones.ts';
@@ -80,21 +81,20 @@ export function SetupPage() {
           {...form.getInputProps('zone')}
         />
         <div className="row fields" style={{ alignItems: 'flex-end' }}>
-          <NumberInput label="Elevation of the field, ft" required {...form.getInputProps('fieldFt')} />
-          <NumberInput
+          <NumberField label="Elevation of the field, ft" required {...form.getInputProps('fieldFt')} />
+          <NumberField
             label="Highest ground of the training area, ft"
             required
             {...form.getInputProps('areaGroundFt')}
           />
         </div>
         <div className="row fields" style={{ alignItems: 'flex-end' }}>
-          <NumberInput
+          <NumberField
             label="Latitude of the field, °, north +"
             description="For sun and night; may follow later."
-            decimalScale={4}
             {...form.getInputProps('latDeg')}
           />
-          <NumberInput label="Longitude, °, east +" decimalScale={4} {...form.getInputProps('lonDeg')} />
+          <NumberField label="Longitude, °, east +" {...form.getInputProps('lonDeg')} />
         </div>
         <TagsInput label="Runways" description="Such as 06/24" {...form.getInputProps('runways')} />
         <div className="row fields" style={{ alignItems: 'flex-end' }}>

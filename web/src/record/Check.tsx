@@ -1,11 +1,12 @@
 /** The day put in, looked at against limits, gates and landings, and kept for the file. */
 import { type Release, type ReleaseDay, type ReleaseItem, releaseDaySchema } from '@keel/core';
-import { Autocomplete, Button, Checkbox, NumberInput, Select } from '@mantine/core';
-import { DateTimePicker } from '@mantine/dates';
+import { Autocomplete, Button, Checkbox, Select } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { useState } from 'react';
 import { api, read } from '../api/client.ts';
-import { dayAndTime, fromField, toField } from '../parts/format.ts';
+import { MomentField } from '../parts/DayField.tsx';
+import { dayAndTime } from '../parts/format.ts';
+import { NumberField } from '../parts/NumberField.tsx';
 import { sent } from '../parts/sent.ts';
 import { Items } from './ReleaseItems.tsx';
 
@@ -54,24 +55,19 @@ export function Check({ release, kept }: { release: Release; kept: (next: Releas
     <section className="sheet stack" aria-label="The check">
       <h2>Today’s check</h2>
       <div className="entry-form">
-        <DateTimePicker
-          label="For"
-          valueFormat="ddd D MMM, HH:mm"
-          value={toField(form.values.at)}
-          onChange={(next) => next && form.setFieldValue('at', fromField(next))}
-        />
+        <MomentField label="For" value={form.values.at} onChange={(next) => form.setFieldValue('at', next)} />
         <Autocomplete label="Runway" data={known} {...form.getInputProps('runway')} />
-        <NumberInput label="Wind from, °" min={0} max={360} {...form.getInputProps('windFromDeg')} />
-        <NumberInput label="Wind, kt" min={0} max={99} {...form.getInputProps('windKt')} />
-        <NumberInput
+        <NumberField label="Wind from, °" min={0} max={360} {...form.getInputProps('windFromDeg')} />
+        <NumberField label="Wind, kt" min={0} max={99} {...form.getInputProps('windKt')} />
+        <NumberField
           label="Gusts, kt"
           placeholder="none reported"
           min={0}
           max={120}
           {...form.getInputProps('gustKt')}
         />
-        <NumberInput label="Visibility, sm" min={0} max={100} {...form.getInputProps('visibilitySm')} />
-        <NumberInput
+        <NumberField label="Visibility, sm" min={0} max={100} {...form.getInputProps('visibilitySm')} />
+        <NumberField
           label="Ceiling, ft above the field"
           min={0}
           step={100}
@@ -83,7 +79,7 @@ export function Check({ release, kept }: { release: Release; kept: (next: Releas
           style={{ alignSelf: 'end' }}
           {...form.getInputProps('clear', { type: 'checkbox' })}
         />
-        <NumberInput label="Fuel, gal" min={0} {...form.getInputProps('fuelGal')} />
+        <NumberField label="Fuel, gal" min={0} {...form.getInputProps('fuelGal')} />
         <Select
           label="Knows runway and pattern"
           placeholder="not said"

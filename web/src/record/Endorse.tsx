@@ -1,10 +1,10 @@
 /** An endorsement from a template: what stands in braces is filled in, and nothing is signed while a brace is left. */
 import { dayAfter, type EndorsementTemplate, fillTemplate, type SoloLimits, unfilled } from '@keel/core';
 import { Button, Modal, PasswordInput, Select, Textarea, TextInput } from '@mantine/core';
-import { DateInput } from '@mantine/dates';
 import { useState } from 'react';
 import { api, read } from '../api/client.ts';
-import { forgetPathOf, useAirplanes, useMe, useRelease, useTemplates } from '../api/hooks.ts';
+import { useAirplanes, useMe, useRelease, useTemplates } from '../api/hooks.ts';
+import { DayField } from '../parts/DayField.tsx';
 import { isoDay, longDay } from '../parts/format.ts';
 import { sent } from '../parts/sent.ts';
 import type { KeepLogbook } from './LogbookPage.tsx';
@@ -81,7 +81,6 @@ function Form({ studentId, studentName, keep, done }: Props & { done: () => void
         setPassword('');
         keep(next);
         if (!next) return;
-        await forgetPathOf(studentId);
         done();
       }}
     >
@@ -104,13 +103,7 @@ function Form({ studentId, studentName, keep, done }: Props & { done: () => void
               onChange={setAirplane}
               style={{ flex: 1 }}
             />
-            <DateInput
-              label="From"
-              valueFormat="D MMM YYYY"
-              value={date}
-              onChange={setDate}
-              style={{ flex: 1 }}
-            />
+            <DayField label="From" value={date} onChange={setDate} style={{ flex: 1 }} />
             <TextInput
               label="Last day"
               value={endsOn ? longDay(endsOn) : 'does not end'}

@@ -7,10 +7,11 @@ import {
   type LogTime,
   logEntrySchema,
 } from '@keel/core';
-import { Button, NumberInput, Textarea, TextInput } from '@mantine/core';
-import { DateInput } from '@mantine/dates';
+import { Button, Textarea, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
+import { DayField } from '../parts/DayField.tsx';
 import { isoDay } from '../parts/format.ts';
+import { NumberField } from '../parts/NumberField.tsx';
 
 type Times = Record<LogTime, string>;
 type Values = Omit<LogEntry, LogTime> & Times;
@@ -48,15 +49,15 @@ export function EntryForm({ entry, save }: { entry?: LogEntry; save: (entry: Log
   });
   return (
     <form onSubmit={submit} noValidate className="entry-form">
-      <DateInput label={LOG_COLUMNS.date} valueFormat="D MMM YYYY" {...form.getInputProps('date')} />
+      <DayField label={LOG_COLUMNS.date} {...form.getInputProps('date')} />
       <TextInput label={LOG_COLUMNS.airplane} {...form.getInputProps('airplane')} />
       <TextInput label={LOG_COLUMNS.from} {...form.getInputProps('from')} />
       <TextInput label={LOG_COLUMNS.to} {...form.getInputProps('to')} />
       {LOG_TIMES.map((time) => (
         <TextInput key={time} label={LOG_COLUMNS[time]} placeholder="0:00" {...form.getInputProps(time)} />
       ))}
-      <NumberInput label={LOG_COLUMNS.landingsDay} min={0} max={99} {...form.getInputProps('landingsDay')} />
-      <NumberInput
+      <NumberField label={LOG_COLUMNS.landingsDay} min={0} max={99} {...form.getInputProps('landingsDay')} />
+      <NumberField
         label={LOG_COLUMNS.landingsNight}
         min={0}
         max={99}

@@ -1,9 +1,10 @@
 /** The landing ledger: what recordings show, said of by a tap, and what was entered by hand. */
 import { LANDING_KINDS, type Landings, type LedgerLine } from '@keel/core';
-import { Button, Checkbox, NumberInput, Select } from '@mantine/core';
+import { Button, Checkbox, Select } from '@mantine/core';
 import { useState } from 'react';
 import { api, read } from '../api/client.ts';
 import { clockTime, day } from '../parts/format.ts';
+import { NumberField } from '../parts/NumberField.tsx';
 import { sent } from '../parts/sent.ts';
 
 type Said = 'unaided' | 'takenOver' | 'bounced' | 'decidedByStudent' | 'powerOff';
@@ -100,7 +101,7 @@ export function Ledger(props: {
 function ByHandForm({ studentId, kept }: { studentId: string; kept: (next: Landings) => void }) {
   const [id, setId] = useState(() => crypto.randomUUID());
   const [kind, setKind] = useState<(typeof LANDING_KINDS)[number]>('full-stop');
-  const [count, setCount] = useState<number>(1);
+  const [count, setCount] = useState<number | ''>(1);
   const [words, setWords] = useState<Said[]>([]);
   const fits = TAPS.filter(({ of }) => (of === 'go-around') === (kind === 'go-around'));
   const add = async () => {
@@ -111,7 +112,7 @@ function ByHandForm({ studentId, kept }: { studentId: string; kept: (next: Landi
       read(
         api.students[':id'].landings.$post({
           param: { id: studentId },
-          json: { id, body: { kind, count, flownAt: new Date().toISOString(), ...said } },
+          json: { id, body: { kind, count: Number(count), flownAt: new Date().toISOString(), ...said } },
         }),
       ),
     );
@@ -122,12 +123,12 @@ function ByHandForm({ studentId, kept }: { studentId: string; kept: (next: Landi
   return (
     <div className="stack" style={{ gap: 8 }}>
       <div className="row" style={{ alignItems: 'end' }}>
-        <NumberInput
+        <NumberField
           label="By hand, just now"
           min={1}
           max={40}
           value={count}
-          onChange={(next) => setCount(Number(next) || 1)}
+          onChange={setCount}
           style={{ width: 110 }}
         />
         <Select

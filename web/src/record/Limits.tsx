@@ -1,8 +1,9 @@
 /** A student’s own limits, set by an instructor. */
 import { beyondMinima, type Release, type SoloLimits, soloLimitsSchema, withinMinima } from '@keel/core';
-import { Button, NumberInput, TagsInput, TextInput } from '@mantine/core';
+import { Button, TagsInput, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { api, read } from '../api/client.ts';
+import { NumberField } from '../parts/NumberField.tsx';
 import { sent } from '../parts/sent.ts';
 
 const FIRST_LIMITS: SoloLimits = {
@@ -70,16 +71,16 @@ export function Limits({
           if (next) kept(next);
         })}
       >
-        <NumberInput label="Wind, kt" disabled={disabled} {...form.getInputProps('windKt')} />
-        <NumberInput label="Crosswind, kt" disabled={disabled} {...form.getInputProps('crosswindKt')} />
-        <NumberInput label="Gust spread, kt" disabled={disabled} {...form.getInputProps('gustSpreadKt')} />
-        <NumberInput
+        <NumberField label="Wind, kt" disabled={disabled} {...form.getInputProps('windKt')} />
+        <NumberField label="Crosswind, kt" disabled={disabled} {...form.getInputProps('crosswindKt')} />
+        <NumberField label="Gust spread, kt" disabled={disabled} {...form.getInputProps('gustSpreadKt')} />
+        <NumberField
           label="Ceiling, ft above field"
           disabled={disabled}
           {...form.getInputProps('ceilingFt')}
         />
-        <NumberInput label="Visibility, sm" disabled={disabled} {...form.getInputProps('visibilitySm')} />
-        <NumberInput label="Fuel, gal" disabled={disabled} {...form.getInputProps('fuelGal')} />
+        <NumberField label="Visibility, sm" disabled={disabled} {...form.getInputProps('visibilitySm')} />
+        <NumberField label="Fuel, gal" disabled={disabled} {...form.getInputProps('fuelGal')} />
         <TextInput label="From" disabled={disabled} {...form.getInputProps('from')} />
         <TextInput label="Until" disabled={disabled} {...form.getInputProps('until')} />
         <TagsInput className="wide" label="Runways" disabled={disabled} {...form.getInputProps('runways')} />

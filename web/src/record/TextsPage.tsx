@@ -6,7 +6,7 @@ import {
   fillTemplate,
   unfilled,
 } from '@keel/core';
-import { Button, Checkbox, NumberInput, Select, Textarea, TextInput } from '@mantine/core';
+import { Button, Checkbox, Select, Textarea, TextInput } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -16,6 +16,7 @@ import { AskBeforeLeaving } from '../frame/AskBeforeLeaving.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { Caution } from '../parts/caution.tsx';
 import { freeId } from '../parts/free-id.ts';
+import { NumberField } from '../parts/NumberField.tsx';
 import { Waiting } from '../parts/states.tsx';
 import { mergedTexts } from './merge-texts.ts';
 
@@ -119,9 +120,8 @@ export function TextsPage() {
                 value={template.gate}
                 onChange={(gate) => put(i, { gate })}
               />
-              <NumberInput
+              <NumberField
                 label="Holds, days; empty: no end"
-                hideControls
                 readOnly={readOnly}
                 value={template.lastsDays ?? ''}
                 error={faults.get(`${i}.lastsDays`)}

@@ -8,13 +8,14 @@ import {
   type StandardRow,
   VERDICT_WORDS,
 } from '@keel/core';
-import { Button, Checkbox, NumberInput } from '@mantine/core';
+import { Button, Checkbox } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useState } from 'react';
 import { mutate } from 'swr';
 import { answered, api, messageOf, read } from '../api/client.ts';
 import { isoDay, maneuverName, PARAMETER_NAMES, unitMark } from '../parts/format.ts';
 import { maneuverTitle } from '../parts/maneuvers.ts';
+import { NumberField } from '../parts/NumberField.tsx';
 import { PlainTable } from '../parts/PlainTable.tsx';
 
 type Versioned = Standard & { version: number };
@@ -155,7 +156,7 @@ function BandRows(props: {
         .map((row) => {
           const name = PARAMETER_NAMES[row.parameter] ?? row.parameter;
           const edge = (side: 'low' | 'high') => (
-            <NumberInput
+            <NumberField
               aria-label={`${maneuverTitle(props.maneuver)}, ${name}, ${side === 'low' ? 'lowest' : 'highest'}`}
               value={row[side]}
               onChange={(value) => typeof value === 'number' && props.change(row, { [side]: value })}
@@ -257,7 +258,7 @@ function Thresholds({ draft, change }: { draft: Standard; change: (more: Partial
                     {value} {unit}
                   </td>
                   <td>
-                    <NumberInput
+                    <NumberField
                       aria-label={`${group}: ${means}`}
                       value={draft.thresholds[group]?.[name] ?? ''}
                       placeholder={String(value)}

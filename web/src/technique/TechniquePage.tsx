@@ -1,6 +1,6 @@
 /** Technique: how the school flies, where schools differ. */
 import type { Technique, TechniqueKey } from '@keel/core';
-import { Button, NumberInput, Textarea } from '@mantine/core';
+import { Button, Textarea } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -9,6 +9,7 @@ import { useMe, useTechnique } from '../api/hooks.ts';
 import { AskBeforeLeaving } from '../frame/AskBeforeLeaving.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { Caution } from '../parts/caution.tsx';
+import { NumberField } from '../parts/NumberField.tsx';
 import { Waiting } from '../parts/states.tsx';
 import { TechniqueForm } from './TechniqueForm.tsx';
 
@@ -72,12 +73,11 @@ export function TechniquePage() {
           <TechniqueForm school={technique} onChange={set} readOnly={readOnly} />
           <div className="technique">
             {NUMBERS.map(({ key, label, min, max }) => (
-              <NumberInput
+              <NumberField
                 key={key}
                 label={label}
                 min={min}
                 max={max}
-                clampBehavior="strict"
                 disabled={readOnly}
                 value={technique[key] as number}
                 onChange={(value) => typeof value === 'number' && set(key, value)}

@@ -1,12 +1,13 @@
 /** A booking made, looked at, and cancelled with a reason. */
 import { type Booking, bookingInputSchema, CANCEL_REASONS, instantOf, type Me, type Week } from '@keel/core';
-import { Button, Modal, NumberInput, Select, TextInput } from '@mantine/core';
-import { DateTimePicker } from '@mantine/dates';
+import { Button, Modal, Select, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, read } from '../api/client.ts';
-import { dayAndTime, fromField, toField } from '../parts/format.ts';
+import { MomentField } from '../parts/DayField.tsx';
+import { dayAndTime } from '../parts/format.ts';
+import { NumberField } from '../parts/NumberField.tsx';
 import { sent } from '../parts/sent.ts';
 import { NextLesson } from '../path/NextLesson.tsx';
 import { outsideHours } from './outside-hours.ts';
@@ -40,7 +41,8 @@ export function NewBooking(props: { week: Week; me: Me; day: string; kept: Kept;
   const flown = kind === 'lesson' || kind === 'solo';
   const [outside, setOutside] = useState<string | null>(null);
   const book = async ({ minutes, ...values }: typeof form.values, agreed: boolean) => {
-    const until = new Date(Date.parse(values.from) + 60_000 * Number(minutes)).toISOString();
+    const end = Date.parse(values.from) + 60_000 * Number(minutes);
+    const until = Number.isNaN(end) ? '' : new Date(end).toISOString();
     const checked = bookingInputSchema.safeParse({
       ...values,
       id,
@@ -75,14 +77,14 @@ export function NewBooking(props: { week: Week; me: Me; day: string; kept: Kept;
           {...form.getInputProps('kind')}
         />
         <div className="row" style={{ alignItems: 'start' }}>
-          <DateTimePicker
+          <MomentField
             label="From"
-            valueFormat="ddd D MMM, HH:mm"
-            value={toField(form.values.from)}
-            onChange={(next) => next && form.setFieldValue('from', fromField(next))}
-            style={{ flex: 2 }}
+            value={form.values.from}
+            onChange={(next) => form.setFieldValue('from', next)}
+            error={form.errors.from}
+            className="grows"
           />
-          <NumberInput
+          <NumberField
             label="Minutes"
             min={15}
             step={15}

@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { Link } from 'react-router';
 import { answered, api, messageOf, upload } from '../../api/client.ts';
-import { useForgetLessons, useLessons } from '../../api/hooks.ts';
+import { useLessons } from '../../api/hooks.ts';
 import { TitleBar } from '../../frame/TitleBar.tsx';
 import { dayAndTime } from '../../parts/format.ts';
 import { PlainTable } from '../../parts/PlainTable.tsx';
@@ -40,7 +40,6 @@ export function ManyPage() {
 function Many({ lessons }: { lessons: LessonSummary[] }) {
   const [rows, setRows] = useState<Row[]>([]);
   const [asked, setAsked] = useState<string | null>(null);
-  const forgetLessons = useForgetLessons();
   const change = (key: string, part: Partial<Row>) =>
     setRows((now) => now.map((row) => (row.key === key ? { ...row, ...part } : row)));
 
@@ -84,7 +83,6 @@ function Many({ lessons }: { lessons: LessonSummary[] }) {
         change(row.key, { state: { step: 'refused', why: messageOf(error) } });
       }
     }
-    await forgetLessons();
   };
   const asking = rows.find(({ key }) => key === asked);
   const answer = async (mapping: Mapping) => {

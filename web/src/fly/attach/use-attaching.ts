@@ -2,9 +2,8 @@
 import type { Created, DemonstrationRequest, Lesson, Mapping } from '@keel/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { useSWRConfig } from 'swr';
 import { answered, api, messageOf, read, upload } from '../../api/client.ts';
-import { useForgetLessons, useForgetPath, useRecording } from '../../api/hooks.ts';
+import { useRecording } from '../../api/hooks.ts';
 import { type Prepared, prepare, recordingForm } from './prepare.ts';
 
 /** What is under way: the file going up, being read, being scored. */
@@ -16,14 +15,10 @@ export function useAttaching(lesson: Lesson) {
   /** A table of another make, whose columns somebody has to name. */
   const [asked, setAsked] = useState<Prepared | null>(null);
   const navigate = useNavigate();
-  const { mutate } = useSWRConfig();
-  const forgetPath = useForgetPath(lesson.student.id);
-  const forgetLessons = useForgetLessons();
   const scoring = useRecording(work?.step === 'scoring' ? work.id : undefined);
 
   const finish = async (created: Created) => {
     setWork({ step: 'scoring', id: created.id });
-    await Promise.all([mutate(`/lessons/${lesson.id}`), forgetLessons(), forgetPath()]);
     if (created.duplicate) navigate(`/debrief/${created.id}?known=1`);
   };
   const failed = (error: unknown) => {

@@ -3,16 +3,12 @@ import { type Lesson, requireRoom, type TargetCard } from '@keel/core';
 import { notifications } from '@mantine/notifications';
 import { useCallback, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { useSWRConfig } from 'swr';
 import { api, messageOf, read } from '../../api/client.ts';
-import { useForgetLessons } from '../../api/hooks.ts';
 import type { TrainerLink } from './use-trainer.ts';
 
 export function useHandIn(trainer: TrainerLink, card: TargetCard, lesson: Lesson) {
   const [handing, setHanding] = useState(false);
   const navigate = useNavigate();
-  const { mutate } = useSWRConfig();
-  const forgetLessons = useForgetLessons();
   const handIn = useCallback(async () => {
     setHanding(true);
     const flight = await trainer.finish();
@@ -23,12 +19,11 @@ export function useHandIn(trainer: TrainerLink, card: TargetCard, lesson: Lesson
           json: { ...flight, maneuver: requireRoom(card.maneuver).id },
         }),
       );
-      await Promise.all([mutate(`/lessons/${lesson.id}`), forgetLessons()]);
       navigate(`/debrief/${created.id}`);
     } catch (error) {
       setHanding(false);
       notifications.show({ message: messageOf(error), color: 'red' });
     }
-  }, [trainer, lesson.id, card.maneuver, mutate, forgetLessons, navigate]);
+  }, [trainer, lesson.id, card.maneuver, navigate]);
   return { handing, handIn };
 }
