@@ -195,6 +195,10 @@ describe('the hangar', () => {
       409,
       expect.stringMatching(/another window/),
     ]);
+    const { items } = await (await school.chief.call('GET', '/school/trail')).json();
+    expect(items.map(({ what, of }: { what: string; of: string }) => `${what}: ${of}`)).toEqual(
+      expect.arrayContaining([`airplane changed: ${before.name}`, `airplane added: ${sedge.name}`]),
+    );
     const fresh = await (await save()).json();
     expect(fresh.cards[0].vaKias / old.cards[0].vaKias).toBeCloseTo(96 / 102, 2);
     const kept = await (await school.instructor.call('GET', `/lessons/${old.id}`)).json();

@@ -99,6 +99,18 @@ const RULES: Record<string, Rule> = {
     allowed: { stranger: 404, chief: CHIEF_APART },
     others: 403,
   },
+  'GET /people/closed': { allowed: { chief: 200, stranger: 200 }, others: 403 },
+  // The account is open; to the chief of another school there is no such person.
+  'POST /people/{id}/reopen': {
+    path: of('/people/{student}/reopen'),
+    allowed: { chief: 404, stranger: 404 },
+    others: 403,
+  },
+  'POST /people/{id}/erase': {
+    path: of('/people/{student}/erase'),
+    allowed: { chief: 404, stranger: 404 },
+    others: 403,
+  },
   'PUT /people/{id}/taught-by': {
     path: of('/people/{student}/taught-by'),
     body: () => ({ taughtBy: [{ id: school.instructor.id }] }),

@@ -295,6 +295,36 @@ test('an account is closed: signed out, its record kept; the last chief cannot b
   expect((await json(await chief.call('GET', `/students/${studentId}/path`), 200)).lessons).toBe(1);
 });
 
+test('a closed account is listed, opened again with a link, and erased for good', async () => {
+  const closed = () => chief.call('GET', '/people/closed').then((answer) => json(answer, 200));
+  expect((await closed()).map(({ id }: { id: string }) => id)).toEqual([studentId]);
+  // The address leads back to the account, not to a second one.
+  const invited = { name: 'Student', email: 'student@upland.example', role: 'student' };
+  const refused = await json(await chief.call('POST', '/people/invitations', invited), 409);
+  expect(refused.detail).toMatch(/account is closed: open it again/);
+
+  const { url } = await json(await chief.call('POST', `/people/${studentId}/reopen`), 201);
+  expect(await closed()).toEqual([]);
+  const token = new URL(url).pathname.split('/').at(-1);
+  const chosen = await visitor().call('POST', `/resets/${token}`, { password: 'a fourth set of words' });
+  expect(chosen.status).toBe(204);
+  await json(await chief.call('POST', `/people/${studentId}/reopen`), 404);
+  await json(await chief.call('POST', `/people/${studentId}/erase`), 404);
+
+  expect((await chief.call('DELETE', `/people/${studentId}`)).status).toBe(204);
+  await json(await chief.call('POST', `/people/${studentId}/erase`), 200);
+  expect(await closed()).toEqual([]);
+  await json(await chief.call('POST', `/people/${studentId}/reopen`), 404);
+  const [row] = await fresh.database.query('SELECT * FROM account WHERE id = $1', [studentId]);
+  expect(JSON.stringify(row)).not.toMatch(/upland|"Student"/);
+  const links = await fresh.database.query(
+    "SELECT FROM link WHERE invited ->> 'email' = 'student@upland.example'",
+  );
+  expect(links).toEqual([]);
+  // Others' record of what they flew with them stands, under nobody's name.
+  expect((await json(await chief.call('GET', `/students/${studentId}/path`), 200)).lessons).toBe(1);
+});
+
 describe('the trail', () => {
   test('tells who did what, by ids alone', async () => {
     const rows = await fresh.database.query('SELECT what, by, subject, detail FROM trail ORDER BY id');
@@ -310,6 +340,8 @@ describe('the trail', () => {
       'second step begun',
       'second step ended',
       'account closed',
+      'account reopened',
+      'account erased',
     ])
       expect(what).toContain(one);
     expect(JSON.stringify(rows)).not.toMatch(/upland\.example|Upland|"Student"|Chief of it/);

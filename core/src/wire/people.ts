@@ -53,6 +53,13 @@ export const personSchema = studentSchema.extend({
 });
 export type Person = z.infer<typeof personSchema>;
 
+/** An account that is closed and still bears its name. */
+export const closedAccountSchema = studentSchema.extend({ role: roleSchema, closedAt: z.string() });
+export type ClosedAccount = z.infer<typeof closedAccountSchema>;
+
+/** How many flights go, and how many stay because a signed entry names them. */
+export const goneFlightsSchema = z.object({ deleted: z.number(), stay: z.number() });
+
 /** Where someone is signed in. */
 export const sessionsSchema = z.array(
   z.object({

@@ -17,6 +17,7 @@ import { Hours1700000000013 } from './migrations/1700000000013-hours.ts';
 import { Agreements1700000000014 } from './migrations/1700000000014-agreements.ts';
 import { OwnSettings1700000000015 } from './migrations/1700000000015-own-settings.ts';
 import { PowerOff1700000000016 } from './migrations/1700000000016-power-off.ts';
+import { Erased1700000000017 } from './migrations/1700000000017-erased.ts';
 
 /** Every change to the tables, oldest first. */
 export const MIGRATIONS = [
@@ -36,6 +37,7 @@ export const MIGRATIONS = [
   Agreements1700000000014,
   OwnSettings1700000000015,
   PowerOff1700000000016,
+  Erased1700000000017,
 ];
 
 /** @param connections how many at once, at the most. */

@@ -75,7 +75,7 @@ export function ownFiguresRoutes() {
         const found = await estimate(database, row);
         const { ownFigures: _, ...file } = row.data;
         const data = take ? { ...file, ownFigures: found.figures } : file;
-        await changeAirplane(database, row.rowId, version, data, 'Load it again, then take the figures.');
+        await changeAirplane(database, viewer, row, version, data, 'Load it again, then take the figures.');
         return c.json({ ...found, taken: take ? found.figures : [] }, 200);
       },
     );

@@ -1,12 +1,14 @@
 /** The school's airplanes. */
 
 import { randomUUID } from 'node:crypto';
+import { isDeepStrictEqual } from 'node:util';
 import { createRoute, z } from '@hono/zod-openapi';
 import { type Airplane, airplaneSchema } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import { AirplaneEntity, type AirplaneRow } from '../db/entities.ts';
 import { json, jsonBody, router, type Viewer } from '../http/env.ts';
 import { notFound, Problem } from '../http/problem.ts';
+import { addToTrail } from '../people/trail.ts';
 import { requireChief } from '../scope.ts';
 
 const versionedSchema = z.looseObject({ version: z.number().int() }).and(airplaneSchema);
@@ -26,18 +28,32 @@ export async function requireAirplane(
   return row;
 }
 
+/** What two airplane files differ in, by the names of their fields. */
+const differing = (before: Airplane, after: Airplane): string[] => {
+  const [a, b] = [before, after] as unknown as Record<string, unknown>[];
+  return [...new Set([...Object.keys(a), ...Object.keys(b)])].filter(
+    (key) => !isDeepStrictEqual(a[key], b[key]),
+  );
+};
+
 /** @throws Problem 409 when the airplane is no longer at `version`: another window was quicker. `then` says what to do. */
-export async function changeAirplane(
+export function changeAirplane(
   database: DataSource,
-  rowId: string,
+  viewer: Viewer,
+  row: AirplaneRow,
   version: number,
   data: Airplane,
   then: string,
 ): Promise<void> {
-  const { affected } = await database
-    .getRepository(AirplaneEntity)
-    .update({ rowId, version }, { data: data as object, version: version + 1 });
-  if (affected === 0) throw new Problem(409, `This airplane was changed in another window. ${then}`);
+  return database.transaction(async (manager) => {
+    const { affected } = await manager.update(
+      AirplaneEntity,
+      { rowId: row.rowId, version },
+      { data: data as object, version: version + 1 },
+    );
+    if (affected === 0) throw new Problem(409, `This airplane was changed in another window. ${then}`);
+    await addToTrail(manager, viewer, 'airplane changed', row.id, { fields: differing(row.data, data) });
+  });
 }
 
 export function hangarRoutes() {
@@ -115,12 +131,15 @@ export function hangarRoutes() {
             409,
             `There is already an airplane with the id ${data.id}: change the id in the file.`,
           );
-        await airplanes.insert({
-          rowId: randomUUID(),
-          schoolId: viewer.schoolId,
-          id: data.id,
-          data: data as object,
-          version: 1,
+        await database.transaction(async (manager) => {
+          await manager.insert(AirplaneEntity, {
+            rowId: randomUUID(),
+            schoolId: viewer.schoolId,
+            id: data.id,
+            data: data as object,
+            version: 1,
+          });
+          await addToTrail(manager, viewer, 'airplane added', data.id);
         });
         return c.json({ ...data, version: 1 }, 201);
       },
@@ -149,7 +168,8 @@ export function hangarRoutes() {
           );
         await changeAirplane(
           database,
-          row.rowId,
+          viewer,
+          row,
           version,
           data,
           'Load it again; your entries are still here.',

@@ -1,6 +1,8 @@
 /** How a school begins, and what its chief does with accounts: a new password, who teaches whom, closing. */
 import { createRoute, z } from '@hono/zod-openapi';
 import {
+  closedAccountSchema,
+  goneFlightsSchema,
   linkSchema,
   linkViewSchema,
   meSchema,
@@ -14,6 +16,7 @@ import { beginSession } from '../http/sessions.ts';
 import { takeLinkTry } from '../http/throttle.ts';
 import { requireChief } from '../scope.ts';
 import { closeAccount, resetLink, useReset } from './accounts.ts';
+import { closedAccounts, eraseAccount, reopenAccount } from './closed-accounts.ts';
 import { linkView, madeLink } from './link-view.ts';
 import { setUp } from './setup.ts';
 import { setTeaching } from './teaching.ts';
@@ -106,5 +109,45 @@ export const accountRoutes = () =>
         requireChief(c.get('viewer'));
         await closeAccount(c.get('database'), c.get('viewer'), c.req.valid('param').id);
         return c.body(null, 204);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'get',
+        path: '/people/closed',
+        summary: 'Accounts that are closed and may be opened again or erased',
+        responses: { 200: json(z.array(closedAccountSchema), 'The last closed first') },
+      }),
+      async (c) => {
+        requireChief(c.get('viewer'));
+        return c.json(await closedAccounts(c.get('database'), c.get('viewer')), 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'post',
+        path: '/people/{id}/reopen',
+        summary: 'Open a closed account again; the link is for a new password',
+        request: { params: idParam },
+        responses: { 201: json(linkSchema, 'The link') },
+      }),
+      async (c) => {
+        requireChief(c.get('viewer'));
+        const made = await reopenAccount(c.get('database'), c.get('viewer'), c.req.valid('param').id);
+        return c.json(madeLink(c, made), 201);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'post',
+        path: '/people/{id}/erase',
+        summary: 'Take the person out of a closed account; what is signed stays as it was signed',
+        request: { params: idParam },
+        responses: { 200: json(goneFlightsSchema, 'Flights hidden now and removed in thirty days') },
+      }),
+      async (c) => {
+        requireChief(c.get('viewer'));
+        const { id } = c.req.valid('param');
+        return c.json(await eraseAccount(c.get('database'), c.get('viewer'), id), 200);
       },
     );

@@ -56,7 +56,10 @@ async function inviteIn(
   input: z.output<typeof invitationInputSchema>,
 ): ReturnType<typeof makeLink> {
   const { schoolId, id: madeBy } = viewer;
-  if (await manager.existsBy(AccountEntity, { email: input.email }))
+  const known = await manager.findOneBy(AccountEntity, { email: input.email });
+  if (known?.schoolId === schoolId && known.closedAt)
+    throw new Problem(409, `${known.name}’s account is closed: open it again under “Closed accounts”.`);
+  if (known)
     throw new Problem(409, `${input.email} has an account already: sign in, or ask for a new password.`);
   if (input.role === 'student' && input.teaches.length > 0)
     throw new Problem(422, 'teaches: a student teaches nobody.');

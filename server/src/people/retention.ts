@@ -1,6 +1,6 @@
 /** Flights of who has left: until when they are kept, and that they go when their time is over or somebody asks. */
 import type { Departed } from '@keel/core';
-import { type DataSource, In, IsNull } from 'typeorm';
+import { type DataSource, type EntityManager, In, IsNull } from 'typeorm';
 import { AccountEntity, RecordingEntity, SchoolEntity, SignedEntity } from '../db/entities.ts';
 import type { Viewer } from '../http/env.ts';
 import { notFound, Problem } from '../http/problem.ts';
@@ -32,6 +32,16 @@ export async function departed(database: DataSource, { schoolId }: Viewer): Prom
   });
 }
 
+/** Hides somebody's flights, to be removed after thirty days, but for those that a signed entry names. */
+export async function hideFlights(manager: EntityManager, { schoolId }: Viewer, studentId: string) {
+  const all = await manager.findBy(RecordingEntity, { schoolId, studentId, deletedAt: IsNull() });
+  const signed = await manager.findBy(SignedEntity, { schoolId, recordingId: In(all.map(({ id }) => id)) });
+  const named = new Set(signed.map(({ recordingId }) => recordingId));
+  const gone = all.filter(({ id }) => !named.has(id));
+  for (const recording of gone) await hideRecording(manager, recording);
+  return { deleted: gone.length, stay: all.length - gone.length };
+}
+
 /**
  * Hides the flights of who has left, to be removed after thirty days; those that a signed entry names stay, and are counted.
  * @throws Problem 404 for nobody of this school, 422 while the account is open.
@@ -45,12 +55,7 @@ export async function deleteFlights(database: DataSource, viewer: Viewer, studen
   if (account.closedAt === null)
     throw new Problem(422, 'This account is open: close it first, or delete single recordings at Debrief.');
   return database.transaction(async (manager) => {
-    const all = await manager.findBy(RecordingEntity, { schoolId, studentId, deletedAt: IsNull() });
-    const signed = await manager.findBy(SignedEntity, { schoolId, recordingId: In(all.map(({ id }) => id)) });
-    const named = new Set(signed.map(({ recordingId }) => recordingId));
-    const gone = all.filter(({ id }) => !named.has(id));
-    for (const recording of gone) await hideRecording(manager, recording);
-    const counts = { deleted: gone.length, stay: all.length - gone.length };
+    const counts = await hideFlights(manager, viewer, studentId);
     await addToTrail(manager, viewer, 'flights of a former student deleted', studentId, counts);
     return counts;
   });

@@ -1,8 +1,15 @@
 /** What the school has settled for itself, and who did what when. */
 import { createRoute, z } from '@hono/zod-openapi';
-import { departedSchema, type SchoolSettings, trailSchema, versionedSettingsSchema } from '@keel/core';
+import {
+  departedSchema,
+  goneFlightsSchema,
+  type SchoolSettings,
+  trailSchema,
+  versionedSettingsSchema,
+} from '@keel/core';
 import { In, LessThan } from 'typeorm';
 import {
+  AirplaneEntity,
   LessonEntity,
   LinkEntity,
   RecordingEntity,
@@ -124,10 +131,7 @@ export function schoolRoutes() {
         summary: 'Delete the flights of who has left; those that a signed entry names stay',
         request: { params: z.object({ id: z.uuid() }) },
         responses: {
-          200: json(
-            z.object({ deleted: z.number(), stay: z.number() }),
-            'Hidden now, removed in thirty days',
-          ),
+          200: json(goneFlightsSchema, 'Hidden now, removed in thirty days'),
         },
       }),
       async (c) => {
@@ -156,17 +160,19 @@ export function schoolRoutes() {
         });
         const page = rows.slice(0, PAGE);
         const subjects = page.map(({ subject }) => subject).filter((one) => /^[0-9a-f-]{36}$/.test(one));
-        const [names, recordings, lessons, links] = await Promise.all([
+        const [names, recordings, lessons, links, airplanes] = await Promise.all([
           namesOf(database, viewer),
           database.getRepository(RecordingEntity).findBy({ schoolId, id: In(subjects) }),
           database.getRepository(LessonEntity).findBy({ schoolId, id: In(subjects) }),
           database.getRepository(LinkEntity).findBy({ schoolId, id: In(subjects) }),
+          database.getRepository(AirplaneEntity).findBy({ schoolId }),
         ]);
         const called = new Map([
           ...names,
           ...recordings.map(({ id, fileName }): [string, string] => [id, fileName]),
           ...lessons.map(({ id, title }): [string, string] => [id, title]),
           ...links.map(({ id, invited }): [string, string] => [id, invited?.name ?? '']),
+          ...airplanes.map(({ id, data }): [string, string] => [id, data.name]),
         ]);
         return c.json(
           {

@@ -21,6 +21,8 @@ export const useSessions = () => useGet('/me/sessions', () => read(api.me.sessio
 export const useStudents = () => useGet('/students', () => read(api.students.$get()));
 export const useInvitations = (wanted: boolean) =>
   useGet(wanted ? '/people/invitations' : null, () => read(api.people.invitations.$get()));
+export const useClosedAccounts = (wanted: boolean) =>
+  useGet(wanted ? '/people/closed' : null, () => read(api.people.closed.$get()));
 export const useHealth = (wanted: boolean) =>
   useGet(wanted ? '/health' : null, () => read(api.health.$get()));
 export const useSchool = () => useGet('/school', () => read(api.school.$get()));

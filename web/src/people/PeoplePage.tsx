@@ -11,6 +11,7 @@ import { TitleBar } from '../frame/TitleBar.tsx';
 import { DataTable, plainColumn, sortable } from '../parts/DataTable.tsx';
 import { Failed, Loading } from '../parts/states.tsx';
 import { AgreementsDialog } from './Agreements.tsx';
+import { ClosedAccounts } from './ClosedAccounts.tsx';
 import { FirstHalfHour } from './FirstHalfHour.tsx';
 import { InviteDialog, OpenInvitations, roleName, ShowLink } from './Invite.tsx';
 import { InviteMany } from './InviteMany.tsx';
@@ -136,6 +137,11 @@ export function PeoplePage() {
         {invitations.data && (
           <OpenInvitations invitations={invitations.data} changed={() => invitations.mutate()} />
         )}
+        {chief && (
+          <ClosedAccounts
+            reopened={(link, name) => setMade({ link, about: `${name}’s account is open again` })}
+          />
+        )}
       </div>
       {many && (
         <InviteMany
@@ -172,8 +178,8 @@ export function PeoplePage() {
         title={<strong>Close {closing?.name}’s account?</strong>}
       >
         <p>
-          They are signed out everywhere and can sign in no more. Lessons, recordings, grades and what they
-          said stay as they are.
+          They are signed out everywhere and can sign in no more, until you reopen the account. Lessons,
+          recordings, grades and what they said stay as they are.
         </p>
         <div className="row" style={{ gap: 8, justifyContent: 'flex-end' }}>
           <Button variant="default" onClick={() => setClosing(null)} data-autofocus>

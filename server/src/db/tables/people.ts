@@ -11,6 +11,8 @@ export interface Account {
   passwordHash: string;
   /** Since when it can sign in no more; what was done with it stays. */
   closedAt: Date | null;
+  /** Since when it bears no name: then it cannot come back. */
+  erasedAt: Date | null;
   /** The school that it came from with an archive; null for the school’s own. */
   origin: string | null;
   /** The secret shared with an authenticator app, since when it is in force, and the last step that was used. */
@@ -36,6 +38,7 @@ export const AccountEntity = new EntitySchema<Account>({
     passwordHash: { type: 'text', name: 'password_hash', select: false },
     origin: { type: 'text', nullable: true },
     closedAt: { type: 'timestamptz', name: 'closed_at', nullable: true },
+    erasedAt: { type: 'timestamptz', name: 'erased_at', nullable: true },
     totpSecret: { type: 'text', name: 'totp_secret', nullable: true, select: false },
     totpSince: { type: 'timestamptz', name: 'totp_since', nullable: true },
     totpStep: { type: 'bigint', name: 'totp_step', default: 0, select: false },
