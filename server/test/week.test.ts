@@ -85,8 +85,25 @@ test('a solo in the dark is refused, where the field’s place is known', async 
   expect((await book(school.instructor, solo('2026-12-05T11:00:00Z', '2026-12-05T12:00:00Z'))).status).toBe(
     201,
   );
+  // Both its ends lie in the light, the night between them does not.
+  const overnight = await book(school.instructor, solo('2026-12-07T12:00:00Z', '2026-12-08T12:00:00Z'));
+  expect([overnight.status, await detail(overnight)]).toEqual([
+    422,
+    expect.stringMatching(/At 16:\d\d it is dark/),
+  ]);
   const [day] = (await week(school.student)).days;
   expect(Date.parse(day.daylight!.sunset)).toBeLessThan(Date.parse('2026-11-30T17:00:00Z'));
+});
+
+test('of several bookings in the span the one that conflicts is named', async () => {
+  const others = { studentId: school.classmate.id, instructorId: school.chief.id, airplaneId: 'gimmer-2' };
+  expect((await book(school.chief, lesson(19, others))).status).toBe(201);
+  const mine = lesson(20, { until: '2026-12-02T20:45:00Z' });
+  expect((await book(school.instructor, mine)).status).toBe(201);
+  // The earlier one, of another airplane and other people, touches the span as well.
+  const wanted = lesson(20, { ...others, airplaneId: 'cairn-4', studentId: school.student.id });
+  const refused = await book(school.chief, { ...wanted, instructorId: school.otherInstructor.id });
+  expect(await detail(refused)).toMatch(/ Wed 2 Dec 20:00 to 20:45\.$/);
 });
 
 test('moved by the version that was read, cancelled with a reason, and the time is free again', async () => {

@@ -38,6 +38,8 @@ export const flightScoreSchema = z.object({
     )
     .nullable(),
   goArounds: z.number().nullable(),
+  /** A score from before they were listed has none. */
+  goAroundList: z.array(z.object({ atS: seconds, lowestFt: z.number() })).default([]),
   circuits: z.number().nullable(),
   parts: z.array(z.object({ name: z.enum(PART_NAMES), startS: seconds, endS: seconds })),
   findings: z.array(findingSchema),

@@ -36,6 +36,13 @@ export function isNight(at: Date, field: FieldPosition): boolean {
   return !days.some((day) => day !== null && iso >= day.dawn && iso < day.dusk);
 }
 
+/** The first moment of a span that is by night, to a minute; null where it is day all along. */
+export function firstNight(from: Date, until: Date, field: FieldPosition): Date | null {
+  for (let ms = from.getTime(); ms <= until.getTime(); ms += 1000 * STEP_S)
+    if (isNight(new Date(ms), field)) return new Date(ms);
+  return isNight(until, field) ? until : null;
+}
+
 /** Seconds of a span that are by night. */
 export function nightSeconds(from: Date, durationS: number, field: FieldPosition): number {
   let night = 0;

@@ -58,7 +58,12 @@ export const lessonSchema = z.object({
   proposed: z.boolean().default(false),
   sightPictures: sightPicturesSchema,
   recordings: z.array(
-    z.object({ id: z.uuid(), fileName: z.string(), status: z.string(), flownIn: z.string() }),
+    z.object({
+      id: z.uuid(),
+      fileName: z.string(),
+      status: z.string(),
+      flownIn: z.enum(['airplane', 'trainer']),
+    }),
   ),
 });
 export type Lesson = z.infer<typeof lessonSchema>;
@@ -72,6 +77,15 @@ export const lessonSummarySchema = lessonSchema
     weightLb: z.number(),
   });
 export type LessonSummary = z.infer<typeof lessonSummarySchema>;
+
+/**
+ * What was flown of a lesson: its recordings from the airplane. What was flown in the trainer, or drawn, is practice beside
+ * the lesson and never uses it up.
+ */
+export const flownOf = ({ recordings }: Pick<Lesson, 'recordings'>) => ({
+  flown: recordings.filter(({ flownIn }) => flownIn === 'airplane'),
+  practice: recordings.filter(({ flownIn }) => flownIn === 'trainer'),
+});
 
 /** A page of a list; `next` is handed back as `cursor` for the page after it, and null on the last. */
 export const lessonListSchema = z.object({

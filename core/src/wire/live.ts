@@ -45,6 +45,14 @@ export const liveFlightSchema = z.object({
 });
 export type LiveFlightView = z.infer<typeof liveFlightSchema>;
 
+/** A flight that matched no lesson; with a student where a booking or a person said whose it is. */
+export const unmatchedFlightSchema = liveFlightSchema
+  .pick({ id: true, airplane: true, student: true, begunAt: true, heardAt: true })
+  .extend({ endedAt: z.string().nullable(), recordingId: z.string().nullable() });
+export type UnmatchedFlight = z.infer<typeof unmatchedFlightSchema>;
+
+export const givenFlightSchema = z.object({ recordingId: z.string().nullable() });
+
 const step = z.object({ id: z.string(), name: z.string(), does: z.string() });
 /** Where in which maneuver it is, as the event `coach` says it. In the airplane nobody is given orders by it. */
 export const liveCoachSchema = z.object({

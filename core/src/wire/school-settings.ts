@@ -4,40 +4,34 @@ import { lessonTemplateSchema } from '../brief/templates.ts';
 import { GRADES } from '../debrief/statements.ts';
 import { soloMinimaSchema } from '../path/gates/minima.ts';
 import { zoneSchema } from '../units/zone.ts';
+import { fieldSchemas, groundNotBelowField, positionSchema } from './field-position.ts';
 
 const gradeName = z.string().trim().min(1, 'a grade has a name').max(16, 'at most 16 letters');
 
-export const schoolSettingsSchema = z.object({
-  name: z.string().trim().min(1, 'write a name').max(120),
-  zone: zoneSchema,
-  /** Elevation of the field, and the highest ground of the training area, ft. */
-  fieldFt: z.number('write how many feet').min(-1500).max(20_000),
-  areaGroundFt: z.number('write how many feet').min(-1500).max(30_000),
-  /** Where the field lies; degrees, north and east positive. */
-  position: z
-    .object({
-      latDeg: z.number('write degrees').min(-90).max(90),
-      lonDeg: z.number('write degrees').min(-180).max(180),
-    })
-    .nullable(),
-  runways: z.array(z.string().trim().min(1).max(12)).max(12),
-  /** Whether the first attempt of a kind in a recording is taken for a demonstration. */
-  demonstrationFirst: z.boolean(),
-  /** Whether instructors and chiefs must sign in with a second step. */
-  secondStepForStaff: z.boolean(),
-  /** The unit of speeds where an airplane’s own file says nothing else; left out, it stays as it is. */
-  speedUnit: z.enum(['kt', 'mph']).optional(),
-  /** What is judged by until somebody says otherwise; left out, it stays as it is. */
-  firstStandardId: z.string().max(80).optional(),
-  /** What the four grades are called here, from the first to the last; null calls them as the program does. */
-  gradeNames: z.array(gradeName).length(GRADES.length).nullable().optional(),
-  /** What no instructor’s limits for a solo go beyond; null where the school asks nothing. */
-  soloMinima: soloMinimaSchema.nullable().optional(),
-  /** Lessons put together here, to begin with; beside those that come with the program. */
-  lessonTemplates: z.array(lessonTemplateSchema).max(60, 'at most 60 lessons').optional(),
-  /** So many years after the last flight of who has left, their flights are to go; null keeps them. */
-  retentionYears: z.number('write how many years').int().min(1).max(50).nullable().optional(),
-});
+export const schoolSettingsSchema = z
+  .object({
+    name: z.string().trim().min(1, 'write a name').max(120),
+    zone: zoneSchema,
+    ...fieldSchemas,
+    position: positionSchema.nullable(),
+    /** Whether the first attempt of a kind in a recording is taken for a demonstration. */
+    demonstrationFirst: z.boolean(),
+    /** Whether instructors and chiefs must sign in with a second step. */
+    secondStepForStaff: z.boolean(),
+    /** The unit of speeds where an airplane’s own file says nothing else; left out, it stays as it is. */
+    speedUnit: z.enum(['kt', 'mph']).optional(),
+    /** What is judged by until somebody says otherwise; left out, it stays as it is. */
+    firstStandardId: z.string().max(80).optional(),
+    /** What the four grades are called here, from the first to the last; null calls them as the program does. */
+    gradeNames: z.array(gradeName).length(GRADES.length).nullable().optional(),
+    /** What no instructor’s limits for a solo go beyond; null where the school asks nothing. */
+    soloMinima: soloMinimaSchema.nullable().optional(),
+    /** Lessons put together here, to begin with; beside those that come with the program. */
+    lessonTemplates: z.array(lessonTemplateSchema).max(60, 'at most 60 lessons').optional(),
+    /** So many years after the last flight of who has left, their flights are to go; null keeps them. */
+    retentionYears: z.number('write how many years').int().min(1).max(50).nullable().optional(),
+  })
+  .refine(...groundNotBelowField);
 export type SchoolSettings = z.infer<typeof schoolSettingsSchema>;
 
 export const versionedSettingsSchema = z.object({

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { emailSchema, nameSchema, roleSchema } from '../people/person.ts';
 import { standards } from '../standards/standards.ts';
 import { zoneSchema } from '../units/zone.ts';
+import { fieldSchemas, groundNotBelowField, positionSchema } from './field-position.ts';
 
 /** Length before anything else: a few words that nobody else would put together. */
 export const PASSWORD_LENGTH = 10;
@@ -12,33 +13,27 @@ export const passwordSchema = z
   .min(PASSWORD_LENGTH, `a password has at least ${PASSWORD_LENGTH} characters; a few words are best`)
   .max(200);
 
-export const setupSchema = z.object({
-  token: z.string().min(1).max(200),
-  school: nameSchema,
-  zone: zoneSchema,
-  /** Elevation of the field, and the highest ground of the training area, ft. */
-  fieldFt: z.number('write how many feet').min(-1500).max(20_000),
-  areaGroundFt: z.number('write how many feet').min(-1500).max(30_000),
-  name: nameSchema,
-  email: emailSchema,
-  password: passwordSchema,
-  /** Where the field lies, for sun and night; degrees, north and east positive. */
-  position: z
-    .object({
-      latDeg: z.number('write degrees').min(-90).max(90),
-      lonDeg: z.number('write degrees').min(-180).max(180),
-    })
-    .optional(),
-  /** Runways as they are named, such as 06/24. */
-  runways: z.array(z.string().trim().max(12)).max(12).optional(),
-  /** The unit that speeds are shown in where an airplane’s own file says nothing else. */
-  speedUnit: z.enum(['kt', 'mph']).optional(),
-  /** What a lesson and a flight of nobody’s are judged by until somebody says otherwise. */
-  firstStandardId: z
-    .string()
-    .refine((id) => standards.some((one) => one.id === id), 'there is no such standard')
-    .optional(),
-});
+export const setupSchema = z
+  .object({
+    token: z.string().min(1).max(200),
+    school: nameSchema,
+    zone: zoneSchema,
+    ...fieldSchemas,
+    name: nameSchema,
+    email: emailSchema,
+    password: passwordSchema,
+    /** Where the field lies, for sun and night; degrees, north and east positive. */
+    position: positionSchema.optional(),
+    runways: fieldSchemas.runways.optional(),
+    /** The unit that speeds are shown in where an airplane’s own file says nothing else. */
+    speedUnit: z.enum(['kt', 'mph']).optional(),
+    /** What a lesson and a flight of nobody’s are judged by until somebody says otherwise. */
+    firstStandardId: z
+      .string()
+      .refine((id) => standards.some((one) => one.id === id), 'there is no such standard')
+      .optional(),
+  })
+  .refine(...groundNotBelowField);
 export type Setup = z.input<typeof setupSchema>;
 
 export const invitationInputSchema = z.object({

@@ -51,9 +51,9 @@ const FOUND = `(lower(lesson.title) LIKE :like
   OR lesson.airplaneRowId IN (
     SELECT row_id FROM airplane WHERE airplane.school_id = :viewerSchool AND lower(airplane.data->>'name') LIKE :like))`;
 
-/** Recordings of a lesson that are in sight. */
+/** Recordings of the lesson itself that are in sight; what was flown in the trainer is practice beside it. */
 const FLOWN = `EXISTS (SELECT FROM recording WHERE recording.school_id = lesson.school_id
-  AND recording.lesson_id = lesson.id AND recording.deleted_at IS NULL)`;
+  AND recording.lesson_id = lesson.id AND recording.flown_in = 'airplane' AND recording.deleted_at IS NULL)`;
 
 export async function listLessons(
   database: DataSource,

@@ -21,6 +21,7 @@ import { hangarRoutes } from '../hangar/routes.ts';
 import { deviceRoutes } from '../live/devices.ts';
 import { feedOfFlightRoutes } from '../live/feed-routes.ts';
 import { liveNoteRoutes } from '../live/note-routes.ts';
+import { unmatchedRoutes } from '../live/unmatched.ts';
 import { voiceRoutes } from '../live/voice-routes.ts';
 import { watchRoutes } from '../live/watch-routes.ts';
 import { enteredRoutes } from '../path/entered-routes.ts';
@@ -179,5 +180,6 @@ const api = () =>
     .route('/', feedOfFlightRoutes())
     .route('/', watchRoutes())
     .route('/', liveNoteRoutes())
+    .route('/', unmatchedRoutes())
     .route('/', voiceRoutes());
 export type Api = ReturnType<typeof api>;

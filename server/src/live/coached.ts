@@ -81,7 +81,8 @@ function coachedFlight(services: Services, flight: LiveFlight): Promise<Coached 
   const { database } = services;
   const known = flights.get(database) ?? new Map<string, Promise<Coached | null>>();
   flights.set(database, known);
-  const key = `${flight.schoolId} ${flight.id}`;
+  // Given to another lesson, it is coached anew by that one's cards.
+  const key = `${flight.schoolId} ${flight.id} ${flight.lessonId}`;
   const there = known.get(key);
   if (there) return there;
   const opened = open(database, flight).catch((error) => {

@@ -138,7 +138,7 @@ async function lessonFor(
     `SELECT id, student_id AS "studentId" FROM lesson
      WHERE school_id = $1 AND airplane_row_id = $2 AND abs(extract(epoch FROM planned_at - $3::timestamptz)) <= $4 * 3600
        AND NOT EXISTS (SELECT FROM recording WHERE recording.school_id = $1 AND recording.lesson_id = lesson.id
-         AND deleted_at IS NULL)
+         AND flown_in = 'airplane' AND deleted_at IS NULL)
      ORDER BY abs(extract(epoch FROM planned_at - $3::timestamptz)) LIMIT 1`,
     [schoolId, airplaneRowId, at, NEAR_H],
   );

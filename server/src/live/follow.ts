@@ -84,7 +84,12 @@ async function begin(
   const load = (again: boolean): Promise<void> => {
     loading = loading
       .then(async () => {
-        if (again || flight.header === null) flight = await flights.findOneByOrFail({ schoolId, id });
+        if (again || flight.header === null) {
+          const { lessonId } = flight;
+          flight = await flights.findOneByOrFail({ schoolId, id });
+          // What was coached by no lesson, or another, is not what is shown of this one.
+          if (flight.lessonId !== lessonId) texts.clear();
+        }
         await fetchFrom(latest + 1);
       })
       .catch(() => undefined)

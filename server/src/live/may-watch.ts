@@ -5,9 +5,9 @@ import type { Viewer } from '../http/env.ts';
 import { notFound } from '../http/problem.ts';
 import { visible } from '../scope.ts';
 
-/** What an instructor may watch besides their own students: what is nobody’s, in an airplane that they have today. */
+/** What an instructor may watch besides their own students: what is nobody’s, in an airplane that they had that day. */
 export async function mayWatch(database: DataSource, viewer: Viewer, flight: LiveFlight): Promise<boolean> {
-  const { schoolId, id } = flight;
+  const { schoolId, id, begunAt } = flight;
   const query = database
     .getRepository(LiveFlightEntity)
     .createQueryBuilder('flight')
@@ -18,10 +18,10 @@ export async function mayWatch(database: DataSource, viewer: Viewer, flight: Liv
   if (viewer.role !== 'instructor') return false;
   const [{ has }]: { has: boolean }[] = await database.query(
     `SELECT EXISTS (SELECT FROM booking WHERE school_id = $1 AND airplane_row_id = $2 AND instructor_id = $3 AND cancelled IS NULL
-       AND during && tstzrange(now() - interval '12 hours', now() + interval '12 hours'))
+       AND during && tstzrange($4::timestamptz - interval '12 hours', $4::timestamptz + interval '12 hours'))
      OR EXISTS (SELECT FROM lesson WHERE school_id = $1 AND airplane_row_id = $2 AND instructor_id = $3
-       AND planned_at BETWEEN now() - interval '12 hours' AND now() + interval '12 hours') AS has`,
-    [schoolId, flight.airplaneRowId, viewer.id],
+       AND planned_at BETWEEN $4::timestamptz - interval '12 hours' AND $4::timestamptz + interval '12 hours') AS has`,
+    [schoolId, flight.airplaneRowId, viewer.id, begunAt],
   );
   return has;
 }

@@ -12,10 +12,15 @@ export async function writeLandings(
 ): Promise<void> {
   await manager.delete(LandingEntity, { schoolId, recordingId });
   if (!score?.flight || flownIn !== 'airplane') return;
-  const { landings, goArounds } = score.flight;
+  const { landings, goArounds, goAroundList = [] } = score.flight;
   const seen = [
     ...(landings ?? []).map(({ atS, kind, powerOff }) => ({ kind: kind ?? 'full-stop', atS, powerOff })),
-    ...Array.from({ length: goArounds ?? 0 }, () => ({ kind: 'go-around', atS: null, powerOff: null })),
+    // A score from before they were listed knows how many there were, and not when.
+    ...Array.from({ length: goArounds ?? 0 }, (_, i) => ({
+      kind: 'go-around',
+      atS: goAroundList[i]?.atS ?? null,
+      powerOff: null,
+    })),
   ];
   if (seen.length === 0) return;
   const zone = zoneOf(school);

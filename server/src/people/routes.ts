@@ -96,11 +96,11 @@ export function peopleRoutes() {
     );
 }
 
-/** How often each student of a school has flown, and when last. */
+/** How often each student of a school has flown in an airplane, and when last. */
 async function flownByStudent(database: DataSource, schoolId: string) {
   const rows: { id: string; recordings: number; lastFlownAt: Date }[] = await database.query(
     `SELECT student_id AS id, count(*)::int AS recordings, max(flown_at) AS "lastFlownAt" FROM recording
-     WHERE school_id = $1 AND deleted_at IS NULL GROUP BY student_id`,
+     WHERE school_id = $1 AND flown_in = 'airplane' AND deleted_at IS NULL GROUP BY student_id`,
     [schoolId],
   );
   return new Map(rows.map((row) => [row.id, row]));

@@ -74,7 +74,10 @@ export function schoolRoutes() {
         const { version, settings: wanted } = c.req.valid('json');
         const { schoolId: id } = viewer;
         const changed = await database.transaction(async (manager) => {
-          const school = await manager.findOneByOrFail(SchoolEntity, { id });
+          const school = await manager.findOneOrFail(SchoolEntity, {
+            where: { id },
+            lock: { mode: 'pessimistic_write' },
+          });
           const before = shown(school);
           const { firstStandardId } = wanted;
           if (firstStandardId !== undefined) await requireStandard(database, viewer, firstStandardId);

@@ -5,7 +5,7 @@ import { SchoolEntity } from '../db/entities.ts';
 import { json, jsonBody, router } from '../http/env.ts';
 import { Problem } from '../http/problem.ts';
 import { requireChief } from '../scope.ts';
-import { changeSettings } from './change-settings.ts';
+import { changeSettings, versionOf } from './change-settings.ts';
 
 const versionedSchema = z.object({
   version: z.number().int(),
@@ -25,8 +25,9 @@ export const coachWordsRoutes = () =>
       }),
       async (c) => {
         const schools = c.get('database').getRepository(SchoolEntity);
-        const { version, settings } = await schools.findOneByOrFail({ id: c.get('viewer').schoolId });
-        const { coachWords: words = {}, safetyInSeat = false } = settings;
+        const school = await schools.findOneByOrFail({ id: c.get('viewer').schoolId });
+        const version = versionOf(school, 'coachWords');
+        const { coachWords: words = {}, safetyInSeat = false } = school.settings;
         return c.json({ version, words, safetyInSeat }, 200);
       },
     )
@@ -53,7 +54,7 @@ export const coachWordsRoutes = () =>
           .findOneByOrFail({ id: viewer.schoolId });
         const safetyInSeat = asked ?? settings.safetyInSeat ?? false;
         const part = { coachWords: words, safetyInSeat };
-        const now = await changeSettings(database, viewer, version, part);
+        const now = await changeSettings(database, viewer, 'coachWords', version, part);
         return c.json({ version: now, words, safetyInSeat }, 200);
       },
     );

@@ -3,7 +3,7 @@ import { createRoute, z } from '@hono/zod-openapi';
 import { type Technique, techniqueSchema } from '@keel/core';
 import { type School, SchoolEntity } from '../db/entities.ts';
 import { json, jsonBody, router } from '../http/env.ts';
-import { changeSettings } from './change-settings.ts';
+import { changeSettings, versionOf } from './change-settings.ts';
 
 /** The school's choices, with the default for any that an older row does not have. */
 export const techniqueOf = (school: School): Technique => techniqueSchema.parse(school.settings.technique);
@@ -24,7 +24,7 @@ export function techniqueRoutes() {
       async (c) => {
         const schools = c.get('database').getRepository(SchoolEntity);
         const school = await schools.findOneByOrFail({ id: c.get('viewer').schoolId });
-        return c.json({ version: school.version, technique: techniqueOf(school) }, 200);
+        return c.json({ version: versionOf(school, 'technique'), technique: techniqueOf(school) }, 200);
       },
     )
     .openapi(
@@ -37,7 +37,9 @@ export function techniqueRoutes() {
       }),
       async (c) => {
         const { version, technique } = c.req.valid('json');
-        const now = await changeSettings(c.get('database'), c.get('viewer'), version, { technique });
+        const now = await changeSettings(c.get('database'), c.get('viewer'), 'technique', version, {
+          technique,
+        });
         return c.json({ version: now, technique }, 200);
       },
     );

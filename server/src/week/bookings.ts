@@ -1,5 +1,5 @@
 /** Bookings: the database keeps two from taking one airplane or one person; who lost is told to whom. */
-import { type Booking, type BookingInput, clockIn, isNight, type Role } from '@keel/core';
+import { type Booking, type BookingInput, clockIn, firstNight, type Role } from '@keel/core';
 import type { DataSource, EntityManager } from 'typeorm';
 import { AccountEntity, AirplaneEntity, LessonEntity, type School, zoneOf } from '../db/entities.ts';
 import type { Viewer } from '../http/env.ts';
@@ -111,25 +111,27 @@ export async function checkBooking(
     const lesson = await source.getRepository(LessonEntity).findOneBy({ schoolId, id: lessonId });
     if (!lesson || lesson.studentId !== studentId) throw notFound('lesson');
   }
-  await checkHours(source, viewer, school, booking);
   const { position } = school.settings;
   if (kind === 'solo' && position) {
-    const dark = [from, until].find((at) => isNight(new Date(at), position));
+    const dark = firstNight(new Date(from), new Date(until), position);
     if (dark)
       throw new Problem(
         422,
         `At ${clockIn(dark, zoneOf(school), 'HH:mm')} it is dark at the field: no student is sent alone by night.`,
       );
   }
+  await checkHours(source, viewer, school, booking);
   return airplane?.rowId ?? null;
 }
+
+type Wanted = Pick<BookingInput, 'id' | 'from' | 'until' | 'airplaneId' | 'instructorId' | 'studentId'>;
 
 /** Runs a change, and says in a sentence what is in its way. */
 export async function withoutConflict<T>(
   database: DataSource,
   viewer: Viewer,
   school: School,
-  span: { from: string; until: string },
+  wanted: Wanted,
   work: () => Promise<T>,
 ): Promise<T> {
   try {
@@ -138,14 +140,20 @@ export async function withoutConflict<T>(
     const { code, constraint } =
       (error as { driverError?: { code?: string; constraint?: string } }).driverError ?? {};
     if (code !== EXCLUSION) throw error;
-    const rows = await bookingsIn(database, viewer.schoolId, new Date(span.from), new Date(span.until));
-    throw new Problem(409, conflict(rows, constraint ?? '', viewer, zoneOf(school)));
+    const rows = await bookingsIn(database, viewer.schoolId, new Date(wanted.from), new Date(wanted.until));
+    throw new Problem(409, conflict(rows, constraint ?? '', wanted, viewer, zoneOf(school)));
   }
 }
 
-function conflict(rows: readonly Row[], constraint: string, viewer: Viewer, zone: string): string {
+function conflict(
+  rows: readonly Row[],
+  constraint: string,
+  wanted: Wanted,
+  viewer: Viewer,
+  zone: string,
+): string {
   const what = constraint.replace('_taken', '') as 'airplane' | 'instructor' | 'student';
-  const other = rows.find((row) => (what === 'airplane' ? row.airplaneId : row[`${what}Id`]) !== null);
+  const other = rows.find((row) => row.id !== wanted.id && row[`${what}Id`] === wanted[`${what}Id`]);
   if (!other) return 'That was just taken: load the week again.';
   const when = `${clockIn(other.from, zone, 'ddd D MMM HH:mm')} to ${clockIn(other.until, zone, 'HH:mm')}`;
   const taken = what === 'airplane' ? other.airplane : other[what];

@@ -227,6 +227,13 @@ export function recordRules(ids: () => { student: string; instructor: string }):
     'GET /feed/{flightId}': { path: () => `/feed/${randomUUID()}`, allowed: everyone(401) },
     'POST /feed/{flightId}/end': { path: () => `/feed/${randomUUID()}/end`, allowed: everyone(401) },
     'GET /clock': { allowed: everyone(200) },
+    'GET /live/unmatched': { allowed: byStaff(200), others: 200 },
+    'POST /live/{id}/lesson': {
+      path: () => `/live/${randomUUID()}/lesson`,
+      body: () => ({ lessonId: randomUUID() }),
+      allowed: byStaff(404),
+      others: 404,
+    },
     'GET /live': { allowed: everyone(200) },
     'GET /lessons/{id}/notes': { path: () => `/lessons/${randomUUID()}/notes`, allowed: everyone(404) },
     'POST /lessons/{id}/notes': {

@@ -1,5 +1,13 @@
 /** What the server knows, cached and shared by SWR under its address. */
-import type { Alongside, KeelTrace, LessonList, Matrix, RecordingView, Trail } from '@keel/core';
+import type {
+  Alongside,
+  KeelTrace,
+  LessonList,
+  Matrix,
+  RecordingView,
+  Trail,
+  UnmatchedFlight,
+} from '@keel/core';
 import useSWR from 'swr';
 import useSWRInfinite from 'swr/infinite';
 import { refresh, useChanges } from './changed.ts';
@@ -21,6 +29,13 @@ export const useSessions = () => useGet('/me/sessions', () => read(api.me.sessio
 export const useStudents = () => useGet('/students', () => read(api.students.$get()));
 export const useInvitations = (wanted: boolean) =>
   useGet(wanted ? '/people/invitations' : null, () => read(api.people.invitations.$get()));
+/** Asked again now and then: a flight begins and ends without anybody here doing anything. */
+export const useUnmatchedFlights = (wanted: boolean) =>
+  useSWR<UnmatchedFlight[], ApiError>(
+    wanted ? '/live/unmatched' : null,
+    () => read(api.live.unmatched.$get()),
+    { ...options, refreshInterval: 15_000 },
+  );
 export const useClosedAccounts = (wanted: boolean) =>
   useGet(wanted ? '/people/closed' : null, () => read(api.people.closed.$get()));
 export const useHealth = (wanted: boolean) =>

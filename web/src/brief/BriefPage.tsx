@@ -1,5 +1,6 @@
 /** Brief: what exactly are we going to fly, in this airplane, today? */
 import {
+  flownOf,
   type Lesson,
   type LessonItem,
   SCHOOL_STANDARD_ID,
@@ -46,7 +47,7 @@ export function BriefPage() {
   const lesson = useLesson(lessonId === 'new' ? undefined : lessonId);
   useSetCurrent({
     lessonId: lesson.data?.id,
-    recordingId: lesson.data?.recordings[0]?.id,
+    recordingId: lesson.data && flownOf(lesson.data).flown[0]?.id,
     studentId: lesson.data?.student.id,
   });
   if (lesson.error) return <Page failed={lesson.error} retry={() => lesson.mutate()} />;
@@ -97,6 +98,12 @@ function Brief({ lesson }: { lesson?: Lesson }) {
     setForm((before) => ({ ...before, ...part }));
     setChanged(true);
   };
+  // What came from a list may be older than the lesson is: while nothing is typed, the newest stands.
+  useEffect(() => {
+    if (!lesson || changed || version === undefined || lesson.version <= version) return;
+    setForm(formOf(lesson));
+    setVersion(lesson.version);
+  }, [lesson, changed, version]);
   // The first of each list is as good a beginning as any.
   useEffect(() => {
     const first = airplanes.data?.[0];

@@ -1,5 +1,5 @@
 /** All lessons: what is planned, what has been flown, and the next step of each. */
-import type { LessonSummary } from '@keel/core';
+import { flownOf, type LessonSummary } from '@keel/core';
 import { Button, TextInput } from '@mantine/core';
 import { useDebouncedValue } from '@mantine/hooks';
 import { IconSearch } from '@tabler/icons-react';
@@ -7,6 +7,7 @@ import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { type LessonsWanted, useLessons, useMe } from '../api/hooks.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
+import { WhoseIsIt } from '../live/GiveFlight.tsx';
 import { DataTable, plainColumn, type Sort, sortable } from '../parts/DataTable.tsx';
 import { dayAndTime, numberText } from '../parts/format.ts';
 import { Empty, Failed, Loading } from '../parts/states.tsx';
@@ -36,7 +37,7 @@ const STATE: Record<Station, LessonsWanted['state']> = { brief: 'all', fly: 'to-
 
 /** Where a lesson leads from here. */
 function target(lesson: LessonSummary, station: Station): string {
-  const recording = lesson.recordings[0];
+  const [recording] = flownOf(lesson).flown;
   if (station === 'fly') return `/fly/${lesson.id}`;
   return recording && station === 'debrief' ? `/debrief/${recording.id}` : `/brief/${lesson.id}`;
 }
@@ -85,6 +86,7 @@ export function LessonsPage({ station }: { station: Station }) {
                 : words.none}
           </Empty>
         )}
+        {station === 'debrief' && me && me.role !== 'student' && <WhoseIsIt ended />}
         {rows.length > 0 && (
           <div className="sheet">
             <DataTable
@@ -136,8 +138,20 @@ export function LessonsPage({ station }: { station: Station }) {
 }
 
 function NextStep({ lesson }: { lesson: LessonSummary }) {
-  const recording = lesson.recordings[0];
-  if (!recording) return <Link to={`/fly/${lesson.id}`}>briefed; to fly</Link>;
-  const where = recording.flownIn === 'trainer' ? ' in the trainer' : '';
-  return <Link to={`/debrief/${recording.id}`}>flown{where}; debrief</Link>;
+  const { flown, practice } = flownOf(lesson);
+  const practised = practice.at(-1);
+  return (
+    <>
+      {flown.length > 0 ? (
+        <Link to={`/debrief/${flown[0].id}`}>flown; debrief</Link>
+      ) : (
+        <Link to={`/fly/${lesson.id}`}>briefed; to fly</Link>
+      )}
+      {flown.length === 0 && practised && (
+        <div className="small">
+          <Link to={`/debrief/${practised.id}`}>practised in the trainer</Link>
+        </div>
+      )}
+    </>
+  );
 }

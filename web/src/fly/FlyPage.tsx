@@ -1,5 +1,5 @@
 /** Fly: practise in the trainer, attach the flight's recording, or have a maneuver shown by the synthetic pilot. */
-import type { Lesson } from '@keel/core';
+import { flownOf, type Lesson } from '@keel/core';
 import { Button } from '@mantine/core';
 import { IconPlaneInflight } from '@tabler/icons-react';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -21,11 +21,25 @@ export function FlyPage() {
   const lesson = useLesson(lessonId);
   useSetCurrent({
     lessonId,
-    recordingId: lesson.data?.recordings[0]?.id,
+    recordingId: lesson.data && flownOf(lesson.data).flown[0]?.id,
     studentId: lesson.data?.student.id,
   });
   if (!lesson.data) return <Waiting query={lesson} what="the lesson" />;
   return <Fly lesson={lesson.data} />;
+}
+
+function Recordings(props: { title: string; recordings: Lesson['recordings'] }) {
+  if (props.recordings.length === 0) return null;
+  return (
+    <section className="sheet stack">
+      <h2>{props.title}</h2>
+      {props.recordings.map(({ id, fileName }) => (
+        <Link key={id} to={`/debrief/${id}`}>
+          {fileName}
+        </Link>
+      ))}
+    </section>
+  );
 }
 
 function Fly({ lesson }: { lesson: Lesson }) {
@@ -33,6 +47,7 @@ function Fly({ lesson }: { lesson: Lesson }) {
   const navigate = useNavigate();
   const { work, problem, asked, scoring, busy, attach, answer, fly, stop, forget } = useAttaching(lesson);
   const readOnly = me?.role === 'student';
+  const { flown, practice } = flownOf(lesson);
 
   return (
     <>
@@ -110,17 +125,8 @@ function Fly({ lesson }: { lesson: Lesson }) {
               </section>
             )}
             {!readOnly && <Attach attach={attach} busy={busy} />}
-            {lesson.recordings.length > 0 && (
-              <section className="sheet stack">
-                <h2>Attached to this lesson</h2>
-                {lesson.recordings.map(({ id, fileName, flownIn }) => (
-                  <Link key={id} to={`/debrief/${id}`}>
-                    {fileName}
-                    {flownIn === 'trainer' && ' (trainer)'}
-                  </Link>
-                ))}
-              </section>
-            )}
+            <Recordings title="Attached to this lesson" recordings={flown} />
+            <Recordings title="Practice beside this lesson" recordings={practice} />
             {!readOnly && <Demonstration fly={fly} lesson={lesson} busy={busy} />}
           </div>
           <WhatMatters lesson={lesson} />

@@ -7,6 +7,7 @@ import { TitleBar } from '../frame/TitleBar.tsx';
 import { clockTime, numberText } from '../parts/format.ts';
 import { Failed, Loading } from '../parts/states.tsx';
 import { Devices } from './Devices.tsx';
+import { GiveFlight, WhoseIsIt } from './GiveFlight.tsx';
 import { useLiveFlights } from './use-live-flight.ts';
 import { Watch } from './Watch.tsx';
 import './live.css';
@@ -34,6 +35,7 @@ export function LivePage() {
         {flights.data?.map((flight) => (
           <Flight key={flight.id} flight={flight} seat={me?.role !== 'student'} />
         ))}
+        {me && me.role !== 'student' && <WhoseIsIt ended />}
         {me?.role === 'chief' && <Devices />}
       </div>
     </>
@@ -61,6 +63,7 @@ function Flight({ flight, seat }: { flight: LiveFlightView; seat: boolean }) {
           </Button>
         )}
       </div>
+      {seat && !lessonId && <GiveFlight flight={flight} />}
       <Watch flightId={flight.id} />
     </section>
   );

@@ -4,7 +4,7 @@ import { Button, Checkbox, FileButton, Select, TagsInput, TextInput } from '@man
 import { useForm } from '@mantine/form';
 import { notifications } from '@mantine/notifications';
 import { zod4Resolver } from 'mantine-form-zod-resolver';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useSWRConfig } from 'swr';
 import { api, messageOf, read, sendFile } from '../api/client.ts';
 import { useMe, useSchool, useStandards, useTrail } from '../api/hooks.ts';
@@ -27,7 +27,6 @@ export function SchoolPage() {
   return (
     <>
       <Settings
-        key={school.data.version}
         version={school.data.version}
         settings={school.data.settings}
         readOnly={!chief}
@@ -44,6 +43,13 @@ export function SchoolPage() {
   );
 }
 
+const valuesOf = (settings: SchoolSettings) => ({
+  ...settings,
+  ...ownValues(settings),
+  latDeg: (settings.position?.latDeg ?? '') as number | '',
+  lonDeg: (settings.position?.lonDeg ?? '') as number | '',
+});
+
 function Settings(props: {
   version: number;
   settings: SchoolSettings;
@@ -52,16 +58,21 @@ function Settings(props: {
 }) {
   const { mutate } = useSWRConfig();
   const [problem, setProblem] = useState<string | null>(null);
-  const { position } = props.settings;
   const standards = useStandards();
-  const form = useForm({
-    initialValues: {
-      ...props.settings,
-      ...ownValues(props.settings),
-      latDeg: (position?.latDeg ?? '') as number | '',
-      lonDeg: (position?.lonDeg ?? '') as number | '',
-    },
-  });
+  const form = useForm({ initialValues: valuesOf(props.settings) });
+  /** What the form began with; a version from elsewhere takes its place only while nothing is typed. */
+  const [version, setVersion] = useState(props.version);
+  const begin = (from: { version: number; settings: SchoolSettings }) => {
+    const values = valuesOf(from.settings);
+    form.setInitialValues(values);
+    form.setValues(values);
+    setVersion(from.version);
+  };
+  const isDirty = form.isDirty();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the form is the same one all along
+  useEffect(() => {
+    if (props.version > version && !isDirty) begin(props);
+  }, [props.version, props.settings, version, isDirty]);
   const save = form.onSubmit(async ({ latDeg, lonDeg, ...rest }) => {
     setProblem(null);
     const placed = latDeg !== '' && lonDeg !== '' ? { latDeg, lonDeg } : null;
@@ -72,9 +83,9 @@ function Settings(props: {
       return;
     }
     try {
-      await props.saved(
-        await read(api.school.$put({ json: { version: props.version, settings: checked.data } })),
-      );
+      const saved = await read(api.school.$put({ json: { version, settings: checked.data } }));
+      begin(saved);
+      await props.saved(saved);
       await mutate('/me');
       notifications.show({ message: 'Saved. Lessons saved from now on are briefed so.' });
     } catch (error) {

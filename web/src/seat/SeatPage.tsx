@@ -12,6 +12,7 @@ import { Before } from './Before.tsx';
 import { Between } from './Between.tsx';
 import { InAttempt } from './InAttempt.tsx';
 import { SeatBar } from './SeatBar.tsx';
+import { TakeFlight } from './TakeFlight.tsx';
 import { useFresh } from './use-fresh.ts';
 import { useNotes } from './use-notes.ts';
 import './seat.css';
@@ -81,6 +82,7 @@ function Seat({ lesson, by, airplane }: { lesson: Lesson; by: string; airplane: 
   return (
     <div className="seat" data-state={inAttempt ? 'in' : 'between'}>
       {bar}
+      {!flight && <TakeFlight lesson={lesson} />}
       {notes.refused.length > 0 && (
         <p className="seat-refused" role="alert">
           {notes.refused.length} kept here and not at the school: {notes.refused[0].refused}

@@ -3,7 +3,7 @@ import { Button, Modal } from '@mantine/core';
 
 export function Agreed(props: { words: string; yes: () => void; close: () => void }) {
   return (
-    <Modal opened onClose={props.close} title="Outside their usual hours">
+    <Modal opened onClose={props.close} title="Outside the usual hours">
       <div className="stack">
         <p>{props.words}</p>
         <div className="row">
@@ -13,7 +13,7 @@ export function Agreed(props: { words: string; yes: () => void; close: () => voi
               props.yes();
             }}
           >
-            They agreed: book it
+            Book it anyway
           </Button>
           <Button variant="default" onClick={props.close}>
             Leave it

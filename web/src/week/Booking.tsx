@@ -10,7 +10,7 @@ import { dayAndTime } from '../parts/format.ts';
 import { NumberField } from '../parts/NumberField.tsx';
 import { sent } from '../parts/sent.ts';
 import { NextLesson } from '../path/NextLesson.tsx';
-import { outsideHours } from './outside-hours.ts';
+import { nightQuestion, outsideHours } from './outside-hours.ts';
 
 type Kept = (next: Week | undefined) => void;
 const KINDS = [
@@ -58,6 +58,9 @@ export function NewBooking(props: { week: Week; me: Me; day: string; kept: Kept;
       );
       return;
     }
+    const night = agreed ? null : nightQuestion(checked.data, week.zone);
+    setOutside(night);
+    if (night) return;
     const sending = read(api.bookings.$post({ json: checked.data }));
     const words = await outsideHours(sending);
     setOutside(words);
@@ -115,7 +118,7 @@ export function NewBooking(props: { week: Week; me: Me; day: string; kept: Kept;
           <div className="stack" role="alert">
             <p>{outside}</p>
             <div className="row">
-              <Button onClick={() => book(form.values, true)}>They agreed: book it</Button>
+              <Button onClick={() => book(form.values, true)}>Book it anyway</Button>
               <Button type="submit" variant="default">
                 Try another time
               </Button>

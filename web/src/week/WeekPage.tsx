@@ -24,17 +24,17 @@ import { Waiting } from '../parts/states.tsx';
 import { Agreed } from './Agreed.tsx';
 import { BookingDetail, NewBooking } from './Booking.tsx';
 import {
-  FROM_HOUR,
   HOUR_PX,
+  type Hours,
+  hoursOf,
   minuteOf,
   moved,
   type Placed,
   placeDay,
   STEP_MIN,
   topOf,
-  UNTIL_HOUR,
 } from './layout.ts';
-import { outsideHours } from './outside-hours.ts';
+import { nightQuestion, outsideHours } from './outside-hours.ts';
 import { UsualHours } from './UsualHours.tsx';
 import './week.css';
 
@@ -66,6 +66,8 @@ export function WeekPage() {
   };
   const move = async (booking: Booking, days: number, minutes: number, agreed = false) => {
     const span = moved(booking, days, minutes, week.data!.zone);
+    const night = agreed ? null : nightQuestion({ ...booking, ...span }, week.data!.zone);
+    if (night) return setAsked({ words: night, yes: () => void move(booking, days, minutes, true) });
     // At once where it was put; back again if it is refused.
     const ahead = bookings.map((one) => (one.id === booking.id ? { ...one, ...span } : one));
     week.mutate({ ...week.data!, bookings: ahead }, { revalidate: false });
@@ -160,7 +162,12 @@ function Grid({ week, move, open }: GridProps) {
     const { from, until } = moved(booking, byKeys.current.days, byKeys.current.steps * STEP_MIN, zone);
     return `${dayAndTime(from)} to ${clockTime(until)}`;
   };
-  const hours = Array.from({ length: UNTIL_HOUR - FROM_HOUR }, (_, i) => FROM_HOUR + i);
+  const drawn = hoursOf(
+    bookings,
+    days.map(({ day }) => day),
+    zone,
+  );
+  const hours = Array.from({ length: drawn.until - drawn.from }, (_, i) => drawn.from + i);
   return (
     <DndContext
       sensors={sensors}
@@ -206,16 +213,16 @@ function Grid({ week, move, open }: GridProps) {
                     <>
                       <div
                         className="night"
-                        style={{ top: 0, height: topOf(minuteOf(daylight.dawn, day, zone)) }}
+                        style={{ top: 0, height: topOf(minuteOf(daylight.dawn, day, zone), drawn) }}
                       />
                       <div
                         className="night"
-                        style={{ top: topOf(minuteOf(daylight.dusk, day, zone)), bottom: 0 }}
+                        style={{ top: topOf(minuteOf(daylight.dusk, day, zone), drawn), bottom: 0 }}
                       />
                     </>
                   )}
                   {placeDay(bookings, day, zone).map((placed) => (
-                    <Block key={placed.booking.id} placed={placed} open={open} />
+                    <Block key={placed.booking.id} placed={placed} hours={drawn} open={open} />
                   ))}
                 </div>
                 {daylight && (
@@ -241,7 +248,8 @@ const wordsOf = ({ kind, student, instructor, airplane, mine }: Booking): [strin
   return [student?.name ?? '', [airplane?.name, with_].filter(Boolean).join(', ')];
 };
 
-function Block({ placed, open }: { placed: Placed; open: (booking: Booking) => void }) {
+function Block(props: { placed: Placed; hours: Hours; open: (booking: Booking) => void }) {
+  const { placed, hours, open } = props;
   const { booking, fromMin, untilMin, lane, lanes } = placed;
   const movable = booking.student !== null || booking.mine || booking.kind === 'maintenance';
   const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({
@@ -249,8 +257,8 @@ function Block({ placed, open }: { placed: Placed; open: (booking: Booking) => v
     disabled: !movable,
   });
   const style: CSSProperties = {
-    top: topOf(fromMin),
-    height: Math.max(22, topOf(untilMin) - topOf(fromMin) - 2),
+    top: topOf(fromMin, hours),
+    height: Math.max(22, topOf(untilMin, hours) - topOf(fromMin, hours) - 2),
     left: `${(100 * lane) / lanes}%`,
     width: `calc(${100 / lanes}% - 2px)`,
     transform: transform ? `translate(${transform.x}px, ${transform.y}px)` : undefined,

@@ -1,5 +1,5 @@
 import type { Booking } from '@keel/core';
-import { minuteOf, moved, placeDay, topOf } from './layout.ts';
+import { hoursOf, minuteOf, moved, placeDay, topOf } from './layout.ts';
 
 const ZONE = 'Europe/London';
 const booking = (from: string, until: string): Booking => ({
@@ -43,7 +43,19 @@ test('what overlaps stands side by side, what follows has the whole width', () =
 });
 
 test('what lies outside the hours drawn is cut to them', () => {
-  expect([topOf(0), topOf(7 * 60), topOf(24 * 60)]).toEqual([0, 0, 14 * 40]);
+  const usual = { from: 7, until: 21 };
+  expect([topOf(0, usual), topOf(7 * 60, usual), topOf(24 * 60, usual)]).toEqual([0, 0, 14 * 40]);
+});
+
+test('an early lesson makes the drawn day longer, a week of maintenance does not', () => {
+  const days = ['2026-01-05', '2026-01-06'];
+  const long = { ...booking('2026-01-01T00:00:00Z', '2026-01-09T00:00:00Z'), kind: 'maintenance' as const };
+  expect(hoursOf([long], days, ZONE)).toEqual({ from: 7, until: 21 });
+  expect(hoursOf([long, booking('2026-01-05T01:00:00Z', '2026-01-05T02:30:00Z')], days, ZONE)).toEqual({
+    from: 1,
+    until: 21,
+  });
+  expect(hoursOf([booking('2026-01-06T20:30:00Z', '2026-01-06T22:15:00Z')], days, ZONE).until).toBe(23);
 });
 
 test('a lesson at nine stays at nine over a change of the clocks', () => {

@@ -1,9 +1,12 @@
 /** Where bookings stand in a day’s column: side by side where they overlap. */
 import { type Booking, dayIn, instantOf } from '@keel/core';
 
-/** The hours that are drawn. */
-export const FROM_HOUR = 7;
-export const UNTIL_HOUR = 21;
+/** The hours that are drawn at the least; a lesson or a solo earlier or later makes the day longer. */
+const USUAL: Hours = { from: 7, until: 21 };
+export interface Hours {
+  from: number;
+  until: number;
+}
 export const HOUR_PX = 40;
 /** Bookings are moved in steps of this. */
 export const STEP_MIN = 15;
@@ -58,8 +61,19 @@ export function placeDay(bookings: readonly Booking[], day: string, zone: string
   return placed;
 }
 
-export const topOf = (min: number): number =>
-  (Math.max(FROM_HOUR * 60, Math.min(UNTIL_HOUR * 60, min)) / 60 - FROM_HOUR) * HOUR_PX;
+/** The hours that show every flight of a week; what lasts for days is cut to them. */
+export function hoursOf(bookings: readonly Booking[], days: readonly string[], zone: string): Hours {
+  const placed = days
+    .flatMap((day) => placeDay(bookings, day, zone))
+    .filter(({ booking: { kind } }) => kind === 'lesson' || kind === 'solo');
+  return {
+    from: Math.min(USUAL.from, ...placed.map(({ fromMin }) => Math.floor(fromMin / 60))),
+    until: Math.max(USUAL.until, ...placed.map(({ untilMin }) => Math.ceil(untilMin / 60))),
+  };
+}
+
+export const topOf = (min: number, { from, until }: Hours): number =>
+  (Math.max(from * 60, Math.min(until * 60, min)) / 60 - from) * HOUR_PX;
 
 /** A booking moved by whole days and steps, by the school’s clock: a lesson at nine stays at nine over a change of the clocks. */
 export function moved(

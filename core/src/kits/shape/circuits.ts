@@ -18,6 +18,8 @@ const within = (motion: GroundMotion, field: Field, row: number, mostM: number):
 export interface GoAround {
   /** Its lowest moment. */
   atS: number;
+  /** Above the field, ft. */
+  lowestFt: number;
   approachFromS: number;
   field: Field;
   /** Level for seconds just above the runway first. */
@@ -54,6 +56,7 @@ export function goAroundsIn(
       )
         found.push({
           atS: track.timeS[lowest],
+          lowestFt: height(lowest),
           approachFromS: track.timeS[descent.from],
           field,
           low: isLevelLow(track, field, rowsBetween(track.timeS, track.timeS[lowest] - 20, track.timeS[k])),

@@ -19,6 +19,8 @@ export interface FlightShape {
   takeoffs: number | null;
   landings: Landing[] | null;
   goArounds: number | null;
+  /** Each at its lowest moment, s and ft above the field; empty where the field is not known. */
+  goAroundList: { atS: number; lowestFt: number }[];
   circuits: number | null;
   parts: Part[];
   /** Levels of the fields stood at, ft. */
@@ -53,6 +55,7 @@ function shapeOf(track: Track, context: ScoringContext): FlightShape {
     takeoffs: known ? spans.filter(({ offS }) => offS !== null).length : null,
     landings: known ? landings : null,
     goArounds: known ? air.reduce((sum, { goArounds }) => sum + goArounds, 0) : null,
+    goAroundList: known ? air.flatMap(({ goAroundList }) => goAroundList) : [],
     circuits: known ? air.reduce((sum, { circuits }) => sum + circuits, 0) : null,
     parts,
     fields,
@@ -103,7 +106,8 @@ function describeAir(track: Track, motion: GroundMotion, fields: readonly Field[
     sinceS = atS;
   }
   if (endS > fromS) parts.push({ name: 'transit', startS: fromS, endS });
-  return { parts, goArounds: goAround.length, circuits };
+  const goAroundList = goAround.map(({ atS, lowestFt }) => ({ atS, lowestFt }));
+  return { parts, goArounds: goAround.length, goAroundList, circuits };
 }
 
 /** When a height above a field was first reached. */

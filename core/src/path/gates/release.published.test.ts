@@ -91,6 +91,9 @@ test.each<[string, Partial<ReleaseDay>, string]>([
   ['gusts', { windKt: 5, gustKt: 12 }, 'not today'],
   ['crosswind', { windFromDeg: 300, windKt: 8 }, 'not today'],
   ['tailwind', { windFromDeg: 60 }, 'not today'],
+  // Calm but for its gusts: what comes from behind, and across, is the gust.
+  ['tailwind', { windFromDeg: 60, windKt: 0, gustKt: 10 }, 'not today'],
+  ['crosswind', { windFromDeg: 300, windKt: 4, gustKt: 9 }, 'not today'],
   ['ceiling', { ceilingFt: null }, 'not known'],
   ['wind', { windKt: null }, 'not known'],
   ['daylight', { at: `${ON}T17:30:00Z` }, 'not today'],

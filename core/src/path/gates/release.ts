@@ -5,6 +5,7 @@
 import { z } from 'zod';
 import { radians, shortestTurnDeg } from '../../units/angles.ts';
 import { clockIn } from '../../units/days.ts';
+import { runwayEndSchema } from '../../units/runway.ts';
 import { dayAfter, daysUntil, type GateState } from './gates.ts';
 import type { LandingFacts } from './landings.ts';
 
@@ -19,9 +20,7 @@ export const soloLimitsSchema = z
     /** Above the field. */
     ceilingFt: z.number().min(500).max(20_000),
     visibilitySm: z.number().min(1).max(30),
-    runways: z
-      .array(z.string().regex(/^(0[1-9]|[12]\d|3[0-6])[LCR]?$/, 'a runway was expected, such as 06'))
-      .min(1),
+    runways: z.array(runwayEndSchema).min(1),
     fuelGal: z.number().min(0).max(200),
     from: clock,
     until: clock,
@@ -156,23 +155,25 @@ function dayItems({ day, limits, zone, sunset }: ReleaseInput): ReleaseItem[] {
   const wind = windKt === null ? null : Math.max(windKt, gustKt ?? 0);
   const across =
     wind === null || windFromDeg === null ? null : Math.abs(windOn(runway, windFromDeg, wind).crossKt);
-  const behind = windKt === null || windFromDeg === null ? null : -windOn(runway, windFromDeg, windKt).headKt;
+  // In a gust the wind from behind is the gust's, as the crosswind is.
+  const behind = wind === null || windFromDeg === null ? null : -windOn(runway, windFromDeg, wind).headKt;
   const spread = windKt === null ? null : gustKt === null ? 0 : gustKt - windKt;
   const time = clockIn(day.at, zone, 'HH:mm');
   const left = sunset === null ? null : (Date.parse(sunset) - Date.parse(day.at)) / 60_000;
   const not = 'not known';
+  const inGusts = gustKt === null ? '' : ' in gusts';
   return [
     item(
       'wind',
       'Wind',
       known(wind, (kt) => kt <= limits.windKt),
-      wind === null ? not : `${whole(wind)} kt${gustKt === null ? '' : ' in gusts'}; limit ${limits.windKt}`,
+      wind === null ? not : `${whole(wind)} kt${inGusts}; limit ${limits.windKt}`,
     ),
     item(
       'crosswind',
       `Crosswind on ${runway}`,
       known(across, (kt) => kt <= limits.crosswindKt),
-      across === null ? not : `${whole(across)} kt; limit ${limits.crosswindKt}`,
+      across === null ? not : `${whole(across)} kt${inGusts}; limit ${limits.crosswindKt}`,
     ),
     item(
       'tailwind',
@@ -181,7 +182,7 @@ function dayItems({ day, limits, zone, sunset }: ReleaseInput): ReleaseItem[] {
       behind === null
         ? not
         : behind > 0.5
-          ? `${whole(behind)} kt from behind`
+          ? `${whole(behind)} kt${inGusts} from behind`
           : `${whole(-behind)} kt from ahead`,
     ),
     item(

@@ -1,5 +1,12 @@
 import fc from 'fast-check';
-import { hoursText, outsideHours, readHours, type UsualHours, usualHoursSchema } from './usual-hours.ts';
+import {
+  hoursText,
+  inSmallHours,
+  outsideHours,
+  readHours,
+  type UsualHours,
+  usualHoursSchema,
+} from './usual-hours.ts';
 
 const ZONE = 'Europe/Vienna';
 /** Wednesday, 2 December 2026, in winter time: one hour ahead of UTC. */
@@ -70,4 +77,13 @@ test('a stretch drawn at random holds exactly the spans inside it', () => {
       expect(outsideHours(hours, span(at(begins), at(ends)), ZONE) === null).toBe(inside);
     }),
   );
+});
+
+test('what touches the hours of sleep is asked about, by the school’s clock', () => {
+  expect(inSmallHours(span('01:00', '02:30'), ZONE)).toBe('This is booked from 01:00 to 02:30, in the night');
+  expect(inSmallHours(span('21:00', '22:30'), ZONE)).toMatch(/21:00 to 22:30/);
+  expect(inSmallHours(span('05:30', '07:00'), ZONE)).not.toBeNull();
+  expect(inSmallHours(span('06:00', '07:30'), ZONE)).toBeNull();
+  expect(inSmallHours(span('20:30', '22:00'), ZONE)).toBeNull();
+  expect(inSmallHours({ from: '2026-12-02T12:00:00Z', until: '2026-12-03T12:00:00Z' }, ZONE)).not.toBeNull();
 });

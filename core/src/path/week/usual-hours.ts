@@ -67,6 +67,20 @@ function joined(stretches: readonly Stretch[]): Stretch[] {
   return out;
 }
 
+/** Hours of the clock in which nobody books by purpose without being asked. */
+const SMALL_HOURS = { from: '22:00', until: '06:00' } as const;
+
+/** Why a span may have been typed by mistake: it touches the hours of sleep by the school's clock; null where it does not. */
+export function inSmallHours(
+  { from, until }: { from: Instant; until: Instant },
+  zone: string,
+): string | null {
+  const [begins, ends] = [clockIn(from, zone, 'HH:mm'), clockIn(until, zone, 'HH:mm')];
+  const sameDay = clockIn(from, zone, 'YYYY-MM-DD') === clockIn(until, zone, 'YYYY-MM-DD');
+  const apart = begins >= SMALL_HOURS.until && ends <= SMALL_HOURS.from && sameDay;
+  return apart ? null : `This is booked from ${begins} to ${ends}, in the night`;
+}
+
 /**
  * Why a span is outside somebody's usual hours; null where it is inside, or where they have said none.
  * @returns the rest of a sentence that begins with the name

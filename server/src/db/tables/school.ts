@@ -12,6 +12,8 @@ import { EntitySchema } from 'typeorm';
 
 /** As they are stored; the interface’s own form of them is `schoolSettingsSchema`. */
 export interface StoredSettings {
+  /** How often each section that is saved by itself has changed, from 1. */
+  versions?: { technique?: number; coachWords?: number };
   /** As it was stored: an older row may lack the newer choices. */
   technique: Partial<Technique>;
   /** Whether the first attempt of a kind in a recording is taken for a demonstration. */
