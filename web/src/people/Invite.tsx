@@ -3,9 +3,9 @@ import { invitationInputSchema, type MadeLink, type OpenInvitation, type Person 
 import { Button, CopyButton, Modal, MultiSelect, Select, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { notifications } from '@mantine/notifications';
-import { zod4Resolver } from 'mantine-form-zod-resolver';
 import { useState } from 'react';
 import { answered, api, messageOf, read } from '../api/client.ts';
+import { formErrors } from '../parts/form-errors.ts';
 import { dayAndTime } from '../parts/format.ts';
 import { PlainTable } from '../parts/PlainTable.tsx';
 
@@ -64,7 +64,10 @@ export function InviteDialog(props: {
       teaches: [] as string[],
       taughtBy: [] as string[],
     },
-    validate: zod4Resolver(invitationInputSchema),
+    validate: (values) => {
+      const { error } = invitationInputSchema.safeParse(values);
+      return error ? formErrors(error.issues, Object.keys(values)) : {};
+    },
   });
   const { role } = form.values;
   const choice = (roles: Person['role'][]) =>

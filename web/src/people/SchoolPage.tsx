@@ -3,13 +3,13 @@ import { type SchoolSettings, schoolSettingsSchema } from '@keel/core';
 import { Button, Checkbox, FileButton, Select, TagsInput, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { notifications } from '@mantine/notifications';
-import { zod4Resolver } from 'mantine-form-zod-resolver';
 import { useEffect, useState } from 'react';
 import { useSWRConfig } from 'swr';
 import { api, messageOf, read, sendFile } from '../api/client.ts';
 import { useMe, useSchool, useStandards, useTrail } from '../api/hooks.ts';
 import { AskBeforeLeaving } from '../frame/AskBeforeLeaving.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
+import { formErrors, showFirstError } from '../parts/form-errors.ts';
 import { dayAndTime } from '../parts/format.ts';
 import { PlainTable } from '../parts/PlainTable.tsx';
 import { Waiting } from '../parts/states.tsx';
@@ -75,11 +75,23 @@ function Settings(props: {
   }, [props.version, props.settings, version, isDirty]);
   const save = form.onSubmit(async ({ latDeg, lonDeg, ...rest }) => {
     setProblem(null);
-    const placed = latDeg !== '' && lonDeg !== '' ? { latDeg, lonDeg } : null;
+    const placed = latDeg !== '' || lonDeg !== '' ? { latDeg, lonDeg } : null;
     const wanted = { ...rest, ...ownSettings(rest), position: placed };
     const checked = schoolSettingsSchema.safeParse(wanted);
     if (!checked.success) {
-      form.setErrors(zod4Resolver(schoolSettingsSchema)(wanted));
+      const fields = [
+        'latDeg',
+        'lonDeg',
+        ...Object.keys(rest),
+        ...Object.keys(rest.soloMinima).map((key) => `soloMinima.${key}`),
+      ];
+      const errors = formErrors(checked.error.issues, fields, {
+        'position.latDeg': 'latDeg',
+        'position.lonDeg': 'lonDeg',
+      });
+      form.setErrors(errors);
+      setProblem(`Not saved: ${Object.values(errors)[0]}.`);
+      showFirstError();
       return;
     }
     try {

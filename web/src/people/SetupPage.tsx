@@ -3,17 +3,20 @@
 import { SCHOOL_STANDARD_ID, setupSchema, standards } from '@keel/core';
 import { Button, PasswordInput, Select, TagsInput, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
-import { zod4Resolver } from 'mantine-form-zod-resolver';
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { useSWRConfig } from 'swr';
 import { api, messageOf, read } from '../api/client.ts';
+import { formErrors, showFirstError } from '../parts/form-errors.ts';
 import { NumberField } from '../parts/NumberField.tsx';
 import { Door } from './Door.tsx';
 import { PASSWORD_ADVICE } from './new-password.ts';
 import { ZONES } from './zones.ts';
 
 const mine = Intl.DateTimeFormat().resolvedOptions().timeZone;
+
+/** What the form calls otherwise than what is sent. */
+const POSITION = { 'position.latDeg': 'latDeg', 'position.lonDeg': 'lonDeg' };
 
 /** What was left empty is left out: a position is two numbers or none. */
 const asked = <T extends { latDeg: number | string; lonDeg: number | string }>({
@@ -22,7 +25,7 @@ const asked = <T extends { latDeg: number | string; lonDeg: number | string }>({
   ...values
 }: T) => ({
   ...values,
-  ...(latDeg !== '' && lonDeg !== '' && { position: { latDeg: Number(latDeg), lonDeg: Number(lonDeg) } }),
+  ...((latDeg !== '' || lonDeg !== '') && { position: { latDeg, lonDeg } }),
 });
 
 export function SetupPage() {
@@ -47,8 +50,15 @@ export function SetupPage() {
       email: '',
       password: '',
     },
-    validate: (values) => zod4Resolver(setupSchema)(asked(values)),
+    validate: (values) => {
+      const { error } = setupSchema.safeParse(asked(values));
+      return error ? formErrors(error.issues, Object.keys(values), POSITION) : {};
+    },
   });
+  const refused = () => {
+    setProblem('Not set up yet: see the fields in red.');
+    showFirstError();
+  };
   const send = form.onSubmit(async (values) => {
     setBusy(true);
     setProblem(null);
@@ -61,7 +71,7 @@ export function SetupPage() {
     } finally {
       setBusy(false);
     }
-  });
+  }, refused);
   return (
     <Door title="Your school" wide>
       <form className="sheet stack" onSubmit={send} noValidate>

@@ -5,6 +5,7 @@ import { useForm } from '@mantine/form';
 import { useState } from 'react';
 import { api, read } from '../api/client.ts';
 import { MomentField } from '../parts/DayField.tsx';
+import { formErrors, showFirstError } from '../parts/form-errors.ts';
 import { dayAndTime } from '../parts/format.ts';
 import { NumberField } from '../parts/NumberField.tsx';
 import { sent } from '../parts/sent.ts';
@@ -45,9 +46,8 @@ export function Check({ release, kept }: { release: Release; kept: (next: Releas
       knowsRunway: values.knowsRunway === '' ? null : values.knowsRunway === 'yes',
     });
     if (checked.success) return checked.data;
-    form.setErrors(
-      Object.fromEntries(checked.error.issues.map(({ path, message }) => [path.join('.'), message])),
-    );
+    form.setErrors(formErrors(checked.error.issues, Object.keys(values)));
+    showFirstError();
     return null;
   };
   const param = { id: student.id };

@@ -10,6 +10,7 @@ import {
 import { Button, Textarea, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { DayField } from '../parts/DayField.tsx';
+import { formErrors, showFirstError } from '../parts/form-errors.ts';
 import { isoDay } from '../parts/format.ts';
 import { NumberField } from '../parts/NumberField.tsx';
 
@@ -40,9 +41,8 @@ export function EntryForm({ entry, save }: { entry?: LogEntry; save: (entry: Log
     }
     const checked = logEntrySchema.safeParse({ ...values, ...minutes });
     if (!checked.success) {
-      form.setErrors(
-        Object.fromEntries(checked.error.issues.map(({ path, message }) => [path.join('.'), message])),
-      );
+      form.setErrors(formErrors(checked.error.issues, Object.keys(values)));
+      showFirstError();
       return;
     }
     await save(checked.data);

@@ -3,6 +3,7 @@ import { beyondMinima, type Release, type SoloLimits, soloLimitsSchema, withinMi
 import { Button, TagsInput, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { api, read } from '../api/client.ts';
+import { formErrors, showFirstError } from '../parts/form-errors.ts';
 import { NumberField } from '../parts/NumberField.tsx';
 import { sent } from '../parts/sent.ts';
 
@@ -50,9 +51,8 @@ export function Limits({
         onSubmit={form.onSubmit(async (values) => {
           const checked = soloLimitsSchema.safeParse(values);
           if (!checked.success) {
-            form.setErrors(
-              Object.fromEntries(checked.error.issues.map(({ path, message }) => [String(path[0]), message])),
-            );
+            form.setErrors(formErrors(checked.error.issues, Object.keys(values)));
+            showFirstError();
             return;
           }
           const beyond = beyondMinima(checked.data, minima);

@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, read } from '../api/client.ts';
 import { MomentField } from '../parts/DayField.tsx';
+import { formErrors, showFirstError } from '../parts/form-errors.ts';
 import { dayAndTime } from '../parts/format.ts';
 import { NumberField } from '../parts/NumberField.tsx';
 import { sent } from '../parts/sent.ts';
@@ -53,9 +54,8 @@ export function NewBooking(props: { week: Week; me: Me; day: string; kept: Kept;
       airplaneId: kind === 'away' ? null : values.airplaneId,
     });
     if (!checked.success) {
-      form.setErrors(
-        Object.fromEntries(checked.error.issues.map(({ path, message }) => [path.join('.'), message])),
-      );
+      form.setErrors(formErrors(checked.error.issues, Object.keys(form.values), { until: 'minutes' }));
+      showFirstError();
       return;
     }
     const night = agreed ? null : nightQuestion(checked.data, week.zone);
