@@ -26,6 +26,16 @@ test('what crosses the wire is what went in', () => {
   expect(again.rows).toBe(301);
 });
 
+test('seconds since 1970 keep each its own time, to the millisecond', () => {
+  const fromS = 1_795_000_000;
+  const source = `time_s,alt_ft,ias_kt,hdg_deg\n${Array.from({ length: 1101 }, (_, i) => `${(fromS + i / 10).toFixed(1)},4000,100,360`).join('\n')}\n`;
+  const flight = flightColumns(makeTrack(readRecordingCsv(source)));
+  const { time_s: times } = decodeFlight(encodeFlight(flight).buffer).columns;
+  expect(new Set(times).size).toBe(1101);
+  times.forEach((timeS, i) => expect(timeS).toBeCloseTo(fromS + i / 10, 3));
+  expect(rowAt(times, fromS + 55.05)).toBe(550);
+});
+
 test('a flight that was kept before its columns were named opens as it was', () => {
   const flight = flightColumns(makeTrack(recording()));
   // As it was written then: the notes alone at the head, and thirteen columns without the manifold pressure.
@@ -36,7 +46,7 @@ test('a flight that was kept before its columns were named opens as it was', () 
   new DataView(bytes.buffer).setUint32(0, json.length, true);
   bytes.set(json, 4);
   old.forEach((name, c) => {
-    bytes.set(new Uint8Array(flight.columns[name].buffer), lead + c * flight.rows * 4);
+    bytes.set(new Uint8Array(Float32Array.from(flight.columns[name]).buffer), lead + c * flight.rows * 4);
   });
   const again = decodeFlight(bytes.buffer);
   expect(again).toEqual(flight);

@@ -30,7 +30,8 @@ export type FlightColumn = (typeof FLIGHT_COLUMNS)[number];
 
 export interface FlightColumns {
   rows: number;
-  columns: Record<FlightColumn, Float32Array>;
+  /** The time as the recording counts it, in 64 bits: seconds since 1970 have no room in 32. */
+  columns: Record<Exclude<FlightColumn, 'time_s'>, Float32Array> & { time_s: Float64Array };
   /** What was not recorded and is only worked out, or stands for it: said beside the picture. */
   notes: string[];
 }
@@ -61,7 +62,7 @@ export function flightColumns(track: Track): FlightColumns {
     rows,
     notes,
     columns: {
-      time_s: take((row) => track.timeS[row]),
+      time_s: Float64Array.from({ length: rows }, (_, k) => track.timeS[k * stride]),
       alt_ft: of(track.altitudeFt),
       ias_kt: of(track.airspeedKt),
       hdg_deg: take((row) => wrap360(track.headingDeg.values[row])),
@@ -117,32 +118,37 @@ const HEAD_LENGTH_BYTES = 4;
 interface Head {
   columns: readonly FlightColumn[];
   notes: string[];
+  /** What the column of times counts from, s; a flight that was encoded before counts from nought. */
+  fromS?: number;
 }
 
 /**
  * Little-endian: the length of the head, the head as JSON padded to four bytes, then column after column.
- * The head is `{ columns, notes }`, the columns' names in their order.
+ * The head is `{ columns, notes, fromS }`: the columns' names in their order, and what the times count from, the first row.
  */
 export function encodeFlight({ rows, columns, notes }: FlightColumns): Uint8Array<ArrayBuffer> {
-  const head: Head = { columns: FLIGHT_COLUMNS, notes };
+  const fromS = rows > 0 ? columns.time_s[0] : 0;
+  const head: Head = { columns: FLIGHT_COLUMNS, notes, fromS };
   const json = new TextEncoder().encode(JSON.stringify(head));
   const lead = HEAD_LENGTH_BYTES + 4 * Math.ceil(json.length / 4);
   const bytes = new Uint8Array(lead + FLIGHT_COLUMNS.length * rows * 4);
   new DataView(bytes.buffer).setUint32(0, json.length, true);
   bytes.set(json, HEAD_LENGTH_BYTES);
   FLIGHT_COLUMNS.forEach((name, c) => {
-    bytes.set(new Uint8Array(columns[name].buffer, columns[name].byteOffset, rows * 4), lead + c * rows * 4);
+    const column =
+      name === 'time_s' ? Float32Array.from(columns.time_s, (timeS) => timeS - fromS) : columns[name];
+    bytes.set(new Uint8Array(column.buffer, column.byteOffset, rows * 4), lead + c * rows * 4);
   });
   return bytes;
 }
 
-/** The other way round; the columns are views into the buffer, so nothing is copied. What it does not have is NaN. */
+/** The other way round; but for the time the columns are views into the buffer. What it does not have is NaN. */
 export function decodeFlight(buffer: ArrayBuffer): FlightColumns {
   const length = new DataView(buffer).getUint32(0, true);
   const head = JSON.parse(new TextDecoder().decode(new Uint8Array(buffer, HEAD_LENGTH_BYTES, length))) as
     | Head
     | Head['notes'];
-  const { columns: names, notes } = Array.isArray(head) ? { columns: UNNAMED, notes: head } : head;
+  const { columns: names, notes, fromS = 0 } = Array.isArray(head) ? { columns: UNNAMED, notes: head } : head;
   const lead = HEAD_LENGTH_BYTES + 4 * Math.ceil(length / 4);
   const rows = (buffer.byteLength - lead) / 4 / names.length;
   const columns = Object.fromEntries(
@@ -152,11 +158,14 @@ export function decodeFlight(buffer: ArrayBuffer): FlightColumns {
         place < 0
           ? new Float32Array(rows).fill(Number.NaN)
           : new Float32Array(buffer, lead + place * rows * 4, rows);
-      return [name, column];
+      return [name, name === 'time_s' ? Float64Array.from(column, (s) => fromS + toMs(s)) : column];
     }),
   ) as FlightColumns['columns'];
   return { rows, columns, notes };
 }
+
+/** To the millisecond, which 32 bits hold for hours. */
+const toMs = (timeS: number): number => Math.round(1000 * timeS) / 1000;
 
 /** One moment of a flight, between its rows. */
 export type Moment = Record<Exclude<FlightColumn, 'time_s'>, number> & { timeS: number };

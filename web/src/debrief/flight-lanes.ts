@@ -11,7 +11,7 @@ import { type Colours, FONT } from '../theme/colours.ts';
 import { around, centred, covers, lengthS, roundTimes, type Span } from './time-span.ts';
 
 export interface FlightLane {
-  column: FlightColumn;
+  column: Exclude<FlightColumn, 'time_s'>;
   name: string;
   unit: string;
   digits: number;

@@ -62,6 +62,7 @@ function Fly({ lesson }: { lesson: Lesson }) {
             fileName={asked.file.name}
             head={asked.table.head}
             remembered={asked.table.remembered}
+            problem={problem}
             use={answer}
             close={forget}
           />

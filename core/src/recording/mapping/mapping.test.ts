@@ -155,3 +155,39 @@ test('every unit of every channel converts there and back', () => {
   expect(273.15 + conversion('oat_c', 'K')!.offset).toBeCloseTo(0, 9);
   expect(1013.25 * conversion('map_inhg', 'hPa')!.scale).toBeCloseTo(29.92, 2);
 });
+
+describe('a table with decimal commas', () => {
+  const rows = Array.from(
+    { length: 8 },
+    (_, i) => `17:02:0${i},0;${1371 + i},6;175,9${i};1,57${i};-0,1;2300`,
+  );
+  const COMMAS = ['UTC time;Altitude (m);Airspeed (km/h);Heading (rad);Roll (rad);RPM', ...rows].join('\r\n');
+
+  test('keeps its header, whatever commas stand in its rows', () => {
+    const head = tableHead(COMMAS);
+    expect(head).toMatchObject({ delimiter: ';', decimalComma: true, headerLine: 1, dataLine: 2 });
+    expect(head.columns).toEqual([
+      'UTC time',
+      'Altitude (m)',
+      'Airspeed (km/h)',
+      'Heading (rad)',
+      'Roll (rad)',
+      'RPM',
+    ]);
+    expect(head.sample[0]).toEqual(['17:02:00.0', '1371.6', '175.90', '1.570', '-0.1', '2300']);
+  });
+
+  test('is read as the same table with points is', () => {
+    const points = COMMAS.replace(/(\d),(?=\d)/g, '$1.');
+    expect(guessed(COMMAS)).toEqual(guessed(points));
+    const read = readMapped(COMMAS, guessed(COMMAS));
+    expect(read).toEqual(readMapped(points, guessed(points)));
+    expect(read.timeS.length).toBe(8);
+    expect(read.channels.alt_ft![0]).toBeCloseTo(4500, 0);
+  });
+
+  test('and one whose thousands have commas beside decimal points is not taken for it', () => {
+    const grouped = 'Time;Alt;Note\n0;4500.5;1,234\n1;4501.5;1,235\n';
+    expect(tableHead(grouped).decimalComma).toBe(false);
+  });
+});

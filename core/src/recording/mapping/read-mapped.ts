@@ -11,7 +11,7 @@ import type { Recording } from '../columns/recording.ts';
 import { Clock } from './clock.ts';
 import type { Mapping } from './mapping.ts';
 import { isNothing } from './nothing.ts';
-import { columnOf, type TableHead, tableHead } from './table.ts';
+import { columnOf, type TableHead, tableHead, withPoints } from './table.ts';
 import { conversion } from './units.ts';
 
 interface Source {
@@ -54,9 +54,10 @@ export function readMapped(
   let [leftOut, untimed] = [0, 0];
   let line = head.dataLine;
   let lastS = Number.NEGATIVE_INFINITY;
-  for (const raw of lines.slice(head.dataLine - 1)) {
+  for (const written of lines.slice(head.dataLine - 1)) {
     const at = line++;
-    if (raw.trim() === '') continue;
+    if (written.trim() === '') continue;
+    const raw = head.decimalComma ? withPoints(written) : written;
     const row = raw.includes('"')
       ? Papa.parse<string[]>(raw, { delimiter: head.delimiter }).data[0]
       : raw.split(head.delimiter);

@@ -9,6 +9,8 @@ import { isUnitWord } from './units.ts';
 
 export interface TableHead {
   delimiter: string;
+  /** Its numbers and times have a comma for the decimal point. */
+  decimalComma: boolean;
   /** 1-based line of the header row. */
   headerLine: number;
   columns: string[];
@@ -22,6 +24,14 @@ export interface TableHead {
 const LEAST_COLUMNS = 3;
 const LINES_LOOKED_AT = 60;
 const SAMPLE_ROWS = 5;
+
+/** What may stand between cells; the comma last, since it may stand in numbers too. */
+const DELIMITERS = [';', '\t', '|', ','] as const;
+const COMMA_NUMBER = /^\s*[-+]?\d+,\d+\s*$|:\d{2},\d+\s*$/;
+const POINT_NUMBER = /^\s*[-+]?\d*\.\d+\s*$|:\d{2}\.\d+\s*$/;
+
+/** A row's text with its decimal commas as points. */
+export const withPoints = (text: string): string => text.replace(/(\d),(?=\d)/g, '$1.');
 
 /** Whether a cell is what a table of measurements holds: a number, a time or nothing. */
 const isValue = (cell: string): boolean =>
@@ -41,10 +51,24 @@ const isData = (row: readonly string[]): boolean => {
  * @throws InputError when there is no such pair of rows in the first lines.
  */
 export function tableHead(source: string): TableHead {
-  const lines = source.replace(/\r\n?/g, '\n').split('\n', LINES_LOOKED_AT);
-  const { data: rows, meta } = Papa.parse<string[]>(lines.join('\n'), {
-    delimitersToGuess: [',', ';', '\t', '|'],
-  });
+  const lines = source.replace(/\r\n?/g, '\n').split('\n', LINES_LOOKED_AT).join('\n');
+  for (const delimiter of DELIMITERS) {
+    const head = headBy(lines, delimiter);
+    if (head) return head;
+  }
+  throw new InputError(
+    'no table was found in the first lines; a row of column names and, below it, rows of numbers were expected',
+  );
+}
+
+function headBy(lines: string, delimiter: string): TableHead | null {
+  const { data: read } = Papa.parse<string[]>(lines, { delimiter });
+  const cells = read.flat();
+  const decimalComma =
+    delimiter !== ',' &&
+    cells.some((cell) => COMMA_NUMBER.test(cell)) &&
+    !cells.some((cell) => POINT_NUMBER.test(cell));
+  const rows = decimalComma ? read.map((row) => row.map(withPoints)) : read;
   const firstData = rows.findIndex(
     (row, i) =>
       i > 0 &&
@@ -52,10 +76,7 @@ export function tableHead(source: string): TableHead {
       isData(row) &&
       rows.slice(0, i).some((above) => above.length >= row.length - 1),
   );
-  if (firstData < 1)
-    throw new InputError(
-      'no table was found in the first lines; a row of column names and, below it, rows of numbers were expected',
-    );
+  if (firstData < 1) return null;
   const width = rows[firstData].length;
   const isNames = (row: readonly string[]) =>
     row.length >= width - 1 && row.filter((cell) => cell.trim() !== '').length >= 0.6 * width;
@@ -63,7 +84,8 @@ export function tableHead(source: string): TableHead {
     .slice(0, firstData)
     .map((row, line) => ({ row, line }))
     .filter(({ row }) => isNames(row));
-  const [before, last] = [above.at(-2), above.at(-1)!];
+  const [before, last] = [above.at(-2), above.at(-1)];
+  if (!last) return null;
   const together = before !== undefined && last.line - before.line === 1;
   // Names first and then their units, or the units above the names.
   const unitsBelow = together && !isUnits(before.row) && (isUnits(last.row) || !isDistinct(last.row));
@@ -71,7 +93,8 @@ export function tableHead(source: string): TableHead {
   const over = rows[names.line - 1] ?? [];
   const units = unitsBelow ? last.row : isUnits(over) ? over : [];
   return {
-    delimiter: meta.delimiter,
+    delimiter,
+    decimalComma,
     headerLine: names.line + 1,
     columns: names.row.map((cell) => cell.trim().replace(/^#\s*/, '')),
     units: units.map((cell) => cell.trim().replace(/^#\s*/, '')),

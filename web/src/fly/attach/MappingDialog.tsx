@@ -26,10 +26,12 @@ export function MappingDialog(props: {
   fileName: string;
   head: TableHead;
   remembered: Mapping | null;
+  /** Why the file could not be read so. */
+  problem?: string | null;
   use: (mapping: Mapping) => void;
   close: () => void;
 }) {
-  const { fileName, head, remembered, use, close } = props;
+  const { fileName, head, remembered, problem, use, close } = props;
   const [choices, setChoices] = useState(() => choicesFrom(head, remembered ?? guessMapping(head)));
   const change = (i: number, part: Partial<Choice>) =>
     setChoices(choices.map((choice, k) => (k === i ? { ...choice, ...part } : choice)));
@@ -37,6 +39,11 @@ export function MappingDialog(props: {
   return (
     <Modal opened onClose={close} size={900} title={<strong>What are the columns of {fileName}?</strong>}>
       <div className="stack">
+        {problem && (
+          <p role="alert" className="field-error">
+            <strong>The file was not kept.</strong> {problem}
+          </p>
+        )}
         <p className="small">
           {remembered
             ? 'This is how a file with this header was read before.'

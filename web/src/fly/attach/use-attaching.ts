@@ -26,12 +26,23 @@ export function useAttaching(lesson: Lesson) {
     setProblem(messageOf(error));
   };
 
-  const send = async (prepared: Prepared, mapping: Mapping | null) => {
+  /** @returns whether it was kept; if not, what was said of its columns stands there again, with what is wrong. */
+  const send = async (prepared: Prepared, mapping: Mapping | null): Promise<boolean> => {
     setAsked(null);
+    setProblem(null);
     setWork({ step: 'sending', fraction: 0 });
-    await upload(recordingForm(prepared, lesson, mapping), (fraction) =>
-      setWork({ step: fraction < 1 ? 'sending' : 'reading', fraction }),
-    ).then(finish, failed);
+    try {
+      const created = await upload(recordingForm(prepared, lesson, mapping), (fraction) =>
+        setWork({ step: fraction < 1 ? 'sending' : 'reading', fraction }),
+      );
+      await finish(created);
+      return true;
+    } catch (error) {
+      failed(error);
+      if (prepared.table && mapping)
+        setAsked({ ...prepared, table: { ...prepared.table, remembered: mapping } });
+      return false;
+    }
   };
   const attach = async (file: File) => {
     setProblem(null);
@@ -43,10 +54,10 @@ export function useAttaching(lesson: Lesson) {
   };
   const answer = async (mapping: Mapping) => {
     if (!asked?.table) return;
-    await answered(
-      api['column-mappings'][':key'].$put({ param: { key: asked.table.key }, json: mapping }),
-    ).catch(failed);
-    await send(asked, mapping);
+    const { key } = asked.table;
+    // Only what could be read by it is kept for the next file with this header.
+    if (await send(asked, mapping))
+      await answered(api['column-mappings'][':key'].$put({ param: { key }, json: mapping })).catch(failed);
   };
   const fly = async (request: DemonstrationRequest) => {
     setProblem(null);
