@@ -34,6 +34,46 @@ test('48 KIAS level is 76 KIAS at 60° of bank through the calibration, not √2
   expect(inBank - Math.SQRT2 * 48).toBeGreaterThan(6);
 });
 
+describe('the stall at light weight (√ of the weight on the calibrated speed: FAA-H-8083-25, from memory)', () => {
+  const reaching = airplaneSchema.parse({
+    ...trainer,
+    iasToCas: {
+      clean: [
+        [38, 47],
+        [48, 53],
+        [60, 62.5],
+      ],
+    },
+  });
+
+  test('is calibrated where the table reaches', () => {
+    // 48 KIAS is 53 KCAS; × √(2200/2550) = 49.23 KCAS, which the table has at 38 + 10 × 2.23/6 = 41.7 KIAS.
+    expect(stallSpeedKias(reaching, { weightLb: 2200 })).toBeCloseTo(41.7, 1);
+    expect(stallSpeedKias(reaching, { weightLb: 2200 })).toBeLessThan(48 * Math.sqrt(2200 / 2550));
+  });
+
+  test('is the root on the indicated speed below the table', () => {
+    expect(stallSpeedKias(trainer, { weightLb: 2200 })).toBeCloseTo(48 * Math.sqrt(2200 / 2550), 6);
+    expect(stallSpeedKias(reaching, { weightLb: 1500 })).toBeCloseTo(48 * Math.sqrt(1500 / 2550), 6);
+  });
+
+  test('never rises as the airplane gets lighter (property)', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...fleet, trainer, reaching),
+        fc.constantFrom('clean' as const, 'landing' as const),
+        fc.double({ min: 0.4, max: 1, noNaN: true }),
+        fc.double({ min: 0, max: 0.3, noNaN: true }),
+        (airplane, setting, share, less) => {
+          const at = (part: number) =>
+            stallSpeedKias(airplane, { weightLb: part * airplane.maxWeightLb, setting });
+          expect(at(Math.max(0.3, share - less))).toBeLessThanOrEqual(at(share) + 1e-9);
+        },
+      ),
+    );
+  });
+});
+
 test('a published pair of weight and V_A beats the formula', () => {
   const published = {
     ...trainer,

@@ -1,6 +1,6 @@
 /** Speeds that move with weight, load factor and flaps. Book values are at maximum weight. */
 import { interpolate } from '../units/interpolate.ts';
-import { casFromIas, iasFromCas } from './calibration.ts';
+import { calibrationTable, casFromIas, iasFromCas } from './calibration.ts';
 import type { Airplane, FlapSetting } from './schema.ts';
 
 /**
@@ -41,14 +41,20 @@ export function speedAtWeightKias(
   return iasFromCas(airplane, cas, setting);
 }
 
-/** Stall speed, KIAS, at a weight (lb), load factor and flap setting. */
+/**
+ * Stall speed, KIAS, at a weight (lb), load factor and flap setting: by the calibration as far down as its table reaches.
+ * Below the table's slowest point the root of the weight on the book's indicated speed stands, which errs high, and no more
+ * than what the table says at its end: a lighter airplane never stalls faster.
+ */
 export function stallSpeedKias(
   airplane: Airplane,
   options: { weightLb: number; loadFactor?: number; setting?: FlapSetting },
 ): number {
   const bookKias = options.setting === 'landing' ? airplane.vs0Kias : airplane.vs1Kias;
   const kias = speedAtWeightKias(airplane, bookKias, options);
-  // A table that is continued below its points never makes a lighter airplane stall slower than the root of its weight says.
-  const lighter = Math.sqrt((options.loadFactor ?? 1) * (options.weightLb / airplane.maxWeightLb));
-  return lighter < 1 ? Math.max(kias, bookKias * lighter) : kias;
+  const slowest = calibrationTable(airplane, options.setting ?? 'clean').points?.[0][0];
+  const root = Math.sqrt((options.loadFactor ?? 1) * (options.weightLb / airplane.maxWeightLb));
+  if (slowest === undefined || root >= 1 || kias >= slowest) return kias;
+  const byRoot = Math.max(kias, bookKias * root);
+  return bookKias > slowest ? Math.min(byRoot, slowest) : byRoot;
 }

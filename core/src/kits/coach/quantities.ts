@@ -100,7 +100,9 @@ export function openGauge(card: TargetCard, airplane: Airplane): Gauge {
   const leverOf = (row: CoachRow): number => {
     if (row.throttle !== undefined) return row.throttle;
     if (row.power_pct !== undefined) return row.power_pct / 100;
-    const { idleRpm, maxRpm } = airplane;
+    const { idleRpm, maxRpm, propeller } = airplane;
+    // A governor holds the turns whatever the lever does.
+    if (propeller?.kind === 'constant-speed') return Number.NaN;
     return row.rpm !== undefined && idleRpm !== undefined && maxRpm !== undefined
       ? (row.rpm - idleRpm) / (maxRpm - idleRpm)
       : Number.NaN;

@@ -32,6 +32,12 @@ const between =
   (t: number) =>
     t >= fromS && t <= toS ? value : otherwise;
 
+test('revolutions that a governor holds are not power left alone', () => {
+  const flight = { dips: [hump('ias_kt', -7, 40, 60)], extra: { rpm: () => 2400 } };
+  expect(ids(flight, { airplane: findAirplane('ouzel-4')! })).not.toContain('power-unchanged');
+  expect(ids(flight)).toContain('power-unchanged');
+});
+
 test('a clean turn has none', () => expect(findings({})).toEqual([]));
 
 describe.each([

@@ -5,6 +5,7 @@ import { type Case, runChecks } from '../../kits/attempt/case.ts';
 import { limitsOf } from '../../kits/attempt/figures.ts';
 import { countReversals, finding, numberText } from '../../kits/attempt/finding.ts';
 import { gustKt, isRough } from '../../kits/attempt/rough-air.ts';
+import { turnsOf } from '../../kits/attempt/scene.ts';
 import { warningFinding } from '../../kits/attempt/warning-finding.ts';
 import { ballOut } from '../../kits/turns/ball-finding.ts';
 import { loadFactor } from '../../mechanics/turning.ts';
@@ -224,19 +225,19 @@ const speedAboveVa: Check = (c) => {
 };
 
 /** The channel that tells power, with what counts as steady and as a reversal. */
-function powerOf({ track, attempt, limits }: SteepCase) {
+function powerOf({ track, attempt, limits, context }: SteepCase) {
   // Where a governor holds the turns they tell nothing.
   const map = track.other('map_inhg');
   if (map) return { values: map.values, swing: limits.powerReversalInHg, unit: 'inHg', digits: 1 };
-  const rpm = track.other('rpm');
-  if (rpm) {
-    const level = valueAt(track.timeS, rpm.values, attempt.startS);
+  const turns = turnsOf(track, context.airplane);
+  if (turns) {
+    const level = valueAt(track.timeS, turns, attempt.startS);
     // A geared engine turns twice as fast: there the percentage is the larger, and counts.
     const swing = Math.max(
       limits.powerReversalRpm,
       level > 3500 ? (level * limits.powerReversalPct) / 100 : 0,
     );
-    return { values: rpm.values, swing, unit: 'rpm', digits: 0 };
+    return { values: turns, swing, unit: 'rpm', digits: 0 };
   }
   const percent = track.other('power_pct');
   if (percent) return { values: percent.values, swing: limits.powerReversalPct, unit: '%', digits: 0 };
