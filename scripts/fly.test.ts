@@ -111,6 +111,8 @@ test.each([
   [['--maneuver', 'steep-turn', '--channels', 'all'], 'full or position was expected'],
   [['--maneuver', 'steep-turn', '--airplane', 'nobody'], 'not an airplane of the fleet'],
   [['--maneuver', 'steep-turn', '--start', 'ias=90'], '--start goes with --controls'],
+  [['--lesson', 'stalls', '--habit', 'zzz'], '--habit zzz: goes with --maneuver alone'],
+  [['--lesson', 'stalls', '--variant', 'left'], '--variant left: goes with --maneuver alone'],
   [['--controls', 'missing.csv'], 'there is no such file'],
 ])('refused in one line with exit code 2: %j', (args, says) => {
   const { status, refusals } = fly(...args);

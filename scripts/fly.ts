@@ -64,6 +64,13 @@ export const fly: Command = (args) => {
     throw new Refusal('either --maneuver ID, --lesson TEMPLATE or --controls FILE.csv was expected');
   if (values.lesson === undefined && (values.apron || values.cards !== undefined))
     throw new Refusal('--apron and --cards go with --lesson');
+  if (values.maneuver === undefined)
+    for (const [name, value] of Object.entries({
+      habit: values.habit === 'none' ? undefined : values.habit,
+      variant: values.variant,
+      configuration: values.configuration,
+    }))
+      if (value !== undefined) throw new Refusal(`--${name} ${value}: goes with --maneuver alone`);
   if (values.channels !== 'full' && values.channels !== 'position')
     throw new Refusal(`--channels ${values.channels}: full or position was expected`);
   if (values.controls === undefined && values.start !== undefined)

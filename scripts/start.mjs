@@ -74,7 +74,9 @@ async function main() {
   const host = process.env.KEEL_HOST ?? '127.0.0.1';
   const data = resolve(ROOT, process.env.KEEL_DATA ?? '.keel');
   mkdirSync(data, { recursive: true });
-  await endOrphans(data, log);
+  // With a database elsewhere several servers may run from one checkout.
+  const shared = process.env.DATABASE_URL ? webPort : undefined;
+  await endOrphans(data, log, shared);
   if (await portInUse(webPort, host)) {
     throw new SetupError(`port ${webPort} is taken: stop what uses it, or set KEEL_PORT to another`);
   }
@@ -96,7 +98,7 @@ async function main() {
     // A group of its own: Ctrl-C reaches it through us, so that the database stops after it.
     detached: true,
   });
-  noteRunning(data, { launcher: process.pid, server: server.pid });
+  noteRunning(data, { launcher: process.pid, server: server.pid }, shared);
   if (process.env.KEEL_BACKUP_DIR) backUpNightly(resolve(process.env.KEEL_BACKUP_DIR), url, log);
   let stopping = false;
   const stop = () => {
@@ -116,7 +118,7 @@ async function main() {
     if (!stopping) process.exitCode = code ?? 1;
     stopping = true;
     await database?.stop();
-    forgetRunning(data);
+    forgetRunning(data, shared);
     process.exit();
   });
 }

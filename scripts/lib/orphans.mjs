@@ -9,7 +9,8 @@ import { SetupError } from './debian.mjs';
 
 const WAIT_MS = 10_000;
 
-const noteIn = (data) => join(data, 'running.json');
+/** A server whose database is elsewhere shares the folder with others, and is told from them by its port. */
+const noteIn = (data, port) => join(data, port === undefined ? 'running.json' : `running-${port}.json`);
 
 /** What a process was started as; undefined where there is none of that id. */
 function commandOf(pid) {
@@ -21,12 +22,13 @@ function commandOf(pid) {
 }
 
 /** Notes who looks after a data folder, for the next launcher to find. */
-export const noteRunning = (data, running) => writeFileSync(noteIn(data), JSON.stringify(running));
-export const forgetRunning = (data) => rmSync(noteIn(data), { force: true });
+export const noteRunning = (data, running, port) =>
+  writeFileSync(noteIn(data, port), JSON.stringify(running));
+export const forgetRunning = (data, port) => rmSync(noteIn(data, port), { force: true });
 
-function noted(data) {
+function noted(data, port) {
   try {
-    return JSON.parse(readFileSync(noteIn(data), 'utf8'));
+    return JSON.parse(readFileSync(noteIn(data, port), 'utf8'));
   } catch {
     return {};
   }
@@ -43,22 +45,32 @@ async function end(pid, as, signal) {
   }
 }
 
-/** The database server of a folder, by the note that it keeps there itself. */
+/** The database server of a folder, by the note that it keeps there itself: its process on the first line, its port on the fourth. */
 function postmasterOf(folder) {
   const note = join(folder, 'postmaster.pid');
-  return existsSync(note) ? Number(readFileSync(note, 'utf8').split('\n')[0]) : undefined;
+  const [pid, , , port] = existsSync(note) ? readFileSync(note, 'utf8').split('\n').map(Number) : [];
+  return { pid, port };
 }
 
-/** @throws SetupError where a launcher that lives looks after this folder. */
-export async function endOrphans(data, log) {
-  const { launcher, server } = noted(data);
+/** The port of the database server that runs in a folder; undefined where none does. */
+export function runningPort(folder) {
+  const { pid, port } = postmasterOf(folder);
+  return commandOf(pid)?.includes(folder) ? port : undefined;
+}
+
+/**
+ * @param port of a server whose database is elsewhere: then the folder's own database is left alone
+ * @throws SetupError where a launcher that lives looks after this folder, or this port.
+ */
+export async function endOrphans(data, log, port) {
+  const { launcher, server } = noted(data, port);
   if (launcher !== process.pid && commandOf(launcher)?.includes('start.mjs'))
     throw new SetupError(`Keel Path runs from ${data} already (process ${launcher}): stop that first`);
   const folder = join(data, 'pg');
-  const postmaster = postmasterOf(folder);
+  const { pid: postmaster } = port === undefined ? postmasterOf(folder) : {};
   const left = [commandOf(server)?.includes('server/dist/main.js'), commandOf(postmaster)?.includes(folder)];
   if (left.some(Boolean)) log('ending what an earlier start left running');
   await end(server, 'server/dist/main.js', 'SIGTERM');
   await end(postmaster, folder, 'SIGINT');
-  forgetRunning(data);
+  forgetRunning(data, port);
 }

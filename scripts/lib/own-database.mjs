@@ -3,6 +3,7 @@ import { existsSync, mkdirSync, readFileSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { ensurePostgres, SetupError } from './debian.mjs';
+import { runningPort } from './orphans.mjs';
 import { portInUse, startPostgres } from './postgres.mjs';
 
 const ROOT = join(dirname(fileURLToPath(import.meta.url)), '../..');
@@ -15,7 +16,8 @@ export async function ownDatabase({ make = false } = {}) {
   const bin = ensurePostgres(console.log);
   if (process.env.DATABASE_URL) return { url: process.env.DATABASE_URL, bin, done: async () => {} };
   const data = resolve(ROOT, process.env.KEEL_DATA ?? '.keel');
-  const port = Number(process.env.KEEL_PG_PORT ?? 5460);
+  // The one that runs in the folder already is asked on the port on which it runs.
+  const port = runningPort(join(data, 'pg')) ?? Number(process.env.KEEL_PG_PORT ?? 5460);
   const passwordFile = join(data, 'pg-password');
   if (!make && !existsSync(passwordFile))
     throw new SetupError(`there is no database in ${data} yet: "npm start" makes one`);
