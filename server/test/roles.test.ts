@@ -99,6 +99,10 @@ const RULES: Record<string, Rule> = {
     allowed: { stranger: 404, chief: CHIEF_APART },
     others: 403,
   },
+  'GET /deleted-recordings': {
+    allowed: { chief: 200, instructor: 200, otherInstructor: 200, stranger: 200 },
+    others: 403,
+  },
   'GET /people/closed': { allowed: { chief: 200, stranger: 200 }, others: 403 },
   // The account is open; to the chief of another school there is no such person.
   'POST /people/{id}/reopen': {

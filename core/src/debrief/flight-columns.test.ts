@@ -32,7 +32,7 @@ test('seconds since 1970 keep each its own time, to the millisecond', () => {
   const flight = flightColumns(makeTrack(readRecordingCsv(source)));
   const { time_s: times } = decodeFlight(encodeFlight(flight).buffer).columns;
   expect(new Set(times).size).toBe(1101);
-  times.forEach((timeS, i) => expect(timeS).toBeCloseTo(fromS + i / 10, 3));
+  for (const [i, timeS] of times.entries()) expect(timeS).toBeCloseTo(fromS + i / 10, 3);
   expect(rowAt(times, fromS + 55.05)).toBe(550);
 });
 

@@ -54,10 +54,15 @@ const middleOf = (values: readonly number[]): number => {
 const quantile = (sorted: readonly number[], share: number): number =>
   sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))];
 
+/** Days on which something was attempted in an airplane, in order. */
+const daysInAirplane = (flown: readonly FlownAttempt[]): string[] => [
+  ...new Set(flown.filter((one) => one.flownIn === 'airplane').map(({ day }) => day)),
+];
+
 /** @param flown attempts of every skill, in the order flown. */
 export function paceOf(flown: readonly (FlownAttempt & { skill: string })[]): Pace | null {
   const inAirplane = flown.filter((one) => one.flownIn === 'airplane');
-  const days = [...new Set(inAirplane.map(({ day }) => day))];
+  const days = daysInAirplane(flown);
   if (days.length < 2) return null;
   const recent = days.slice(-PACE_LESSONS);
   const gaps = recent.slice(1).map((day, i) => (Date.parse(day) - Date.parse(recent[i])) / 86_400_000);
@@ -82,8 +87,13 @@ export function forecastOf(
   figures: ModelFigures = PRIOR,
 ): Forecast {
   const pace = paceOf(flown);
-  if (!pace || pace.lessons < LEAST_LESSONS)
-    return { lessons: null, why: `too few lessons yet: from ${LEAST_LESSONS} on a pace can be seen` };
+  if (!pace || pace.lessons < LEAST_LESSONS) {
+    const days = daysInAirplane(flown).length;
+    return {
+      lessons: null,
+      why: `not enough flights yet for an estimate: attempts in the airplane on ${days} ${days === 1 ? 'day' : 'days'}, ${LEAST_LESSONS} needed`,
+    };
+  }
   const fromToday = toFly.map((one) => ({
     ...one,
     ready: standingOn(one.record, day, one.skill.staleAfterDays, figures).standing === 'ready',

@@ -75,3 +75,13 @@ export const trainerFlightSchema = z.object({
   instructorFlew: z.array(heldSchema).max(500).default([]),
 });
 export type TrainerFlight = z.input<typeof trainerFlightSchema>;
+
+/** A recording that was deleted, while it can be restored. */
+export const deletedRecordingSchema = z.object({
+  id: z.uuid(),
+  fileName: z.string(),
+  student: z.string().nullable(),
+  flownAt: z.string(),
+  deletedAt: z.string(),
+});
+export type DeletedRecording = z.infer<typeof deletedRecordingSchema>;

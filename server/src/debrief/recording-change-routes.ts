@@ -1,6 +1,6 @@
 /** A recording that was sent with the wrong airplane, lesson, weight or columns is put right; one that nobody wants goes. */
 import { createRoute, z } from '@hono/zod-openapi';
-import { mappingSchema, recordingSchema } from '@keel/core';
+import { deletedRecordingSchema, mappingSchema, recordingSchema } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import { requireLesson } from '../brief/lessons.ts';
 import { RecordingEntity, type RecordingRow, SignedEntity } from '../db/entities.ts';
@@ -12,12 +12,14 @@ import { notFound, Problem } from '../http/problem.ts';
 import { writeAttempts } from '../path/attempt-rows.ts';
 import { hideRecording } from '../path/hide-recording.ts';
 import { addToTrail } from '../people/trail.ts';
-import { requireInstructor, requireStudent, visible } from '../scope.ts';
+import { namesOf, requireInstructor, requireStudent, visible } from '../scope.ts';
 import { requireStandard } from '../standards/newest.ts';
 import { ask } from '../tasks/list.ts';
 import { describeRecording } from './describe-recording.ts';
 import { takeFrom } from './move-recording.ts';
 import { requireRecording } from './recordings.ts';
+
+const MOST_DELETED = 100;
 
 const changeSchema = z
   .strictObject({
@@ -144,6 +146,38 @@ export function recordingChangeRoutes() {
           await addToTrail(manager, viewer, 'recording deleted', recording.id);
         });
         return c.body(null, 204);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'get',
+        path: '/deleted-recordings',
+        summary: 'Recordings that were deleted and can still be restored',
+        responses: { 200: json(z.array(deletedRecordingSchema), 'The last deleted first') },
+      }),
+      async (c) => {
+        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        requireInstructor(viewer);
+        const query = database
+          .getRepository(RecordingEntity)
+          .createQueryBuilder('recording')
+          .where('recording.deletedAt IS NOT NULL')
+          .orderBy('recording.deletedAt', 'DESC')
+          .limit(MOST_DELETED);
+        const [rows, names] = [
+          await visible(query, 'recording', viewer).getMany(),
+          await namesOf(database, viewer),
+        ];
+        return c.json(
+          rows.map(({ id, fileName, studentId, flownAt, deletedAt }) => ({
+            id,
+            fileName,
+            student: studentId === null ? null : (names.get(studentId) ?? null),
+            flownAt: flownAt.toISOString(),
+            deletedAt: (deletedAt as Date).toISOString(),
+          })),
+          200,
+        );
       },
     )
     .openapi(

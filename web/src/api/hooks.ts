@@ -36,6 +36,8 @@ export const useUnmatchedFlights = (wanted: boolean) =>
     () => read(api.live.unmatched.$get()),
     { ...options, refreshInterval: 15_000 },
   );
+export const useDeletedRecordings = (wanted: boolean) =>
+  useGet(wanted ? '/deleted-recordings' : null, () => read(api['deleted-recordings'].$get()));
 export const useClosedAccounts = (wanted: boolean) =>
   useGet(wanted ? '/people/closed' : null, () => read(api.people.closed.$get()));
 export const useHealth = (wanted: boolean) =>

@@ -31,7 +31,8 @@ export const AttemptList = memo(function AttemptList(props: {
           </strong>
           <span className="small quiet">
             {helpName(statements[i].help)}
-            {statements[i].grade !== null && ` · grade ${statements[i].grade}`}
+            {/* A student judges first: what the instructor thought is not seen before. */}
+            {open[i] && statements[i].grade !== null && ` · grade ${statements[i].grade}`}
           </span>
           {open[i] ? (
             <>

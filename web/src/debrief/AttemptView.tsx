@@ -202,7 +202,7 @@ export function AttemptView(props: {
                 cursorS={cursorS}
                 statements={statements}
                 addStatement={addStatement}
-                studentName={recording.student.name.split(' ')[0]}
+                studentName={recording.studentId === null ? null : recording.student.name.split(' ')[0]}
               />
             )}
           </>

@@ -47,7 +47,9 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
   const [attemptAt, setAttemptAt] = useAddress('attempt', '0');
   const [view, setView] = useAddress('see', 'picture');
   const { mutate } = useSWRConfig();
-  const [judge, setJudge] = useState<Judge>(recording.score?.judge ?? 'examiner');
+  // The school's until somebody chooses: where the page was opened while it was scored, that is known later.
+  const [chosenJudge, setJudge] = useState<Judge | null>(null);
+  const judge = chosenJudge ?? recording.score?.judge ?? 'examiner';
   const selected = Number(attemptAt) || 0;
   const [shown, setShown] = useState<ReadonlySet<number>>(new Set());
   const [busy, setBusy] = useState(false);
@@ -213,7 +215,8 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
         )}
         {attempts.length > 0 && part !== 'lesson' && (
           <AttemptView
-            key={`${index}-${recording.scoredAt}`}
+            // The same attempt scored again is the same: what is half typed of it stays.
+            key={`${attempt.maneuver} ${attempt.startS}`}
             recording={recording}
             index={index}
             judge={judge}

@@ -47,7 +47,8 @@ export function InstructorGrading(props: {
   cursorS: number;
   statements: AttemptStatements;
   addStatement: AddStatement;
-  studentName: string;
+  /** Null while the flight is nobody's. */
+  studentName: string | null;
 }) {
   const { statements, addStatement } = props;
   const [nextTime, setNextTime] = useState(statements.nextTime ?? '');
@@ -58,11 +59,13 @@ export function InstructorGrading(props: {
       <section className="sheet stack grade-bar" aria-label="Your grade">
         <div className="row spread">
           <h3>Your grade</h3>
-          <span className="small quiet">
-            {statements.selfGrade
-              ? `${props.studentName} said ${statements.selfGrade.grade}${statements.selfGrade.beforeVerdict ? ', before the verdict' : ''}`
-              : `${props.studentName} has not graded it`}
-          </span>
+          {props.studentName !== null && (
+            <span className="small quiet">
+              {statements.selfGrade
+                ? `${props.studentName} said ${statements.selfGrade.grade}${statements.selfGrade.beforeVerdict ? ', before the verdict' : ''}`
+                : `${props.studentName} has not graded it`}
+            </span>
+          )}
         </div>
         <GradeButtons
           value={statements.grade}

@@ -172,10 +172,10 @@ function DeleteDialog({ recording, close }: { recording: RecordingView; close: (
       notifications.show({
         autoClose: 20_000,
         message: (
-          <div className="row spread">
+          <div className="row spread" style={{ flexWrap: 'wrap' }}>
             Deleted; it is removed for good in thirty days.
             <Button variant="default" size="compact-sm" onClick={restore}>
-              Take it back
+              Restore it
             </Button>
           </div>
         ),
@@ -188,7 +188,7 @@ function DeleteDialog({ recording, close }: { recording: RecordingView; close: (
     <Modal opened onClose={close} title={<strong>Delete this recording?</strong>}>
       <p>
         The file, its attempts and what was said of them go out of sight at once, and for good in thirty days.
-        Until then they can be taken back.
+        Until then they can be restored, at the foot of the list of lessons flown.
       </p>
       <div className="row" style={{ gap: 8, justifyContent: 'flex-end' }}>
         <Button variant="default" onClick={close} data-autofocus>

@@ -6,7 +6,7 @@ import { api, read } from '../api/client.ts';
 import { useAirplanes, useMe, useRelease, useTemplates } from '../api/hooks.ts';
 import { DayField } from '../parts/DayField.tsx';
 import { isoDay, longDay } from '../parts/format.ts';
-import { sent } from '../parts/sent.ts';
+import { signedWith } from '../parts/sent.ts';
 import type { KeepLogbook } from './LogbookPage.tsx';
 
 const limitsInWords = (limits: SoloLimits): string =>
@@ -41,6 +41,7 @@ function Form({ studentId, studentName, keep, done }: Props & { done: () => void
   const [date, setDate] = useState<string | null>(isoDay());
   const [written, setWritten] = useState<string | null>(null);
   const [password, setPassword] = useState('');
+  const [wrong, setWrong] = useState<string | null>(null);
   const template: EndorsementTemplate | undefined = templates?.find((one) => one.id === chosen);
   const endsOn = template?.lastsDays && date ? dayAfter(date, template.lastsDays) : null;
   const filled = template
@@ -69,14 +70,14 @@ function Form({ studentId, studentName, keep, done }: Props & { done: () => void
           endsOn,
           gate: template.gate,
         };
-        const next = await sent(
+        const next = await signedWith(
           read(
             api.students[':id'].endorsements.$post({
               param: { id: studentId },
               json: { id, password, endorsement },
             }),
           ),
-          'Not signed',
+          setWrong,
         );
         setPassword('');
         keep(next);
@@ -127,6 +128,7 @@ function Form({ studentId, studentName, keep, done }: Props & { done: () => void
             label="Your password"
             autoComplete="current-password"
             value={password}
+            error={wrong}
             onChange={(event) => setPassword(event.currentTarget.value)}
           />
           <Button type="submit" disabled={!password || open.length > 0}>

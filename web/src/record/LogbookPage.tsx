@@ -10,7 +10,7 @@ import { useSetCurrent } from '../frame/current.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { day, dayAndTime, longDay } from '../parts/format.ts';
 import { PlainTable } from '../parts/PlainTable.tsx';
-import { sent } from '../parts/sent.ts';
+import { sent, signedWith } from '../parts/sent.ts';
 import { Waiting } from '../parts/states.tsx';
 import { Endorse } from './Endorse.tsx';
 import { EntryForm } from './EntryForm.tsx';
@@ -199,6 +199,7 @@ function DraftLine({ draft, studentId, keep }: { draft: Draft; studentId: string
   const [editing, setEditing] = useState(false);
   const [signing, setSigning] = useState(false);
   const [password, setPassword] = useState('');
+  const [wrong, setWrong] = useState<string | null>(null);
   const param = { id: studentId, draft: draft.id };
   const drafts = api.students[':id'].logbook.drafts[':draft'];
   return (
@@ -237,9 +238,9 @@ function DraftLine({ draft, studentId, keep }: { draft: Draft; studentId: string
           className="stack"
           onSubmit={async (event) => {
             event.preventDefault();
-            const next = await sent(
+            const next = await signedWith(
               read(drafts.sign.$post({ param, json: { password, version: draft.version } })),
-              'Not signed',
+              setWrong,
             );
             setPassword('');
             if (next) setSigning(false);
@@ -252,6 +253,7 @@ function DraftLine({ draft, studentId, keep }: { draft: Draft; studentId: string
             label="Your password"
             autoComplete="current-password"
             value={password}
+            error={wrong}
             data-autofocus
             onChange={(event) => setPassword(event.currentTarget.value)}
           />

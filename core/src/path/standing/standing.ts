@@ -140,8 +140,13 @@ function whyNoneCounts(evidence: readonly FlownAttempt[]): string[] {
   const flown = evidence.filter(flownByStudent);
   if (flown.length === 0) return ['demonstrations only'];
   const inAirplane = flown.filter(({ flownIn }) => flownIn === 'airplane');
-  if (inAirplane.some(({ help }) => help === 'unknown'))
-    return ['nobody has said yet who flew, and with how much help'];
+  const unsaid = inAirplane.filter(({ help }) => help === 'unknown').length;
+  if (unsaid > 0)
+    return [
+      unsaid === inAirplane.length
+        ? 'nobody has said yet who flew, and with how much help'
+        : `of ${unsaid} of ${inAirplane.length} attempts in the airplane nobody has said yet who flew, and with how much help`,
+    ];
   if (inAirplane.some(({ restsOnUnseen, help }) => restsOnUnseen && help === 'unaided'))
     return ['an instructor has yet to say what the recording could not show'];
   if (inAirplane.some(({ help, verdict }) => help === 'unaided' && verdict === 'not-scored'))
