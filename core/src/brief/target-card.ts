@@ -88,7 +88,8 @@ export function targetCard(input: CardInput): TargetCard {
       inBank: roundTo(stallKias(day, stage, bankDeg), 1),
     },
     warningKias: roundTo(warningKias(day, stage).kias, 1),
-    vaKias: roundTo(day.vaKias, 1),
+    // A limit is never rounded up.
+    vaKias: Math.floor(100 * day.vaKias) / 100,
     from: {
       stall: stallAtStage(airplane, { weightLb, stage }).from,
       warning: warningKias(day, stage).from,

@@ -5,6 +5,9 @@ import { loadFactor } from '../mechanics/turning.ts';
 import type { Technique } from '../technique/technique.ts';
 import { clamp } from '../units/numbers.ts';
 
+/** A speed that is chosen, or dragged to, keeps so far from V_A where there is room: a gust or a lowered nose is not yet above it. */
+const NEAREST_VA_KT = 5;
+
 /** Kept between the accelerated stall and the slowest entry: about where a warning begins. */
 export const STALL_MARGIN_KT = 5;
 
@@ -56,10 +59,13 @@ export function chooseEntrySpeed(
 ): { kias: number; why: string } {
   const [slowest, fastest] = window;
   const inside = (kias: number) => kias >= slowest && kias <= fastest;
-  const whole = (kias: number) => clamp(Math.round(kias), Math.ceil(slowest), Math.floor(fastest));
+  const highest = holdsAKnot(slowest, fastest - NEAREST_VA_KT) ? fastest - NEAREST_VA_KT : fastest;
+  const whole = (kias: number) => clamp(Math.round(kias), Math.ceil(slowest), Math.floor(highest));
   const { wantedKias, makersKias, toleranceKt, policy = 'makers' } = options;
   if (wantedKias !== undefined) {
     const kias = whole(wantedKias);
+    if (inside(wantedKias) && wantedKias > highest)
+      return { kias, why: `${NEAREST_VA_KT} kt or more below the maneuvering speed` };
     return { kias, why: inside(wantedKias) ? 'chosen for today' : 'as near the wish as the window allows' };
   }
   const middle = whole((slowest + fastest) / 2);

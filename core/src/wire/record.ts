@@ -47,6 +47,8 @@ export const logbookSchema = z.object({
   signed: z.array(signedEntrySchema),
   /** Of what is signed and not replaced. */
   totals,
+  /** Landings on record, signed or not: what the ledger says. */
+  landingsOnRecord: z.number(),
   endorsements: z.array(
     z.object({
       id: z.string(),
@@ -64,6 +66,8 @@ export type Logbook = z.infer<typeof logbookSchema>;
 
 export const landingsSchema = z.object({
   lines: z.array(ledgerLineSchema),
+  /** Landings in signed entries: what the logbook says. */
+  signed: z.number(),
   facts: z.object({
     unaidedToday: z.number(),
     unsaidToday: z.number(),

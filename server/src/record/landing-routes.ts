@@ -8,11 +8,13 @@ import { json, jsonBody, router } from '../http/env.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { requireInstructor, requireStudent, zoneOfSchool } from '../scope.ts';
 import { ledgerOf } from './ledger.ts';
+import { signedLandings } from './logbook.ts';
 
 async function landingsOf(database: DataSource, student: Account) {
   const zone = await zoneOfSchool(database, student.schoolId);
   const lines = await ledgerOf(database, student, zone);
-  return { lines, facts: landingFacts(lines, dayIn(new Date(), zone)) };
+  const signed = await signedLandings(database, student);
+  return { lines, signed, facts: landingFacts(lines, dayIn(new Date(), zone)) };
 }
 
 export function landingRoutes() {

@@ -5,6 +5,7 @@ import {
   draftEntry,
   type Logbook,
   type LogEntry,
+  landingFacts,
   logTotals,
   nightSeconds,
   type SignedBody,
@@ -17,12 +18,26 @@ import {
   type RecordingRow,
   SchoolEntity,
   ScoreEntity,
+  type Signed,
   SignedEntity,
   zoneOf,
 } from '../db/entities.ts';
 import { namesOf } from '../scope.ts';
+import { ledgerOf } from './ledger.ts';
 
 const entryIn = (body: SignedBody): LogEntry | null => (body.kind === 'entry' ? body.entry : null);
+
+/** Of what is signed and not replaced. */
+const totalsOf = (rows: readonly Signed[]) => {
+  const replaced = new Set(rows.flatMap(({ replaces }) => replaces ?? []));
+  return logTotals(rows.filter(({ id }) => !replaced.has(id)).flatMap(({ body }) => entryIn(body) ?? []));
+};
+
+/** Landings in a student's signed entries. */
+export async function signedLandings(database: DataSource, student: Account): Promise<number> {
+  const { landingsDay, landingsNight } = totalsOf(await signedOf(database, student));
+  return landingsDay + landingsNight;
+}
 
 export async function logbookOf(database: DataSource, student: Account): Promise<Logbook> {
   const { schoolId, id: studentId, name } = student;
@@ -75,7 +90,8 @@ export async function logbookOf(database: DataSource, student: Account): Promise
         replacedBy: replacedBy.get(row.id) ?? null,
       }))
       .sort((a, b) => b.entry.date.localeCompare(a.entry.date) || b.signedAt.localeCompare(a.signedAt)),
-    totals: logTotals(entries.filter(({ row }) => !replacedBy.has(row.id)).map(({ entry }) => entry)),
+    totals: totalsOf(rows),
+    landingsOnRecord: landingFacts(await ledgerOf(database, student, zoneOf(school)), on).total,
     endorsements: rows.flatMap(({ id, body, signerId, signedAt, hash, origin }) =>
       body.kind === 'endorsement'
         ? [

@@ -18,15 +18,15 @@ import { GridComponent, MarkAreaComponent, MarkLineComponent } from 'echarts/com
 import { init, use } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef } from 'react';
-import { clock, numberText, PARAMETER_NAMES, signed } from '../parts/format.ts';
+import { clock, numberText, PARAMETER_NAMES } from '../parts/format.ts';
 import { type Colours, hatch, useColours } from '../theme/colours.ts';
 import {
   axisSpan,
   bandMarks,
   chartHeight,
   deviationText,
+  edgeText,
   FOOT,
-  inUnit,
   LANE,
   LEFT,
   laneAxes,
@@ -166,12 +166,6 @@ function LaneWords(props: {
   const reach = reachOf(lane);
   const edge = LANE / 2 / reach;
   const middle = top + LANE / 2;
-  const target = inUnit(lane, lane.target, unit);
-  const edgeText = (value: number): string => {
-    if (lane.parameter === 'coordination') return value > 0 ? '½ L' : '½ R';
-    if (lane.parameter === 'altitude') return signed(value);
-    return numberText(target + inUnit(lane, value, unit));
-  };
   return (
     <>
       <div className="keel-lane-name" style={{ top: middle - 28 }}>
@@ -180,10 +174,10 @@ function LaneWords(props: {
         <em>{says}</em>
       </div>
       <span className="keel-edge" style={{ top: middle - edge - 9 }}>
-        {edgeText(lane.high)}
+        {edgeText(lane, lane.high, unit)}
       </span>
       <span className="keel-edge" style={{ top: middle + edge - 9 }}>
-        {edgeText(lane.low)}
+        {edgeText(lane, lane.low, unit)}
       </span>
       {used !== null && (
         <span className="keel-used" style={{ top: middle - 13 }}>

@@ -33,6 +33,8 @@ export function StoryView({ attempt, trace, story, speedUnit, cursorS, setCursor
   const { fromS, toS } = around ?? axisSpan(attempt, trace);
   const x: Scale = (atS) => LEFT + ((atS - fromS) / (toS - fromS)) * (width - LEFT - RIGHT);
   const zeroS = around?.atS ?? attempt.startS;
+  const judged = attempt.parameters.find(({ parameter }) => parameter === 'altitude-loss');
+  const lossFt = judged && judged.measured !== 'not-measured' ? -judged.maxBelow : null;
   const move = (event: PointerEvent<HTMLElement>) => {
     if (event.pointerType !== 'mouse' && event.buttons === 0) return;
     const box = event.currentTarget.getBoundingClientRect();
@@ -74,6 +76,7 @@ export function StoryView({ attempt, trace, story, speedUnit, cursorS, setCursor
                 speedUnit={speedUnit}
                 fromAtS={around?.atS}
                 lowestS={events.find(({ id }) => id === 'lowest')?.atS}
+                lossFt={lossFt}
                 tall={around !== null}
               />
             ))}
@@ -125,10 +128,13 @@ interface LaneProps {
   /** The moment that losses are counted from. */
   fromAtS: number | undefined;
   lowestS: number | undefined;
+  /** As it was judged: one number for the loss on every part of the page. */
+  lossFt: number | null;
   tall: boolean;
 }
 
-function Lane({ lane, timeS, span, x, width, cursorS, speedUnit, fromAtS, lowestS, tall }: LaneProps) {
+function Lane(props: LaneProps) {
+  const { lane, timeS, span, x, width, cursorS, speedUnit, fromAtS, lowestS, lossFt, tall } = props;
   const height = laneHeight(lane.name, tall);
   const inside = timeS.flatMap((atS, i) => (atS >= span[0] && atS <= span[1] ? [i] : []));
   const all = [lane.values, ...lane.lines.map(({ values }) => values)].flatMap((values) =>
@@ -157,7 +163,8 @@ function Lane({ lane, timeS, span, x, width, cursorS, speedUnit, fromAtS, lowest
     const i = timeS.findIndex((one) => one >= atS);
     return i < 0 ? null : (lane.values[i] ?? null);
   };
-  const [breakFt, lowestFt] = lost ? [valueAt(fromAtS), valueAt(lowestS)] : [null, null];
+  const lowestFt = lost ? valueAt(lowestS) : null;
+  const breakFt = lowestFt === null || lossFt === null ? null : lowestFt + lossFt;
   return (
     <div className="story-lane" style={{ height }}>
       <div className="story-name">

@@ -1,5 +1,5 @@
 import type { KeelLane, KeelTrace } from '@keel/core';
-import { chartHeight, deviationText, reachOf, targetText } from './keel-lanes.ts';
+import { chartHeight, deviationText, edgeText, reachOf, targetText } from './keel-lanes.ts';
 
 const lane = (part: Partial<KeelLane>): KeelLane => ({
   parameter: 'altitude',
@@ -41,4 +41,15 @@ test('a lane reaches a little past its furthest, and never so far that the band 
   expect(reachOf(lane({ used: [0, 40] }))).toBe(3.2);
   expect(reachOf(lane({}), lane({ used: [-2.5] }))).toBeCloseTo(2.8, 6);
   expect(chartHeight(4) - chartHeight(3)).toBe(92);
+});
+
+test('a heading is what a compass shows, its edges as well', () => {
+  const north = lane({ parameter: 'heading', unit: 'deg', target: 360, low: -15, high: 15 });
+  expect([targetText(north, 'kt'), edgeText(north, 15, 'kt'), edgeText(north, -15, 'kt')]).toEqual([
+    '360°',
+    '015°',
+    '345°',
+  ]);
+  const east = lane({ parameter: 'heading', unit: 'deg', target: 5, low: -10, high: 10 });
+  expect([targetText(east, 'kt'), edgeText(east, -10, 'kt')]).toEqual(['005°', '355°']);
 });

@@ -1,6 +1,6 @@
 /** What every keel chart has in common: how its lanes lie, and how far each reaches. */
 import { type AttemptScore, type KeelLane, type KeelTrace, rowAt } from '@keel/core';
-import { clock, digitsOf, numberText, signed, speedIn, unitMark } from '../parts/format.ts';
+import { clock, digitsOf, heading, numberText, signed, speedIn, unitMark } from '../parts/format.ts';
 import { type Colours, FONT } from '../theme/colours.ts';
 import { MARK_PX, roundTimes, type Span } from './time-span.ts';
 
@@ -32,10 +32,23 @@ export const inUnit = (lane: KeelLane, value: number, speedUnit: string): number
   lane.parameter === 'airspeed' ? speedIn(value, speedUnit) : value;
 
 /** The target as written under a lane's name. */
-export const targetText = (lane: KeelLane, speedUnit: string): string =>
-  lane.parameter === 'coordination'
-    ? 'centred'
-    : `${numberText(inUnit(lane, lane.target, speedUnit))}${lane.parameter === 'airspeed' ? ` ${speedUnit}` : unitMark(lane.unit)}`;
+export function targetText(lane: KeelLane, speedUnit: string): string {
+  if (lane.parameter === 'coordination') return 'centred';
+  if (lane.parameter === 'heading') return compassText(lane.target);
+  const unit = lane.parameter === 'airspeed' ? ` ${speedUnit}` : unitMark(lane.unit);
+  return `${numberText(inUnit(lane, lane.target, speedUnit))}${unit}`;
+}
+
+/** An edge of the band, at so much from the target. */
+export function edgeText(lane: KeelLane, value: number, speedUnit: string): string {
+  if (lane.parameter === 'coordination') return value > 0 ? '½ L' : '½ R';
+  if (lane.parameter === 'altitude') return signed(value);
+  if (lane.parameter === 'heading') return compassText(lane.target + value);
+  return numberText(inUnit(lane, lane.target, speedUnit) + inUnit(lane, value, speedUnit));
+}
+
+/** A heading as a compass shows it: 15° right of 360° is 015°. */
+const compassText = (deg: number): string => `${heading((deg % 360) + (deg < 0 ? 360 : 0))}°`;
 
 /** What the time axis covers: begun at a whole five seconds before the start, so that its marks are whole fives. */
 export function axisSpan(attempt: AttemptScore, { timeS }: KeelTrace): { fromS: number; toS: number } {

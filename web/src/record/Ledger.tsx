@@ -52,8 +52,9 @@ export function Ledger(props: {
     <section className="sheet stack" aria-label="Landings">
       <h2>Landings</h2>
       <p className="small quiet">
-        {facts.total} landings and {facts.goArounds} go-arounds; {facts.takeoversInLastTen} taken over in the
-        last {facts.lastTen}; {facts.bounced} bounced.
+        {facts.total} landings on record, {landings.signed} of them in signed logbook entries;{' '}
+        {facts.goArounds} go-arounds; {facts.takeoversInLastTen} taken over in the last {facts.lastTen};{' '}
+        {facts.bounced} bounced.
       </p>
       {staff && <ByHandForm studentId={studentId} kept={kept} />}
       <ul className="ledger">

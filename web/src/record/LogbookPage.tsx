@@ -27,7 +27,7 @@ export function LogbookPage() {
   const { data: me } = useMe();
   useSetCurrent({ studentId });
   if (!logbook.data || !me) return <Waiting query={logbook} what="the logbook" />;
-  const { student, drafts, signed, totals, toDraft, endorsements } = logbook.data;
+  const { student, drafts, signed, totals, toDraft, endorsements, landingsOnRecord } = logbook.data;
   const staff = me.role !== 'student';
   const keep: KeepLogbook = (next) => {
     if (next) logbook.mutate(next, { revalidate: false });
@@ -40,7 +40,7 @@ export function LogbookPage() {
             <Link to={`/path/${student.id}`}>{student.name}</Link>: logbook
           </>
         }
-        about={`${totals.flights} flights · ${hoursAndMinutes(totals.blockMin)} block · ${hoursAndMinutes(totals.soloMin)} solo · ${totals.landingsDay + totals.landingsNight} landings`}
+        about={`${totals.flights} flights · ${hoursAndMinutes(totals.blockMin)} block · ${hoursAndMinutes(totals.soloMin)} solo · ${totals.landingsDay + totals.landingsNight} landings signed of ${landingsOnRecord} on record`}
       >
         <Menu position="bottom-end">
           <Menu.Target>

@@ -10,7 +10,7 @@ import {
 } from '@keel/core';
 import { useState } from 'react';
 import type { LiveState } from '../live/use-live-flight.ts';
-import { numberText } from '../parts/format.ts';
+import { numberText, speedIn } from '../parts/format.ts';
 import { useGrades } from '../parts/use-grades.ts';
 import { ItemList } from './ItemList.tsx';
 import { SeatLanes } from './SeatLanes.tsx';
@@ -92,7 +92,7 @@ export function Between({ card, lesson, live, fresh, airplane, notes, begin, fol
               floor <strong>{numberText(card.entry.floorFt)}</strong>
             </span>
             <span>
-              V<sub>A</sub> <strong>{numberText(card.vaKias)}</strong>
+              V<sub>A</sub> <strong>{numberText(Math.floor(speedIn(card.vaKias, card.speedUnit)))}</strong>
             </span>
           </>
         )}

@@ -19,7 +19,7 @@ import { phaseNamed } from '../../scoring/phases.ts';
 import type { Finding } from '../../scoring/schema.ts';
 import { judgingRows } from '../../scoring/standard.ts';
 import { shortestTurnDeg } from '../../units/angles.ts';
-import { aboveVa, brokenOff, diveIn } from './requirements.ts';
+import { aboveVa, brokenOff, diveIn, leastTurnDeg } from './requirements.ts';
 import { STEEP_LIMITS, STEEP_SIGNS } from './tables.ts';
 
 type SteepCase = Case & { limits: typeof STEEP_LIMITS };
@@ -317,7 +317,7 @@ const rollOut: Check = ({ track, attempt, side, limits }) => {
 const incompleteTurn: Check = ({ attempt, limits }) => {
   if (attempt.turnedDeg === undefined || !brokenOff(attempt, limits)) return undefined;
   return finding(ID('incomplete-turn'), 'fault', attempt, attempt.turnedDeg, 'deg', {
-    what: `Only ${numberText(attempt.turnedDeg)}° turned; the maneuver is a full circle (${numberText(limits.completeTurnDeg)}° at the least).`,
+    what: `Only ${numberText(attempt.turnedDeg)}° turned; the maneuver is a full circle (${numberText(leastTurnDeg(attempt, limits))}° at the least).`,
     why: 'It was broken off, or the reference was lost.',
     tryNext: 'If it was for traffic or a limit, mark it discontinued: that was good airmanship.',
   });

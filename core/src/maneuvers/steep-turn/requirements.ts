@@ -12,8 +12,8 @@ import { STEEP_LIMITS } from './tables.ts';
 
 type Limits = Figures<keyof typeof STEEP_LIMITS & string>;
 
-/** A full circle less the roll-out's band where one was briefed; else three quarters. */
-const leastTurnDeg = (attempt: Attempt, limits: Limits): number =>
+/** How far it has to turn: a full circle less the roll-out's band where one was briefed; else three quarters. */
+export const leastTurnDeg = (attempt: Attempt, limits: Limits): number =>
   attempt.brief?.maneuver === 'steep-turn' ? 360 - limits.rolloutDeg : limits.completeTurnDeg;
 
 export const fallsShort = (attempt: Attempt, limits: Limits): boolean =>
