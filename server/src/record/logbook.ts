@@ -18,8 +18,8 @@ import {
   type RecordingRow,
   SchoolEntity,
   ScoreEntity,
-  type Signed,
   SignedEntity,
+  type SignedRow,
   zoneOf,
 } from '../db/entities.ts';
 import { namesOf } from '../scope.ts';
@@ -28,7 +28,7 @@ import { ledgerOf } from './ledger.ts';
 const entryIn = (body: SignedBody): LogEntry | null => (body.kind === 'entry' ? body.entry : null);
 
 /** Of what is signed and not replaced. */
-const totalsOf = (rows: readonly Signed[]) => {
+const totalsOf = (rows: readonly SignedRow[]) => {
   const replaced = new Set(rows.flatMap(({ replaces }) => replaces ?? []));
   return logTotals(rows.filter(({ id }) => !replaced.has(id)).flatMap(({ body }) => entryIn(body) ?? []));
 };
