@@ -2,9 +2,10 @@
 import type { Airplane } from '@keel/core';
 import { speedIn } from '@keel/core';
 import { Button, Select, TextInput } from '@mantine/core';
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import { NumberField } from '../parts/NumberField.tsx';
-import { check, type Draft, fromTyped, type Path, toTyped, valueAt, withValue } from './draft.ts';
+import { check, type Draft, type Path, valueAt, withValue } from './draft.ts';
+import { Entry, type SetAt } from './Entry.tsx';
 import { RowsTable } from './RowsTable.tsx';
 
 interface Field {
@@ -83,8 +84,8 @@ export function AirplaneEditor(props: {
   const speedUnit = draft.speedUnit === 'mph' ? 'mph' : 'kt';
   const powerUnit = String(draft.powerUnit ?? 'rpm');
   const scale = speedIn(1, speedUnit);
-  const set = (path: Path, value: unknown) => setDraft(withValue(draft, path, value));
-  const table = { draft, errors, speedUnit, onChange: setDraft };
+  const set = useCallback<SetAt>((path, value) => setDraft((before) => withValue(before, path, value)), []);
+  const table = { draft, errors, speedUnit, set };
 
   const save = async () => {
     if (!airplane) return;
@@ -161,12 +162,14 @@ export function AirplaneEditor(props: {
                   />
                 );
               return (
-                <NumberField
+                <Entry
                   key={label}
+                  path={path}
                   label={`${label}, ${kind === 'speed' ? speedUnit : unit}`}
-                  value={toTyped(value, kind === 'speed' ? scale : 1)}
+                  value={value}
+                  scale={kind === 'speed' ? scale : 1}
                   error={error}
-                  onChange={(next) => set(path, fromTyped(next, kind === 'speed' ? scale : 1))}
+                  set={set}
                 />
               );
             })}

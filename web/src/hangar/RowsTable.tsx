@@ -2,8 +2,8 @@
 import { speedIn } from '@keel/core';
 import { ActionIcon, Button, TextInput } from '@mantine/core';
 import { IconPlus, IconX } from '@tabler/icons-react';
-import { NumberField } from '../parts/NumberField.tsx';
-import { type Draft, fromTyped, type Path, toTyped, valueAt, withValue } from './draft.ts';
+import { type Draft, type Path, valueAt } from './draft.ts';
+import { Entry, type SetAt } from './Entry.tsx';
 
 export interface Column {
   /** The key of the row's object, or the place in its pair. */
@@ -20,13 +20,12 @@ export function RowsTable(props: {
   draft: Draft;
   errors: Map<string, string>;
   speedUnit: string;
-  onChange: (draft: Draft) => void;
+  set: SetAt;
 }) {
   const { path, columns, draft, errors, speedUnit } = props;
   const rows = (valueAt(draft, path) as unknown[] | undefined) ?? [];
   const pairs = typeof columns[0].key === 'number';
-  const setRows = (next: unknown[]) =>
-    props.onChange(withValue(draft, path, next.length === 0 ? undefined : next));
+  const setRows = (next: unknown[]) => props.set(path, next.length === 0 ? undefined : next);
   const prefix = path.join('.');
   const own = [...errors].filter(([at]) => at === prefix || at.startsWith(`${prefix}.`));
   const scale = speedIn(1, speedUnit);
@@ -61,25 +60,17 @@ export function RowsTable(props: {
                           aria-label={name}
                           value={String(value ?? '')}
                           error={errors.has(at.join('.'))}
-                          onChange={(event) =>
-                            props.onChange(withValue(draft, at, event.currentTarget.value))
-                          }
+                          onChange={(event) => props.set(at, event.currentTarget.value)}
                         />
                       ) : (
-                        <NumberField
-                          aria-label={name}
-                          value={toTyped(value, kind === 'speed' ? scale : 1)}
+                        <Entry
+                          path={at}
+                          name={name}
+                          value={value}
+                          scale={kind === 'speed' ? scale : 1}
                           error={errors.has(at.join('.'))}
-                          onChange={(next) =>
-                            props.onChange(
-                              withValue(
-                                draft,
-                                at,
-                                // A pair keeps its place for the number that is not there yet.
-                                fromTyped(next, kind === 'speed' ? scale : 1) ?? (pairs ? null : undefined),
-                              ),
-                            )
-                          }
+                          empty={pairs ? null : undefined}
+                          set={props.set}
                         />
                       )}
                     </td>

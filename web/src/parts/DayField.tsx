@@ -73,6 +73,8 @@ export function DayField({ value = null, onChange, ...rest }: DayFieldProps) {
         <DatePicker
           value={value || null}
           defaultDate={value || isoDay()}
+          // Escape closes the calendar, and not the dialog round it as well.
+          __stopPropagation
           onChange={(day) => {
             onChange?.(day);
             setOpen(false);
@@ -84,6 +86,7 @@ export function DayField({ value = null, onChange, ...rest }: DayFieldProps) {
   return (
     <TextInput
       placeholder="3 Apr 2027"
+      data-takes="day"
       autoComplete="off"
       {...rest}
       value={typing.text}
@@ -135,6 +138,7 @@ export function MomentField({ label, value, onChange, error, className }: Moment
         label="at"
         aria-label={`${label}: time`}
         placeholder="14:30"
+        data-takes="time"
         autoComplete="off"
         value={typing.text}
         error={typing.problem}

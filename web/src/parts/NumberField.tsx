@@ -52,6 +52,7 @@ export function NumberField(props: NumberFieldProps) {
       {...rest}
       inputMode={min !== undefined && min >= 0 ? 'decimal' : 'text'}
       autoComplete="off"
+      data-takes="number"
       value={text}
       error={problem ?? (lost && `${typed?.text} was not taken: ${lost}`) ?? error}
       rightSection={suffix ? <span className="quiet small">{suffix.trim()}</span> : undefined}

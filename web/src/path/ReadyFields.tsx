@@ -34,7 +34,7 @@ export function ReadyFields(props: {
             key={key}
             label={label}
             placeholder={usual === undefined ? undefined : String(Math.round(usual * scale))}
-            value={value === undefined ? '' : Math.round(value * scale)}
+            value={value === undefined ? '' : Number((value * scale).toFixed(4))}
             error={props.fault(key)}
             onChange={(next) =>
               // Emptied, it is as for the others; where there are no others it is a fault until typed again.
