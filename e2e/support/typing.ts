@@ -4,7 +4,7 @@ import { type ElementHandle, expect, type Locator, type Page } from '@playwright
 type Field = ElementHandle<SVGElement | HTMLElement>;
 
 /** Empties a field by keys and types into it; the field keeps the keyboard. */
-export async function typeInto(page: Page, field: Field, text: string): Promise<void> {
+export async function typeInto(page: Page, field: Field | Locator, text: string): Promise<void> {
   await field.click();
   await page.keyboard.press('Control+A');
   await page.keyboard.press('Delete');

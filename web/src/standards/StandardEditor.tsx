@@ -10,7 +10,7 @@ import {
 } from '@keel/core';
 import { Button, Checkbox } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
-import { useState } from 'react';
+import { memo, useCallback, useState } from 'react';
 import { mutate } from 'swr';
 import { answered, api, messageOf, read } from '../api/client.ts';
 import { isoDay, maneuverName, PARAMETER_NAMES, unitMark } from '../parts/format.ts';
@@ -35,16 +35,22 @@ interface Preview {
   }[];
 }
 
+type Change = (more: (before: Standard) => Partial<Standard>) => void;
+
 export function StandardEditor({ standard, close }: { standard: Versioned; close: () => void }) {
   const [draft, setDraft] = useState<Versioned>(standard);
   const [preview, setPreview] = useState<Preview | null>(null);
   const [busy, setBusy] = useState(false);
-  const change = (more: Partial<Standard>) => {
-    setDraft({ ...draft, ...more });
+  // The same all along, so that of some hundred fields only the one that is typed into is drawn anew.
+  const change = useCallback<Change>((more) => {
+    setDraft((before) => ({ ...before, ...more(before) }));
     setPreview(null);
-  };
-  const changeRow = (row: StandardRow, more: Partial<StandardRow>) =>
-    change({ rows: draft.rows.map((one) => (one === row ? { ...one, ...more } : one)) });
+  }, []);
+  const changeRow = useCallback(
+    (row: StandardRow, more: Partial<StandardRow>) =>
+      change(({ rows }) => ({ rows: rows.map((one) => (one === row ? { ...one, ...more } : one)) })),
+    [change],
+  );
   const working = async (work: () => Promise<void>) => {
     setBusy(true);
     try {
@@ -104,8 +110,8 @@ export function StandardEditor({ standard, close }: { standard: Versioned; close
           <BandRows key={id} maneuver={id} rows={rowsFor(draft, { maneuver: id })} change={changeRow} />
         ))}
       </PlainTable>
-      <Requirements draft={draft} change={change} />
-      <Thresholds draft={draft} change={change} />
+      <Requirements asked={draft.requirements} change={change} />
+      <Thresholds own={draft.thresholds} change={change} />
     </div>
   );
 }
@@ -138,11 +144,19 @@ function Changes({ preview: { attempts, hasJudged, changes } }: { preview: Previ
   );
 }
 
-function BandRows(props: {
+interface BandProps {
   maneuver: string;
   rows: StandardRow[];
   change: (row: StandardRow, more: Partial<StandardRow>) => void;
-}) {
+}
+
+const BandRows = memo(
+  Bands,
+  (a, b) =>
+    a.change === b.change && a.rows.length === b.rows.length && a.rows.every((row, i) => row === b.rows[i]),
+);
+
+function Bands(props: BandProps) {
   if (props.rows.length === 0) return null;
   return (
     <tbody>
@@ -186,7 +200,12 @@ function BandRows(props: {
   );
 }
 
-function Requirements({ draft, change }: { draft: Standard; change: (more: Partial<Standard>) => void }) {
+interface AskedProps {
+  asked: Standard['requirements'];
+  change: Change;
+}
+
+const Requirements = memo(function Requirements({ asked, change }: AskedProps) {
   return (
     <fieldset className="stack" style={{ border: 0, padding: 0, margin: 0, gap: 4 }}>
       <legend>
@@ -194,7 +213,7 @@ function Requirements({ draft, change }: { draft: Standard; change: (more: Parti
         <span className="quiet small">ticked, a failure fails the attempt; else it is shown</span>
       </legend>
       {rooms.map(({ id, requirements }) => {
-        const rows = draft.requirements.filter(({ maneuver }) => maneuver === id);
+        const rows = asked.filter(({ maneuver }) => maneuver === id);
         if (rows.length === 0) return null;
         return (
           <div key={id}>
@@ -208,9 +227,9 @@ function Requirements({ draft, change }: { draft: Standard; change: (more: Parti
                   checked={row.must}
                   onChange={(event) => {
                     const must = event.currentTarget.checked;
-                    change({
-                      requirements: draft.requirements.map((one) => (one === row ? { ...one, must } : one)),
-                    });
+                    change((before) => ({
+                      requirements: before.requirements.map((one) => (one === row ? { ...one, must } : one)),
+                    }));
                   }}
                 />
               ))}
@@ -220,16 +239,22 @@ function Requirements({ draft, change }: { draft: Standard; change: (more: Parti
       })}
     </fieldset>
   );
-}
+});
 
 /** The numbers behind findings and requirements; empty is as it comes. */
-function Thresholds({ draft, change }: { draft: Standard; change: (more: Partial<Standard>) => void }) {
-  const set = (group: string, name: string, value: number | undefined) => {
-    const { [name]: _, ...rest } = draft.thresholds[group] ?? {};
-    const own = value === undefined ? rest : { ...rest, [name]: value };
-    const { [group]: __, ...others } = draft.thresholds;
-    change({ thresholds: Object.keys(own).length > 0 ? { ...others, [group]: own } : others });
-  };
+interface ThresholdProps {
+  own: Standard['thresholds'];
+  change: Change;
+}
+
+const Thresholds = memo(function Thresholds({ own, change }: ThresholdProps) {
+  const set = (group: string, name: string, value: number | undefined) =>
+    change(({ thresholds }) => {
+      const { [name]: _, ...rest } = thresholds[group] ?? {};
+      const figures = value === undefined ? rest : { ...rest, [name]: value };
+      const { [group]: __, ...others } = thresholds;
+      return { thresholds: Object.keys(figures).length > 0 ? { ...others, [group]: figures } : others };
+    });
   return (
     <details>
       <summary>Thresholds: when something is a finding, and when a requirement is held</summary>
@@ -260,9 +285,9 @@ function Thresholds({ draft, change }: { draft: Standard; change: (more: Partial
                   <td>
                     <NumberField
                       aria-label={`${group}: ${means}`}
-                      value={draft.thresholds[group]?.[name] ?? ''}
+                      value={own[group]?.[name] ?? ''}
                       placeholder={String(value)}
-                      onChange={(own) => set(group, name, typeof own === 'number' ? own : undefined)}
+                      onChange={(typed) => set(group, name, typed === '' ? undefined : typed)}
                       min={0}
                       size="xs"
                       w={110}
@@ -276,4 +301,4 @@ function Thresholds({ draft, change }: { draft: Standard; change: (more: Partial
       </PlainTable>
     </details>
   );
-}
+});

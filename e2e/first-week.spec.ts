@@ -1,0 +1,111 @@
+/** A first week with the program, as a person: cold loads, keys one by one, the second record as well as the first. */
+import { expect, type Page, test } from '@playwright/test';
+import { signInQuickly } from './support/people.ts';
+import { typeInto } from './support/typing.ts';
+
+const unique = (words: string) => `${words} ${Date.now() % 1_000_000}`;
+const station = (page: Page, name: string) =>
+  page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name, exact: true });
+
+test('a lesson that is saved stands in the list at once, and so does the next', async ({ page }) => {
+  await signInQuickly(page.request, 'idris');
+  await page.goto('/brief');
+  await expect(page.getByRole('table')).toBeVisible();
+  for (const title of [unique('First saved'), unique('Second saved')]) {
+    await page.getByRole('button', { name: 'New lesson' }).click();
+    await page
+      .getByRole('region', { name: 'Add a maneuver' })
+      .getByRole('button', { name: 'Steep turn' })
+      .click();
+    await page.getByRole('tab', { name: 'Day and load' }).click();
+    await typeInto(page, page.getByLabel('Title'), title);
+    await typeInto(page, page.getByLabel('When: time'), '1430');
+    await page.keyboard.press('Tab');
+    await page.getByRole('button', { name: 'Save lesson' }).click();
+    await expect(page.getByText('Lesson saved')).toBeVisible();
+    await expect(page).toHaveURL(/\/brief\/[0-9a-f-]{36}$/);
+    await station(page, 'Brief').click();
+    const row = page.getByRole('row', { name: new RegExp(title) });
+    await expect(row).toBeVisible();
+    await expect(row).toContainText('14:30');
+  }
+});
+
+test('what a school cannot be is said at its field, which has the keyboard', async ({ page }) => {
+  await signInQuickly(page.request, 'maren');
+  await page.goto('/school');
+  const latitude = page.getByLabel('Latitude');
+  await typeInto(page, latitude, '95');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('-90 to 90').first()).toBeVisible();
+  await expect(latitude).toBeFocused();
+  await typeInto(page, latitude, '54,5');
+  const runways = page.getByRole('combobox', { name: 'Runways' });
+  await runways.click();
+  await page.keyboard.type('13/32');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('the other end of 13 is 31').first()).toBeVisible();
+  await page.getByLabel('Highest ground of the area, ft').click();
+  await typeInto(page, page.getByLabel('Highest ground of the area, ft'), '100');
+  await runways.click();
+  await page.keyboard.press('Backspace');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('cannot be below the field').first()).toBeVisible();
+});
+
+test('a closed account is reopened by its link, and erased once its name is typed', async ({ page }) => {
+  await signInQuickly(page.request, 'maren');
+  const name = unique('Rowan');
+  const invited = await page.request.post('/api/people/invitations', {
+    data: { name, email: `${name.replace(' ', '-').toLowerCase()}@fellside.example`, role: 'student' },
+  });
+  const token = new URL((await invited.json()).url).pathname.split('/').at(-1);
+  await page.goto('/people');
+  const guest = await page
+    .context()
+    .browser()!
+    .newContext({ baseURL: new URL(page.url()).origin });
+  const accepted = await guest.request.post(`/api/invitations/${token}`, {
+    data: { password: 'lantern gravel moss' },
+  });
+  expect(accepted.status()).toBe(201);
+  await guest.close();
+  await page.reload();
+  const close = async () => {
+    await page.getByRole('button', { name: `What to do with ${name}` }).click();
+    await page.getByRole('menuitem', { name: 'Close the account' }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Close the account' }).click();
+  };
+  await close();
+  const closed = page.getByRole('region', { name: 'Closed accounts' });
+  await closed.getByRole('button', { name: `Reopen ${name}’s account` }).click();
+  await expect(page.getByLabel('The link')).toHaveValue(/\/reset\//);
+  await page.keyboard.press('Escape');
+  await close();
+  await closed.getByRole('button', { name: `Erase ${name}` }).click();
+  const dialog = page.getByRole('dialog');
+  const erase = dialog.getByRole('button', { name: `Erase ${name}` });
+  await expect(erase).toBeDisabled();
+  await dialog.getByLabel(/type the name/).click();
+  await page.keyboard.type(name);
+  await erase.click();
+  await expect(page.getByText(`${name} is erased`)).toBeVisible();
+  await expect(page.getByRole('row', { name: new RegExp(name) })).toHaveCount(0);
+});
+
+test('a booking in the small hours is asked about, and drawn where it is', async ({ page }) => {
+  await signInQuickly(page.request, 'maren');
+  await page.goto('/week?day=2027-03-01');
+  await page.getByRole('button', { name: 'Book', exact: true }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('combobox', { name: 'What' }).click();
+  await page.getByRole('option', { name: 'Solo' }).click();
+  await dialog.getByRole('combobox', { name: 'Student' }).click();
+  await page.getByRole('option').first().click();
+  await typeInto(page, dialog.getByLabel('From', { exact: true }), '2 Mar 2027');
+  await typeInto(page, dialog.getByLabel('From: time'), '0100');
+  await page.keyboard.press('Tab');
+  await dialog.getByRole('button', { name: 'Book', exact: true }).click();
+  await expect(dialog.getByRole('alert')).toContainText('from 01:00 to 02:30, in the night');
+});
