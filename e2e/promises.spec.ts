@@ -153,7 +153,7 @@ test('a recording sent with the wrong weight and ground is put right; one that i
   await page.getByRole('dialog').getByRole('button', { name: 'Delete it' }).click();
   await expect(page).toHaveURL(/\/debrief$/);
   expect((await page.request.get(`/api/recordings/${recording}`)).status()).toBe(404);
-  await page.getByRole('button', { name: 'Take it back' }).click();
+  await page.getByRole('button', { name: 'Restore it' }).click();
   await expect(page.getByRole('heading', { name: 'Steep turn left' })).toBeVisible();
 });
 

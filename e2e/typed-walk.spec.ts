@@ -157,7 +157,8 @@ for (const [device, width, height] of [
     (stop) => device === 'desk' || !stop.deskOnly,
   ))
     test(`${name}, at a ${device}`, async ({ page }) => {
-      test.slow();
+      // Some two hundred fields, key by key.
+      test.setTimeout(480_000);
       await page.setViewportSize({ width, height });
       await signInQuickly(page.request, who);
       // A cold load of the address: nothing of another page has been read before.

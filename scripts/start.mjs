@@ -61,6 +61,13 @@ export function ensureBuilt() {
   }
 }
 
+/** A server that ended sooner never came up; one that lived so long is none that keeps falling. */
+const CAME_UP_MS = 3000;
+const SETTLED_MS = 60_000;
+/** Between its end and its next start: twice as long each time that it falls soon. */
+const SHORTEST_PAUSE_MS = 1000;
+const LONGEST_PAUSE_MS = 60_000;
+
 function port(name, fallback) {
   const value = Number(process.env[name] ?? fallback);
   if (Number.isInteger(value) && value > 0 && value < 65_536) return value;
@@ -91,20 +98,42 @@ async function main() {
     url = database.url;
   }
 
-  const server = spawn(process.execPath, ['--enable-source-maps', 'server/dist/main.js'], {
-    cwd: ROOT,
-    env: { ...process.env, DATABASE_URL: url, KEEL_PORT: String(webPort), NODE_ENV: 'production' },
-    stdio: 'inherit',
-    // A group of its own: Ctrl-C reaches it through us, so that the database stops after it.
-    detached: true,
-  });
-  noteRunning(data, { launcher: process.pid, server: server.pid }, shared);
   if (process.env.KEEL_BACKUP_DIR) backUpNightly(resolve(process.env.KEEL_BACKUP_DIR), url, log);
   let stopping = false;
+  let server;
+  let pauseMs = SHORTEST_PAUSE_MS;
+  const end = async (code) => {
+    process.exitCode ??= code;
+    stopping = true;
+    await database?.stop();
+    forgetRunning(data, shared);
+    process.exit();
+  };
+  const serve = () => {
+    server = spawn(process.execPath, ['--enable-source-maps', 'server/dist/main.js'], {
+      cwd: ROOT,
+      env: { ...process.env, DATABASE_URL: url, KEEL_PORT: String(webPort), NODE_ENV: 'production' },
+      stdio: 'inherit',
+      // A group of its own: Ctrl-C reaches it through us, so that the database stops after it.
+      detached: true,
+    });
+    noteRunning(data, { launcher: process.pid, server: server.pid }, shared);
+    const began = Date.now();
+    server.once('exit', (code, signal) => {
+      const livedMs = Date.now() - began;
+      if (stopping) return void end(0);
+      // What never came up has said why, and would say it again.
+      if (livedMs < CAME_UP_MS && pauseMs === SHORTEST_PAUSE_MS) return void end(code ?? 1);
+      pauseMs = livedMs > SETTLED_MS ? SHORTEST_PAUSE_MS : Math.min(LONGEST_PAUSE_MS, 2 * pauseMs);
+      console.error(`the server ended (${signal ?? code}); it is started again in ${pauseMs / 1000} s`);
+      setTimeout(() => (stopping ? void end(0) : serve()), pauseMs);
+    });
+  };
+  serve();
   const stop = () => {
     if (stopping) return;
     stopping = true;
-    server.kill('SIGTERM');
+    if (server.exitCode === null && server.signalCode === null) server.kill('SIGTERM');
   };
   process.on('SIGINT', stop);
   process.on('SIGTERM', stop);
@@ -113,13 +142,6 @@ async function main() {
     console.error('the database stopped; stopping too');
     process.exitCode = 1;
     stop();
-  });
-  server.once('exit', async (code) => {
-    if (!stopping) process.exitCode = code ?? 1;
-    stopping = true;
-    await database?.stop();
-    forgetRunning(data, shared);
-    process.exit();
   });
 }
 

@@ -5,6 +5,12 @@ export interface FilePlace {
   columnName?: string;
 }
 
+/** A message quotes what stands in a file, which may be anything. */
+const MOST_LINES = 20;
+
+/** What is quoted of a file in a message: enough to find it by. */
+export const quoted = (text: string): string => (text.length > 40 ? `${text.slice(0, 40)}…` : text);
+
 /** Input that cannot be used, said so that the person who gave it knows what to change. */
 export class InputError extends Error {
   readonly place: FilePlace;
@@ -21,6 +27,7 @@ export class InputError extends Error {
     const where = [fileName];
     if (line !== undefined) where.push(`line ${line}`);
     if (column !== undefined) where.push(`column ${column}${columnName ? ` (${columnName})` : ''}`);
-    return `${where.join(', ')}: ${this.message}`.replace(/\s*\n\s*/g, ' ');
+    const message = this.message.split('\n', MOST_LINES).map((part) => part.trim());
+    return `${where.join(', ')}: ${message.join(' ')}`;
   }
 }

@@ -130,6 +130,7 @@ export * from './recording/columns/recording.ts';
 export * from './recording/columns/requirements.ts';
 export * from './recording/csv/csv.ts';
 export * from './recording/csv/decode.ts';
+export { MOST_COLUMNS } from './recording/csv/row-reader.ts';
 export * from './recording/csv/write-csv.ts';
 export * from './recording/formats/write-gpx.ts';
 export * from './recording/formats/write-kml.ts';

@@ -32,6 +32,8 @@ function read(body: ReadableStream, contentType: string, largest: number, tooLar
         }
       });
       file.on('end', () => form.append(name, new File(parts, fileName ?? '')));
+      // A form that breaks off in its file: without an owner for it the error would end the process.
+      file.on('error', fail);
     });
     busboy.on('error', fail);
     source.on('error', fail);

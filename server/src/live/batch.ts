@@ -1,5 +1,5 @@
 /** A batch as it comes: rows of a recording with their header, checked before a row of it is kept. */
-import { type CoachRow, InputError, isChannel, readRecordingCsv } from '@keel/core';
+import { type CoachRow, InputError, isChannel, MOST_COLUMNS, readRecordingCsv } from '@keel/core';
 import Papa from 'papaparse';
 import { Problem } from '../http/problem.ts';
 
@@ -13,6 +13,9 @@ export interface ReadBatch {
   lastTime: number;
 }
 
+/** No recorder writes longer ones. */
+const MOST_LINE = 64 * 1024;
+
 const HAS_TIME = ['time_s', 'utc'];
 
 /** @throws Problem 422 naming line and column, for what is no piece of a recording. */
@@ -20,6 +23,11 @@ export function readBatch(bytes: Uint8Array): ReadBatch {
   const text = decode(bytes);
   const lines = text.split('\n').filter((line) => line !== '' && !line.startsWith('#'));
   const [header, ...rows] = lines;
+  if (
+    lines.some(({ length }) => length > MOST_LINE) ||
+    (header?.split(/[,;\t]/, MOST_COLUMNS + 1).length ?? 0) > MOST_COLUMNS
+  )
+    throw new Problem(422, `A line has at most ${MOST_LINE} characters and ${MOST_COLUMNS} columns.`);
   if (header === undefined || rows.length === 0)
     throw new Problem(422, 'A header row and at least one row after it were expected.');
   try {

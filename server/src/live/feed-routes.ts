@@ -5,7 +5,7 @@ import { RateLimiterMemory } from 'rate-limiter-flexible';
 import { LiveFlightEntity } from '../db/entities.ts';
 import { json, router } from '../http/env.ts';
 import { Problem, respond } from '../http/problem.ts';
-import { keyHashOf, requireDevice } from './devices.ts';
+import { keyHashOf, requireDevice, requireKnownKey } from './devices.ts';
 import { endFlight, keepBatch, OutOfOrder, requireOwn } from './flight.ts';
 import { keepAtOnce } from './keep-at-once.ts';
 
@@ -43,6 +43,8 @@ export function feedOfFlightRoutes() {
           c.header('Retry-After', '1');
           throw new Problem(429, 'More than ten batches a second: wait a moment.');
         });
+        // Whose key nobody knows has nothing of theirs read.
+        await requireKnownKey(c);
         const bytes = new Uint8Array(await c.req.arrayBuffer());
         const clockMs = Number(c.req.header('Keel-Clock-Ms') ?? Number.NaN);
         const batch = { flightId, seq, bytes, clockMs };

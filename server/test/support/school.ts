@@ -35,6 +35,8 @@ export interface TestPerson {
   call(method: string, path: string, body?: unknown, headers?: Record<string, string>): Promise<Response>;
   /** Uploads a recording with the usual airplane and standard. */
   upload(file: string, fields: Record<string, string>, name?: string): Promise<Response>;
+  /** Posts text as it stands, of a type of its own. */
+  post(path: string, body: string, contentType: string): Promise<Response>;
   /** Sends a file alone. */
   send(path: string, file: File): Promise<Response>;
 }
@@ -209,6 +211,12 @@ export async function signedIn(
     id,
     email,
     call: (method, path, body, headers) => request(app, cookie, method, path, body, headers),
+    post: async (path, body, contentType) =>
+      app.request(`/api${path}`, {
+        method: 'POST',
+        headers: { Cookie: cookie, 'Content-Type': contentType },
+        body,
+      }),
     send: async (path, file) => {
       const form = new FormData();
       form.set('file', file);

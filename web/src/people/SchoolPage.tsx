@@ -90,7 +90,7 @@ function Settings(props: {
         'position.lonDeg': 'lonDeg',
       });
       form.setErrors(errors);
-      setProblem(`Not saved: ${Object.values(errors)[0]}.`);
+      setProblem('Not saved: see the fields in red.');
       showFirstError();
       return;
     }

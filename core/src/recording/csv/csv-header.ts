@@ -1,5 +1,5 @@
 /** The optional `# key: value` lines before the header row. */
-import { InputError } from '../../errors.ts';
+import { InputError, quoted } from '../../errors.ts';
 import type { RecordingHeader } from '../columns/recording.ts';
 
 export interface HeaderLines {
@@ -35,17 +35,17 @@ function readHeaderLine(content: string, line: number, header: RecordingHeader, 
   if (colon < 0) return;
   const key = content.slice(0, colon).trim().toLowerCase();
   // A spreadsheet that saves the file pads these lines with empty cells.
-  const value = content
-    .slice(colon + 1)
-    .trim()
-    .replace(/[,;\t]+$/, '');
+  const value = withoutPadding(content.slice(colon + 1).trim());
   if (value === '') return;
   switch (key) {
     case 'keelpath-recording':
       if (value !== '1') {
-        throw new InputError(`this is version ${value} of the recording format; version 1 was expected`, {
-          line,
-        });
+        throw new InputError(
+          `this is version ${quoted(value)} of the recording format; version 1 was expected`,
+          {
+            line,
+          },
+        );
       }
       return;
     case 'airplane':
@@ -53,7 +53,7 @@ function readHeaderLine(content: string, line: number, header: RecordingHeader, 
       return;
     case 'date':
       if (!ISO_DATE.test(value) || Number.isNaN(Date.parse(value))) {
-        throw new InputError(`date is "${value}"; write it as 2026-05-31`, { line });
+        throw new InputError(`date is "${quoted(value)}"; write it as 2026-05-31`, { line });
       }
       header.date = value;
       return;
@@ -67,14 +67,24 @@ function readHeaderLine(content: string, line: number, header: RecordingHeader, 
       header.note = value;
       return;
     default:
-      warnings.push(`line ${line}: header "${key}" is not known and was ignored`);
+      warnings.push(`line ${line}: header "${quoted(key)}" is not known and was ignored`);
   }
 }
+
+/** Without the empty cells at its end. By hand: an expression for it looks at every run of commas from each of its places. */
+function withoutPadding(text: string): string {
+  let end = text.length;
+  while (end > 0 && PADDING.includes(text[end - 1])) end--;
+  return text.slice(0, end);
+}
+const PADDING = ',;\t';
 
 function headerNumber(key: string, value: string, line: number, min: number, max: number): number {
   const number = Number(value);
   if (!Number.isFinite(number) || number < min || number > max) {
-    throw new InputError(`${key} is "${value}"; a number from ${min} to ${max} was expected`, { line });
+    throw new InputError(`${key} is "${quoted(value)}"; a number from ${min} to ${max} was expected`, {
+      line,
+    });
   }
   return number;
 }

@@ -8,6 +8,9 @@ import type { Recording } from '../columns/recording.ts';
 import { readHeaderLines } from './csv-header.ts';
 import { RowReader } from './row-reader.ts';
 
+/** Room made ahead for rows: three hours at ten a second; what has more grows. */
+const MOST_EXPECTED = 120_000;
+
 /** Text handed to the parser at a time. */
 const CHUNK_CHARACTERS = 128 * 1024;
 
@@ -87,7 +90,9 @@ function readAny(body: string, delimiter: string, reader: RowReader, on: OnCurso
 function expectedRowsOf(text: string): number {
   const tail = text.slice(-4000);
   const lines = tail.split('\n').length - 1;
-  return lines < 2 ? 64 : Math.ceil((1.1 * text.length * lines) / tail.length);
+  if (lines < 2) return 64;
+  // A tail of line ends alone is no measure of the rest.
+  return Math.min(MOST_EXPECTED, Math.ceil((1.1 * text.length * lines) / tail.length));
 }
 
 /** The delimiter that the header row uses: comma, semicolon or tab. */

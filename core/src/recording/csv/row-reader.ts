@@ -1,5 +1,5 @@
 /** The rows of a Recording CSV, from cells to columns of numbers, and what is refused in them. */
-import { InputError } from '../../errors.ts';
+import { InputError, quoted } from '../../errors.ts';
 import { type ChannelName, channelInfo, isChannel } from '../columns/channels.ts';
 import { GrowingColumns } from '../columns/columns.ts';
 import { parseCell } from '../columns/csv-number.ts';
@@ -13,6 +13,9 @@ type ColumnRole =
   | { kind: 'utc' }
   | { kind: 'channel'; name: ChannelName }
   | { kind: 'ignored' };
+
+/** More than any recorder writes. */
+export const MOST_COLUMNS = 200;
 
 /** Takes rows of cells in order: the header row first, then data. Keeps count of the file's lines. */
 export class RowReader {
@@ -53,14 +56,18 @@ export class RowReader {
 
   private readHeader(row: string[], line: number): void {
     this.headerLine = line;
+    if (row.length > MOST_COLUMNS)
+      throw new InputError(`the header has ${row.length} columns; at most ${MOST_COLUMNS} were expected`, {
+        line,
+      });
     this.names = row.map((cell) => cell.trim().toLowerCase());
     this.names.forEach((name, i) => {
       const first = this.names.indexOf(name);
       if (name !== '' && first !== i) {
-        throw new InputError(`column "${name}" stands twice (columns ${first + 1} and ${i + 1}); keep one`, {
-          line,
-          column: i + 1,
-        });
+        throw new InputError(
+          `column "${quoted(name)}" stands twice (columns ${first + 1} and ${i + 1}); keep one`,
+          { line, column: i + 1 },
+        );
       }
     });
     this.hasTimeColumn = this.names.includes('time_s');
@@ -73,7 +80,7 @@ export class RowReader {
       if (name === 'time_s') return { kind: 'time' };
       if (name === 'utc') return { kind: 'utc' };
       if (isChannel(name)) return { kind: 'channel', name };
-      if (name !== '') this.warnings.push(`column "${name}" is not known and was ignored`);
+      if (name !== '') this.warnings.push(`column "${quoted(name)}" is not known and was ignored`);
       return { kind: 'ignored' };
     });
     // One more than the file has: the line that each row stands on, for errors that are found later.
@@ -157,7 +164,7 @@ export class RowReader {
     if (cell.trim() === '') return Number.NaN;
     const ms = parseUtcMs(cell.trim());
     if (ms === undefined) {
-      throw new InputError(`"${cell}" is not an ISO 8601 time; write it as 2026-05-31T09:30:00.0Z`, {
+      throw new InputError(`"${quoted(cell)}" is not an ISO 8601 time; write it as 2026-05-31T09:30:00.0Z`, {
         line,
         column: column + 1,
         columnName: 'utc',
