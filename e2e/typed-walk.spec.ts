@@ -6,6 +6,9 @@ import { expect, type Page, test } from '@playwright/test';
 import { lessonsOf, type PersonKey, signInQuickly } from './support/people.ts';
 import { walkFields } from './support/typing.ts';
 
+// Nothing is saved here: each stop is a walk of its own.
+test.describe.configure({ mode: 'parallel' });
+
 interface Stop {
   name: string;
   who: PersonKey;
