@@ -1,5 +1,6 @@
 /** A first week with the program, as a person: cold loads, keys one by one, the second record as well as the first. */
 import { expect, type Page, test } from '@playwright/test';
+import { flownLesson } from './support/own-lesson.ts';
 import { signInQuickly } from './support/people.ts';
 import { typeInto } from './support/typing.ts';
 
@@ -108,4 +109,46 @@ test('a booking in the small hours is asked about, and drawn where it is', async
   await page.keyboard.press('Tab');
   await dialog.getByRole('button', { name: 'Book', exact: true }).click();
   await expect(dialog.getByRole('alert')).toContainText('from 01:00 to 02:30, in the night');
+});
+
+test('what is half typed of an attempt stays while it is scored again', async ({ page }) => {
+  const recording = await flownLesson(page, unique('Half typed'));
+  await page.goto(`/debrief/${recording}`);
+  const comment = page.getByLabel('More of this attempt').getByLabel('Comment');
+  await comment.click();
+  await page.keyboard.type('The nose was');
+  const scoredAt = async () =>
+    (await (await page.request.get(`/api/recordings/${recording}`)).json()).scoredAt as string;
+  const before = await scoredAt();
+  await page.request.post(`/api/recordings/${recording}/rescore`);
+  await expect.poll(scoredAt, { timeout: 30_000 }).not.toBe(before);
+  // A word said brings the new score onto the page.
+  await page.getByRole('group', { name: 'Your grade' }).getByRole('button').nth(2).click();
+  await expect(
+    page.getByRole('group', { name: 'Your grade' }).getByRole('button', { pressed: true }),
+  ).toContainText('3');
+  await page.waitForLoadState('networkidle');
+  await expect(comment).toHaveValue('The nose was');
+});
+
+test('a student who has yet to judge an attempt does not read the instructor’s grade of it', async ({
+  page,
+  browser,
+}) => {
+  const recording = await flownLesson(page, unique('Graded first'));
+  const { score } = await (await page.request.get(`/api/recordings/${recording}`)).json();
+  const [{ startS, endS, maneuver }] = score.attempts;
+  const said = await page.request.post(`/api/recordings/${recording}/statements`, {
+    data: { id: crypto.randomUUID(), body: { kind: 'grade', grade: 3, startS, endS, maneuver } },
+  });
+  expect(said.ok()).toBe(true);
+  await page.goto('/');
+  const context = await browser.newContext({ baseURL: new URL(page.url()).origin });
+  await signInQuickly(context.request, 'nell');
+  const student = await context.newPage();
+  await student.goto(`/debrief/${recording}?view=lesson`);
+  const first = student.getByRole('region', { name: 'All attempts' }).getByRole('button').first();
+  await expect(first).toContainText('grade it first');
+  await expect(first).not.toContainText(/grade \d/);
+  await context.close();
 });

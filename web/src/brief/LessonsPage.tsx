@@ -7,7 +7,6 @@ import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { type LessonsWanted, useLessons, useMe } from '../api/hooks.ts';
 import { Deleted } from '../debrief/Deleted.tsx';
-import '../debrief/debrief.css';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { WhoseIsIt } from '../live/GiveFlight.tsx';
 import { DataTable, plainColumn, type Sort, sortable } from '../parts/DataTable.tsx';

@@ -4,6 +4,7 @@ import { answered, api } from '../api/client.ts';
 import { useDeletedRecordings } from '../api/hooks.ts';
 import { day, dayAndTime } from '../parts/format.ts';
 import { sent } from '../parts/sent.ts';
+import './debrief.css';
 
 const KEPT_DAYS = 30;
 const removedOn = (deletedAt: string): string =>

@@ -8,6 +8,7 @@ import { api, read } from '../api/client.ts';
 import { useLessons, useUnmatchedFlights } from '../api/hooks.ts';
 import { dayAndTime } from '../parts/format.ts';
 import { sent } from '../parts/sent.ts';
+import './live.css';
 
 type Flight = Pick<UnmatchedFlight, 'id' | 'airplane' | 'student' | 'begunAt'>;
 
