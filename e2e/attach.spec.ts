@@ -1,30 +1,11 @@
 /** Recordings of other makes and many at once, through the real interface. */
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import {
-  demonstrationLegs,
-  findAirplane,
-  findStandard,
-  flyLesson,
-  targetCard,
-  writeRecordingCsv,
-} from '@keel/core';
+import { writeRecordingCsv } from '@keel/core';
 import { expect, test } from '@playwright/test';
+import { flown } from './support/flown.ts';
 import { ownLesson } from './support/own-lesson.ts';
 import { keepFolder, lessonsOf, signInQuickly } from './support/people.ts';
-
-function flown(seed: number) {
-  const airplane = findAirplane('cairn-4')!;
-  const card = targetCard({ airplane, standard: findStandard('faa-private')!, maneuver: 'steep-turn' });
-  return flyLesson({
-    airplane,
-    weightLb: 2200,
-    legs: demonstrationLegs(card, {}),
-    groundFt: 0,
-    seed,
-    recorder: { rateHz: 4 },
-  }).recording;
-}
 
 /** A header that no earlier run has been asked about. */
 const MEMO = `Memo ${Date.now()}`;

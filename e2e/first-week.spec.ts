@@ -1,6 +1,8 @@
 /** A first week with the program, as a person: cold loads, keys one by one, the second record as well as the first. */
+import { writeRecordingCsv } from '@keel/core';
 import { expect, type Page, test } from '@playwright/test';
-import { flownLesson } from './support/own-lesson.ts';
+import { flown } from './support/flown.ts';
+import { flownLesson, ownLesson } from './support/own-lesson.ts';
 import { signInQuickly } from './support/people.ts';
 import { typeInto } from './support/typing.ts';
 
@@ -151,4 +153,32 @@ test('a student who has yet to judge an attempt does not read the instructor’s
   await expect(first).toContainText('grade it first');
   await expect(first).not.toContainText(/grade \d/);
   await context.close();
+});
+
+test('what is flown stands at Debrief as soon as it is scored, and the trainer’s beside the lesson', async ({
+  page,
+}) => {
+  const title = unique('Flown and listed');
+  const lessonId = await ownLesson(page, title);
+  await page.goto('/debrief');
+  await expect(page.getByRole('table')).toBeVisible();
+  await expect(page.getByRole('row', { name: new RegExp(title) })).toHaveCount(0);
+  // Drawn, it is practice: the lesson is still to fly.
+  await page.request.post(`/api/lessons/${lessonId}/demonstration`, {
+    data: { maneuver: 'steep-turn', habit: 'none', seed: 7 },
+  });
+  await station(page, 'Fly').click();
+  await page.getByRole('link', { name: title }).click();
+  await page.getByLabel('Recording file').setInputFiles({
+    name: 'flight.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(writeRecordingCsv(flown(100_000 + (Date.now() % 40_000)))),
+  });
+  await expect(page.getByRole('button', { name: 'Go to Debrief' })).toBeVisible({ timeout: 30_000 });
+  // Back, and back again, with nothing loaded anew.
+  await page.goBack();
+  await expect(page.getByRole('heading', { name: 'Lessons to fly' })).toBeVisible();
+  await expect(page.getByRole('row', { name: new RegExp(title) })).toHaveCount(0);
+  await page.goBack();
+  await expect(page.getByRole('row', { name: new RegExp(title) })).toContainText('flown');
 });

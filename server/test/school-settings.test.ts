@@ -36,6 +36,18 @@ test('are changed by the chief, one window after another, and say so on the trai
   });
 });
 
+test('what is saved in one section stands in the way of no other', async () => {
+  const read = async (path: string) => (await school.chief.call('GET', path)).json();
+  const [before, technique, words] = [await settings(), await read('/technique'), await read('/coach-words')];
+  // Each was read before any was saved.
+  expect((await school.chief.call('PUT', '/technique', technique)).status).toBe(200);
+  expect((await school.chief.call('PUT', '/coach-words', words)).status).toBe(200);
+  expect((await school.chief.call('PUT', '/school', before)).status).toBe(200);
+  // Of one section the second window is told, as ever.
+  expect((await school.chief.call('PUT', '/technique', technique)).status).toBe(409);
+  expect((await school.chief.call('PUT', '/school', before)).status).toBe(409);
+});
+
 test.each([
   [{ zone: 'Nowhere/None' }, /zone/],
   [{ fieldFt: 90_000 }, /fieldFt/],

@@ -52,6 +52,12 @@ const told = ({ takeoffs, landings, goArounds, circuits }: FlightShape) => ({
 });
 
 function expectTimes({ offS, onS, movedS, stoppedS }: DrawnDay, shape: FlightShape): void {
+  // Each go-around has a moment of its own, in the air and low.
+  expect(shape.goAroundList).toHaveLength(shape.goArounds!);
+  for (const { atS, lowestFt } of shape.goAroundList) {
+    expect(offS.some((s, i) => atS > s && atS < onS[i])).toBe(true);
+    expect(lowestFt).toBeLessThan(800);
+  }
   const airborneS = onS.reduce((sum, s, i) => sum + s - offS[i], 0);
   expect(Math.abs(shape.airborneS! - airborneS)).toBeLessThan(4 * onS.length + 2);
   expect(Math.abs(shape.blockS! - (stoppedS - movedS))).toBeLessThan(8);

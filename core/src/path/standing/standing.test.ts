@@ -80,6 +80,14 @@ describe('a standing in words', () => {
   });
 });
 
+test('whose flying it was: said of some, the rest are counted; said of none, nobody has said', () => {
+  const unknown = { help: 'unknown' } as const;
+  const none = [flown('2026-01-05', unknown), flown('2026-01-05', unknown)];
+  expect(on('2026-01-06', none).why.join()).toMatch(/^nobody has said yet who flew/);
+  const some = [flown('2026-01-05', { help: 'prompted' }), flown('2026-01-05', unknown)];
+  expect(on('2026-01-06', some).why.join()).toMatch(/of 1 of 2 attempts in the airplane nobody has said yet/);
+});
+
 describe('what ready asks for', () => {
   test('the instructor’s last grade vetoes, and none caps at holding', () => {
     const veto = [...ready(), flown('2026-01-16', { grade: 2 })];

@@ -1,0 +1,15 @@
+/** A pair of steep turns flown by the synthetic pilot, as a recording from the airplane would have them. */
+import { demonstrationLegs, findAirplane, findStandard, flyLesson, targetCard } from '@keel/core';
+
+export function flown(seed: number) {
+  const airplane = findAirplane('cairn-4')!;
+  const card = targetCard({ airplane, standard: findStandard('faa-private')!, maneuver: 'steep-turn' });
+  return flyLesson({
+    airplane,
+    weightLb: 2200,
+    legs: demonstrationLegs(card, {}),
+    groundFt: 0,
+    seed,
+    recorder: { rateHz: 4 },
+  }).recording;
+}
