@@ -168,7 +168,9 @@ export function schoolRoutes() {
           database.getRepository(RecordingEntity).findBy({ schoolId, id: In(subjects) }),
           database.getRepository(LessonEntity).findBy({ schoolId, id: In(subjects) }),
           database.getRepository(LinkEntity).findBy({ schoolId, id: In(subjects) }),
-          database.getRepository(AirplaneEntity).findBy({ schoolId }),
+          database
+            .getRepository(AirplaneEntity)
+            .findBy({ schoolId, id: In(page.map(({ subject }) => subject)) }),
         ]);
         const called = new Map([
           ...names,

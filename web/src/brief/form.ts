@@ -152,7 +152,7 @@ export function conditionsOf(
     errors[field] = 'Write a number';
     return Number.NaN;
   };
-  /** An empty seat weighs nothing; a one with something else in it is refused. */
+  /** An empty field is an empty seat; a text that is no number is refused. */
   const station = (id: string): number => {
     const lb = form.stations[id] ?? '';
     if (Number.isNaN(lb)) errors.fuelGal = 'The weight on a seat is not a number';

@@ -3,7 +3,7 @@ import '@mantine/dates/styles.css';
 import { ActionIcon, Popover, TextInput, type TextInputProps } from '@mantine/core';
 import { DatePicker } from '@mantine/dates';
 import { IconCalendar } from '@tabler/icons-react';
-import { useId, useState } from 'react';
+import { useState } from 'react';
 import { fromField, isoDay, longDay, toField } from './format.ts';
 import { readDay, readTime } from './typed-day.ts';
 import type { Read } from './typed-number.ts';
@@ -118,7 +118,6 @@ export function MomentField({ label, value, onChange, error, className }: Moment
     setParts({ day, time, of: iso });
     onChange(iso);
   };
-  const id = useId();
   const typing = useTyped({
     value: own.time,
     shown: (time) => time,
@@ -134,7 +133,6 @@ export function MomentField({ label, value, onChange, error, className }: Moment
         onChange={(day) => give(day ?? '', own.time)}
       />
       <TextInput
-        id={id}
         label="at"
         aria-label={`${label}: time`}
         placeholder="14:30"

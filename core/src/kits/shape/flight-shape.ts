@@ -40,6 +40,7 @@ function shapeOf(track: Track, context: ScoringContext): FlightShape {
     to && onS !== null ? [landingOf(track, motion, to, onS, spans[i + 1]?.offS ?? null)] : [],
   );
   const known = ground.length > 0;
+  const goAroundList = air.flatMap((one) => one.goAroundList);
   const whole = spans.every(({ offS, onS }) => offS !== null && onS !== null);
   const parts = [
     ...ground.flatMap((one) => groundParts(track, motion, one, spans)),
@@ -54,8 +55,8 @@ function shapeOf(track: Track, context: ScoringContext): FlightShape {
     airborneS: known && whole ? spans.reduce((sum, { offS, onS }) => sum + onS! - offS!, 0) : null,
     takeoffs: known ? spans.filter(({ offS }) => offS !== null).length : null,
     landings: known ? landings : null,
-    goArounds: known ? air.reduce((sum, { goArounds }) => sum + goArounds, 0) : null,
-    goAroundList: known ? air.flatMap(({ goAroundList }) => goAroundList) : [],
+    goArounds: known ? goAroundList.length : null,
+    goAroundList: known ? goAroundList : [],
     circuits: known ? air.reduce((sum, { circuits }) => sum + circuits, 0) : null,
     parts,
     fields,
@@ -107,7 +108,7 @@ function describeAir(track: Track, motion: GroundMotion, fields: readonly Field[
   }
   if (endS > fromS) parts.push({ name: 'transit', startS: fromS, endS });
   const goAroundList = goAround.map(({ atS, lowestFt }) => ({ atS, lowestFt }));
-  return { parts, goArounds: goAround.length, goAroundList, circuits };
+  return { parts, goAroundList, circuits };
 }
 
 /** When a height above a field was first reached. */
