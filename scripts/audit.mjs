@@ -1,4 +1,7 @@
-/** `npm run audit`: walks the trail of each school and says where a row was changed, taken out or put in. */
+/**
+ * `npm run audit`: walks the trail of each school and says where a row was changed, taken out or put in: against the row before
+ * it, and against the heads, which are kept where the owner of the trail does not reach them.
+ */
 import pg from 'pg';
 import { SetupError } from './lib/debian.mjs';
 import { ownDatabase } from './lib/own-database.mjs';
@@ -14,6 +17,12 @@ const BROKEN = `
       trail_hash(lag(t.hash) OVER (PARTITION BY t.school_id ORDER BY t.id), t) AS should
     FROM trail AS t
   ) AS rows WHERE hash IS DISTINCT FROM should ORDER BY school_id, id`;
+
+/** Rows that the heads know of and that are gone, or are not what they were. */
+const UNLIKE_HEADS = `
+  SELECT h.school_id, h.trail_id AS id, t.id IS NULL AS gone
+  FROM keel_guard.trail_head AS h LEFT JOIN trail AS t ON t.school_id = h.school_id AND t.id = h.trail_id
+  WHERE t.id IS NULL OR t.hash <> h.hash ORDER BY h.school_id, h.trail_id`;
 
 async function main() {
   answerUsage(USAGE, { options: {} });
@@ -32,10 +41,16 @@ async function main() {
     const { rows: broken } = await client.query(BROKEN);
     for (const { school_id: school, id, at } of broken)
       console.log(`broken at row ${id} of school ${school}, ${at.toISOString()}`);
+    const { rows: unlike } = await client.query(UNLIKE_HEADS);
+    for (const { school_id: school, id, gone } of unlike)
+      console.log(`row ${id} of school ${school} ${gone ? 'is gone' : 'is not what it was'}`);
+    const sound = broken.length === 0 && unlike.length === 0;
     console.log(
-      broken.length === 0 ? 'every row hangs on the one before it' : `${broken.length} rows do not`,
+      sound
+        ? 'every row hangs on the one before it, and none is gone'
+        : `${broken.length} rows do not hang on the one before, ${unlike.length} are gone or changed`,
     );
-    process.exitCode = broken.length === 0 ? 0 : 1;
+    process.exitCode = sound ? 0 : 1;
   } finally {
     await client.end();
     await done();

@@ -26,7 +26,13 @@ export async function backUp(url, bin, file) {
     // One moment for the file and the sums, whatever the server does meanwhile.
     await client.query('BEGIN ISOLATION LEVEL REPEATABLE READ, READ ONLY');
     const { rows } = await client.query('SELECT pg_export_snapshot() AS snapshot');
-    const args = ['--format=custom', '--no-owner', '--no-acl', `--snapshot=${rows[0].snapshot}`];
+    const args = [
+      '--format=custom',
+      '--no-owner',
+      '--no-acl',
+      '--exclude-schema=keel_guard',
+      `--snapshot=${rows[0].snapshot}`,
+    ];
     const { status, stderr } = spawnSync(join(bin, 'pg_dump'), [...args, `--file=${unfinished}`, url], {
       encoding: 'utf8',
     });

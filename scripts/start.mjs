@@ -61,6 +61,17 @@ export function ensureBuilt() {
   }
 }
 
+/** Brings the database up to date as its owner. @returns its address as the role that serves requests. */
+function prepared(ownerUrl) {
+  const { status, stdout, stderr } = spawnSync(process.execPath, ['server/dist/prepare.js'], {
+    cwd: ROOT,
+    env: { ...process.env, DATABASE_URL: ownerUrl },
+    encoding: 'utf8',
+  });
+  if (status !== 0) throw new SetupError(stderr.trim() || 'the database could not be brought up to date');
+  return stdout.trim();
+}
+
 /** A server that ended sooner never came up; one that lived so long is none that keeps falling. */
 const CAME_UP_MS = 3000;
 const SETTLED_MS = 60_000;
@@ -98,6 +109,14 @@ async function main() {
     url = database.url;
   }
 
+  // The server never learns who owns the tables: what breaks into it finds nothing of the owner's.
+  let requestsUrl;
+  try {
+    requestsUrl = prepared(url);
+  } catch (error) {
+    await database?.stop();
+    throw error;
+  }
   if (process.env.KEEL_BACKUP_DIR) backUpNightly(resolve(process.env.KEEL_BACKUP_DIR), url, log);
   let stopping = false;
   let server;
@@ -112,7 +131,13 @@ async function main() {
   const serve = () => {
     server = spawn(process.execPath, ['--enable-source-maps', 'server/dist/main.js'], {
       cwd: ROOT,
-      env: { ...process.env, DATABASE_URL: url, KEEL_PORT: String(webPort), NODE_ENV: 'production' },
+      env: {
+        ...process.env,
+        DATABASE_URL: requestsUrl,
+        KEEL_PREPARED: '1',
+        KEEL_PORT: String(webPort),
+        NODE_ENV: 'production',
+      },
       stdio: 'inherit',
       // A group of its own: Ctrl-C reaches it through us, so that the database stops after it.
       detached: true,

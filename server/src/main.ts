@@ -26,7 +26,7 @@ function giveUp(line: string): never {
 }
 
 async function main(): Promise<void> {
-  const { DATABASE_URL, KEEL_HOST = '127.0.0.1', KEEL_TLS_CERT, KEEL_TLS_KEY } = process.env;
+  const { DATABASE_URL, KEEL_PREPARED, KEEL_HOST = '127.0.0.1', KEEL_TLS_CERT, KEEL_TLS_KEY } = process.env;
   const port = Number(process.env.KEEL_PORT ?? 4600);
   if (!DATABASE_URL)
     giveUp('DATABASE_URL is not set: start with "npm start", which brings a database of its own');
@@ -36,7 +36,10 @@ async function main(): Promise<void> {
       `KEEL_HOST=${KEEL_HOST} is reachable from other machines: set KEEL_TLS_CERT and KEEL_TLS_KEY as well`,
     );
   }
-  const opened = await alone(DATABASE_URL, () => open(DATABASE_URL)).catch((error: Error) =>
+  // The launcher has prepared it, and names the role that serves requests; whoever starts this alone names the owner.
+  const opened = await alone(DATABASE_URL, async () =>
+    open(KEEL_PREPARED ? DATABASE_URL : await prepare(DATABASE_URL)),
+  ).catch((error: Error) =>
     giveUp(`the database does not answer or could not be brought up to date: ${error.message}`),
   );
   const { database, tasks } = opened;
@@ -98,8 +101,7 @@ async function main(): Promise<void> {
 }
 
 /** The database as it is to be served, with workers at it; one process at a time, so that nothing is loaded twice. */
-async function open(ownerUrl: string) {
-  const url = await prepare(ownerUrl);
+async function open(url: string) {
   const database = await connect(url);
   const tasks = await startTasks({
     database,

@@ -18,6 +18,7 @@ import { Agreements1700000000014 } from './migrations/1700000000014-agreements.t
 import { OwnSettings1700000000015 } from './migrations/1700000000015-own-settings.ts';
 import { PowerOff1700000000016 } from './migrations/1700000000016-power-off.ts';
 import { Erased1700000000017 } from './migrations/1700000000017-erased.ts';
+import { Closed1700000000018 } from './migrations/1700000000018-closed.ts';
 
 /** Every change to the tables, oldest first. */
 export const MIGRATIONS = [
@@ -38,7 +39,10 @@ export const MIGRATIONS = [
   OwnSettings1700000000015,
   PowerOff1700000000016,
   Erased1700000000017,
+  Closed1700000000018,
 ];
+
+const LONGEST_WAIT_MS = 5000;
 
 /** @param connections how many at once, at the most. */
 export function connect(url: string, connections = 10): Promise<DataSource> {
@@ -47,7 +51,8 @@ export function connect(url: string, connections = 10): Promise<DataSource> {
     url,
     entities,
     synchronize: false,
-    extra: { max: connections },
+    // Whoever waits longer for a connection is told so, and asks again: none of them is held for good.
+    extra: { max: connections, connectionTimeoutMillis: LONGEST_WAIT_MS },
     // What a lost connection has to say comes with the query that misses it.
     poolErrorHandler: () => {},
   }).initialize();
@@ -65,11 +70,39 @@ export async function migrate(ownerUrl: string): Promise<void> {
   }).initialize();
   try {
     await refuseNewer(owner);
+    await owner.query(GUARD);
     await owner.runMigrations();
+    await owner.query(HEADS_AFTER_RESTORE);
   } finally {
     await owner.destroy();
   }
 }
+
+/**
+ * What the trail should say, apart from it. In the project's own PostgreSQL, and where a superuser has made it so, it is there
+ * and another role's; elsewhere it is the owner's.
+ */
+const GUARD = `
+  DO $$ BEGIN
+    IF to_regnamespace('keel_guard') IS NULL THEN
+      CREATE SCHEMA keel_guard;
+      CREATE TABLE keel_guard.trail_head (
+        school_id uuid NOT NULL, trail_id bigint NOT NULL, hash text NOT NULL, PRIMARY KEY (school_id, trail_id)
+      );
+      CREATE FUNCTION keel_guard.add_head(of_school uuid, of_row bigint, of_hash text) RETURNS void
+        LANGUAGE sql SECURITY DEFINER SET search_path = pg_catalog AS
+        'INSERT INTO keel_guard.trail_head VALUES (of_school, of_row, of_hash)';
+      REVOKE EXECUTE ON FUNCTION keel_guard.add_head FROM PUBLIC;
+    END IF;
+  END $$`;
+
+/** A database just restored has its trail and no heads yet. */
+const HEADS_AFTER_RESTORE = `
+  DO $$ BEGIN
+    IF NOT EXISTS (SELECT FROM keel_guard.trail_head) THEN
+      PERFORM keel_guard.add_head(school_id, id, hash) FROM trail;
+    END IF;
+  END $$`;
 
 /** @throws Error where a newer program has changed the tables already: this one would not know what it writes. */
 async function refuseNewer(owner: DataSource): Promise<void> {

@@ -16,6 +16,16 @@ const APPEND_ONLY = [
   'release_check',
   'landing_word',
 ];
+/** What is written by functions of the owner alone, which set name and date themselves; and what only they take away. */
+const BY_FUNCTION = `
+  REVOKE INSERT ON trail, signed FROM %role;
+  REVOKE DELETE ON recording, lesson, live_note, entered_attempt, account, school FROM %role;
+  REVOKE INSERT, UPDATE, DELETE ON school_since FROM %role;
+  REVOKE UPDATE ON entered_attempt FROM %role;
+  GRANT UPDATE (withdrawn) ON entered_attempt TO %role;
+  REVOKE UPDATE, DELETE ON school_key, known_school_key FROM %role;
+  GRANT EXECUTE ON FUNCTION add_to_trail, add_signed, take_signed, purge_recordings TO %role;
+`;
 const DUPLICATE_OBJECT = '42710';
 
 /** The address as which requests are served: a role named after the owner, its password drawn from the owner’s. */
@@ -60,6 +70,7 @@ export async function grantRequests(ownerUrl: string): Promise<string> {
       GRANT USAGE ON ALL SEQUENCES IN SCHEMA public TO ${role};
       REVOKE INSERT, UPDATE, DELETE ON migrations FROM ${role};
       REVOKE UPDATE, DELETE ON ${APPEND_ONLY.join(', ')} FROM ${role};
+      ${BY_FUNCTION.replaceAll('%role', role)}
     `);
   } finally {
     await owner.end();

@@ -12,6 +12,7 @@ import {
   zoneOf,
 } from '../db/entities.ts';
 import { isDuplicate } from '../db/errors.ts';
+import { fileUpTo } from '../live/rows.ts';
 import { ask } from '../tasks/list.ts';
 
 /** When the synthetic instructor had the controls of a trainer flight, and in whose name that is said. */
@@ -20,8 +21,10 @@ export interface InstructorFlew {
   held: { startS: number; endS: number }[];
 }
 
-export interface Upload {
-  bytes: Uint8Array;
+/** A file, or a flight whose rows are one. */
+type Source = { bytes: Uint8Array } | { flight: { schoolId: string; id: string; seq: number } };
+
+export type Upload = Source & {
   row: Pick<
     RecordingRow,
     | 'schoolId'
@@ -40,21 +43,24 @@ export interface Upload {
   givenAt: Date | null;
   /** When the synthetic instructor had the controls of a trainer flight, and whose word that is. */
   instructorFlew?: InstructorFlew;
-}
+};
 
 export type UploadResult = Created | { refused: string };
 
+/** What a device sent was acknowledged: where it cannot be scored it is kept all the same, and says why. */
 export async function keepUpload(database: DataSource, upload: Upload): Promise<UploadResult> {
   const { row } = upload;
-  const bytes = Buffer.from(upload.bytes.buffer, upload.bytes.byteOffset, upload.bytes.byteLength);
+  const given =
+    'flight' in upload ? await fileUpTo(database, upload.flight, upload.flight.seq) : upload.bytes;
+  const bytes = Buffer.from(given.buffer, given.byteOffset, given.byteLength);
   const sha256 = createHash('sha256').update(bytes).digest('hex');
   const known = await knownFile(database, row, sha256);
   if (known) return known;
   try {
-    const read = readForKeeping(upload.bytes, row.mapping ?? undefined);
+    const read = readOrRefuse(given, row);
+    if ('refused' in read && !('flight' in upload)) return read;
     return await database.transaction((manager) => keep(manager, upload, bytes, sha256, read));
   } catch (error) {
-    if (error instanceof InputError) return { refused: error.describe(row.fileName) };
     // Of two uploads of one file at the same time the database keeps one.
     if (!isDuplicate(error)) throw error;
     const winner = await knownFile(database, row, sha256);
@@ -63,17 +69,29 @@ export async function keepUpload(database: DataSource, upload: Upload): Promise<
   }
 }
 
-/** This student's recording of the very same bytes in this airplane, if it is there. */
+function readOrRefuse(
+  bytes: Uint8Array,
+  { mapping, fileName }: Upload['row'],
+): ReadResult | { refused: string } {
+  try {
+    return readForKeeping(bytes, mapping ?? undefined);
+  } catch (error) {
+    if (error instanceof InputError) return { refused: error.describe(fileName) };
+    throw error;
+  }
+}
+
+/** The recording of this id, or this student's of the very same bytes in this airplane, if it is there. */
 async function knownFile(
   database: DataSource,
-  { schoolId, studentId, airplaneRowId }: Upload['row'],
+  { schoolId, id, studentId, airplaneRowId }: Upload['row'],
   sha256: string,
 ): Promise<Created | null> {
-  // What is nobody's is told by its own id alone.
-  if (studentId === null) return null;
-  const known = await database
-    .getRepository(RecordingEntity)
-    .findOneBy({ schoolId, studentId, airplaneRowId, sha256, deletedAt: IsNull() });
+  const known = await database.getRepository(RecordingEntity).findOneBy([
+    ...(id ? [{ schoolId, id }] : []),
+    // What is nobody's is told by its own id alone.
+    ...(studentId ? [{ schoolId, studentId, airplaneRowId, sha256, deletedAt: IsNull() }] : []),
+  ]);
   return known && { id: known.id, duplicate: true };
 }
 
@@ -82,7 +100,7 @@ async function keep(
   { row, givenAt, instructorFlew }: Upload,
   bytes: Buffer,
   sha256: string,
-  read: ReadResult,
+  read: ReadResult | { refused: string },
 ): Promise<Created> {
   const { schoolId } = row;
   const school = await manager.findOneByOrFail(SchoolEntity, { id: schoolId });
@@ -92,12 +110,17 @@ async function keep(
     id,
     sha256,
     size: bytes.length,
-    status: 'analysing',
-    refusal: null,
-    flownAt: flownAtOf(read.begins, givenAt, zoneOf(school)) ?? new Date(),
-    epochMs: read.epochMs,
+    ...('refused' in read
+      ? { status: 'refused', refusal: read.refused, flownAt: givenAt ?? new Date(), epochMs: null }
+      : {
+          status: 'analysing',
+          refusal: null,
+          flownAt: flownAtOf(read.begins, givenAt, zoneOf(school)) ?? new Date(),
+          epochMs: read.epochMs,
+        }),
   });
   await manager.insert(RecordingFileEntity, { schoolId, recordingId: id, bytes });
+  if ('refused' in read) return { id, duplicate: false };
   await storeChunks(manager, { schoolId, id }, read);
   await ask(manager, {
     schoolId,

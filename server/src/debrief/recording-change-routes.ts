@@ -136,12 +136,16 @@ export function recordingChangeRoutes() {
         requireInstructor(viewer);
         const recording = await requireRecording(database, viewer, c.req.valid('param').id);
         const { schoolId, id } = recording;
-        if (await database.getRepository(SignedEntity).existsBy({ schoolId, recordingId: id }))
-          throw new Problem(
-            409,
-            'A signed log entry names this recording: it stays. Correct the entry with a new one instead.',
-          );
         await database.transaction(async (manager) => {
+          await manager.findOne(RecordingEntity, {
+            where: { schoolId, id },
+            lock: { mode: 'pessimistic_write' },
+          });
+          if (await manager.existsBy(SignedEntity, { schoolId, recordingId: id }))
+            throw new Problem(
+              409,
+              'A signed log entry names this recording: it stays. Correct the entry with a new one instead.',
+            );
           await hideRecording(manager, recording);
           await addToTrail(manager, viewer, 'recording deleted', recording.id);
         });

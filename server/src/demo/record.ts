@@ -19,12 +19,11 @@ import {
   LessonEntity,
   RecordingEntity,
   SchoolEntity,
-  SignedEntity,
   SoloLimitsEntity,
 } from '../db/entities.ts';
 import { writeRecords } from '../path/skill-records.ts';
 import { draftFrom } from '../record/logbook.ts';
-import { signedHash } from '../record/sign.ts';
+import { keepSigned } from '../record/sign.ts';
 import { rangeOf } from '../week/bookings.ts';
 import { daysAgo } from './load-season.ts';
 import { DEMO_PEOPLE, DEMO_SCHOOL, DEMO_ZONE, demoId } from './people.ts';
@@ -187,7 +186,8 @@ async function signedBy(
     signerId: teacherOf(one.student),
     signedAt: one.at,
   };
-  await manager.insert(SignedEntity, { schoolId, origin: null, ...row, hash: signedHash(row) });
+  // What was signed before today: the school is of this very hour.
+  await keepSigned(manager, null, schoolId, row);
 }
 
 const inDays = (day: number, clock: string): string =>

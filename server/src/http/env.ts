@@ -12,6 +12,8 @@ export interface Viewer {
   role: Role;
   name: string;
   email: string;
+  /** The hash of the session's token: the database looks by it who signs, and who did what. */
+  session: string;
 }
 
 export interface Services {

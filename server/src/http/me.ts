@@ -4,7 +4,7 @@ import type { DataSource } from 'typeorm';
 import { AccountEntity, SchoolEntity, zoneOf } from '../db/entities.ts';
 import type { Viewer } from './env.ts';
 
-export async function describeMe(database: DataSource, viewer: Viewer): Promise<Me> {
+export async function describeMe(database: DataSource, viewer: Omit<Viewer, 'session'>): Promise<Me> {
   const { id, schoolId, name, email, role } = viewer;
   const [school, account] = await Promise.all([
     database.getRepository(SchoolEntity).findOneByOrFail({ id: schoolId }),

@@ -78,7 +78,7 @@ export const signedIn: MiddlewareHandler<Env> = async (c, next) => {
   if (Date.now() - session.seenAt.getTime() > SEEN_EVERY_MS)
     await database.getRepository(SessionEntity).update({ id: session.id }, { seenAt: new Date() });
   const { id, schoolId, role, name, email } = account;
-  c.set('viewer', { id, schoolId, role, name, email });
+  c.set('viewer', { id, schoolId, role, name, email, session: session.tokenHash });
   if (role !== 'student' && account.totpSince === null && !c.req.path.startsWith('/api/me'))
     await requireSecondStep(database, schoolId);
   await next();

@@ -11,18 +11,17 @@ import {
   LiveBatchEntity,
   type LiveFlight,
   LiveFlightEntity,
-  RecordingEntity,
   ScoreEntity,
 } from '../db/entities.ts';
 import { isDuplicate } from '../db/errors.ts';
 import type { Services } from '../http/env.ts';
+import { log, plain } from '../http/log.ts';
 import { Problem } from '../http/problem.ts';
 import { zoneOfSchool } from '../scope.ts';
 import { readBatch } from './batch.ts';
 import { firstStandard } from './first-standard.ts';
 import { LIVE_CHANNEL, MOST_BYTES } from './limits.ts';
 import { sayNotes } from './notes.ts';
-import { fileUpTo } from './rows.ts';
 
 /** A lesson is taken for this flight’s where it was planned within so many hours. */
 const NEAR_H = 3;
@@ -157,46 +156,49 @@ async function lessonFor(
   return { studentId: booking?.studentId ?? null, lessonId: null };
 }
 
+/** No batch comes after this. @throws Problem 404 where nothing of it was sent. */
+const close = ({ database }: Services, device: Device, flightId: string): Promise<LiveFlight> =>
+  database.transaction(async (manager) => {
+    const flight = await held(manager, device, flightId);
+    if (!flight) throw new Problem(404, 'Nothing of this flight was sent.');
+    requireOwn(flight, device);
+    if (flight.endedAt) return flight;
+    const endedAt = new Date();
+    await manager.update(LiveFlightEntity, { schoolId: device.schoolId, id: flightId }, { endedAt });
+    return { ...flight, endedAt };
+  });
+
 /**
- * Ends a flight: its rows are a file, the file a recording, scored like any other. Again, it is the same recording.
+ * Ends a flight: its rows are a file, the file a recording, scored like any other; what cannot be scored is kept and says
+ * why. Nothing is held while the file is read: of two who end it at once both name the same recording.
  * @throws Problem 404 where nothing of it was sent.
  */
 export async function endFlight(services: Services, device: Device, flightId: string): Promise<string> {
   const { schoolId } = device;
-  return services.database.transaction(async (manager) => {
-    // Held to its end: of two who end it at once one makes the recording.
-    const flight = await held(manager, device, flightId);
-    if (!flight) throw new Problem(404, 'Nothing of this flight was sent.');
-    requireOwn(flight, device);
-    if (flight.recordingId) return flight.recordingId;
-    const own = uuidFrom(flightId, schoolId);
-    const kept = await services.database.getRepository(RecordingEntity).existsBy({ schoolId, id: own });
-    // The very file may have come by hand before: then that recording is this flight’s.
-    const recordingId = kept ? own : await keepFile(services, flight, own);
-    await manager.update(
-      LiveFlightEntity,
-      { schoolId, id: flightId },
-      { recordingId, endedAt: flight.endedAt ?? new Date() },
-    );
+  const flight = await close(services, device, flightId);
+  if (flight.recordingId) return flight.recordingId;
+  const recordingId = await keepFile(services, flight);
+  await services.database.transaction(async (manager) => {
+    const { lessonId } = (await held(manager, device, flightId))!;
+    await manager.update(LiveFlightEntity, { schoolId, id: flightId }, { recordingId });
     const score = await manager.findOneBy(ScoreEntity, { schoolId, recordingId, current: true });
-    if (score) await sayNotes(manager, { schoolId, id: recordingId, lessonId: flight.lessonId }, score.score);
+    if (score) await sayNotes(manager, { schoolId, id: recordingId, lessonId }, score.score);
     await manager.query('SELECT pg_notify($1, $2)', [LIVE_CHANNEL, `${flightId}/end`]);
-    return recordingId;
   });
+  return recordingId;
 }
 
-async function keepFile(services: Services, flight: LiveFlight, id: string): Promise<string> {
-  const { schoolId, id: flightId, lessonId, studentId, airplaneRowId, begunAt } = flight;
-  const { database, tasks } = services;
-  const file = await fileUpTo(database, flight, flight.nextSeq);
+/** @returns the recording of this flight: where the very file came by hand before, that one. */
+async function keepFile({ database, tasks }: Services, flight: LiveFlight): Promise<string> {
+  const { schoolId, id: flightId, lessonId, studentId, airplaneRowId, begunAt, nextSeq } = flight;
   const lesson = lessonId
     ? await database.getRepository(LessonEntity).findOneBy({ schoolId, id: lessonId })
     : null;
   const standardRowId = lesson?.standardRowId ?? (await firstStandard(database, schoolId));
   const kept = await tasks.threads.upload({
-    bytes: new TextEncoder().encode(file),
+    flight: { schoolId, id: flightId, seq: nextSeq },
     row: {
-      id,
+      id: uuidFrom(flightId, schoolId),
       schoolId,
       studentId,
       lessonId,
@@ -232,6 +234,9 @@ export async function closeSilent(services: Services, now = new Date()): Promise
       id: flight.deviceId,
       airplaneRowId: flight.airplaneRowId,
     } as Device;
-    await endFlight(services, device, flight.id).catch(() => undefined);
+    // One that cannot be ended now is tried again, and holds up no other.
+    await endFlight(services, device, flight.id).catch((error) =>
+      log.warn({ error: plain(error), flight: flight.id }, 'a silent flight was not ended'),
+    );
   }
 }

@@ -117,7 +117,7 @@ async function begin(
         return kept.length === 0 ? null : { text, next: seq + kept.length };
       },
       async end(seq) {
-        if (!flight.endedAt || seq < flight.nextSeq) return null;
+        if (!flight.recordingId || seq < flight.nextSeq) return null;
         const verdict = await lastVerdict(services, flight);
         return (
           (verdict ? event('attempt', verdict) : '') +

@@ -29,7 +29,7 @@ export async function provisionalVerdict(database: DataSource, ended: Ended): Pr
       groundFt: null,
       mapping: null,
     },
-    new TextEncoder().encode(file),
+    file,
   );
   const { score } = scoreRead(
     readInput(input, () => {}),

@@ -1,6 +1,6 @@
 /** The rows of a flight, as they are kept. */
 import type { DataSource } from 'typeorm';
-import type { LiveFlight } from '../db/entities.ts';
+import { type LiveFlight, LiveFlightEntity } from '../db/entities.ts';
 
 type Which = Pick<LiveFlight, 'schoolId' | 'id'>;
 
@@ -17,7 +17,12 @@ export const batchesBetween = (
   );
 
 /** The rows of a flight up to a batch, as the file that they will be. */
-export async function fileUpTo(database: DataSource, flight: LiveFlight, seq: number): Promise<string> {
-  const batches = await batchesBetween(database, flight, 0, seq);
-  return `${flight.header}\n${batches.map(({ rows }) => rows).join('')}`;
+export async function fileUpTo(
+  database: DataSource,
+  { schoolId, id }: Which,
+  seq: number,
+): Promise<Uint8Array> {
+  const { header } = await database.getRepository(LiveFlightEntity).findOneByOrFail({ schoolId, id });
+  const batches = await batchesBetween(database, { schoolId, id }, 0, seq);
+  return new TextEncoder().encode(`${header}\n${batches.map(({ rows }) => rows).join('')}`);
 }

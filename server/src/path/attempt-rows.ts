@@ -13,6 +13,7 @@ import {
 } from '../db/entities.ts';
 import { statementsOf } from '../debrief/analysis-input.ts';
 import type { Handler } from '../tasks/handler.ts';
+import { CHANNEL } from '../tasks/list.ts';
 import { writeLandings } from './landings.ts';
 import { writeRecords } from './skill-records.ts';
 
@@ -126,3 +127,14 @@ export const countTask: Handler =
     await writeAttempts(manager, { schoolId, id });
     return {};
   };
+
+/** Asks for the count of everything that a school has scored, in two statements however much that is. */
+export async function countAnew(manager: EntityManager, schoolId: string): Promise<void> {
+  await manager.query(
+    `INSERT INTO task (school_id, kind, subject)
+     SELECT school_id, 'count', id::text FROM recording WHERE school_id = $1 AND status = 'analysed'
+     ON CONFLICT (school_id, kind, subject) WHERE state = 'waiting' DO NOTHING`,
+    [schoolId],
+  );
+  await manager.query('SELECT pg_notify($1, $2)', [CHANNEL, 'many']);
+}

@@ -20,9 +20,9 @@ import {
 } from '../db/entities.ts';
 import { json, jsonBody, router } from '../http/env.ts';
 import { Problem } from '../http/problem.ts';
+import { countAnew } from '../path/attempt-rows.ts';
 import { namesOf, requireChief } from '../scope.ts';
 import { requireStandard } from '../standards/newest.ts';
-import { ask } from '../tasks/list.ts';
 import { deleteFlights, departed } from './retention.ts';
 import { addToTrail } from './trail.ts';
 
@@ -80,7 +80,7 @@ export function schoolRoutes() {
           });
           const before = shown(school);
           const { firstStandardId } = wanted;
-          if (firstStandardId !== undefined) await requireStandard(database, viewer, firstStandardId);
+          if (firstStandardId !== undefined) await requireStandard(manager, viewer, firstStandardId);
           // What is left out has no key here, and stays as it is.
           const { name, position, ...rest } = wanted;
           const settings = { ...school.settings, ...rest, position: position ?? undefined };
@@ -104,12 +104,7 @@ export function schoolRoutes() {
             after: pick(wanted),
           });
           // Attempts are counted by the school’s days, and by what it takes for a demonstration.
-          if (keys.includes('demonstrationFirst') || keys.includes('zone'))
-            for (const recording of await manager.find(RecordingEntity, {
-              select: { id: true, schoolId: true },
-              where: { schoolId: id, status: 'analysed' },
-            }))
-              await ask(manager, { schoolId: id, kind: 'count', subject: recording.id });
+          if (keys.includes('demonstrationFirst') || keys.includes('zone')) await countAnew(manager, id);
           return manager.findOneByOrFail(SchoolEntity, { id });
         });
         return c.json({ version: changed.version, settings: shown(changed) }, 200);

@@ -4,9 +4,9 @@ import { hashOf, type SignedBody } from '@keel/core';
 import { verify } from '@node-rs/argon2';
 import type { Context } from 'hono';
 import type { EntityManager } from 'typeorm';
-import { AccountEntity, SignedEntity, type SignedRow } from '../db/entities.ts';
+import { AccountEntity, RecordingEntity, type SignedRow } from '../db/entities.ts';
 import { isDuplicate } from '../db/errors.ts';
-import type { Env } from '../http/env.ts';
+import type { Env, Viewer } from '../http/env.ts';
 import { Problem } from '../http/problem.ts';
 import { takeCodeTry } from '../http/throttle.ts';
 import { addToTrail } from '../people/trail.ts';
@@ -37,8 +37,37 @@ export const signedHash = ({
   body,
   signerId,
   signedAt,
-}: Omit<SignedRow, 'schoolId' | 'hash' | 'origin'>): string =>
+}: Covered): string =>
   hashOf({ id, kind, studentId, recordingId, replaces, body, signerId, signedAt: signedAt.toISOString() });
+type Covered = Omit<SignedRow, 'schoolId' | 'hash' | 'origin' | 'originHash'>;
+
+/** A row as the database's own functions take it. */
+export const signedRow = (
+  { id, kind, studentId, recordingId, replaces, body, signerId, signedAt }: Covered,
+  more: { schoolId: string; hash: string; origin?: string; originHash?: string },
+) => ({
+  school_id: more.schoolId,
+  id,
+  kind,
+  student_id: studentId,
+  recording_id: recordingId,
+  replaces,
+  body,
+  signer_id: signerId,
+  signed_at: signedAt.toISOString(),
+  hash: more.hash,
+  origin: more.origin ?? null,
+  origin_hash: more.originHash ?? null,
+});
+
+/** Keeps a signature: the database sees that it is of now, and of who is signed in. */
+export const keepSigned = (
+  manager: EntityManager,
+  session: string | null,
+  schoolId: string,
+  row: Covered,
+): Promise<unknown> =>
+  manager.query('SELECT add_signed($1, $2)', [session, signedRow(row, { schoolId, hash: signedHash(row) })]);
 
 export interface ToSign {
   id?: string;
@@ -50,11 +79,10 @@ export interface ToSign {
 
 export async function sign(
   manager: EntityManager,
-  signer: { schoolId: string; id: string },
+  signer: Viewer,
   { id = randomUUID(), studentId, recordingId = null, replaces = null, body }: ToSign,
 ): Promise<string> {
-  const { schoolId } = signer;
-  const row = {
+  const row: Covered = {
     id,
     kind: body.kind,
     studentId,
@@ -64,8 +92,9 @@ export async function sign(
     signerId: signer.id,
     signedAt: new Date(),
   };
+  if (recordingId) await requireInSight(manager, signer, recordingId);
   try {
-    await manager.insert(SignedEntity, { schoolId, origin: null, ...row, hash: signedHash(row) });
+    await keepSigned(manager, signer.session, signer.schoolId, row);
   } catch (error) {
     if (isDuplicate(error))
       throw new Problem(409, 'This was signed or corrected already: load the logbook again.');
@@ -82,4 +111,17 @@ export async function sign(
     },
   );
   return id;
+}
+
+/** Held until it is signed: of who deletes it and who signs it at once, one is first. @throws Problem 409 */
+async function requireInSight(manager: EntityManager, { schoolId }: Viewer, id: string): Promise<void> {
+  const recording = await manager.findOne(RecordingEntity, {
+    where: { schoolId, id },
+    lock: { mode: 'pessimistic_write' },
+  });
+  if (recording?.deletedAt)
+    throw new Problem(
+      409,
+      'The recording of this entry was deleted: restore it at Debrief, or throw this draft away and write another.',
+    );
 }

@@ -1,13 +1,13 @@
 /** The newest version of each of a school's standards. */
 import { SCHOOL_STANDARD_ID } from '@keel/core';
-import type { DataSource } from 'typeorm';
+import type { DataSource, EntityManager } from 'typeorm';
 import { StandardEntity, type StandardVersion } from '../db/entities.ts';
 import type { Viewer } from '../http/env.ts';
 import { notFound } from '../http/problem.ts';
 
 /** In the order of their names. */
 export async function newestStandards(
-  database: DataSource,
+  database: DataSource | EntityManager,
   viewer: Pick<Viewer, 'schoolId'>,
 ): Promise<StandardVersion[]> {
   const rows = await database
@@ -20,7 +20,7 @@ export async function newestStandards(
 
 /** @throws Problem 404 when the school has no such standard. */
 export async function requireStandard(
-  database: DataSource,
+  database: DataSource | EntityManager,
   viewer: Viewer,
   id: string,
 ): Promise<StandardVersion> {
@@ -31,7 +31,7 @@ export async function requireStandard(
 
 /** The school's own standard, which judges what another has no rows for; none where it was never loaded. */
 export const schoolStandardOf = async (
-  database: DataSource,
+  database: DataSource | EntityManager,
   viewer: Viewer,
 ): Promise<StandardVersion | undefined> =>
   (await newestStandards(database, viewer)).find(({ id }) => id === SCHOOL_STANDARD_ID);

@@ -49,7 +49,7 @@ export function workerThreads({ file, url, long, heapMb, complain }: ThreadOptio
     },
     upload: (upload) => {
       const work: Work = { do: 'upload', upload };
-      return quick.run(work, { transferList: [upload.bytes.buffer as ArrayBuffer] });
+      return quick.run(work, 'bytes' in upload ? { transferList: [upload.bytes.buffer as ArrayBuffer] } : {});
     },
     verdict: (ended) => {
       const work: Work = { do: 'verdict', ended };

@@ -8,7 +8,7 @@ const RULES = [
   // A file that was made is fetched at once; the task tells a day longer that it was done.
   "UPDATE task SET output = NULL WHERE output IS NOT NULL AND finished_at < now() - interval '15 minutes'",
   "DELETE FROM task WHERE finished_at < now() - interval '1 day'",
-  "DELETE FROM recording WHERE deleted_at < now() - interval '30 days'",
+  'SELECT purge_recordings()',
   "DELETE FROM link WHERE expires_at < now() - interval '30 days'",
   'DELETE FROM throttle WHERE expire < extract(epoch FROM now()) * 1000',
 ];

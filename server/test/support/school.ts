@@ -25,6 +25,7 @@ import { makeApp } from '../../src/http/app.ts';
 import type { Tasks, Threads } from '../../src/tasks/service.ts';
 import { startTasks } from '../../src/tasks/tasks.ts';
 import { inlineThreads } from '../../src/tasks/threads.ts';
+import { refuseSecondConnections } from './one-connection.ts';
 
 export const PASSWORD = 'a password of the tests';
 
@@ -92,6 +93,7 @@ export async function openFresh(threads: (database: DataSource) => Threads = inl
 /** A database that is there already, with workers at it. @param url as the owner of its tables. */
 export async function openOn(url: string, threads: (database: DataSource) => Threads = inlineThreads) {
   const database = await connect(requestsUrl(url));
+  refuseSecondConnections(database);
   const tasks = await startTasks({
     database,
     url: requestsUrl(url),

@@ -40,6 +40,8 @@ export interface SignedRow {
   /** SHA-256 of what was signed, by whom and when. */
   hash: string;
   origin: string | null;
+  /** The hash that it had where it was signed, of the ids that it had there. */
+  originHash: string | null;
 }
 export const SignedEntity = new EntitySchema<SignedRow>({
   name: 'signed',
@@ -55,5 +57,6 @@ export const SignedEntity = new EntitySchema<SignedRow>({
     signedAt: { type: 'timestamptz', name: 'signed_at' },
     hash: { type: 'text' },
     origin: { type: 'text', nullable: true },
+    originHash: { type: 'text', name: 'origin_hash', nullable: true },
   },
 });
