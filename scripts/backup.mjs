@@ -8,7 +8,7 @@ import { join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import pg from 'pg';
 import { SetupError } from './lib/debian.mjs';
-import { ownDatabase } from './lib/own-database.mjs';
+import { ownDatabase, surroundingsOf } from './lib/own-database.mjs';
 import { printSums, sumsOf } from './lib/sums.mjs';
 import { answerUsage } from './lib/usage.mjs';
 
@@ -33,13 +33,16 @@ export async function backUp(url, bin, file) {
       '--exclude-schema=keel_guard',
       `--snapshot=${rows[0].snapshot}`,
     ];
-    const { status, stderr } = spawnSync(join(bin, 'pg_dump'), [...args, `--file=${unfinished}`, url], {
+    // What a school knows is for the eyes of whoever made it: pg_dump writes into the file that is there.
+    writeFileSync(unfinished, '', { mode: 0o600 });
+    const { status, stderr } = spawnSync(join(bin, 'pg_dump'), [...args, `--file=${unfinished}`], {
+      env: { ...process.env, ...surroundingsOf(url) },
       encoding: 'utf8',
     });
     if (status !== 0) throw new SetupError(`the backup failed: ${stderr.trim().split('\n').pop()}`);
     const sums = await sumsOf(client);
     renameSync(unfinished, file);
-    writeFileSync(`${file}.sums`, `${JSON.stringify(sums, null, 2)}\n`);
+    writeFileSync(`${file}.sums`, `${JSON.stringify(sums, null, 2)}\n`, { mode: 0o600 });
     return sums;
   } finally {
     rmSync(unfinished, { force: true });

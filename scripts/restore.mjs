@@ -7,7 +7,7 @@ import { existsSync, readFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import pg from 'pg';
 import { SetupError } from './lib/debian.mjs';
-import { ownDatabase } from './lib/own-database.mjs';
+import { ownDatabase, surroundingsOf } from './lib/own-database.mjs';
 import { different, printSums, sumsOf } from './lib/sums.mjs';
 import { answerUsage } from './lib/usage.mjs';
 
@@ -40,8 +40,18 @@ async function main() {
       throw new SetupError(
         'the database holds something already, and is left as it is: restore into an empty one, such as another KEEL_DATA',
       );
-    const args = ['--no-owner', '--no-acl', '--exit-on-error', '--single-transaction', `--dbname=${url}`];
-    const { status, stderr } = spawnSync(join(bin, 'pg_restore'), [...args, file], { encoding: 'utf8' });
+    const { PGDATABASE } = surroundingsOf(url);
+    const args = [
+      '--no-owner',
+      '--no-acl',
+      '--exit-on-error',
+      '--single-transaction',
+      `--dbname=${PGDATABASE}`,
+    ];
+    const { status, stderr } = spawnSync(join(bin, 'pg_restore'), [...args, file], {
+      env: { ...process.env, ...surroundingsOf(url) },
+      encoding: 'utf8',
+    });
     if (status !== 0)
       throw new SetupError(
         `the restore failed, and nothing of it is kept: ${stderr.trim().split('\n').pop()}`,

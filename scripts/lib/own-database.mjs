@@ -29,3 +29,16 @@ export async function ownDatabase({ make = false } = {}) {
   const database = await startPostgres({ folder: join(data, 'pg'), port });
   return { url: database.url, bin, done: database.stop };
 }
+
+/** An address as PostgreSQL's own programs take it from their surroundings: what stands on a command line, anybody may read. */
+export function surroundingsOf(url) {
+  const { hostname, port, username, password, pathname, searchParams } = new URL(url);
+  return {
+    PGHOST: searchParams.get('host') ?? hostname,
+    PGPORT: port || '5432',
+    PGUSER: decodeURIComponent(username),
+    PGPASSWORD: decodeURIComponent(password),
+    PGDATABASE: decodeURIComponent(pathname.slice(1)),
+    ...(searchParams.get('sslmode') && { PGSSLMODE: searchParams.get('sslmode') }),
+  };
+}

@@ -1,7 +1,8 @@
 /** What a school knows is taken along and taken in: the same down to the score, twice the same as once, and nobody’s who is not meant. */
-import { randomUUID } from 'node:crypto';
-import { ARCHIVE_INDEX, type Archive } from '@keel/core';
+import { createHash, randomUUID } from 'node:crypto';
+import { ARCHIVE_INDEX, ARCHIVE_SIGNATURE, type Archive } from '@keel/core';
 import yazl from 'yazl';
+import { signatureOf } from '../src/archive/key.ts';
 import { openArchive } from '../src/archive/read.ts';
 import {
   analysed,
@@ -107,6 +108,14 @@ async function zipOf(entries: Record<string, string | Buffer>): Promise<Buffer> 
   for await (const part of zip.outputStream as AsyncIterable<Buffer>) parts.push(part);
   return Buffer.concat(parts);
 }
+/** The same as the school would have made it. */
+async function signedZip(school: TestSchool, schoolId: string, entries: Record<string, string | Buffer>) {
+  const sums = Object.fromEntries(
+    Object.entries(entries).map(([name, content]) => [name, createHash('sha256').update(content).digest('hex')]),
+  );
+  const signature = await signatureOf(school.database, schoolId, sums);
+  return zipOf({ ...entries, [ARCHIVE_SIGNATURE]: JSON.stringify(signature) });
+}
 const indexOf = async (): Promise<Archive> => {
   const opened = await openArchive(archive);
   opened.close();
@@ -119,6 +128,7 @@ test('taken into another database it is the same, down to the score', async () =
     201,
     expect.objectContaining({
       from: 'Here',
+      verified: true,
       lessons: 1,
       recordings: 1,
       statements: 3,
@@ -175,7 +185,7 @@ test('taken in twice, or where it came from, it changes nothing', async () => {
     [one, one.chief],
   ] as const) {
     const answer = await send(school, chief, archive);
-    expect([answer.status, await answer.json()]).toEqual([201, { from: 'Here', ...nothing }]);
+    expect([answer.status, await answer.json()]).toEqual([201, { from: 'Here', verified: true, ...nothing }]);
   }
 });
 
@@ -282,7 +292,9 @@ test('the very same flight sent to both schools is one there, and keeps what was
   const answer = await send(
     other,
     other.chief,
-    await zipOf({ [ARCHIVE_INDEX]: JSON.stringify({ ...index, recordings, statements }) }),
+    await signedZip(one, index.school.id, {
+      [ARCHIVE_INDEX]: JSON.stringify({ ...index, recordings, statements }),
+    }),
   );
   expect(await answer.json()).toMatchObject({ recordings: 0, statements: 1 });
   const there = await (await other.chief.call('GET', `/recordings/${recordingId}`)).json();

@@ -14,16 +14,22 @@ import { BOOKING_KINDS } from './week.ts';
 
 export const ARCHIVE_VERSION = 1;
 export const ARCHIVE_INDEX = 'keelpath-archive.json';
+export const ARCHIVE_SIGNATURE = 'keelpath-signature.json';
 
 const id = z.uuid();
-const instant = z.string();
+const instant = z.iso.datetime({ offset: true });
+/** More of anything than a school comes to in its time is no archive of one. */
+const MOST_PEOPLE = 20_000;
+const MOST_ROWS = 500_000;
+const rows = <T extends z.ZodType>(row: T) =>
+  z.array(row).max(MOST_ROWS, `more than ${MOST_ROWS}: archive fewer students at a time`);
 
 /** Said of a student by somebody. */
 const saidOf = { id, studentId: id, authorId: id, createdAt: instant };
 
 /** Of everyone’s way to solo; what is worked out from recordings is not in it, nor what is secret. */
 export const archivedRecordSchema = z.object({
-  signed: z.array(
+  signed: rows(
     z.looseObject({
       id,
       kind: z.enum(['entry', 'endorsement']),
@@ -38,15 +44,15 @@ export const archivedRecordSchema = z.object({
       origin: z.string().nullable(),
     }),
   ),
-  drafts: z.array(z.looseObject({ id, studentId: id, authorId: id, body: z.object(logEntrySchema.shape) })),
-  gateClosings: z.array(z.looseObject({ ...saidOf, gate: z.string(), body: gateClosingBodySchema })),
-  skillWords: z.array(z.looseObject({ ...saidOf, skill: z.string(), words: z.string() })),
+  drafts: rows(z.looseObject({ id, studentId: id, authorId: id, body: z.object(logEntrySchema.shape) })),
+  gateClosings: rows(z.looseObject({ ...saidOf, gate: z.string(), body: gateClosingBodySchema })),
+  skillWords: rows(z.looseObject({ ...saidOf, skill: z.string(), words: z.string() })),
   /** An older archive has none. */
-  agreements: z.array(z.looseObject({ ...saidOf, body: agreementBodySchema })).default([]),
-  landingWords: z.array(z.looseObject({ ...saidOf, body: z.looseObject({}) })),
-  soloLimits: z.array(z.looseObject({ ...saidOf, body: soloLimitsSchema })),
-  releaseChecks: z.array(z.looseObject({ ...saidOf, body: z.looseObject({}) })),
-  bookings: z.array(
+  agreements: rows(z.looseObject({ ...saidOf, body: agreementBodySchema })).default([]),
+  landingWords: rows(z.looseObject({ ...saidOf, body: z.looseObject({}) })),
+  soloLimits: rows(z.looseObject({ ...saidOf, body: soloLimitsSchema })),
+  releaseChecks: rows(z.looseObject({ ...saidOf, body: z.looseObject({}) })),
+  bookings: rows(
     z.looseObject({
       id,
       kind: z.enum(BOOKING_KINDS),
@@ -58,7 +64,7 @@ export const archivedRecordSchema = z.object({
     }),
   ),
   /** Of the whole school alone. */
-  syllabuses: z.array(z.looseObject({ id: z.string(), version: z.number().int(), data: syllabusSchema })),
+  syllabuses: rows(z.looseObject({ id: z.string(), version: z.number().int(), data: syllabusSchema })),
 });
 export type ArchivedRecord = z.infer<typeof archivedRecordSchema>;
 
@@ -68,16 +74,21 @@ export const archiveSchema = z.object({
   core: z.string(),
   school: z.object({ id, name: z.string(), zone: z.string() }),
   /** Who is named in it: the students, and who taught and spoke of them. Nobody’s address and nobody’s password. */
-  people: z.array(
-    z.object({ id, name: z.string(), role: roleSchema, born: z.string().nullable().default(null) }),
-  ),
-  teaching: z.array(z.object({ instructorId: id, studentId: id })),
-  airplanes: z.array(z.object({ rowId: id, data: airplaneSchema })),
-  standards: z.array(z.object({ rowId: id, version: z.number().int(), data: standardSchema })),
-  lessons: z.array(
-    z.looseObject({ id, studentId: id, instructorId: id, airplaneRowId: id, standardRowId: id }),
-  ),
-  recordings: z.array(
+  people: z
+    .array(
+      z.object({
+        id,
+        name: z.string().max(200),
+        role: roleSchema,
+        born: z.iso.date().nullable().default(null),
+      }),
+    )
+    .max(MOST_PEOPLE, `more than ${MOST_PEOPLE} people: archive fewer students at a time`),
+  teaching: rows(z.object({ instructorId: id, studentId: id })),
+  airplanes: rows(z.object({ rowId: id, data: airplaneSchema })),
+  standards: rows(z.object({ rowId: id, version: z.number().int(), data: standardSchema })),
+  lessons: rows(z.looseObject({ id, studentId: id, instructorId: id, airplaneRowId: id, standardRowId: id })),
+  recordings: rows(
     z.looseObject({
       id,
       studentId: id,
@@ -93,7 +104,7 @@ export const archiveSchema = z.object({
       score: z.string().nullable(),
     }),
   ),
-  statements: z.array(
+  statements: rows(
     z.object({
       id,
       recordingId: id,
@@ -103,7 +114,7 @@ export const archiveSchema = z.object({
       body: statementBodySchema,
     }),
   ),
-  entered: z.array(
+  entered: rows(
     z.object({
       id,
       studentId: id,
@@ -119,9 +130,33 @@ export const archiveSchema = z.object({
 });
 export type Archive = z.infer<typeof archiveSchema>;
 
+/** Which school made an archive, and of what: Ed25519 over the school and the SHA-256 of every entry, as canonical JSON. */
+export const archiveSignatureSchema = z.object({
+  school: id,
+  /** The school’s own, SPKI as base64. */
+  publicKey: z.string().max(200),
+  entries: z.record(z.string(), z.string()),
+  signature: z.string().max(200),
+});
+export type ArchiveSignature = z.infer<typeof archiveSignatureSchema>;
+
+/** A score as an archive holds it: what was worked out, and what is drawn of it. */
+export const archivedScoreSchema = z.looseObject({
+  id,
+  core: z.string(),
+  createdAt: instant,
+  score: z.looseObject({ attempts: z.array(z.unknown()) }),
+  profile: z.array(z.unknown()),
+  keels: z.array(z.unknown()),
+  observations: z.array(z.unknown()),
+  traces: z.array(z.looseObject({})),
+});
+
 /** What an import took in; all noughts where everything was there. */
 export const takenInSchema = z.object({
   from: z.string(),
+  /** Whether the key of that school signed it. */
+  verified: z.boolean(),
   people: z.number().int(),
   airplanes: z.number().int(),
   standards: z.number().int(),

@@ -1,6 +1,6 @@
 /** The part of an archive that is the way to solo: what was signed, closed, said and booked. */
 import type { Archive, ArchivedRecord } from '@keel/core';
-import type { DataSource, EntitySchema, FindOptionsWhere } from 'typeorm';
+import type { DataSource, EntityManager, EntitySchema, FindOptionsWhere } from 'typeorm';
 import {
   AgreementEntity,
   BookingEntity,
@@ -9,10 +9,13 @@ import {
   LogDraftEntity,
   ReleaseCheckEntity,
   SignedEntity,
+  type SignedRow,
   SkillWordEntity,
   SoloLimitsEntity,
   SyllabusEntity,
 } from '../db/entities.ts';
+import { insertNew } from '../db/insert-new.ts';
+import { signedRow } from '../record/sign.ts';
 
 /** Of one student, or of all. */
 export interface ArchiveOf {
@@ -73,31 +76,35 @@ export const namedIn = (record: ArchivedRecord): string[] =>
   ].filter((one): one is string => typeof one === 'string');
 
 export interface TakeRecord {
+  record: ArchivedRecord;
   schoolId: string;
-  /** Null where the archive is the school’s own. */
-  origin: string | null;
+  /** The school that said it. */
+  origin: string;
   airplanes: ReadonlyMap<string, string>;
-  /** Inserts what is not there, and says whether it was new. */
-  insertNew: (entity: EntitySchema, row: object) => Promise<boolean>;
   /** The recording here that stands for one of the archive. */
   recordingHere: (id: string) => string;
 }
 
 /** Signatures keep their hash, and say where they were made; they never count as made here. */
 export async function takeRecord(
-  record: ArchivedRecord,
-  { schoolId, origin, airplanes, insertNew, recordingHere }: TakeRecord,
+  manager: EntityManager,
+  signed: readonly Omit<SignedRow, 'schoolId'>[],
+  { record, schoolId, origin, airplanes, recordingHere }: TakeRecord,
 ): Promise<{ signed: number; record: number }> {
   const taken = { signed: 0, record: 0 };
-  for (const row of record.signed) {
-    const here = { ...row, schoolId, origin: origin ?? row.origin };
-    if (await insertNew(SignedEntity, here)) taken.signed++;
+  for (const one of signed) {
+    const { hash, originHash, ...row } = one;
+    const kept = { schoolId, hash, origin: row.origin ?? origin, originHash: originHash ?? undefined };
+    const [{ there }] = await manager.query('SELECT take_signed($1) AS there', [signedRow(row, kept)]);
+    if (there) taken.signed++;
   }
   const moved = (row: Record<string, unknown>) => ({
     ...row,
     schoolId,
     ...(typeof row.recordingId === 'string' && { recordingId: recordingHere(row.recordingId) }),
   });
+  // A syllabus of the same id is this school's: another's newer version of it would change what is in force.
+  const own = new Set((await manager.findBy(SyllabusEntity, { schoolId })).map(({ id }) => id));
   const all: [EntitySchema, Record<string, unknown>[]][] = [
     [LogDraftEntity, record.drafts],
     ...Object.entries(SAID).map(([key, entity]): [EntitySchema, Record<string, unknown>[]] => [
@@ -111,10 +118,10 @@ export async function takeRecord(
         airplaneRowId: row.airplaneRowId && (airplanes.get(row.airplaneRowId) ?? null),
       })),
     ],
-    [SyllabusEntity, record.syllabuses],
+    [SyllabusEntity, record.syllabuses.filter(({ id }) => !own.has(id))],
   ];
   for (const [entity, rows] of all)
-    for (const row of rows) if (await insertNew(entity, moved(row))) taken.record++;
+    for (const row of rows) if (await insertNew(manager, entity, moved(row))) taken.record++;
   return taken;
 }
 

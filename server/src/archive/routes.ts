@@ -1,25 +1,57 @@
 /** A student’s or a school’s archive, taken along and taken in. */
-import { Readable } from 'node:stream';
+
+import { finished, type PassThrough, Readable } from 'node:stream';
 import { createRoute, z } from '@hono/zod-openapi';
 import { takenInSchema } from '@keel/core';
 import type { Context } from 'hono';
 import { type Env, json, router } from '../http/env.ts';
-import { multipart } from '../http/multipart.ts';
+import { log, plain } from '../http/log.ts';
+import { FileOnDisk, multipart } from '../http/multipart.ts';
+import { chiefsOnly } from '../http/only.ts';
 import { Problem } from '../http/problem.ts';
 import { requireChief, requireStudent } from '../scope.ts';
-import { openArchive } from './read.ts';
 import type { ArchiveOf } from './record.ts';
-import { takeIn } from './take-in.ts';
 import { writeArchive } from './write.ts';
 
 const LARGEST = 1024 ** 3;
 
 const zip = { description: 'The archive', content: { 'application/zip': { schema: z.any() } } };
 
+/** Archives that are being made and read, at the most: of one person, and of all. */
+const MOST_OF_ONE = 4;
+const MOST_OF_ALL = 8;
+/** Nobody reads one any more of which nothing was taken for so long. */
+const UNREAD_MS = 60_000;
+const making = new Map<string, number>();
+
+/** Made no further than it is read; whoever goes away ends it. @throws Problem 429 */
 function archive(c: Context<Env>, of: ArchiveOf, name: string) {
+  const { id: who } = c.get('viewer');
+  const mine = making.get(who) ?? 0;
+  const all = [...making.values()].reduce((sum, one) => sum + one, 0);
+  if (mine >= MOST_OF_ONE || all >= MOST_OF_ALL)
+    throw new Problem(429, 'Archives are being made already: wait until one of them has come.');
+  making.set(who, mine + 1);
+  const stream = writeArchive(c.get('database'), of) as PassThrough;
+  const leave = () => stream.destroy();
+  let unread = setTimeout(leave, UNREAD_MS);
+  stream.on('data', () => {
+    clearTimeout(unread);
+    unread = setTimeout(leave, UNREAD_MS);
+  });
+  stream.pause();
+  const { signal } = c.req.raw;
+  signal.addEventListener('abort', leave);
+  if (signal.aborted) leave();
+  finished(stream, (error) => {
+    clearTimeout(unread);
+    making.set(who, (making.get(who) ?? 1) - 1);
+    if (making.get(who) === 0) making.delete(who);
+    if (error && error.code !== 'ERR_STREAM_PREMATURE_CLOSE')
+      log.warn({ error: plain(error) }, 'an archive was not made to its end');
+  });
   c.header('Content-Type', 'application/zip');
   c.header('Content-Disposition', `attachment; filename="keelpath-${name}.zip"`);
-  const stream = Readable.from(writeArchive(c.get('database'), of) as AsyncIterable<Buffer>);
   return c.body(Readable.toWeb(stream) as ReadableStream, 200);
 }
 
@@ -28,7 +60,8 @@ export function archiveRoutes() {
   const tooLarge = (): never => {
     throw new Problem(413, 'The archive is larger than 1 GB: archive fewer students at a time.');
   };
-  routes.use('/archives', multipart(LARGEST, tooLarge));
+  routes.use('/archives', chiefsOnly);
+  routes.use('/archives', multipart(LARGEST, tooLarge, 'on disk'));
   return routes
     .openapi(
       createRoute({
@@ -71,7 +104,7 @@ export function archiveRoutes() {
               'multipart/form-data': {
                 schema: z.object({
                   file: z
-                    .custom<File>((value) => value instanceof File, 'choose a file')
+                    .custom<File>((value) => value instanceof FileOnDisk, 'choose a file')
                     .openapi({ type: 'string', format: 'binary' }),
                 }),
               },
@@ -81,14 +114,11 @@ export function archiveRoutes() {
         responses: { 201: json(takenInSchema, 'What was new') },
       }),
       async (c) => {
-        requireChief(c.get('viewer'));
         const { file } = c.req.valid('form');
-        const opened = await openArchive(Buffer.from(await file.arrayBuffer()));
-        try {
-          return c.json(await takeIn(c.get('database'), c.get('viewer'), opened), 201);
-        } finally {
-          opened.close();
-        }
+        const { threads } = c.get('tasks');
+        const taken = await threads.archive({ path: (file as FileOnDisk).path, viewer: c.get('viewer') });
+        if ('refused' in taken) throw new Problem(taken.status, taken.refused);
+        return c.json(taken, 201);
       },
     );
 }

@@ -4,7 +4,17 @@
  * here, and no account is found by its address.
  */
 import { createHash } from 'node:crypto';
-import { type Archive, hashOf, slugOf, type TakenIn } from '@keel/core';
+import {
+  type Archive,
+  archivedScoreSchema,
+  archiveSchema,
+  hashOf,
+  InputError,
+  type KeelTrace,
+  scoreSchema,
+  slugOf,
+  type TakenIn,
+} from '@keel/core';
 import { type DataSource, type EntityManager, IsNull } from 'typeorm';
 import { v5 as uuidFrom } from 'uuid';
 import { readForKeeping } from '../analysis/analyse.ts';
@@ -19,10 +29,13 @@ import {
   RecordingFileEntity,
   SchoolEntity,
   ScoreEntity,
+  type ScoreRow,
+  type SignedRow,
   StandardEntity,
   StatementEntity,
   TeachingEntity,
 } from '../db/entities.ts';
+import { isDuplicate, refusalOf } from '../db/errors.ts';
 import { insertNew } from '../db/insert-new.ts';
 import { storeChunks } from '../debrief/keep-upload.ts';
 import type { Viewer } from '../http/env.ts';
@@ -30,22 +43,100 @@ import { Problem } from '../http/problem.ts';
 import { writeAttempts } from '../path/attempt-rows.ts';
 import { writeRecords } from '../path/skill-records.ts';
 import { addToTrail } from '../people/trail.ts';
-import type { OpenedArchive } from './read.ts';
+import { signedHash } from '../record/sign.ts';
+import { ask } from '../tasks/list.ts';
+import type { Refused } from '../tasks/service.ts';
+import { isKeyOf } from './key.ts';
+import { type OpenedArchive, openArchive } from './read.ts';
 import { studentsOf, takeRecord } from './record.ts';
+import { collides, rekeyed, rekeyedEntries } from './rekey.ts';
 import { flightName } from './write.ts';
 
 /** Tells, in an id, what came from a school from what was here. */
 const markOf = (school: string): string => slugOf(school, 20) || 'elsewhere';
 
-export async function takeIn(
+export interface NewArchive {
+  /** Where it lies. */
+  path: string;
+  viewer: Viewer;
+}
+
+/** For a thread, which hands over why it refuses as it hands over what was new. */
+export async function takeInArchive(
   database: DataSource,
-  viewer: Viewer,
-  { index, entry }: OpenedArchive,
-): Promise<TakenIn> {
+  { path, viewer }: NewArchive,
+): Promise<TakenIn | Refused> {
+  try {
+    const opened = await openArchive(path);
+    try {
+      return await takeIn(database, viewer, opened);
+    } finally {
+      opened.close();
+    }
+  } catch (error) {
+    const refusal =
+      error instanceof InputError
+        ? new Problem(422, `A recording of this archive cannot be read: ${error.message}.`)
+        : error instanceof Problem
+          ? error
+          : refusalOf(error);
+    if (refusal) return { refused: refusal.message, status: refusal.status };
+    if (isDuplicate(error))
+      return { refused: 'Something in this archive is there twice: have it made again.', status: 422 };
+    throw error;
+  }
+}
+
+/** Who says what an archive holds: this school, another by its own key, or nobody knows. */
+type Trust = 'own' | 'elsewhere' | 'unverified';
+
+async function trustOf(manager: EntityManager, schoolId: string, opened: OpenedArchive): Promise<Trust> {
+  const { index, signature } = opened;
+  const other = index.school.id;
+  if (!signature || signature.school !== other) return 'unverified';
+  const known = await isKeyOf(manager, { schoolId, other, publicKey: signature.publicKey });
+  if (!known) return 'unverified';
+  return other === schoolId ? 'own' : 'elsewhere';
+}
+
+async function takeIn(database: DataSource, viewer: Viewer, opened: OpenedArchive): Promise<TakenIn> {
   const { schoolId } = viewer;
-  const origin = index.school.id === schoolId ? null : index.school.name;
-  const taken: TakenIn = {
-    from: index.school.name,
+  return database.transaction(async (manager) => {
+    const trust = await trustOf(manager, schoolId, opened);
+    const { school } = opened.index;
+    const origin = trust === 'own' ? null : `${school.name}${trust === 'unverified' ? ' (unverified)' : ''}`;
+    requireSigned(opened.text);
+    const isOther = origin !== null && (await collides(manager, schoolId, opened, origin));
+    const text = isOther ? rekeyed(opened.text, origin, school.id) : opened.text;
+    const source: Source = {
+      ...opened,
+      ...(isOther && rekeyedEntries(opened, origin)),
+      text,
+      index: isOther ? archiveSchema.parse(JSON.parse(text)) : opened.index,
+      origin,
+      // Of its own school an archive that the school's key did not sign tells what was flown, and nobody's word.
+      words: trust !== 'unverified' || school.id !== schoolId,
+      isOther,
+    };
+    const taken = await take(manager, viewer, source);
+    return { from: school.name, verified: trust !== 'unverified', ...taken };
+  });
+}
+
+interface Source extends Pick<OpenedArchive, 'index' | 'text' | 'entry' | 'has'> {
+  /** Null where the archive is this school’s own. */
+  origin: string | null;
+  /** Whether what people said in it, and its scores, are taken in. */
+  words: boolean;
+  /** Whether its ids were put otherwise. */
+  isOther: boolean;
+}
+type Counts = Omit<TakenIn, 'from' | 'verified'>;
+
+async function take(manager: EntityManager, viewer: Viewer, source: Source): Promise<Counts> {
+  const { schoolId } = viewer;
+  const { index, origin, words } = source;
+  const taken: Counts = {
     people: 0,
     airplanes: 0,
     standards: 0,
@@ -56,66 +147,90 @@ export async function takeIn(
     signed: 0,
     record: 0,
   };
-  await database.transaction(async (manager) => {
-    for (const { id, name, role, born } of index.people)
-      if (await insertNew(manager, AccountEntity, { schoolId, id, name, role, born, origin })) taken.people++;
-    for (const pair of index.teaching) await insertNew(manager, TeachingEntity, { schoolId, ...pair });
-    const airplanes = await takeAirplanes(manager, schoolId, index, taken);
-    const standards = await takeStandards(manager, schoolId, index, taken);
-    const mapped = <T extends { airplaneRowId: string; standardRowId: string }>(row: T) => ({
-      ...row,
-      schoolId,
-      origin,
-      airplaneRowId: airplanes.get(row.airplaneRowId) ?? missing('airplane'),
-      standardRowId: standards.get(row.standardRowId) ?? missing('standard'),
-    });
-    for (const lesson of index.lessons)
-      if (await insertNew(manager, LessonEntity, mapped(lesson))) taken.lessons++;
-    const fresh: string[] = [];
-    /** Where the very same bytes were sent here as well, that recording stands for the archive’s. */
-    const standsFor = new Map<string, string>();
-    for (const { file: _, score: __, ...recording } of index.recordings) {
-      const row = { ...mapped(recording), status: 'analysing' };
-      if (await insertNew(manager, RecordingEntity, row)) {
-        fresh.push(recording.id);
-        taken.recordings++;
-      } else standsFor.set(recording.id, await recordingHere(manager, row));
-    }
-    for (const recording of index.recordings.filter(({ id }) => fresh.includes(id)))
-      await takeRecording(manager, schoolId, recording, entry);
+  for (const { id, name, role: had, born } of index.people) {
+    // Nobody is a chief here by what was so elsewhere.
+    const role = origin !== null && had === 'chief' ? 'instructor' : had;
+    if (await insertNew(manager, AccountEntity, { schoolId, id, name, role, born, origin })) taken.people++;
+  }
+  for (const pair of index.teaching) await insertNew(manager, TeachingEntity, { schoolId, ...pair });
+  const airplanes = await takeAirplanes(manager, schoolId, index, taken);
+  const standards = await takeStandards(manager, schoolId, index, taken);
+  const mapped = <T extends { airplaneRowId: string; standardRowId: string }>(row: T) => ({
+    ...row,
+    schoolId,
+    origin,
+    airplaneRowId: airplanes.get(row.airplaneRowId) ?? missing('airplane'),
+    standardRowId: standards.get(row.standardRowId) ?? missing('standard'),
+  });
+  for (const lesson of index.lessons)
+    if (await insertNew(manager, LessonEntity, mapped(lesson))) taken.lessons++;
+  const fresh: string[] = [];
+  /** Where the very same bytes were sent here as well, that recording stands for the archive’s. */
+  const standsFor = new Map<string, string>();
+  for (const { file: _, score: __, ...recording } of index.recordings) {
+    const row = { ...mapped(recording), status: 'analysing', deletedAt: null };
+    if (await insertNew(manager, RecordingEntity, row)) {
+      fresh.push(recording.id);
+      taken.recordings++;
+    } else standsFor.set(recording.id, await recordingHere(manager, row));
+  }
+  for (const recording of index.recordings.filter(({ id }) => fresh.includes(id)))
+    await takeRecording(manager, schoolId, recording, source);
+  const recordingHereOf = (id: string) => standsFor.get(id) ?? id;
+  if (words) {
     for (const { scoreId, ...statement } of index.statements) {
       const row = {
         ...statement,
         schoolId,
-        recordingId: standsFor.get(statement.recordingId) ?? statement.recordingId,
+        recordingId: recordingHereOf(statement.recordingId),
         scoreId: scoreId && scoreOf(schoolId, scoreId),
       };
       if (await insertNew(manager, StatementEntity, row)) taken.statements++;
     }
     for (const one of index.entered)
       if (await insertNew(manager, EnteredAttemptEntity, { schoolId, ...one })) taken.entered++;
-    if (index.record)
-      Object.assign(
-        taken,
-        await takeRecord(index.record, {
-          schoolId,
-          origin,
-          airplanes,
-          insertNew: (entity, row) => insertNew(manager, entity, row),
-          recordingHere: (id) => standsFor.get(id) ?? id,
-        }),
-      );
-    for (const id of new Set([...fresh, ...standsFor.values()]))
-      await writeAttempts(manager, { schoolId, id });
-    const school = await manager.findOneByOrFail(SchoolEntity, { id: schoolId });
-    for (const student of studentsOf(index)) await writeRecords(manager, school, student);
-    await addToTrail(manager, viewer, 'archive taken in', index.school.id, {
-      ...taken,
-      from: undefined,
-    });
-  });
+  }
+  // Of what this school signed itself nothing comes back by an archive: that is what a backup is for.
+  if (index.record && words && origin !== null)
+    Object.assign(
+      taken,
+      await takeRecord(manager, signedIn(source), {
+        record: index.record,
+        schoolId,
+        origin,
+        airplanes,
+        recordingHere: recordingHereOf,
+      }),
+    );
+  for (const id of new Set([...fresh, ...standsFor.values()])) await writeAttempts(manager, { schoolId, id });
+  const school = await manager.findOneByOrFail(SchoolEntity, { id: schoolId });
+  for (const student of studentsOf(index)) await writeRecords(manager, school, student);
+  await addToTrail(manager, viewer, 'archive taken in', index.school.id, { ...taken });
   return taken;
 }
+
+type Signed = Omit<SignedRow, 'schoolId'>;
+
+/** What was signed, as it stands in the archive: a hash is of every key of it. */
+const rowsSigned = (text: string): Signed[] => {
+  const { record } = JSON.parse(text) as { record?: { signed: (Signed & { signedAt: string })[] } };
+  return (record?.signed ?? []).map((row) => ({ ...row, signedAt: new Date(row.signedAt) }));
+};
+
+/** @throws Problem 422 where a hash is not of what it says that was signed. */
+function requireSigned(text: string): void {
+  for (const row of rowsSigned(text))
+    if (signedHash(row) !== row.hash)
+      throw new Problem(422, `A signature of this archive is of something else than it says (${row.id}).`);
+}
+
+/** With ids of its own here it has a hash of its own, and keeps the one that it had. */
+const signedIn = ({ text, isOther }: Source): Signed[] =>
+  rowsSigned(text).map((row) => ({
+    ...row,
+    originHash: row.originHash ?? (isOther ? row.hash : null),
+    hash: isOther ? signedHash(row) : row.hash,
+  }));
 
 /** The recording of that id, else the one of the very same bytes. */
 async function recordingHere(
@@ -137,7 +252,7 @@ const rowOf = (schoolId: string, rowId: string): string => uuidFrom(rowId, schoo
 const scoreOf = (schoolId: string, scoreId: string): string => uuidFrom(scoreId, schoolId);
 
 /** The school’s own airplane where it is the very same; else the archive’s, beside it, under a name that tells. */
-async function takeAirplanes(manager: EntityManager, schoolId: string, index: Archive, taken: TakenIn) {
+async function takeAirplanes(manager: EntityManager, schoolId: string, index: Archive, taken: Counts) {
   const rows = new Map<string, string>();
   for (const { rowId, data } of index.airplanes) {
     const here = await manager.findOneBy(AirplaneEntity, { schoolId, id: data.id });
@@ -154,7 +269,7 @@ async function takeAirplanes(manager: EntityManager, schoolId: string, index: Ar
   return rows;
 }
 
-async function takeStandards(manager: EntityManager, schoolId: string, index: Archive, taken: TakenIn) {
+async function takeStandards(manager: EntityManager, schoolId: string, index: Archive, taken: Counts) {
   const rows = new Map<string, string>();
   for (const { rowId, version, data } of index.standards) {
     const here = await manager.findBy(StandardEntity, { schoolId, id: data.id });
@@ -172,31 +287,34 @@ async function takeStandards(manager: EntityManager, schoolId: string, index: Ar
   return rows;
 }
 
-/** The bytes, the columns that they hold, and the score as it was worked out. */
+/** The bytes, the columns that they hold, and the score as it was worked out; one that cannot be used is worked out anew. */
 async function takeRecording(
   manager: EntityManager,
   schoolId: string,
   recording: Archive['recordings'][number],
-  entry: OpenedArchive['entry'],
+  { entry, has, words }: Source,
 ): Promise<void> {
-  const { id: recordingId, sha256, file, fileName, score } = recording;
+  const { id: recordingId, sha256, file, fileName } = recording;
   const bytes = await entry(file);
   if (createHash('sha256').update(bytes).digest('hex') !== sha256)
     throw new Problem(422, `${fileName} is not what it was when the archive was made: have it made again.`);
   await manager.insert(RecordingFileEntity, { schoolId, recordingId, bytes });
+  if (recording.status === 'refused') {
+    await manager.update(RecordingEntity, { schoolId, id: recordingId }, { status: 'refused' });
+    return;
+  }
   const mapping = (recording.mapping ?? undefined) as Parameters<typeof readForKeeping>[1];
   await storeChunks(manager, { schoolId, id: recordingId }, readForKeeping(new Uint8Array(bytes), mapping));
-  await manager.update(
-    RecordingEntity,
-    { schoolId, id: recordingId },
-    { status: recording.status as 'analysed' },
-  );
-  if (!score) return;
-  const kept = JSON.parse(String(await entry(score)));
-  const id = scoreOf(schoolId, kept.id);
-  const { traces, id: _, createdAt, ...row } = kept;
+  const score = words && recording.score ? await scoreIn(recording.score, sha256, entry) : null;
+  if (!score) {
+    await ask(manager, { schoolId, kind: 'score', subject: recordingId });
+    return;
+  }
+  await manager.update(RecordingEntity, { schoolId, id: recordingId }, { status: 'analysed' });
+  const id = scoreOf(schoolId, score.id);
+  const { traces, createdAt, ...row } = score;
   await manager.insert(ScoreEntity, {
-    ...row,
+    ...(row as unknown as ScoreRow),
     id,
     schoolId,
     recordingId,
@@ -206,8 +324,29 @@ async function takeRecording(
   if (traces.length > 0)
     await manager.insert(
       KeelEntity,
-      traces.map((trace: object, attempt: number) => ({ scoreId: id, attempt, trace })),
+      traces.map((trace, attempt) => ({ scoreId: id, attempt, trace: trace as unknown as KeelTrace })),
     );
-  const flight = await entry(flightName(recordingId)).catch(() => null);
-  if (flight) await manager.insert(FlightEntity, { scoreId: id, data: flight });
+  const flight = flightName(recordingId);
+  if (has(flight)) await manager.insert(FlightEntity, { scoreId: id, data: await entry(flight) });
+}
+
+/**
+ * A score of this very file, of a shape that this program reads; null for one that is not.
+ * @throws Problem 422 for what is no score at all
+ */
+async function scoreIn(name: string, sha256: string, entry: OpenedArchive['entry']) {
+  let kept: unknown;
+  try {
+    kept = JSON.parse(String(await entry(name)));
+  } catch (error) {
+    if (error instanceof Problem) throw error;
+    throw new Problem(422, `${name} is no JSON: have the archive made again.`);
+  }
+  const read = archivedScoreSchema.safeParse(kept);
+  if (!read.success) {
+    const [{ path, message }] = read.error.issues;
+    throw new Problem(422, `${name}, ${path.join('.')}: ${message}`);
+  }
+  const score = scoreSchema.safeParse(read.data.score);
+  return score.success && score.data.sha256.recording === sha256 ? read.data : null;
 }

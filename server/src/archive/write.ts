@@ -1,5 +1,15 @@
 /** Writes an archive: one index, and for each recording its original bytes and its score as they are kept. */
-import { ARCHIVE_INDEX, ARCHIVE_VERSION, type Archive, CORE_VERSION, type KeelTrace } from '@keel/core';
+import { createHash } from 'node:crypto';
+import type { PassThrough } from 'node:stream';
+import { setTimeout } from 'node:timers/promises';
+import {
+  ARCHIVE_INDEX,
+  ARCHIVE_SIGNATURE,
+  ARCHIVE_VERSION,
+  type Archive,
+  CORE_VERSION,
+  type KeelTrace,
+} from '@keel/core';
 import { type DataSource, In, IsNull, Not } from 'typeorm';
 import yazl from 'yazl';
 import {
@@ -18,44 +28,50 @@ import {
   TeachingEntity,
   zoneOf,
 } from '../db/entities.ts';
+import { signatureOf } from './key.ts';
 import { type ArchiveOf, airplanesBooked, namedIn, recordOfArchive } from './record.ts';
 
-/** The archive as a stream; it is made while it is read, a recording at a time. */
+/** The archive as a stream; it is made while it is read, a recording at a time, and no further than somebody reads. */
 export function writeArchive(database: DataSource, of: ArchiveOf): NodeJS.ReadableStream {
   const zip = new yazl.ZipFile();
-  fill(database, of, zip).catch((error) => zip.outputStream.emit('error', error));
+  fill(database, of, zip).catch((error) => (zip.outputStream as PassThrough).destroy(error));
   return zip.outputStream;
 }
 
 async function fill(database: DataSource, of: ArchiveOf, zip: yazl.ZipFile): Promise<void> {
+  const { schoolId } = of;
+  const sums: Record<string, string> = {};
+  const add = (name: string, bytes: Buffer) => {
+    sums[name] = createHash('sha256').update(bytes).digest('hex');
+    zip.addBuffer(bytes, name);
+  };
   const index = await indexOf(database, of);
-  zip.addBuffer(Buffer.from(JSON.stringify(index, null, 1)), ARCHIVE_INDEX);
+  add(ARCHIVE_INDEX, Buffer.from(JSON.stringify(index, null, 1)));
   for (const { id: recordingId, file, score } of index.recordings) {
-    const { schoolId } = of;
+    // What was added is compressed before the next comes: the archive never lies in memory as a whole.
+    await drained(zip.outputStream as PassThrough);
     const { bytes } = await database
       .getRepository(RecordingFileEntity)
       .findOneByOrFail({ schoolId, recordingId });
-    zip.addBuffer(bytes, file);
-    if (score) {
-      const kept = await keptScore(database, schoolId, recordingId);
-      zip.addBuffer(Buffer.from(JSON.stringify(kept.index)), score);
-      if (kept.flight) zip.addBuffer(kept.flight, flightName(recordingId));
-    }
-    // What was added is compressed before the next comes: the archive never lies in memory as a whole.
-    await drained(zip);
+    add(file, bytes);
+    if (!score) continue;
+    const kept = await keptScore(database, schoolId, recordingId);
+    add(score, Buffer.from(JSON.stringify(kept.index)));
+    if (kept.flight) add(flightName(recordingId), kept.flight);
   }
+  zip.addBuffer(Buffer.from(JSON.stringify(await signatureOf(database, schoolId, sums))), ARCHIVE_SIGNATURE);
   zip.end();
 }
 
 export const flightName = (recordingId: string): string => `flight-${recordingId}.bin`;
 
-/** Waits until whoever reads has taken most of what was written. */
-function drained(zip: yazl.ZipFile): Promise<void> {
-  const stream = zip.outputStream as NodeJS.ReadableStream & { readableLength: number };
-  return new Promise((resolve) => {
-    const look = () => (stream.readableLength < 4 * 1024 * 1024 ? resolve() : setTimeout(look, 5));
-    setImmediate(look);
-  });
+const LOOK_MS = 20;
+/** Waits until whoever reads has taken most of what was written. @throws Error where nobody reads any more */
+async function drained(stream: PassThrough): Promise<void> {
+  do {
+    await setTimeout(stream.readableLength < 1024 * 1024 ? 0 : LOOK_MS);
+    if (stream.destroyed) throw new Error('nobody reads this archive any more');
+  } while (stream.readableLength >= 4 * 1024 * 1024);
 }
 
 async function keptScore(database: DataSource, schoolId: string, recordingId: string) {

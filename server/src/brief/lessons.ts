@@ -1,4 +1,5 @@
 /** Lessons: what is to be flown, in which airplane, by which standard, with its cards. */
+
 import { randomUUID } from 'node:crypto';
 import { createRoute, z } from '@hono/zod-openapi';
 import { dayIn, lessonInputSchema, lessonSchema } from '@keel/core';
@@ -6,8 +7,9 @@ import type { DataSource } from 'typeorm';
 import { type Lesson, LessonEntity } from '../db/entities.ts';
 import { json, jsonBody, router, type Viewer } from '../http/env.ts';
 import { madeFile } from '../http/made-file.ts';
+import { instructorsOnly } from '../http/only.ts';
 import { notFound, Problem } from '../http/problem.ts';
-import { requireInstructor, visible, zoneOfSchool } from '../scope.ts';
+import { visible, zoneOfSchool } from '../scope.ts';
 import { lessonCalendar } from './calendar.ts';
 import { describeLessons } from './describe-lessons.ts';
 import { KNEEBOARD_SIZES } from './kneeboard.ts';
@@ -65,12 +67,12 @@ export function lessonRoutes() {
         method: 'post',
         path: '/lessons',
         summary: 'Save a new lesson',
+        middleware: [instructorsOnly] as const,
         request: { body: jsonBody(lessonInputSchema) },
         responses: { 201: json(lessonSchema, 'Saved') },
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireInstructor(viewer);
         const input = c.req.valid('json');
         const lessons = database.getRepository(LessonEntity);
         const id = input.id ?? randomUUID();
@@ -96,6 +98,7 @@ export function lessonRoutes() {
         method: 'put',
         path: '/lessons/{id}',
         summary: 'Change a lesson; `version` is the one that was read',
+        middleware: [instructorsOnly] as const,
         request: {
           params,
           body: jsonBody(
@@ -109,7 +112,6 @@ export function lessonRoutes() {
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireInstructor(viewer);
         const { version, why, ...input } = c.req.valid('json');
         const lesson = await requireLesson(database, viewer, c.req.valid('param').id);
         const columns = await lessonColumns(database, viewer, input);

@@ -1,4 +1,5 @@
 /** What an error of the database says. */
+import { Problem } from '../http/problem.ts';
 
 /**
  * Whether the database was not there, rather than anything being wrong with what was asked of it. An error that crossed
@@ -16,3 +17,25 @@ const MESSAGES =
 
 /** Whether the database has such a row already, and keeps one of each. */
 export const isDuplicate = (error: unknown): boolean => (error as { code?: string } | null)?.code === '23505';
+
+/**
+ * What a request sent that the database cannot keep: a character that is none, a time or a number beyond all, a name of
+ * something that is not there. Null for every other error, which is the program's own.
+ */
+export function refusalOf(error: unknown): Problem | null {
+  const { code = '' } = (error ?? {}) as { code?: string };
+  if (code === DISK_FULL)
+    return new Problem(
+      503,
+      'The disk that the database lies on is full. Nothing was lost: make room on it, and try again.',
+    );
+  if (OUT_OF_RANGE.test(code))
+    return new Problem(422, 'Something in this is out of any range, or no text: it cannot be kept.');
+  if (code === NOT_THERE)
+    return new Problem(422, 'Something that this names is not there, or was removed meanwhile.');
+  return null;
+}
+const DISK_FULL = '53100';
+/** Class 22: data exceptions. */
+const OUT_OF_RANGE = /^22...$/;
+const NOT_THERE = '23503';

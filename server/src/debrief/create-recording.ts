@@ -34,27 +34,31 @@ export async function createRecording(
   await requireStudent(database, viewer, input.studentId);
   const airplane = await requireAirplane(database, viewer, input.airplaneId);
   const standard = await requireStandard(database, viewer, input.standardId);
-  const kept = await tasks.threads.upload({
-    bytes: input.bytes,
-    row: {
-      schoolId: viewer.schoolId,
-      studentId: input.studentId,
-      lessonId: input.lesson?.id ?? null,
-      airplaneRowId: airplane.rowId,
-      standardRowId: standard.rowId,
-      uploadedBy: viewer.id,
-      fileName: input.fileName.slice(-200),
-      weightLb: input.weightLb ?? null,
-      groundFt: input.groundFt ?? null,
-      mapping: input.mapping ?? null,
-      flownIn: input.flownIn,
+  const kept = await tasks.threads.upload(
+    {
+      bytes: input.bytes,
+      row: {
+        schoolId: viewer.schoolId,
+        studentId: input.studentId,
+        lessonId: input.lesson?.id ?? null,
+        airplaneRowId: airplane.rowId,
+        standardRowId: standard.rowId,
+        uploadedBy: viewer.id,
+        fileName: input.fileName.slice(-200),
+        weightLb: input.weightLb ?? null,
+        groundFt: input.groundFt ?? null,
+        mapping: input.mapping ?? null,
+        flownIn: input.flownIn,
+      },
+      givenAt: input.lesson?.plannedAt ?? null,
+      ...(input.lesson &&
+        input.instructorFlew?.length && {
+          // Said by who hands the flight in, and in nobody else's name.
+          instructorFlew: { authorId: viewer.id, held: input.instructorFlew },
+        }),
     },
-    givenAt: input.lesson?.plannedAt ?? null,
-    ...(input.lesson &&
-      input.instructorFlew?.length && {
-        instructorFlew: { authorId: input.lesson.instructorId, held: input.instructorFlew },
-      }),
-  });
+    viewer.id,
+  );
   if ('refused' in kept) throw new Problem(422, kept.refused);
   return kept;
 }

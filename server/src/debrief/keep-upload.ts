@@ -126,6 +126,7 @@ async function keep(
     schoolId,
     kind: 'score',
     subject: id,
+    ...(row.uploadedBy && { askedBy: row.uploadedBy }),
     input: instructorFlew ? { instructorFlew } : {},
   });
   return { id, duplicate: false };

@@ -1,9 +1,10 @@
 /** How the tables of other makes are read: one answer for each header, kept for the whole school. */
+
 import { createRoute, z } from '@hono/zod-openapi';
 import { mappingSchema } from '@keel/core';
 import { ColumnMappingEntity } from '../db/entities.ts';
 import { json, jsonBody, router } from '../http/env.ts';
-import { requireInstructor } from '../scope.ts';
+import { instructorsOnly } from '../http/only.ts';
 
 export function mappingRoutes() {
   const routes = router();
@@ -34,12 +35,12 @@ export function mappingRoutes() {
         method: 'put',
         path: '/column-mappings/{key}',
         summary: 'Keep how a table with this header is read',
+        middleware: [instructorsOnly] as const,
         request: { params, body: jsonBody(mappingSchema) },
         responses: { 200: json(kept, 'Kept') },
       }),
       async (c) => {
         const viewer = c.get('viewer');
-        requireInstructor(viewer);
         const mapping = c.req.valid('json');
         await c
           .get('database')

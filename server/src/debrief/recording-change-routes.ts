@@ -1,4 +1,5 @@
 /** A recording that was sent with the wrong airplane, lesson, weight or columns is put right; one that nobody wants goes. */
+
 import { createRoute, z } from '@hono/zod-openapi';
 import { deletedRecordingSchema, mappingSchema, recordingSchema } from '@keel/core';
 import type { DataSource } from 'typeorm';
@@ -8,6 +9,7 @@ import { isDuplicate } from '../db/errors.ts';
 import { requireAirplane } from '../hangar/routes.ts';
 import { json, jsonBody, router, type Viewer } from '../http/env.ts';
 import { madeAnswer } from '../http/made-file.ts';
+import { instructorsOnly } from '../http/only.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { writeAttempts } from '../path/attempt-rows.ts';
 import { hideRecording } from '../path/hide-recording.ts';
@@ -89,12 +91,12 @@ export function recordingChangeRoutes() {
         method: 'patch',
         path: '/recordings/{id}',
         summary: 'Put right what a recording was sent with; it is scored again',
+        middleware: [instructorsOnly] as const,
         request: { params, body: jsonBody(changeSchema) },
         responses: { 200: json(recordingSchema, 'The recording, being scored again') },
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireInstructor(viewer);
         const recording = await requireRecording(database, viewer, c.req.valid('param').id);
         const change = c.req.valid('json');
         const columns = await columnsOf(database, viewer, recording, change);

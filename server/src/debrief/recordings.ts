@@ -1,7 +1,7 @@
 /** Recordings: sent, looked at, scored again. */
+
 import { createRoute, z } from '@hono/zod-openapi';
 import { createdSchema, keelTraceSchema, mappingSchema, recordingSchema } from '@keel/core';
-import { bodyLimit } from 'hono/body-limit';
 import type { DataSource } from 'typeorm';
 import { requireLesson } from '../brief/lessons.ts';
 import {
@@ -13,6 +13,7 @@ import {
 } from '../db/entities.ts';
 import { json, router, type Viewer } from '../http/env.ts';
 import { multipart } from '../http/multipart.ts';
+import { instructorsOnly } from '../http/only.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { requireInstructor, visible } from '../scope.ts';
 import { ask } from '../tasks/list.ts';
@@ -101,7 +102,7 @@ export function recordingRoutes() {
       'The file is larger than 50 MB. Split the recording, or leave out columns that are not needed.',
     );
   };
-  routes.use('/recordings', bodyLimit({ maxSize: LARGEST_UPLOAD + 64 * 1024, onError: tooLarge }));
+  routes.use('/recordings', instructorsOnly);
   routes.use('/recordings', multipart(LARGEST_UPLOAD, tooLarge));
   return routes
     .openapi(
@@ -117,7 +118,6 @@ export function recordingRoutes() {
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireInstructor(viewer);
         const form = c.req.valid('form');
         if (form.file.size > LARGEST_UPLOAD) tooLarge();
         const created = await createRecording({ database, tasks: c.get('tasks') }, viewer, {
@@ -205,7 +205,7 @@ export function recordingRoutes() {
         const scores = database.getRepository(ScoreEntity);
         const before = await scores.findOneBy(current);
         const task = await database.transaction((manager) =>
-          ask(manager, { schoolId, kind: 'score', subject: id }),
+          ask(manager, { schoolId, kind: 'score', subject: id, askedBy: viewer.id }),
         );
         const ended = await c.get('tasks').ended(task);
         const { refused } = (ended.result ?? {}) as ScoreOutcome;

@@ -15,6 +15,7 @@ const FOLDERS = [join(HERE, 'flights'), join(HERE, '..', 'src', 'demo', 'flights
  */
 export async function flightFile({ key }: { key: string }): Promise<Buffer> {
   for (const folder of FOLDERS) {
+    // It lies in one of the folders.
     const bytes = await readFile(join(folder, `${key}.csv.br`)).catch(() => null);
     if (bytes) return promisify(brotliDecompress)(bytes);
   }

@@ -48,24 +48,27 @@ export async function loadSeasonLesson(
   };
   await database.getRepository(LessonEntity).insert(row);
   const id = demoId(`recording ${key}`);
-  const kept = await tasks.threads.upload({
-    bytes: new Uint8Array(await flightFile(lesson)),
-    row: {
-      id,
-      schoolId: row.schoolId,
-      studentId: row.studentId,
-      lessonId: row.id,
-      airplaneRowId: row.airplaneRowId,
-      standardRowId: row.standardRowId,
-      uploadedBy: row.instructorId,
-      fileName: `${dayIn(plannedAt, DEMO_ZONE)}-${key}.csv`,
-      weightLb: null,
-      groundFt: null,
-      mapping: null,
-      flownIn: 'airplane',
+  const kept = await tasks.threads.upload(
+    {
+      bytes: new Uint8Array(await flightFile(lesson)),
+      row: {
+        id,
+        schoolId: row.schoolId,
+        studentId: row.studentId,
+        lessonId: row.id,
+        airplaneRowId: row.airplaneRowId,
+        standardRowId: row.standardRowId,
+        uploadedBy: row.instructorId,
+        fileName: `${dayIn(plannedAt, DEMO_ZONE)}-${key}.csv`,
+        weightLb: null,
+        groundFt: null,
+        mapping: null,
+        flownIn: 'airplane',
+      },
+      givenAt: plannedAt,
     },
-    givenAt: plannedAt,
-  });
+    DEMO_SCHOOL.id,
+  );
   if ('refused' in kept) throw new Error(kept.refused);
   await scored(database, tasks, id);
   await say(database, lesson, id, row);

@@ -152,24 +152,27 @@ async function loadLesson(database: DataSource, tasks: Tasks, lesson: DemoLesson
   if (!isFlown(lesson)) return;
 
   const id = demoId(`recording ${lesson.key}`);
-  const kept = await tasks.threads.upload({
-    bytes: new Uint8Array(await flightFile(lesson)),
-    row: {
-      id,
-      schoolId: row.schoolId,
-      studentId: row.studentId,
-      lessonId: row.id,
-      airplaneRowId: row.airplaneRowId,
-      standardRowId: row.standardRowId,
-      uploadedBy: row.instructorId,
-      fileName: `${dayIn(lesson.at, DEMO_ZONE)}-${lesson.key}.csv`,
-      weightLb: null,
-      groundFt: null,
-      mapping: null,
-      flownIn: 'airplane',
+  const kept = await tasks.threads.upload(
+    {
+      bytes: new Uint8Array(await flightFile(lesson)),
+      row: {
+        id,
+        schoolId: row.schoolId,
+        studentId: row.studentId,
+        lessonId: row.id,
+        airplaneRowId: row.airplaneRowId,
+        standardRowId: row.standardRowId,
+        uploadedBy: row.instructorId,
+        fileName: `${dayIn(lesson.at, DEMO_ZONE)}-${lesson.key}.csv`,
+        weightLb: null,
+        groundFt: null,
+        mapping: null,
+        flownIn: 'airplane',
+      },
+      givenAt: row.plannedAt,
     },
-    givenAt: row.plannedAt,
-  });
+    row.schoolId,
+  );
   if ('refused' in kept) throw new Error(kept.refused);
   await scored(database, tasks, id);
   await loadStatements(database, id, row, lesson);

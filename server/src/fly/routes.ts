@@ -1,4 +1,5 @@
 /** Fly: demonstrations by the synthetic pilot, flights of the trainer, and the sight pictures of a lesson. */
+
 import { createRoute, z } from '@hono/zod-openapi';
 import {
   clockIn,
@@ -8,17 +9,16 @@ import {
   sightPicturesSchema,
   trainerFlightSchema,
 } from '@keel/core';
-import { bodyLimit } from 'hono/body-limit';
 import type { DataSource } from 'typeorm';
 import { describeLessons } from '../brief/describe-lessons.ts';
 import { requireLesson } from '../brief/lessons.ts';
 import { AirplaneEntity, type Lesson, LessonEntity, StandardEntity } from '../db/entities.ts';
 import { createRecording } from '../debrief/create-recording.ts';
-import { LARGEST_UPLOAD } from '../debrief/recordings.ts';
 import { json, jsonBody, router } from '../http/env.ts';
 import { madeAnswer } from '../http/made-file.ts';
+import { instructorsOnly } from '../http/only.ts';
 import { Problem } from '../http/problem.ts';
-import { requireInstructor, zoneOfSchool } from '../scope.ts';
+import { zoneOfSchool } from '../scope.ts';
 import type { DemonstrationInput } from './demonstration-task.ts';
 
 /** What a recording of a lesson is of. */
@@ -33,22 +33,13 @@ async function subjectsOf(database: DataSource, { schoolId, airplaneRowId, stand
 export function flyRoutes() {
   const routes = router();
   const params = z.object({ id: z.uuid() });
-  routes.use(
-    '/lessons/:id/trainer-flight',
-    bodyLimit({
-      maxSize: LARGEST_UPLOAD + 64 * 1024,
-      onError: () => {
-        throw new Problem(413, 'The flight is larger than 50 MB: hand it in sooner.');
-      },
-    }),
-  );
-
   return routes
     .openapi(
       createRoute({
         method: 'post',
         path: '/lessons/{id}/demonstration',
         summary: 'Have a maneuver of this lesson’s cards flown by the synthetic pilot, and score it',
+        middleware: [instructorsOnly] as const,
         request: {
           params,
           body: jsonBody(demonstrationSchema),
@@ -57,7 +48,6 @@ export function flyRoutes() {
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireInstructor(viewer);
         const lesson = await requireLesson(database, viewer, c.req.valid('param').id);
         const { maneuver, habit, habitIn, seed } = c.req.valid('json');
         const card = lesson.cards.find((one) => one.maneuver === maneuver);
@@ -112,12 +102,12 @@ export function flyRoutes() {
         method: 'put',
         path: '/lessons/{id}/sight-pictures',
         summary: 'Keep the sight pictures that the instructor marked',
+        middleware: [instructorsOnly] as const,
         request: { params, body: jsonBody(sightPicturesSchema) },
         responses: { 200: json(lessonSchema, 'The lesson') },
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireInstructor(viewer);
         const { schoolId, id } = await requireLesson(database, viewer, c.req.valid('param').id);
         const lessons = database.getRepository(LessonEntity);
         await lessons.update({ schoolId, id }, { sightPictures: c.req.valid('json') });

@@ -1,10 +1,12 @@
 /** What an airplane's own recordings say it does, beside the book; the chief takes it up as the airplane's own. */
+
 import { createRoute, z } from '@hono/zod-openapi';
 import { ownFigureSchema, ownFigures } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import { type AirplaneRow, RecordingEntity, ScoreEntity } from '../db/entities.ts';
 import { json, jsonBody, router } from '../http/env.ts';
-import { requireChief, requireInstructor } from '../scope.ts';
+import { chiefsOnly } from '../http/only.ts';
+import { requireInstructor } from '../scope.ts';
 import { changeAirplane, requireAirplane } from './routes.ts';
 
 /** Flights in the airplane alone: the trainer's model knows nothing that the book does not. */
@@ -64,12 +66,12 @@ export function ownFiguresRoutes() {
         method: 'put',
         path: '/airplanes/{id}/own-figures',
         summary: 'Take the figures up for the Brief as this airplane’s own, or give them up again',
+        middleware: [chiefsOnly] as const,
         request: { params, body: jsonBody(z.object({ version: z.number().int(), take: z.boolean() })) },
         responses: { 200: json(answer, 'Taken up') },
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireChief(viewer);
         const { version, take } = c.req.valid('json');
         const row = await requireAirplane(database, viewer, c.req.valid('param').id);
         const found = await estimate(database, row);

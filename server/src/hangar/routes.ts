@@ -7,9 +7,9 @@ import { type Airplane, airplaneSchema } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import { AirplaneEntity, type AirplaneRow } from '../db/entities.ts';
 import { json, jsonBody, router, type Viewer } from '../http/env.ts';
+import { chiefsOnly } from '../http/only.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { addToTrail } from '../people/trail.ts';
-import { requireChief } from '../scope.ts';
 
 const versionedSchema = z.looseObject({ version: z.number().int() }).and(airplaneSchema);
 const idPattern = /^[a-z0-9][a-z0-9-]{0,60}$/;
@@ -113,12 +113,12 @@ export function hangarRoutes() {
         method: 'post',
         path: '/airplanes',
         summary: 'Add an airplane from its file',
+        middleware: [chiefsOnly] as const,
         request: { body: jsonBody(airplaneSchema) },
         responses: { 201: json(versionedSchema, 'Added') },
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireChief(viewer);
         const data = fileOf(c.req.valid('json'));
         if (!idPattern.test(data.id))
           throw new Problem(
@@ -149,6 +149,7 @@ export function hangarRoutes() {
         method: 'put',
         path: '/airplanes/{id}',
         summary: 'Change an airplane; `version` is the one that was read',
+        middleware: [chiefsOnly] as const,
         request: {
           params,
           body: jsonBody(z.object({ version: z.number().int(), airplane: airplaneSchema })),
@@ -157,7 +158,6 @@ export function hangarRoutes() {
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireChief(viewer);
         const { version, airplane } = c.req.valid('json');
         const row = await requireAirplane(database, viewer, c.req.valid('param').id);
         const data = fileOf(airplane);

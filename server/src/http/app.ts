@@ -8,7 +8,7 @@ import { HTTPException } from 'hono/http-exception';
 import { requestId } from 'hono/request-id';
 import { archiveRoutes } from '../archive/routes.ts';
 import { lessonRoutes } from '../brief/lessons.ts';
-import { isConnectionError } from '../db/errors.ts';
+import { isConnectionError, refusalOf } from '../db/errors.ts';
 import { alongsideRoutes } from '../debrief/alongside-routes.ts';
 import { flightRoutes } from '../debrief/flight-routes.ts';
 import { mappingRoutes } from '../debrief/mapping-routes.ts';
@@ -46,6 +46,7 @@ import { todayRoutes } from '../today/routes.ts';
 import { feedRoutes } from '../week/feed-routes.ts';
 import { weekRoutes } from '../week/routes.ts';
 import { usualHoursRoutes } from '../week/usual-hours.ts';
+import { boundedLength } from './bodies.ts';
 import { type Env, router, type Services } from './env.ts';
 import { healthRoutes } from './health.ts';
 import { log, logged, plain } from './log.ts';
@@ -89,6 +90,7 @@ export function makeApp(services: Services, webFolder?: string): OpenAPIHono<Env
     if (OPEN.has(path) || OPEN_LINKS.test(path) || path.startsWith('/api/feed/')) return next();
     return signedIn(c, next);
   });
+  app.use('/api/*', boundedLength);
 
   app.route('/', api());
   app.doc31('/api/openapi.json', {
@@ -113,6 +115,8 @@ export function makeApp(services: Services, webFolder?: string): OpenAPIHono<Env
     if (error instanceof Problem) return respond(c, error);
     if (error instanceof HTTPException)
       return respond(c, new Problem(error.status, error.message || 'Bad request.'));
+    const refusal = refusalOf(error);
+    if (refusal) return respond(c, refusal);
     if (isConnectionError(error))
       return respond(
         c,

@@ -7,6 +7,7 @@ const OVERDUE_MS = 48 * 3600_000;
 /** `off` where none are made; `overdue` where the latest is older than two days; else when it was made. */
 export async function lastBackup(folder = process.env.KEEL_BACKUP_DIR): Promise<string> {
   if (!folder) return 'off';
+  // A folder that cannot be read holds no backup that anybody could restore: overdue.
   const names = await readdir(folder).catch(() => []);
   const times = await Promise.all(
     names

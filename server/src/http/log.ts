@@ -6,6 +6,7 @@
 import type { Context, MiddlewareHandler } from 'hono';
 import { matchedRoutes } from 'hono/route';
 import { pino } from 'pino';
+import { QueryFailedError } from 'typeorm';
 import type { Env } from './env.ts';
 
 export const log = pino(
@@ -13,11 +14,17 @@ export const log = pino(
   pino.destination({ dest: 2, sync: false }),
 );
 
-/** An error without what was asked of the database, which may hold a score or a hash. */
+/**
+ * An error without what was asked of the database, which may hold a score or a hash, and without what the database says of it,
+ * which quotes it: of such a one its code and what it was about tell enough.
+ */
 export function plain(error: unknown): object {
   if (!(error instanceof Error)) return { message: String(error) };
-  const { name, message, stack, code } = error as Error & { code?: string };
-  return { name, message, code, stack };
+  const { name, message, stack = '', code } = error as Error & { code?: string };
+  if (!(error instanceof QueryFailedError)) return { name, message, code, stack };
+  const { table, constraint, routine } = error.driverError;
+  const calls = stack.split('\n').filter((line) => /^\s+at /.test(line));
+  return { name, code, table, constraint, routine, stack: calls.join('\n') };
 }
 
 /** The pattern of an address, such as `/api/lessons/:id`, which holds nothing of whose it is. */

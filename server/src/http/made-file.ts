@@ -3,21 +3,31 @@ import { randomUUID } from 'node:crypto';
 import type { Context } from 'hono';
 import type { z } from 'zod';
 import type { TaskRow } from '../db/entities.ts';
-import { ask, cancel, type NewTask } from '../tasks/list.ts';
+import { ask, cancel, type NewTask, openTasksOf } from '../tasks/list.ts';
 import type { Env } from './env.ts';
+import { log, plain } from './log.ts';
 import { Problem } from './problem.ts';
 
-type OwnTask = Omit<NewTask, 'subject'>;
+type OwnTask = Omit<NewTask, 'subject' | 'askedBy'>;
+
+/** Of one person at once: more are no person's. */
+const MOST_OPEN = 30;
 
 /**
  * What nobody waits for any more, since whoever asked went away, is not worked out.
- * @throws Problem 503 where it is not done in time or failed; it can be asked for again.
+ * @throws Problem 429 where too much of this one's is being worked out already; 503 where it is not done in time or failed; it can be asked for again.
  */
 async function done(c: Context<Env>, task: OwnTask): Promise<TaskRow> {
   const [database, { signal }] = [c.get('database'), c.req.raw];
-  const own = { ...task, subject: randomUUID() };
+  const { id: askedBy } = c.get('viewer');
+  if ((await openTasksOf(database, askedBy)) >= MOST_OPEN)
+    throw new Problem(429, 'Too much of yours is being worked out already: wait for some of it.');
+  const own = { ...task, subject: randomUUID(), askedBy };
   const id = await database.transaction((manager) => ask(manager, own));
-  const leave = () => void cancel(database.manager, own).catch(() => {});
+  const leave = () =>
+    void cancel(database.manager, own).catch((error) =>
+      log.warn({ error: plain(error) }, 'what nobody waits for is worked out all the same'),
+    );
   signal.addEventListener('abort', leave);
   if (signal.aborted) leave();
   const ended = await c.get('tasks').ended(id);

@@ -1,13 +1,50 @@
 /** A form with a large file, taken in as it arrives: a file looked through in one go would hold every other request. */
+import { randomUUID } from 'node:crypto';
+import { createWriteStream } from 'node:fs';
+import { rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
 import type { ReadableStream } from 'node:stream/web';
 import Busboy from '@fastify/busboy';
 import type { MiddlewareHandler } from 'hono';
 import { Problem } from './problem.ts';
 
 const BROKEN = 'The form could not be read; send the file again.';
+const DISK_FULL =
+  'The disk on which the server puts files down is full: make room on it, and send the file again.';
 
-function read(body: ReadableStream, contentType: string, largest: number, tooLarge: () => never) {
+/** A file that is too large to lie in memory; it is there until the request is answered. */
+export class FileOnDisk extends File {
+  constructor(
+    readonly path: string,
+    name: string,
+  ) {
+    super([], name);
+  }
+}
+
+interface Reading {
+  contentType: string;
+  largest: number;
+  tooLarge: () => never;
+  /** Where a file is put down; undefined where it is kept in memory. */
+  path?: string;
+}
+
+/** Busboy hands over a file as a stream: who takes it owns its errors too. */
+async function fileOf(file: NodeJS.ReadableStream, name: string, path?: string): Promise<File> {
+  if (path) {
+    await pipeline(file, createWriteStream(path, { mode: 0o600 }));
+    return new FileOnDisk(path, name);
+  }
+  const parts: Buffer<ArrayBuffer>[] = [];
+  for await (const part of file) parts.push(part as Buffer<ArrayBuffer>);
+  return new File(parts, name);
+}
+
+function read(body: ReadableStream, { contentType, largest, tooLarge, path }: Reading) {
   return new Promise<FormData>((resolve, reject) => {
     const form = new FormData();
     const busboy = Busboy({
@@ -18,12 +55,14 @@ function read(body: ReadableStream, contentType: string, largest: number, tooLar
     const fail = (error: unknown) => {
       source.unpipe(busboy);
       source.resume();
-      reject(error instanceof Problem ? error : new Problem(422, BROKEN));
+      const full = (error as NodeJS.ErrnoException).code === 'ENOSPC';
+      reject(
+        error instanceof Problem ? error : full ? new Problem(503, DISK_FULL) : new Problem(422, BROKEN),
+      );
     };
+    const files: Promise<void>[] = [];
     busboy.on('field', (name, value) => form.append(name, value));
     busboy.on('file', (name, file, fileName) => {
-      const parts: Buffer<ArrayBuffer>[] = [];
-      file.on('data', (part: Buffer<ArrayBuffer>) => parts.push(part));
       file.on('limit', () => {
         try {
           tooLarge();
@@ -31,33 +70,36 @@ function read(body: ReadableStream, contentType: string, largest: number, tooLar
           fail(error);
         }
       });
-      file.on('end', () => form.append(name, new File(parts, fileName ?? '')));
-      // A form that breaks off in its file: without an owner for it the error would end the process.
-      file.on('error', fail);
+      const taken = fileOf(file, fileName ?? '', path).then((one) => form.append(name, one));
+      // A form that breaks off in its file fails alone.
+      taken.catch(fail);
+      files.push(taken);
     });
     busboy.on('error', fail);
     source.on('error', fail);
-    busboy.on('finish', () => resolve(form));
+    busboy.on('finish', () => Promise.all(files).then(() => resolve(form), fail));
     source.pipe(busboy);
   });
 }
 
-/** Reads the form before it is checked. `tooLarge` refuses a file of more than `largest` bytes. */
+/**
+ * Reads the form before it is checked. `tooLarge` refuses a file of more than `largest` bytes.
+ * @param where a file that may be larger than memory is put down on the disk, for as long as the request lasts
+ */
 export const multipart =
-  (largest: number, tooLarge: () => never): MiddlewareHandler =>
+  (largest: number, tooLarge: () => never, where: 'in memory' | 'on disk' = 'in memory'): MiddlewareHandler =>
   async (c, next) => {
     const contentType = c.req.header('Content-Type') ?? '';
-    if (/^multipart\/form-data/i.test(contentType) && c.req.raw.body) {
-      try {
-        c.req.bodyCache.formData = await read(
-          c.req.raw.body as ReadableStream,
-          contentType,
-          largest,
-          tooLarge,
-        );
-      } catch (error) {
-        throw error instanceof Problem ? error : new Problem(422, BROKEN);
-      }
+    const { body } = c.req.raw;
+    if (!/^multipart\/form-data/i.test(contentType) || !body) return next();
+    const path = where === 'on disk' ? join(tmpdir(), `keel-${randomUUID()}`) : undefined;
+    try {
+      c.req.bodyCache.formData = await read(body as ReadableStream, { contentType, largest, tooLarge, path });
+      await next();
+    } catch (error) {
+      // What busboy itself says of a form without a boundary.
+      throw error instanceof Problem || c.req.bodyCache.formData ? error : new Problem(422, BROKEN);
+    } finally {
+      if (path) await rm(path, { force: true });
     }
-    await next();
   };

@@ -46,9 +46,20 @@ export const remoteAddress = (c: Context): string =>
   addressBehind(socketAddress(c), c.req.header('X-Forwarded-For'));
 
 /** What stands for one household or school: the address itself, of IPv6 the first half. */
-export function networkAddress(c: Context): string {
-  const address = remoteAddress(c);
-  return address.includes(':') ? address.split(':').slice(0, 4).join(':') : address;
+export const networkAddress = (c: Context): string => networkOf(remoteAddress(c));
+
+export function networkOf(address: string): string {
+  if (!isIPv6(address)) return address;
+  // The part that is left out where it is written short is nothing but noughts.
+  const [before, after] = address.split('%')[0].split('::');
+  const groups = (part = '') => part.split(':').filter(Boolean);
+  const left = groups(before);
+  const missing = after === undefined ? 0 : 8 - left.length - groups(after).length;
+  const all = [...left, ...Array(Math.max(0, missing)).fill('0'), ...groups(after)];
+  return all
+    .slice(0, 4)
+    .map((group) => Number.parseInt(group, 16).toString(16))
+    .join(':');
 }
 
 const LOOPBACK = new Set(['127.0.0.1', '::1']);

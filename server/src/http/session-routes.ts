@@ -2,9 +2,9 @@
 
 import { createRoute, z } from '@hono/zod-openapi';
 import { meSchema, sessionsSchema, signInSchema } from '@keel/core';
-import { verify } from '@node-rs/argon2';
 import { MoreThan } from 'typeorm';
 import { AccountEntity, SessionEntity } from '../db/entities.ts';
+import { isPassword } from '../people/passwords.ts';
 import { takeCode } from '../people/second-step.ts';
 import { json, jsonBody, router } from './env.ts';
 import { describeMe } from './me.ts';
@@ -39,7 +39,7 @@ export function sessionRoutes() {
           .addSelect('account.passwordHash')
           .where('account.email = :address AND account.closedAt IS NULL', { address })
           .getOne();
-        const matches = await verify(account?.passwordHash ?? NOBODY, password).catch(() => false);
+        const matches = await isPassword(account?.passwordHash ?? NOBODY, password);
         if (!account || !matches) throw new Problem(401, 'Email or password is wrong.');
         if (account.totpSince) {
           await attempt.succeeded();

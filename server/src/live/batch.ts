@@ -1,4 +1,5 @@
 /** A batch as it comes: rows of a recording with their header, checked before a row of it is kept. */
+import { createHash } from 'node:crypto';
 import { type CoachRow, InputError, isChannel, MOST_COLUMNS, readRecordingCsv } from '@keel/core';
 import Papa from 'papaparse';
 import { Problem } from '../http/problem.ts';
@@ -11,6 +12,8 @@ export interface ReadBatch {
   rows: string;
   firstTime: number;
   lastTime: number;
+  /** Of the bytes as they came. */
+  sha256: string;
 }
 
 /** No recorder writes longer ones. */
@@ -18,8 +21,19 @@ const MOST_LINE = 64 * 1024;
 
 const HAS_TIME = ['time_s', 'utc'];
 
+/** For a thread, which hands over what it refuses as it hands over what it read. */
+export function readBatchOrRefuse(bytes: Uint8Array): ReadBatch | { refused: string; sha256: string } {
+  const sha256 = createHash('sha256').update(bytes).digest('hex');
+  try {
+    return { ...readBatch(bytes), sha256 };
+  } catch (error) {
+    if (error instanceof Problem) return { refused: error.message, sha256 };
+    throw error;
+  }
+}
+
 /** @throws Problem 422 naming line and column, for what is no piece of a recording. */
-export function readBatch(bytes: Uint8Array): ReadBatch {
+function readBatch(bytes: Uint8Array): Omit<ReadBatch, 'sha256'> {
   const text = decode(bytes);
   const lines = text.split('\n').filter((line) => line !== '' && !line.startsWith('#'));
   const [header, ...rows] = lines;

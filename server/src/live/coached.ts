@@ -12,6 +12,7 @@ import {
 } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import { AirplaneEntity, LessonEntity, type LiveFlight, SchoolEntity } from '../db/entities.ts';
+import { isConnectionError } from '../db/errors.ts';
 import type { Services } from '../http/env.ts';
 import { log, plain } from '../http/log.ts';
 import { cells, rowsOf } from './batch.ts';
@@ -63,7 +64,16 @@ export async function before(
       if (seq === coached.next) hearBatch(services, flight, coached, seq, rowsOf(coached.header, rows));
       else await hear(services, flight, coached, seq);
     });
-    await coached.working;
+    try {
+      await coached.working;
+    } catch (error) {
+      const here = flights.get(services.database);
+      here?.delete(keyOf(flight));
+      // What was heard in part is heard anew, from the beginning, by the next who asks.
+      if (isConnectionError(error)) throw error;
+      here?.set(keyOf(flight), withoutCoach(flight, error));
+      return { coach: null, verdict: null };
+    }
   }
   return {
     coach: coached.heard.get(seq) ?? null,
@@ -77,21 +87,32 @@ export async function lastVerdict(services: Services, flight: LiveFlight): Promi
   return (await coached?.verdicts.get(flight.nextSeq - 1)) ?? null;
 }
 
+/** Its samples go on; what goes wrong with the coach is no reason to see nothing. */
+async function withoutCoach(flight: LiveFlight, error: unknown): Promise<null> {
+  log.error({ error: plain(error), flight: flight.id }, 'a flight has no coach');
+  return null;
+}
+
+const keyOf = ({ schoolId, id, lessonId }: LiveFlight): string => `${schoolId} ${id} ${lessonId}`;
+
 function coachedFlight(services: Services, flight: LiveFlight): Promise<Coached | null> {
   const { database } = services;
   const known = flights.get(database) ?? new Map<string, Promise<Coached | null>>();
   flights.set(database, known);
   // Given to another lesson, it is coached anew by that one's cards.
-  const key = `${flight.schoolId} ${flight.id} ${flight.lessonId}`;
+  const key = keyOf(flight);
   const there = known.get(key);
   if (there) return there;
   const opened = open(database, flight).catch((error) => {
-    log.error({ error: plain(error), flight: flight.id }, 'a flight has no coach');
-    return null;
+    if (isConnectionError(error)) throw error;
+    return withoutCoach(flight, error);
   });
   known.set(key, opened);
+  // One that could not be opened now is opened by whoever asks next.
+  opened.catch(() => known.delete(key));
   const forget = setInterval(async () => {
-    const coached = await opened;
+    // One that was not opened is forgotten already.
+    const coached = await opened.catch(() => null);
     if (coached && Date.now() - coached.usedAt < UNUSED_MS) return;
     known.delete(key);
     clearInterval(forget);

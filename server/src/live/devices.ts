@@ -1,10 +1,12 @@
 /** Devices: a key of their own, shown once, that writes to flights of one airplane and to nothing else. */
+
 import { randomBytes, randomUUID } from 'node:crypto';
 import { createRoute, z } from '@hono/zod-openapi';
 import type { Context } from 'hono';
 import { IsNull } from 'typeorm';
 import { AirplaneEntity, type Device, DeviceEntity } from '../db/entities.ts';
 import { type Env, json, jsonBody, router } from '../http/env.ts';
+import { chiefsOnly } from '../http/only.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { hashOfToken } from '../http/sessions.ts';
 import { addToTrail } from '../people/trail.ts';
@@ -72,6 +74,7 @@ export function deviceRoutes() {
         method: 'post',
         path: '/devices',
         summary: 'A new device of an airplane; its key is shown once',
+        middleware: [chiefsOnly] as const,
         request: {
           body: jsonBody(z.object({ name: z.string().trim().min(1).max(80), airplaneId: z.string() })),
         },
@@ -79,7 +82,6 @@ export function deviceRoutes() {
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireChief(viewer);
         const { schoolId } = viewer;
         const { name, airplaneId } = c.req.valid('json');
         const airplane = await database.getRepository(AirplaneEntity).findOneBy({ schoolId, id: airplaneId });

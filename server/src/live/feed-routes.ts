@@ -10,6 +10,8 @@ import { endFlight, keepBatch, OutOfOrder, requireOwn } from './flight.ts';
 import { keepAtOnce } from './keep-at-once.ts';
 
 const MOST_BATCH = 1024 * 1024;
+/** What the database counts up to. */
+const MOST_SEQ = 2 ** 31 - 2;
 /** Batches a second of one device. */
 const RATE = new RateLimiterMemory({ points: 10, duration: 1 });
 
@@ -21,7 +23,7 @@ export function feedOfFlightRoutes() {
         method: 'put',
         path: '/feed/{flightId}/{seq}',
         summary: 'A batch of rows with their header, as text/csv; by the device’s key',
-        request: { params: flight.extend({ seq: z.coerce.number().int().min(0) }) },
+        request: { params: flight.extend({ seq: z.coerce.number().int().min(0).max(MOST_SEQ) }) },
         middleware: [
           bodyLimit({
             maxSize: MOST_BATCH,
@@ -45,9 +47,9 @@ export function feedOfFlightRoutes() {
         });
         // Whose key nobody knows has nothing of theirs read.
         await requireKnownKey(c);
-        const bytes = new Uint8Array(await c.req.arrayBuffer());
+        const read = await c.get('tasks').threads.batch(new Uint8Array(await c.req.arrayBuffer()));
         const clockMs = Number(c.req.header('Keel-Clock-Ms') ?? Number.NaN);
-        const batch = { flightId, seq, bytes, clockMs };
+        const batch = { flightId, seq, read, clockMs };
         if (seq > 0 && (await keepAtOnce(c.get('database'), keyHash, batch)))
           return c.json({ acknowledged: seq, next: seq + 1, serverMs: Date.now() }, 200);
         const device = await requireDevice(c);

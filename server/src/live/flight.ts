@@ -1,5 +1,4 @@
 /** A flight under way: batches kept in their order, each durable before it is acknowledged; in the end a recording. */
-import { createHash } from 'node:crypto';
 import { dayIn } from '@keel/core';
 import type { EntityManager } from 'typeorm';
 import { IsNull } from 'typeorm';
@@ -18,7 +17,7 @@ import type { Services } from '../http/env.ts';
 import { log, plain } from '../http/log.ts';
 import { Problem } from '../http/problem.ts';
 import { zoneOfSchool } from '../scope.ts';
-import { readBatch } from './batch.ts';
+import type { ReadBatch } from './batch.ts';
 import { firstStandard } from './first-standard.ts';
 import { LIVE_CHANNEL, MOST_BYTES } from './limits.ts';
 import { sayNotes } from './notes.ts';
@@ -39,7 +38,8 @@ export class OutOfOrder extends Problem {
 export interface Batch {
   flightId: string;
   seq: number;
-  bytes: Uint8Array;
+  /** What was in it, or why it cannot be used. */
+  read: ReadBatch | { refused: string; sha256: string };
   /** The device’s clock when it sent, ms; NaN where it did not say. */
   clockMs: number;
 }
@@ -65,20 +65,19 @@ export async function keepBatch(services: Services, device: Device, batch: Batch
 }
 
 async function keepOnce({ database }: Services, device: Device, batch: Batch): Promise<void> {
-  const { flightId, seq, bytes, clockMs } = batch;
+  const { flightId, seq, read, clockMs } = batch;
   const { schoolId } = device;
-  const sha256 = createHash('sha256').update(bytes).digest('hex');
   await database.transaction(async (manager) => {
     const flight = (await held(manager, device, flightId)) ?? (await begin(manager, device, batch));
     requireOwn(flight, device);
     if (seq < flight.nextSeq) {
       const known = await manager.findOneBy(LiveBatchEntity, { schoolId, flightId, seq });
-      if (known?.sha256 === sha256) return;
+      if (known?.sha256 === read.sha256) return;
       throw new OutOfOrder(`Batch ${seq} came before, with other bytes.`, flight.nextSeq);
     }
     if (seq > flight.nextSeq) throw new OutOfOrder(`Batch ${flight.nextSeq} comes first.`, flight.nextSeq);
     if (flight.endedAt) throw new OutOfOrder('This flight has ended.', flight.nextSeq);
-    const read = readBatch(bytes);
+    if ('refused' in read) throw new Problem(422, read.refused);
     if (flight.header !== null && flight.header !== read.header)
       throw new Problem(422, `Other columns than before: ${flight.header} was expected.`);
     if (flight.lastTime !== null && read.firstTime <= flight.lastTime)
@@ -89,7 +88,7 @@ async function keepOnce({ database }: Services, device: Device, batch: Batch): P
       schoolId,
       flightId,
       seq,
-      sha256,
+      sha256: read.sha256,
       rows: read.rows,
       lastTime: read.lastTime,
       clockMs: Number.isFinite(clockMs) ? clockMs : null,
@@ -195,24 +194,27 @@ async function keepFile({ database, tasks }: Services, flight: LiveFlight): Prom
     ? await database.getRepository(LessonEntity).findOneBy({ schoolId, id: lessonId })
     : null;
   const standardRowId = lesson?.standardRowId ?? (await firstStandard(database, schoolId));
-  const kept = await tasks.threads.upload({
-    flight: { schoolId, id: flightId, seq: nextSeq },
-    row: {
-      id: uuidFrom(flightId, schoolId),
-      schoolId,
-      studentId,
-      lessonId,
-      airplaneRowId,
-      standardRowId,
-      uploadedBy: null,
-      fileName: `${dayIn(begunAt, await zoneOfSchool(database, schoolId))}-${flightId.slice(0, 8)}.csv`,
-      weightLb: null,
-      groundFt: null,
-      mapping: null,
-      flownIn: 'airplane',
+  const kept = await tasks.threads.upload(
+    {
+      flight: { schoolId, id: flightId, seq: nextSeq },
+      row: {
+        id: uuidFrom(flightId, schoolId),
+        schoolId,
+        studentId,
+        lessonId,
+        airplaneRowId,
+        standardRowId,
+        uploadedBy: null,
+        fileName: `${dayIn(begunAt, await zoneOfSchool(database, schoolId))}-${flightId.slice(0, 8)}.csv`,
+        weightLb: null,
+        groundFt: null,
+        mapping: null,
+        flownIn: 'airplane',
+      },
+      givenAt: begunAt,
     },
-    givenAt: begunAt,
-  });
+    airplaneRowId,
+  );
   if ('refused' in kept) throw new Problem(422, kept.refused);
   return kept.id;
 }

@@ -4,7 +4,9 @@
  */
 import type { DataSource } from 'typeorm';
 import { type LiveFlight, LiveFlightEntity } from '../db/entities.ts';
+import { isConnectionError } from '../db/errors.ts';
 import type { Services } from '../http/env.ts';
+import { log, plain } from '../http/log.ts';
 import { cells } from './batch.ts';
 import { before, lastVerdict } from './coached.ts';
 import { watchFlight } from './hub.ts';
@@ -13,6 +15,8 @@ import { batchesBetween } from './rows.ts';
 /** So many batches are kept at hand: a few minutes. */
 const AT_HAND = 600;
 const PIECE = 200;
+/** After the database did not answer. */
+const AGAIN_MS = 2000;
 
 export interface Follower {
   /** Events from a batch on, as far as they are at hand, and which batch comes after them; null where none has come. */
@@ -92,7 +96,12 @@ async function begin(
         }
         await fetchFrom(latest + 1);
       })
-      .catch(() => undefined)
+      .catch((error) => {
+        // Nothing is lost by it: what has come is there, and is looked for again a moment later.
+        if (!isConnectionError(error))
+          log.error({ error: plain(error), flight: id }, 'a flight was not followed');
+        setTimeout(() => void load(true), AGAIN_MS).unref();
+      })
       .then(() => {
         for (const one of listeners) one();
       });

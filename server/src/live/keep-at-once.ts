@@ -2,9 +2,8 @@
  * The usual batch: the next one, of a flight under way, by a key that is known. One statement keeps it, moves the flight on and
  * tells whoever watches. Whatever is not usual changes nothing here, and is told apart where there is time for it.
  */
-import { createHash } from 'node:crypto';
 import type { DataSource } from 'typeorm';
-import { type ReadBatch, readBatch } from './batch.ts';
+import type { Batch } from './flight.ts';
 import { LIVE_CHANNEL, MOST_BYTES } from './limits.ts';
 
 const KEEP = `
@@ -26,13 +25,10 @@ const KEEP = `
   SELECT pg_notify('${LIVE_CHANNEL}', flight_id::text) FROM kept`;
 
 /** @returns whether it was kept. */
-export async function keepAtOnce(
-  database: DataSource,
-  keyHash: string,
-  { flightId, seq, bytes, clockMs }: { flightId: string; seq: number; bytes: Uint8Array; clockMs: number },
-): Promise<boolean> {
-  const read = readOrNull(bytes);
-  if (!read) return false;
+export async function keepAtOnce(database: DataSource, keyHash: string, batch: Batch): Promise<boolean> {
+  const { flightId, seq, read, clockMs } = batch;
+  // What cannot be read is refused where there is time to say why.
+  if ('refused' in read) return false;
   const said = Number.isFinite(clockMs);
   const told = await database.query<unknown[]>(KEEP, [
     keyHash,
@@ -44,18 +40,9 @@ export async function keepAtOnce(
     read.header,
     read.firstTime,
     MOST_BYTES,
-    createHash('sha256').update(bytes).digest('hex'),
+    read.sha256,
     read.rows,
     said ? clockMs : null,
   ]);
   return told.length === 1;
-}
-
-/** What cannot be read is refused where there is time to say why. */
-function readOrNull(bytes: Uint8Array): ReadBatch | null {
-  try {
-    return readBatch(bytes);
-  } catch {
-    return null;
-  }
 }

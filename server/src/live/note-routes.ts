@@ -1,4 +1,5 @@
 /** Notes of a lesson while it is flown: by whoever teaches, each once, whatever the network does in between. */
+
 import { createRoute, z } from '@hono/zod-openapi';
 import { liveNoteSchema, newLiveNoteSchema } from '@keel/core';
 import { type DataSource, type EntityManager, IsNull } from 'typeorm';
@@ -6,8 +7,8 @@ import { requireLesson } from '../brief/lessons.ts';
 import { LiveNoteEntity, RecordingEntity, ScoreEntity } from '../db/entities.ts';
 import { insertNew } from '../db/insert-new.ts';
 import { json, jsonBody, router, type Viewer } from '../http/env.ts';
+import { instructorsOnly } from '../http/only.ts';
 import { notFound, Problem } from '../http/problem.ts';
-import { requireInstructor } from '../scope.ts';
 import { sayNotes, timeOfFlight } from './notes.ts';
 
 const lessonParam = z.object({ id: z.uuid() });
@@ -78,12 +79,12 @@ export function liveNoteRoutes() {
         path: '/lessons/{id}/notes',
         summary:
           'Say something while it is flown; the id is the client’s own, so that sending twice is harmless',
+        middleware: [instructorsOnly] as const,
         request: { params: lessonParam, body: jsonBody(newLiveNoteSchema) },
         responses: { 201: json(z.object({ id: z.uuid(), serverMs: z.number() }), 'It is kept') },
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireInstructor(viewer);
         const { id: lessonId } = c.req.valid('param');
         await requireLesson(database, viewer, lessonId);
         const { id, atMs, body } = c.req.valid('json');

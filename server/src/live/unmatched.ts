@@ -1,4 +1,5 @@
 /** Flights that matched no lesson: whose each may be, and that it is given to one, while it flies and after. */
+
 import { createRoute, z } from '@hono/zod-openapi';
 import { givenFlightSchema, unmatchedFlightSchema } from '@keel/core';
 import type { DataSource } from 'typeorm';
@@ -7,6 +8,7 @@ import { type Lesson, type LiveFlight, LiveFlightEntity, RecordingEntity } from 
 import { isDuplicate } from '../db/errors.ts';
 import { takeFrom } from '../debrief/move-recording.ts';
 import { json, jsonBody, router, type Viewer } from '../http/env.ts';
+import { instructorsOnly } from '../http/only.ts';
 import { Problem } from '../http/problem.ts';
 import { addToTrail } from '../people/trail.ts';
 import { requireInstructor } from '../scope.ts';
@@ -105,6 +107,7 @@ export function unmatchedRoutes() {
         method: 'post',
         path: '/live/{id}/lesson',
         summary: 'Give a flight to a lesson, while it flies or after',
+        middleware: [instructorsOnly] as const,
         request: {
           params: z.object({ id: z.uuid() }),
           body: jsonBody(z.object({ lessonId: z.uuid() })),
@@ -113,7 +116,6 @@ export function unmatchedRoutes() {
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireInstructor(viewer);
         const flight = await requireFlight(database, viewer, c.req.valid('param').id);
         const lesson = await requireLesson(database, viewer, c.req.valid('json').lessonId);
         return c.json({ recordingId: await give(database, viewer, flight.id, lesson) }, 200);

@@ -2,8 +2,9 @@
 import { createRoute, z } from '@hono/zod-openapi';
 import { liveFlightSchema } from '@keel/core';
 import { streamSSE } from 'hono/streaming';
+import type { DataSource } from 'typeorm';
 import { type LiveFlight, LiveFlightEntity } from '../db/entities.ts';
-import { json, router } from '../http/env.ts';
+import { json, router, type Viewer } from '../http/env.ts';
 import { Problem } from '../http/problem.ts';
 import { sessionOf } from '../http/sessions.ts';
 import { followFlight } from './follow.ts';
@@ -11,6 +12,17 @@ import { mayWatch, requireFlight } from './may-watch.ts';
 
 /** The right to watch is asked again this often; so is a sign of life sent. */
 const AGAIN_MS = 30_000;
+
+/** Whether the flight is still this one's to see. @throws whatever keeps the database from telling: the watcher comes back */
+async function mayStill(database: DataSource, viewer: Viewer, id: string): Promise<boolean> {
+  try {
+    await requireFlight(database, viewer, id);
+    return true;
+  } catch (error) {
+    if (error instanceof Problem) return false;
+    throw error;
+  }
+}
 
 export function watchRoutes() {
   return router()
@@ -116,8 +128,7 @@ export function watchRoutes() {
                 });
               if (Date.now() - asked < AGAIN_MS) continue;
               asked = Date.now();
-              const session = await sessionOf(c);
-              if (!session || !(await requireFlight(database, viewer, id).catch(() => null))) break;
+              if (!(await sessionOf(c)) || !(await mayStill(database, viewer, id))) break;
               await stream.writeSSE({ event: 'still-there', data: '' });
             }
           } finally {

@@ -1,10 +1,12 @@
 /** Attempts that nothing recorded, entered by hand by an instructor: added, taken back with a reason, never changed. */
+
 import { createRoute, z } from '@hono/zod-openapi';
 import { enteredAttemptSchema, enteredBodySchema } from '@keel/core';
 import { EnteredAttemptEntity, LessonEntity, SchoolEntity } from '../db/entities.ts';
 import { json, jsonBody, router } from '../http/env.ts';
+import { instructorsOnly } from '../http/only.ts';
 import { notFound, Problem } from '../http/problem.ts';
-import { requireInstructor, requireStudent } from '../scope.ts';
+import { requireStudent } from '../scope.ts';
 import { enteredOf } from './entered.ts';
 import { writeRecords } from './skill-records.ts';
 import { syllabusOf } from './syllabus-of.ts';
@@ -23,6 +25,7 @@ export function enteredRoutes() {
         path: '/students/{id}/entered-attempts',
         summary:
           'Enter an attempt that nothing recorded; the id is the client’s own, so that sending twice is harmless',
+        middleware: [instructorsOnly] as const,
         request: {
           params: z.object({ id: z.uuid() }),
           body: jsonBody(z.object({ id: z.uuid(), body: enteredBodySchema })),
@@ -31,7 +34,6 @@ export function enteredRoutes() {
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireInstructor(viewer);
         const student = await requireStudent(database, viewer, c.req.valid('param').id);
         const { id, body } = c.req.valid('json');
         if (Date.parse(body.flownAt) > Date.now())
@@ -79,6 +81,7 @@ export function enteredRoutes() {
         path: '/students/{id}/entered-attempts/{entry}/withdraw',
         summary:
           'Take back what was entered, by who entered it or the chief; it stays in sight with the reason',
+        middleware: [instructorsOnly] as const,
         request: {
           params: z.object({ id: z.uuid(), entry: z.uuid() }),
           body: jsonBody(z.object({ why: z.string().trim().min(1, 'say why').max(500) })),
@@ -87,7 +90,6 @@ export function enteredRoutes() {
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireInstructor(viewer);
         const { id, entry } = c.req.valid('param');
         const student = await requireStudent(database, viewer, id);
         const entered = database.getRepository(EnteredAttemptEntity);

@@ -1,12 +1,14 @@
 /** Gates: closed with words or a paper by who may, opened again with a reason; both stay in the trail. */
+
 import { createRoute, z } from '@hono/zod-openapi';
 import { checkClosing, gateClosingBodySchema, gateStateSchema, InputError, isoDay } from '@keel/core';
 import { AccountEntity, GateClosingEntity, SchoolEntity, SkillWordEntity } from '../db/entities.ts';
 import { insertNew } from '../db/insert-new.ts';
 import { json, jsonBody, router } from '../http/env.ts';
+import { instructorsOnly } from '../http/only.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { addToTrail } from '../people/trail.ts';
-import { requireInstructor, requireStudent } from '../scope.ts';
+import { requireStudent } from '../scope.ts';
 import { knownOf } from './path-of.ts';
 import { writeRecords } from './skill-records.ts';
 
@@ -20,6 +22,7 @@ export function gateRoutes() {
         method: 'post',
         path: '/students/{id}/gates/{gate}',
         summary: 'Close a gate; the id is the client’s own, so that sending twice is harmless',
+        middleware: [instructorsOnly] as const,
         request: {
           params: student.extend({ gate: z.string() }),
           body: jsonBody(z.object({ id: z.uuid(), body: gateClosingBodySchema })),
@@ -28,7 +31,6 @@ export function gateRoutes() {
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireInstructor(viewer);
         const { id: studentId, gate: wanted } = c.req.valid('param');
         const account = await requireStudent(database, viewer, studentId);
         const { gates, on } = await knownOf(database, account);
@@ -75,6 +77,7 @@ export function gateRoutes() {
         method: 'post',
         path: '/students/{id}/gates/{gate}/reopen',
         summary: 'Open a gate again, with the reason',
+        middleware: [instructorsOnly] as const,
         request: {
           params: student.extend({ gate: z.string() }),
           body: jsonBody(z.object({ why: z.string().trim().min(1, 'say why').max(500) })),
@@ -83,7 +86,6 @@ export function gateRoutes() {
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireInstructor(viewer);
         const { id: studentId, gate: wanted } = c.req.valid('param');
         const account = await requireStudent(database, viewer, studentId);
         const gate = (await knownOf(database, account)).gates.find(({ id }) => id === wanted);
@@ -108,12 +110,12 @@ export function gateRoutes() {
         method: 'put',
         path: '/students/{id}/born',
         summary: 'The student’s day of birth, for gates that close by age',
+        middleware: [instructorsOnly] as const,
         request: { params: student, body: jsonBody(z.object({ born: isoDay })) },
         responses: { 200: states('All gates as they stand') },
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireInstructor(viewer);
         const account = await requireStudent(database, viewer, c.req.valid('param').id);
         const { born } = c.req.valid('json');
         const years = (Date.now() - Date.parse(born)) / (365.25 * 86_400_000);
@@ -131,6 +133,7 @@ export function gateRoutes() {
         method: 'post',
         path: '/students/{id}/skills/{skill}/words',
         summary: 'The written word that a critical event of a skill is behind the student',
+        middleware: [instructorsOnly] as const,
         request: {
           params: student.extend({ skill: z.string() }),
           body: jsonBody(
@@ -141,7 +144,6 @@ export function gateRoutes() {
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireInstructor(viewer);
         const { id: studentId, skill } = c.req.valid('param');
         const account = await requireStudent(database, viewer, studentId);
         const { syllabus } = await knownOf(database, account);

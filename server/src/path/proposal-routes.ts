@@ -1,4 +1,5 @@
 /** The next lesson: looked at, and opened in Brief by one action. */
+
 import { randomUUID } from 'node:crypto';
 import { createRoute, z } from '@hono/zod-openapi';
 import { lessonSchema, proposalSchema } from '@keel/core';
@@ -7,7 +8,8 @@ import { describeLessons } from '../brief/describe-lessons.ts';
 import { lessonColumns } from '../brief/lesson-columns.ts';
 import { BookingEntity, LessonEntity } from '../db/entities.ts';
 import { json, jsonBody, router } from '../http/env.ts';
-import { requireInstructor, requireStudent } from '../scope.ts';
+import { instructorsOnly } from '../http/only.ts';
+import { requireStudent } from '../scope.ts';
 import { proposalFor } from './proposal.ts';
 
 /** What is known of the day, where it is known. */
@@ -43,6 +45,7 @@ export function proposalRoutes() {
         method: 'post',
         path: '/students/{id}/proposal',
         summary: 'Make a lesson of it, ready in Brief',
+        middleware: [instructorsOnly] as const,
         request: {
           params,
           body: jsonBody(
@@ -59,7 +62,6 @@ export function proposalRoutes() {
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireInstructor(viewer);
         const student = await requireStudent(database, viewer, c.req.valid('param').id);
         const { id = randomUUID(), bookingId, ...when } = c.req.valid('json');
         const { schoolId } = viewer;

@@ -1,13 +1,14 @@
 /** Syllabuses: those that came with the program and the school’s own copies; which one is taught. */
+
 import { createRoute, z } from '@hono/zod-openapi';
 import { InputError, readSyllabus, type Syllabus, syllabusSchema } from '@keel/core';
 import type { DataSource, EntityManager } from 'typeorm';
 import { SchoolEntity, SyllabusEntity } from '../db/entities.ts';
 import { isDuplicate } from '../db/errors.ts';
 import { json, jsonBody, router, type Viewer } from '../http/env.ts';
+import { chiefsOnly } from '../http/only.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { addToTrail } from '../people/trail.ts';
-import { requireChief } from '../scope.ts';
 import { ask } from '../tasks/list.ts';
 import { allSyllabuses, syllabusOf } from './syllabus-of.ts';
 
@@ -53,6 +54,7 @@ export function syllabusRoutes() {
         method: 'put',
         path: '/syllabuses/{id}',
         summary: 'Save a syllabus of the school’s own, new or as its next version',
+        middleware: [chiefsOnly] as const,
         request: {
           params: z.object({ id: z.string() }),
           body: jsonBody(z.object({ version: z.number().int().min(0), data: z.looseObject({}) })),
@@ -61,7 +63,6 @@ export function syllabusRoutes() {
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireChief(viewer);
         const { id } = c.req.valid('param');
         const { version, data: given } = c.req.valid('json');
         const data = checked({ ...given, id });
@@ -94,12 +95,12 @@ export function syllabusRoutes() {
         method: 'put',
         path: '/syllabus',
         summary: 'Teach by this syllabus from now on',
+        middleware: [chiefsOnly] as const,
         request: { body: jsonBody(z.object({ id: z.string() })) },
         responses: { 200: json(z.array(listed), 'All syllabuses') },
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireChief(viewer);
         const { id } = c.req.valid('json');
         if (!(await allSyllabuses(database, viewer.schoolId)).some(({ data }) => data.id === id))
           throw notFound('syllabus');

@@ -1,4 +1,5 @@
 /** How a school begins, and what its chief does with accounts: a new password, who teaches whom, closing. */
+
 import { createRoute, z } from '@hono/zod-openapi';
 import {
   closedAccountSchema,
@@ -12,6 +13,7 @@ import {
 } from '@keel/core';
 import { json, jsonBody, router } from '../http/env.ts';
 import { describeMe } from '../http/me.ts';
+import { chiefsOnly } from '../http/only.ts';
 import { beginSession } from '../http/sessions.ts';
 import { takeLinkTry } from '../http/throttle.ts';
 import { requireChief } from '../scope.ts';
@@ -88,11 +90,11 @@ export const accountRoutes = () =>
         method: 'put',
         path: '/people/{id}/taught-by',
         summary: 'Say who teaches a student, for good or standing in until a day',
+        middleware: [chiefsOnly] as const,
         request: { params: idParam, body: jsonBody(teachingInputSchema) },
         responses: { 204: { description: 'Said' } },
       }),
       async (c) => {
-        requireChief(c.get('viewer'));
         await setTeaching(c.get('database'), c.get('viewer'), c.req.valid('param').id, c.req.valid('json'));
         return c.body(null, 204);
       },

@@ -1,20 +1,26 @@
 /** Accounts over the years: a new password, an account closed; what was done with it is kept. */
-import { verify } from '@node-rs/argon2';
 import { type DataSource, type EntityManager, IsNull, Not } from 'typeorm';
-import { type Account, AccountEntity, LinkEntity, SessionEntity } from '../db/entities.ts';
+import {
+  type Account,
+  AccountEntity,
+  CalendarFeedEntity,
+  LinkEntity,
+  SessionEntity,
+} from '../db/entities.ts';
 import type { Viewer } from '../http/env.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { makeLink, openLink, useUp } from './links.ts';
-import { hashOfPassword } from './passwords.ts';
+import { hashOfPassword, isPassword } from './passwords.ts';
 import { addToTrail } from './trail.ts';
 
-/** Ends every session of an account, but for the one that may stay. */
+/** Ends every session of an account, but for the one that may stay, and the address of its calendar. */
 async function endSessions(
   manager: EntityManager,
   { schoolId, id: accountId }: Pick<Account, 'schoolId' | 'id'>,
   stays?: string,
 ): Promise<void> {
   await manager.delete(SessionEntity, { schoolId, accountId, ...(stays && { id: Not(stays) }) });
+  await manager.delete(CalendarFeedEntity, { schoolId, accountId });
 }
 
 /** @throws Problem 403 where the password in force is another; 422 for one that is tried first. */
@@ -31,7 +37,7 @@ export async function changePassword(
     .addSelect('account.passwordHash')
     .where('account.schoolId = :schoolId AND account.id = :id', { schoolId, id })
     .getOneOrFail();
-  if (!(await verify(account.passwordHash, current).catch(() => false)))
+  if (!(await isPassword(account.passwordHash, current)))
     throw new Problem(403, 'current: this is not the password in force.');
   const passwordHash = await hashOfPassword(password, account.email);
   await database.transaction(async (manager) => {
@@ -99,7 +105,9 @@ export function closeAccount(database: DataSource, viewer: Viewer, id: string): 
       throw new Problem(409, 'The last chief instructor cannot be closed: invite another first.');
     await manager.update(AccountEntity, { schoolId, id }, { closedAt: new Date() });
     await endSessions(manager, account);
-    await manager.update(LinkEntity, { accountId: id, usedAt: IsNull() }, { revokedAt: new Date() });
+    // Links to it, and those that it gave away: whom a closed chief invited is invited by nobody.
+    for (const of of [{ accountId: id }, { schoolId, madeBy: id }])
+      await manager.update(LinkEntity, { ...of, usedAt: IsNull() }, { revokedAt: new Date() });
     await addToTrail(manager, viewer, 'account closed', id);
   });
 }

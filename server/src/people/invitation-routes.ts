@@ -1,4 +1,5 @@
 /** Invitations: made and taken back by a chief, accepted by whoever has the link. */
+
 import { createRoute, z } from '@hono/zod-openapi';
 import {
   invitationInputSchema,
@@ -13,6 +14,7 @@ import { IsNull, MoreThan } from 'typeorm';
 import { LinkEntity } from '../db/entities.ts';
 import { json, jsonBody, router } from '../http/env.ts';
 import { describeMe } from '../http/me.ts';
+import { chiefsOnly } from '../http/only.ts';
 import { notFound } from '../http/problem.ts';
 import { beginSession } from '../http/sessions.ts';
 import { takeLinkTry } from '../http/throttle.ts';
@@ -32,11 +34,11 @@ export const invitationRoutes = () =>
         method: 'post',
         path: '/people/invitations',
         summary: 'Invite someone; the link is shown once, to be passed on, and is good for seven days',
+        middleware: [chiefsOnly] as const,
         request: { body: jsonBody(invitationInputSchema) },
         responses: { 201: json(linkSchema, 'The link') },
       }),
       async (c) => {
-        requireChief(c.get('viewer'));
         const made = await invite(c.get('database'), c.get('viewer'), c.req.valid('json'));
         return c.json(madeLink(c, made), 201);
       },
@@ -46,11 +48,11 @@ export const invitationRoutes = () =>
         method: 'post',
         path: '/people/invitations/many',
         summary: 'Invite many at once: all of them or none; the links are shown once, in the order sent',
+        middleware: [chiefsOnly] as const,
         request: { body: jsonBody(invitationsInputSchema) },
         responses: { 201: json(z.array(linkSchema), 'The links') },
       }),
       async (c) => {
-        requireChief(c.get('viewer'));
         const made = await inviteAll(c.get('database'), c.get('viewer'), c.req.valid('json'));
         return c.json(
           made.map((one) => madeLink(c, one)),

@@ -56,8 +56,9 @@ async function inviteIn(
   input: z.output<typeof invitationInputSchema>,
 ): ReturnType<typeof makeLink> {
   const { schoolId, id: madeBy } = viewer;
-  const known = await manager.findOneBy(AccountEntity, { email: input.email });
-  if (known?.schoolId === schoolId && known.closedAt)
+  // Of this school alone: who has an account at another is no business of who invites.
+  const known = await manager.findOneBy(AccountEntity, { schoolId, email: input.email });
+  if (known?.closedAt)
     throw new Problem(409, `${known.name}’s account is closed: open it again under “Closed accounts”.`);
   if (known)
     throw new Problem(409, `${input.email} has an account already: sign in, or ask for a new password.`);
@@ -87,9 +88,9 @@ export async function accept(database: DataSource, token: string, password: stri
       await useUp(manager, link);
       const id = randomUUID();
       await manager.insert(AccountEntity, { schoolId, id, email, name, role, passwordHash });
-      for (const studentId of teaches)
+      for (const studentId of new Set(teaches))
         await manager.insert(TeachingEntity, { schoolId, instructorId: id, studentId });
-      for (const instructorId of taughtBy)
+      for (const instructorId of new Set(taughtBy))
         await manager.insert(TeachingEntity, { schoolId, instructorId, studentId: id });
       await addToTrail(manager, { schoolId, id }, 'invitation accepted', link.id, { role });
       return manager.findOneByOrFail(AccountEntity, { schoolId, id });

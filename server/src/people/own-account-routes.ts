@@ -6,6 +6,7 @@ import { json, jsonBody, router } from '../http/env.ts';
 import { describeMe } from '../http/me.ts';
 import { Problem } from '../http/problem.ts';
 import { sessionOf } from '../http/sessions.ts';
+import { takeCodeTry } from '../http/throttle.ts';
 import { changePassword } from './accounts.ts';
 import { beginSecondStep, confirmSecondStep, endSecondStep, takeCode } from './second-step.ts';
 import { addToTrail } from './trail.ts';
@@ -27,7 +28,11 @@ export const ownAccountRoutes = () =>
         const { schoolId, id } = viewer;
         const { name, settings } = c.req.valid('json');
         await database.transaction(async (manager) => {
-          const account = await manager.findOneByOrFail(AccountEntity, { schoolId, id });
+          // Held: of two changes at once, neither loses what the other settled.
+          const account = await manager.findOneOrFail(AccountEntity, {
+            where: { schoolId, id },
+            lock: { mode: 'pessimistic_write' },
+          });
           await manager.update(
             AccountEntity,
             { schoolId, id },
@@ -51,8 +56,10 @@ export const ownAccountRoutes = () =>
         responses: { 204: { description: 'Changed' } },
       }),
       async (c) => {
+        const one = await takeCodeTry(c, `password ${c.get('viewer').id}`);
         const mine = await sessionOf(c);
         await changePassword(c.get('database'), c.get('viewer'), c.req.valid('json'), mine?.id);
+        await one.succeeded();
         return c.body(null, 204);
       },
     )
@@ -75,7 +82,9 @@ export const ownAccountRoutes = () =>
       }),
       async (c) => {
         const { code } = c.req.valid('json');
+        const one = await takeCodeTry(c, c.get('viewer').id);
         const recoveryCodes = await confirmSecondStep(c.get('database'), c.get('viewer'), code);
+        await one.succeeded();
         return c.json({ recoveryCodes }, 200);
       },
     )
@@ -89,8 +98,10 @@ export const ownAccountRoutes = () =>
       }),
       async (c) => {
         const [database, viewer] = [c.get('database'), c.get('viewer')];
+        const one = await takeCodeTry(c, viewer.id);
         if (!(await takeCode(database, viewer, c.req.valid('json').code)))
           throw new Problem(422, 'code: this is no code of the app or of the paper, or it was used before.');
+        await one.succeeded();
         await endSecondStep(database, viewer);
         return c.body(null, 204);
       },

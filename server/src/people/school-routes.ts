@@ -1,4 +1,5 @@
 /** What the school has settled for itself, and who did what when. */
+
 import { createRoute, z } from '@hono/zod-openapi';
 import {
   departedSchema,
@@ -19,6 +20,7 @@ import {
   zoneOf,
 } from '../db/entities.ts';
 import { json, jsonBody, router } from '../http/env.ts';
+import { chiefsOnly } from '../http/only.ts';
 import { Problem } from '../http/problem.ts';
 import { countAnew } from '../path/attempt-rows.ts';
 import { namesOf, requireChief } from '../scope.ts';
@@ -65,12 +67,12 @@ export function schoolRoutes() {
         method: 'put',
         path: '/school',
         summary: 'Change them; `version` is the one that was read',
+        middleware: [chiefsOnly] as const,
         request: { body: jsonBody(versionedSettingsSchema) },
         responses: { 200: json(versionedSettingsSchema, 'Changed') },
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireChief(viewer);
         const { version, settings: wanted } = c.req.valid('json');
         const { schoolId: id } = viewer;
         const changed = await database.transaction(async (manager) => {

@@ -30,7 +30,8 @@ export function setTeaching(
     if (taughtBy.some(({ until }) => until && new Date(until) < new Date()))
       throw new Problem(422, 'until: this day has been; a stand-in teaches until a day to come.');
     await manager.delete(TeachingEntity, { schoolId, studentId });
-    for (const { id: instructorId, until } of taughtBy)
+    // Named twice, the last word on somebody counts.
+    for (const [instructorId, until] of new Map(taughtBy.map((one) => [one.id, one.until])))
       await manager.insert(TeachingEntity, {
         schoolId,
         instructorId,

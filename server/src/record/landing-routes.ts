@@ -1,12 +1,14 @@
 /** The landing ledger: read, said of by a tap, added to by hand. What was said stays; the last word counts. */
+
 import { createRoute, z } from '@hono/zod-openapi';
 import { dayIn, landingFacts, landingsByHandSchema, landingsSchema, landingWordSchema } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import { type Account, LandingEntity, LandingWordEntity } from '../db/entities.ts';
 import { insertNew } from '../db/insert-new.ts';
 import { json, jsonBody, router } from '../http/env.ts';
+import { instructorsOnly } from '../http/only.ts';
 import { notFound, Problem } from '../http/problem.ts';
-import { requireInstructor, requireStudent, zoneOfSchool } from '../scope.ts';
+import { requireStudent, zoneOfSchool } from '../scope.ts';
 import { ledgerOf } from './ledger.ts';
 import { signedLandings } from './logbook.ts';
 
@@ -40,12 +42,12 @@ export function landingRoutes() {
         method: 'post',
         path: '/students/{id}/landings',
         summary: 'Landings that nothing recorded; the id is the client’s own',
+        middleware: [instructorsOnly] as const,
         request: { params, body: jsonBody(z.object({ id: z.uuid(), body: landingsByHandSchema })) },
         responses: { 201: answer },
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireInstructor(viewer);
         const student = await requireStudent(database, viewer, c.req.valid('param').id);
         const { id, body } = c.req.valid('json');
         if (Date.parse(body.flownAt) > Date.now())
@@ -65,6 +67,7 @@ export function landingRoutes() {
         method: 'post',
         path: '/students/{id}/landings/{recording}/{nth}',
         summary: 'A word on a landing that was recorded: the last one counts',
+        middleware: [instructorsOnly] as const,
         request: {
           params: params.extend({ recording: z.uuid(), nth: z.coerce.number().int().min(0) }),
           body: jsonBody(z.object({ id: z.uuid(), body: landingWordSchema })),
@@ -73,7 +76,6 @@ export function landingRoutes() {
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireInstructor(viewer);
         const { id: studentId, recording: recordingId, nth } = c.req.valid('param');
         const student = await requireStudent(database, viewer, studentId);
         const { schoolId } = viewer;

@@ -1,4 +1,5 @@
 /** The logbook: drafted from flights, written, signed and then locked; in and out as a table. */
+
 import { createRoute, z } from '@hono/zod-openapi';
 import {
   endorsementSchema,
@@ -15,6 +16,7 @@ import { GateClosingEntity, LogDraftEntity, RecordingEntity, SignedEntity } from
 import { isDuplicate } from '../db/errors.ts';
 import { insertNew } from '../db/insert-new.ts';
 import { json, jsonBody, router } from '../http/env.ts';
+import { instructorsOnly } from '../http/only.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { knownOf } from '../path/path-of.ts';
 import { addToTrail } from '../people/trail.ts';
@@ -48,6 +50,7 @@ export function logbookRoutes() {
         method: 'put',
         path: '/students/{id}/logbook/drafts/{draft}',
         summary: 'Write a draft: from a recording, as a correction of a signed entry, or by hand',
+        middleware: [instructorsOnly] as const,
         request: {
           params: params.extend({ draft: z.uuid() }),
           body: jsonBody(
@@ -64,7 +67,6 @@ export function logbookRoutes() {
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireInstructor(viewer);
         const { id: studentId, draft: id } = c.req.valid('param');
         const student = await requireStudent(database, viewer, studentId);
         const { version, entry, recordingId, replaces } = c.req.valid('json');
@@ -131,6 +133,7 @@ export function logbookRoutes() {
         method: 'post',
         path: '/students/{id}/logbook/drafts/{draft}/sign',
         summary: 'Sign it with the password: from then on nothing changes it',
+        middleware: [instructorsOnly] as const,
         request: {
           params: params.extend({ draft: z.uuid() }),
           body: jsonBody(z.object({ password, version: z.number().int() })),
@@ -139,7 +142,6 @@ export function logbookRoutes() {
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireInstructor(viewer);
         const { id: studentId, draft: id } = c.req.valid('param');
         const student = await requireStudent(database, viewer, studentId);
         const { password: given, version } = c.req.valid('json');
@@ -171,6 +173,7 @@ export function logbookRoutes() {
         method: 'post',
         path: '/students/{id}/logbook/import',
         summary: 'A table of past flights as drafts; with `keep` false it is only looked at',
+        middleware: [instructorsOnly] as const,
         request: {
           params,
           body: jsonBody(
@@ -200,7 +203,6 @@ export function logbookRoutes() {
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireInstructor(viewer);
         const student = await requireStudent(database, viewer, c.req.valid('param').id);
         const { text, mapping, keep, ids } = c.req.valid('json');
         const read = readTable(text, mapping as LogMapping);
@@ -285,6 +287,7 @@ export function logbookRoutes() {
         method: 'post',
         path: '/students/{id}/endorsements',
         summary: 'Sign an endorsement with the password; it closes its gate',
+        middleware: [instructorsOnly] as const,
         request: {
           params,
           body: jsonBody(z.object({ id: z.uuid(), password, endorsement: endorsementSchema })),
@@ -293,7 +296,6 @@ export function logbookRoutes() {
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireInstructor(viewer);
         const student = await requireStudent(database, viewer, c.req.valid('param').id);
         const { id, password: given, endorsement } = c.req.valid('json');
         const open = unfilled(endorsement.text);

@@ -1,4 +1,5 @@
 /** The release check: limits set by an instructor, a day looked at against them, kept as it was seen. It decides nothing. */
+
 import { createRoute, z } from '@hono/zod-openapi';
 import {
   beyondMinima,
@@ -11,9 +12,10 @@ import {
 import { ReleaseCheckEntity, SchoolEntity, SoloLimitsEntity } from '../db/entities.ts';
 import { insertNew } from '../db/insert-new.ts';
 import { json, jsonBody, router } from '../http/env.ts';
+import { instructorsOnly } from '../http/only.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { addToTrail } from '../people/trail.ts';
-import { requireInstructor, requireStudent } from '../scope.ts';
+import { requireStudent } from '../scope.ts';
 import { recordPaper } from './record-paper.ts';
 import { checkRelease, type Kept, releaseOf } from './release.ts';
 
@@ -39,12 +41,12 @@ export function releaseRoutes() {
         method: 'post',
         path: '/students/{id}/limits',
         summary: 'Set the student’s limits; those before stay on file',
+        middleware: [instructorsOnly] as const,
         request: { params, body: jsonBody(z.object({ id: z.uuid(), limits: soloLimitsSchema })) },
         responses: { 201: json(releaseSchema, 'As it stands') },
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireInstructor(viewer);
         const student = await requireStudent(database, viewer, c.req.valid('param').id);
         const { id, limits: body } = c.req.valid('json');
         const { settings } = await database
@@ -71,6 +73,7 @@ export function releaseRoutes() {
         method: 'post',
         path: '/students/{id}/release/look',
         summary: 'How the day stands against limits, gates and landings; nothing is kept',
+        middleware: [instructorsOnly] as const,
         request: { params, body: jsonBody(releaseDaySchema) },
         responses: {
           200: json(
@@ -81,7 +84,6 @@ export function releaseRoutes() {
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireInstructor(viewer);
         const student = await requireStudent(database, viewer, c.req.valid('param').id);
         const items = await checkRelease(database, student, c.req.valid('json'));
         return c.json({ items, sentence: releaseSentence(items) }, 200);
@@ -92,12 +94,12 @@ export function releaseRoutes() {
         method: 'post',
         path: '/students/{id}/release',
         summary: 'Keep a check for the file, worked out anew; it releases nobody',
+        middleware: [instructorsOnly] as const,
         request: { params, body: jsonBody(z.object({ id: z.uuid(), day: releaseDaySchema })) },
         responses: { 201: json(releaseSchema, 'Kept') },
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireInstructor(viewer);
         const student = await requireStudent(database, viewer, c.req.valid('param').id);
         const { id, day } = c.req.valid('json');
         const items = await checkRelease(database, student, day);

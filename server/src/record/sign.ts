@@ -1,7 +1,6 @@
 /** Signing: the password once more, then a row that nothing changes. */
 import { randomUUID } from 'node:crypto';
 import { hashOf, type SignedBody } from '@keel/core';
-import { verify } from '@node-rs/argon2';
 import type { Context } from 'hono';
 import type { EntityManager } from 'typeorm';
 import { AccountEntity, RecordingEntity, type SignedRow } from '../db/entities.ts';
@@ -9,6 +8,7 @@ import { isDuplicate } from '../db/errors.ts';
 import type { Env, Viewer } from '../http/env.ts';
 import { Problem } from '../http/problem.ts';
 import { takeCodeTry } from '../http/throttle.ts';
+import { isPassword } from '../people/passwords.ts';
 import { addToTrail } from '../people/trail.ts';
 
 /** @throws Problem 403 for another password, 429 after too many. */
@@ -22,7 +22,7 @@ export async function proveWhoSigns(c: Context<Env>, password: string): Promise<
     .addSelect('account.passwordHash')
     .where('account.schoolId = :schoolId AND account.id = :id', { schoolId: viewer.schoolId, id: viewer.id })
     .getOneOrFail();
-  if (!(await verify(passwordHash, password).catch(() => false)))
+  if (!(await isPassword(passwordHash, password)))
     throw new Problem(403, 'password: this is not your password. Nothing was signed.');
   await one.succeeded();
 }

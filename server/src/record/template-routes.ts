@@ -1,4 +1,5 @@
 /** Endorsements in the school's own words; two chiefs at once lose neither's. */
+
 import { createHash } from 'node:crypto';
 import { createRoute, z } from '@hono/zod-openapi';
 import {
@@ -9,9 +10,9 @@ import {
 } from '@keel/core';
 import { type School, SchoolEntity } from '../db/entities.ts';
 import { json, jsonBody, router } from '../http/env.ts';
+import { chiefsOnly } from '../http/only.ts';
 import { Problem } from '../http/problem.ts';
 import { addToTrail } from '../people/trail.ts';
-import { requireChief } from '../scope.ts';
 
 export function templateRoutes() {
   return router()
@@ -39,12 +40,12 @@ export function templateRoutes() {
         method: 'put',
         path: '/endorsement-templates',
         summary: 'Put them in other words; with If-Match only where they are still what was read',
+        middleware: [chiefsOnly] as const,
         request: { body: jsonBody(endorsementTemplatesSchema) },
         responses: { 200: json(z.array(endorsementTemplateSchema), 'The templates') },
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireChief(viewer);
         const templates = c.req.valid('json');
         // Compressed on its way, an answer's tag comes back as a weak one.
         const before = c.req.header('If-Match')?.replace(/^W\//, '');

@@ -8,8 +8,9 @@ import { StandardEntity, type StandardVersion } from '../db/entities.ts';
 import { isDuplicate } from '../db/errors.ts';
 import { json, jsonBody, router, type Viewer } from '../http/env.ts';
 import { madeAnswer } from '../http/made-file.ts';
+import { chiefsOnly } from '../http/only.ts';
 import { Problem } from '../http/problem.ts';
-import { namesOf, requireChief } from '../scope.ts';
+import { namesOf } from '../scope.ts';
 import { newestStandards, requireStandard } from './newest.ts';
 import { previewSchema } from './preview-task.ts';
 
@@ -55,6 +56,7 @@ export function standardRoutes() {
         method: 'post',
         path: '/standards',
         summary: 'Copy a standard under a name of the school’s own',
+        middleware: [chiefsOnly] as const,
         request: {
           body: jsonBody(
             z.object({
@@ -68,7 +70,6 @@ export function standardRoutes() {
       }),
       async (c) => {
         const [database, viewer] = [c.get('database'), c.get('viewer')];
-        requireChief(viewer);
         const { from, id, name } = c.req.valid('json');
         const source = await requireStandard(database, viewer, from);
         const taken = (await newestStandards(database, viewer)).some((row) => row.id === id);
@@ -83,12 +84,12 @@ export function standardRoutes() {
         method: 'put',
         path: '/standards/{id}',
         summary: 'Save a standard as its next version; signed grades keep theirs',
+        middleware: [chiefsOnly] as const,
         request: { params, body: jsonBody(z.object({ version: z.number().int(), data: z.looseObject({}) })) },
         responses: { 200: json(versionedSchema, 'The new version') },
       }),
       async (c) => {
         const [database, viewer] = [c.get('database'), c.get('viewer')];
-        requireChief(viewer);
         const { id } = c.req.valid('param');
         const { version, data } = c.req.valid('json');
         const newest = await requireStandard(database, viewer, id);
@@ -107,12 +108,12 @@ export function standardRoutes() {
         method: 'post',
         path: '/standards/{id}/preview',
         summary: 'What a change would do to the latest fifty attempts, before it is saved',
+        middleware: [chiefsOnly] as const,
         request: { params, body: jsonBody(z.object({ data: z.looseObject({}) })) },
         responses: { 200: json(previewSchema, 'Verdicts that would change') },
       }),
       async (c) => {
         const [database, viewer] = [c.get('database'), c.get('viewer')];
-        requireChief(viewer);
         const { id } = c.req.valid('param');
         const { data: saved } = await requireStandard(database, viewer, id);
         const checked = checkedStandard({ ...c.req.valid('json').data, id });

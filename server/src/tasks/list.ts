@@ -19,6 +19,8 @@ export interface NewTask {
   /** What it is about; left out, the task is about nothing that another could be about. */
   subject?: string;
   input?: object;
+  /** Whose turn it takes; nobody's, where the program itself asks. */
+  askedBy?: string;
 }
 
 /** Rows of an `UPDATE … RETURNING`, which TypeORM answers with their count beside them. */
@@ -29,14 +31,15 @@ const returned = <T>([rows]: [T[], number]): T[] => rows;
  * @returns the task's id.
  */
 export async function ask(manager: EntityManager, task: NewTask): Promise<string> {
-  const { schoolId, kind, input = {} } = task;
-  const [{ id }] = await manager.query(
-    `INSERT INTO task (school_id, kind, subject, input) VALUES ($1, $2, $3, $4)
+  const { schoolId, kind, input = {}, askedBy = null } = task;
+  const [{ id, before }] = await manager.query(
+    `INSERT INTO task (school_id, kind, subject, input, asked_by) VALUES ($1, $2, $3, $4, $5)
      ON CONFLICT (school_id, kind, subject) WHERE state = 'waiting' DO UPDATE SET input = task.input || EXCLUDED.input
-     RETURNING id`,
-    [schoolId, kind, task.subject ?? randomUUID(), input],
+     RETURNING id, (SELECT count(*)::int FROM task AS other
+       WHERE other.asked_by = $5 AND other.state IN ('waiting', 'running')) AS before`,
+    [schoolId, kind, task.subject ?? randomUUID(), input, askedBy],
   );
-  await manager.query('SELECT pg_notify($1, $2)', [CHANNEL, `asked ${LANE_OF[kind]} ${id}`]);
+  await manager.query('SELECT pg_notify($1, $2)', [CHANNEL, `asked ${LANE_OF[kind]} ${id} ${before}`]);
   return id;
 }
 
@@ -124,7 +127,7 @@ export async function putBack(
   database: DataSource,
   id: string,
   holder: string,
-  error: { message: string; itsOwn: boolean },
+  error: { message: string; itsOwn: boolean; forGood?: boolean },
 ): Promise<'again' | 'given up'> {
   const [row] = returned<{ state: string }>(
     await database.query(
@@ -138,7 +141,14 @@ export async function putBack(
            WHERE (other.school_id, other.kind, other.subject) = (task.school_id, task.kind, task.subject)
              AND other.state = 'waiting')
        RETURNING state`,
-      [id, holder, error.message.slice(0, 2000), error.itsOwn ? 1 : 0, TRIES, PAUSE_S],
+      [
+        id,
+        holder,
+        error.message.slice(0, 2000),
+        error.forGood ? TRIES : error.itsOwn ? 1 : 0,
+        TRIES,
+        PAUSE_S,
+      ],
     ),
   );
   if (!row) {
@@ -157,7 +167,7 @@ export async function putBack(
 /** Stops whatever is waiting or running about something. @returns how many there were. */
 export async function cancel(
   manager: EntityManager,
-  { schoolId, kind, subject }: Required<Omit<NewTask, 'input'>>,
+  { schoolId, kind, subject }: Required<Pick<NewTask, 'schoolId' | 'kind' | 'subject'>>,
 ): Promise<number> {
   const stopped = returned<{ id: string }>(
     await manager.query(
@@ -171,18 +181,29 @@ export async function cancel(
 }
 
 /** What waits for a worker and what a silent process left: whoever looks sends it on its way. */
-export function overlooked(database: DataSource): Promise<{ id: string; kind: TaskKind }[]> {
+export function overlooked(database: DataSource): Promise<{ id: string; kind: TaskKind; before: number }[]> {
   return database.query(
-    `SELECT id, kind FROM task
+    `SELECT id, kind, CASE WHEN asked_by IS NULL THEN 0
+       ELSE (row_number() OVER (PARTITION BY asked_by ORDER BY created_at) - 1)::int END AS before
+     FROM task
      WHERE (state = 'waiting' AND not_before <= now()) OR (state = 'running' AND lease_until < now())
      ORDER BY created_at LIMIT 200`,
   );
 }
 
+/** How much of somebody's is being worked out, or waits for it. */
+export async function openTasksOf(database: DataSource, askedBy: string): Promise<number> {
+  const [{ open }] = await database.query(
+    "SELECT count(*)::int AS open FROM task WHERE asked_by = $1 AND state IN ('waiting', 'running')",
+    [askedBy],
+  );
+  return open;
+}
+
 /** How far the latest task of a kind about something is; null where none is open. */
 export async function openTask(
   database: DataSource,
-  { schoolId, kind, subject }: Required<Omit<NewTask, 'input'>>,
+  { schoolId, kind, subject }: Required<Pick<NewTask, 'schoolId' | 'kind' | 'subject'>>,
 ): Promise<{ id: string; progress: number } | null> {
   const [row] = await database.query(
     `SELECT id, progress FROM task

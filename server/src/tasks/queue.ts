@@ -22,7 +22,8 @@ export async function setUpQueue(ownerUrl: string): Promise<void> {
 }
 
 export interface Queue {
-  send(lane: Lane, taskId: string): Promise<void>;
+  /** @param before how many of the same person's were asked for before it: the first of each person go first */
+  send(lane: Lane, taskId: string, before: number): Promise<void>;
   /** The next job of a lane, if there is one; `done` when it need not come again. */
   next(lane: Lane): Promise<{ taskId: string; done(): Promise<void> } | null>;
   close(): Promise<void>;
@@ -34,8 +35,8 @@ export async function openQueue(url: string, complain: (error: Error) => void): 
   boss.on('error', complain);
   await boss.start();
   return {
-    async send(lane, taskId) {
-      await boss.send(lane, { id: taskId }, { singletonKey: taskId, retryLimit: 0 });
+    async send(lane, taskId, before) {
+      await boss.send(lane, { id: taskId }, { singletonKey: taskId, retryLimit: 0, priority: -before });
     },
     async next(lane) {
       const [job] = await boss.fetch<{ id: string }>(lane);

@@ -1,24 +1,46 @@
 /** What the rest of the server asks of its workers. */
-import type { LiveVerdict } from '@keel/core';
+import type { LiveVerdict, TakenIn } from '@keel/core';
+import type { NewArchive } from '../archive/take-in.ts';
 import type { TaskRow } from '../db/entities.ts';
 import type { Upload, UploadResult } from '../debrief/keep-upload.ts';
+import type { ReadBatch } from '../live/batch.ts';
 import type { Ended } from '../live/ended.ts';
+
+/** Why something cannot be used, for a person. */
+export interface Refused {
+  refused: string;
+  status: number;
+}
 
 export interface Threads {
   /** How many tasks of the long lane are worked on at once. */
   readonly long: number;
-  /** @throws AbortError when `signal` stops it: the thread is ended, and nothing more is told or stored. */
+  /**
+   * @throws AbortError when `signal` stops it: the thread is ended, and nothing more is told or stored.
+   * @throws TookTooMuch where it took longer, or more memory, than a task may
+   */
   task(
     lane: 'quick' | 'long',
     job: { id: string; holder: string },
     tell: (fraction: number) => void,
     signal: AbortSignal,
   ): Promise<void>;
-  /** Reads a file and keeps it. */
-  upload(upload: Upload): Promise<UploadResult>;
+  /** Reads a file and keeps it. @param who whose turn it takes @throws Problem 422 where that takes too much, 429 */
+  upload(upload: Upload, who: string): Promise<UploadResult>;
   /** What an attempt of a flight under way would be judged if the flight had ended with it. */
   verdict(ended: Ended): Promise<LiveVerdict | null>;
+  /** Reads what a device sent. */
+  batch(bytes: Uint8Array): Promise<ReadBatch | { refused: string; sha256: string }>;
+  /** Takes an archive in. */
+  archive(archive: NewArchive): Promise<TakenIn | Refused>;
   close(): Promise<void>;
+}
+
+/** What took longer, or more memory, than it may: it is not tried again. */
+export class TookTooMuch extends Error {
+  constructor() {
+    super('this takes more time or memory than the server gives to one piece of work');
+  }
 }
 
 export interface Tasks {

@@ -8,7 +8,7 @@ import { HANDLERS } from './kinds.ts';
 import { LANE_OF, type TaskKind } from './lanes.ts';
 import { isLeaseLost, keepLease, overlooked, putBack, take } from './list.ts';
 import { type Lane, openQueue } from './queue.ts';
-import type { Tasks, Threads } from './service.ts';
+import { type Tasks, type Threads, TookTooMuch } from './service.ts';
 import { upkeep } from './upkeep.ts';
 import { listen } from './wake.ts';
 
@@ -40,9 +40,9 @@ export async function startTasks({ database, url, threads, complain }: TasksOpti
   const ear = await listen(url, (told) => {
     const [what, ...rest] = told?.split(' ') ?? [];
     if (what === 'asked') {
-      const [lane, id] = rest;
+      const [lane, id, before] = rest;
       queue
-        .send(lane as Lane, id)
+        .send(lane as Lane, id, Number(before))
         .then(wakeAll)
         .catch((error) => complain('a task could not be queued', error));
     } else if (what === 'ended') events.emit(rest[0]);
@@ -52,7 +52,8 @@ export async function startTasks({ database, url, threads, complain }: TasksOpti
   /** Whatever was missed, or left by a process that ended, goes to the queue again. */
   async function round(): Promise<void> {
     try {
-      for (const { id, kind } of await overlooked(database)) await queue.send(LANE_OF[kind], id);
+      for (const { id, kind, before } of await overlooked(database))
+        await queue.send(LANE_OF[kind], id, before);
       troubled = false;
       wakeAll();
     } catch (error) {
@@ -74,8 +75,10 @@ export async function startTasks({ database, url, threads, complain }: TasksOpti
     const beat = setInterval(() => {
       keepLease(database, id, holder, fraction)
         .then((held) => !held && stop.abort())
-        // The lease runs on: it is kept as soon as the database answers.
-        .catch(() => {});
+        .catch((error) => {
+          // The lease runs on: it is kept as soon as the database answers.
+          if (!isConnectionError(error)) complain('a lease was not kept', error);
+        });
     }, BEAT_MS);
     try {
       await threads.task(
@@ -91,7 +94,8 @@ export async function startTasks({ database, url, threads, complain }: TasksOpti
       const itsOwn = !closing && !isConnectionError(error);
       if (itsOwn) complain(`a task (${kind}) failed`, error);
       const message = error instanceof Error ? error.message : String(error);
-      const end = await putBack(database, id, holder, { message, itsOwn });
+      const forGood = error instanceof TookTooMuch;
+      const end = await putBack(database, id, holder, { message, itsOwn, forGood });
       if (end === 'given up') await HANDLERS[kind].givenUp?.(database, task);
     } finally {
       clearInterval(beat);
@@ -130,7 +134,8 @@ export async function startTasks({ database, url, threads, complain }: TasksOpti
       else events.once('wake', done);
     });
 
-  const workers = [worker('quick'), worker('upkeep')];
+  // Two for what somebody waits for: one that is at something slow leaves another.
+  const workers = [worker('quick'), worker('quick'), worker('upkeep')];
   for (let i = 0; i < threads.long; i++) workers.push(worker('long'));
 
   return {
@@ -174,7 +179,7 @@ export async function startTasks({ database, url, threads, complain }: TasksOpti
         new Promise((resolve) => setTimeout(resolve, 5000).unref()),
       ]);
       await ear.close();
-      await queue.close().catch(() => {});
+      await queue.close().catch((error) => complain('closing the queue', error));
       await threads.close();
     },
   };

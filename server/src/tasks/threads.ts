@@ -1,12 +1,16 @@
-/** Where heavy work is done: threads, bounded in number and memory; no request waits on another's computation. */
+/** Where heavy work is done: threads, bounded in number, memory and time; no request waits on another's computation. */
 import { MessageChannel } from 'node:worker_threads';
 import { Piscina } from 'piscina';
 import type { DataSource } from 'typeorm';
+import { takeInArchive } from '../archive/take-in.ts';
 import { keepUpload } from '../debrief/keep-upload.ts';
+import { Problem } from '../http/problem.ts';
+import { readBatchOrRefuse } from '../live/batch.ts';
 import { provisionalVerdict } from '../live/provisional.ts';
 import { carryOut } from './carry-out.ts';
-import type { Threads } from './service.ts';
+import { type Threads, TookTooMuch } from './service.ts';
 import type { Work } from './thread.ts';
+import { turns } from './turns.ts';
 
 export interface ThreadOptions {
   /** The built entry of a thread. */
@@ -21,7 +25,13 @@ export interface ThreadOptions {
   complain(error: unknown): void;
 }
 
-/** One thread stands by for what somebody waits for; the others do what takes its time. */
+/** How long one piece of work may take, ms: what somebody waits for, what is worked out for later, an archive of years. */
+const LONGEST_MS = { quick: 60_000, long: 600_000, archive: 1_800_000 } as const;
+/** Threads for what somebody waits for: one that is at something slow leaves another. */
+const QUICK = 2;
+const OUT_OF_MEMORY = 'ERR_WORKER_OUT_OF_MEMORY';
+
+/** Each thread of the quick lane is for one person at a time, so that nobody has them all. */
 export function workerThreads({ file, url, long, heapMb, complain }: ThreadOptions): Threads {
   const pool = (threads: number) =>
     new Piscina({
@@ -33,8 +43,31 @@ export function workerThreads({ file, url, long, heapMb, complain }: ThreadOptio
       concurrentTasksPerWorker: 1,
       resourceLimits: { maxOldGenerationSizeMb: heapMb },
     }).on('error', complain);
-  const quick = pool(1);
+  const quick = pool(QUICK);
   const others = long > 0 ? pool(long) : quick;
+  /** What devices send waits for nothing else. */
+  const feed = pool(1);
+  const uploads = turns({ atOnce: QUICK, each: 1, waiting: 200 });
+
+  /** @throws TookTooMuch */
+  async function run<T>(
+    on: Piscina,
+    work: Work,
+    longestMs: number,
+    more: { transferList?: (ArrayBuffer | MessageChannel['port2'])[]; signal?: AbortSignal } = {},
+  ): Promise<T> {
+    // Its time begins when a thread takes it up, which is when it is its turn.
+    const late = AbortSignal.timeout(longestMs);
+    const signal = more.signal ? AbortSignal.any([more.signal, late]) : late;
+    try {
+      return await on.run(work, { ...more, signal });
+    } catch (error) {
+      const tooLate = late.aborted && !more.signal?.aborted;
+      if (tooLate || (error as { code?: string }).code === OUT_OF_MEMORY) throw new TookTooMuch();
+      throw error;
+    }
+  }
+
   return {
     long,
     async task(lane, job, tell, signal) {
@@ -42,22 +75,32 @@ export function workerThreads({ file, url, long, heapMb, complain }: ThreadOptio
       port1.on('message', tell);
       const work: Work = { do: 'task', ...job, port: port2 };
       try {
-        await (lane === 'long' ? others : quick).run(work, { transferList: [port2], signal });
+        await run(lane === 'long' ? others : quick, work, LONGEST_MS[lane], {
+          transferList: [port2],
+          signal,
+        });
       } finally {
         port1.close();
       }
     },
-    upload: (upload) => {
-      const work: Work = { do: 'upload', upload };
-      return quick.run(work, 'bytes' in upload ? { transferList: [upload.bytes.buffer as ArrayBuffer] } : {});
-    },
-    verdict: (ended) => {
-      const work: Work = { do: 'verdict', ended };
-      return quick.run(work);
-    },
+    upload: (upload, who) =>
+      uploads.take(who, () =>
+        run<Awaited<ReturnType<Threads['upload']>>>(quick, { do: 'upload', upload }, LONGEST_MS.quick, {
+          transferList: 'bytes' in upload ? [upload.bytes.buffer as ArrayBuffer] : [],
+        }).catch((error) => {
+          if (!(error instanceof TookTooMuch)) throw error;
+          throw new Problem(
+            422,
+            'This takes too long to read: split the recording, or leave out what is not needed.',
+          );
+        }),
+      ),
+    verdict: (ended) => run(quick, { do: 'verdict', ended }, LONGEST_MS.quick),
+    batch: (bytes) =>
+      run(feed, { do: 'batch', bytes }, LONGEST_MS.quick, { transferList: [bytes.buffer as ArrayBuffer] }),
+    archive: (archive) => run(others, { do: 'archive', archive }, LONGEST_MS.archive),
     async close() {
-      await quick.destroy();
-      if (others !== quick) await others.destroy();
+      await Promise.all([...new Set([quick, others, feed])].map((one) => one.destroy()));
     },
   };
 }
@@ -68,5 +111,7 @@ export const inlineThreads = (database: DataSource): Threads => ({
   task: (_lane, job, tell) => carryOut(database, job, tell),
   upload: (upload) => keepUpload(database, upload),
   verdict: (ended) => provisionalVerdict(database, ended),
+  batch: async (bytes) => readBatchOrRefuse(bytes),
+  archive: (archive) => takeInArchive(database, archive),
   close: async () => {},
 });

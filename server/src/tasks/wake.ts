@@ -23,7 +23,9 @@ export async function listen(
     client = mine;
     mine.on('error', () => {});
     mine.on('end', () => {
-      if (!closed && client === mine) again = setTimeout(() => begin().catch(() => {}), AGAIN_MS);
+      if (closed || client !== mine) return;
+      // The end of a connection that was not made brings the next try.
+      again = setTimeout(() => begin().catch(() => undefined), AGAIN_MS);
     });
     mine.on('notification', ({ payload }) => hear(payload ?? null));
     await mine.connect();
@@ -35,7 +37,8 @@ export async function listen(
     async close() {
       closed = true;
       clearTimeout(again);
-      await client?.end().catch(() => {});
+      // What is closed already is closed.
+      await client?.end().catch(() => undefined);
     },
   };
 }

@@ -1,10 +1,11 @@
 /** What the coach says, in the school's own words. */
+
 import { createRoute, z } from '@hono/zod-openapi';
 import { coachWordsSchema, unknownSentence } from '@keel/core';
 import { SchoolEntity } from '../db/entities.ts';
 import { json, jsonBody, router } from '../http/env.ts';
+import { chiefsOnly } from '../http/only.ts';
 import { Problem } from '../http/problem.ts';
-import { requireChief } from '../scope.ts';
 import { changeSettings, versionOf } from './change-settings.ts';
 
 const versionedSchema = z.object({
@@ -36,12 +37,12 @@ export const coachWordsRoutes = () =>
         method: 'put',
         path: '/coach-words',
         summary: 'Put them otherwise; `version` is the one that was read',
+        middleware: [chiefsOnly] as const,
         request: { body: jsonBody(versionedSchema.partial({ safetyInSeat: true })) },
         responses: { 200: json(versionedSchema, 'Changed') },
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireChief(viewer);
         const { version, words, safetyInSeat: asked } = c.req.valid('json');
         const unknown = unknownSentence(words);
         if (unknown !== undefined)

@@ -8,6 +8,9 @@ import { requireStudent } from '../scope.ts';
 import { checkHours } from './usual-hours.ts';
 
 const EXCLUSION = '23P01';
+const HOUR_MS = 3_600_000;
+/** What a student may book in one piece, h. */
+const LONGEST_H = { lesson: 8, away: 30 * 24, solo: 0, maintenance: 0 } as const;
 
 interface Row {
   id: string;
@@ -98,6 +101,13 @@ export async function checkBooking(
     if (kind === 'maintenance' || (studentId && studentId !== viewer.id))
       throw new Problem(403, 'You book your own lessons and times alone.');
     if (kind === 'solo') throw new Problem(403, 'A solo is booked by your instructor.');
+    if (kind === 'away' && (instructorId || airplaneId || studentId !== viewer.id))
+      throw new Problem(403, 'You book your own time away alone.');
+    if (new Date(until).getTime() - new Date(from).getTime() > LONGEST_H[kind] * HOUR_MS)
+      throw new Problem(
+        422,
+        `until: a student books ${kind === 'away' ? '30 days away' : '8 hours'} at the most.`,
+      );
   } else if (studentId) await requireStudent(source as DataSource, viewer, studentId);
   if (instructorId) {
     const staff = await source.getRepository(AccountEntity).findOneBy({ schoolId, id: instructorId });

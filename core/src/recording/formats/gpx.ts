@@ -15,6 +15,12 @@ const LISTS = new Set(['trk', 'trkseg', 'trkpt']);
 
 /** @throws InputError for what is no well-formed GPX, and for a point without a place or time. */
 export function readGpx(text: string): Recording {
+  if (/<!(DOCTYPE|ENTITY)/i.test(text))
+    throw new InputError('it declares a document type or entities; a GPX 1.1 file has none');
+  if (hasLongTag(text))
+    throw new InputError(
+      `an element’s tag is longer than ${LONGEST_TAG} characters; a GPX 1.1 file was expected`,
+    );
   const valid = XMLValidator.validate(text);
   if (valid !== true) {
     const { msg, line, col } = valid.err;
@@ -30,13 +36,36 @@ export function readGpx(text: string): Recording {
     removeNSPrefix: true,
     isArray: (name) => LISTS.has(name),
   });
-  const gpx = parser.parse(text).gpx as
+  const gpx = parsed(parser, text).gpx as
     | { trk?: { name?: string; trkseg?: { trkpt?: Point[] }[] }[] }
     | undefined;
   if (gpx === undefined) throw new InputError('no <gpx> element; a GPX 1.1 file was expected');
   const points = (gpx.trk ?? []).flatMap(({ trkseg }) => (trkseg ?? []).flatMap(({ trkpt }) => trkpt ?? []));
   if (points.length === 0) throw new InputError('no <trkpt> in it; a GPX 1.1 track was expected');
   return recordingOfFixes(points.map(fixOf), 'the track');
+}
+
+/** Names of elements and attributes are a word or two; what goes on for kilobytes is no track, and dear to read. */
+const LONGEST_TAG = 64 * 1024;
+
+/** Whether a tag goes on for longer than any does; text between the tags may be as long as it likes. */
+function hasLongTag(text: string): boolean {
+  for (let open = text.indexOf('<'); open !== -1; open = text.indexOf('<', open + 1)) {
+    const close = text.indexOf('>', open);
+    if (close === -1) return text.length - open > LONGEST_TAG;
+    if (close - open > LONGEST_TAG) return true;
+    open = close;
+  }
+  return false;
+}
+
+/** @throws InputError for what a GPX file has no use for, such as entities. */
+function parsed(parser: XMLParser, text: string): Record<string, unknown> {
+  try {
+    return parser.parse(text);
+  } catch (error) {
+    throw new InputError(`${(error as Error).message}; a GPX 1.1 file was expected`);
+  }
 }
 
 function fixOf(point: Point, i: number): Fix {

@@ -7,6 +7,7 @@ import { readIgc } from '../formats/igc.ts';
 import { readNmea } from '../formats/nmea.ts';
 import type { Mapping } from '../mapping/mapping.ts';
 import { readMapped } from '../mapping/read-mapped.ts';
+import { checkTimes } from './times.ts';
 
 export type RecordingFormat = 'csv' | 'gpx' | 'igc' | 'nmea';
 
@@ -28,6 +29,10 @@ export function readRecording(
   onProgress?: (fraction: number) => void,
   mapping?: Mapping,
 ): Recording {
+  return checkTimes(readAny(text, onProgress, mapping));
+}
+
+function readAny(text: string, onProgress?: (fraction: number) => void, mapping?: Mapping): Recording {
   switch (formatOf(text)) {
     case 'gpx':
       return readGpx(text);
