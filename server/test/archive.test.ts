@@ -111,7 +111,10 @@ async function zipOf(entries: Record<string, string | Buffer>): Promise<Buffer> 
 /** The same as the school would have made it. */
 async function signedZip(school: TestSchool, schoolId: string, entries: Record<string, string | Buffer>) {
   const sums = Object.fromEntries(
-    Object.entries(entries).map(([name, content]) => [name, createHash('sha256').update(content).digest('hex')]),
+    Object.entries(entries).map(([name, content]) => [
+      name,
+      createHash('sha256').update(content).digest('hex'),
+    ]),
   );
   const signature = await signatureOf(school.database, schoolId, sums);
   return zipOf({ ...entries, [ARCHIVE_SIGNATURE]: JSON.stringify(signature) });

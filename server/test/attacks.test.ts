@@ -45,7 +45,11 @@ test('a device is refused lines and columns without end, in words', async () => 
 test('a form that breaks off in the middle of its file fails alone', async () => {
   const boundary = 'keel';
   const begun = `--${boundary}\r\nContent-Disposition: form-data; name="file"; filename="a.csv"\r\n\r\ntime_s,alt_ft\n0,4000\n`;
-  const answer = await school.student.post('/recordings', begun, `multipart/form-data; boundary=${boundary}`);
+  const answer = await school.instructor.post(
+    '/recordings',
+    begun,
+    `multipart/form-data; boundary=${boundary}`,
+  );
   expect(answer.status).toBe(422);
   await alive();
 });

@@ -5,6 +5,7 @@ import { createRoute, z } from '@hono/zod-openapi';
 import { dayIn, lessonInputSchema, lessonSchema } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import { type Lesson, LessonEntity } from '../db/entities.ts';
+import { insertNew } from '../db/insert-new.ts';
 import { json, jsonBody, router, type Viewer } from '../http/env.ts';
 import { madeFile } from '../http/made-file.ts';
 import { instructorsOnly } from '../http/only.ts';
@@ -39,6 +40,8 @@ function changedProposal(
   const change = { by, at: new Date().toISOString(), why, before: items };
   return { ...proposal, changed: [...proposal.changed, change] };
 }
+
+const saved = () => new Problem(409, 'A lesson with this id is already saved.');
 
 export function lessonRoutes() {
   const routes = router();
@@ -77,16 +80,10 @@ export function lessonRoutes() {
         const lessons = database.getRepository(LessonEntity);
         const id = input.id ?? randomUUID();
         const { schoolId } = viewer;
-        if (await lessons.findOneBy({ schoolId, id }))
-          throw new Problem(409, 'A lesson with this id is already saved.');
+        if (await lessons.findOneBy({ schoolId, id })) throw saved();
         const columns = await lessonColumns(database, viewer, input);
-        await lessons.insert({
-          id,
-          schoolId,
-          instructorId: viewer.id,
-          version: 1,
-          ...columns,
-        });
+        const row = { id, schoolId, instructorId: viewer.id, version: 1, ...columns };
+        if (!(await insertNew(database.manager, LessonEntity, row))) throw saved();
         const [described] = await describeLessons(database, [
           await lessons.findOneByOrFail({ schoolId, id }),
         ]);

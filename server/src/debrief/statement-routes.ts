@@ -10,7 +10,7 @@ import {
 } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import { type RecordingRow, ScoreEntity, StatementEntity } from '../db/entities.ts';
-import { insertNew } from '../db/insert-new.ts';
+import { insertOnce } from '../db/insert-new.ts';
 import { json, jsonBody, router, type Viewer } from '../http/env.ts';
 import { Problem } from '../http/problem.ts';
 import { writeAttempts } from '../path/attempt-rows.ts';
@@ -61,7 +61,10 @@ export function statementRoutes() {
         path: '/recordings/{id}/statements',
         summary: 'Say something of an attempt; the id is the client’s own, so that sending twice is harmless',
         request: { params, body: jsonBody(z.object({ id: z.uuid(), body: statementBodySchema })) },
-        responses: { 201: json(z.array(statementSchema), 'Everything said so far') },
+        responses: {
+          200: json(z.array(statementSchema), 'Said before'),
+          201: json(z.array(statementSchema), 'Everything said so far'),
+        },
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
@@ -72,17 +75,18 @@ export function statementRoutes() {
           throw new Problem(403, 'Only the student grades their own attempt.');
         }
         requirePossible(body);
-        const scoring = await say(database, viewer, recording, id, body);
+        const { isNew, scoring } = await say(database, viewer, recording, id, body);
         // Whoever changed an attempt looks at what came of it; if it takes long, the page asks again.
         if (scoring) await c.get('tasks').ended(scoring, LONGEST_WAIT_MS);
-        return c.json(await statementsOf(database, recording), 201);
+        const all = await statementsOf(database, recording);
+        return isNew ? c.json(all, 201) : c.json(all, 200);
       },
     );
 }
 
 /**
  * Keeps a word and what follows from it, in one transaction; said again, it mends what is missing of that.
- * @returns the task that scores the recording anew, where the word asks for it.
+ * @returns whether it was new, and the task that scores the recording anew, where the word asks for it.
  * @throws Problem 409 where the id is another recording’s.
  */
 function say(
@@ -91,7 +95,7 @@ function say(
   recording: RecordingRow,
   id: string,
   body: StatementBody,
-): Promise<string | null> {
+): Promise<{ isNew: boolean; scoring: string | null }> {
   const { schoolId, id: recordingId } = recording;
   return database.transaction(async (manager) => {
     const score = await manager.findOne(ScoreEntity, {
@@ -100,14 +104,17 @@ function say(
     });
     const scoreId = OF_A_SCORE.includes(body.kind) ? (score?.id ?? null) : null;
     const row = { schoolId, id, recordingId, authorId: viewer.id, scoreId, body };
-    const isNew = await insertNew(manager, StatementEntity, row);
+    const isNew = await insertOnce(manager, StatementEntity, row, ['recordingId']);
     const kept = await manager.findOneByOrFail(StatementEntity, { schoolId, id });
-    if (kept.recordingId !== recordingId) throw new Problem(409, 'This id is used elsewhere.');
     if (!changesAttempts(kept.body.kind)) {
       if (isNew) await writeAttempts(manager, recording);
-      return null;
+      return { isNew, scoring: null };
     }
     const counted = !isNew && score !== null && score.createdAt > kept.createdAt;
-    return counted ? null : ask(manager, { schoolId, kind: 'score', subject: recordingId });
+    const askedBy = viewer.id;
+    const scoring = counted
+      ? null
+      : await ask(manager, { schoolId, kind: 'score', subject: recordingId, askedBy });
+    return { isNew, scoring };
   });
 }

@@ -5,7 +5,7 @@ import { liveNoteSchema, newLiveNoteSchema } from '@keel/core';
 import { type DataSource, type EntityManager, IsNull } from 'typeorm';
 import { requireLesson } from '../brief/lessons.ts';
 import { LiveNoteEntity, RecordingEntity, ScoreEntity } from '../db/entities.ts';
-import { insertNew } from '../db/insert-new.ts';
+import { insertOnce } from '../db/insert-new.ts';
 import { json, jsonBody, router, type Viewer } from '../http/env.ts';
 import { instructorsOnly } from '../http/only.ts';
 import { notFound, Problem } from '../http/problem.ts';
@@ -47,6 +47,8 @@ async function scoredRecording(manager: EntityManager, schoolId: string, lessonI
   return score ? { recording, score: score.score } : null;
 }
 
+const keptSchema = z.object({ id: z.uuid(), serverMs: z.number() });
+
 export function liveNoteRoutes() {
   return router()
     .openapi(
@@ -81,7 +83,7 @@ export function liveNoteRoutes() {
           'Say something while it is flown; the id is the client’s own, so that sending twice is harmless',
         middleware: [instructorsOnly] as const,
         request: { params: lessonParam, body: jsonBody(newLiveNoteSchema) },
-        responses: { 201: json(z.object({ id: z.uuid(), serverMs: z.number() }), 'It is kept') },
+        responses: { 200: json(keptSchema, 'It was kept before'), 201: json(keptSchema, 'It is kept') },
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
@@ -89,16 +91,16 @@ export function liveNoteRoutes() {
         await requireLesson(database, viewer, lessonId);
         const { id, atMs, body } = c.req.valid('json');
         const { schoolId } = viewer;
-        await database.transaction(async (manager) => {
+        const isNew = await database.transaction(async (manager) => {
           const row = { schoolId, id, lessonId, authorId: viewer.id, at: new Date(atMs), body };
-          await insertNew(manager, LiveNoteEntity, row);
-          const kept = await manager.findOneByOrFail(LiveNoteEntity, { schoolId, id });
-          if (kept.lessonId !== lessonId) throw new Problem(409, 'This id is used elsewhere.');
+          const isNew = await insertOnce(manager, LiveNoteEntity, row, ['lessonId']);
           // What comes after the flight has ended joins what is there already.
           const there = await scoredRecording(manager, schoolId, lessonId);
           if (there) await sayNotes(manager, there.recording, there.score);
+          return isNew;
         });
-        return c.json({ id, serverMs: Date.now() }, 201);
+        const answer = { id, serverMs: Date.now() };
+        return isNew ? c.json(answer, 201) : c.json(answer, 200);
       },
     )
     .openapi(

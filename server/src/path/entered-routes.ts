@@ -3,6 +3,7 @@
 import { createRoute, z } from '@hono/zod-openapi';
 import { enteredAttemptSchema, enteredBodySchema } from '@keel/core';
 import { EnteredAttemptEntity, LessonEntity, SchoolEntity } from '../db/entities.ts';
+import { insertOnce } from '../db/insert-new.ts';
 import { json, jsonBody, router } from '../http/env.ts';
 import { instructorsOnly } from '../http/only.ts';
 import { notFound, Problem } from '../http/problem.ts';
@@ -30,7 +31,7 @@ export function enteredRoutes() {
           params: z.object({ id: z.uuid() }),
           body: jsonBody(z.object({ id: z.uuid(), body: enteredBodySchema })),
         },
-        responses: { 201: all },
+        responses: { 200: all, 201: all },
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
@@ -48,9 +49,6 @@ export function enteredRoutes() {
           }))
         )
           throw new Problem(422, 'lessonId: this student has no such lesson.');
-        const entered = database.getRepository(EnteredAttemptEntity);
-        const before = await entered.findOneBy({ schoolId: student.schoolId, id });
-        if (before && before.studentId !== student.id) throw new Problem(409, 'This id is used elsewhere.');
         const school = await database.getRepository(SchoolEntity).findOneByOrFail({ id: student.schoolId });
         if (body.skill !== undefined) {
           const { skills } = await syllabusOf(database, school);
@@ -60,19 +58,15 @@ export function enteredRoutes() {
               `skill: ${body.skill} is no skill of the syllabus that is graded by hand.`,
             );
         }
-        if (!before)
-          await database.transaction(async (manager) => {
-            await manager.insert(EnteredAttemptEntity, {
-              id,
-              schoolId: student.schoolId,
-              studentId: student.id,
-              authorId: viewer.id,
-              lessonId,
-              body,
-            });
-            if (body.skill) await writeRecords(manager, school, student.id, new Set([body.skill]));
-          });
-        return c.json(await enteredOf(database, student), 201);
+        const { schoolId, id: studentId } = student;
+        const row = { schoolId, id, studentId, authorId: viewer.id, lessonId, body };
+        const isNew = await database.transaction(async (manager) => {
+          if (!(await insertOnce(manager, EnteredAttemptEntity, row, ['studentId']))) return false;
+          if (body.skill) await writeRecords(manager, school, studentId, new Set([body.skill]));
+          return true;
+        });
+        const entered = await enteredOf(database, student);
+        return isNew ? c.json(entered, 201) : c.json(entered, 200);
       },
     )
     .openapi(

@@ -27,7 +27,7 @@ export function gateRoutes() {
           params: student.extend({ gate: z.string() }),
           body: jsonBody(z.object({ id: z.uuid(), body: gateClosingBodySchema })),
         },
-        responses: { 201: states('All gates as they stand') },
+        responses: { 200: states('It was closed already'), 201: states('All gates as they stand') },
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
@@ -45,10 +45,10 @@ export function gateRoutes() {
           if (error instanceof InputError) throw new Problem(422, error.message);
           throw error;
         }
-        await database.transaction(async (manager) => {
+        const isNew = await database.transaction(async (manager) => {
           const { schoolId } = viewer;
           // A paper that has ended makes room for the next one.
-          if (gate.state === 'ended')
+          if (gate.state === 'ended' && gate.closing?.id !== id)
             await manager.update(
               GateClosingEntity,
               { schoolId, id: gate.closing?.id },
@@ -62,14 +62,19 @@ export function gateRoutes() {
             authorId: viewer.id,
             body,
           });
+          const own = { schoolId, id, studentId, gate: wanted };
+          // Sent again: it is closed by this very word.
+          if (!isNew && (await manager.existsBy(GateClosingEntity, own))) return false;
           // Of two who close it at once one closes it; that the other meant to stays known.
           await addToTrail(manager, viewer, 'gate closed', studentId, {
             gate: wanted,
             closing: id,
             ...(!isNew && { already: true }),
           });
+          return true;
         });
-        return c.json((await knownOf(database, account)).gates, 201);
+        const now = (await knownOf(database, account)).gates;
+        return isNew ? c.json(now, 201) : c.json(now, 200);
       },
     )
     .openapi(

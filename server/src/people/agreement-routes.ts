@@ -3,7 +3,7 @@ import { createRoute, z } from '@hono/zod-openapi';
 import { agreementBodySchema, agreementWordSchema } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import { AgreementEntity } from '../db/entities.ts';
-import { insertNew } from '../db/insert-new.ts';
+import { insertOnce } from '../db/insert-new.ts';
 import { json, jsonBody, router, type Viewer } from '../http/env.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { namesOf, requireStudent } from '../scope.ts';
@@ -47,7 +47,7 @@ export function agreementRoutes() {
         path: '/students/{id}/agreements',
         summary: 'Keep an agreement, or that one is taken back; the id is the client’s own',
         request: { params: student, body: jsonBody(z.object({ id: z.uuid(), body: agreementBodySchema })) },
-        responses: { 201: json(listSchema, 'All of them') },
+        responses: { 200: json(listSchema, 'Kept before'), 201: json(listSchema, 'All of them') },
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
@@ -64,14 +64,15 @@ export function agreementRoutes() {
             .findOneBy({ schoolId, studentId, id: body.of });
           if (of?.body.kind !== 'agreed') throw notFound('agreement');
         }
-        await database.transaction(async (manager) => {
-          await insertNew(manager, AgreementEntity, { schoolId, id, studentId, authorId: viewer.id, body });
-          const kept = await manager.findOneByOrFail(AgreementEntity, { schoolId, id });
-          if (kept.studentId !== studentId) throw new Problem(409, 'This id is used elsewhere.');
+        const row = { schoolId, id, studentId, authorId: viewer.id, body };
+        const isNew = await database.transaction(async (manager) => {
+          if (!(await insertOnce(manager, AgreementEntity, row, ['studentId']))) return false;
           const what = body.kind === 'agreed' ? 'agreement kept' : 'agreement taken back';
           await addToTrail(manager, viewer, what, studentId, { id });
+          return true;
         });
-        return c.json(await agreementsOf(database, viewer, studentId), 201);
+        const all = await agreementsOf(database, viewer, studentId);
+        return isNew ? c.json(all, 201) : c.json(all, 200);
       },
     );
 }

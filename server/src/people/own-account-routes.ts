@@ -82,7 +82,7 @@ export const ownAccountRoutes = () =>
       }),
       async (c) => {
         const { code } = c.req.valid('json');
-        const one = await takeCodeTry(c, c.get('viewer').id);
+        const one = await takeCodeTry(c, `begin ${c.get('viewer').id}`);
         const recoveryCodes = await confirmSecondStep(c.get('database'), c.get('viewer'), code);
         await one.succeeded();
         return c.json({ recoveryCodes }, 200);
@@ -98,7 +98,7 @@ export const ownAccountRoutes = () =>
       }),
       async (c) => {
         const [database, viewer] = [c.get('database'), c.get('viewer')];
-        const one = await takeCodeTry(c, viewer.id);
+        const one = await takeCodeTry(c, `end ${viewer.id}`);
         if (!(await takeCode(database, viewer, c.req.valid('json').code)))
           throw new Problem(422, 'code: this is no code of the app or of the paper, or it was used before.');
         await one.succeeded();

@@ -4,7 +4,7 @@ import { createRoute, z } from '@hono/zod-openapi';
 import { dayIn, landingFacts, landingsByHandSchema, landingsSchema, landingWordSchema } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import { type Account, LandingEntity, LandingWordEntity } from '../db/entities.ts';
-import { insertNew } from '../db/insert-new.ts';
+import { insertOnce } from '../db/insert-new.ts';
 import { json, jsonBody, router } from '../http/env.ts';
 import { instructorsOnly } from '../http/only.ts';
 import { notFound, Problem } from '../http/problem.ts';
@@ -44,7 +44,7 @@ export function landingRoutes() {
         summary: 'Landings that nothing recorded; the id is the client’s own',
         middleware: [instructorsOnly] as const,
         request: { params, body: jsonBody(z.object({ id: z.uuid(), body: landingsByHandSchema })) },
-        responses: { 201: answer },
+        responses: { 200: answer, 201: answer },
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
@@ -52,14 +52,10 @@ export function landingRoutes() {
         const { id, body } = c.req.valid('json');
         if (Date.parse(body.flownAt) > Date.now())
           throw new Problem(422, 'flownAt: this moment has not come yet; enter what was flown.');
-        await insertNew(database.manager, LandingWordEntity, {
-          schoolId: viewer.schoolId,
-          id,
-          studentId: student.id,
-          authorId: viewer.id,
-          body,
-        });
-        return c.json(await landingsOf(database, student), 201);
+        const row = { schoolId: viewer.schoolId, id, studentId: student.id, authorId: viewer.id, body };
+        const isNew = await insertOnce(database.manager, LandingWordEntity, row, ['studentId']);
+        const all = await landingsOf(database, student);
+        return isNew ? c.json(all, 201) : c.json(all, 200);
       },
     )
     .openapi(
@@ -72,7 +68,7 @@ export function landingRoutes() {
           params: params.extend({ recording: z.uuid(), nth: z.coerce.number().int().min(0) }),
           body: jsonBody(z.object({ id: z.uuid(), body: landingWordSchema })),
         },
-        responses: { 201: answer },
+        responses: { 200: answer, 201: answer },
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
@@ -84,16 +80,14 @@ export function landingRoutes() {
         )
           throw notFound('landing');
         const { id, body } = c.req.valid('json');
-        await insertNew(database.manager, LandingWordEntity, {
-          schoolId,
-          id,
-          studentId,
-          authorId: viewer.id,
-          recordingId,
-          nth,
-          body,
-        });
-        return c.json(await landingsOf(database, student), 201);
+        const row = { schoolId, id, studentId, authorId: viewer.id, recordingId, nth, body };
+        const isNew = await insertOnce(database.manager, LandingWordEntity, row, [
+          'studentId',
+          'recordingId',
+          'nth',
+        ]);
+        const all = await landingsOf(database, student);
+        return isNew ? c.json(all, 201) : c.json(all, 200);
       },
     );
 }

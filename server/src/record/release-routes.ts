@@ -10,7 +10,7 @@ import {
   soloLimitsSchema,
 } from '@keel/core';
 import { ReleaseCheckEntity, SchoolEntity, SoloLimitsEntity } from '../db/entities.ts';
-import { insertNew } from '../db/insert-new.ts';
+import { insertOnce } from '../db/insert-new.ts';
 import { json, jsonBody, router } from '../http/env.ts';
 import { instructorsOnly } from '../http/only.ts';
 import { notFound, Problem } from '../http/problem.ts';
@@ -43,7 +43,7 @@ export function releaseRoutes() {
         summary: 'Set the student’s limits; those before stay on file',
         middleware: [instructorsOnly] as const,
         request: { params, body: jsonBody(z.object({ id: z.uuid(), limits: soloLimitsSchema })) },
-        responses: { 201: json(releaseSchema, 'As it stands') },
+        responses: { 200: json(releaseSchema, 'Set before'), 201: json(releaseSchema, 'As it stands') },
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
@@ -55,17 +55,14 @@ export function releaseRoutes() {
         const beyond = beyondMinima(body, settings.soloMinima);
         if (beyond.length > 0)
           throw new Problem(422, beyond.map(([field, asks]) => `${field}: ${asks}`).join('; '));
-        await database.transaction(async (manager) => {
-          await insertNew(manager, SoloLimitsEntity, {
-            schoolId: viewer.schoolId,
-            id,
-            studentId: student.id,
-            authorId: viewer.id,
-            body,
-          });
+        const row = { schoolId: viewer.schoolId, id, studentId: student.id, authorId: viewer.id, body };
+        const isNew = await database.transaction(async (manager) => {
+          if (!(await insertOnce(manager, SoloLimitsEntity, row, ['studentId']))) return false;
           await addToTrail(manager, viewer, 'solo limits set', student.id, body);
+          return true;
         });
-        return c.json(await releaseOf(database, student), 201);
+        const release = await releaseOf(database, student);
+        return isNew ? c.json(release, 201) : c.json(release, 200);
       },
     )
     .openapi(
@@ -96,7 +93,7 @@ export function releaseRoutes() {
         summary: 'Keep a check for the file, worked out anew; it releases nobody',
         middleware: [instructorsOnly] as const,
         request: { params, body: jsonBody(z.object({ id: z.uuid(), day: releaseDaySchema })) },
-        responses: { 201: json(releaseSchema, 'Kept') },
+        responses: { 200: json(releaseSchema, 'Kept before'), 201: json(releaseSchema, 'Kept') },
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
@@ -104,20 +101,17 @@ export function releaseRoutes() {
         const { id, day } = c.req.valid('json');
         const items = await checkRelease(database, student, day);
         const body: Kept = { day, items, sentence: releaseSentence(items) };
-        await database.transaction(async (manager) => {
-          await insertNew(manager, ReleaseCheckEntity, {
-            schoolId: viewer.schoolId,
-            id,
-            studentId: student.id,
-            authorId: viewer.id,
-            body,
-          });
+        const row = { schoolId: viewer.schoolId, id, studentId: student.id, authorId: viewer.id, body };
+        const isNew = await database.transaction(async (manager) => {
+          if (!(await insertOnce(manager, ReleaseCheckEntity, row, ['studentId']))) return false;
           await addToTrail(manager, viewer, 'release check kept', student.id, {
             check: id,
             blocking: items.filter(({ state }) => state !== 'held').length,
           });
+          return true;
         });
-        return c.json(await releaseOf(database, student), 201);
+        const release = await releaseOf(database, student);
+        return isNew ? c.json(release, 201) : c.json(release, 200);
       },
     )
     .openapi(
