@@ -18,12 +18,18 @@ export class ApiError extends Error {
   ) {
     super(detail);
   }
-
-  /** Nothing was refused: the server was not there, or not able just now, and may be in a moment. */
-  get mayPass(): boolean {
-    return this.status === 0 || this.status === 502 || this.status === 503 || this.status === 504;
-  }
 }
+
+/**
+ * Nothing was refused for good: the server was not there, not able, or too busy just now, or nobody is signed in; whoever it
+ * is kept for may sign in again.
+ */
+export const mayPass = (error: unknown): boolean =>
+  error instanceof ApiError &&
+  (error.status === 0 ||
+    error.status >= 500 ||
+    [401, 408, 425, 429].includes(error.status) ||
+    error.type === 'second-step-needed');
 
 const BROKEN = 'The server answered with an error; try again in a moment.';
 const OFFLINE =

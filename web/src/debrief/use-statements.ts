@@ -7,23 +7,23 @@ import {
   type StatementBody,
 } from '@keel/core';
 import { notifications } from '@mantine/notifications';
-import { useMemo, useSyncExternalStore } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { mutate } from 'swr';
-import { ApiError, api, messageOf, read } from '../api/client.ts';
+import { api, mayPass, messageOf, read } from '../api/client.ts';
 import { useMe } from '../api/hooks.ts';
-import { makeOutbox, type Outbox, type Word, withWaiting } from './outbox.ts';
+import { openQueue, type Queue } from '../api/queue.ts';
+import { isSaid, type Said, takeOlder, type Word, withWaiting } from './waiting-words.ts';
 
 type WithoutInterval<T> = T extends unknown ? Omit<T, 'startS' | 'endS' | 'maneuver'> : never;
 export type NewStatement = WithoutInterval<StatementBody>;
 export type AddStatement = (body: NewStatement) => Promise<boolean>;
 
-const NONE: readonly Word[] = [];
-const outboxes = new Map<string, Outbox>();
+const queues = new Map<string, Queue<Said>>();
 
 const notKept = (error: unknown) =>
   notifications.show({ color: 'red', title: 'Not kept', message: messageOf(error) });
 
-async function post({ id, recordingId, body }: Word): Promise<void> {
+async function post({ id, about: recordingId, what: { body } }: Word): Promise<void> {
   const statements = await read(
     api.recordings[':id'].statements.$post({ param: { id: recordingId }, json: { id, body } }),
   );
@@ -37,31 +37,52 @@ async function post({ id, recordingId, body }: Word): Promise<void> {
 }
 
 /** The words of whoever is signed in; another’s on the same device wait until they come back. */
-function outboxOf({ id }: Me): Outbox {
-  const known = outboxes.get(id);
+function queueOf({ id: by }: Me): Queue<Said> {
+  const known = queues.get(by);
   if (known) return known;
-  const outbox = makeOutbox({
-    storage: localStorage,
-    name: `keel.words.${id}`,
-    post,
-    mayPass: (error) => error instanceof ApiError && error.mayPass,
-    refused: (_word, error) => notKept(error),
-  });
-  outboxes.set(id, outbox);
-  outbox.send();
-  return outbox;
+  const queue = openQueue({ by, isOurs: isSaid, send: post, mayPass });
+  queues.set(by, queue);
+  void takeOlder(queue, localStorage, by).then(() => queue.send());
+  return queue;
 }
 
-/** A recording with everything said of it, what is still on its way included, and how many words that is. */
-export function useSaid(recording: RecordingView): { recording: RecordingView; waiting: number } {
+export interface SaidOf {
+  /** With everything said of it, what is still on its way included. */
+  recording: RecordingView;
+  /** How many words are on their way, of this recording and others. */
+  waiting: number;
+  /** Words of this recording that the server would not have, for good. */
+  refused: readonly Word[];
+  /** Whoever said it has seen it: it need not be kept any longer. */
+  dismiss: (id: string) => void;
+}
+
+export function useSaid(recording: RecordingView): SaidOf {
   const { data: me } = useMe();
-  const outbox = me && outboxOf(me);
-  const words = useSyncExternalStore(outbox?.subscribe ?? (() => () => {}), outbox?.words ?? (() => NONE));
+  const queue = me && queueOf(me);
+  const [words, setWords] = useState<readonly Word[]>([]);
+  useEffect(() => {
+    if (!queue) return;
+    let gone = false;
+    const look = () => void queue.all().then((all) => gone || setWords(all));
+    look();
+    const stop = queue.subscribe(look);
+    return () => {
+      gone = true;
+      stop();
+    };
+  }, [queue]);
+  const dismiss = useCallback((id: string) => void queue?.forget(id), [queue]);
   return useMemo(() => {
-    if (!me) return { recording, waiting: 0 };
+    if (!me) return { recording, waiting: 0, refused: [], dismiss };
     const statements = withWaiting(recording.statements, words, recording.id, me);
-    return { recording: { ...recording, statements }, waiting: words.length };
-  }, [recording, words, me]);
+    return {
+      recording: { ...recording, statements },
+      waiting: words.filter(({ refused }) => refused === undefined).length,
+      refused: words.filter(({ about, refused }) => about === recording.id && refused !== undefined),
+      dismiss,
+    };
+  }, [recording, words, me, dismiss]);
 }
 
 /** Of any interval of a recording. Resolves to whether it is kept, here or on the server. */
@@ -69,7 +90,11 @@ export function useAddStatementTo(recording: RecordingView): (body: StatementBod
   const { data: me } = useMe();
   return async (body) => {
     if (!me) return false;
-    const fate = await outboxOf(me).say(recording.id, body);
+    const fate = await queueOf(me).say({
+      about: recording.id,
+      atMs: Date.now(),
+      what: { kind: 'statement', body },
+    });
     if (fate === 'waiting')
       notifications.show({
         id: 'words-wait',

@@ -1,11 +1,19 @@
 /** Notes of a lesson in the airplane: tapped, kept at once, sent as soon as the server answers. */
 import { type LiveNoteBody, VOICE_NOTE } from '@keel/core';
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { ApiError, answered, api, read } from '../api/client.ts';
-import { type NoteQueue, openNoteQueue, type WaitingNote } from './note-queue.ts';
+import { answered, api, mayPass, read } from '../api/client.ts';
+import { openQueue, type Queue, type Waiting } from '../api/queue.ts';
 import { askServerClock, serverNow } from './server-clock.ts';
 
-async function send({ id, lessonId, atMs, what }: WaitingNote): Promise<void> {
+/** What is tapped in the airplane: a note, its sound, or that it was not meant. */
+type Tapped =
+  | { kind: 'note'; body: LiveNoteBody }
+  | { kind: 'voice'; type: string; bytes: ArrayBuffer }
+  | { kind: 'undo' };
+type WaitingNote = Waiting<Tapped>;
+const isTapped = (what: unknown): what is Tapped => ['note', 'voice', 'undo'].includes((what as Tapped).kind);
+
+async function send({ id, about: lessonId, atMs, what }: WaitingNote): Promise<void> {
   const param = { id: lessonId };
   if (what.kind === 'note')
     await read(api.lessons[':id'].notes.$post({ param, json: { id, atMs, body: what.body } }));
@@ -20,16 +28,11 @@ async function send({ id, lessonId, atMs, what }: WaitingNote): Promise<void> {
   else await answered(api.lessons[':id'].notes[':noteId'].$delete({ param: { ...param, noteId: id } }));
 }
 
-const queues = new Map<string, NoteQueue>();
-const queueOf = (by: string): NoteQueue => {
+const queues = new Map<string, Queue<Tapped>>();
+const queueOf = (by: string): Queue<Tapped> => {
   const known = queues.get(by);
   if (known) return known;
-  const queue = openNoteQueue({
-    by,
-    send,
-    // Signed out in the air, it waits until somebody signs in again.
-    mayPass: (error) => error instanceof ApiError && (error.mayPass || error.status === 401),
-  });
+  const queue = openQueue({ by, isOurs: isTapped, send, mayPass });
   queues.set(by, queue);
   return queue;
 };
@@ -53,7 +56,8 @@ export function useNotes(lessonId: string, by: string): Notes {
   const [tapped, setTapped] = useState<{ id: string; text: string }[]>([]);
   useEffect(() => {
     let gone = false;
-    const look = () => void queue.waiting(lessonId).then((notes) => gone || setWaiting(notes));
+    const look = () =>
+      void queue.all().then((notes) => gone || setWaiting(notes.filter(({ about }) => about === lessonId)));
     look();
     void queue.send();
     askServerClock().catch(() => undefined);
@@ -73,7 +77,7 @@ export function useNotes(lessonId: string, by: string): Notes {
     (body: LiveNoteBody, text: string) => {
       navigator.vibrate?.(30);
       void queue
-        .add({ lessonId, atMs: serverNow(), what: { kind: 'note', body } })
+        .add({ about: lessonId, atMs: serverNow(), what: { kind: 'note', body } })
         .then((id) => setTapped((before) => [...before, { id, text }]));
     },
     [queue, lessonId],
@@ -82,8 +86,11 @@ export function useNotes(lessonId: string, by: string): Notes {
     async (sound: Blob, fromMs: number) => {
       const bytes = await sound.arrayBuffer();
       const body = { kind: 'mark', text: VOICE_NOTE } as const;
-      const id = await queue.add({ lessonId, atMs: fromMs, what: { kind: 'note', body } });
-      await queue.add({ lessonId, atMs: fromMs, what: { kind: 'voice', type: sound.type, bytes } }, id);
+      const id = await queue.add({ about: lessonId, atMs: fromMs, what: { kind: 'note', body } });
+      await queue.add(
+        { about: lessonId, atMs: fromMs, what: { kind: 'voice', type: sound.type, bytes } },
+        id,
+      );
       setTapped((before) => [...before, { id, text: VOICE_NOTE }]);
     },
     [queue, lessonId],
@@ -92,7 +99,12 @@ export function useNotes(lessonId: string, by: string): Notes {
     const last = tapped.at(-1);
     if (!last) return;
     setTapped((before) => before.slice(0, -1));
-    void queue.undo(lessonId, last.id);
+    const undone = { about: lessonId, atMs: Date.now(), what: { kind: 'undo' as const } };
+    void queue
+      .forget(last.id, ({ kind }) => kind === 'note')
+      .then(async (here) => {
+        if (!here) await queue.add(undone, last.id);
+      });
   }, [queue, lessonId, tapped]);
   return {
     waiting: waiting.filter(({ refused, what }) => refused === undefined && what.kind !== 'voice').length,
