@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { flownByWith, gradeSchema, helpSchema } from '../debrief/statements.ts';
 import { findRoom, MANEUVER_IDS } from '../maneuvers/registry.ts';
 import { dayIn } from '../units/days.ts';
+import { instantSchema } from '../units/instant-schema.ts';
 import type { FlownAttempt } from './standing/evidence.ts';
 
 const SKILL_ID = /^[a-z][a-z0-9-]{1,59}$/;
@@ -16,7 +17,7 @@ export const enteredBodySchema = z
     maneuver: z.enum(MANEUVER_IDS).nullable().default(null),
     variant: z.string().nullable().default(null),
     skill: z.string().regex(SKILL_ID, 'a skill of the syllabus by its id').optional(),
-    flownAt: z.iso.datetime({ offset: true }),
+    flownAt: instantSchema,
     lessonId: z.uuid().nullable().default(null),
     help: helpSchema,
     grade: gradeSchema,

@@ -6,6 +6,7 @@ import { targetCardSchema } from '../card/card.ts';
 import { sightPicturesSchema } from '../fly/sight-picture.ts';
 import { USUAL_MANEUVER } from '../maneuvers/registry.ts';
 import { techniqueOverridesSchema } from '../technique/technique.ts';
+import { instantSchema } from '../units/instant-schema.ts';
 
 const parts = {
   items: z
@@ -26,7 +27,7 @@ export const lessonInputSchema = z.object({
   airplaneId: z.string(),
   standardId: z.string(),
   title: z.string().trim().min(1, 'give the lesson a title').max(120),
-  plannedAt: z.iso.datetime({ offset: true }),
+  plannedAt: instantSchema,
   conditions: conditionsSchema,
   items: parts.items.default([{ id: 'usual', maneuver: USUAL_MANEUVER }]),
   technique: parts.technique.default({}),

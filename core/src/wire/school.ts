@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { emailSchema, nameSchema, roleSchema } from '../people/person.ts';
 import { standards } from '../standards/standards.ts';
+import { instantSchema } from '../units/instant-schema.ts';
 import { zoneSchema } from '../units/zone.ts';
 import { fieldSchemas, groundNotBelowField, positionSchema } from './field-position.ts';
 
@@ -51,9 +52,7 @@ export const invitationsInputSchema = z.array(invitationInputSchema).min(1).max(
 
 /** Who teaches a student from now on; `until` for who stands in. */
 export const teachingInputSchema = z.object({
-  taughtBy: z
-    .array(z.object({ id: z.uuid(), until: z.iso.datetime({ offset: true }).nullable().default(null) }))
-    .max(50),
+  taughtBy: z.array(z.object({ id: z.uuid(), until: instantSchema.nullable().default(null) })).max(50),
 });
 
 /** A link to be passed on; it is shown once. */

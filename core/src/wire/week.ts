@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { isoDay } from '../path/gates/gates.ts';
 import { usualHoursSchema } from '../path/week/usual-hours.ts';
+import { instantSchema } from '../units/instant-schema.ts';
 
 export const BOOKING_KINDS = ['lesson', 'solo', 'maintenance', 'away'] as const;
 export const CANCEL_REASONS = ['weather', 'health', 'airplane', 'other'] as const;
@@ -9,8 +10,7 @@ export const CANCEL_REASONS = ['weather', 'health', 'airplane', 'other'] as cons
 /** The type of a refusal that a word of those concerned lifts. */
 export const OUTSIDE_HOURS = 'outside-usual-hours';
 
-const instant = z.iso.datetime({ offset: true });
-const span = { from: instant, until: instant };
+const span = { from: instantSchema, until: instantSchema };
 const MOST_HOURS = 24 * 60;
 
 /** @throws ZodError for what ends before it begins, and for what takes nobody and nothing. */

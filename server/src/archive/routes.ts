@@ -116,7 +116,9 @@ export function archiveRoutes() {
       async (c) => {
         const { file } = c.req.valid('form');
         const { threads } = c.get('tasks');
-        const taken = await threads.archive({ path: (file as FileOnDisk).path, viewer: c.get('viewer') });
+        const { schoolId, id, session } = c.get('viewer');
+        const by = { schoolId, id, session };
+        const taken = await threads.archive({ path: (file as FileOnDisk).path, by });
         if ('refused' in taken) throw new Problem(taken.status, taken.refused);
         return c.json(taken, 201);
       },

@@ -38,15 +38,14 @@ import {
 import { isDuplicate, refusalOf } from '../db/errors.ts';
 import { insertNew } from '../db/insert-new.ts';
 import { storeChunks } from '../debrief/keep-upload.ts';
-import type { Viewer } from '../http/env.ts';
 import { Problem } from '../http/problem.ts';
 import { writeAttempts } from '../path/attempt-rows.ts';
 import { writeRecords } from '../path/skill-records.ts';
 import { addToTrail } from '../people/trail.ts';
 import { signedHash } from '../record/sign.ts';
 import { ask } from '../tasks/list.ts';
-import type { Refused } from '../tasks/service.ts';
 import { isKeyOf } from './key.ts';
+import type { NewArchive, RefusedArchive } from './new-archive.ts';
 import { type OpenedArchive, openArchive } from './read.ts';
 import { studentsOf, takeRecord } from './record.ts';
 import { collides, rekeyed, rekeyedEntries } from './rekey.ts';
@@ -55,21 +54,17 @@ import { flightName } from './write.ts';
 /** Tells, in an id, what came from a school from what was here. */
 const markOf = (school: string): string => slugOf(school, 20) || 'elsewhere';
 
-export interface NewArchive {
-  /** Where it lies. */
-  path: string;
-  viewer: Viewer;
-}
+type Sender = NewArchive['by'];
 
 /** For a thread, which hands over why it refuses as it hands over what was new. */
 export async function takeInArchive(
   database: DataSource,
-  { path, viewer }: NewArchive,
-): Promise<TakenIn | Refused> {
+  { path, by }: NewArchive,
+): Promise<TakenIn | RefusedArchive> {
   try {
     const opened = await openArchive(path);
     try {
-      return await takeIn(database, viewer, opened);
+      return await takeIn(database, by, opened);
     } finally {
       opened.close();
     }
@@ -99,8 +94,8 @@ async function trustOf(manager: EntityManager, schoolId: string, opened: OpenedA
   return other === schoolId ? 'own' : 'elsewhere';
 }
 
-async function takeIn(database: DataSource, viewer: Viewer, opened: OpenedArchive): Promise<TakenIn> {
-  const { schoolId } = viewer;
+async function takeIn(database: DataSource, by: Sender, opened: OpenedArchive): Promise<TakenIn> {
+  const { schoolId } = by;
   return database.transaction(async (manager) => {
     const trust = await trustOf(manager, schoolId, opened);
     const { school } = opened.index;
@@ -118,7 +113,7 @@ async function takeIn(database: DataSource, viewer: Viewer, opened: OpenedArchiv
       words: trust !== 'unverified' || school.id !== schoolId,
       isOther,
     };
-    const taken = await take(manager, viewer, source);
+    const taken = await take(manager, by, source);
     return { from: school.name, verified: trust !== 'unverified', ...taken };
   });
 }
@@ -133,8 +128,8 @@ interface Source extends Pick<OpenedArchive, 'index' | 'text' | 'entry' | 'has'>
 }
 type Counts = Omit<TakenIn, 'from' | 'verified'>;
 
-async function take(manager: EntityManager, viewer: Viewer, source: Source): Promise<Counts> {
-  const { schoolId } = viewer;
+async function take(manager: EntityManager, by: Sender, source: Source): Promise<Counts> {
+  const { schoolId } = by;
   const { index, origin, words } = source;
   const taken: Counts = {
     people: 0,
@@ -205,7 +200,7 @@ async function take(manager: EntityManager, viewer: Viewer, source: Source): Pro
   for (const id of new Set([...fresh, ...standsFor.values()])) await writeAttempts(manager, { schoolId, id });
   const school = await manager.findOneByOrFail(SchoolEntity, { id: schoolId });
   for (const student of studentsOf(index)) await writeRecords(manager, school, student);
-  await addToTrail(manager, viewer, 'archive taken in', index.school.id, { ...taken });
+  await addToTrail(manager, by, 'archive taken in', index.school.id, { ...taken });
   return taken;
 }
 

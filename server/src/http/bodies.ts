@@ -1,7 +1,6 @@
 /** What a request brings along: so large at the most, refused by its length and while it is read; JSON that can be kept. */
 import type { MiddlewareHandler } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
-import type { Env } from './env.ts';
 import { Problem } from './problem.ts';
 
 const MB = 1024 * 1024;
@@ -24,14 +23,14 @@ const mostOf = (path: string): [number, string] => {
 };
 
 /** @throws Problem 413 for a body that says itself that it is larger than its address takes; nothing of it is read. */
-export const boundedLength: MiddlewareHandler<Env> = async (c, next) => {
+export const boundedLength: MiddlewareHandler = async (c, next) => {
   const [most, words] = mostOf(c.req.path);
   if (Number(c.req.header('Content-Length') ?? 0) > most) throw new Problem(413, words);
   await next();
 };
 
 /** The same of one that does not say how long it is, while it is read. */
-const boundedReading: MiddlewareHandler<Env> = (c, next) => {
+const boundedReading: MiddlewareHandler = (c, next) => {
   const [maxSize, words] = mostOf(c.req.path);
   const onError = (): never => {
     throw new Problem(413, words);
@@ -86,7 +85,7 @@ function requireSound(text: string): void {
 }
 
 /** JSON that can be read: goes after whoever asks whether this one may send it at all. */
-export const soundJson: MiddlewareHandler<Env> = async (c, next) => {
+export const soundJson: MiddlewareHandler = async (c, next) => {
   if (!/json/i.test(c.req.header('Content-Type') ?? '')) return next();
   await boundedReading(c, async () => {
     requireSound(await c.req.text());

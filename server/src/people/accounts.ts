@@ -106,8 +106,8 @@ export function closeAccount(database: DataSource, viewer: Viewer, id: string): 
     await manager.update(AccountEntity, { schoolId, id }, { closedAt: new Date() });
     await endSessions(manager, account);
     // Links to it, and those that it gave away: whom a closed chief invited is invited by nobody.
-    for (const of of [{ accountId: id }, { schoolId, madeBy: id }])
-      await manager.update(LinkEntity, { ...of, usedAt: IsNull() }, { revokedAt: new Date() });
+    for (const which of [{ accountId: id }, { schoolId, madeBy: id }])
+      await manager.update(LinkEntity, { ...which, usedAt: IsNull() }, { revokedAt: new Date() });
     await addToTrail(manager, viewer, 'account closed', id);
   });
 }

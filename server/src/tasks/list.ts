@@ -191,6 +191,12 @@ export function overlooked(database: DataSource): Promise<{ id: string; kind: Ta
   );
 }
 
+/** Who asked for a task; null for what the program asked for itself. */
+export async function askerOf(database: DataSource, id: string): Promise<string | null> {
+  const [row] = await database.query('SELECT asked_by AS who FROM task WHERE id = $1', [id]);
+  return row?.who ?? null;
+}
+
 /** How much of somebody's is being worked out, or waits for it. */
 export async function openTasksOf(database: DataSource, askedBy: string): Promise<number> {
   const [{ open }] = await database.query(

@@ -21,11 +21,16 @@ export async function setUpQueue(ownerUrl: string): Promise<void> {
   }
 }
 
+export interface Job {
+  taskId: string;
+  done(): Promise<void>;
+}
+
 export interface Queue {
   /** @param before how many of the same person's were asked for before it: the first of each person go first */
   send(lane: Lane, taskId: string, before: number): Promise<void>;
   /** The next job of a lane, if there is one; `done` when it need not come again. */
-  next(lane: Lane): Promise<{ taskId: string; done(): Promise<void> } | null>;
+  next(lane: Lane): Promise<Job | null>;
   close(): Promise<void>;
 }
 

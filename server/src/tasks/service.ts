@@ -1,20 +1,16 @@
 /** What the rest of the server asks of its workers. */
 import type { LiveVerdict, TakenIn } from '@keel/core';
-import type { NewArchive } from '../archive/take-in.ts';
+import type { NewArchive, RefusedArchive } from '../archive/new-archive.ts';
 import type { TaskRow } from '../db/entities.ts';
 import type { Upload, UploadResult } from '../debrief/keep-upload.ts';
 import type { ReadBatch } from '../live/batch.ts';
 import type { Ended } from '../live/ended.ts';
 
-/** Why something cannot be used, for a person. */
-export interface Refused {
-  refused: string;
-  status: number;
-}
-
 export interface Threads {
   /** How many tasks of the long lane are worked on at once. */
   readonly long: number;
+  /** When it is somebody's turn in the quick lane. @throws Problem 429 where too much of theirs waits already */
+  turn<T>(who: string, work: () => Promise<T>): Promise<T>;
   /**
    * @throws AbortError when `signal` stops it: the thread is ended, and nothing more is told or stored.
    * @throws TookTooMuch where it took longer, or more memory, than a task may
@@ -32,7 +28,7 @@ export interface Threads {
   /** Reads what a device sent. */
   batch(bytes: Uint8Array): Promise<ReadBatch | { refused: string; sha256: string }>;
   /** Takes an archive in. */
-  archive(archive: NewArchive): Promise<TakenIn | Refused>;
+  archive(archive: NewArchive): Promise<TakenIn | RefusedArchive>;
   close(): Promise<void>;
 }
 

@@ -6,8 +6,8 @@ import { TaskEntity } from '../db/entities.ts';
 import { isConnectionError } from '../db/errors.ts';
 import { HANDLERS } from './kinds.ts';
 import { LANE_OF, type TaskKind } from './lanes.ts';
-import { isLeaseLost, keepLease, overlooked, putBack, take } from './list.ts';
-import { type Lane, openQueue } from './queue.ts';
+import { askerOf, isLeaseLost, keepLease, overlooked, putBack, take } from './list.ts';
+import { type Job, type Lane, openQueue } from './queue.ts';
 import { type Tasks, type Threads, TookTooMuch } from './service.ts';
 import { upkeep } from './upkeep.ts';
 import { listen } from './wake.ts';
@@ -18,6 +18,8 @@ const BEAT_MS = 1000;
 const ROUND_MS = 5000;
 /** How long a worker sleeps when nobody wakes it. */
 const NAP_MS = 2000;
+/** Quick tasks that a process takes up at the most. */
+const MOST_IN_TURN = 500;
 
 export interface TasksOptions {
   database: DataSource;
@@ -64,6 +66,7 @@ export async function startTasks({ database, url, threads, complain }: TasksOpti
   const rounds = setInterval(round, ROUND_MS);
 
   async function work(id: string): Promise<void> {
+    if (closing) return;
     const holder = randomUUID();
     const task = await take(database, id, holder);
     if (!task) return;
@@ -104,12 +107,34 @@ export async function startTasks({ database, url, threads, complain }: TasksOpti
     }
   }
 
+  /** Quick tasks that wait for their asker's turn, or are being done. */
+  const quick = new Set<Promise<void>>();
+  /** Of the quick lane all are taken up, and each done when it is its asker's turn: what waits there is in nobody's way. */
+  function inTurn(job: Job): void {
+    const done = (async () => {
+      try {
+        const who = await askerOf(database, job.taskId);
+        await threads.turn(who ?? job.taskId, () => work(job.taskId));
+        await job.done();
+      } catch (error) {
+        // Nothing is lost: what was not done is looked for again by the clock.
+        if (!closing && !isConnectionError(error)) complain('a worker (quick)', error);
+      }
+    })();
+    quick.add(done);
+    done.finally(() => quick.delete(done));
+  }
+
   /** A worker of a lane: one task after another. */
   async function worker(lane: Lane): Promise<void> {
     while (!closing) {
       try {
-        const job = await queue.next(lane);
+        const job = quick.size < MOST_IN_TURN || lane !== 'quick' ? await queue.next(lane) : null;
         if (job) {
+          if (lane === 'quick') {
+            inTurn(job);
+            continue;
+          }
           if (lane === 'upkeep') await upkeep(database);
           else await work(job.taskId);
           await job.done();
@@ -134,8 +159,7 @@ export async function startTasks({ database, url, threads, complain }: TasksOpti
       else events.once('wake', done);
     });
 
-  // Two for what somebody waits for: one that is at something slow leaves another.
-  const workers = [worker('quick'), worker('quick'), worker('upkeep')];
+  const workers = [worker('quick'), worker('upkeep')];
   for (let i = 0; i < threads.long; i++) workers.push(worker('long'));
 
   return {
@@ -175,7 +199,7 @@ export async function startTasks({ database, url, threads, complain }: TasksOpti
       // What is being done goes back on the list, for another process or the next start.
       for (const stop of stops) stop.abort();
       await Promise.race([
-        Promise.allSettled(workers),
+        Promise.allSettled([...workers, ...quick]),
         new Promise((resolve) => setTimeout(resolve, 5000).unref()),
       ]);
       await ear.close();

@@ -1,9 +1,12 @@
 /** A worker thread's entry. It has connections of its own, so that no byte of its work passes through the server's thread. */
 import { setPriority } from 'node:os';
+import { getHeapStatistics, setFlagsFromString } from 'node:v8';
+import { runInNewContext } from 'node:vm';
 import type { MessagePort } from 'node:worker_threads';
 import { Piscina } from 'piscina';
 import type { DataSource } from 'typeorm';
-import { type NewArchive, takeInArchive } from '../archive/take-in.ts';
+import type { NewArchive } from '../archive/new-archive.ts';
+import { takeInArchive } from '../archive/take-in.ts';
 import { connect } from '../db/database.ts';
 import { keepUpload, type Upload } from '../debrief/keep-upload.ts';
 import { readBatchOrRefuse } from '../live/batch.ts';
@@ -33,7 +36,21 @@ function database(): Promise<DataSource> {
   return connected;
 }
 
+/** What a large file left behind goes at once, not when the next one comes: a thread has no other time for it. */
+const LARGE_HEAP = 128 * 1024 * 1024;
+setFlagsFromString('--expose-gc');
+const collect = runInNewContext('gc') as () => void;
+
 export default async function work(what: Work): Promise<unknown> {
+  try {
+    return await done(what);
+  } finally {
+    const { total_heap_size: heap, external_memory: outside } = getHeapStatistics();
+    if (heap + outside > LARGE_HEAP) collect();
+  }
+}
+
+async function done(what: Work): Promise<unknown> {
   if (what.do === 'batch') return readBatchOrRefuse(what.bytes);
   if (what.do === 'archive') return takeInArchive(await database(), what.archive);
   if (what.do === 'verdict') return provisionalVerdict(await database(), what.ended);

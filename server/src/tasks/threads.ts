@@ -31,7 +31,7 @@ const LONGEST_MS = { quick: 60_000, long: 600_000, archive: 1_800_000 } as const
 const QUICK = 2;
 const OUT_OF_MEMORY = 'ERR_WORKER_OUT_OF_MEMORY';
 
-/** Each thread of the quick lane is for one person at a time, so that nobody has them all. */
+/** Of one person’s quick work one piece at a time is done, so that nobody has all of the threads. */
 export function workerThreads({ file, url, long, heapMb, complain }: ThreadOptions): Threads {
   const pool = (threads: number) =>
     new Piscina({
@@ -47,7 +47,7 @@ export function workerThreads({ file, url, long, heapMb, complain }: ThreadOptio
   const others = long > 0 ? pool(long) : quick;
   /** What devices send waits for nothing else. */
   const feed = pool(1);
-  const uploads = turns({ atOnce: QUICK, each: 1, waiting: 200 });
+  const inTurn = turns({ atOnce: QUICK, each: 1, waiting: 200 });
 
   /** @throws TookTooMuch */
   async function run<T>(
@@ -70,6 +70,7 @@ export function workerThreads({ file, url, long, heapMb, complain }: ThreadOptio
 
   return {
     long,
+    turn: (who, work) => inTurn.take(who, work),
     async task(lane, job, tell, signal) {
       const { port1, port2 } = new MessageChannel();
       port1.on('message', tell);
@@ -84,7 +85,7 @@ export function workerThreads({ file, url, long, heapMb, complain }: ThreadOptio
       }
     },
     upload: (upload, who) =>
-      uploads.take(who, () =>
+      inTurn.take(who, () =>
         run<Awaited<ReturnType<Threads['upload']>>>(quick, { do: 'upload', upload }, LONGEST_MS.quick, {
           transferList: 'bytes' in upload ? [upload.bytes.buffer as ArrayBuffer] : [],
         }).catch((error) => {
@@ -108,6 +109,7 @@ export function workerThreads({ file, url, long, heapMb, complain }: ThreadOptio
 /** The same on this very thread, for the tests. */
 export const inlineThreads = (database: DataSource): Threads => ({
   long: 1,
+  turn: (_who, work) => work(),
   task: (_lane, job, tell) => carryOut(database, job, tell),
   upload: (upload) => keepUpload(database, upload),
   verdict: (ended) => provisionalVerdict(database, ended),

@@ -1,5 +1,6 @@
 /** A ledger of landings: from recordings and by hand, with what an instructor said of each. */
 import { z } from 'zod';
+import { instantSchema } from '../../units/instant-schema.ts';
 
 export const LANDING_KINDS = ['full-stop', 'touch-and-go', 'stop-and-go', 'go-around'] as const;
 
@@ -24,7 +25,7 @@ export const landingsByHandSchema = z
     ...saidOfLanding,
     kind: z.enum(LANDING_KINDS),
     count: z.number().int().min(1).max(40),
-    flownAt: z.iso.datetime({ offset: true }),
+    flownAt: instantSchema,
     place: z.string().trim().max(60).default(''),
   })
   .refine(({ unaided, takenOver }) => !(unaided && takenOver), {

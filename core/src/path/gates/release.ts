@@ -5,6 +5,7 @@
 import { z } from 'zod';
 import { radians, shortestTurnDeg } from '../../units/angles.ts';
 import { clockIn } from '../../units/days.ts';
+import { instantSchema } from '../../units/instant-schema.ts';
 import { runwayEndSchema } from '../../units/runway.ts';
 import { dayAfter, daysUntil, type GateState } from './gates.ts';
 import type { LandingFacts } from './landings.ts';
@@ -30,7 +31,7 @@ export type SoloLimits = z.infer<typeof soloLimitsSchema>;
 
 /** What the day is like; null is not known. */
 export const releaseDaySchema = z.object({
-  at: z.iso.datetime({ offset: true }),
+  at: instantSchema,
   runway: soloLimitsSchema.shape.runways.element,
   windFromDeg: z.number().min(0).max(360).nullable(),
   windKt: z.number().min(0).max(99).nullable(),
