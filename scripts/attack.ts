@@ -7,11 +7,14 @@ import { ATTACKS } from './lib/attacks.ts';
 import { answerUsage } from './lib/usage.mjs';
 
 const LONGEST_MS = 120_000;
-answerUsage('npm run test:attack\nOn a server and a database of its own', { options: {} });
+const USAGE = `npm run test:attack [-- WORDS]
+On a server and a database of its own; with words those attacks alone whose names hold them`;
+const { positionals } = answerUsage(USAGE, { options: {}, allowPositionals: true });
+const attacks = ATTACKS.filter(({ name }) => name.includes(positionals.join(' ')));
 const target = await openTarget();
 let worked = 0;
 try {
-  for (const { name, run } of ATTACKS) {
+  for (const { name, run } of attacks) {
     const late = new Promise<never>((_, reject) =>
       setTimeout(() => reject(new Error('it went on for two minutes')), LONGEST_MS).unref(),
     );
@@ -25,5 +28,5 @@ try {
 } finally {
   await target.stop();
 }
-console.log(`${ATTACKS.length - worked} of ${ATTACKS.length} held`);
+console.log(`${attacks.length - worked} of ${attacks.length} held`);
 process.exit(worked === 0 ? 0 : 1);

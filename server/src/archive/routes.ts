@@ -1,6 +1,6 @@
 /** A student’s or a school’s archive, taken along and taken in. */
 
-import { finished, type PassThrough, Readable } from 'node:stream';
+import { finished, Readable } from 'node:stream';
 import { createRoute, z } from '@hono/zod-openapi';
 import { takenInSchema } from '@keel/core';
 import type { Context } from 'hono';
@@ -18,8 +18,8 @@ const LARGEST = 1024 ** 3;
 const zip = { description: 'The archive', content: { 'application/zip': { schema: z.any() } } };
 
 /** Archives that are being made and read, at the most: of one person, and of all. */
-const MOST_OF_ONE = 4;
-const MOST_OF_ALL = 8;
+const MOST_OF_ONE = 2;
+const MOST_OF_ALL = 4;
 /** Nobody reads one any more of which nothing was taken for so long. */
 const UNREAD_MS = 60_000;
 const making = new Map<string, number>();
@@ -32,7 +32,7 @@ function archive(c: Context<Env>, of: ArchiveOf, name: string) {
   if (mine >= MOST_OF_ONE || all >= MOST_OF_ALL)
     throw new Problem(429, 'Archives are being made already: wait until one of them has come.');
   making.set(who, mine + 1);
-  const stream = writeArchive(c.get('database'), of) as PassThrough;
+  const { stream, over } = writeArchive(c.get('database'), of);
   const leave = () => stream.destroy();
   let unread = setTimeout(leave, UNREAD_MS);
   stream.on('data', () => {
@@ -45,10 +45,13 @@ function archive(c: Context<Env>, of: ArchiveOf, name: string) {
   if (signal.aborted) leave();
   finished(stream, (error) => {
     clearTimeout(unread);
-    making.set(who, (making.get(who) ?? 1) - 1);
-    if (making.get(who) === 0) making.delete(who);
     if (error && error.code !== 'ERR_STREAM_PREMATURE_CLOSE')
       log.warn({ error: plain(error) }, 'an archive was not made to its end');
+  });
+  over.then(() => {
+    const left = (making.get(who) ?? 1) - 1;
+    if (left > 0) making.set(who, left);
+    else making.delete(who);
   });
   c.header('Content-Type', 'application/zip');
   c.header('Content-Disposition', `attachment; filename="keelpath-${name}.zip"`);

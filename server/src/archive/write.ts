@@ -32,10 +32,14 @@ import { signatureOf } from './key.ts';
 import { type ArchiveOf, airplanesBooked, namedIn, recordOfArchive } from './record.ts';
 
 /** The archive as a stream; it is made while it is read, a recording at a time, and no further than somebody reads. */
-export function writeArchive(database: DataSource, of: ArchiveOf): NodeJS.ReadableStream {
+export function writeArchive(
+  database: DataSource,
+  of: ArchiveOf,
+): { stream: PassThrough /** Nothing more is worked out for it. */; over: Promise<void> } {
   const zip = new yazl.ZipFile();
-  fill(database, of, zip).catch((error) => (zip.outputStream as PassThrough).destroy(error));
-  return zip.outputStream;
+  const stream = zip.outputStream as PassThrough;
+  const over = fill(database, of, zip).catch((error) => void stream.destroy(error));
+  return { stream, over };
 }
 
 async function fill(database: DataSource, of: ArchiveOf, zip: yazl.ZipFile): Promise<void> {

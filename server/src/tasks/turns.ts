@@ -12,21 +12,25 @@ export interface Turns {
  * @param waiting of one person’s that wait
  */
 export function turns({ atOnce, each, waiting }: { atOnce: number; each: number; waiting: number }): Turns {
-  /** Who waits, the next in turn first, with the beginnings of their works. */
+  /** Who waits, with the beginnings of their works, the first first. */
   const line = new Map<string, (() => void)[]>();
   const running = new Map<string, number>();
+  /** When each who waits or works began one last: whose is longest ago is next. */
+  const lastBegan = new Map<string, number>();
   let all = 0;
+  let count = 0;
 
   function begin(): void {
-    for (const [who, begins] of line) {
-      if (all >= atOnce) return;
-      const mine = running.get(who) ?? 0;
-      if (mine >= each) continue;
-      const [next, ...rest] = begins;
-      line.delete(who);
+    while (all < atOnce) {
+      const free = [...line.keys()].filter((who) => (running.get(who) ?? 0) < each);
+      const [who] = free.sort((a, b) => (lastBegan.get(a) ?? 0) - (lastBegan.get(b) ?? 0));
+      if (who === undefined) return;
+      const [next, ...rest] = line.get(who) as (() => void)[];
       if (rest.length > 0) line.set(who, rest);
+      else line.delete(who);
       all++;
-      running.set(who, mine + 1);
+      running.set(who, (running.get(who) ?? 0) + 1);
+      lastBegan.set(who, ++count);
       next();
     }
   }
@@ -34,7 +38,10 @@ export function turns({ atOnce, each, waiting }: { atOnce: number; each: number;
     all--;
     const left = (running.get(who) ?? 1) - 1;
     if (left > 0) running.set(who, left);
-    else running.delete(who);
+    else {
+      running.delete(who);
+      if (!line.has(who)) lastBegan.delete(who);
+    }
     begin();
   }
 
