@@ -164,7 +164,7 @@ async function main() {
   process.on('SIGTERM', stop);
   database?.child.once('exit', () => {
     if (stopping) return;
-    console.error('the database stopped; stopping too');
+    console.error(database.why('the database stopped, and the server with it'));
     process.exitCode = 1;
     stop();
   });

@@ -1,6 +1,7 @@
 /** What has brought a server down, or would forge or take what is another's: each bounded in time, each with what must come of it. */
 import { randomUUID } from 'node:crypto';
 import { request } from 'node:http';
+import { connect } from 'node:net';
 import type { Readable } from 'node:stream';
 import yauzl from 'yauzl';
 import yazl from 'yazl';
@@ -401,6 +402,89 @@ export const ATTACKS: Attack[] = [
         }
       });
       return `${unmoved(target, others)}; ${await memoryBack(target, idle)}`;
+    },
+  },
+  {
+    name: 'five hundred clients that send a byte a second',
+    quick: false,
+    async run(target) {
+      const idle = target.residentMb();
+      const sockets = Array.from({ length: 500 }, () => {
+        const socket = connect(target.port, '127.0.0.1');
+        // Whoever is cut off has what it deserves.
+        socket.on('error', () => socket.destroy());
+        socket.write(
+          'POST /api/session HTTP/1.1\r\nHost: x\r\nContent-Type: application/json\r\nContent-Length: 1000\r\n\r\n{',
+        );
+        return socket;
+      });
+      const [, others] = await meanwhile(target, async () => {
+        for (let second = 0; second < 5; second++) {
+          await new Promise((resolve) => setTimeout(resolve, 1000));
+          for (const socket of sockets) if (!socket.destroyed) socket.write('x');
+        }
+      });
+      for (const socket of sockets) socket.destroy();
+      return `${unmoved(target, others)}; ${await memoryBack(target, idle)}`;
+    },
+  },
+  {
+    name: 'a hundred uploads at once',
+    quick: false,
+    async run(target) {
+      const idle = target.residentMb();
+      const { instructor, student } = target;
+      const fields = { studentId: student.id, airplaneId: target.airplaneId, standardId: target.standardId };
+      const rows = (of: number) =>
+        Array.from({ length: 2000 }, (_, i) => `${i / 5},${4000 + of},100,360`).join('\n');
+      const files = Array.from(
+        { length: 100 },
+        (_, i) => new File([`time_s,alt_ft,ias_kt,hdg_deg\n${rows(i)}\n`], `${i}.csv`),
+      );
+      const [answers, others] = await meanwhile(target, () =>
+        Promise.all(files.map((file) => instructor.send('/recordings', file, fields))),
+      );
+      must(
+        answers.every(({ status }) => status === 201),
+        counts(answers),
+      );
+      return `${counts(answers)}; ${unmoved(target, others)}; ${await memoryBack(target, idle)}`;
+    },
+  },
+  {
+    name: 'two hundred who watch one flight',
+    quick: false,
+    async run(target) {
+      const idle = target.residentMb();
+      const [key, flight] = [await target.newKey(), randomUUID()];
+      const batch = (seq: number) =>
+        `time_s,alt_ft,ias_kt,hdg_deg\n${Array.from({ length: 10 }, (_, i) => `${seq * 2 + i / 5},4000,100,360`).join('\n')}\n`;
+      await put(target, key, batch(0), `${flight}/0`);
+      const leave = new AbortController();
+      const watching = times(200, async () => {
+        const answer = await fetch(`${target.url}/api/live/${flight}/events`, {
+          headers: { Cookie: target.chief.cookie },
+          signal: leave.signal,
+        });
+        let bytes = 0;
+        // It ends with whoever leaves.
+        try {
+          for await (const piece of answer.body as unknown as AsyncIterable<Uint8Array>)
+            bytes += piece.length;
+        } catch {}
+        return bytes;
+      });
+      const [, others] = await meanwhile(target, async () => {
+        for (let seq = 1; seq <= 15; seq++) {
+          await new Promise((resolve) => setTimeout(resolve, 300));
+          const { status } = await put(target, key, batch(seq), `${flight}/${seq}`);
+          must(status === 200, `batch ${seq}: ${status}`);
+        }
+      });
+      leave.abort();
+      const seen = await watching;
+      must(new Set(seen).size === 1 && seen[0] > 0, `they saw ${[...new Set(seen)].join(', ')} bytes`);
+      return `each saw ${seen[0]} bytes; ${unmoved(target, others)}; ${await memoryBack(target, idle)}`;
     },
   },
 ];

@@ -13,13 +13,25 @@ export async function sumsOf(client) {
     );
     sums[name] = rows[0];
   }
+  if (sums.trail) sums[HEADS] = await headsOf(client);
   return sums;
+}
+
+/** The last row of each school's trail: who keeps a backup keeps a witness of it. */
+export const HEADS = 'heads of the trail';
+async function headsOf(client) {
+  const { rows } = await client.query(
+    `SELECT DISTINCT ON (school_id) school_id || ' ' || id || ' ' || hash AS head FROM trail ORDER BY school_id, id DESC`,
+  );
+  return { rows: rows.length, hash: rows.map(({ head }) => head).join(',') };
 }
 
 export function printSums(sums) {
   const width = Math.max(...Object.keys(sums).map((name) => name.length));
   for (const [name, { rows, hash }] of Object.entries(sums))
-    console.log(`${name.padEnd(width)}  ${String(rows).padStart(8)} rows  ${hash || '-'.repeat(32)}`);
+    console.log(
+      `${name.padEnd(width)}  ${String(rows).padStart(8)} rows  ${hash.slice(0, 32) || '-'.repeat(32)}`,
+    );
 }
 
 /** The tables that differ. */

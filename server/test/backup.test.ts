@@ -1,5 +1,5 @@
 /** The commands that keep a school over the years, on real databases: backup, restore, audit, a link for a new password. */
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Client } from 'pg';
@@ -60,7 +60,19 @@ test('a backup cut short is refused, and nothing of it is kept', async () => {
   expect(rowCount).toBe(0);
 });
 
-test('the audit finds a row that was changed, and one that was taken out', async () => {
+test('the audit finds a row that was changed, and one that was taken out, against a backup as well', async () => {
+  const sums = join(folder, 'before.dump.sums');
+  expect(run('backup', school.ownerUrl, join(folder, 'before.dump')).code).toBe(0);
+  expect(statSync(join(folder, 'before.dump')).mode & 0o777).toBe(0o600);
+  expect(run('audit', school.ownerUrl, '--against', sums)).toMatchObject({ code: 0 });
+  const heads = JSON.parse(readFileSync(sums, 'utf8'))['heads of the trail'];
+  const other = { ...heads, hash: heads.hash.replace(/.$/, (last: string) => (last === '0' ? '1' : '0')) };
+  writeFileSync(sums, JSON.stringify({ 'heads of the trail': other }));
+  const against = run('audit', school.ownerUrl, '--against', sums);
+  expect([against.code, against.out]).toEqual([
+    1,
+    expect.stringMatching(/not what it was since that backup/),
+  ]);
   expect(run('audit', school.ownerUrl)).toMatchObject({ code: 0 });
   const owner = await asOwner(school);
   // As only who owns the tables and means it can.

@@ -1,7 +1,9 @@
 /** A flight as it is watched: its coach, its verdicts, and what is said of it while it is flown. */
 import { randomUUID } from 'node:crypto';
 import { readStatements, sortStatements } from '@keel/core';
+import { LiveFlightEntity } from '../src/db/entities.ts';
 import { clocksOf, flightTimeAt } from '../src/live/clocks.ts';
+import { before } from '../src/live/coached.ts';
 import { analysed, flightCsv, lessonInput, openSchool, type TestSchool } from './support/school.ts';
 
 let school: TestSchool;
@@ -307,4 +309,25 @@ describe('clocks', () => {
     expect(Math.abs(flightTimeAt(played, 1_000_000 - 2500 + 2_000) - 40)).toBeLessThan(2.5);
     expect(clocksOf([])).toBeNull();
   });
+});
+
+test('a read of the database that failed once leaves the coach where it was: it goes on with the next', async () => {
+  const { flightId, parts } = await sendFlight(707);
+  const flight = await school.database.getRepository(LiveFlightEntity).findOneByOrFail({ id: flightId });
+  const services = { database: school.database, tasks: school.tasks };
+  const seq = parts.length - 1;
+  const query = school.database.query.bind(school.database);
+  let failed = 0;
+  school.database.query = ((sql: string, ...more: unknown[]) => {
+    if (!sql.includes('FROM live_batch') || failed++ > 0)
+      return (query as (...all: unknown[]) => unknown)(sql, ...more);
+    return Promise.reject(Object.assign(new Error('Connection terminated'), { code: 'ECONNRESET' }));
+  }) as typeof query;
+  try {
+    await expect(before(services, flight, seq, '')).rejects.toThrow('Connection terminated');
+    const { coach } = await before(services, flight, seq, '');
+    expect(coach).toMatchObject({ seq, title: expect.stringMatching(/./) });
+  } finally {
+    school.database.query = query;
+  }
 });

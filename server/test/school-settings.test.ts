@@ -1,7 +1,7 @@
 /** What a school settles for itself: versioned, on the trail, and in force from then on. */
 import { randomUUID } from 'node:crypto';
 import type { SchoolSettings } from '@keel/core';
-import { analysed, flightCsv, openSchool, PASSWORD, type TestSchool } from './support/school.ts';
+import { analysed, asOwner, flightCsv, openSchool, PASSWORD, type TestSchool } from './support/school.ts';
 
 let school: TestSchool;
 beforeAll(async () => {
@@ -99,10 +99,11 @@ test('staff without a second step are asked for one before anything else; studen
 });
 
 test('the trail is read in pages, and nobody reads another school’s', async () => {
-  const owner = school.database;
-  const [{ school_id: schoolId }] = await owner.query('SELECT school_id FROM account WHERE id = $1', [
-    school.stranger.id,
-  ]);
+  const [{ school_id: schoolId }] = await school.database.query(
+    'SELECT school_id FROM account WHERE id = $1',
+    [school.stranger.id],
+  );
+  const owner = await asOwner(school);
   for (let i = 0; i < 60; i++)
     await owner.query('INSERT INTO trail (school_id, by, what, subject) VALUES ($1, $2, $3, $4)', [
       schoolId,
@@ -110,6 +111,7 @@ test('the trail is read in pages, and nobody reads another school’s', async ()
       `deed ${i}`,
       randomUUID(),
     ]);
+  await owner.end();
   const first = await (await school.stranger.call('GET', '/school/trail')).json();
   const second = await (await school.stranger.call('GET', `/school/trail?cursor=${first.next}`)).json();
   expect([first.items.length, second.items.length, second.next]).toEqual([50, 10, null]);

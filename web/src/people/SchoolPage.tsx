@@ -198,8 +198,10 @@ function TakeAlong() {
     try {
       const taken = await sendFile(file);
       notifications.show({
-        title: `Taken in from ${taken.from}`,
-        message: `${taken.people} people, ${taken.lessons} lessons, ${taken.recordings} recordings, ${taken.statements} words that were not here.`,
+        title: `Taken in from ${taken.from}${taken.verified ? '' : ' (unverified)'}`,
+        message: `${taken.people} people, ${taken.lessons} lessons, ${taken.recordings} recordings, ${taken.statements} words that were not here.${
+          taken.verified ? '' : ' No key that is known to be that school’s signed this archive.'
+        }`,
         autoClose: 12_000,
       });
     } catch (error) {

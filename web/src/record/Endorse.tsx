@@ -7,7 +7,7 @@ import { useAirplanes, useMe, useRelease, useTemplates } from '../api/hooks.ts';
 import { DayField } from '../parts/DayField.tsx';
 import { isoDay, longDay } from '../parts/format.ts';
 import { signedWith } from '../parts/sent.ts';
-import type { KeepLogbook } from './LogbookPage.tsx';
+import type { KeepLogbook } from './keep-logbook.ts';
 
 const limitsInWords = (limits: SoloLimits): string =>
   `wind ${limits.windKt} kt, crosswind ${limits.crosswindKt} kt, gust spread ${limits.gustSpreadKt} kt, ceiling ${limits.ceilingFt} ft above the field, visibility ${limits.visibilitySm} statute miles, runways ${limits.runways.join(' and ')}`;

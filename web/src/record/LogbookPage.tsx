@@ -15,11 +15,11 @@ import { Waiting } from '../parts/states.tsx';
 import { Endorse } from './Endorse.tsx';
 import { EntryForm } from './EntryForm.tsx';
 import { ImportTable } from './ImportTable.tsx';
+import type { KeepLogbook } from './keep-logbook.ts';
 import './record.css';
 
 type Draft = Logbook['drafts'][number];
 type Signed = Logbook['signed'][number];
-export type KeepLogbook = (next: Logbook | undefined) => void;
 
 export function LogbookPage() {
   const { studentId = '' } = useParams();
