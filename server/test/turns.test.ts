@@ -23,7 +23,7 @@ function works() {
 
 test('one person’s many leave a place for another’s first', async () => {
   const { began, work, end } = works();
-  const line = turns({ atOnce: 2, each: 1, waiting: 10 });
+  const line = turns({ atOnce: 2, each: 1 });
   for (const name of ['a1', 'a2', 'a3']) void line.take('a', work(name));
   await soon();
   expect(began).toEqual(['a1']);
@@ -45,7 +45,7 @@ test('one person’s many leave a place for another’s first', async () => {
 
 test('what fails gives its place away, and is told', async () => {
   const { began, work } = works();
-  const line = turns({ atOnce: 1, each: 1, waiting: 10 });
+  const line = turns({ atOnce: 1, each: 1 });
   const failing = line.take('a', () => Promise.reject(new Error('no')));
   void line.take('a', work('a2'));
   await expect(failing).rejects.toThrow('no');
@@ -53,10 +53,12 @@ test('what fails gives its place away, and is told', async () => {
   expect(began).toEqual(['a2']);
 });
 
-test('too many of one are refused, and none of another’s', async () => {
-  const { work } = works();
-  const line = turns({ atOnce: 1, each: 1, waiting: 2 });
+test('it tells how many of one wait', async () => {
+  const { work, end } = works();
+  const line = turns({ atOnce: 1, each: 1 });
   for (const name of ['a1', 'a2', 'a3']) void line.take('a', work(name));
-  await expect(line.take('a', work('a4'))).rejects.toThrow(/Too much of yours/);
-  void line.take('b', work('b1'));
+  await soon();
+  expect([line.waiting('a'), line.waiting('b')]).toEqual([2, 0]);
+  await end('a1');
+  expect(line.waiting('a')).toBe(1);
 });

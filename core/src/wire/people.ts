@@ -50,6 +50,8 @@ export const personSchema = studentSchema.extend({
   with: z.array(z.string()),
   /** Of a student: who teaches them, and until when for who stands in. */
   taughtBy: z.array(z.object({ id: z.uuid(), until: z.string().nullable() })),
+  /** The school with whose archive they came: then they have no address, and sign in nowhere here. */
+  origin: z.string().nullable().default(null),
 });
 export type Person = z.infer<typeof personSchema>;
 

@@ -77,11 +77,12 @@ export function peopleRoutes() {
         ).filter(({ until }) => until === null || until > new Date());
         const everyone = [...staff, ...students.filter(({ closedAt }) => closedAt === null)];
         const nameOf = new Map(everyone.map(({ id, name }) => [id, name]));
-        const people = everyone.map(({ id, name, email, role }) => ({
+        const people = everyone.map(({ id, name, email, role, origin }) => ({
           id,
           name,
           email,
           role,
+          origin,
           with: teaching
             .filter((pair) => pair.instructorId === id || pair.studentId === id)
             .map((pair) => nameOf.get(pair.instructorId === id ? pair.studentId : pair.instructorId))

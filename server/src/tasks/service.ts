@@ -9,7 +9,7 @@ import type { Ended } from '../live/ended.ts';
 export interface Threads {
   /** How many tasks of the long lane are worked on at once. */
   readonly long: number;
-  /** When it is somebody's turn in the quick lane. @throws Problem 429 where too much of theirs waits already */
+  /** When it is somebody's turn in the quick lane. */
   turn<T>(who: string, work: () => Promise<T>): Promise<T>;
   /**
    * @throws AbortError when `signal` stops it: the thread is ended, and nothing more is told or stored.

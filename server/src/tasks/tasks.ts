@@ -108,9 +108,11 @@ export async function startTasks({ database, url, threads, complain }: TasksOpti
   }
 
   /** Quick tasks that wait for their asker's turn, or are being done. */
-  const quick = new Set<Promise<void>>();
+  const quick = new Map<string, Promise<void>>();
   /** Of the quick lane all are taken up, and each done when it is its asker's turn: what waits there is in nobody's way. */
-  function inTurn(job: Job): void {
+  function inTurn(job: Job): Promise<void> | undefined {
+    // What waits is looked for again by the clock, and is here already.
+    if (quick.has(job.taskId)) return job.done();
     const done = (async () => {
       try {
         const who = await askerOf(database, job.taskId);
@@ -121,8 +123,9 @@ export async function startTasks({ database, url, threads, complain }: TasksOpti
         if (!closing && !isConnectionError(error)) complain('a worker (quick)', error);
       }
     })();
-    quick.add(done);
-    done.finally(() => quick.delete(done));
+    quick.set(job.taskId, done);
+    done.finally(() => quick.delete(job.taskId));
+    return undefined;
   }
 
   /** A worker of a lane: one task after another. */
@@ -132,7 +135,7 @@ export async function startTasks({ database, url, threads, complain }: TasksOpti
         const job = quick.size < MOST_IN_TURN || lane !== 'quick' ? await queue.next(lane) : null;
         if (job) {
           if (lane === 'quick') {
-            inTurn(job);
+            await inTurn(job);
             continue;
           }
           if (lane === 'upkeep') await upkeep(database);
@@ -199,7 +202,7 @@ export async function startTasks({ database, url, threads, complain }: TasksOpti
       // What is being done goes back on the list, for another process or the next start.
       for (const stop of stops) stop.abort();
       await Promise.race([
-        Promise.allSettled([...workers, ...quick]),
+        Promise.allSettled([...workers, ...quick.values()]),
         new Promise((resolve) => setTimeout(resolve, 5000).unref()),
       ]);
       await ear.close();

@@ -29,6 +29,8 @@ export interface ThreadOptions {
 const LONGEST_MS = { quick: 60_000, long: 600_000, archive: 1_800_000 } as const;
 /** Threads for what somebody waits for: one that is at something slow leaves another. */
 const QUICK = 2;
+/** Files of one person that wait to be read. */
+const MOST_WAITING = 200;
 const OUT_OF_MEMORY = 'ERR_WORKER_OUT_OF_MEMORY';
 
 /** Of one person’s quick work one piece at a time is done, so that nobody has all of the threads. */
@@ -47,7 +49,7 @@ export function workerThreads({ file, url, long, heapMb, complain }: ThreadOptio
   const others = long > 0 ? pool(long) : quick;
   /** What devices send waits for nothing else. */
   const feed = pool(1);
-  const inTurn = turns({ atOnce: QUICK, each: 1, waiting: 200 });
+  const inTurn = turns({ atOnce: QUICK, each: 1 });
 
   /** @throws TookTooMuch */
   async function run<T>(
@@ -84,8 +86,10 @@ export function workerThreads({ file, url, long, heapMb, complain }: ThreadOptio
         port1.close();
       }
     },
-    upload: (upload, who) =>
-      inTurn.take(who, () =>
+    upload: async (upload, who) => {
+      if (inTurn.waiting(who) >= MOST_WAITING)
+        throw new Problem(429, 'Too much of yours is being worked out already: wait for some of it.');
+      return inTurn.take(who, () =>
         run<Awaited<ReturnType<Threads['upload']>>>(quick, { do: 'upload', upload }, LONGEST_MS.quick, {
           transferList: 'bytes' in upload ? [upload.bytes.buffer as ArrayBuffer] : [],
         }).catch((error) => {
@@ -95,7 +99,8 @@ export function workerThreads({ file, url, long, heapMb, complain }: ThreadOptio
             'This takes too long to read: split the recording, or leave out what is not needed.',
           );
         }),
-      ),
+      );
+    },
     verdict: (ended) => run(quick, { do: 'verdict', ended }, LONGEST_MS.quick),
     batch: (bytes) =>
       run(feed, { do: 'batch', bytes }, LONGEST_MS.quick, { transferList: [bytes.buffer as ArrayBuffer] }),

@@ -1,17 +1,16 @@
 /** Turns: so many works at once, and among those that wait each person’s next in turn, so that nobody waits for all of another’s. */
-import { Problem } from '../http/problem.ts';
 
 export interface Turns {
-  /** @throws Problem 429 where this person has too many waiting already. */
   take<T>(who: string, work: () => Promise<T>): Promise<T>;
+  /** How many of this person's wait. */
+  waiting(who: string): number;
 }
 
 /**
  * @param atOnce works under way, of all
  * @param each of one person’s under way
- * @param waiting of one person’s that wait
  */
-export function turns({ atOnce, each, waiting }: { atOnce: number; each: number; waiting: number }): Turns {
+export function turns({ atOnce, each }: { atOnce: number; each: number }): Turns {
   /** Who waits, with the beginnings of their works, the first first. */
   const line = new Map<string, (() => void)[]>();
   const running = new Map<string, number>();
@@ -46,12 +45,10 @@ export function turns({ atOnce, each, waiting }: { atOnce: number; each: number;
   }
 
   return {
+    waiting: (who) => line.get(who)?.length ?? 0,
     async take(who, work) {
-      const before = line.get(who) ?? [];
-      if (before.length >= waiting)
-        throw new Problem(429, 'Too much of yours is being worked out already: wait for some of it.');
       await new Promise<void>((resolve) => {
-        line.set(who, [...before, resolve]);
+        line.set(who, [...(line.get(who) ?? []), resolve]);
         begin();
       });
       try {

@@ -19,7 +19,6 @@ import { FlightStrip } from './FlightStrip.tsx';
 import { Leftovers } from './Leftovers.tsx';
 import { ofLesson } from './LessonSheet.tsx';
 import { LessonView } from './LessonView.tsx';
-import { NotKept } from './NotKept.tsx';
 import { OfRecording } from './OfRecording.tsx';
 import { PutRight } from './PutRight.tsx';
 import { readSaying } from './read-saying.ts';
@@ -42,7 +41,7 @@ export function DebriefPage() {
 }
 
 function Debrief({ recording: fromServer }: { recording: RecordingView }) {
-  const { recording, waiting, refused, dismiss } = useSaid(fromServer);
+  const { recording, waiting } = useSaid(fromServer);
   const { data: me } = useMe();
   const [search] = useSearchParams();
   const [attemptAt, setAttemptAt] = useAddress('attempt', '0');
@@ -177,7 +176,6 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
             </Button>
           </div>
         )}
-        <NotKept words={refused} dismiss={dismiss} />
         {waiting > 0 && (
           <p className="small quiet" role="status">
             {waiting === 1 ? 'One word is' : `${waiting} words are`} on the way to the server.

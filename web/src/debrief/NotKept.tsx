@@ -1,5 +1,6 @@
 /** Words that the server would not have: given back to who said them, with the reason, until they have seen it. */
 import { Button } from '@mantine/core';
+import { useRefused } from './use-statements.ts';
 import type { Word } from './waiting-words.ts';
 
 const wordsOf = ({ what: { body } }: Word): string => {
@@ -8,12 +9,21 @@ const wordsOf = ({ what: { body } }: Word): string => {
   return `what was said (${body.kind})`;
 };
 
-export function NotKept({ words, dismiss }: { words: readonly Word[]; dismiss: (id: string) => void }) {
+export function NotKept() {
+  const { words, dismiss } = useRefused();
   return words.map((word) => (
-    <div key={word.id} className="sheet row spread" role="alert" style={{ flexWrap: 'wrap' }}>
-      <p>
-        <strong>Not kept:</strong> {wordsOf(word)}. {word.refused}
-      </p>
+    <div
+      key={word.id}
+      className="sheet row spread"
+      role="alert"
+      style={{ flexWrap: 'wrap', padding: '10px 20px' }}
+    >
+      <div>
+        <p>
+          <strong>Not kept:</strong> {wordsOf(word)}
+        </p>
+        <p className="small quiet">{word.refused}</p>
+      </div>
       <Button variant="default" onClick={() => dismiss(word.id)}>
         I have seen it
       </Button>

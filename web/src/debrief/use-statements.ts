@@ -7,7 +7,7 @@ import {
   type StatementBody,
 } from '@keel/core';
 import { notifications } from '@mantine/notifications';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { mutate } from 'swr';
 import { api, mayPass, messageOf, read } from '../api/client.ts';
 import { useMe } from '../api/hooks.ts';
@@ -46,25 +46,17 @@ function queueOf({ id: by }: Me): Queue<Said> {
   return queue;
 }
 
-export interface SaidOf {
-  /** With everything said of it, what is still on its way included. */
-  recording: RecordingView;
-  /** How many words are on their way, of this recording and others. */
-  waiting: number;
-  /** Words of this recording that the server would not have, for good. */
-  refused: readonly Word[];
-  /** Whoever said it has seen it: it need not be kept any longer. */
-  dismiss: (id: string) => void;
-}
+const NONE: readonly Word[] = [];
 
-export function useSaid(recording: RecordingView): SaidOf {
+/** Everything of this person's that waits, or was refused. */
+function useWords(): { queue: Queue<Said> | undefined; words: readonly Word[] } {
   const { data: me } = useMe();
   const queue = me && queueOf(me);
-  const [words, setWords] = useState<readonly Word[]>([]);
+  const [words, setWords] = useState<readonly Word[]>(NONE);
   useEffect(() => {
     if (!queue) return;
     let gone = false;
-    const look = () => void queue.all().then((all) => gone || setWords(all));
+    const look = () => void queue.all().then((all) => gone || setWords(all.length > 0 ? all : NONE));
     look();
     const stop = queue.subscribe(look);
     return () => {
@@ -72,17 +64,28 @@ export function useSaid(recording: RecordingView): SaidOf {
       stop();
     };
   }, [queue]);
-  const dismiss = useCallback((id: string) => void queue?.forget(id), [queue]);
+  return { queue, words };
+}
+
+/** A recording with everything said of it, what is still on its way included, and how many words that is. */
+export function useSaid(recording: RecordingView): { recording: RecordingView; waiting: number } {
+  const { data: me } = useMe();
+  const { words } = useWords();
   return useMemo(() => {
-    if (!me) return { recording, waiting: 0, refused: [], dismiss };
+    if (!me) return { recording, waiting: 0 };
     const statements = withWaiting(recording.statements, words, recording.id, me);
-    return {
-      recording: { ...recording, statements },
-      waiting: words.filter(({ refused }) => refused === undefined).length,
-      refused: words.filter(({ about, refused }) => about === recording.id && refused !== undefined),
-      dismiss,
-    };
-  }, [recording, words, me, dismiss]);
+    const waiting = words.filter(({ refused }) => refused === undefined).length;
+    return { recording: { ...recording, statements }, waiting };
+  }, [recording, words, me]);
+}
+
+/** Words that the server would not have, for good, of whatever recording; and how to put one away that was seen. */
+export function useRefused(): { words: readonly Word[]; dismiss: (id: string) => void } {
+  const { queue, words } = useWords();
+  return {
+    words: words.filter(({ refused }) => refused !== undefined),
+    dismiss: (id) => void queue?.forget(id),
+  };
 }
 
 /** Of any interval of a recording. Resolves to whether it is kept, here or on the server. */

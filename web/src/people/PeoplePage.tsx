@@ -76,8 +76,8 @@ export function PeoplePage() {
     sortable<Person>(
       'email',
       'Email',
-      (p) => p.email,
-      (p) => p.email,
+      (p) => p.email ?? '',
+      (p) => p.email ?? `from ${p.origin}`,
     ),
     ...(chief
       ? [
