@@ -360,6 +360,7 @@ export const ATTACKS: Attack[] = [
     quick: false,
     async run(target) {
       const { instructor, student, lessonId } = target;
+      const idle = target.residentMb();
       const fields = { studentId: student.id, airplaneId: target.airplaneId, standardId: target.standardId };
       const attributes = 'a="1" '.repeat(3_300_000);
       const slow = [
@@ -376,7 +377,7 @@ export const ATTACKS: Attack[] = [
         all.every(({ status }) => status < 500),
         counts(all),
       );
-      return `${words}; ${counts(all)}`;
+      return `${words}; ${counts(all)}; ${await memoryBack(target, idle)}`;
     },
   },
   {
