@@ -3,7 +3,7 @@
  * thread turns into JavaScript for itself, and whose names are looked up in another module at each use: flying and scoring
  * take half as long again. Built in one go, what several tests use lies in a few files that they share.
  */
-import { readFile } from 'node:fs/promises';
+import { readFile, rm } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 
@@ -33,6 +33,8 @@ const whereTheSourceIs = {
 export async function buildTests() {
   // Only here: packages may have been installed a moment ago.
   const { build } = await import('esbuild');
+  // A test that was taken away is not run once more.
+  await rm(join(ROOT, BUILT), { recursive: true, force: true });
   await build({
     absWorkingDir: ROOT,
     entryPoints: [

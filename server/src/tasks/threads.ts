@@ -58,7 +58,7 @@ export function workerThreads({ file, url, long, heapMb, complain }: ThreadOptio
     longestMs: number,
     more: { transferList?: (ArrayBuffer | MessageChannel['port2'])[]; signal?: AbortSignal } = {},
   ): Promise<T> {
-    // Its time begins when a thread takes it up, which is when it is its turn.
+    // What goes by turns begins now; what waits for the one thread of its lane has so much more time than it needs.
     const late = AbortSignal.timeout(longestMs);
     const signal = more.signal ? AbortSignal.any([more.signal, late]) : late;
     try {

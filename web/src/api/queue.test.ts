@@ -1,5 +1,6 @@
 /** What is said on its way to the server: none lost, none twice, in the order said, each person’s own. */
 import 'fake-indexeddb/auto';
+import { openDB } from 'idb';
 import { openQueue, type Queue, type Waiting } from './queue.ts';
 
 type Tapped = { kind: 'note'; body: unknown } | { kind: 'undo' };
@@ -216,4 +217,18 @@ test('the seat’s and the desk’s words lie side by side, and each is sent by 
   await until(async () => (await desk.all()).length + (await seat.all()).length === 0);
   expect(textsOf(arrived)).toEqual(['a note']);
   desk.rest();
+});
+
+test('what the seat of an earlier version kept is sent as what it is', async () => {
+  const by = somebody();
+  const { send, arrived } = server();
+  const queue = queueOf(by, { send });
+  await queue.add(mark(1), 'now');
+  await until(() => arrived.length === 1);
+  const older = await openDB('keel-seat', 1);
+  await older.add('notes', { id: 'then', lessonId: LESSON, by, atMs: 1, what: { kind: 'note', body: {} } });
+  older.close();
+  await queue.send();
+  expect(arrived[1]).toMatchObject({ id: 'then', about: LESSON });
+  expect(await queue.all()).toEqual([]);
 });

@@ -23,22 +23,22 @@ export interface Waiting<W = unknown> {
 interface Kept extends DBSchema {
   notes: { key: number; value: Waiting };
 }
-/** As the seat kept them before the desk kept its words here as well. */
-type Older = Waiting & { lessonId?: string };
-
 let opened: Promise<IDBPDatabase<Kept>> | undefined;
 const database = () => {
-  opened ??= openDB<Kept>('keel-seat', 2, {
-    async upgrade(db, from, _to, transaction) {
-      if (from === 0) return void db.createObjectStore('notes', { keyPath: 'n', autoIncrement: true });
-      for (let at = await transaction.objectStore('notes').openCursor(); at; at = await at.continue()) {
-        const { lessonId, ...note } = at.value as Older;
-        if (lessonId) await at.update({ ...note, about: lessonId });
-      }
+  opened ??= openDB<Kept>('keel-seat', 1, {
+    upgrade: (db) => {
+      db.createObjectStore('notes', { keyPath: 'n', autoIncrement: true });
     },
   });
   return opened;
 };
+
+/**
+ * As the seat kept them before the desk kept its words here as well: read as they are, since another version of the database
+ * would wait for every page of the older program to close.
+ */
+type Older = Waiting & { lessonId?: string };
+const asNow = ({ lessonId, ...word }: Older): Waiting => (lessonId ? { ...word, about: lessonId } : word);
 
 export interface QueueOptions<W> {
   by: string;
@@ -99,9 +99,9 @@ export function openQueue<W>({ by, isOurs, send, mayPass, againMs = 3000 }: Queu
   };
 
   const all = async (): Promise<Waiting<W>[]> =>
-    (await (await database()).getAll('notes')).filter(
-      (word): word is Waiting<W> => word.by === by && isOurs(word.what),
-    );
+    (await (await database()).getAll('notes'))
+      .map(asNow)
+      .filter((word): word is Waiting<W> => word.by === by && isOurs(word.what));
 
   /** @returns whether there is more to send */
   async function sendNext(): Promise<boolean> {

@@ -19,6 +19,7 @@ import { FlightStrip } from './FlightStrip.tsx';
 import { Leftovers } from './Leftovers.tsx';
 import { ofLesson } from './LessonSheet.tsx';
 import { LessonView } from './LessonView.tsx';
+import { NotKept } from './NotKept.tsx';
 import { OfRecording } from './OfRecording.tsx';
 import { PutRight } from './PutRight.tsx';
 import { readSaying } from './read-saying.ts';
@@ -151,6 +152,7 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
         {!isStudent && <PutRight recording={recording} rescore={recording.score ? rescore : undefined} />}
       </TitleBar>
       <div className="page">
+        <NotKept />
         {search.get('known') && (
           <p className="sheet">
             This very file was attached to this student before; here is what is known of it.

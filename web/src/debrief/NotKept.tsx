@@ -12,12 +12,7 @@ const wordsOf = ({ what: { body } }: Word): string => {
 export function NotKept() {
   const { words, dismiss } = useRefused();
   return words.map((word) => (
-    <div
-      key={word.id}
-      className="sheet row spread"
-      role="alert"
-      style={{ flexWrap: 'wrap', padding: '10px 20px' }}
-    >
+    <div key={word.id} className="sheet row spread" role="alert" style={{ flexWrap: 'wrap' }}>
       <div>
         <p>
           <strong>Not kept:</strong> {wordsOf(word)}

@@ -1,7 +1,7 @@
 /** The frame of every view: wordmark, line of stations, and quietly beside it the rest. */
 import { Menu, UnstyledButton, useComputedColorScheme } from '@mantine/core';
 import { IconChevronDown, IconKeyboard, IconLogout, IconMoon, IconSun, IconUser } from '@tabler/icons-react';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import { Link, NavLink, Outlet, useNavigate } from 'react-router';
 import { useSWRConfig } from 'swr';
 import { answered, api } from '../api/client.ts';
@@ -11,9 +11,6 @@ import { useOwnSettings } from './own-settings.ts';
 import { Shortcuts } from './Shortcuts.tsx';
 import { StationLine } from './StationLine.tsx';
 import './frame.css';
-
-/** The words’ own parts come when the page is there. */
-const NotKept = lazy(async () => ({ default: (await import('../debrief/NotKept.tsx')).NotKept }));
 
 export function Frame() {
   const { data: me } = useMe();
@@ -81,9 +78,6 @@ export function Frame() {
         </nav>
       </header>
       <main id="content">
-        <Suspense>
-          <NotKept />
-        </Suspense>
         <Outlet />
       </main>
       <Shortcuts opened={shortcuts} setOpened={setShortcuts} />
