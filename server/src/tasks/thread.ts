@@ -23,7 +23,7 @@ export type Work =
 
 /** On Linux each thread has its own: whoever waits for an answer goes before what is worked out for later. */
 const BEHIND = 10;
-setPriority(BEHIND);
+if (Piscina.workerData.behind) setPriority(BEHIND);
 
 let connected: Promise<DataSource> | undefined;
 

@@ -29,16 +29,18 @@ export interface ThreadOptions {
 const LONGEST_MS = { quick: 60_000, long: 600_000, archive: 1_800_000 } as const;
 /** Threads for what somebody waits for: one that is at something slow leaves another. */
 const QUICK = 2;
+/** Of a batch: read in about a millisecond, whatever stands in it. */
+const AT_ONCE = 16 * 1024;
 /** Files of one person that wait to be read. */
 const MOST_WAITING = 200;
 const OUT_OF_MEMORY = 'ERR_WORKER_OUT_OF_MEMORY';
 
 /** Of one person’s quick work one piece at a time is done, so that nobody has all of the threads. */
 export function workerThreads({ file, url, long, heapMb, complain }: ThreadOptions): Threads {
-  const pool = (threads: number) =>
+  const pool = (threads: number, behind = true) =>
     new Piscina({
       filename: file,
-      workerData: { url },
+      workerData: { url, behind },
       minThreads: 0,
       maxThreads: threads,
       idleTimeout: 300_000,
@@ -47,8 +49,8 @@ export function workerThreads({ file, url, long, heapMb, complain }: ThreadOptio
     }).on('error', complain);
   const quick = pool(QUICK);
   const others = long > 0 ? pool(long) : quick;
-  /** What devices send waits for nothing else. */
-  const feed = pool(1);
+  /** What devices send waits for nothing else, and goes before what is worked out. */
+  const feed = pool(1, false);
   const inTurn = turns({ atOnce: QUICK, each: 1 });
 
   /** @throws TookTooMuch */
@@ -101,9 +103,13 @@ export function workerThreads({ file, url, long, heapMb, complain }: ThreadOptio
         }),
       );
     },
-    verdict: (ended) => run(quick, { do: 'verdict', ended }, LONGEST_MS.quick),
-    batch: (bytes) =>
-      run(feed, { do: 'batch', bytes }, LONGEST_MS.quick, { transferList: [bytes.buffer as ArrayBuffer] }),
+    // One after the other, so that what somebody waits for finds a thread.
+    verdict: (ended) => inTurn.take('live', () => run(quick, { do: 'verdict', ended }, LONGEST_MS.quick)),
+    // A second or two of a flight is read sooner than it is handed over; what is larger holds nobody up elsewhere.
+    batch: async (bytes) =>
+      bytes.byteLength <= AT_ONCE
+        ? readBatchOrRefuse(bytes)
+        : feed.run({ do: 'batch', bytes } satisfies Work, { transferList: [bytes.buffer as ArrayBuffer] }),
     archive: (archive) => run(others, { do: 'archive', archive }, LONGEST_MS.archive),
     async close() {
       await Promise.all([...new Set([quick, others, feed])].map((one) => one.destroy()));
