@@ -1,6 +1,7 @@
 /** What worked once and works no more: in another's name, on another day, by something else that goes, by guessing, by asking for too much at once. */
 import { randomUUID } from 'node:crypto';
 import type { Path } from '@keel/core';
+import { plain } from '../src/http/log.ts';
 import { networkOf } from '../src/http/network.ts';
 import { upkeep } from '../src/tasks/upkeep.ts';
 import {
@@ -360,4 +361,29 @@ test.each([
   ['192.0.2.7', '192.0.2.7'],
 ])('the network of %s is %s', (address, network) => {
   expect(networkOf(address)).toBe(network);
+});
+
+describe('the log', () => {
+  test('holds of an error of the database its code and table, and nothing that somebody sent', async () => {
+    const failed = await school.database
+      .query('SELECT $1::uuid', ['a secret that somebody sent'])
+      .catch((error: unknown) => error);
+    const line = JSON.stringify(plain(failed));
+    expect(line).not.toContain('secret');
+    expect(JSON.parse(line)).toMatchObject({ name: 'QueryFailedError', code: '22P02' });
+  });
+});
+
+test('another zone counts everything anew in a handful of statements', async () => {
+  const here = await (await school.chief.call('GET', '/school')).json();
+  const settings = { ...here.settings, zone: 'America/Denver' };
+  expect((await school.chief.call('PUT', '/school', { ...here, settings })).status).toBe(200);
+  const asked = await school.database.query("SELECT DISTINCT subject FROM task WHERE kind = 'count'");
+  const scored = await school.database.query(
+    "SELECT id FROM recording WHERE status = 'analysed' AND school_id = (SELECT school_id FROM account WHERE id = $1)",
+    [school.chief.id],
+  );
+  expect(asked.map(({ subject }: { subject: string }) => subject).sort()).toEqual(
+    scored.map(({ id }: { id: string }) => id).sort(),
+  );
 });

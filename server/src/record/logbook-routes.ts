@@ -3,12 +3,10 @@
 import { createRoute, z } from '@hono/zod-openapi';
 import {
   endorsementSchema,
-  InputError,
   LOG_COLUMN_IDS,
   type LogMapping,
   logbookSchema,
   logEntrySchema,
-  readLogCsv,
   unfilled,
   writeLogCsv,
 } from '@keel/core';
@@ -205,7 +203,9 @@ export function logbookRoutes() {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
         const student = await requireStudent(database, viewer, c.req.valid('param').id);
         const { text, mapping, keep, ids } = c.req.valid('json');
-        const read = readTable(text, mapping as LogMapping);
+        const table = { text, mapping: mapping as LogMapping };
+        const read = await c.get('tasks').threads.table(table, viewer.id);
+        if ('refused' in read) throw new Problem(422, read.refused);
         const { schoolId } = viewer;
         let kept = 0;
         if (keep && read.problems.length === 0) {
@@ -336,13 +336,4 @@ export function logbookRoutes() {
         return c.json(await logbookOf(database, student), 201);
       },
     );
-}
-
-function readTable(text: string, mapping: LogMapping) {
-  try {
-    return readLogCsv(text, mapping);
-  } catch (error) {
-    if (error instanceof InputError) throw new Problem(422, error.message);
-    throw error;
-  }
 }

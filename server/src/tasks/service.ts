@@ -5,6 +5,7 @@ import type { TaskRow } from '../db/entities.ts';
 import type { Upload, UploadResult } from '../debrief/keep-upload.ts';
 import type { ReadBatch } from '../live/batch.ts';
 import type { Ended } from '../live/ended.ts';
+import type { ReadTable, Table } from '../record/read-table.ts';
 
 export interface Threads {
   /** How many tasks of the long lane are worked on at once. */
@@ -27,6 +28,8 @@ export interface Threads {
   verdict(ended: Ended): Promise<LiveVerdict | null>;
   /** Reads what a device sent. */
   batch(bytes: Uint8Array): Promise<ReadBatch | { refused: string; sha256: string }>;
+  /** Reads a table of past flights. @param who whose turn it takes */
+  table(table: Table, who: string): Promise<ReadTable>;
   /** Takes an archive in. */
   archive(archive: NewArchive): Promise<TakenIn | RefusedArchive>;
   close(): Promise<void>;

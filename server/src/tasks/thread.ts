@@ -12,12 +12,14 @@ import { keepUpload, type Upload } from '../debrief/keep-upload.ts';
 import { readBatchOrRefuse } from '../live/batch.ts';
 import type { Ended } from '../live/ended.ts';
 import { provisionalVerdict } from '../live/provisional.ts';
+import { readTable, type Table } from '../record/read-table.ts';
 import { carryOut } from './carry-out.ts';
 
 export type Work =
   | { do: 'task'; id: string; holder: string; port: MessagePort }
   | { do: 'upload'; upload: Upload }
   | { do: 'batch'; bytes: Uint8Array }
+  | { do: 'table'; table: Table }
   | { do: 'archive'; archive: NewArchive }
   | { do: 'verdict'; ended: Ended };
 
@@ -52,6 +54,7 @@ export default async function work(what: Work): Promise<unknown> {
 
 async function done(what: Work): Promise<unknown> {
   if (what.do === 'batch') return readBatchOrRefuse(what.bytes);
+  if (what.do === 'table') return readTable(what.table);
   if (what.do === 'archive') return takeInArchive(await database(), what.archive);
   if (what.do === 'verdict') return provisionalVerdict(await database(), what.ended);
   if (what.do === 'upload') return keepUpload(await database(), what.upload);

@@ -7,6 +7,7 @@ import { keepUpload } from '../debrief/keep-upload.ts';
 import { Problem } from '../http/problem.ts';
 import { readBatchOrRefuse } from '../live/batch.ts';
 import { provisionalVerdict } from '../live/provisional.ts';
+import { readTable } from '../record/read-table.ts';
 import { carryOut } from './carry-out.ts';
 import { type Threads, TookTooMuch } from './service.ts';
 import type { Work } from './thread.ts';
@@ -110,6 +111,7 @@ export function workerThreads({ file, url, long, heapMb, complain }: ThreadOptio
       bytes.byteLength <= AT_ONCE
         ? readBatchOrRefuse(bytes)
         : feed.run({ do: 'batch', bytes } satisfies Work, { transferList: [bytes.buffer as ArrayBuffer] }),
+    table: (table, who) => inTurn.take(who, () => run(quick, { do: 'table', table }, LONGEST_MS.quick)),
     archive: (archive) => run(others, { do: 'archive', archive }, LONGEST_MS.archive),
     async close() {
       await Promise.all([...new Set([quick, others, feed])].map((one) => one.destroy()));
@@ -125,6 +127,7 @@ export const inlineThreads = (database: DataSource): Threads => ({
   upload: (upload) => keepUpload(database, upload),
   verdict: (ended) => provisionalVerdict(database, ended),
   batch: async (bytes) => readBatchOrRefuse(bytes),
+  table: async (table) => readTable(table),
   archive: (archive) => takeInArchive(database, archive),
   close: async () => {},
 });
