@@ -17,6 +17,7 @@ import { workerThreads } from './tasks/threads.ts';
 
 /** How often flights are looked for from which nothing is heard any more. */
 const SILENT_EVERY_MS = 5 * 60_000;
+const KEPT_OPEN_MS = 65_000;
 const LOOPBACK = new Set(['127.0.0.1', '::1', 'localhost']);
 
 /** A line for the one who started it, then the end. */
@@ -65,6 +66,8 @@ async function main(): Promise<void> {
       }
     },
   );
+  // Longer than a proxy keeps a connection that nobody uses: who closes first takes no request along.
+  if ('keepAliveTimeout' in server) server.keepAliveTimeout = KEPT_OPEN_MS;
   server.once('error', (error: NodeJS.ErrnoException) =>
     giveUp(
       error.code === 'EADDRINUSE'
