@@ -24,7 +24,6 @@ export interface Target {
   timed: boolean;
   url: string;
   port: number;
-  pid: number;
   chief: Person;
   instructor: Person;
   other: Person;
@@ -179,7 +178,6 @@ export async function openTarget({ timed = true } = {}): Promise<Target> {
     timed,
     url,
     port,
-    pid: server.pid as number,
     chief,
     instructor,
     other,

@@ -25,8 +25,9 @@ const BROKEN =
 
 export interface OpenedArchive {
   index: Archive;
-  /** The index as it stands. */
+  /** The index as it stands, as text and as it was read. */
   text: string;
+  raw: unknown;
   /** Who signed it; null where nobody did, or it was changed since. */
   signature: ArchiveSignature | null;
   has(name: string): boolean;
@@ -79,7 +80,7 @@ const unpack = (zip: yauzl.ZipFile, entry: yauzl.Entry): Promise<Buffer> =>
     });
   });
 
-const sha256 = (bytes: Buffer): string => createHash('sha256').update(bytes).digest('hex');
+export const sha256 = (bytes: Buffer): string => createHash('sha256').update(bytes).digest('hex');
 
 function jsonIn(bytes: Buffer): unknown {
   try {
@@ -118,9 +119,11 @@ export async function openArchive(from: Buffer | string): Promise<OpenedArchive>
     const signature = entries.has(ARCHIVE_SIGNATURE)
       ? signedWith(await bytesOf(ARCHIVE_SIGNATURE, LARGEST_INDEX), sha256(bytes))
       : null;
+    const raw = jsonIn(bytes);
     return {
-      index: checked(jsonIn(bytes)),
+      index: checked(raw),
       text: String(bytes),
+      raw,
       signature,
       has: (name) => entries.has(name),
       async entry(name) {

@@ -60,11 +60,8 @@ function archive(c: Context<Env>, of: ArchiveOf, name: string) {
 
 export function archiveRoutes() {
   const routes = router();
-  const tooLarge = (): never => {
-    throw new Problem(413, 'The archive is larger than 1 GB: archive fewer students at a time.');
-  };
   routes.use('/archives', chiefsOnly);
-  routes.use('/archives', multipart(LARGEST, tooLarge, 'on disk'));
+  routes.use('/archives', multipart(LARGEST, 'on disk'));
   return routes
     .openapi(
       createRoute({

@@ -3,7 +3,6 @@
  * is new is marked with where it came from. Nobody is let in by it: who comes with an archive has no address and no password
  * here, and no account is found by its address.
  */
-import { createHash } from 'node:crypto';
 import {
   type Archive,
   archivedScoreSchema,
@@ -46,7 +45,7 @@ import { signedHash } from '../record/sign.ts';
 import { ask } from '../tasks/list.ts';
 import { isKeyOf } from './key.ts';
 import type { NewArchive, RefusedArchive } from './new-archive.ts';
-import { type OpenedArchive, openArchive } from './read.ts';
+import { type OpenedArchive, openArchive, sha256 as sha256Of } from './read.ts';
 import { studentsOf, takeRecord } from './record.ts';
 import { collides, rekeyed, rekeyedEntries } from './rekey.ts';
 import { flightName } from './write.ts';
@@ -100,14 +99,14 @@ async function takeIn(database: DataSource, by: Sender, opened: OpenedArchive): 
     const trust = await trustOf(manager, schoolId, opened);
     const { school } = opened.index;
     const origin = trust === 'own' ? null : `${school.name}${trust === 'unverified' ? ' (unverified)' : ''}`;
-    requireSigned(opened.text);
+    requireSigned(opened.raw);
     const isOther = origin !== null && (await collides(manager, schoolId, opened, origin));
-    const text = isOther ? rekeyed(opened.text, origin, school.id) : opened.text;
+    const raw: unknown = isOther ? JSON.parse(rekeyed(opened.text, origin, school.id)) : opened.raw;
     const source: Source = {
       ...opened,
       ...(isOther && rekeyedEntries(opened, origin)),
-      text,
-      index: isOther ? archiveSchema.parse(JSON.parse(text)) : opened.index,
+      raw,
+      index: isOther ? archiveSchema.parse(raw) : opened.index,
       origin,
       // Of its own school an archive that the school's key did not sign tells what was flown, and nobody's word.
       words: trust !== 'unverified' || school.id !== schoolId,
@@ -118,7 +117,7 @@ async function takeIn(database: DataSource, by: Sender, opened: OpenedArchive): 
   });
 }
 
-interface Source extends Pick<OpenedArchive, 'index' | 'text' | 'entry' | 'has'> {
+interface Source extends Pick<OpenedArchive, 'index' | 'raw' | 'entry' | 'has'> {
   /** Null where the archive is this school’s own. */
   origin: string | null;
   /** Whether what people said in it, and its scores, are taken in. */
@@ -207,21 +206,21 @@ async function take(manager: EntityManager, by: Sender, source: Source): Promise
 type Signed = Omit<SignedRow, 'schoolId'>;
 
 /** What was signed, as it stands in the archive: a hash is of every key of it. */
-const rowsSigned = (text: string): Signed[] => {
-  const { record } = JSON.parse(text) as { record?: { signed: (Signed & { signedAt: string })[] } };
+const rowsSigned = (raw: unknown): Signed[] => {
+  const { record } = raw as { record?: { signed: (Signed & { signedAt: string })[] } };
   return (record?.signed ?? []).map((row) => ({ ...row, signedAt: new Date(row.signedAt) }));
 };
 
 /** @throws Problem 422 where a hash is not of what it says that was signed. */
-function requireSigned(text: string): void {
-  for (const row of rowsSigned(text))
+function requireSigned(raw: unknown): void {
+  for (const row of rowsSigned(raw))
     if (signedHash(row) !== row.hash)
       throw new Problem(422, `A signature of this archive is of something else than it says (${row.id}).`);
 }
 
 /** With ids of its own here it has a hash of its own, and keeps the one that it had. */
-const signedIn = ({ text, isOther }: Source): Signed[] =>
-  rowsSigned(text).map((row) => ({
+const signedIn = ({ raw, isOther }: Source): Signed[] =>
+  rowsSigned(raw).map((row) => ({
     ...row,
     originHash: row.originHash ?? (isOther ? row.hash : null),
     hash: isOther ? signedHash(row) : row.hash,
@@ -291,7 +290,7 @@ async function takeRecording(
 ): Promise<void> {
   const { id: recordingId, sha256, file, fileName } = recording;
   const bytes = await entry(file);
-  if (createHash('sha256').update(bytes).digest('hex') !== sha256)
+  if (sha256Of(bytes) !== sha256)
     throw new Problem(422, `${fileName} is not what it was when the archive was made: have it made again.`);
   await manager.insert(RecordingFileEntity, { schoolId, recordingId, bytes });
   if (recording.status === 'refused') {

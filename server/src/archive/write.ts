@@ -1,5 +1,4 @@
 /** Writes an archive: one index, and for each recording its original bytes and its score as they are kept. */
-import { createHash } from 'node:crypto';
 import type { PassThrough } from 'node:stream';
 import { setTimeout } from 'node:timers/promises';
 import {
@@ -29,6 +28,7 @@ import {
   zoneOf,
 } from '../db/entities.ts';
 import { signatureOf } from './key.ts';
+import { sha256 } from './read.ts';
 import { type ArchiveOf, airplanesBooked, namedIn, recordOfArchive } from './record.ts';
 
 /** The archive as a stream; it is made while it is read, a recording at a time, and no further than somebody reads. */
@@ -46,7 +46,7 @@ async function fill(database: DataSource, of: ArchiveOf, zip: yazl.ZipFile): Pro
   const { schoolId } = of;
   const sums: Record<string, string> = {};
   const add = (name: string, bytes: Buffer) => {
-    sums[name] = createHash('sha256').update(bytes).digest('hex');
+    sums[name] = sha256(bytes);
     zip.addBuffer(bytes, name);
   };
   const index = await indexOf(database, of);

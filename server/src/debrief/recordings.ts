@@ -11,6 +11,7 @@ import {
   type RecordingRow,
   ScoreEntity,
 } from '../db/entities.ts';
+import { refuseLarge } from '../http/bodies.ts';
 import { json, router, type Viewer } from '../http/env.ts';
 import { multipart } from '../http/multipart.ts';
 import { instructorsOnly } from '../http/only.ts';
@@ -23,7 +24,7 @@ import { describeRecording } from './describe-recording.ts';
 import { withJudgedSpans } from './judged-spans.ts';
 import type { ScoreOutcome } from './score-task.ts';
 
-export const LARGEST_UPLOAD = 50 * 1024 * 1024;
+const LARGEST_UPLOAD = 50 * 1024 * 1024;
 
 const optionalNumber = (low: number, high: number) =>
   z
@@ -96,14 +97,8 @@ async function lessonOf(database: DataSource, viewer: Viewer, id: string | undef
 export function recordingRoutes() {
   const routes = router();
   const params = z.object({ id: z.uuid() });
-  const tooLarge = (): never => {
-    throw new Problem(
-      413,
-      'The file is larger than 50 MB. Split the recording, or leave out columns that are not needed.',
-    );
-  };
   routes.use('/recordings', instructorsOnly);
-  routes.use('/recordings', multipart(LARGEST_UPLOAD, tooLarge));
+  routes.use('/recordings', multipart(LARGEST_UPLOAD));
   return routes
     .openapi(
       createRoute({
@@ -119,7 +114,7 @@ export function recordingRoutes() {
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
         const form = c.req.valid('form');
-        if (form.file.size > LARGEST_UPLOAD) tooLarge();
+        if (form.file.size > LARGEST_UPLOAD) refuseLarge(c.req.path);
         const created = await createRecording({ database, tasks: c.get('tasks') }, viewer, {
           ...form,
           lesson: await lessonOf(database, viewer, form.lessonId, form.studentId),

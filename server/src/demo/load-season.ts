@@ -1,7 +1,7 @@
 /** Loads what the students flew over four months: flights that come with the program, and what was said of them. */
 import { type AttemptScore, dayIn, type Help, instantOf, type StatementBody } from '@keel/core';
 import type { DataSource } from 'typeorm';
-import { LessonEntity, ScoreEntity, StatementEntity } from '../db/entities.ts';
+import { type Lesson, LessonEntity, ScoreEntity, StatementEntity } from '../db/entities.ts';
 import { writeAttempts } from '../path/attempt-rows.ts';
 import { openTask } from '../tasks/list.ts';
 import type { Tasks } from '../tasks/service.ts';
@@ -47,19 +47,34 @@ export async function loadSeasonLesson(
     version: 1,
   };
   await database.getRepository(LessonEntity).insert(row);
-  const id = demoId(`recording ${key}`);
+  await say(database, lesson, await keepFlight(database, tasks, row, lesson), row);
+}
+
+type Flown = Pick<
+  Lesson,
+  'id' | 'schoolId' | 'studentId' | 'instructorId' | 'airplaneRowId' | 'standardRowId' | 'plannedAt'
+>;
+
+/** Takes a lesson's flight in as an upload is, and waits for its score. @returns the recording's id */
+export async function keepFlight(
+  database: DataSource,
+  tasks: Tasks,
+  { id: lessonId, schoolId, studentId, instructorId, airplaneRowId, standardRowId, plannedAt }: Flown,
+  lesson: { key: string },
+): Promise<string> {
+  const id = demoId(`recording ${lesson.key}`);
   const kept = await tasks.threads.upload(
     {
       bytes: new Uint8Array(await flightFile(lesson)),
       row: {
         id,
-        schoolId: row.schoolId,
-        studentId: row.studentId,
-        lessonId: row.id,
-        airplaneRowId: row.airplaneRowId,
-        standardRowId: row.standardRowId,
-        uploadedBy: row.instructorId,
-        fileName: `${dayIn(plannedAt, DEMO_ZONE)}-${key}.csv`,
+        schoolId,
+        studentId,
+        lessonId,
+        airplaneRowId,
+        standardRowId,
+        uploadedBy: instructorId,
+        fileName: `${dayIn(plannedAt, DEMO_ZONE)}-${lesson.key}.csv`,
         weightLb: null,
         groundFt: null,
         mapping: null,
@@ -67,15 +82,15 @@ export async function loadSeasonLesson(
       },
       givenAt: plannedAt,
     },
-    DEMO_SCHOOL.id,
+    schoolId,
   );
   if ('refused' in kept) throw new Error(kept.refused);
   await scored(database, tasks, id);
-  await say(database, lesson, id, row);
+  return id;
 }
 
 /** Waits until the recording is scored. */
-export async function scored(database: DataSource, tasks: Tasks, recordingId: string): Promise<void> {
+async function scored(database: DataSource, tasks: Tasks, recordingId: string): Promise<void> {
   const about = { schoolId: DEMO_SCHOOL.id, kind: 'score', subject: recordingId } as const;
   const open = await openTask(database, about);
   if (open) await tasks.ended(open.id);

@@ -1,5 +1,5 @@
 /** Loads the demo data into an empty database. */
-import { dayIn, fleet, type StatementBody, standards, watchForByManeuver } from '@keel/core';
+import { fleet, type StatementBody, standards, watchForByManeuver } from '@keel/core';
 import { hash } from '@node-rs/argon2';
 import type { DataSource } from 'typeorm';
 import {
@@ -16,10 +16,9 @@ import { writeAttempts } from '../path/attempt-rows.ts';
 import { recurringOf } from '../path/recurring.ts';
 import type { Tasks } from '../tasks/service.ts';
 import { DEMO_TECHNIQUE, FIELD_FT, GROUND_FT, POSITION, RUNWAYS } from './club.ts';
-import { flightFile } from './flights.ts';
 import { itemsOf, planOfClub } from './fly-club.ts';
 import { DEMO_LESSONS, type DemoAttempt, type DemoLesson, isFlown } from './lessons.ts';
-import { loadSeasonLesson, scored } from './load-season.ts';
+import { keepFlight, loadSeasonLesson } from './load-season.ts';
 import { DEMO_PEOPLE, DEMO_SCHOOL, DEMO_ZONE, demoId } from './people.ts';
 import { loadRecord, plannedFor } from './record.ts';
 import { SEASON_LESSONS, type SeasonLesson } from './season.ts';
@@ -151,30 +150,7 @@ async function loadLesson(database: DataSource, tasks: Tasks, lesson: DemoLesson
   await database.getRepository(LessonEntity).insert(row);
   if (!isFlown(lesson)) return;
 
-  const id = demoId(`recording ${lesson.key}`);
-  const kept = await tasks.threads.upload(
-    {
-      bytes: new Uint8Array(await flightFile(lesson)),
-      row: {
-        id,
-        schoolId: row.schoolId,
-        studentId: row.studentId,
-        lessonId: row.id,
-        airplaneRowId: row.airplaneRowId,
-        standardRowId: row.standardRowId,
-        uploadedBy: row.instructorId,
-        fileName: `${dayIn(lesson.at, DEMO_ZONE)}-${lesson.key}.csv`,
-        weightLb: null,
-        groundFt: null,
-        mapping: null,
-        flownIn: 'airplane',
-      },
-      givenAt: row.plannedAt,
-    },
-    row.schoolId,
-  );
-  if ('refused' in kept) throw new Error(kept.refused);
-  await scored(database, tasks, id);
+  const id = await keepFlight(database, tasks, row, lesson);
   await loadStatements(database, id, row, lesson);
 }
 

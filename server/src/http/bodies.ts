@@ -22,19 +22,21 @@ const mostOf = (path: string): [number, string] => {
   return [most, words];
 };
 
+/** @throws Problem 413 in the words of an address that takes no more. */
+export function refuseLarge(path: string): never {
+  throw new Problem(413, mostOf(path)[1]);
+}
+
 /** @throws Problem 413 for a body that says itself that it is larger than its address takes; nothing of it is read. */
 export const boundedLength: MiddlewareHandler = async (c, next) => {
-  const [most, words] = mostOf(c.req.path);
-  if (Number(c.req.header('Content-Length') ?? 0) > most) throw new Problem(413, words);
+  if (Number(c.req.header('Content-Length') ?? 0) > mostOf(c.req.path)[0]) refuseLarge(c.req.path);
   await next();
 };
 
 /** The same of one that does not say how long it is, while it is read. */
 const boundedReading: MiddlewareHandler = (c, next) => {
-  const [maxSize, words] = mostOf(c.req.path);
-  const onError = (): never => {
-    throw new Problem(413, words);
-  };
+  const [maxSize] = mostOf(c.req.path);
+  const onError = () => refuseLarge(c.req.path);
   return bodyLimit({ maxSize, onError })(c, next);
 };
 

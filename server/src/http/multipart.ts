@@ -9,6 +9,7 @@ import { pipeline } from 'node:stream/promises';
 import type { ReadableStream } from 'node:stream/web';
 import Busboy from '@fastify/busboy';
 import type { MiddlewareHandler } from 'hono';
+import { refuseLarge } from './bodies.ts';
 import { Problem } from './problem.ts';
 
 const BROKEN = 'The form could not be read; send the file again.';
@@ -28,6 +29,7 @@ export class FileOnDisk extends File {
 interface Reading {
   contentType: string;
   largest: number;
+  /** Refuses a larger file. */
   tooLarge: () => never;
   /** Where a file is put down; undefined where it is kept in memory. */
   path?: string;
@@ -83,15 +85,16 @@ function read(body: ReadableStream, { contentType, largest, tooLarge, path }: Re
 }
 
 /**
- * Reads the form before it is checked. `tooLarge` refuses a file of more than `largest` bytes.
+ * Reads the form before it is checked. A file of more than `largest` bytes is refused in the words of its address.
  * @param where a file that may be larger than memory is put down on the disk, for as long as the request lasts
  */
 export const multipart =
-  (largest: number, tooLarge: () => never, where: 'in memory' | 'on disk' = 'in memory'): MiddlewareHandler =>
+  (largest: number, where: 'in memory' | 'on disk' = 'in memory'): MiddlewareHandler =>
   async (c, next) => {
     const contentType = c.req.header('Content-Type') ?? '';
     const { body } = c.req.raw;
     if (!/^multipart\/form-data/i.test(contentType) || !body) return next();
+    const tooLarge = () => refuseLarge(c.req.path);
     const path = where === 'on disk' ? join(tmpdir(), `keel-${randomUUID()}`) : undefined;
     try {
       c.req.bodyCache.formData = await read(body as ReadableStream, { contentType, largest, tooLarge, path });
