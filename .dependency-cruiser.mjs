@@ -19,6 +19,7 @@ const FLOORS = [
   ['coach'],
   ['fly', 'own-figures'],
   ['path'],
+  ['words'],
   ['wire'],
 ];
 

@@ -11,6 +11,9 @@ import {
   judgeSchema,
   readRecording,
   scoreRecording,
+  unitsFor,
+  warning,
+  wordedScore,
 } from '@keel/core';
 import {
   airplaneFrom,
@@ -60,9 +63,7 @@ export const score: Command = (args) => {
     const named = recording.header.airplane;
     const airplane = chosen ?? (named === undefined ? undefined : findAirplane(named));
     if (!airplane && named !== undefined) {
-      recording.warnings.push(
-        `the header's airplane "${named}" is not in the fleet; give --airplane FILE.json`,
-      );
+      recording.warnings.push(warning('airplane-unknown', { name: named }));
     }
     const score = scoreRecording(recording, {
       standard,
@@ -73,7 +74,8 @@ export const score: Command = (args) => {
       briefs,
       recordingSha256: createHash('sha256').update(bytes).digest('hex'),
     });
-    return `${values.format === 'json' ? JSON.stringify(score, null, 2) : scoreTable(score, basename(file))}\n`;
+    const worded = wordedScore(score, unitsFor(airplane));
+    return `${values.format === 'json' ? JSON.stringify(worded, null, 2) : scoreTable(worded, basename(file))}\n`;
   } catch (error) {
     if (error instanceof InputError) throw new Refusal(error.describe(file));
     throw error;

@@ -1,5 +1,8 @@
 /** The score as a table for a terminal. */
-import type { AttemptScore, ParameterScore, RequirementScore, Score } from '@keel/core';
+import type { WordedAttempt, WordedScore } from '@keel/core';
+
+type Parameter = WordedAttempt['parameters'][number];
+type Requirement = WordedAttempt['requirements'][number];
 
 const clock = (seconds: number) => {
   const tenths = Math.round(seconds * 10);
@@ -11,29 +14,32 @@ const signed = (value: number, unit: string) => {
   return `${Number(size) === 0 ? '' : value > 0 ? '+' : '−'}${size}`;
 };
 
-function parameterLine(p: ParameterScore): string {
+function parameterLine(p: Parameter): string {
   const name = `    ${p.parameter.padEnd(16)}`;
   const band = `${signed(p.low, p.unit)}/${signed(p.high, p.unit)} ${p.unit}`.padEnd(16);
   if (p.measured === 'not-measured') return `${name}${band}not measured: ${p.reason}`;
   const range = `${signed(p.maxBelow, p.unit)} to ${signed(p.maxAbove, p.unit)}`.padEnd(16);
   const used = `${(p.toleranceUsed * 100).toFixed(0)} % used`.padEnd(12);
-  const notes = [p.measured === 'derived' ? `derived from ${p.from}` : '', p.required ? '' : 'shown only']
+  const notes = [
+    p.measured === 'derived' ? `derived from ${p.from}` : '',
+    p.required ? '' : 'for information',
+  ]
     .filter(Boolean)
     .join(', ');
   return `${name}${band}${range}${used}${p.strict} / ${p.examiner}${notes ? `  (${notes})` : ''}`;
 }
 
-const HELD = new Map<RequirementScore['held'], string>([
-  [true, 'held'],
-  [false, 'NOT HELD'],
+const HELD = new Map<Requirement['held'], string>([
+  [true, 'met'],
+  [false, 'NOT MET'],
   [null, 'not seen'],
-  ['not applicable', 'not asked'],
+  ['not applicable', 'n/a'],
 ]);
 
-const requirementLine = ({ asks, held, must, what }: RequirementScore): string =>
-  `    ${HELD.get(held)!.padEnd(10)}${asks}: ${what}${must ? '' : '  (shown only)'}`;
+const requirementLine = ({ asks, held, must, what }: Requirement): string =>
+  `    ${HELD.get(held)!.padEnd(10)}${asks}: ${what}${must ? '' : '  (for information)'}`;
 
-function attemptLines(attempt: AttemptScore, number: number): string[] {
+function attemptLines(attempt: WordedAttempt, number: number): string[] {
   const { startS, endS } = attempt;
   return [
     '',
@@ -47,7 +53,7 @@ function attemptLines(attempt: AttemptScore, number: number): string[] {
   ];
 }
 
-function flightLines({ flight }: Score): string[] {
+function flightLines({ flight }: WordedScore): string[] {
   if (!flight || flight.parts.length === 0) return [];
   const { airborneS, blockS, takeoffs, landings, goArounds, circuits, findings } = flight;
   const times = [
@@ -66,7 +72,7 @@ function flightLines({ flight }: Score): string[] {
   ];
 }
 
-export function scoreTable(score: Score, file: string): string {
+export function scoreTable(score: WordedScore, file: string): string {
   const { recording } = score;
   return [
     `${file}: ${clock(recording.durationS)} at ${recording.rateHz.toFixed(1)} Hz, standard ${score.standard}, airplane ${score.airplane ?? 'not given'}`,

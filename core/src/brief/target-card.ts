@@ -123,8 +123,6 @@ export function targetCard(input: CardInput): TargetCard {
     requirements: asked.map(({ requirement: name, must, source, fromMemory }) => ({
       id: `${id}/${name}`,
       kind: room.requirements[name].kind,
-      asks: room.requirements[name].asks,
-      before: room.requirements[name].before,
       must,
       source,
       fromMemory,

@@ -128,8 +128,6 @@ export const targetCardSchema = z.object({
       z.object({
         id: z.string(),
         kind: requirementKindSchema,
-        asks: z.string(),
-        before: z.string(),
         must: z.boolean(),
         source: z.string(),
         fromMemory: z.boolean(),
@@ -160,10 +158,3 @@ export type TargetCard = z.infer<typeof targetCardSchema>;
 /** Whether a band is said on the card: what is judged, and the floor, which is a limit and has no band. */
 export const isSaid = ({ required, parameter }: TargetCard['tolerances'][number]): boolean =>
   required || parameter === 'floor';
-
-/** What is asked before any band, as one line; empty where nothing is. */
-export const askedWords = ({ requirements }: TargetCard): string =>
-  requirements
-    .filter(({ must, id }) => must && !id.endsWith('/floor'))
-    .map(({ before }) => before)
-    .join('; ');

@@ -54,14 +54,14 @@ test('edges keep the name, another maneuver takes its own', () => {
 });
 
 test('an attempt that the recording broke off is whole once a person says so', () => {
-  const broken: Proposal = { ...found[0], state: 'discontinued', reason: 'the recording breaks off' };
+  const broken: Proposal = { ...found[0], state: 'discontinued', endedBy: { code: 'recording-breaks-off' } };
   const [retyped] = applyEdits(
     [broken],
     [{ kind: 'retype', ...left, newManeuver: 'level-turn' }],
     () => 'left',
   );
   expect(retyped).toMatchObject({ state: 'complete' });
-  expect(retyped.reason).toBeUndefined();
+  expect(retyped.endedBy).toBeUndefined();
 });
 
 const times = fc.integer({ min: 0, max: 500 });

@@ -1,10 +1,11 @@
 /** One cause and one advice, by how it was flown: never that of another maneuver, never two at once. */
 import { fleet } from '../airplane/fleet.ts';
 import { flyManeuver } from '../fly/fly.ts';
-import type { ChainLink } from '../scoring/schema.ts';
 import { findStandard } from '../standards/standards.ts';
+import { KNOTS } from '../words/figures.ts';
+import { textOf } from '../words/say.ts';
+import { causeSaid } from '../words/score/causes.ts';
 import { type HeightLeft, heightCause } from './causes.ts';
-import { chainSentence } from './chain.ts';
 import { scoreRecording } from './score-recording.ts';
 
 const LEFT: HeightLeft = {
@@ -17,8 +18,8 @@ const LEFT: HeightLeft = {
   slowKt: 0,
 };
 const said = (more: Partial<HeightLeft>): string => {
-  const { why, tryNext } = heightCause({ ...LEFT, ...more });
-  return `${why} ${tryNext}`;
+  const { why, tryNext } = causeSaid(heightCause({ ...LEFT, ...more }), KNOTS)!;
+  return `${textOf(why)} ${textOf(tryNext)}`;
 };
 
 const CAUSES = ['pitch', 'less-energy', 'more-energy'] as const;
@@ -32,49 +33,20 @@ test.each(CAUSES)('slow flight is never told of the turn, of the bank or of a di
 });
 
 test('a sink slow and wings level wants power, and a climb in the recovery wants a push', () => {
-  expect(said({ flying: 'slow', cause: 'less-energy', bankDeg: 0 })).toMatch(/Power up at once/);
+  expect(said({ flying: 'slow', cause: 'less-energy', bankDeg: 0 })).toMatch(/Add power at once/);
   expect(said({ flying: 'slow', cause: 'pitch', offFt: 120, phase: 'recovery', bankDeg: 0 })).toMatch(/Push/);
 });
 
 test.each(CAUSES)('climbing and slow in a steep turn: the nose down, and the power left (%s)', (cause) => {
   const words = said({ offFt: 150, slowKt: 12, cause });
   expect(words).toMatch(/Lower the nose/);
-  expect(words).toMatch(/leave the power/);
-  expect(words).not.toMatch(/Take the power back|steepen/);
+  expect(words).toMatch(/Leave the power/);
+  expect(words).not.toMatch(/Reduce power|more bank|degrees of bank/);
 });
 
 test.each(CAUSES)('straight flight is never told of load or bank (%s)', (cause) => {
   for (const offFt of [-120, 120])
     expect(said({ flying: 'straight', bankDeg: 2, cause, offFt })).not.toMatch(/bank|turn|load| g\b/);
-});
-
-describe('the headline', () => {
-  const link = (
-    parameter: ChainLink['parameter'],
-    startS: number,
-    peak: number,
-    more: Partial<ChainLink> = {},
-  ) => ({
-    parameter,
-    startS,
-    endS: startS + 5,
-    peakS: startS + 3,
-    peak,
-    says: parameter === 'altitude' ? `${-peak} ft low` : `${peak} kt fast`,
-    ...more,
-  });
-
-  test('a nose lost by a late pull is told by the nose and the height, the speed as its effect', () => {
-    const chain = [link('airspeed', 10, 14), link('altitude', 12, -160, { cause: 'pitch' })];
-    expect(chainSentence(chain, 0)).toBe('The nose dropped: 160 ft low at 0:15, 14 kt fast with it.');
-  });
-
-  test('what energy moved apart stays apart', () => {
-    const chain = [link('airspeed', 10, 14), link('altitude', 12, -160, { cause: 'more-energy' })];
-    expect(chainSentence(chain, 0)).toMatch(/^Airspeed went first/);
-    const later = [link('airspeed', 10, 14), link('altitude', 30, -160, { cause: 'pitch' })];
-    expect(chainSentence(later, 0)).toMatch(/^Airspeed went first/);
-  });
 });
 
 describe('flown', () => {
@@ -95,15 +67,15 @@ describe('flown', () => {
 
   test('a spin silences every other advice', () => {
     const { findings, chain } = scored('power-off-stall', 'spin-entry');
-    const talking = findings.filter(({ tryNext }) => tryNext !== '').map(({ id }) => id);
+    const talking = findings.filter(({ silent }) => !silent).map(({ id }) => id);
     expect(talking).toEqual(['power-off-stall/spin-entry']);
-    expect(chain.every(({ tryNext }) => tryNext === undefined)).toBe(true);
+    expect(chain.every(({ because }) => because === undefined)).toBe(true);
   });
 
   test('a climb in the recovery of slow flight is told to push', () => {
     const { chain } = scored('slow-flight', 'climb-on-recovery');
-    expect(chain.find(({ parameter }) => parameter === 'altitude')!.tryNext).toMatch(
-      /Push as the power comes up/,
-    );
+    expect(chain.find(({ parameter }) => parameter === 'altitude')!.because).toEqual({
+      code: 'slow-rise-in-recovery',
+    });
   });
 });

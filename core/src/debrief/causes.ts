@@ -1,8 +1,8 @@
 /**
- * Why a height was lost or gained, and what to do about it: the one place that decides, from the kind of flying, its phase
- * and the energy. One advice at a time, and never that of another maneuver. Figures and rules are common practice.
+ * Why a height was lost or gained: the one place that decides, from the kind of flying, its phase and the energy. One cause at a
+ * time, and never that of another maneuver. Figures and rules are common practice.
  */
-import { numberText } from '../kits/attempt/finding.ts';
+import { type Coded, codesOf, type None } from '../coded.ts';
 import { loadFactor } from '../mechanics/turning.ts';
 import type { EnergyCause } from './energy.ts';
 
@@ -23,119 +23,68 @@ export interface HeightLeft {
   slowKt: number;
 }
 
-export interface Cause {
-  why: string;
-  tryNext: string;
+/** The load that a bank asks for, and what it had where that was recorded. */
+export interface LoadAsked {
+  bankDeg: number;
+  neededG: number;
+  loadG?: number;
 }
+
+export interface HeightCauses {
+  'slow-sink-in-recovery': None;
+  'slow-sink-by-pitch': None;
+  'slow-sink-less-energy': None;
+  'slow-sink-speeding': None;
+  'slow-rise-in-recovery': None;
+  'slow-rise-by-power': None;
+  'slow-rise-by-pitch': None;
+  'turn-sink-by-pitch': LoadAsked;
+  'turn-sink-less-energy': LoadAsked;
+  'turn-sink-nose-low': LoadAsked;
+  'turn-rise-slow': None;
+  'turn-rise-by-pitch': None;
+  'turn-rise-by-power': None;
+  'straight-sink-less-energy': None;
+  'straight-sink-by-pitch': None;
+  'straight-rise-by-power': None;
+  'straight-rise-by-pitch': None;
+}
+const because = codesOf<HeightCauses>();
 
 /** Slower than this in a climbing turn, the nose is too high whatever else. */
 const SLOW_KT = 5;
 
-export function heightCause(left: HeightLeft): Cause {
+export function heightCause(left: HeightLeft): Coded {
   const low = left.offFt < 0;
   if (left.flying === 'slow') return low ? sinkSlow(left) : riseSlow(left);
   if (left.flying === 'turn') return low ? sinkInTurn(left) : riseInTurn(left);
   return low ? sinkStraight(left) : riseStraight(left);
 }
 
-function sinkSlow({ cause, phase }: HeightLeft): Cause {
-  if (phase === 'recovery')
-    return {
-      why: 'Height went before the power had done its work.',
-      tryNext: 'Full power first; hold the height with the nose as the speed comes.',
-    };
-  if (cause === 'pitch')
-    return {
-      why: 'Energy held: the nose went down, and height became speed.',
-      tryNext: 'Raise the nose to the speed, and let the power hold the height.',
-    };
-  return cause === 'less-energy'
-    ? {
-        why: 'Energy fell with the nose held up: slower takes more power here, not less.',
-        tryNext: 'Power up at once to hold level, the nose where the speed is; then trim.',
-      }
-    : {
-        why: 'The nose was let down and the speed came up.',
-        tryNext: 'Nose back to the attitude of the speed, and leave the power.',
-      };
+function sinkSlow({ cause, phase }: HeightLeft): Coded {
+  if (phase === 'recovery') return because('slow-sink-in-recovery');
+  if (cause === 'pitch') return because('slow-sink-by-pitch');
+  return because(cause === 'less-energy' ? 'slow-sink-less-energy' : 'slow-sink-speeding');
 }
 
-function riseSlow({ cause, phase }: HeightLeft): Cause {
-  if (phase === 'recovery' || phase === 'settle')
-    return {
-      why: 'Full power at low speed wants to climb, and the nose stayed up.',
-      tryNext: 'Push as the power comes up: the nose goes down to where level is; trim.',
-    };
-  if (cause === 'more-energy')
-    return {
-      why: 'More power than level flight takes at this speed.',
-      tryNext: 'A little power off, the nose where it is.',
-    };
-  return {
-    why: 'The nose came up faster than the speed went.',
-    tryNext: 'A little nose with every five knots that go; the altimeter says how much.',
-  };
+function riseSlow({ cause, phase }: HeightLeft): Coded {
+  if (phase === 'recovery' || phase === 'settle') return because('slow-rise-in-recovery');
+  return because(cause === 'more-energy' ? 'slow-rise-by-power' : 'slow-rise-by-pitch');
 }
 
-const asksFor = ({ bankDeg, loadG }: HeightLeft): string => {
-  const needed = `${numberText(bankDeg)}° of bank asks for ${numberText(loadFactor(bankDeg), 2)} g`;
-  return Number.isNaN(loadG) ? needed : `${needed}; it had ${numberText(loadG, 2)} g`;
-};
-
-function sinkInTurn(left: HeightLeft): Cause {
-  if (left.cause === 'pitch')
-    return {
-      why: `Energy held: pitch, not power. ${asksFor(left)}.`,
-      tryNext: 'Shallow the bank first, then ease back.',
-    };
-  return left.cause === 'less-energy'
-    ? {
-        why: `Energy was lost: too little power for the drag of the turn. ${asksFor(left)}.`,
-        tryNext: 'Add the power as the bank comes on; then pitch.',
-      }
-    : {
-        why: `Energy grew while height went: power up and nose low. ${asksFor(left)}.`,
-        tryNext: 'Shallow the bank, raise the nose, and leave the power.',
-      };
+function sinkInTurn({ cause, bankDeg, loadG }: HeightLeft): Coded {
+  const load = { bankDeg, neededG: loadFactor(bankDeg), ...(!Number.isNaN(loadG) && { loadG }) };
+  if (cause === 'pitch') return because('turn-sink-by-pitch', load);
+  return because(cause === 'less-energy' ? 'turn-sink-less-energy' : 'turn-sink-nose-low', load);
 }
 
-function riseInTurn({ cause, slowKt }: HeightLeft): Cause {
-  if (slowKt > SLOW_KT || cause === 'less-energy')
-    return {
-      why: 'Climbing and slow: the nose is high.',
-      tryNext: 'Lower the nose to the picture, and leave the power.',
-    };
-  return cause === 'pitch'
-    ? {
-        why: 'Energy held: speed was pulled into height.',
-        tryNext: 'Relax the pull a little, or steepen by two degrees.',
-      }
-    : {
-        why: 'Energy grew: more power than the turn needed.',
-        tryNext: 'Take the power back to the card’s setting.',
-      };
+function riseInTurn({ cause, slowKt }: HeightLeft): Coded {
+  if (slowKt > SLOW_KT || cause === 'less-energy') return because('turn-rise-slow');
+  return because(cause === 'pitch' ? 'turn-rise-by-pitch' : 'turn-rise-by-power');
 }
 
-function sinkStraight({ cause }: HeightLeft): Cause {
-  if (cause === 'less-energy')
-    return {
-      why: 'Energy fell: less power than level flight takes.',
-      tryNext: 'A little power, the attitude held; then trim.',
-    };
-  return {
-    why: 'The nose was let down, and height became speed.',
-    tryNext: 'Raise the nose to the picture and hold it; then trim.',
-  };
-}
+const sinkStraight = ({ cause }: HeightLeft): Coded =>
+  because(cause === 'less-energy' ? 'straight-sink-less-energy' : 'straight-sink-by-pitch');
 
-function riseStraight({ cause }: HeightLeft): Cause {
-  if (cause === 'more-energy')
-    return {
-      why: 'Energy grew: more power than level flight takes.',
-      tryNext: 'Take the power back to the card’s setting.',
-    };
-  return {
-    why: 'The nose came up, and speed became height.',
-    tryNext: 'Lower the nose to the picture and hold it; then trim.',
-  };
-}
+const riseStraight = ({ cause }: HeightLeft): Coded =>
+  because(cause === 'more-energy' ? 'straight-rise-by-power' : 'straight-rise-by-pitch');

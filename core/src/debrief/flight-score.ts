@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import type { Attempt, ScoringContext } from '../kits/attempt/attempt.ts';
 import { limitsOf } from '../kits/attempt/figures.ts';
-import { finding, numberText } from '../kits/attempt/finding.ts';
+import { findingsOf } from '../kits/attempt/finding.ts';
 import { flapOverspeedIn, neverExceedIn, spiralFindingIn } from '../kits/attempt/limits.ts';
 import { sceneOf } from '../kits/attempt/scene.ts';
 import { GENERAL_LIMITS } from '../kits/attempt/tables.ts';
@@ -21,6 +21,14 @@ export const FLIGHT_FINDINGS = [
   'flight/stall-warning',
   'flight/steep-bank-low',
 ] as const;
+
+/** What the words of those that only a flight has need besides their size. */
+export interface FlightParams {
+  'stall-warning': { away: boolean; aboveFieldFt?: number };
+  'steep-bank-low': { withinFt: number };
+}
+const find = findingsOf<FlightParams>();
+const FLIGHT = { attempt: { maneuver: 'flight' } };
 
 const seconds = z.number();
 export const flightScoreSchema = z.object({
@@ -88,9 +96,9 @@ function outsideAttempts(
   const gaps = gapsBetween(track, attempts);
   return gaps
     .flatMap((rows) => [
-      flapOverspeedIn('flight/flap-overspeed', { track, context, scene, rows }),
-      spiralFindingIn('flight/spiral', { track, context, scene, rows }),
-      neverExceedIn('flight/never-exceed', { track, context, scene, rows }),
+      flapOverspeedIn(FLIGHT, { track, context, scene, rows }),
+      spiralFindingIn(FLIGHT, { track, context, scene, rows }),
+      neverExceedIn(FLIGHT, { track, context, scene, rows }),
       warningNearGround(track, context, shape, rows),
       bankNearGround(track, shape, rows),
     ])
@@ -140,13 +148,9 @@ function warningNearGround(
   const least = limitsOf(context, GENERAL_LIMITS).stallWarningS;
   if (!stretch || stretch.endS - stretch.startS < least - track.stepS / 2) return undefined;
   const first = rowsBetween(timeS, stretch.startS, stretch.endS).from;
-  const where = isAway(first)
-    ? 'while it was flown low, away from a field'
-    : `${numberText(heightFt(first))} ft above the field`;
-  return finding('flight/stall-warning', 'critical', stretch, stretch.endS - stretch.startS, 's', {
-    what: `The stall warning sounded ${where}.`,
-    why: 'Slow, and low: nothing is left there to recover with.',
-    tryNext: 'Nose down to the approach attitude at once, with power; go around if the approach is spoilt.',
+  return find(FLIGHT, 'stall-warning', 'critical', stretch, [stretch.endS - stretch.startS, 's'], {
+    away: isAway(first),
+    ...(!isAway(first) && { aboveFieldFt: heightFt(first) }),
   });
 }
 
@@ -169,9 +173,7 @@ function bankNearGround(track: Track, { fields, parts }: FlightShape, rows: Rows
   const steepest = rowOfMax(rows, (i) => (low(i) ? bank(i) : 0));
   if (steepest < 0 || !(low(steepest) && bank(steepest) > NEAR_GROUND.steepDeg)) return undefined;
   const at = { startS: track.timeS[steepest], endS: track.timeS[steepest] };
-  return finding('flight/steep-bank-low', 'critical', at, bank(steepest), 'deg', {
-    what: `${numberText(bank(steepest))}° of bank within ${numberText(NEAR_GROUND.lowFt)} ft of the ground.`,
-    why: 'A turn that was tightened to meet the runway takes the speed and the margin.',
-    tryNext: 'Thirty degrees at the most near the ground; overshooting final, go around.',
+  return find(FLIGHT, 'steep-bank-low', 'critical', at, [bank(steepest), 'deg'], {
+    withinFt: NEAR_GROUND.lowFt,
   });
 }

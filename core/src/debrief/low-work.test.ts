@@ -70,7 +70,7 @@ test('the stall warning there is named, and so is a steep bank', () => {
   const { findings } = score(spoilt, GROUND_FT).flight;
   const named = (id: string) => findings.find((finding) => finding.id === id);
   expect(named('flight/stall-warning')).toMatchObject({ severity: 'critical' });
-  expect(named('flight/stall-warning')?.what).toContain('away from a field');
+  expect(named('flight/stall-warning')?.params).toEqual({ away: true });
   expect(named('flight/steep-bank-low')).toMatchObject({ severity: 'critical' });
 });
 

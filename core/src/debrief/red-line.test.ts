@@ -6,8 +6,10 @@ import { fleet } from '../airplane/fleet.ts';
 import { readRecordingCsv } from '../recording/csv/csv.ts';
 import { findStandard } from '../standards/standards.ts';
 import { type Dip, drawFlight, toCsv } from '../testing/drawn-flight.ts';
-import { happened } from './happened.ts';
-import { reasonOf } from './reason.ts';
+import { KNOTS } from '../words/figures.ts';
+import { happened } from '../words/happened.ts';
+import { reasonSaid, wentFirstSaid } from '../words/reason.ts';
+import { textOf } from '../words/say.ts';
 import { scoreRecording } from './score-recording.ts';
 
 const [airplane] = fleet;
@@ -42,9 +44,13 @@ test('in an attempt it fails it, under either judge, and is what is said of it',
   // Before anything else that was wrong with it, and there was.
   expect(attempt.requirements.some(({ must, held }) => must && held === false)).toBe(true);
   const words = `above the never-exceed speed of ${vne} kt`;
-  for (const said of [attempt.wentFirst, reasonOf(attempt, 'examiner'), reasonOf(attempt, 'strict')])
-    expect(said).toContain(words);
-  expect(happened(attempt).some(({ title }) => title.includes(words))).toBe(true);
+  for (const said of [
+    wentFirstSaid(attempt, KNOTS)!,
+    reasonSaid(attempt, 'examiner', KNOTS),
+    reasonSaid(attempt, 'strict', KNOTS),
+  ])
+    expect(textOf(said)).toContain(words);
+  expect(happened(attempt, KNOTS).some(({ title }) => textOf(title).includes(words))).toBe(true);
   // Said once: it belongs to the attempt.
   expect(redLines(score.flight!.findings)).toEqual([]);
 });

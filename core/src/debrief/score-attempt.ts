@@ -1,17 +1,17 @@
 /** One attempt scored: counted by the standard's rows, explained, judged. */
 
 import { namedTargets } from '../card/targets.ts';
+import type { Coded } from '../coded.ts';
 import type { Attempt, ScoringContext } from '../kits/attempt/attempt.ts';
 import { requireRoom } from '../maneuvers/registry.ts';
 import type { Track } from '../recording/track/track.ts';
 import { judgeAttempt } from '../scoring/judge.ts';
 import { scoreParameter } from '../scoring/parameter.ts';
-import type { RequirementScore } from '../scoring/requirement.ts';
 import type { Finding, Judge, MeasuredParameterScore, ParameterScore } from '../scoring/schema.ts';
 import { judgingRows, rowsFor, type Standard } from '../scoring/standard.ts';
-import { chainOf, chainSentence } from './chain.ts';
+import { chainOf } from './chain.ts';
 import { airspeedFromPositions, onlyLikely } from './likely.ts';
-import { failedSentence, seenRequirements } from './required.ts';
+import { seenRequirements } from './required.ts';
 import type { AttemptScore } from './score.ts';
 
 export function scoreAttempt(
@@ -33,7 +33,7 @@ export function scoreAttempt(
   const findings = withOneOrder(found);
   const requirements = likely ? [] : seenRequirements(track, attempt, asked, context);
   const links = chainOf(track, attempt, parameters);
-  const chain = outOfControl(found) ? links.map(({ why: _, tryNext: __, ...link }) => link) : links;
+  const chain = outOfControl(found) ? links.map(({ because: _, ...link }) => link) : links;
   const judged = (judge: Judge) =>
     attempt.state === 'discontinued' || likely
       ? 'not-scored'
@@ -42,12 +42,12 @@ export function scoreAttempt(
   return {
     maneuver: named.maneuver,
     variant: likely ? null : named.variant,
-    variantMissing: attempt.variantMissing,
+    variantUnknown: attempt.variantUnknown,
     ...(attempt.configuration !== undefined && { configuration: attempt.configuration }),
-    ...(from && { remark: remarkOn(attempt, from, context) }),
+    ...(from && { judgedAs: judgedAs(attempt, from, context) }),
     ...(likely && { likely }),
     state: attempt.state,
-    reason: attempt.reason,
+    endedBy: attempt.endedBy,
     startS: attempt.startS,
     endS: attempt.endS,
     phases: named.phases,
@@ -57,14 +57,12 @@ export function scoreAttempt(
     turnedDeg: attempt.turnedDeg,
     requirements,
     parameters,
-    missing: missingFrom(requirements, parameters),
     judgedBy: from?.id,
     strict: judged('strict'),
     examiner: judged('examiner'),
     firstExcursion: firstExcursionOf(parameters),
     findings: named.findings,
     chain,
-    wentFirst: failedSentence(findings, requirements) ?? chainSentence(chain, attempt.startS),
   };
 }
 
@@ -74,31 +72,21 @@ const outOfControl = (findings: readonly Finding[]): Finding | undefined =>
 
 function withOneOrder(findings: readonly Finding[]): Finding[] {
   const first = outOfControl(findings);
-  return findings.map((one) => (first && one.id !== first.id ? { ...one, tryNext: '' } : one));
+  return findings.map((one) => (first && one.id !== first.id ? { ...one, silent: true } : one));
 }
 
 /** Why the chosen standard does not judge it, though it has rows for the maneuver. */
-const remarkOn = (
+const judgedAs = (
   { maneuver, configuration }: Attempt,
   from: Standard,
   { standard }: ScoringContext,
-): string | undefined =>
+): Coded | undefined =>
   rowsFor(standard, { maneuver }).length > 0 && configuration
-    ? `flown with flaps for ${configuration === 'clean' ? 'cruise' : configuration}: not the task of ${standard.shortName}; judged by ${from.shortName}`
+    ? {
+        code: 'other-configuration',
+        params: { configuration, standard: standard.shortName, by: from.shortName },
+      }
     : undefined;
-
-/** What stands between this attempt and a whole verdict, in words. */
-const missingFrom = (
-  requirements: readonly RequirementScore[],
-  parameters: readonly ParameterScore[],
-): string[] => [
-  ...requirements
-    .filter(({ must, held }) => must && held === null)
-    .map(({ asks, what }) => `${asks}: ${what}`),
-  ...parameters.flatMap((p) =>
-    p.required && p.measured === 'not-measured' ? [`${p.parameter}: ${p.reason}`] : [],
-  ),
-];
 
 /** What a room named, as the registry's types have it: a room gives no name that it did not declare, and a test holds it to that. */
 const namesOf = ({ maneuver, variant, phases }: Attempt, findings: readonly Finding[]) =>

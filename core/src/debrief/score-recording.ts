@@ -67,7 +67,7 @@ export function scoreWithTrack(recording: Recording, options: ScoreOptions): Sco
     return scoreAttempt(track, attempt, attempts[i + 1], context);
   });
   const score: Score = {
-    version: 1,
+    version: 2,
     core: CORE_VERSION,
     sha256: {
       recording: options.recordingSha256 ?? null,

@@ -1,6 +1,7 @@
 /** The score of a recording, as it crosses every wire and is stored. */
 import { z } from 'zod';
 import { CONFIGURATIONS } from '../airplane/configuration.ts';
+import { codedSchema } from '../coded.ts';
 import { findingIdSchema, maneuverIdSchema, phaseNameSchema, variantIdSchema } from '../maneuvers/ids.ts';
 import { requirementScoreSchema } from '../scoring/requirement.ts';
 import {
@@ -19,15 +20,17 @@ export const attemptScoreSchema = z.object({
   maneuver: maneuverIdSchema,
   /** Null where the maneuver is only likely, or the recording cannot tell. */
   variant: variantIdSchema.nullable(),
-  variantMissing: z.string().optional(),
+  /** Why the variant is null, where the recording cannot tell it. */
+  variantUnknown: codedSchema.optional(),
   /** How the flaps stood, where that matters; null where nothing tells. */
   configuration: z.enum(CONFIGURATIONS).nullable().optional(),
-  /** A word about what it was judged as. */
-  remark: z.string().optional(),
+  /** What it was judged as, where the chosen standard does not judge it. */
+  judgedAs: codedSchema.optional(),
   /** Worked out from positions alone, for a maneuver that only a measured airspeed tells surely: named, not judged. */
   likely: z.literal(true).optional(),
   state: z.enum(['complete', 'discontinued']),
-  reason: z.string().optional(),
+  /** Why it is discontinued. */
+  endedBy: codedSchema.optional(),
   startS: seconds,
   endS: seconds,
   phases: z.array(z.object({ name: phaseNameSchema, startS: seconds, endS: seconds })),
@@ -45,12 +48,10 @@ export const attemptScoreSchema = z.object({
   strict: attemptVerdictSchema,
   examiner: attemptVerdictSchema,
   firstExcursion: z.object({ parameter: parameterSchema, atS: seconds }).nullable(),
-  /** What a verdict would have needed, or rests without. */
-  missing: z.array(z.string()),
   findings: z.array(findingSchema.extend({ id: findingIdSchema })),
   chain: z.array(chainLinkSchema),
-  /** The chain in words; null when nothing left its band. */
-  wentFirst: z.string().nullable(),
+  /** From a score of version 1: its sentences as they were. */
+  asWritten: z.object({ wentFirst: z.string().nullable(), missing: z.array(z.string()) }).optional(),
 });
 export type AttemptScore = z.infer<typeof attemptScoreSchema>;
 
@@ -61,7 +62,7 @@ export const channelSummarySchema = z.object({
 });
 
 export const scoreSchema = z.object({
-  version: z.literal(1),
+  version: z.literal(2),
   core: z.string(),
   sha256: z.object({
     recording: z.string().nullable(),
@@ -74,7 +75,8 @@ export const scoreSchema = z.object({
     segments: z.number(),
     channels: z.record(z.string(), channelSummarySchema),
     wind: z.object({ fromDeg: z.number(), speedKt: z.number(), standardErrorKt: z.number() }).optional(),
-    warnings: z.array(z.string()),
+    /** What was odd in it. */
+    notices: z.array(codedSchema),
   }),
   standard: z.string(),
   judge: judgeSchema,
@@ -90,16 +92,3 @@ export const scoreSchema = z.object({
   attempts: z.array(attemptScoreSchema),
 });
 export type Score = z.infer<typeof scoreSchema>;
-
-/**
- * A score as it was stored, with what an older core did not yet work out left empty: its verdicts stay what they were, and
- * a re-score is offered.
- */
-export const filledIn = (score: Score): Score => ({
-  ...score,
-  attempts: score.attempts.map((attempt) => ({
-    ...attempt,
-    requirements: attempt.requirements ?? [],
-    missing: attempt.missing ?? [],
-  })),
-});

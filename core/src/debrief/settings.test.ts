@@ -18,23 +18,27 @@ const asked = (of: ReturnType<typeof score>) =>
 
 test('ground above the whole flight is not used, and said', () => {
   const wrong = score({ weightLb: 2300, groundFt: 9000 });
-  expect(wrong.recording.warnings.join()).toMatch(/ground at 9000 ft is above the whole flight/);
+  expect(wrong.recording.notices).toContainEqual({
+    code: 'ground-above-flight',
+    params: { groundFt: 9000, highestFt: expect.any(Number) },
+  });
   expect(asked(wrong)).toEqual(asked(score({ weightLb: 2300 })));
   expect(wrong.attempts).toHaveLength(1);
 });
 
 test.each([9000, 400, -5])('%d lb is no weight of it: the maximum is taken, and said', (weightLb) => {
   const wrong = score({ weightLb, groundFt: 1900 });
-  expect(wrong.recording.warnings.join()).toMatch(
-    /no weight of this airplane: the maximum, 2400 lb, was taken/,
-  );
+  expect(wrong.recording.notices).toContainEqual({
+    code: 'weight-impossible',
+    params: { weightLb, maxWeightLb: 2400 },
+  });
   expect(asked(wrong)).toEqual(asked(score({ groundFt: 1900 })));
 });
 
 test('a little above the maximum it is what was flown, and said', () => {
-  const { warnings } = score({ weightLb: 2500, groundFt: 1900 }).recording;
-  expect(warnings.join()).toMatch(/2500 lb is above the maximum weight/);
+  const { notices } = score({ weightLb: 2500, groundFt: 1900 }).recording;
+  expect(notices).toEqual([{ code: 'weight-above-maximum', params: { weightLb: 2500, maxWeightLb: 2400 } }]);
 });
 
 test('what is possible is used without a word', () =>
-  expect(score({ weightLb: 2300, groundFt: 1900 }).recording.warnings).toEqual([]));
+  expect(score({ weightLb: 2300, groundFt: 1900 }).recording.notices).toEqual([]));

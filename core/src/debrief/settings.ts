@@ -2,8 +2,10 @@
 
 import type { Airplane } from '../airplane/schema.ts';
 import type { BriefTargets } from '../card/targets.ts';
+import type { Coded } from '../coded.ts';
 import type { ThresholdEdits } from '../kits/attempt/figures.ts';
 import type { Recording } from '../recording/columns/recording.ts';
+import { warning } from '../recording/warnings.ts';
 import type { ExaminerFigures } from '../scoring/judge.ts';
 import type { Judge } from '../scoring/schema.ts';
 import type { Standard } from '../scoring/standard.ts';
@@ -49,7 +51,7 @@ function highestFt({ channels }: Recording): number {
  */
 export function settingsOf(recording: Recording, options: ScoreOptions) {
   const { airplane } = options;
-  const warnings: string[] = [];
+  const warnings: Coded[] = [];
   const weightLb = possibleWeight(options.weightLb ?? recording.header.weightLb, airplane, warnings);
   const groundFt = possibleGround(options.groundFt ?? recording.header.groundFt, recording, warnings);
   return {
@@ -63,34 +65,32 @@ export function settingsOf(recording: Recording, options: ScoreOptions) {
 function possibleWeight(
   given: number | undefined,
   airplane: Airplane | undefined,
-  warnings: string[],
+  warnings: Coded[],
 ): number | undefined {
   if (!airplane) {
-    warnings.push('no airplane given: maneuvering speed and calibration are not known');
+    warnings.push(warning('no-airplane'));
     return given;
   }
   const { maxWeightLb } = airplane;
-  if (given === undefined) warnings.push(`no weight given: the maximum, ${maxWeightLb} lb, was taken`);
+  if (given === undefined) warnings.push(warning('no-weight', { maxWeightLb }));
   else if (!weighs(airplane, given)) {
-    warnings.push(`${given} lb is no weight of this airplane: the maximum, ${maxWeightLb} lb, was taken`);
+    warnings.push(warning('weight-impossible', { weightLb: given, maxWeightLb }));
     return undefined;
   } else if (given > maxWeightLb)
-    warnings.push(`${given} lb is above the maximum weight of ${maxWeightLb} lb`);
+    warnings.push(warning('weight-above-maximum', { weightLb: given, maxWeightLb }));
   return given;
 }
 
 function possibleGround(
   given: number | undefined,
   recording: Recording,
-  warnings: string[],
+  warnings: Coded[],
 ): number | undefined {
   const highest = highestFt(recording);
   if (given !== undefined && highest <= given) {
-    warnings.push(
-      `ground at ${given} ft is above the whole flight, ${Math.round(highest)} ft at its highest: the floor was not checked`,
-    );
+    warnings.push(warning('ground-above-flight', { groundFt: given, highestFt: Math.round(highest) }));
     return undefined;
   }
-  if (given === undefined) warnings.push('no ground elevation given: the floor was not checked');
+  if (given === undefined) warnings.push(warning('no-ground'));
   return given;
 }

@@ -2,12 +2,17 @@
  * A verdict that an examiner would sign: what fails a maneuver whatever its figures fails it here, what could not be
  * seen is not claimed, and a clean one passes. Common practice, no source, but for the FAA tasks (from memory).
  */
+
 import { fleet } from '../airplane/fleet.ts';
 import { flyManeuver } from '../fly/fly.ts';
 import type { ChannelName } from '../recording/columns/channels.ts';
 import type { Recording } from '../recording/columns/recording.ts';
 import { findStandard } from '../standards/standards.ts';
 import { seedsOf } from '../testing/depth.ts';
+import { KNOTS } from '../words/figures.ts';
+import { missingSaid, wentFirst } from '../words/reason.ts';
+import { textOf } from '../words/say.ts';
+import { evidenceSaid, requirementName } from '../words/score/findings.ts';
 import type { Edit } from './edits.ts';
 import type { AttemptScore } from './score.ts';
 import { scoreRecording } from './score-recording.ts';
@@ -93,7 +98,8 @@ describe.each([
     expect(notHeld(attempt)).toContain(name);
     expect([attempt.strict, attempt.examiner]).toEqual(['unsatisfactory', 'unsatisfactory']);
     // Said once, and the same everywhere: the headline is one of the things that failed.
-    expect(attempt.requirements.some(({ asks }) => attempt.wentFirst!.startsWith(`${asks}: `))).toBe(true);
+    const head = textOf(wentFirst(attempt, KNOTS)!.head);
+    expect(attempt.requirements.map(({ id }) => requirementName(id))).toContain(head);
   });
 });
 
@@ -118,7 +124,7 @@ describe('what was not recorded', () => {
     const attempt = verdictOn(stall, { without: ['aileron', 'flaps_deg'] });
     expect(requirement(attempt, 'ailerons').held).toBeNull();
     expect(requirement(attempt, 'flaps').held).toBeNull();
-    expect(attempt.missing.join()).toMatch(/Ailerons.*Flaps/s);
+    expect(missingSaid(attempt, KNOTS).map(textOf).join()).toMatch(/Ailerons.*Flaps/s);
     expect(attempt.examiner).toBe('satisfactory');
   });
 
@@ -149,7 +155,7 @@ describe('what was not recorded', () => {
     const without: ChannelName[] = ['flaps_deg'];
     const attempt = verdictOn(flown, { without, briefed: false });
     expect(attempt.variant).toBeNull();
-    expect(attempt.variantMissing).toMatch(/flaps were not recorded/);
+    expect(attempt.variantUnknown).toEqual({ code: 'flaps-not-recorded' });
     expect(attempt.examiner).toBe('not-scored');
     const edits: Edit[] = [
       { kind: 'configured', startS: 0, endS: 1e6, maneuver: 'lesson', configuration: 'landing' },
@@ -177,7 +183,7 @@ test('a first indication that was briefed is judged as one, and the task is name
   const flown = fly('power-off-stall');
   const card = { ...flown.card, depth: 'first-indication' as const };
   const depth = requirement(verdictOn({ ...flown, card }), 'full-stall');
-  expect(depth.what).toMatch(/the task asks for a full stall/);
+  expect(textOf(evidenceSaid(depth, KNOTS))).toMatch(/the task asks for a full stall/);
   expect(depth.held).toBe(false);
 });
 

@@ -1,8 +1,9 @@
 /** What is said of a recording as a whole: its length, its columns and how they were had, the wind. */
+import type { Coded } from '../coded.ts';
 import type { Track } from '../recording/track/track.ts';
 import type { Score } from './score.ts';
 
-export function summarise(track: Track, warnings: string[]): Score['recording'] {
+export function summarise(track: Track, warnings: Coded[]): Score['recording'] {
   const { recording, timeS } = track;
   const channels: Score['recording']['channels'] = {};
   for (const name of Object.keys(recording.channels)) channels[name] = { source: 'measured' };
@@ -23,7 +24,7 @@ export function summarise(track: Track, warnings: string[]): Score['recording'] 
     segments: track.segments.length,
     channels,
     wind: track.wind,
-    warnings: [...track.warnings, ...warnings],
+    notices: [...track.warnings, ...warnings],
   };
 }
 

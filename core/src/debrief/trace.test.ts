@@ -1,6 +1,9 @@
 import { readRecordingCsv } from '../recording/csv/csv.ts';
 import { findStandard } from '../standards/standards.ts';
 import { type DrawnFlight, drawFlight, toCsv } from '../testing/drawn-flight.ts';
+import { KNOTS } from '../words/figures.ts';
+import { wentFirstSaid } from '../words/reason.ts';
+import { textOf } from '../words/say.ts';
 import { scoreWithTrack } from './score-recording.ts';
 import { altitudeProfile, keelTrace, keelTraceSchema, smallKeel } from './trace.ts';
 
@@ -59,14 +62,14 @@ test('the chain names what left first, and the energy says why', () => {
     dips: [DIP, { channel: 'ias_kt', size: 14, fromS: 44, fullFromS: 48, fullToS: 52, toS: 56 }],
   });
   const [attempt] = score.attempts;
-  expect(attempt.wentFirst).toMatch(
-    /^Altitude went first: 150 ft low at 0:1\d, then 14 kt fast by 0:\d\d\.$/,
+  expect(textOf(wentFirstSaid(attempt, KNOTS)!)).toMatch(
+    /^First out of tolerance: altitude, 150 ft low at 0:1\d, then 14 kt fast at 0:\d\d\.$/,
   );
   expect(attempt.chain.map(({ parameter }) => parameter)).toEqual(['altitude', 'airspeed']);
-  expect(attempt.chain[0].why).toMatch(/asks for 1\.4\d g/);
+  expect(attempt.chain[0].because?.params?.neededG).toBeCloseTo(1.41, 1);
 });
 
 test('nothing out, nothing said', () => {
   const [attempt] = scored().score.attempts;
-  expect([attempt.wentFirst, attempt.chain, attempt.firstExcursion]).toEqual([null, [], null]);
+  expect([wentFirstSaid(attempt, KNOTS), attempt.chain, attempt.firstExcursion]).toEqual([null, [], null]);
 });

@@ -73,8 +73,13 @@ export function attemptsFlown(flown: FlownRecording): CountedAttempt[] {
         selfGrade: state.selfGrade?.grade ?? null,
         toleranceUsed: Object.fromEntries(used.map((p) => [p.parameter, Math.abs(p.used)])),
         worst: used[0] ?? null,
-        wentFirst: attempt.wentFirst,
-        findings: attempt.findings.map(({ id, what, severity }) => ({ id, what, severity })),
+        findings: attempt.findings.map(({ id, severity, size, params, asWritten }) => ({
+          id,
+          severity,
+          size,
+          ...(params && { params }),
+          ...(asWritten && { asWritten }),
+        })),
       },
     ];
   });

@@ -1,4 +1,7 @@
+import { KNOTS } from '../words/figures.ts';
+import { wordedProposal } from '../words/proposal.ts';
 import { type ProposalInput, proposeLesson } from './next-lesson.ts';
+import type { RecurringFinding } from './recurring.ts';
 import type { StandingOnDay, StandingWord } from './standing/standing.ts';
 import { DEFAULT_SYLLABUS } from './syllabus/syllabuses.ts';
 
@@ -83,21 +86,21 @@ test('the fault that recurs is what the lesson is about; a critical one before a
   const words = { 'power-off-stall': standing('guided') };
   const fault = {
     id: 'power-off-stall/wing-drop',
-    what: 'A wing dropped.',
+    size: 34,
+    params: { side: 'left', withinS: 2 },
     severity: 'fault',
     count: 3,
     of: 5,
   };
   const critical = {
     id: 'power-off-stall/secondary-stall',
-    what: 'Stalled again.',
+    size: 3,
     severity: 'critical',
     count: 1,
     of: 5,
   };
-  expect(propose(words, { recurring: [fault] }).sayFirst).toMatch(/3 of the last 5: A wing dropped/);
-  expect(propose(words, { recurring: [fault, critical] }).focus).toBe('Stalled again');
-  expect(propose(words, { recurring: [{ ...fault, id: 'steep-turn/overbank' }] }).focus).toBe(
-    'Power-off stalls',
-  );
+  const said = (recurring: RecurringFinding[]) => wordedProposal(propose(words, { recurring }), KNOTS);
+  expect(said([fault]).sayFirst).toMatch(/3 of the last 5: The left wing dropped/);
+  expect(said([fault, critical]).focus).toMatch(/^Stalled again/);
+  expect(said([{ ...fault, id: 'steep-turn/overbank' }]).focus).toBe('Power-off stalls');
 });

@@ -4,7 +4,7 @@
  */
 import { z } from 'zod';
 import { findRoom } from '../maneuvers/registry.ts';
-import type { RecurringFinding } from './recurring.ts';
+import { type RecurringFinding, recurringSchema } from './recurring.ts';
 import type { StandingOnDay } from './standing/standing.ts';
 import type { Syllabus, SyllabusSkill } from './syllabus/schema.ts';
 
@@ -22,10 +22,8 @@ export const proposedItemSchema = z.object({
 export const proposalSchema = z.object({
   title: z.string(),
   items: z.array(proposedItemSchema),
-  /** What the lesson is about. */
-  focus: z.string(),
-  /** What to say first. */
-  sayFirst: z.string(),
+  /** The fault that it is about, where one recurs in what is flown. */
+  about: recurringSchema.nullable(),
   /** What was left out, and why. */
   leftOut: z.array(z.object({ title: z.string(), why: z.string() })),
   minutes: z.number(),
@@ -105,7 +103,7 @@ export function proposeLesson(input: ProposalInput): Proposal {
             .join(', ')
         : 'Nothing to propose',
     items,
-    ...wordsFor(items, input.recurring),
+    about: aboutOf(items, input.recurring),
     leftOut: leftOut.slice(0, 6),
     minutes: blockMin - left,
     byHand: wanted
@@ -174,20 +172,9 @@ const itemOf = (one: Candidate, variant: string | undefined, minutes: number): P
 });
 
 /** What recurs in one of today’s maneuvers comes first; what is critical before all. */
-function wordsFor(
-  items: Proposal['items'],
-  recurring: readonly RecurringFinding[],
-): Pick<Proposal, 'focus' | 'sayFirst'> {
+function aboutOf(items: Proposal['items'], recurring: readonly RecurringFinding[]): RecurringFinding | null {
   const today = recurring.filter(({ id }) => items.some(({ maneuver }) => id.startsWith(`${maneuver}/`)));
-  const fault = today.find(({ severity }) => severity === 'critical') ?? today.find(({ count }) => count > 1);
-  if (!fault)
-    return {
-      focus: items[0]?.title ?? '',
-      sayFirst: items.length > 0 ? 'What went well last time, then what today is about.' : '',
-    };
-  const what = fault.what.replace(/\.$/, '');
-  return {
-    focus: what.slice(0, 200),
-    sayFirst: `It came in ${fault.count} of the last ${fault.of}: ${what}. Ask what the student would do about it before you say it.`,
-  };
+  return (
+    today.find(({ severity }) => severity === 'critical') ?? today.find(({ count }) => count > 1) ?? null
+  );
 }

@@ -1,7 +1,14 @@
 /** An attempt as a path keeps it: what was flown, with whose help, what stands of it and what was seen in it. */
 import { z } from 'zod';
 import { helpSchema } from '../debrief/statements.ts';
-import { attemptVerdictSchema } from '../scoring/schema.ts';
+import { attemptVerdictSchema, findingSchema } from '../scoring/schema.ts';
+
+/** A finding as a path keeps it: what its words need, and whether it fails by itself. */
+export const keptFindingSchema = z.object({
+  ...findingSchema.pick({ id: true, size: true, params: true, asWritten: true }).shape,
+  severity: z.string(),
+});
+export type KeptFinding = z.infer<typeof keptFindingSchema>;
 
 export const pathAttemptSchema = z.object({
   recordingId: z.string(),
@@ -38,7 +45,6 @@ export const pathAttemptSchema = z.object({
   toleranceUsed: z.record(z.string(), z.number()),
   /** The worst of them, signed: above or below the centre of its band. */
   worst: z.object({ parameter: z.string(), used: z.number() }).nullable(),
-  wentFirst: z.string().nullable(),
-  findings: z.array(z.object({ id: z.string(), what: z.string(), severity: z.string() })),
+  findings: z.array(keptFindingSchema),
 });
 export type PathAttempt = z.infer<typeof pathAttemptSchema>;

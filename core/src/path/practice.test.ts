@@ -7,13 +7,13 @@ const recurring = (id: string, count = 3, severity = 'fault') => ({
   count,
   of: 5,
   severity,
-  what: 'So it was.',
+  size: 1,
 });
 const flown = (flownIn: 'airplane' | 'trainer', ...findings: string[]) =>
   ({
     flownIn,
     flownBy: 'student',
-    findings: findings.map((id) => ({ id, what: '', severity: 'fault' })),
+    findings: findings.map((id) => ({ id, size: 1, severity: 'fault' })),
   }) as PathAttempt;
 const LOSS = 'steep-turn/alt-loss-roll-in';
 
@@ -21,7 +21,7 @@ test('made from what recurs in this maneuver, and from nothing else', () => {
   expect(practiceFor('steep-turn', [], [])).toBeNull();
   expect(practiceFor('steep-turn', [recurring('level-turn/slip')], [])).toBeNull();
   expect(practiceFor('steep-turn', [recurring(LOSS, 1)], [])).toBeNull();
-  expect(practiceFor('steep-turn', [recurring(LOSS, 1, 'critical')], [])?.finding).toBe(LOSS);
+  expect(practiceFor('steep-turn', [recurring(LOSS, 1, 'critical')], [])?.fault.id).toBe(LOSS);
 });
 
 test('the instructor never takes the axis that is to be learned', () => {

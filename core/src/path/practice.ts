@@ -11,10 +11,7 @@ export type PracticeWay = 'show' | SharedAxis | 'coached' | 'alone';
 
 export interface Practice {
   /** The fault that it is about: one at a time. */
-  finding: string;
-  what: string;
-  count: number;
-  of: number;
+  fault: RecurringFinding;
   rungs: { way: PracticeWay; does: string }[];
   /** The rung to stand on now, by what was flown in the trainer since. */
   at: number;
@@ -74,10 +71,7 @@ export function practiceFor(
   const clean = tries.map(({ findings }) => findings.every(({ id }) => id !== fault.id));
   const lastFault = clean.lastIndexOf(false);
   return {
-    finding: fault.id,
-    what: fault.what,
-    count: fault.count,
-    of: fault.of,
+    fault,
     rungs: [
       { way: 'show', does: 'See it flown' },
       { way: taken, does: `Fly it with me: I take ${AXIS_WORDS[taken]}` },

@@ -28,32 +28,31 @@ const attempt = (day: string, change: Partial<PathAttempt> = {}): PathAttempt =>
   selfGrade: null,
   toleranceUsed: { altitude: 0.5 },
   worst: { parameter: 'altitude', used: -0.5 },
-  wentFirst: null,
   findings: [],
   ...change,
 });
 
 test('what recurs is counted over the latest attempts of the student, most frequent first', () => {
   const withFaults = (...ids: string[]) =>
-    attempt('2026-01-01', { findings: ids.map((id) => ({ id, what: id, severity: 'fault' })) });
+    attempt('2026-01-01', { findings: ids.map((id) => ({ id, size: 1, severity: 'fault' })) });
   const shown = attempt('2026-01-01', {
     flownBy: 'instructor',
-    findings: [{ id: 'a', what: 'a', severity: 'fault' }],
+    findings: [{ id: 'a', size: 1, severity: 'fault' }],
   });
   const recurring = recurringFindings([withFaults('old'), withFaults('b'), shown, withFaults('a', 'b')], 2);
   expect(recurring).toEqual([
-    { id: 'b', count: 2, of: 2, what: 'b', severity: 'fault' },
-    { id: 'a', count: 1, of: 2, what: 'a', severity: 'fault' },
+    { id: 'b', count: 2, of: 2, size: 1, severity: 'fault' },
+    { id: 'a', count: 1, of: 2, size: 1, severity: 'fault' },
   ]);
 });
 
 test('what recurs in one maneuver is not hidden by many attempts at another', () => {
   const stall = attempt('2026-01-01', {
     maneuver: 'power-off-stall',
-    findings: [{ id: 'power-off-stall/wing-drop', what: 'a wing dropped', severity: 'fault' }],
+    findings: [{ id: 'power-off-stall/wing-drop', size: 30, severity: 'fault' }],
   });
   const turns = Array.from({ length: 8 }, () => attempt('2026-01-02'));
   expect(recurringFindings([stall, stall, ...turns])).toEqual([
-    { id: 'power-off-stall/wing-drop', what: 'a wing dropped', severity: 'fault', count: 2, of: 2 },
+    { id: 'power-off-stall/wing-drop', size: 30, severity: 'fault', count: 2, of: 2 },
   ]);
 });

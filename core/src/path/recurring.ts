@@ -1,14 +1,12 @@
 /** What recurs in a student's latest attempts, maneuver by maneuver. */
 import { z } from 'zod';
-import type { PathAttempt } from './path-attempt.ts';
+import { keptFindingSchema, type PathAttempt } from './path-attempt.ts';
 
-export const recurringSchema = z.object({
-  id: z.string(),
-  severity: z.string(),
+/** The latest of its kind, with how often it was. */
+export const recurringSchema = keptFindingSchema.extend({
   /** In how many of the latest attempts, and of how many. */
   count: z.number(),
   of: z.number(),
-  what: z.string(),
 });
 export type RecurringFinding = z.infer<typeof recurringSchema>;
 

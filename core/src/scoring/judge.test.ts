@@ -26,7 +26,7 @@ const asParameter = ({ required, seen, strict, forgiven }: Drawn): ParameterScor
           strict,
           examiner: strict === 'within' ? 'within' : forgiven ? 'momentary' : 'outside',
         }
-      : { measured: 'not-measured', reason: 'not recorded' }),
+      : { measured: 'not-measured', because: { code: 'not-recorded' } }),
   }) as unknown as ParameterScore;
 
 const requirements = fc.record({
@@ -35,7 +35,7 @@ const requirements = fc.record({
   held: fc.constantFrom(true, false, null, 'not applicable'),
 });
 const asRequirement = (one: object): RequirementScore =>
-  ({ id: 'any/one', asks: '', what: '', source: '', fromMemory: false, ...one }) as RequirementScore;
+  ({ id: 'any/one', evidence: { code: 'none' }, source: '', fromMemory: false, ...one }) as RequirementScore;
 
 const findings = fc.constantFrom('note', 'fault', 'critical').map((severity) => ({ severity }) as Finding);
 

@@ -1,4 +1,5 @@
 /** What the scoring of a row needs to know of an attempt: when, which phases, and how a row is counted in it. */
+import type { Coded } from '../coded.ts';
 import type { Channel } from '../recording/columns/channel.ts';
 import type { Rows } from '../recording/columns/span.ts';
 import type { Phase } from './schema.ts';
@@ -23,7 +24,7 @@ export interface Judged extends Span {
   /** The unbroken rows around it. */
   segment: Rows;
   state: 'complete' | 'discontinued';
-  reason?: string;
+  endedBy?: Coded;
   phases: Phase[];
   /** Where a row is judged, when that is not one phase: legs. */
   spansOf(row: StandardRow): Span[] | undefined;

@@ -116,7 +116,7 @@ describe('legs are counted one at a time', () => {
       row,
       DEFAULT_EXAMINER,
     );
-    if (scored.measured === 'not-measured') throw new Error(scored.reason);
+    if (scored.measured === 'not-measured') throw new Error(scored.because.code);
     return scored;
   };
   const legs = [

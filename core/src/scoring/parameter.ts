@@ -1,5 +1,5 @@
 /** One row of a standard, counted in one attempt. */
-
+import { type Coded, codesOf, type None } from '../coded.ts';
 import { provenanceOver } from '../recording/columns/channel.ts';
 import { type ChannelName, channelInfo } from '../recording/columns/channels.ts';
 import { type Rows, rowsBetween } from '../recording/columns/span.ts';
@@ -20,6 +20,17 @@ const CHANNEL_OF: Partial<Record<StandardRow['parameter'], ChannelName>> = {
   bank: 'bank_deg',
   coordination: 'lat_g',
 };
+
+/** Why a row was not measured. */
+export interface NotMeasured {
+  'not-recorded': None;
+  'not-recorded-here': None;
+  'not-recorded-then': None;
+  'no-such-phase': { phase: string };
+  discontinued: None;
+  'too-uncertain': { standardError: number; band: number; unit: string };
+}
+const reason = codesOf<NotMeasured>();
 
 export const resolutionOf = (parameter: StandardRow['parameter']): number => {
   const channel = CHANNEL_OF[parameter];
@@ -45,15 +56,19 @@ export function scoreParameter(
     source: row.source,
     fromMemory: row.fromMemory,
   };
-  const missing = (reason: string): ParameterScore => ({ ...common, measured: 'not-measured', reason });
-  if (!quantity || Number.isNaN(quantity.target)) return missing('not recorded');
+  const missing = (reason: Coded): ParameterScore => ({
+    ...common,
+    measured: 'not-measured',
+    because: reason,
+  });
+  if (!quantity || Number.isNaN(quantity.target)) return missing(reason('not-recorded'));
   return row.phase === 'end' || quantity.atS !== undefined
     ? scoreInstant(track, attempt, row, quantity, common, missing)
     : scoreSpan(track, attempt, row, quantity, examiner, common, missing);
 }
 
-type Common = Omit<Extract<ParameterScore, { measured: 'not-measured' }>, 'measured' | 'reason'>;
-type Missing = (reason: string) => ParameterScore;
+type Common = Omit<Extract<ParameterScore, { measured: 'not-measured' }>, 'measured' | 'because'>;
+type Missing = (reason: Coded) => ParameterScore;
 
 function scoreSpan(
   track: Track,
@@ -66,10 +81,10 @@ function scoreSpan(
 ): ParameterScore {
   const phase = row.phase === 'whole' ? attempt : phaseNamed(attempt.phases, row.phase);
   const spans = attempt.spansOf(row) ?? (phase ? [phase] : []);
-  if (spans.length === 0) return missing(`there is no phase "${row.phase}" in this attempt`);
+  if (spans.length === 0) return missing(reason('no-such-phase', { phase: row.phase }));
   const parts = spans.map(({ startS, endS }) => rowsBetween(track.timeS, startS, endS, attempt.segment));
   const provenance = provenanceOver(quantity.channel, parts[0].from, parts[parts.length - 1].to);
-  if (provenance.measured === 'not-measured') return missing('not recorded in this part');
+  if (provenance.measured === 'not-measured') return missing(reason('not-recorded-here'));
   if (tooUncertain(provenance.standardError, row)) return missing(uncertain(provenance.standardError, row));
 
   // A leg at a time: an excursion ends with its leg, whatever the next one begins with.
@@ -99,12 +114,12 @@ function scoreInstant(
   common: Common,
   missing: Missing,
 ): ParameterScore {
-  if (attempt.state !== 'complete') return missing(attempt.reason ?? 'the attempt was discontinued');
+  if (attempt.state !== 'complete') return missing(attempt.endedBy ?? reason('discontinued'));
   const { timeS } = track;
   const atS = quantity.atS ?? attempt.endS;
   const rows = rowsBetween(timeS, atS - track.stepS, atS + track.stepS, attempt.segment);
   const provenance = provenanceOver(quantity.channel, rows.from, rows.to);
-  if (provenance.measured === 'not-measured') return missing('not recorded at that moment');
+  if (provenance.measured === 'not-measured') return missing(reason('not-recorded-then'));
   if (tooUncertain(provenance.standardError, row)) return missing(uncertain(provenance.standardError, row));
 
   const deviation = deviationAt(timeS, quantity, rows, atS);
@@ -164,5 +179,5 @@ export function deviations(
 const tooUncertain = (standardError: number, { low, high }: StandardRow): boolean =>
   !(standardError <= (high - low) / 4);
 
-const uncertain = (standardError: number, { low, high, unit }: StandardRow): string =>
-  `too uncertain: a standard error of ${standardError.toFixed(1)} ${unit} against a band of ${high - low} ${unit}`;
+const uncertain = (standardError: number, { low, high, unit }: StandardRow): Coded =>
+  reason('too-uncertain', { standardError, band: high - low, unit });

@@ -3,6 +3,7 @@
  * figures. A standard says which of them count and from where; a maneuver's room knows how each is seen.
  */
 import { z } from 'zod';
+import { type Coded, codedSchema } from '../coded.ts';
 
 /**
  * `proof`: unseen, the attempt is not scored. `prohibition`: unseen, the verdict stands on what was recorded, and says so.
@@ -30,10 +31,10 @@ export type RequirementRow = z.infer<typeof requirementRowSchema>;
 export const heldSchema = z.union([z.boolean(), z.null(), z.literal('not applicable')]);
 export type Held = z.infer<typeof heldSchema>;
 
-/** What the recording says of a requirement, in words with the numbers, and where. */
+/** What the recording says of a requirement, with the numbers, and where. */
 export interface Evidence {
   held: Held;
-  what: string;
+  evidence: Coded;
   atS?: number;
 }
 
@@ -42,17 +43,17 @@ export const requirementScoreSchema = z.object({
   /** `maneuver/requirement`. */
   id: z.string(),
   kind: requirementKindSchema,
-  /** In a few words, as a heading. */
-  asks: z.string(),
   must: z.boolean(),
   held: heldSchema,
-  what: z.string(),
+  evidence: codedSchema,
   /** The moment of the evidence, s. */
   atS: z.number().optional(),
   source: z.string(),
   fromMemory: z.boolean(),
   /** Who saw it, where the recording could not. */
   seenBy: z.literal('instructor').optional(),
+  /** From a score of version 1: what it asked, as it was put then. */
+  asWritten: z.object({ asks: z.string() }).optional(),
 });
 export type RequirementScore = z.infer<typeof requirementScoreSchema>;
 

@@ -1,5 +1,6 @@
 /** What a score is made of: verdicts, a parameter's figures, findings, the links of a chain. */
 import { z } from 'zod';
+import { codedSchema, paramsSchema } from '../coded.ts';
 import { parameterSchema } from './standard.ts';
 
 const seconds = z.number();
@@ -33,7 +34,7 @@ const scoredSpan = {
 
 /** A parameter that was not measured has its band and the reason, and no figures. */
 export const parameterScoreSchema = z.discriminatedUnion('measured', [
-  z.object({ ...scoredSpan, measured: z.literal('not-measured'), reason: z.string() }),
+  z.object({ ...scoredSpan, measured: z.literal('not-measured'), because: codedSchema }),
   z.object({
     ...scoredSpan,
     measured: z.enum(['measured', 'derived']),
@@ -64,9 +65,12 @@ export const findingSchema = z.object({
   severity: severitySchema,
   size: z.number(),
   unit: z.string(),
-  what: z.string(),
-  why: z.string(),
-  tryNext: z.string(),
+  /** What its words need besides the size. */
+  params: paramsSchema.optional(),
+  /** Something else has an order of its own, before which this one gives no advice. */
+  silent: z.literal(true).optional(),
+  /** From a score of version 1: its words as they were. */
+  asWritten: z.object({ what: z.string(), why: z.string(), tryNext: z.string() }).optional(),
 });
 export type Finding = z.infer<typeof findingSchema>;
 
@@ -77,10 +81,16 @@ export const chainLinkSchema = z.object({
   endS: seconds,
   peakS: seconds,
   peak: z.number(),
-  says: z.string(),
+  target: z.number().nullable(),
+  /** Out on the inner side of a band that lies off its target: above the one and still below the other. */
+  between: z.enum(['below', 'above']).optional(),
   /** What the energy says moved the height. */
   cause: z.enum(['pitch', 'less-energy', 'more-energy']).optional(),
-  why: z.string().optional(),
-  tryNext: z.string().optional(),
+  /** Why, as the kind of flying, its phase and the energy tell it. */
+  because: codedSchema.optional(),
+  /** From a score of version 1: its words as they were. */
+  asWritten: z
+    .object({ says: z.string(), why: z.string().optional(), tryNext: z.string().optional() })
+    .optional(),
 });
 export type ChainLink = z.infer<typeof chainLinkSchema>;

@@ -92,6 +92,8 @@ export const pathSchema = z.object({
   skills: z.array(pathSkillSchema),
   gates: z.array(gateStateSchema),
   forecast: forecastSchema,
+  /** What the student's airplane, or the school, shows speeds in. */
+  speedUnit: z.enum(['kt', 'mph']),
   /** What recurs in the latest attempts, for the next brief. */
   recurring: z.array(recurringSchema),
   /** What was flown with nothing recording, in the order flown. */

@@ -1,10 +1,10 @@
 /** Recordings, as they cross the wire. */
 
 import { z } from 'zod';
-import { scoreSchema } from '../debrief/score.ts';
 import { statementSchema } from '../debrief/statements.ts';
 import { maneuverIdSchema } from '../maneuvers/ids.ts';
 import { HABITS, USUAL_MANEUVER } from '../maneuvers/registry.ts';
+import { wordedScoreSchema } from '../words/worded-score.ts';
 
 /** The answer to an upload; `duplicate`: this student's same file was there already. */
 export const createdSchema = z.object({ id: z.uuid(), duplicate: z.boolean() });
@@ -44,7 +44,7 @@ export const recordingSchema = z.object({
     speedUnit: z.string(),
   }),
   standard: z.object({ id: z.string(), shortName: z.string(), version: z.number() }),
-  score: scoreSchema.nullable(),
+  score: wordedScoreSchema.nullable(),
   scoredAt: z.string().nullable(),
   /** Whether the school shows the first of a kind: what an attempt counts as until somebody says. */
   demonstrationFirst: z.boolean(),

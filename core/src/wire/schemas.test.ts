@@ -1,4 +1,5 @@
 /** The schemas of open files: as they stand in docs/schemas, and true of what is shipped. */
+
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import Ajv from 'ajv/dist/2020.js';
@@ -7,6 +8,8 @@ import { scoreRecording } from '../debrief/score-recording.ts';
 import { readRecordingCsv } from '../recording/csv/csv.ts';
 import { standards } from '../standards/standards.ts';
 import { techniqueSchema } from '../technique/technique.ts';
+import { KNOTS } from '../words/figures.ts';
+import { wordedScore } from '../words/worded-score.ts';
 import { jsonSchemaOf, OPEN_FILES, type OpenFile } from './schemas.ts';
 
 const FOLDER = join(import.meta.dirname, '../../../docs/schemas');
@@ -30,7 +33,8 @@ test('every airplane, standard and choice of technique that is shipped is true t
 test('a score is true to its schema, and a broken file is not', () => {
   const rows = Array.from({ length: 120 }, (_, i) => `${i},3000,95,90`).join('\n');
   const recording = readRecordingCsv(`time_s,alt_ft,ias_kt,hdg_deg\n${rows}\n`);
-  expect(validate('score', scoreRecording(recording, { standard: standards[0] }))).toEqual([]);
+  const score = scoreRecording(recording, { standard: standards[0] });
+  expect(validate('score', wordedScore(score, KNOTS))).toEqual([]);
   expect(validate('airplane', { ...fleet[0], vs0Kias: 'slow' })).not.toEqual([]);
   expect(validate('standard', { ...standards[0], rows: 'none' })).not.toEqual([]);
 });

@@ -5,12 +5,12 @@
  */
 import {
   type Archive,
+  anyScoreSchema,
   archivedScoreSchema,
   archiveSchema,
   hashOf,
   InputError,
   type KeelTrace,
-  scoreSchema,
   slugOf,
   type TakenIn,
 } from '@keel/core';
@@ -341,6 +341,6 @@ async function scoreIn(name: string, sha256: string, entry: OpenedArchive['entry
     const [{ path, message }] = read.error.issues;
     throw new Problem(422, `${name}, ${path.join('.')}: ${message}`);
   }
-  const score = scoreSchema.safeParse(read.data.score);
+  const score = anyScoreSchema.safeParse(read.data.score);
   return score.success && score.data.sha256.recording === sha256 ? read.data : null;
 }

@@ -4,6 +4,7 @@ import {
   type LessonRequest,
   type lessonInputSchema,
   planLesson,
+  unitsFor,
   watchForByManeuver,
 } from '@keel/core';
 import type { DataSource } from 'typeorm';
@@ -45,6 +46,7 @@ export async function lessonColumns(
       recurring,
       parked,
       items.map(({ maneuver }) => maneuver),
+      unitsFor(airplane.data),
     ),
   });
   return {

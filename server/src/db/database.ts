@@ -19,6 +19,7 @@ import { OwnSettings1700000000015 } from './migrations/1700000000015-own-setting
 import { PowerOff1700000000016 } from './migrations/1700000000016-power-off.ts';
 import { Erased1700000000017 } from './migrations/1700000000017-erased.ts';
 import { Closed1700000000018 } from './migrations/1700000000018-closed.ts';
+import { Codes1700000000019 } from './migrations/1700000000019-codes.ts';
 
 /** Every change to the tables, oldest first. */
 export const MIGRATIONS = [
@@ -40,6 +41,7 @@ export const MIGRATIONS = [
   PowerOff1700000000016,
   Erased1700000000017,
   Closed1700000000018,
+  Codes1700000000019,
 ];
 
 const LONGEST_WAIT_MS = 5000;

@@ -19,6 +19,8 @@ import {
   sortStatements,
   standingVerdict,
   takenAlong,
+  textOf,
+  unitsFor,
   unsaidHelp,
   VERDICT_WORDS,
 } from '@keel/core';
@@ -143,11 +145,12 @@ function attemptBlock(
   const grade = grades.find((one) => one.grade === statements.grade);
   const own = grades.find((one) => one.grade === statements.selfGrade?.grade);
   const verdict = VERDICT_WORDS[standingVerdict(attempt[judge], statements)];
-  const items = happened(attempt).filter(
+  const units = unitsFor(recording.airplane);
+  const items = happened(attempt, units).filter(
     ({ id, severity }) => severity === 'critical' || !id || !parked.includes(id),
   );
   const keel = recording.keels[index];
-  const { well, first, next } = takenAlong(attempt, statements, parked, recording.airplane.speedUnit);
+  const { well, first, next } = takenAlong(attempt, statements, parked, units);
   return {
     unbreakable: true,
     margin: [0, 12, 0, 0],
@@ -206,7 +209,7 @@ function attemptBlock(
         : []),
       {
         ol: items.slice(0, MOST_ITEMS).map(({ title, time, tryNext }) => ({
-          text: [`${title} `, { text: `at ${time}. `, color: '#586a64' }, { text: tryNext ?? '' }],
+          text: [`${textOf(title)} `, { text: `at ${time}. `, color: '#586a64' }, { text: textOf(tryNext) }],
         })),
       },
       ...(items.length > MOST_ITEMS

@@ -1,5 +1,5 @@
 /** A recording as it crosses the wire: what it is of, how far its scoring is, what came of it and what was said. */
-import { CORE_VERSION, filledIn, type RecordingView } from '@keel/core';
+import { CORE_VERSION, type RecordingView, unitsFor, wordedScore } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import {
   AccountEntity,
@@ -57,7 +57,7 @@ export async function describeRecording(
     student: { id: student.id, name: student.name },
     airplane: { id: airplane.id, name, registration, speedUnit },
     standard: { id: standard.id, shortName: standard.data.shortName, version: standard.version },
-    score: score ? filledIn(score.score) : null,
+    score: score ? wordedScore(score.score, unitsFor(airplane.data)) : null,
     scoredAt: score?.createdAt.toISOString() ?? null,
     demonstrationFirst: school.settings.demonstrationFirst,
     outdated: score !== null && score.core !== CORE_VERSION,

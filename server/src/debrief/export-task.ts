@@ -5,12 +5,15 @@ import {
   maneuverName,
   type Recording,
   recordingFromChunks,
+  unitsFor,
+  wordedScore,
   writeGpx,
   writeKml,
   writeRecordingCsv,
 } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import {
+  AirplaneEntity,
   RecordingChunkEntity,
   RecordingEntity,
   type RecordingRow,
@@ -67,7 +70,11 @@ async function written(database: DataSource, row: RecordingRow, format: Format):
   const score = await database
     .getRepository(ScoreEntity)
     .findOneByOrFail({ schoolId: row.schoolId, recordingId: row.id, current: true });
-  if (format === 'json') return `${JSON.stringify(score.score, null, 2)}\n`;
+  if (format === 'json') {
+    const { schoolId, airplaneRowId: rowId } = row;
+    const { data } = await database.getRepository(AirplaneEntity).findOneByOrFail({ schoolId, rowId });
+    return `${JSON.stringify(wordedScore(score.score, unitsFor(data)), null, 2)}\n`;
+  }
   const recording = await storedRecording(database, row, score);
   if (format === 'csv') return writeRecordingCsv(recording);
   const attempts = score.score.attempts.map(({ maneuver, variant, startS, endS }, i) => ({

@@ -1,5 +1,5 @@
 /** The verdict on an attempt of a flight under way: what it would be if the flight had ended here. Runs in a worker thread. */
-import { attemptOver, type LiveVerdict, verdictOf } from '@keel/core';
+import { attemptOver, type LiveVerdict, unitsFor, verdictOf } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import { readInput, scoreRead } from '../analysis/analyse.ts';
 import { LessonEntity, LiveFlightEntity } from '../db/entities.ts';
@@ -37,5 +37,5 @@ export async function provisionalVerdict(database: DataSource, ended: Ended): Pr
     () => {},
   );
   const attempt = attemptOver(score, ended);
-  return attempt && verdictOf(attempt, score.judge);
+  return attempt && verdictOf(attempt, score.judge, unitsFor(input.airplane));
 }

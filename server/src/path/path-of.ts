@@ -38,6 +38,7 @@ import { closingsOf } from './closings.ts';
 import { enteredOf } from './entered.ts';
 import { recurringOf } from './recurring.ts';
 import { evidenceRows, type FlownEvidence, feeds } from './skill-records.ts';
+import { latestAirplaneUnit, speedUnitOf } from './speed-unit.ts';
 import { syllabusOf } from './syllabus-of.ts';
 
 type Source = DataSource | EntityManager;
@@ -120,13 +121,14 @@ export const NOTHING: SkillRecord = {
 
 export async function pathOf(database: DataSource, student: Account, now = new Date()): Promise<Path> {
   const { id, name, schoolId, born } = student;
-  const [known, lessons, flown, byHand, recurring, booked] = await Promise.all([
+  const [known, lessons, flown, byHand, recurring, booked, airplaneUnit] = await Promise.all([
     knownOf(database, student, now),
     database.getRepository(LessonEntity).countBy({ schoolId, studentId: id }),
     evidenceRows(database, student),
     enteredOf(database, student),
     recurringOf(database, student),
     bookedOf(database, student, now),
+    latestAirplaneUnit(database, student),
   ]);
   const { school, syllabus, on, records, standings, gates } = known;
   return {
@@ -157,6 +159,7 @@ export async function pathOf(database: DataSource, student: Account, now = new D
     ),
     gates,
     forecast: byCalendar(forecastFor(flown, known), booked),
+    speedUnit: speedUnitOf(techniqueOf(school), airplaneUnit),
     recurring,
     byHand,
   };

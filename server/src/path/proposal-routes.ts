@@ -2,7 +2,7 @@
 
 import { randomUUID } from 'node:crypto';
 import { createRoute, z } from '@hono/zod-openapi';
-import { lessonSchema, proposalSchema } from '@keel/core';
+import { lessonSchema, wordedProposalSchema } from '@keel/core';
 import { IsNull } from 'typeorm';
 import { describeLessons } from '../brief/describe-lessons.ts';
 import { lessonColumns } from '../brief/lesson-columns.ts';
@@ -28,7 +28,7 @@ export function proposalRoutes() {
         path: '/students/{id}/proposal',
         summary: 'The lesson worth flying next, with its reasons',
         request: { params, query: z.object(day) },
-        responses: { 200: json(proposalSchema, 'The proposal') },
+        responses: { 200: json(wordedProposalSchema, 'The proposal') },
       }),
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];

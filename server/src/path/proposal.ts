@@ -2,10 +2,12 @@
 import {
   type LessonInput,
   lessonInputSchema,
-  type Proposal,
   proposeLesson,
   requireRoom,
   type TargetCard,
+  unitsFor,
+  type WordedProposal,
+  wordedProposal,
 } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import { lessonColumns } from '../brief/lesson-columns.ts';
@@ -59,11 +61,11 @@ async function dayOf(database: DataSource, viewer: Viewer, student: Account) {
     headingDeg: 360,
     oatC: 10,
   };
-  return { airplaneId: airplane.id, standardId, conditions };
+  return { airplaneId: airplane.id, units: unitsFor(airplane.data), standardId, conditions };
 }
 
 export interface Proposed {
-  proposal: Proposal;
+  proposal: WordedProposal;
   /** The lesson that it comes to. */
   input: ReturnType<typeof lessonInputSchema.parse>;
   cards: TargetCard[];
@@ -91,7 +93,7 @@ export async function proposalFor(
   const refused = new Map<string, string>();
   const minutes = blockMin ?? day.conditions.blockMin ?? USUAL_BLOCK_MIN;
   for (;;) {
-    const proposal = proposeLesson({
+    const proposed = proposeLesson({
       syllabus: known.syllabus,
       standings: known.standings,
       openGates: new Set(known.gates.filter(({ state }) => state !== 'closed').map(({ id }) => id)),
@@ -100,6 +102,7 @@ export async function proposalFor(
       blockMin: minutes,
       refused: (maneuver) => refused.get(maneuver) ?? null,
     });
+    const proposal = wordedProposal(proposed, day.units);
     if (proposal.items.length === 0) {
       const [[maneuver, why] = []] = refused;
       throw new Problem(

@@ -1,6 +1,13 @@
 /** What a changed standard would change, looked at before it is saved. */
 import { z } from '@hono/zod-openapi';
-import { attemptVerdictSchema, reasonOf, SCHOOL_STANDARD_ID, type Standard } from '@keel/core';
+import {
+  attemptVerdictSchema,
+  reasonSaid,
+  SCHOOL_STANDARD_ID,
+  type Standard,
+  textOf,
+  unitsFor,
+} from '@keel/core';
 import { type DataSource, In, IsNull } from 'typeorm';
 import { type AnalysisInput, readInput, scoreRead } from '../analysis/analyse.ts';
 import { RecordingEntity, type RecordingRow, ScoreEntity, StandardEntity } from '../db/entities.ts';
@@ -47,7 +54,10 @@ function judgedBy(input: AnalysisInput, standard: Standard): AnalysisInput {
 async function scoresBy(database: DataSource, recording: RecordingRow, standards: Standard[]) {
   const input = await inputFor(database, recording);
   const read = readInput(input, () => {});
-  return standards.map((standard) => scoreRead(read, judgedBy(input, standard), () => {}).score);
+  return {
+    units: unitsFor(input.airplane),
+    scores: standards.map((standard) => scoreRead(read, judgedBy(input, standard), () => {}).score),
+  };
 }
 
 /** The latest attempts that a standard judges, judged by it as it would be; the school’s latest where it has judged none. */
@@ -82,11 +92,10 @@ async function previewOf(
       .findOneBy({ schoolId, recordingId: recording.id, current: true });
     if (!row) continue;
     const { judge } = row.score;
-    const [after, stood = row.score] = await scoresBy(
-      database,
-      recording,
-      hasJudged ? [standard] : [standard, saved],
-    );
+    const {
+      units,
+      scores: [after, stood = row.score],
+    } = await scoresBy(database, recording, hasJudged ? [standard] : [standard, saved]);
     stood.attempts.slice(0, LATEST_ATTEMPTS - attempts).forEach((before, attempt) => {
       attempts++;
       const now = after.attempts.find(
@@ -102,7 +111,7 @@ async function previewOf(
         flownAt: recording.flownAt.toISOString(),
         before: before[judge],
         after: now[judge],
-        why: reasonOf(now, judge, after.examinerFigures),
+        why: textOf(reasonSaid(now, judge, units, after.examinerFigures)),
       });
     });
   }

@@ -5,9 +5,11 @@ import {
   daysUntil,
   gatesBriefly,
   instantOf,
+  recurringText,
   type StandingWord,
   summaryWordOn,
   type Today,
+  unitsFor,
 } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import { SchoolEntity, zoneOf } from '../db/entities.ts';
@@ -169,19 +171,20 @@ async function practiseOf(
 ): Promise<Today['practise']> {
   const next = lessons.find(({ recordingId }) => !recordingId);
   if (!next) return null;
-  const [{ cards }]: { cards: { maneuver: string; title: string }[] }[] = await database.query(
-    'SELECT cards FROM lesson WHERE school_id = $1 AND id = $2',
-    [viewer.schoolId, next.id],
-  );
+  const [{ cards }]: { cards: { maneuver: string; title: string; speedUnit?: string }[] }[] =
+    await database.query('SELECT cards FROM lesson WHERE school_id = $1 AND id = $2', [
+      viewer.schoolId,
+      next.id,
+    ]);
   const recurring = await recurringOf(database, viewer);
-  for (const { id, what, count, of } of recurring) {
-    const card = count > 1 && cards.find(({ maneuver }) => id.startsWith(`${maneuver}/`));
+  for (const one of recurring) {
+    const card = one.count > 1 && cards.find(({ maneuver }) => one.id.startsWith(`${maneuver}/`));
     if (card)
       return {
         lessonId: next.id,
         maneuver: card.maneuver,
         title: card.title,
-        why: `${what.replace(/\.$/, '')}, in ${count} of the last ${of}`,
+        why: recurringText(one, unitsFor(card)),
       };
   }
   const [first] = cards;

@@ -7,6 +7,7 @@ import {
   type Technique,
   type TechniqueKey,
   USUAL_MANEUVER,
+  unitsFor,
   watchForByManeuver,
   withOverrides,
 } from '@keel/core';
@@ -147,6 +148,7 @@ function Brief({ lesson }: { lesson?: Lesson }) {
               recurring ?? [],
               form.parked,
               form.items.map(({ maneuver }) => maneuver),
+              unitsFor(airplane),
             ),
           }
         : null;
@@ -338,6 +340,7 @@ function Brief({ lesson }: { lesson?: Lesson }) {
                 focus={form.focus}
                 parked={form.parked}
                 recurring={recurring ?? []}
+                units={unitsFor(airplane)}
                 studentName={studentName?.split(' ')[0] ?? 'the student'}
                 onChange={change}
               />

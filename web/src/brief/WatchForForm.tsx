@@ -1,5 +1,5 @@
 /** The lesson's focus, and this student's recent faults: pressed today, or parked for another day. */
-import type { RecurringFinding } from '@keel/core';
+import { findingSaid, type RecurringFinding, textOf, type Units } from '@keel/core';
 import { Button, TextInput } from '@mantine/core';
 import { maneuverTitle } from '../parts/maneuvers.ts';
 import { PlainTable } from '../parts/PlainTable.tsx';
@@ -8,6 +8,7 @@ export function WatchForForm(props: {
   focus: string;
   parked: string[];
   recurring: RecurringFinding[];
+  units: Units;
   studentName: string;
   onChange: (part: { focus?: string; parked?: string[] }) => void;
 }) {
@@ -39,7 +40,9 @@ export function WatchForForm(props: {
       )}
       <PlainTable>
         <tbody>
-          {recurring.map(({ id, what, count, of, severity }) => {
+          {recurring.map((one) => {
+            const { id, count, of, severity } = one;
+            const what = textOf(findingSaid(one, props.units).what);
             const isParked = parked.includes(id) && severity !== 'critical';
             return (
               <tr key={id}>

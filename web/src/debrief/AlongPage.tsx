@@ -7,6 +7,7 @@ import {
   type RecordingView,
   standingVerdict,
   takenAlong,
+  unitsFor,
   VERDICT_WORDS,
 } from '@keel/core';
 import { Link, useParams } from 'react-router';
@@ -106,7 +107,7 @@ function Told(props: {
 }) {
   const { recording, index, attempt, said, judge, parked } = props;
   const keel = useKeel(recording.id, index, recording.scoredAt);
-  const { well, first, next } = takenAlong(attempt, said, parked, recording.airplane.speedUnit);
+  const { well, first, next } = takenAlong(attempt, said, parked, unitsFor(recording.airplane));
   const verdict = standingVerdict(attempt[judge], said);
   return (
     <>
@@ -126,7 +127,7 @@ function Told(props: {
       )}
       {first && (
         <div>
-          <h3>Went first</h3>
+          <h3>First</h3>
           <p>{first}</p>
         </div>
       )}

@@ -1,6 +1,5 @@
 /** One attempt: its keel, its verdict, what happened, and what is said of it. */
 import {
-  type AttemptScore,
   type AttemptStatements,
   happened,
   type Judge,
@@ -8,15 +7,17 @@ import {
   type RecordingView,
   type StatementBody,
   standingVerdict,
+  unitsFor,
+  wentFirst,
 } from '@keel/core';
 import { Button, Kbd, Modal, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { useKeel } from '../api/hooks.ts';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { attemptName, clock, heading, numberText } from '../parts/format.ts';
+import { Sentence } from '../parts/Sentence.tsx';
 import { Failed, Loading } from '../parts/states.tsx';
 import { AttemptLanes } from './AttemptLanes.tsx';
-import { Evidence } from './Evidence.tsx';
 import { InstructorGrading, SelfGrade, StudentWords } from './Grading.tsx';
 import { addHelp, HELP_WORDS, helpName, isOfferedIn } from './help-words.ts';
 import type { AlikeIn } from './Requirements.tsx';
@@ -74,7 +75,9 @@ export function AttemptView(props: {
     };
   };
   const excursions = () => attempt.chain.map(({ peakS }) => peakS);
-  const findings = () => happened(attempt).map(({ atS }) => atS);
+  const units = unitsFor(recording.airplane);
+  const first = wentFirst(attempt, units);
+  const findings = () => happened(attempt, units).map(({ atS }) => atS);
   useShortcuts({
     attemptBefore: () => props.select(index - 1),
     attemptAfter: () => props.select(index + 1),
@@ -117,10 +120,17 @@ export function AttemptView(props: {
           {open ? (
             <>
               <p className="went-first">
-                {attempt.wentFirst ? (
-                  <WentFirst sentence={attempt.wentFirst} attempt={attempt} show={setCursorS} />
+                {first ? (
+                  <>
+                    {first.head.length > 0 && (
+                      <strong>
+                        <Sentence said={first.head} />:{' '}
+                      </strong>
+                    )}
+                    <Sentence said={first.rest} show={setCursorS} />.
+                  </>
                 ) : (
-                  'Nothing left its band.'
+                  'Stayed within tolerance throughout.'
                 )}
               </p>
               {keel.error && <Failed error={keel.error} />}
@@ -183,6 +193,7 @@ export function AttemptView(props: {
             />
             <WhatHappened
               attempt={attempt}
+              units={units}
               cursorS={cursorS}
               show={setCursorS}
               statements={statements}
@@ -220,17 +231,6 @@ export function AttemptView(props: {
         keep={(text) => addStatement({ kind: 'mark', atS: cursorS, text })}
       />
     </div>
-  );
-}
-
-function WentFirst(props: { sentence: string; attempt: AttemptScore; show: (atS: number) => void }) {
-  const { sentence, ...rest } = props;
-  const colon = sentence.indexOf(':');
-  return (
-    <>
-      <strong>{sentence.slice(0, colon + 1)}</strong>
-      <Evidence sentence={sentence.slice(colon + 1)} {...rest} />
-    </>
   );
 }
 

@@ -1,5 +1,5 @@
 /** Debrief: was it within the standard, what went first, and why? */
-import { happened, type Judge, type RecordingView, standingVerdict } from '@keel/core';
+import { happened, type Judge, noticesText, type RecordingView, standingVerdict, unitsFor } from '@keel/core';
 import { Button, Progress, SegmentedControl } from '@mantine/core';
 import { useDebouncedValue } from '@mantine/hooks';
 import { notifications } from '@mantine/notifications';
@@ -88,7 +88,10 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
   // Until somebody moves it the cursor stands where something first happened.
   const attempt = attempts[index];
   const cursorS =
-    cursor ?? (attempt ? (happened(attempt)[0]?.atS ?? (attempt.startS + attempt.endS) / 2) : 0);
+    cursor ??
+    (attempt
+      ? (happened(attempt, unitsFor(recording.airplane))[0]?.atS ?? (attempt.startS + attempt.endS) / 2)
+      : 0);
   /** An attempt chosen from the lesson is looked at. */
   const choose = useCallback(
     (next: number) => {
@@ -193,7 +196,7 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
           <Empty title="No maneuver was found">
             A turn counts from 45° on, a steep turn from 36° of bank; slow flight and stalls show by their
             airspeed; climbs, descents and straight flight are looked for where a card asks for them.{' '}
-            {recording.score.recording.warnings.join('; ')}.
+            {noticesText(recording.score.recording.notices, unitsFor(recording.airplane))}
           </Empty>
         )}
         {attempts.length > 0 && (
@@ -249,7 +252,9 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
           />
         )}
         <Leftovers recording={recording} orphans={orphans} mayEdit={!isStudent} />
-        {recording.score && <OfRecording recording={recording.score.recording} />}
+        {recording.score && (
+          <OfRecording recording={recording.score.recording} units={unitsFor(recording.airplane)} />
+        )}
       </div>
     </>
   );

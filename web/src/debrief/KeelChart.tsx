@@ -10,7 +10,11 @@ import {
   isLeg,
   type KeelLane,
   type KeelTrace,
+  linkSaid,
   rowAt,
+  textOf,
+  type Units,
+  unitsFor,
 } from '@keel/core';
 import { useElementSize } from '@mantine/hooks';
 import { CustomChart, LineChart } from 'echarts/charts';
@@ -118,6 +122,7 @@ export function KeelChart(props: KeelChartProps) {
               <ChainMark
                 key={`${link.parameter}-${link.startS}`}
                 link={link}
+                units={unitsFor({ speedUnit })}
                 number={i + 1}
                 trace={trace}
                 left={left}
@@ -217,12 +222,13 @@ function Phases(props: { attempt: AttemptScore; left: (atS: number) => number; u
 /** The number of an excursion, at its furthest point. */
 function ChainMark(props: {
   link: ChainLink;
+  units: Units;
   number: number;
   trace: KeelTrace;
   left: (atS: number) => number;
   width: number;
 }) {
-  const { link, number, trace, left, width } = props;
+  const { link, units, number, trace, left, width } = props;
   const lane = trace.lanes.find(({ parameter }) => parameter === link.parameter);
   // A roll-out heading has no lane: its number stands at the moment of rolling out.
   const index = lane ? trace.lanes.indexOf(lane) : 0;
@@ -251,7 +257,9 @@ function ChainMark(props: {
             ...(flip ? { right: width - x + 14 } : { left: x + 14 }),
           }}
         >
-          {link.parameter === 'bank' ? link.says.replace(' of bank', '') : link.says}
+          {link.parameter === 'bank' && link.target !== null
+            ? `${numberText(link.target + link.peak)}°`
+            : textOf(linkSaid(link, units))}
         </span>
       )}
     </>

@@ -1,11 +1,17 @@
 /** What the recording itself has to say: the wind that was worked out from it, and what was odd in it. */
-import type { Score } from '@keel/core';
+import { noticesText, type Score, type Units } from '@keel/core';
 import { heading, numberText } from '../parts/format.ts';
 
-export const OfRecording = ({ recording: { wind, warnings } }: { recording: Score['recording'] }) => (
+export const OfRecording = ({
+  recording: { wind, notices },
+  units,
+}: {
+  recording: Score['recording'];
+  units: Units;
+}) => (
   <>
     {wind && <Wind wind={wind} />}
-    {warnings.length > 0 && <p className="small quiet">Of the recording: {warnings.join('; ')}.</p>}
+    {notices.length > 0 && <p className="small quiet">About the recording: {noticesText(notices, units)}</p>}
   </>
 );
 

@@ -1,6 +1,6 @@
 /** What is asked of a maneuver before any band: held, failed, or not seen, each with its evidence. */
 import type { AttemptScore, Configuration, RequirementScore } from '@keel/core';
-import { CONFIGURATIONS } from '@keel/core';
+import { CONFIGURATIONS, evidenceSaid, requirementName, textOf, type Units } from '@keel/core';
 import { Checkbox } from '@mantine/core';
 import { useState } from 'react';
 import type { AddStatement } from './use-statements.ts';
@@ -13,23 +13,25 @@ export interface Alike {
 }
 export type AlikeIn = (isUnknown: (attempt: AttemptScore) => boolean) => Alike;
 
-const flapsUnknown = ({ configuration, variantMissing }: AttemptScore): boolean =>
-  configuration === null || variantMissing !== undefined;
+const flapsUnknown = ({ configuration, variantUnknown }: AttemptScore): boolean =>
+  configuration === null || variantUnknown !== undefined;
 
 const HELD_WORDS = new Map<RequirementScore['held'], string>([
-  [true, 'held'],
-  [false, 'not held'],
+  [true, 'met'],
+  [false, 'not met'],
   [null, 'not seen'],
-  ['not applicable', 'not asked here'],
+  ['not applicable', 'not required here'],
 ]);
 
 export function Requirements({
   attempt,
+  units,
   show,
   tell,
   alike,
 }: {
   attempt: AttemptScore;
+  units: Units;
   show: (atS: number) => void;
   tell?: AddStatement;
   alike?: AlikeIn;
@@ -42,26 +44,29 @@ export function Requirements({
   const right = asked.filter((one) => !open.includes(one));
   return (
     <div className="requirements">
-      <h3>Asked before any band</h3>
+      <h3>Pass/fail items</h3>
       <ul>
         {open.map((one) => (
           <Row
             key={one.id}
             one={one}
+            units={units}
             show={show}
             tell={tell}
             alike={alike?.((other) => isUnseenIn(other, one))}
           />
         ))}
-        {all && right.map((one) => <Row key={one.id} one={one} show={show} />)}
+        {all && right.map((one) => <Row key={one.id} one={one} units={units} show={show} />)}
       </ul>
       {right.length > 0 && (
         <button type="button" className="requirements-right" aria-expanded={all} onClick={() => setAll(!all)}>
           <Mark held />
           <span className={all ? undefined : 'requirements-names'}>
-            <strong>{right.length} held</strong>{' '}
+            <strong>{right.length} met</strong>{' '}
             <span className="quiet">
-              {all ? 'show less' : right.map(({ asks }) => asks.toLowerCase()).join(', ')}
+              {all
+                ? 'show less'
+                : right.map(({ id, asWritten }) => requirementName(id, asWritten).toLowerCase()).join(', ')}
             </span>
           </span>
         </button>
@@ -76,11 +81,13 @@ const isUnseenIn = ({ requirements }: AttemptScore, { id }: RequirementScore): b
 
 function Row({
   one,
+  units,
   show,
   tell,
   alike,
 }: {
   one: RequirementScore;
+  units: Units;
   show: (atS: number) => void;
   tell?: AddStatement;
   alike?: Alike;
@@ -91,7 +98,7 @@ function Row({
     await tell?.(seen);
     if (inAll) await alike?.tell(seen);
   };
-  const { asks, held, what, atS, must } = one;
+  const { held, atS, must } = one;
   const name = one.id.split('/')[1];
   return (
     <li data-held={String(held)}>
@@ -104,17 +111,18 @@ function Row({
           title={`${one.source}${one.fromMemory ? ' (from memory)' : ''}`}
           onClick={() => atS !== undefined && show(atS)}
         >
-          <strong>{asks}</strong> <span className="hidden">{HELD_WORDS.get(held)}: </span>
-          <span>{what}</span>
-          {!must && <span className="quiet"> shown only</span>}
+          <strong>{requirementName(one.id, one.asWritten)}</strong>{' '}
+          <span className="hidden">{HELD_WORDS.get(held)}: </span>
+          <span>{textOf(evidenceSaid(one, units))}</span>
+          {!must && <span className="quiet"> for information</span>}
         </button>
         {held === null && tell && (
           <span className="requirement-taps">
             <button type="button" onClick={() => say(true)}>
-              I saw it: as asked
+              I saw it: met
             </button>
             <button type="button" onClick={() => say(false)}>
-              not so
+              not met
             </button>
             <InOthers alike={alike} checked={inAll} change={setInAll} />
           </span>

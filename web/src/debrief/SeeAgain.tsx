@@ -1,5 +1,12 @@
 /** Under the keel: the attempt seen again, laid over others, or from above. The drawing of the replay is large, so it waits. */
-import type { AttemptScore, AttemptStatements, Judge, KeelTrace, RecordingView } from '@keel/core';
+import {
+  type AttemptScore,
+  type AttemptStatements,
+  type Judge,
+  type KeelTrace,
+  type RecordingView,
+  unitsFor,
+} from '@keel/core';
 import { SegmentedControl } from '@mantine/core';
 import { lazy, Suspense } from 'react';
 import { Loading } from '../parts/states.tsx';
@@ -44,6 +51,7 @@ export function SeeAgain(props: {
         (trace.picture ? (
           <PictureFlown
             attempt={attempt}
+            units={unitsFor(recording.airplane)}
             picture={trace.picture}
             timeS={trace.timeS}
             cursorS={cursorS}

@@ -6,16 +6,19 @@ import {
   type Judge,
   type KeelTrace,
   type MeasuredParameterScore,
+  noticeSaid,
   type ParameterScore,
-  reasonOf,
+  reasonSaid,
   type Score,
+  textOf,
+  unitsFor,
   VERDICT_WORDS,
   worstOf,
 } from '@keel/core';
 import { useState } from 'react';
 import { clock, digitsOf, numberText, PARAMETER_NAMES, signed, speedIn, unitMark } from '../parts/format.ts';
 import { Gate, VerdictMark } from '../parts/Gate.tsx';
-import { Evidence } from './Evidence.tsx';
+import { Sentence } from '../parts/Sentence.tsx';
 import { type AlikeIn, Requirements } from './Requirements.tsx';
 import type { AddStatement } from './use-statements.ts';
 
@@ -41,17 +44,14 @@ export function Verdict(props: {
   const gates = attempt.parameters.filter(hasGate);
   // What cannot fail stands in one line until it is asked for: the verdict does not hang on it.
   const aside = gates.filter(isShownOnly);
+  const units = unitsFor({ speedUnit: props.speedUnit });
   const other: Judge = judge === 'strict' ? 'examiner' : 'strict';
   const says =
     discontinued && !override ? (
       `Discontinued for ${discontinued}: good airmanship, never a failure.`
     ) : // A requirement that was not held says its own evidence right below.
     failedMusts(attempt.requirements).length > 0 ? null : (
-      <Evidence
-        sentence={reasonOf(attempt, judge, props.examinerFigures)}
-        attempt={attempt}
-        show={props.show}
-      />
+      <Sentence said={reasonSaid(attempt, judge, units, props.examinerFigures)} show={props.show} />
     );
   const othersWord =
     attempt[other] === attempt[judge]
@@ -68,14 +68,14 @@ export function Verdict(props: {
           {says} {othersWord}
         </p>
       )}
-      {attempt.remark && <p className="small">{attempt.remark}.</p>}
+      {attempt.judgedAs && <p className="small">{textOf(noticeSaid(attempt.judgedAs, units))}.</p>}
       {override && (
         <p className="small" style={{ marginBottom: 8 }}>
           <strong>Your override.</strong> {override.reason}{' '}
           <span className="quiet">Worked out: {VERDICT_WORDS[attempt[judge]].toLowerCase()}.</span>
         </p>
       )}
-      <Requirements attempt={attempt} show={props.show} tell={props.tell} alike={props.alike} />
+      <Requirements attempt={attempt} units={units} show={props.show} tell={props.tell} alike={props.alike} />
       <table className="gates">
         <caption className="hidden">
           Each parameter: its worst deviation, tolerance used, and time outside
@@ -106,7 +106,7 @@ export function Verdict(props: {
           onClick={() => setShownOnly(!shownOnly)}
         >
           <span className={shownOnly ? undefined : 'requirements-names'}>
-            <strong>Shown only</strong>{' '}
+            <strong>For information</strong>{' '}
             <span className="quiet">
               {shownOnly
                 ? 'show less'
@@ -125,7 +125,7 @@ export function Verdict(props: {
 const isShownOnly = (parameter: ParameterScore): parameter is MeasuredParameterScore =>
   parameter.measured !== 'not-measured' && !parameter.required;
 
-const nameOf = ({ parameter }: ParameterScore): string => PARAMETER_NAMES[parameter] ?? parameter;
+const nameOf = ({ parameter }: ParameterScore): string => PARAMETER_NAMES[parameter];
 
 /** The worst deviation with its unit. */
 function worstWords(parameter: MeasuredParameterScore, speedUnit: string): string {
@@ -173,7 +173,7 @@ function evidenceWords(
     instant
       ? ''
       : `From ${say1(parameter.maxBelow)} to ${say1(parameter.maxAbove)}, typically ${say1(parameter.rms).replace('+', '')}; inside for ${numberText(parameter.insidePct)} % of ${numberText(parameter.endS - parameter.startS)} s.`,
-    `Tolerance used ${numberText(100 * parameter.toleranceUsed)} %.`,
+    `${numberText(100 * parameter.toleranceUsed)} % of tolerance used.`,
     `${parameter.measured === 'derived' ? `Worked out from ${parameter.from}` : 'Measured'}, ± ${numberText(speed ? speedIn(parameter.standardError, unit) : parameter.standardError, parameter.unit === 'g' ? 2 : 1)}${speed ? ` ${unit}` : unitMark(parameter.unit)}.`,
     `Strict: ${parameter.strict}; examiner: ${parameter.examiner}.`,
     `${parameter.source}${parameter.fromMemory ? ' (from memory)' : ''}.`,
@@ -206,7 +206,7 @@ function ParameterRow({
       <tr title={source}>
         <th scope="row">{name}</th>
         <td colSpan={3} className="quiet small">
-          not measured: {parameter.reason}
+          not measured: {textOf(noticeSaid(parameter.because, unitsFor({ speedUnit })))}
         </td>
       </tr>
     );
@@ -215,7 +215,7 @@ function ParameterRow({
   const outS = parameter.excursions.reduce((sum, { startS, endS }) => sum + endS - startS, 0);
   const out = parameter[judge] !== 'within';
   const note = !parameter.required
-    ? 'shown only'
+    ? 'for information'
     : outS > 0
       ? `${numberText(outS, 1)} s out`
       : parameter[judge] === 'outside'

@@ -1,5 +1,13 @@
 /** What happened, in order: the chain of excursions and the findings, each of which moves the cursor to its evidence. */
-import { type AttemptScore, type AttemptStatements, type HappenedItem, happened } from '@keel/core';
+import {
+  type AttemptScore,
+  type AttemptStatements,
+  type HappenedItem,
+  happened,
+  textOf,
+  titleWithTime,
+  type Units,
+} from '@keel/core';
 import { Button } from '@mantine/core';
 import { SeenEvidence } from './Seen.tsx';
 
@@ -12,6 +20,7 @@ const nearestItem = (items: HappenedItem[], cursorS: number): HappenedItem | und
 
 export function WhatHappened(props: {
   attempt: AttemptScore;
+  units: Units;
   cursorS: number;
   show: (atS: number) => void;
   statements: AttemptStatements;
@@ -21,18 +30,20 @@ export function WhatHappened(props: {
   park?: (finding: string) => void;
 }) {
   const { attempt, cursorS, show, statements, parked, park } = props;
-  const all = happened(attempt);
+  const all = happened(attempt, props.units);
   const isParked = ({ id, severity }: HappenedItem) =>
     id !== null && severity !== 'critical' && parked.includes(id);
   const items = all.filter((item) => !isParked(item));
   const kept = all.filter(isParked);
   const here = nearestItem(items, cursorS);
   return (
-    <section className="sheet" aria-label="What happened, in order">
-      <h3>What happened, in order</h3>
+    <section className="sheet" aria-label="Sequence of events">
+      <h3>Sequence of events</h3>
       {items.length === 0 && (
         <p className="quiet small" style={{ marginTop: 6 }}>
-          {kept.length > 0 ? 'Nothing but what is parked.' : 'Nothing left its band, and no fault was found.'}
+          {kept.length > 0
+            ? 'Nothing but what is parked.'
+            : 'Stayed within tolerance throughout, and no fault was found.'}
         </p>
       )}
       <ol className="happened">
@@ -41,10 +52,15 @@ export function WhatHappened(props: {
             <button type="button" aria-expanded={item === here} onClick={() => show(item.atS)}>
               <span className="happened-number">{item.number ?? '·'}</span>
               <span>
-                <strong>{item.title}</strong> <span className="quiet small nowrap">at {item.time}</span>
+                <strong>{textOf(item.title)}</strong>{' '}
+                <span className="quiet small nowrap">at {item.time}</span>
                 {item.severity === 'critical' && <em> critical</em>}
-                {item === here && item.why && <span className="happened-why">{item.why}</span>}
-                {item === here && item.tryNext && <span className="happened-try">{item.tryNext}</span>}
+                {item === here && item.why.length > 0 && (
+                  <span className="happened-why">{textOf(item.why)}</span>
+                )}
+                {item === here && item.tryNext.length > 0 && (
+                  <span className="happened-try">{textOf(item.tryNext)}</span>
+                )}
               </span>
             </button>
             {item === here && item.id !== null && item.severity !== 'critical' && park && (
@@ -58,8 +74,7 @@ export function WhatHappened(props: {
       <SeenEvidence statements={statements} />
       {kept.length > 0 && (
         <p className="small quiet" style={{ marginTop: 6 }}>
-          Parked for another day:{' '}
-          {kept.map(({ title, time }) => `${title.replace(/\.$/, '')} at ${time}`).join('; ')}.
+          Parked for another day: {kept.map(titleWithTime).join('; ')}.
         </p>
       )}
     </section>

@@ -21,7 +21,7 @@ test('what is judged comes first, then what explains it, six in all', () => {
   expect(keel.map(({ parameter }) => parameter)).toEqual(['bank', 'altitude', 'airspeed', 'heading']);
   expect(story.map(({ name }) => name)).toEqual(['power', 'flaps']);
   expect(keel.length + story.length).toBe(MOST_LANES);
-  expect(others).toEqual(['Ball', 'Airspeed', 'Nose']);
+  expect(others).toEqual(['Coordination', 'Airspeed', 'Nose']);
 });
 
 test('all of them when they are asked for', () => {

@@ -9,12 +9,13 @@ import {
   maneuverName,
   numberText,
   PARAMETER_NAMES,
+  parameterName,
   partName,
   speedIn,
   UTC,
 } from '@keel/core';
 
-export { attemptName, clock, maneuverName, numberText, PARAMETER_NAMES, partName, speedIn };
+export { attemptName, clock, maneuverName, numberText, PARAMETER_NAMES, parameterName, partName, speedIn };
 
 /** With its sign always shown; zero has none. */
 export const signed = (value: number, digits = 0): string => {

@@ -1,5 +1,5 @@
 /** A proposal with its reasons, and when it is to be flown. */
-import { dayAfter, type Proposal, variantWords } from '@keel/core';
+import { dayAfter, variantWords, type WordedProposal } from '@keel/core';
 import { Button } from '@mantine/core';
 import { useDebouncedValue } from '@mantine/hooks';
 import { notifications } from '@mantine/notifications';
@@ -86,7 +86,7 @@ export function Proposed({
   );
 }
 
-function Reasons({ proposal }: { proposal: Proposal }) {
+function Reasons({ proposal }: { proposal: WordedProposal }) {
   return (
     <>
       <PlainTable>

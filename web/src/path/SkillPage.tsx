@@ -10,7 +10,7 @@ import { helpName } from '../debrief/help-words.ts';
 import { useSetCurrent } from '../frame/current.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { DataTable, sortable } from '../parts/DataTable.tsx';
-import { day, numberText, PARAMETER_NAMES } from '../parts/format.ts';
+import { day, numberText, parameterName } from '../parts/format.ts';
 import { VerdictMark } from '../parts/Gate.tsx';
 import { Empty, Waiting } from '../parts/states.tsx';
 import { useGrades } from '../parts/use-grades.ts';
@@ -143,7 +143,7 @@ function AttemptTable({ attempts, parameters }: { attempts: PathAttempt[]; param
   const used = (parameter: string) =>
     sortable<Row>(
       parameter,
-      PARAMETER_NAMES[parameter] ?? parameter,
+      parameterName(parameter),
       (a) => a.toleranceUsed[parameter] ?? -1,
       (a) => {
         const value = a.toleranceUsed[parameter];

@@ -1,5 +1,5 @@
 /** One student: skills by flights, the gates, and the lesson worth flying next. */
-import type { Path, PathSkill, Weeks } from '@keel/core';
+import { findingSaid, type Path, type PathSkill, textOf, unitsFor, type Weeks } from '@keel/core';
 import { Button, Menu } from '@mantine/core';
 import { IconChevronDown } from '@tabler/icons-react';
 import { useState } from 'react';
@@ -77,7 +77,7 @@ export function StudentPath({ studentId }: { studentId: string }) {
               mayClose={staff}
               chief={me?.role === 'chief'}
             />
-            <Recurring recurring={path.data.recurring} />
+            <Recurring path={path.data} />
             <section className="sheet">
               <Caution>
                 This is evidence, not a sign-off. Only your instructor releases you to solo, and the
@@ -246,7 +246,8 @@ function ToSolo({ path }: { path: Path }) {
 }
 
 /** Faults that came more than once; the others in passing. */
-function Recurring({ recurring }: { recurring: Path['recurring'] }) {
+function Recurring({ path: { recurring, speedUnit } }: { path: Path }) {
+  const units = unitsFor({ speedUnit });
   const again = recurring.filter(({ count }) => count > 1).slice(0, 6);
   return (
     <section className="sheet">
@@ -255,12 +256,12 @@ function Recurring({ recurring }: { recurring: Path['recurring'] }) {
         <p className="quiet small">Nothing came twice in the latest attempts of a maneuver.</p>
       )}
       <ul className="recurring">
-        {again.map(({ id, count, of, what }) => (
-          <li key={id}>
+        {again.map((one) => (
+          <li key={one.id}>
             <strong>
-              {count} of {of}
+              {one.count} of {one.of}
             </strong>{' '}
-            {what}
+            {textOf(findingSaid(one, units).what)}
           </li>
         ))}
       </ul>

@@ -6,7 +6,7 @@ import { GridComponent, LegendComponent, MarkAreaComponent, TooltipComponent } f
 import { init, use } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 import { useEffect, useRef } from 'react';
-import { day, PARAMETER_NAMES } from '../parts/format.ts';
+import { day, parameterName } from '../parts/format.ts';
 import { FONT, useColours } from '../theme/colours.ts';
 
 use([LineChart, GridComponent, LegendComponent, MarkAreaComponent, TooltipComponent, CanvasRenderer]);
@@ -73,7 +73,7 @@ export function TrendChart({
         splitLine: { lineStyle: { color: colours.rule, opacity: 0.5 } },
       },
       series: parameters.slice(0, looks.length).map((parameter, i) => ({
-        name: PARAMETER_NAMES[parameter] ?? parameter,
+        name: parameterName(parameter),
         type: 'line',
         connectNulls: true,
         symbolSize: 9,

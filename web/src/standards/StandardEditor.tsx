@@ -2,6 +2,7 @@
 import {
   type AttemptVerdict,
   figureTables,
+  requirementName,
   rooms,
   rowsFor,
   type Standard,
@@ -212,7 +213,7 @@ const Requirements = memo(function Requirements({ asked, change }: AskedProps) {
         <strong>Asked before any band</strong>{' '}
         <span className="quiet small">ticked, a failure fails the attempt; else it is shown</span>
       </legend>
-      {rooms.map(({ id, requirements }) => {
+      {rooms.map(({ id }) => {
         const rows = asked.filter(({ maneuver }) => maneuver === id);
         if (rows.length === 0) return null;
         return (
@@ -223,7 +224,7 @@ const Requirements = memo(function Requirements({ asked, change }: AskedProps) {
                 <Checkbox
                   key={row.requirement}
                   size="xs"
-                  label={requirements[row.requirement]?.asks ?? row.requirement}
+                  label={requirementName(`${id}/${row.requirement}`)}
                   checked={row.must}
                   onChange={(event) => {
                     const must = event.currentTarget.checked;

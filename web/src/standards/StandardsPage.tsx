@@ -1,5 +1,15 @@
 /** Standards: the tolerances as data, each with its source. */
-import { findRoom, rooms, rowsFor, type Standard, type StandardRow, slugOf } from '@keel/core';
+import {
+  KNOTS,
+  requirementBefore,
+  requirementName,
+  rooms,
+  rowsFor,
+  type Standard,
+  type StandardRow,
+  slugOf,
+  textOf,
+} from '@keel/core';
 import { Button, Modal, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { mutate } from 'swr';
@@ -135,7 +145,6 @@ function Rows({
   asked: Standard['requirements'];
 }) {
   if (rows.length === 0 && asked.length === 0) return null;
-  const requirements = findRoom(maneuver)?.requirements ?? {};
   return (
     <tbody>
       <tr>
@@ -156,7 +165,7 @@ function Rows({
           <td>{REFERENCES[row.reference]}</td>
           <td>
             {PHASES[row.phase] ?? row.phase}
-            {!row.required && ', shown only'}
+            {!row.required && ', for information'}
           </td>
           <td className="small quiet">
             {row.source}
@@ -166,12 +175,12 @@ function Rows({
       ))}
       {asked.map((row) => (
         <tr key={row.requirement}>
-          <td>{requirements[row.requirement]?.asks ?? row.requirement}</td>
+          <td>{requirementName(`${maneuver}/${row.requirement}`)}</td>
           <td colSpan={2}>
-            {requirements[row.requirement]?.before}
+            {textOf(requirementBefore(`${maneuver}/${row.requirement}`, KNOTS))}
             {row.configurations && <span className="quiet small"> ({row.configurations.join(', ')})</span>}
           </td>
-          <td>{row.must ? 'before any band' : 'shown only'}</td>
+          <td>{row.must ? 'pass/fail item' : 'for information'}</td>
           <td className="small quiet">
             {row.source}
             {row.fromMemory && ' (from memory)'}

@@ -2,6 +2,7 @@
 import type { Configuration } from '../../airplane/configuration.ts';
 import type { Airplane } from '../../airplane/schema.ts';
 import type { BriefTargets } from '../../card/targets.ts';
+import type { Coded } from '../../coded.ts';
 import type { Rows } from '../../recording/columns/span.ts';
 import type { ExaminerFigures } from '../../scoring/judge.ts';
 import type { Judged, Quantity, Span } from '../../scoring/judged.ts';
@@ -42,13 +43,13 @@ export interface Proposal {
   maneuver: string;
   /** Null where the recording cannot tell it, with the reason. */
   variant: string | null;
-  variantMissing?: string;
+  variantUnknown?: Coded;
   startS: number;
   endS: number;
   /** The unbroken rows around it. */
   segment: Rows;
   state: 'complete' | 'discontinued';
-  reason?: string;
+  endedBy?: Coded;
 }
 
 /** An attempt with everything about it that the standard's rows may ask for. */

@@ -45,9 +45,9 @@ export function runChecks(
   const own = checks.flatMap((check) => check(c)).filter((found) => found !== undefined);
   const general = more.general === false ? [] : generalFindings(track, attempt, next, context);
   const limits = [
-    flapOverspeedIn(`${attempt.maneuver}/flap-overspeed`, c),
-    spiralFindingIn(`${attempt.maneuver}/spiral`, c, attempt.targets.bankDeg),
-    neverExceedIn(`${attempt.maneuver}/never-exceed`, c),
+    flapOverspeedIn(c, c),
+    spiralFindingIn(c, c, attempt.targets.bankDeg),
+    neverExceedIn(c, c),
   ].filter((found) => found !== undefined && !own.some(({ id }) => id === `${found.id}-dive`));
   return [...general, ...(limits as Finding[]), ...own].sort((a, b) => a.startS - b.startS);
 }

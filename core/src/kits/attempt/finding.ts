@@ -1,49 +1,31 @@
 /** Pieces that findings of every maneuver are made of. */
-
+import type { Params, ParamsOf } from '../../coded.ts';
 import type { Span } from '../../scoring/judged.ts';
 import type { Finding, Severity } from '../../scoring/schema.ts';
 import { roundTo } from '../../units/numbers.ts';
 
-/** From a list of names to their ids in an attempt: a name that is not in the list is refused by the types. */
-export const idsOf =
-  <const Name extends string>(_names: readonly Name[]) =>
-  ({ attempt }: { attempt: { maneuver: string } }, name: Name): string =>
-    `${attempt.maneuver}/${name}`;
-
-/** A finding with its size rounded to a tenth. */
-export const finding = (
-  id: string,
-  severity: Severity,
-  span: Span,
-  size: number,
-  unit: string,
-  words: { what: string; why: string; tryNext: string },
-): Finding => ({
-  id,
-  severity,
-  startS: span.startS,
-  endS: span.endS,
-  size: roundTo(size, 1),
-  unit,
-  ...words,
-});
-
-/** Narrow, and never the end of a line. */
-const THIN_SPACE = '\u202f';
-
-/** A whole number for a sentence, with a thin space in the thousands and a true minus sign. */
-export function numberText(value: number, digits = 0): string {
-  const [whole, fraction] = Math.abs(value).toFixed(digits).split('.');
-  const grouped = whole.replace(/\B(?=(\d{3})+$)/g, THIN_SPACE);
-  const text = fraction ? `${grouped}.${fraction}` : grouped;
-  return value < 0 && Number(text.replaceAll(THIN_SPACE, '')) !== 0 ? `−${text}` : text;
-}
-
-/** Minutes and seconds. */
-export const clock = (seconds: number): string => {
-  const whole = Math.max(0, Math.round(seconds));
-  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`;
-};
+/**
+ * Makes the findings of one room or kit. `P` lists their names, each with what its words need besides its size: a name that is
+ * not in the list and a figure that is missing are refused by the types.
+ */
+export const findingsOf =
+  <P>() =>
+  <Name extends keyof P & string>(
+    { attempt }: { attempt: { maneuver: string } },
+    name: Name,
+    severity: Severity,
+    { startS, endS }: Span,
+    [size, unit]: readonly [size: number, unit: string],
+    ...[params]: ParamsOf<P, Name>
+  ): Finding => ({
+    id: `${attempt.maneuver}/${name}`,
+    severity,
+    startS,
+    endS,
+    size: roundTo(size, 1),
+    unit,
+    ...(params !== undefined && { params: params as Params }),
+  });
 
 /** Rows at which a series that swings by more than `size` turned: the high and low points between its swings. */
 export function turningRows(values: ArrayLike<number>, from: number, to: number, size: number): number[] {

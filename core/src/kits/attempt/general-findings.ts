@@ -1,6 +1,6 @@
 /** Findings that every maneuver can have: what came before it, its floor, and how it settled. */
-
 import { FLOOR_ABOVE_GROUND_FT } from '../../card/ladder.ts';
+import type { None } from '../../coded.ts';
 import { localSlope } from '../../recording/columns/resample.ts';
 import { firstRowAt, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
@@ -10,13 +10,21 @@ import type { Finding } from '../../scoring/schema.ts';
 import { judgingRows } from '../../scoring/standard.ts';
 import type { Attempt, Proposal, ScoringContext } from './attempt.ts';
 import { limitsOf } from './figures.ts';
-import { finding, idsOf, numberText } from './finding.ts';
+import { findingsOf } from './finding.ts';
 import { strayTimes } from './rough-air.ts';
 import { GENERAL_LIMITS, SCENE } from './tables.ts';
 
 /** What every maneuver that begins and ends in steady flight can have. */
 export const GENERAL_FINDINGS = ['no-clearing', 'rushed-entry', 'below-floor', 'slow-to-settle'] as const;
-const ID = idsOf(GENERAL_FINDINGS);
+
+/** What the words of each need besides its size. */
+export interface GeneralParams {
+  'no-clearing': None;
+  'rushed-entry': { moved: 'vertical-speed' | 'airspeed' | 'heading' };
+  'below-floor': { floorFt: number; groundFt: number; aboveGroundFt: number };
+  'slow-to-settle': None;
+}
+const find = findingsOf<GeneralParams>();
 
 export function generalFindings(
   track: Track,
@@ -44,11 +52,7 @@ function noClearing(track: Track, attempt: Attempt, context: ScoringContext): Fi
   const lowest = heading[rowOfMax(rows, (i) => -heading[i])];
   const size = highest - lowest;
   if (!(size < limits.clearingHeadingDeg)) return undefined;
-  return finding(ID({ attempt }, 'no-clearing'), 'note', span, size, 'deg', {
-    what: `The heading changed by no more than ${numberText(size)}° in the three minutes before.`,
-    why: 'The area was not cleared by turning, or a look was enough and nobody wrote it down.',
-    tryNext: 'Two 90° turns, one each way, before you begin; then keep looking.',
-  });
+  return find({ attempt }, 'no-clearing', 'note', span, [size, 'deg']);
 }
 
 /** Ten steady seconds before the start: vertical speed, airspeed and heading. */
@@ -71,18 +75,28 @@ function rushedEntry(track: Track, attempt: Attempt, context: ScoringContext): F
   };
   const times = strayTimes(track, rows);
   const measures = [
-    { name: 'vertical speed', size: verticalSpeedFpm, limit: limits.entryVerticalSpeedFpm, unit: 'ft/min' },
-    { name: 'airspeed', size: half(track.airspeedKt.values), limit: limits.entryAirspeedKt, unit: 'kt' },
-    { name: 'heading', size: half(track.headingDeg.values), limit: limits.entryHeadingDeg, unit: 'deg' },
+    {
+      name: 'vertical-speed' as const,
+      size: verticalSpeedFpm,
+      limit: limits.entryVerticalSpeedFpm,
+      unit: 'ft/min',
+    },
+    {
+      name: 'airspeed' as const,
+      size: half(track.airspeedKt.values),
+      limit: limits.entryAirspeedKt,
+      unit: 'kt',
+    },
+    {
+      name: 'heading' as const,
+      size: half(track.headingDeg.values),
+      limit: limits.entryHeadingDeg,
+      unit: 'deg',
+    },
   ].filter(({ size, limit }) => size > times * limit);
   const worst = measures.sort((a, b) => b.size / b.limit - a.size / a.limit)[0];
   if (!worst) return undefined;
-  const unit = worst.unit === 'deg' ? '°' : ` ${worst.unit}`;
-  return finding(ID({ attempt }, 'rushed-entry'), 'note', span, worst.size, worst.unit, {
-    what: `In the ten seconds before, ${worst.name} moved by ${numberText(worst.size)}${unit} either way.`,
-    why: 'The airplane was not yet trimmed and steady when the maneuver began.',
-    tryNext: 'Ten steady seconds on altitude, speed and heading, hands light, before you roll.',
-  });
+  return find({ attempt }, 'rushed-entry', 'note', span, [worst.size, worst.unit], { moved: worst.name });
 }
 
 function belowFloor(track: Track, attempt: Attempt, context: ScoringContext): Finding | undefined {
@@ -101,10 +115,10 @@ function belowFloor(track: Track, attempt: Attempt, context: ScoringContext): Fi
   let first = lowest;
   while (first > rows.from && altitude[first - 1] < floorFt) first--;
   const span = { startS: track.timeS[first], endS: track.timeS[lowest] };
-  return finding(ID({ attempt }, 'below-floor'), asked ? 'critical' : 'note', span, below, 'ft', {
-    what: `${numberText(below)} ft below the floor of ${numberText(floorFt)} ft (highest ground ${numberText(context.groundFt)} ft and ${numberText(FLOOR_ABOVE_GROUND_FT)}).`,
-    why: 'The entry was too low for what the maneuver may lose, or a loss was not stopped.',
-    tryNext: 'Enter at the card’s altitude, and break off at the floor whatever the maneuver is doing.',
+  return find({ attempt }, 'below-floor', asked ? 'critical' : 'note', span, [below, 'ft'], {
+    floorFt,
+    groundFt: context.groundFt,
+    aboveGroundFt: FLOOR_ABOVE_GROUND_FT,
   });
 }
 
@@ -121,9 +135,5 @@ function slowToSettle(
   const recorded = track.timeS[attempt.segment.to - 1] >= untilS;
   if (!recorded || (next && next.startS < untilS)) return undefined;
   if (settle.endS < track.timeS[firstRowAt(track.timeS, untilS - 1)]) return undefined;
-  return finding(ID({ attempt }, 'slow-to-settle'), 'fault', settle, limitS, 's', {
-    what: `Not steady again ${numberText(limitS)} s after the end.`,
-    why: 'Attention went to the next thing before this one was over.',
-    tryNext: 'Wings level, altitude, speed, then trim: finish the maneuver before you talk about it.',
-  });
+  return find({ attempt }, 'slow-to-settle', 'fault', settle, [limitS, 's']);
 }

@@ -1,51 +1,56 @@
 /** What every maneuver may be asked: the floor, the flaps' limits, no spiral. */
 import { FLOOR_ABOVE_GROUND_FT } from '../../card/ladder.ts';
+import type { None } from '../../coded.ts';
 import { rowOfMax } from '../../recording/columns/span.ts';
-import { numberText } from './finding.ts';
 import { flapsBeyond, isFlapOverspeed, spiralIn } from './limits.ts';
-import { failed, held, notApplicable, type Requirement, unseen } from './requirement.ts';
+import { evidenceOf, type Requirement } from './requirement.ts';
 import { SCENE } from './tables.ts';
+
+export interface GeneralEvidence {
+  'ground-not-given': None;
+  'below-floor': { belowFt: number };
+  'above-floor': { aboveFt: number };
+  'flaps-stayed-up': None;
+  'flap-limits-unknown': None;
+  'flaps-not-recorded': None;
+  'beyond-flap-limit': { overKt: number; limitKt: number };
+  'below-flap-limits': None;
+  'bank-grew': { bankDeg: number };
+  none: None;
+}
+const { met, failed, unseen, notApplicable } = evidenceOf<GeneralEvidence>();
 
 export const GENERAL_REQUIREMENTS = {
   floor: {
     kind: 'prohibition',
-    asks: 'Floor',
-    before: `never below ${numberText(FLOOR_ABOVE_GROUND_FT)} ft above the ground`,
     see: ({ context, track, rows }) => {
       const altitude = track.altitudeFt.values;
       const lowest = rowOfMax(rows, (i) => -altitude[i]);
-      if (context.groundFt === undefined || lowest < 0) return unseen('the ground below was not given');
-      const above = altitude[lowest] - (context.groundFt + FLOOR_ABOVE_GROUND_FT);
-      return above < -SCENE.floorGraceFt
-        ? failed(`${numberText(-above)} ft below it`, track.timeS[lowest])
-        : held(`kept by ${numberText(Math.max(0, above))} ft`, track.timeS[lowest]);
+      if (context.groundFt === undefined || lowest < 0) return unseen(undefined, 'ground-not-given');
+      const aboveFt = altitude[lowest] - (context.groundFt + FLOOR_ABOVE_GROUND_FT);
+      return aboveFt < -SCENE.floorGraceFt
+        ? failed(track.timeS[lowest], 'below-floor', { belowFt: -aboveFt })
+        : met(track.timeS[lowest], 'above-floor', { aboveFt: Math.max(0, aboveFt) });
     },
   },
   'flap-limit': {
     kind: 'prohibition',
-    asks: 'Flap limits',
-    before: 'each flap stage below its limit',
     see: (c) => {
       if (c.attempt.configuration === 'clean' && c.scene.flapsKnown(c.rows.from))
-        return notApplicable('flaps stayed up');
-      if (!c.context.airplane) return unseen('the airplane’s flap limits are not known');
-      if (!c.track.other('flaps_deg')) return unseen('flaps not recorded');
+        return notApplicable(undefined, 'flaps-stayed-up');
+      if (!c.context.airplane) return unseen(undefined, 'flap-limits-unknown');
+      if (!c.track.other('flaps_deg')) return unseen(undefined, 'flaps-not-recorded');
       const found = flapsBeyond(c);
       return found && isFlapOverspeed(c, found)
-        ? failed(
-            `${numberText(found.overKt)} kt above the limit of ${numberText(found.limitKt)}`,
-            found.stretch.startS,
-          )
-        : held('below each limit');
+        ? failed(found.stretch.startS, 'beyond-flap-limit', { overKt: found.overKt, limitKt: found.limitKt })
+        : met(undefined, 'below-flap-limits');
     },
   },
   spiral: {
     kind: 'prohibition',
-    asks: 'No spiral',
-    before: 'no bank that grows with the speed',
     see: (c) => {
       const found = spiralIn(c, c.attempt.targets.bankDeg);
-      return found ? failed(`bank growing to ${numberText(found.bankDeg)}°`, found.startS) : held('none');
+      return found ? failed(found.startS, 'bank-grew', { bankDeg: found.bankDeg }) : met(undefined, 'none');
     },
   },
 } satisfies Record<string, Requirement>;

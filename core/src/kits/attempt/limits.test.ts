@@ -3,9 +3,13 @@
  * bank that grows while the nose is down and the speed rises. That a spiral is told by bank, descent and rising speed together is
  * the handbook's description (FAA-H-8083-3, from memory).
  */
+
 import { fleet } from '../../airplane/fleet.ts';
 import { readRecordingCsv } from '../../recording/csv/csv.ts';
 import { makeTrack } from '../../recording/track/track.ts';
+import { KNOTS } from '../../words/figures.ts';
+import { textOf } from '../../words/say.ts';
+import { findingSaid } from '../../words/score/findings.ts';
 import type { ScoringContext } from './attempt.ts';
 import { flapOverspeedIn, neverExceedIn, spiralFindingIn, spiralIn, type Watched } from './limits.ts';
 import { sceneOf } from './scene.ts';
@@ -38,7 +42,8 @@ function flight(at: (s: number) => Moment, context: Partial<ScoringContext> = { 
 /** From one second to another, else something else. */
 const during = (fromS: number, toS: number, s: number, then: number, otherwise: number) =>
   s >= fromS && s < toS ? then : otherwise;
-const overspeed = (watched: Watched) => flapOverspeedIn('any/flap-overspeed', watched);
+const ANY = { attempt: { maneuver: 'any' } };
+const overspeed = (watched: Watched) => flapOverspeedIn(ANY, watched);
 
 describe.each(airplane.flaps.map(({ deg, vfeKias }) => [deg, vfeKias]))(
   'flaps %d°, limit %d kt',
@@ -61,8 +66,7 @@ describe.each(airplane.flaps.map(({ deg, vfeKias }) => [deg, vfeKias]))(
       const found = held(5, 10)!;
       expect(found).toMatchObject({ severity: 'critical', unit: 'kt' });
       expect(found.size).toBeCloseTo(5, 0);
-      expect(found.what).toContain(`the limit is ${vfeKias} kt`);
-      expect(found.what).toContain(`flaps ${deg}°`);
+      expect(found.params).toMatchObject({ limitKt: vfeKias, flapsDeg: deg });
       expect(found.startS).toBeGreaterThanOrEqual(19);
       expect(found.endS).toBeLessThanOrEqual(31);
     });
@@ -73,8 +77,8 @@ describe.each(airplane.flaps.map(({ deg, vfeKias }) => [deg, vfeKias]))(
     });
 
     test('whoever looks after the airplane is told of more than five', () => {
-      expect(held(8, 10)!.tryNext).toMatch(/whoever looks after the airplane/);
-      expect(held(4, 10)!.tryNext).not.toMatch(/whoever looks after the airplane/);
+      expect(held(8, 10)!.params).toMatchObject({ tell: true });
+      expect(held(4, 10)!.params).toMatchObject({ tell: false });
     });
   },
 );
@@ -140,19 +144,20 @@ test('where a steep bank was briefed it takes more of it', () => {
 });
 
 test('a spiral is critical, and the way out of it begins with the power', () => {
-  const found = spiralFindingIn('any/spiral', spiral({}))!;
+  const found = spiralFindingIn(ANY, spiral({}))!;
   expect(found).toMatchObject({ severity: 'critical', unit: 'deg' });
-  expect(found.what).toContain(`${Math.round(found.size)}°`);
+  const { what, tryNext } = findingSaid(found, KNOTS);
+  expect(textOf(what)).toContain(`${Math.round(found.size)}°`);
   // Power back, wings level, then ease out (FAA-H-8083-3, from memory).
-  expect(found.tryNext).toMatch(/^Power back, wings level first, then ease out/);
-  expect(spiralFindingIn('any/spiral', spiral({ ktPerS: -2 }))).toBeUndefined();
+  expect(textOf(tryNext)).toMatch(/^Power back, level the wings, then ease out/);
+  expect(spiralFindingIn(ANY, spiral({ ktPerS: -2 }))).toBeUndefined();
 });
 
 describe('the red line', () => {
   const vne = airplane.vneKias!;
   const dive = (mostKias: number, context?: Partial<ScoringContext>) =>
     flight((s) => ({ ias: mostKias - 2 * Math.abs(s - 30) }), context);
-  const past = (watched: Watched) => neverExceedIn('any/never-exceed', watched);
+  const past = (watched: Watched) => neverExceedIn(ANY, watched);
 
   test('up to it nothing is said', () => {
     expect(past(dive(vne - 10))).toBeUndefined();
@@ -164,8 +169,9 @@ describe('the red line', () => {
     expect(found).toMatchObject({ severity: 'critical', unit: 'kt' });
     expect(Math.abs(found.size - overKt)).toBeLessThan(1.5);
     expect(Math.abs(found.startS - 30)).toBeLessThan(1);
-    expect(found.what).toContain(`the never-exceed speed of ${vne} kt`);
-    expect(found.tryNext).toMatch(/gently.*whoever looks after the airplane before it flies again/);
+    const { what, tryNext } = findingSaid(found, KNOTS);
+    expect(textOf(what)).toContain(`the never-exceed speed of ${vne} kt`);
+    expect(textOf(tryNext)).toMatch(/gently.*whoever maintains the airplane before it flies again/);
   });
 
   test('without a red line in its file, or without an airplane, nothing is said', () => {

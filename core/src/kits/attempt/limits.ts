@@ -1,16 +1,28 @@
 /** Limits that hold whatever is flown: the flaps' speeds, the red line, and a bank that grows with the speed. */
+import type { None } from '../../coded.ts';
 import { localSlope } from '../../recording/columns/resample.ts';
 import { longestStretch, type Rows, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import type { Finding } from '../../scoring/schema.ts';
 import type { ScoringContext } from './attempt.ts';
 import { limitsOf } from './figures.ts';
-import { finding, numberText } from './finding.ts';
+import { findingsOf } from './finding.ts';
 import type { Scene } from './scene.ts';
 import { GENERAL_LIMITS, SCENE } from './tables.ts';
 
 /** What can go against a limit anywhere in a flight. */
 export const LIMIT_FINDINGS = ['flap-overspeed', 'spiral', 'never-exceed'] as const;
+
+/** What the words of each need besides its size. */
+export interface LimitParams {
+  'flap-overspeed': { kias: number; flapsDeg: number; limitKt: number; tell: boolean };
+  spiral: None;
+  'never-exceed': { kias: number; vneKias: number };
+}
+const find = findingsOf<LimitParams>();
+
+/** An attempt, or the flight itself. */
+type Whose = { attempt: { maneuver: string } };
 
 /** A stretch of a flight in which limits are looked at. */
 export interface Watched {
@@ -56,17 +68,18 @@ export const isFlapOverspeed = (
   return overKt > flapOverKt && stretch.endS - stretch.startS >= flapOverS - track.stepS;
 };
 
-export function flapOverspeedIn(id: string, watched: Watched): Finding | undefined {
+export function flapOverspeedIn(of: Whose, watched: Watched): Finding | undefined {
   const found = flapsBeyond(watched);
   if (!found) return undefined;
   const { track, scene, context } = watched;
   const { row, overKt, limitKt, stretch } = found;
   const critical = isFlapOverspeed(watched, found);
   const tell = overKt > limitsOf(context, GENERAL_LIMITS).flapTellKt;
-  return finding(id, critical ? 'critical' : 'note', stretch, overKt, 'kt', {
-    what: `${numberText(track.airspeedKt.values[row])} kt with flaps ${numberText(scene.flapsDeg(row))}°; the limit is ${numberText(limitKt)} kt.`,
-    why: 'The stage went out before the speed was below its limit, or the speed rose with it out.',
-    tryNext: `Read the speed aloud before the hand goes to the flaps.${tell ? ' Tell whoever looks after the airplane.' : ''}`,
+  return find(of, 'flap-overspeed', critical ? 'critical' : 'note', stretch, [overKt, 'kt'], {
+    kias: track.airspeedKt.values[row],
+    flapsDeg: scene.flapsDeg(row),
+    limitKt,
+    tell,
   });
 }
 
@@ -103,14 +116,10 @@ export function spiralIn(
   return { ...stretch, bankDeg: Math.abs(track.bankDeg.values[steepest]) };
 }
 
-export function spiralFindingIn(id: string, watched: Watched, briefedBankDeg?: number): Finding | undefined {
+export function spiralFindingIn(of: Whose, watched: Watched, briefedBankDeg?: number): Finding | undefined {
   const found = spiralIn(watched, briefedBankDeg);
   if (!found) return undefined;
-  return finding(id, 'critical', found, found.bankDeg, 'deg', {
-    what: `A spiral: the bank grew to ${numberText(found.bankDeg)}° with the nose down and the speed rising.`,
-    why: 'Pulling against a steepening bank tightens the turn and does not stop the descent.',
-    tryNext: 'Power back, wings level first, then ease out of the dive.',
-  });
+  return find(of, 'spiral', 'critical', found, [found.bankDeg, 'deg']);
 }
 
 /** The airplane may be hurt: whatever else there is to say comes after it. */
@@ -118,7 +127,7 @@ export const pastRedLine = <T extends { id: string }>(findings: readonly T[]): T
   findings.find(({ id }) => id.endsWith('/never-exceed'));
 
 /** Past the airplane's never-exceed speed, were it for a moment. */
-export function neverExceedIn(id: string, { track, context, rows }: Watched): Finding | undefined {
+export function neverExceedIn(of: Whose, { track, context, rows }: Watched): Finding | undefined {
   const { timeS, airspeedKt } = track;
   const vneKias = context.airplane?.vneKias;
   if (!vneKias) return undefined;
@@ -132,9 +141,5 @@ export function neverExceedIn(id: string, { track, context, rows }: Watched): Fi
   if (fastest < 0 || !(surely(fastest) > vneKias)) return undefined;
   const kias = airspeedKt.values[fastest];
   const at = { startS: timeS[fastest], endS: timeS[fastest] };
-  return finding(id, 'critical', at, kias - vneKias, 'kt', {
-    what: `${numberText(kias)} kt, above the never-exceed speed of ${numberText(vneKias)} kt.`,
-    why: 'The nose stayed low while the speed grew.',
-    tryNext: 'Power back and ease out, gently. Tell whoever looks after the airplane before it flies again.',
-  });
+  return find(of, 'never-exceed', 'critical', at, [kias - vneKias, 'kt'], { kias, vneKias });
 }

@@ -8,6 +8,7 @@ import type { OwnFigure } from '../../airplane/own-figure.ts';
 import type { Airplane } from '../../airplane/schema.ts';
 import type { Day } from '../../card/day.ts';
 import type { Flown } from '../../card/flown.ts';
+import type { Coded } from '../../coded.ts';
 import type { Cockpit, Script } from '../../flight/pilot/cockpit.ts';
 import type { Track } from '../../recording/track/track.ts';
 import type { Finding } from '../../scoring/schema.ts';
@@ -53,7 +54,7 @@ export interface Card {
 export interface Proposed {
   proposals: Proposal[];
   /** What could not be told. */
-  warnings?: string[];
+  warnings?: Coded[];
 }
 
 /** How it is found in a recording and measured, and what went wrong in it. */

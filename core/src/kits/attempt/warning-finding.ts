@@ -1,20 +1,20 @@
 /** The stall warning where none was wanted: a chirp is a note, more is critical. */
-
-import { longestStretch, type Rows } from '../../recording/columns/span.ts';
-import type { Track } from '../../recording/track/track.ts';
+import type { None } from '../../coded.ts';
+import { longestStretch } from '../../recording/columns/span.ts';
 import type { Finding } from '../../scoring/schema.ts';
-import type { ScoringContext } from './attempt.ts';
+import type { Case } from './case.ts';
 import { limitsOf } from './figures.ts';
-import { finding, numberText } from './finding.ts';
+import { findingsOf } from './finding.ts';
 import { GENERAL_LIMITS } from './tables.ts';
 
-export function warningFinding(
-  id: string,
-  track: Track,
-  rows: Rows,
-  context: ScoringContext,
-  says: { why: string; tryNext: string },
-): Finding | undefined {
+export interface WarningParams {
+  /** Besides how long it sounded in all, s. */
+  'stall-warning': None;
+}
+const find = findingsOf<WarningParams>();
+
+export function warningFinding(c: Case): Finding | undefined {
+  const { track, rows, context } = c;
   const warner = track.other('stall_warn');
   if (!warner) return undefined;
   const sounding = (i: number) => warner.values[i] > 0.5;
@@ -23,8 +23,5 @@ export function warningFinding(
   let totalS = 0;
   for (let i = rows.from; i < rows.to; i++) if (sounding(i)) totalS += track.stepS;
   const sustained = totalS >= limitsOf(context, GENERAL_LIMITS).stallWarningS;
-  return finding(id, sustained ? 'critical' : 'note', stretch, totalS, 's', {
-    what: `The stall warning sounded for ${numberText(totalS, 1)} s.`,
-    ...says,
-  });
+  return find(c, 'stall-warning', sustained ? 'critical' : 'note', stretch, [totalS, 's']);
 }

@@ -3,12 +3,16 @@
  * either. To recover at the first indication is a task of its own (FAA-S-ACS-6, from memory); that a warner sounds 5 to 10 kt
  * before the stall is the certification's (14 CFR 23.207 as it was, from memory).
  */
+
 import { findAirplane } from '../../airplane/fleet.ts';
 import type { AttemptScore } from '../../debrief/score.ts';
 import { scoreRecording } from '../../debrief/score-recording.ts';
 import type { Recording } from '../../recording/columns/recording.ts';
 import { findStandard } from '../../standards/standards.ts';
 import { drawnTrack, through } from '../../testing/drawn-track.ts';
+import { KNOTS } from '../../words/figures.ts';
+import { textOf } from '../../words/say.ts';
+import { evidenceSaid } from '../../words/score/findings.ts';
 import type { AskedDepth } from './depth.ts';
 
 const airplane = findAirplane('cairn-4')!;
@@ -112,6 +116,8 @@ const depthOf = (attempt: AttemptScore | undefined) =>
 const full: Drawn = { downToKt: STALL_KT - 1, warnsS: -4 };
 const approached: Drawn = { downToKt: WARNING_KT - 1, warnsS: -0.6, lossFt: 60 };
 
+const whatOf = (attempt: Parameters<typeof depthOf>[0]) => textOf(evidenceSaid(depthOf(attempt)!, KNOTS));
+
 test('the drawings are what they are called: one to the stall, one to the warner', () => {
   expect(WARNING_KT - STALL_KT).toBeGreaterThanOrEqual(5);
   expect(WARNING_KT - STALL_KT).toBeLessThanOrEqual(10);
@@ -124,25 +130,25 @@ describe('taken to the break', () => {
   });
 
   test('says at what speed, and how long after the warner', () => {
-    expect(depthOf(judged(full))!.what).toMatch(/^break at \d+ kt, warning [34]\.\d s before$/);
+    expect(whatOf(judged(full))).toMatch(/^break at \d+ kt, warning [34]\.\d s before$/);
   });
 
   test('held in it for seconds is past the first indication that was briefed', () => {
-    const { held, what } = depthOf(judged({ ...full, releasedAfterS: 3, lossFt: 220 }, 'first-indication'))!;
-    expect(held).toBe(false);
-    expect(what).toMatch(/before the release|after the warning/);
+    const late = judged({ ...full, releasedAfterS: 3, lossFt: 220 }, 'first-indication');
+    expect(depthOf(late)).toMatchObject({ held: false });
+    expect(whatOf(late)).toMatch(/before the release|after the warning/);
   });
 });
 
 describe('let go at the warner', () => {
   test('is what was briefed to the first indication', () => {
-    const { held, what } = depthOf(judged(approached, 'first-indication'))!;
-    expect(held).toBe(true);
-    expect(what).toMatch(/^released \d\.\d s after the warning/);
+    const early = judged(approached, 'first-indication');
+    expect(depthOf(early)).toMatchObject({ held: true });
+    expect(whatOf(early)).toMatch(/^released \d\.\d s after the warning/);
   });
 
   test('and where the task asks for a full stall, that is said beside it', () => {
-    expect(depthOf(judged(approached, 'first-indication'))!.what).toMatch(
+    expect(whatOf(judged(approached, 'first-indication'))).toMatch(
       /briefed to the first indication, though the task asks for a full stall/,
     );
   });
@@ -163,7 +169,7 @@ test.each([4, 6])(
   (aboveKt) => {
     for (const attempt of everyBrief({ downToKt: WARNING_KT + aboveKt, lossFt: 40 })) {
       expect(depthOf(attempt)).toMatchObject({ held: false });
-      expect(depthOf(attempt)!.what).toContain(`recovery began ${aboveKt} kt above the warning`);
+      expect(whatOf(attempt)).toContain(`recovery began ${aboveKt} kt above the stall warning`);
       expect(attempt!.examiner).toBe('unsatisfactory');
     }
   },

@@ -2,10 +2,10 @@
 import { fleet } from '../../airplane/fleet.ts';
 import { targetCard } from '../../brief/target-card.ts';
 import { scoreRecording } from '../../debrief/score-recording.ts';
-import { attemptName } from '../../debrief/words.ts';
 import { flyManeuver } from '../../fly/fly.ts';
 import { requireRoom } from '../../maneuvers/registry.ts';
 import { findStandard, SCHOOL_STANDARD_ID } from '../../standards/standards.ts';
+import { attemptName } from '../../words/names.ts';
 
 const schoolStandard = findStandard(SCHOOL_STANDARD_ID)!;
 const standard = (id: string) => findStandard(id)!;
@@ -41,7 +41,7 @@ test('a clean power-off stall is not the FAA’s task, and the school judges it'
   );
   expect(card.tolerancesFrom).toBe(schoolStandard.name);
   expect(score.attempts[0].judgedBy).toBe(SCHOOL_STANDARD_ID);
-  expect(score.attempts[0].remark).toMatch(/not the task of/);
+  expect(score.attempts[0].judgedAs).toMatchObject({ code: 'other-configuration' });
 });
 
 // From memory of the AMC to the PPL(A) skill test: a clean stall; approaches to the stall with approach and landing flaps.

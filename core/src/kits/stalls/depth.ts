@@ -4,10 +4,9 @@ import { longestStretch, type Rows, rowOfMax } from '../../recording/columns/spa
 import type { Evidence } from '../../scoring/requirement.ts';
 import { between, type Case, extremes } from '../attempt/case.ts';
 import { limitsOf } from '../attempt/figures.ts';
-import { numberText } from '../attempt/finding.ts';
-import { failed, held, unseen } from '../attempt/requirement.ts';
 import { slowSpeedsAt } from '../attempt/slow-speeds.ts';
 import type { StallEvent } from './events.ts';
+import { failed, met, unseen } from './evidence.ts';
 import { eventOf, stallAttemptAt } from './stall-case.ts';
 import { NOSE, STALL_LIMITS } from './tables.ts';
 
@@ -85,21 +84,16 @@ function sinkGrowthFpm(c: Case, rows: Rows, withinS: number, heldNose: boolean):
 /** Full stalls: power off by speed and the break, power on by the break alone, since books give idle speeds. */
 function fullStall(c: Case, event: StallEvent): Evidence {
   const at = deepest(c, event);
-  if (!at) return unseen('no airspeed about the break');
+  if (!at) return unseen(undefined, 'no-airspeed-at-break');
   const limits = limitsOf(c.context, STALL_LIMITS);
   const early = noStallKt(c, event);
   const atS = c.track.timeS[at.slowest];
-  if (early !== undefined)
-    return failed(
-      `recovery began ${numberText(early)} kt above the warning: no stall was flown`,
-      event.unloadS,
-    );
+  if (early !== undefined) return failed(event.unloadS, 'recovered-above-warning', { aboveKt: early });
   const kind = stallAttemptAt(c.track, c.context, c.attempt)?.kind;
-  const warnedWords =
-    at.warnedS === undefined
-      ? ''
-      : `, warning ${numberText(Math.max(0, event.breakS - at.warnedS), 1)} s before`;
-  const said = `break at ${numberText(at.slowestKt)} kt${warnedWords}`;
+  const broke = {
+    kias: at.slowestKt,
+    ...(at.warnedS !== undefined && { warningBeforeS: Math.max(0, event.breakS - at.warnedS) }),
+  };
   const around = between(c, event.breakS - 2, Math.max(event.unloadS, event.breakS) + 2);
   const noseFell = noseFallDegPerS(c, around) >= limits.breakDegPerS;
   if (kind === 'power-on') {
@@ -107,23 +101,15 @@ function fullStall(c: Case, event: StallEvent): Evidence {
     const sparse = c.track.stepS > 0.7;
     const before = between(c, event.breakS - 3, Math.max(event.unloadS, event.breakS + (sparse ? 1.5 : 0.5)));
     const collapsed = sinkGrowthFpm(c, before, sparse ? 3 : 2, !sparse) >= limits.breakFpm;
-    if (collapsed || wingFell(c, event)) return held(said, event.breakS);
-    return unseen('whether it broke, or was let go before, the recording does not tell');
+    if (collapsed || wingFell(c, event)) return met(event.breakS, 'broke-at', broke);
+    return unseen(undefined, 'break-not-told');
   }
   // Calibrated in the book, and a knot of grace; where the flaps are not known, slow enough for all of them.
-  if (Number.isNaN(at.aboveStallKt[0]))
-    return unseen('the stall speed of this airplane at this weight is not known');
+  if (Number.isNaN(at.aboveStallKt[0])) return unseen(undefined, 'stall-speed-unknown');
   const slowEnough = at.aboveStallKt[1] <= limits.fullStallKt;
   const mushed = sinkGrowthFpm(c, around, 3, true) >= limits.breakFpm;
-  if (slowEnough && (noseFell || mushed)) return held(said, event.breakS);
-  return {
-    ...unseen(
-      slowEnough
-        ? `down to ${numberText(at.slowestKt)} kt, and no break to be seen`
-        : `down to ${numberText(at.slowestKt)} kt, between the warning and the stall`,
-    ),
-    atS,
-  };
+  if (slowEnough && (noseFell || mushed)) return met(event.breakS, 'broke-at', broke);
+  return unseen(atS, slowEnough ? 'slow-no-break' : 'between-warning-and-stall', { kias: at.slowestKt });
 }
 
 /** A wing that goes as it breaks. */
@@ -140,21 +126,14 @@ function firstIndication(c: Case, event: StallEvent): Evidence {
   const at = deepest(c, event);
   const limits = limitsOf(c.context, STALL_LIMITS);
   const early = noStallKt(c, event);
-  if (early !== undefined)
-    return failed(
-      `recovery began ${numberText(early)} kt above the warning: no indication came`,
-      event.unloadS,
-    );
-  if (!at?.hasWarner || at.warnedS === undefined)
-    return unseen('no warner on record: when the first indication came is not known');
+  if (early !== undefined) return failed(event.unloadS, 'no-indication-came', { aboveKt: early });
+  if (!at?.hasWarner || at.warnedS === undefined) return unseen(undefined, 'no-warner-for-indication');
   const afterS = event.unloadS - at.warnedS;
   if (fullStall(c, event).held === true && event.unloadS - event.breakS > limits.brokenS)
-    return failed(
-      `it broke ${numberText(event.unloadS - event.breakS, 1)} s before the release`,
-      event.breakS,
-    );
-  const said = `released ${numberText(afterS, 1)} s after the warning`;
-  return afterS <= limits.indicationS ? held(said, event.unloadS) : failed(said, event.unloadS);
+    return failed(event.breakS, 'broke-before-release', { beforeS: event.unloadS - event.breakS });
+  return afterS <= limits.indicationS
+    ? met(event.unloadS, 'released-after-warning', { afterS })
+    : failed(event.unloadS, 'released-after-warning', { afterS });
 }
 
 /** Any sign of a stall at all, from its first indication on. */
@@ -162,8 +141,7 @@ function anySign(c: Case, event: StallEvent): Evidence {
   const full = fullStall(c, event);
   if (full.held !== null) return full;
   const at = deepest(c, event);
-  if (at?.warnedS !== undefined)
-    return held(`warning at ${numberText(speedAt(c, at.warnedS))} kt`, at.warnedS);
+  if (at?.warnedS !== undefined) return met(at.warnedS, 'warning-at', { kias: speedAt(c, at.warnedS) });
   return full;
 }
 
@@ -174,7 +152,7 @@ export const depthAsked =
   (standards: AskedDepth | 'any') =>
   (c: Case): Evidence => {
     const event = eventOf(c);
-    if (!event) return unseen('no break and no recovery were found');
+    if (!event) return unseen(undefined, 'nothing-found');
     const briefed = (c.attempt.brief as { depth?: AskedDepth | null } | undefined)?.depth;
     if (standards === 'any' && !briefed) return anySign(c, event);
     if (standards === 'any' && briefed === 'full') return fullStall(c, event);
@@ -183,7 +161,10 @@ export const depthAsked =
       return standards === 'full'
         ? {
             ...seen,
-            what: `${seen.what}; briefed to the first indication, though the task asks for a full stall`,
+            evidence: {
+              code: seen.evidence.code,
+              params: { ...seen.evidence.params, briefedToIndication: true },
+            },
           }
         : seen;
     }

@@ -4,8 +4,7 @@ import type { Evidence } from '../../scoring/requirement.ts';
 import { median } from '../../units/numbers.ts';
 import { between, type Case } from '../attempt/case.ts';
 import { limitsOf } from '../attempt/figures.ts';
-import { numberText } from '../attempt/finding.ts';
-import { failed, held, unseen } from '../attempt/requirement.ts';
+import { failed, met, unseen } from './evidence.ts';
 import { eventOf } from './stall-case.ts';
 import { STALL_LIMITS } from './tables.ts';
 
@@ -47,12 +46,9 @@ export function descentBefore(
 
 export function steadyDescent(c: Case): Evidence {
   const descent = descentBefore(c);
-  if (!descent) return unseen('no break was found');
-  const seconds = descent.endS - descent.startS;
+  if (!descent) return unseen(undefined, 'no-break-found');
+  const lastedS = descent.endS - descent.startS;
   const { descentS } = limitsOf(c.context, STALL_LIMITS);
-  if (seconds < descentS) return failed(`${numberText(seconds)} s of ${numberText(descentS)}`, descent.endS);
-  return held(
-    `${numberText(-descent.fpm)} ft/min at ${numberText(descent.kias)} kt for ${numberText(seconds)} s`,
-    descent.startS,
-  );
+  if (lastedS < descentS) return failed(descent.endS, 'descent-too-short', { lastedS, askedS: descentS });
+  return met(descent.startS, 'descent-held', { sinkFpm: -descent.fpm, kias: descent.kias, lastedS });
 }

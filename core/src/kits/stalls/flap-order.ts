@@ -3,9 +3,8 @@ import { valueAt } from '../../recording/columns/span.ts';
 import type { Evidence } from '../../scoring/requirement.ts';
 import { between, type Case, flapMoves } from '../attempt/case.ts';
 import { limitsOf } from '../attempt/figures.ts';
-import { numberText } from '../attempt/finding.ts';
-import { failed, held, notApplicable, unseen } from '../attempt/requirement.ts';
 import { climbSpeedsKias } from './climb-speeds.ts';
+import { failed, met, notApplicable, unseen } from './evidence.ts';
 import { eventOf } from './stall-case.ts';
 import { STALL_LIMITS } from './tables.ts';
 
@@ -55,10 +54,12 @@ function sinkAbout(c: Case, atS: number): number {
 }
 
 export function flapsInOrder(c: Case): Evidence {
-  if (c.attempt.configuration === 'clean') return notApplicable('flown clean: no flaps to raise');
-  if (!c.track.other('flaps_deg')) return unseen('flaps not recorded');
+  if (c.attempt.configuration === 'clean') return notApplicable(undefined, 'flown-clean');
+  if (!c.track.other('flaps_deg')) return unseen(undefined, 'flaps-not-recorded');
   const early = flapsInEarly(c);
-  if (!early) return held('raised with the climb', eventOf(c)?.unloadS);
-  const how = early.sinkFpm > 0 ? `${numberText(early.sinkFpm)} ft/min down` : `${numberText(early.kias)} kt`;
-  return failed(`${numberText(early.fromDeg)}° to ${numberText(early.toDeg)}° at ${how}`, early.atS);
+  if (!early) return met(eventOf(c)?.unloadS, 'flaps-raised-in-climb');
+  const { fromDeg, toDeg, sinkFpm, kias, atS } = early;
+  return sinkFpm > 0
+    ? failed(atS, 'flaps-raised-sinking', { fromDeg, toDeg, sinkFpm })
+    : failed(atS, 'flaps-raised-slow', { fromDeg, toDeg, kias });
 }

@@ -6,8 +6,7 @@ import { percentOfRpm } from '../../performance/level.ts';
 import type { Evidence } from '../../scoring/requirement.ts';
 import { between, type Case, extremes } from '../attempt/case.ts';
 import { limitsOf } from '../attempt/figures.ts';
-import { numberText } from '../attempt/finding.ts';
-import { failed, held, unseen } from '../attempt/requirement.ts';
+import { failed, met, unseen } from './evidence.ts';
 import { shareBeforeSign } from './release.ts';
 import { eventOf } from './stall-case.ts';
 import { RECOVERY, STALL_LIMITS } from './tables.ts';
@@ -51,20 +50,22 @@ export function percentBeforeSign(c: Case): PowerUsed | undefined {
 /** At least the standard's share of the power, before the first sign of the stall. */
 export function enoughPower(c: Case): Evidence {
   const event = eventOf(c);
-  if (!event) return unseen('no break was found');
+  if (!event) return unseen(undefined, 'no-break-found');
   const { leastPowerPct } = limitsOf(c.context, STALL_LIMITS);
-  const asked = `of at least ${numberText(leastPowerPct)} %`;
   const used = percentBeforeSign(c);
   if (used && Number.isFinite(used.percent)) {
-    const said = `${numberText(used.percent)} % ${asked}`;
-    if (used.percent >= leastPowerPct) return held(said, event.pitchUpS);
+    const asked = { powerPct: used.percent, askedPct: leastPowerPct };
+    if (used.percent >= leastPowerPct) return met(event.pitchUpS, 'percent-asked', asked);
     return used.percent < leastPowerPct - used.error
-      ? failed(said, event.pitchUpS)
-      : unseen(`${said}, ± ${numberText(used.error)}`);
+      ? failed(event.pitchUpS, 'percent-asked', asked)
+      : unseen(undefined, 'percent-asked', { ...asked, errorPct: used.error });
   }
   const signS = Math.min(event.indicationS, event.breakS);
   const share = shareBeforeSign(c, between(c, signS - RECOVERY.beforeSignS, signS));
-  if (!share) return unseen('no power on record that a percentage could be had from');
-  if (share.share >= share.enough) return held(share.says, event.pitchUpS);
-  return share.share < share.tooLittle ? failed(share.says, event.pitchUpS) : unseen(share.says);
+  if (!share) return unseen(undefined, 'no-percentage-on-record');
+  const known = { evidence: share.known };
+  if (share.share >= share.enough) return { held: true, ...known, atS: event.pitchUpS };
+  return share.share < share.tooLittle
+    ? { held: false, ...known, atS: event.pitchUpS }
+    : { held: null, ...known };
 }

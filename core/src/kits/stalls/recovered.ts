@@ -2,20 +2,19 @@
 import type { Evidence } from '../../scoring/requirement.ts';
 import { between, type Case } from '../attempt/case.ts';
 import { limitsOf } from '../attempt/figures.ts';
-import { numberText } from '../attempt/finding.ts';
-import { failed, held, unseen } from '../attempt/requirement.ts';
 import { slowSpeedsAt } from '../attempt/slow-speeds.ts';
 import { climbSpeedsKias } from './climb-speeds.ts';
 import type { StallEvent } from './events.ts';
+import { failed, met, unseen } from './evidence.ts';
 import { eventOf } from './stall-case.ts';
 import { RECOVERY, STALL_LIMITS } from './tables.ts';
 
 /** V_X less a grace to V_Y and a margin, climbing; or level through V_X at the altitude. */
 export function climbedAway(c: Case): Evidence {
   const event = eventOf(c);
-  if (!event) return unseen('no recovery was found');
+  if (!event) return unseen(undefined, 'no-recovery-found');
   const { vx, vy } = climbSpeedsKias(c.context) ?? {};
-  if (vx === undefined || vy === undefined) return unseen('the airplane’s climb speeds are not known');
+  if (vx === undefined || vy === undefined) return unseen(undefined, 'climb-speeds-unknown');
   const limits = limitsOf(c.context, STALL_LIMITS);
   const { timeS, airspeedKt, verticalSpeedFpm, altitudeFt } = c.track;
   const pitch = c.track.other('pitch_deg')?.values;
@@ -27,13 +26,13 @@ export function climbedAway(c: Case): Evidence {
   for (let i = rows.from; i < rows.to; i++) {
     const kt = airspeedKt.values[i];
     if (pitch && pitch[i] < -limits.diveDeg)
-      return failed(`the nose went ${numberText(-pitch[i])}° below the horizon`, timeS[i]);
+      return failed(timeS[i], 'nose-below-horizon', { lowDeg: -pitch[i] });
     // Level, an airplane that runs away from its climb speed dives nowhere; and once it is down no more, what follows is
     // the way back to the altitude.
     if (verticalSpeedFpm[i] < RECOVERY.divesFpm) downS = timeS[i];
     stopped ||= timeS[i] - downS >= RECOVERY.stoppedS;
     if (!stopped && kt > vy + limits.tooFastKt && downS === timeS[i])
-      return failed(`${numberText(kt)} kt before it climbed: a dive, not a recovery`, timeS[i]);
+      return failed(timeS[i], 'fast-before-climb', { kias: kt });
     const climbing = verticalSpeedFpm[i] > RECOVERY.positiveFpm && kt >= vx - limits.speedGraceKt;
     const levelAtAltitude =
       Math.abs(altitudeFt.values[i] - entryFt) < RECOVERY.atAltitudeFt &&
@@ -48,9 +47,9 @@ export function climbedAway(c: Case): Evidence {
       timeS[i] - sinceS >= RECOVERY.climbedS &&
       kt <= vy + limits.aboveVyKt + (levelAtAltitude ? RECOVERY.levelRunsKt : 0)
     )
-      return held(`${climbing ? 'climbed away' : 'level again'} at ${numberText(kt)} kt`, timeS[i]);
+      return met(timeS[i], climbing ? 'climbed-away' : 'level-again', { kias: kt });
   }
-  return unseen('how the recovery ended is not on record');
+  return unseen(undefined, 'end-not-recorded');
 }
 
 /** A second stall after the first release: when it began. */
@@ -138,12 +137,9 @@ function warnedAgain(
 
 export function noSecondStall(c: Case): Evidence {
   const event = eventOf(c);
-  if (!event) return unseen('no recovery was found');
+  if (!event) return unseen(undefined, 'no-recovery-found');
   const again = secondStallAt(c, event);
-  if (again !== undefined)
-    return failed(`stalled again ${numberText(again - event.unloadS, 1)} s after the release`, again);
+  if (again !== undefined) return failed(again, 'stalled-again', { afterS: again - event.unloadS });
   const known = c.track.other('stall_warn') || c.context.airplane;
-  return known
-    ? held('none within fifteen seconds', event.unloadS)
-    : unseen('neither warner nor stall speed on record');
+  return known ? met(event.unloadS, 'no-second-stall') : unseen(undefined, 'stall-not-on-record');
 }

@@ -2,49 +2,29 @@
 
 import { between, type Check, extremes } from '../attempt/case.ts';
 import { limitsOf } from '../attempt/figures.ts';
-import { finding, numberText } from '../attempt/finding.ts';
 import { flapsAllAtOnce } from '../attempt/flap-findings.ts';
 import { noStallKt } from './depth.ts';
 import { flapsInEarly } from './flap-order.ts';
 import { secondStallAt } from './recovered.ts';
 import { poweredFirst, releasedPromptly } from './release.ts';
-import { eventOf, stallId } from './stall-case.ts';
+import { eventOf, findInStall } from './stall-case.ts';
 import { STALL_LIMITS } from './tables.ts';
 
 export const lateRecovery: Check = (c) => {
   const event = eventOf(c);
   if (!event || releasedPromptly(c).held !== false) return undefined;
   const late = event.unloadS - event.breakS;
-  return finding(
-    stallId(c, 'late-recovery'),
-    'fault',
-    { startS: event.breakS, endS: event.unloadS },
-    late,
-    's',
-    {
-      what: `${numberText(late, 1)} s from the break to the release.`,
-      why: 'The stick stayed back while the airplane was already falling.',
-      tryNext: 'Say “stall” at the cue and release with the word.',
-    },
-  );
+  return findInStall(c, 'late-recovery', 'fault', { startS: event.breakS, endS: event.unloadS }, [late, 's']);
 };
 
 export const powerBeforePitch: Check = (c) => {
   const event = eventOf(c);
   const first = event && noStallKt(c, event) === undefined ? poweredFirst(c, event) : undefined;
   if (!event || !first) return undefined;
-  return finding(
-    stallId(c, 'power-before-pitch'),
-    'fault',
-    { startS: first.powerS, endS: event.unloadS },
+  return findInStall(c, 'power-before-pitch', 'fault', { startS: first.powerS, endS: event.unloadS }, [
     first.leadS,
     's',
-    {
-      what: `Power came up ${numberText(first.leadS, 1)} s before the nose went down.`,
-      why: 'Power on a stalled wing yaws and lifts the nose; it does not unstall it.',
-      tryNext: 'Release first, or both at once; never the throttle first.',
-    },
-  );
+  ]);
 };
 
 export const noseTooLow: Check = (c) => {
@@ -56,18 +36,10 @@ export const noseTooLow: Check = (c) => {
   const lowest = extremes(pitch, rows).low;
   const low = lowest < 0 ? 0 : -pitch[lowest];
   if (!(low > limitsOf(context, STALL_LIMITS).noseLowDeg)) return undefined;
-  return finding(
-    stallId(c, 'nose-too-low'),
-    'fault',
-    { startS: event.unloadS, endS: track.timeS[lowest] },
+  return findInStall(c, 'nose-too-low', 'fault', { startS: event.unloadS, endS: track.timeS[lowest] }, [
     low,
     'deg',
-    {
-      what: `The nose went ${numberText(low)}° below the horizon in the recovery.`,
-      why: 'The release became a push.',
-      tryNext: 'Only until the warning stops and the wing is lightly loaded; not a dive.',
-    },
-  );
+  ]);
 };
 
 export const secondaryStall: Check = (c) => {
@@ -75,11 +47,7 @@ export const secondaryStall: Check = (c) => {
   const again = event && secondStallAt(c, event);
   if (again === undefined) return undefined;
   const size = again - event!.unloadS;
-  return finding(stallId(c, 'secondary-stall'), 'critical', { startS: again, endS: again }, size, 's', {
-    what: `It warned and stalled again ${numberText(size, 1)} s after the first release.`,
-    why: 'Pulled before there was speed to pull with.',
-    tryNext: 'Wait for the speed to come, then ease out; the warner silent all the way.',
-  });
+  return findInStall(c, 'secondary-stall', 'critical', { startS: again, endS: again }, [size, 's']);
 };
 
 /** Beyond what was briefed a fault; beyond the usual, where nothing was, a word only: less comes with practice. */
@@ -90,38 +58,26 @@ export const excessLoss: Check = (c) => {
   const briefed = (attempt.brief?.entry as { plannedLossFt?: number } | undefined)?.plannedLossFt;
   const allowed = briefed ?? limitsOf(context, STALL_LIMITS).lossFt;
   if (!(event.lossFt > allowed)) return undefined;
-  return finding(
-    stallId(c, 'excess-altitude-loss'),
+  return findInStall(
+    c,
+    'excess-altitude-loss',
     briefed === undefined ? 'note' : 'fault',
     { startS: event.breakS, endS: event.lowestS },
-    event.lossFt,
-    'ft',
-    {
-      what: `${numberText(event.lossFt)} ft lost from the break to the lowest; ${numberText(allowed)} ft ${briefed === undefined ? 'is usual' : 'were allowed for'}.`,
-      why: 'The power came late, or the nose stayed low after the wing was flying.',
-      tryNext: 'Full power with the release, and to the climb attitude as soon as the speed allows.',
-    },
+    [event.lossFt, 'ft'],
+    { allowedFt: allowed, briefed: briefed !== undefined },
   );
 };
 
 export const flapsUpWithoutClimb: Check = (c) => {
   const early = flapsInEarly(c);
   if (!early) return undefined;
-  const sinking = early.sinkFpm > 0;
-  return finding(
-    stallId(c, 'flaps-up-without-climb'),
+  return findInStall(
+    c,
+    'flaps-up-without-climb',
     'fault',
     { startS: early.atS, endS: early.endS },
-    Math.max(0, early.sinkFpm),
-    'ft/min',
-    {
-      what: sinking
-        ? `The flaps came up while it still sank: ${numberText(early.fromDeg)}° to ${numberText(early.toDeg)}° at ${numberText(early.sinkFpm)} ft/min down.`
-        : `The flaps came up before there was speed for it: ${numberText(early.fromDeg)}° to ${numberText(early.toDeg)}° at ${numberText(early.kias)} kt.`,
-      why: 'The lift of the flaps was taken away before the airplane was climbing.',
-      tryNext:
-        'The drag stage with the power; the rest once it climbs, seen on two instruments, a stage at a time.',
-    },
+    [Math.max(0, early.sinkFpm), 'ft/min'],
+    { sinking: early.sinkFpm > 0, fromDeg: early.fromDeg, toDeg: early.toDeg, kias: early.kias },
   );
 };
 

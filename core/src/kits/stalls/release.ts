@@ -1,5 +1,6 @@
 /** The release and the power in a stall's recovery: which came first, and how much of it. */
 
+import { type Coded, codesOf } from '../../coded.ts';
 import { performanceOf } from '../../performance/fit.ts';
 import { fullThrottleTurns } from '../../performance/level.ts';
 import { tasMps } from '../../performance/model.ts';
@@ -7,12 +8,14 @@ import { firstWhere, longestStretch, medianOver, type Rows } from '../../recordi
 import type { Evidence } from '../../scoring/requirement.ts';
 import { between, type Case, extremes } from '../attempt/case.ts';
 import { limitsOf } from '../attempt/figures.ts';
-import { numberText } from '../attempt/finding.ts';
-import { failed, held, notApplicable, unseen } from '../attempt/requirement.ts';
 import { turnsOf } from '../attempt/scene.ts';
 import type { StallEvent } from './events.ts';
+import type { PowerEvidence } from './evidence.ts';
+import { failed, met, notApplicable, unseen } from './evidence.ts';
 import { eventOf } from './stall-case.ts';
 import { RECOVERY, STALL_LIMITS } from './tables.ts';
+
+const known = codesOf<PowerEvidence>();
 
 /** When the power came up about the break; undefined where it did not, or nothing tells. */
 function powerUpAt(c: Case, event: StallEvent): number | undefined {
@@ -52,33 +55,30 @@ export function poweredFirst(c: Case, event: StallEvent): { leadS: number; power
 /** The nose goes down before the power comes, or with it. */
 export function releasedFirst(c: Case): Evidence {
   const event = eventOf(c);
-  if (!event) return unseen('no recovery was found');
+  if (!event) return unseen(undefined, 'no-recovery-found');
   const first = poweredFirst(c, event);
-  if (first) return failed(`power came ${numberText(first.leadS, 1)} s before the release`, first.powerS);
-  if (Number.isNaN(c.scene.lever(c.rows.from))) return unseen('no power on record');
+  if (first) return failed(first.powerS, 'power-before-release', { leadS: first.leadS });
+  if (Number.isNaN(c.scene.lever(c.rows.from))) return unseen(undefined, 'power-not-recorded');
   const lead = powerLead(c, event);
-  if (!lead) return notApplicable('no power was added');
+  if (!lead) return notApplicable(undefined, 'no-power-added');
   if (!event.unloadSeen && !c.track.other('stall_warn') && lead.leadS > mostLeadS(c))
-    return unseen('when the wing was let go, no column tells');
-  return held(
-    lead.leadS > 0.2
-      ? 'released with the power'
-      : `released first, power ${numberText(Math.max(0, -lead.leadS), 1)} s later`,
-    event.unloadS,
-  );
+    return unseen(undefined, 'release-not-told');
+  return lead.leadS > 0.2
+    ? met(event.unloadS, 'released-with-power')
+    : met(event.unloadS, 'released-first', { powerAfterS: Math.max(0, -lead.leadS) });
 }
 
 /** Let go within a few seconds of the break. */
 export function releasedPromptly(c: Case): Evidence {
   const event = eventOf(c);
-  if (!event?.unloadSeen) return unseen('when the wing was let go, no column tells');
+  if (!event?.unloadSeen) return unseen(undefined, 'release-not-told');
   const late = event.unloadS - event.breakS;
-  const said = `released ${numberText(Math.max(0, late), 1)} s after the break`;
+  const afterS = { afterS: Math.max(0, late) };
   // A row a second places each of the two to a second.
   const graceS = c.track.stepS > 0.7 ? c.track.stepS : 0;
   return late > limitsOf(c.context, STALL_LIMITS).lateS + graceS
-    ? failed(said, event.unloadS)
-    : held(said, event.unloadS);
+    ? failed(event.unloadS, 'released-after-break', afterS)
+    : met(event.unloadS, 'released-after-break', afterS);
 }
 
 /** Power, as far as it can be compared with the most that there was: 1 is all of it. */
@@ -87,7 +87,8 @@ interface Share {
   /** From where it is surely enough, and below which it surely is not. */
   enough: number;
   tooLittle: number;
-  says: string;
+  /** How it is known, and the figures. */
+  known: Coded;
 }
 
 /** The most power in some rows against what a climb would have. */
@@ -101,7 +102,7 @@ function climbShare(c: Case, rows: Rows, pick: (values: Float64Array) => number)
       share,
       enough: limits.climbPower,
       tooLittle: limits.climbPower,
-      says: `${numberText(100 * share)} % of the throttle`,
+      known: known('throttle-share', { sharePct: 100 * share }),
     };
   }
   const percent = track.other('power_pct')?.values;
@@ -112,7 +113,7 @@ function climbShare(c: Case, rows: Rows, pick: (values: Float64Array) => number)
       share,
       enough: limits.climbPower,
       tooLittle: limits.climbPower,
-      says: `${numberText(pick(percent))} % of power`,
+      known: known('percent-of-power', { powerPct: pick(percent) }),
     };
   }
   const manifold = track.other('map_inhg')?.values;
@@ -122,7 +123,7 @@ function climbShare(c: Case, rows: Rows, pick: (values: Float64Array) => number)
       share: (most - RECOVERY.noPowerInHg) / (full - RECOVERY.noPowerInHg),
       enough: limits.climbPower,
       tooLittle: limits.climbPower,
-      says: `${numberText(most, 1)} inHg of the ${numberText(full, 1)} of this flight’s climb`,
+      known: known('manifold-of-climb', { powerInHg: most, climbInHg: full }),
     };
   }
   const rpm = turnsOf(c.track, c.context.airplane);
@@ -133,7 +134,7 @@ function climbShare(c: Case, rows: Rows, pick: (values: Float64Array) => number)
     share: most / full,
     enough: limits.fullRpmShare,
     tooLittle: limits.leastRpmShare,
-    says: `${numberText(most)} rpm of the ${numberText(full)} of full throttle`,
+    known: known('rpm-of-full-throttle', { rpm: most, fullRpm: full }),
   };
 }
 
@@ -176,18 +177,21 @@ function fullThrottleRpm(c: Case, rows: Rows): number | undefined {
 /** Nearly all the power there is, within seconds of the release. */
 export function recoveredWithPower(c: Case): Evidence {
   const event = eventOf(c);
-  if (!event) return unseen('no recovery was found');
+  if (!event) return unseen(undefined, 'no-recovery-found');
   const limits = limitsOf(c.context, STALL_LIMITS);
   // An engine takes a moment to follow the lever.
   const lagS = c.track.other('throttle') ? 0 : RECOVERY.engineLagS;
   const rows = between(c, event.breakS, event.unloadS + limits.powerWithinS + lagS);
   const most = climbShare(c, rows, (values) => values[extremes(values, rows).high]);
-  if (!most) return unseen('no power on record to compare');
-  const whole = `${most.says} within ${numberText(limits.powerWithinS)} s of the release`;
-  if (most.share >= most.enough) return held(whole, event.unloadS);
+  if (!most) return unseen(undefined, 'no-power-to-compare');
+  const evidence: Coded = {
+    code: most.known.code,
+    params: { ...most.known.params, withinS: limits.powerWithinS },
+  };
+  if (most.share >= most.enough) return { held: true, evidence, atS: event.unloadS };
   return most.share < most.tooLittle
-    ? failed(whole, event.unloadS)
-    : unseen(`${whole}: near full throttle, and not surely`);
+    ? { held: false, evidence, atS: event.unloadS }
+    : { held: null, evidence: { ...evidence, params: { ...evidence.params, unsure: true } } };
 }
 
 /** Revolutions before the first sign against full throttle, where no book gives the percentage. */
@@ -202,6 +206,6 @@ export function shareBeforeSign(c: Case, rows: Rows): Share | undefined {
     share: used / full,
     enough: limits.fullRpmShare,
     tooLittle: limits.leastRpmShare,
-    says: `${numberText(used)} rpm of the ${numberText(full)} of this flight’s climb`,
+    known: known('rpm-of-climb', { rpm: used, fullRpm: full }),
   };
 }

@@ -4,25 +4,25 @@ import type { Evidence } from '../../scoring/requirement.ts';
 import { shortestTurnDeg } from '../../units/angles.ts';
 import { between, type Case } from '../attempt/case.ts';
 import { limitsOf } from '../attempt/figures.ts';
-import { numberText } from '../attempt/finding.ts';
-import { failed, held, unseen } from '../attempt/requirement.ts';
+import { failed, met, unseen } from './evidence.ts';
 import { eventOf } from './stall-case.ts';
 import { RECOVERY, STALL_LIMITS } from './tables.ts';
 
 /** Bank from the break until it flies again. */
 export function bankInStall(c: Case): Evidence {
   const event = eventOf(c);
-  if (!event) return unseen('no break was found');
+  if (!event) return unseen(undefined, 'no-break-found');
   const { bankDeg, timeS } = c.track;
   const rows = between(c, event.breakS, Math.max(event.unloadS, event.breakS) + RECOVERY.wingsAfterS);
   const most = rowOfMax(rows, (i) => Math.abs(bankDeg.values[i]));
-  if (most < 0) return unseen('no bank about the break');
+  if (most < 0) return unseen(undefined, 'bank-not-known');
   const deg = Math.abs(bankDeg.values[most]);
-  const said = `${numberText(deg)}° of bank at the most`;
-  const limit = limitsOf(c.context, STALL_LIMITS).mostBankDeg;
-  if (bankDeg.source === 'derived')
-    return deg > limit ? unseen(`${said}, worked out and not measured`) : held(said, timeS[most]);
-  return deg > limit ? failed(said, timeS[most]) : held(said, timeS[most]);
+  const over = deg > limitsOf(c.context, STALL_LIMITS).mostBankDeg;
+  const derived = bankDeg.source === 'derived';
+  if (!over) return met(timeS[most], 'most-bank', { bankDeg: deg });
+  return derived
+    ? unseen(undefined, 'most-bank', { bankDeg: deg, derived })
+    : failed(timeS[most], 'most-bank', { bankDeg: deg });
 }
 
 /** Aileron held against a dropping wing for longer than a slip of the hand: when, how much. */
@@ -44,14 +44,14 @@ export function aileronAgainst(c: Case): { share: number; startS: number; endS: 
 
 export function aileronsNeutral(c: Case): Evidence {
   const event = eventOf(c);
-  if (!event || !c.track.other('aileron')) return unseen('ailerons not recorded');
+  if (!event || !c.track.other('aileron')) return unseen(undefined, 'ailerons-not-recorded');
   const found = aileronAgainst(c);
   return found
-    ? failed(
-        `${numberText(100 * found.share)} % of aileron against the dropping wing for ${numberText(found.endS - found.startS, 1)} s`,
-        found.startS,
-      )
-    : held('not against a dropping wing', event.breakS);
+    ? failed(found.startS, 'aileron-against', {
+        sharePct: 100 * found.share,
+        lastedS: found.endS - found.startS,
+      })
+    : met(event.breakS, 'aileron-neutral');
 }
 
 export interface Spin {
@@ -101,9 +101,6 @@ export function spinIn(c: Case): Spin | undefined {
 export function noSpin(c: Case): Evidence {
   const found = spinIn(c);
   return found
-    ? failed(
-        `${numberText(found.bankDeg)}° of bank, turning at ${numberText(found.yawDegPerS)}° a second, stalled`,
-        found.startS,
-      )
-    : held('no yaw that grew', eventOf(c)?.breakS);
+    ? failed(found.startS, 'spinning', { bankDeg: found.bankDeg, yawDegPerS: found.yawDegPerS })
+    : met(eventOf(c)?.breakS, 'no-growing-yaw');
 }

@@ -3,7 +3,7 @@ import type { LevelOff } from '../../card/card.ts';
 import { across, axisAround, type PictureLine, upright } from '../../card/picture.ts';
 import { phaseNamed } from '../../scoring/phases.ts';
 import { roundTo } from '../../units/numbers.ts';
-import { numberText } from '../attempt/finding.ts';
+import { numberText } from '../../units/text.ts';
 import { type PicturePart, within } from '../attempt/picture.ts';
 
 const TIME = { label: 'around the level-off', unit: 's', step: 10 };

@@ -1,17 +1,24 @@
 /** What goes wrong in straight flight, level, up or down. */
-
+import type { None } from '../../coded.ts';
 import { meanOver, rowOfMax } from '../../recording/columns/span.ts';
 import { phaseNamed } from '../../scoring/phases.ts';
 import { between, type Check, phaseRows } from '../attempt/case.ts';
 import { limitsOf } from '../attempt/figures.ts';
-import { finding, idsOf, numberText } from '../attempt/finding.ts';
+import { findingsOf } from '../attempt/finding.ts';
 import { gustKt, isRough } from '../attempt/rough-air.ts';
 import { STRAIGHT_LIMITS, STRAIGHT_SIGNS } from './tables.ts';
 
 /** What can go wrong on any straight leg, and in levelling off from one. */
 export const STRAIGHT_FINDINGS = ['heading-drift', 'speed-not-settled'] as const;
 export const LEG_FINDINGS = [...STRAIGHT_FINDINGS, 'level-off-overshoot'] as const;
-const ID = idsOf(LEG_FINDINGS);
+
+/** What the words of each need besides its size. */
+export interface LegParams {
+  'heading-drift': None;
+  'speed-not-settled': { withinS: number };
+  'level-off-overshoot': None;
+}
+const find = findingsOf<LegParams>();
 
 export const headingDrift: Check = (c) => {
   const heading = c.track.headingDeg.values;
@@ -19,18 +26,10 @@ export const headingDrift: Check = (c) => {
   const furthest = rowOfMax(c.rows, (i) => Math.abs(heading[i] - from));
   const drift = furthest < 0 ? 0 : Math.abs(heading[furthest] - from);
   if (!(drift > limitsOf(c.context, STRAIGHT_LIMITS).headingDriftDeg)) return undefined;
-  return finding(
-    ID(c, 'heading-drift'),
-    'fault',
-    { startS: c.attempt.startS, endS: c.track.timeS[furthest] },
+  return find(c, 'heading-drift', 'fault', { startS: c.attempt.startS, endS: c.track.timeS[furthest] }, [
     drift,
     'deg',
-    {
-      what: `The heading drifted ${numberText(drift)}°.`,
-      why: 'No point ahead to hold it on, or a wing a little low.',
-      tryNext: 'Pick a point on the horizon; wings level, ball in the middle, nose on it.',
-    },
-  );
+  ]);
 };
 
 export const speedNotSettled: Check = (c) => {
@@ -58,10 +57,8 @@ export const speedNotSettled: Check = (c) => {
     worst = Math.min(worst, Math.abs(mean(endS - 20, endS) - mean(startS, startS + 10)));
   }
   if (!(worst > allowed)) return undefined;
-  return finding(ID(c, 'speed-not-settled'), 'note', { startS: atS, endS: atS + overS }, worst, 'kt', {
-    what: `The speed moved ${numberText(worst)} kt within ${numberText(overS)} s.`,
-    why: 'The power does not belong to the speed, or the trim was set before the speed had settled.',
-    tryNext: 'Set the power of the table, wait for the speed, then trim.',
+  return find(c, 'speed-not-settled', 'note', { startS: atS, endS: atS + overS }, [worst, 'kt'], {
+    withinS: overS,
   });
 };
 
@@ -76,16 +73,11 @@ export const levelOffOvershoot =
     const furthest = rowOfMax(phaseRows(c, 'level-off'), (i) => side * altitude[i]);
     const past = furthest < 0 ? 0 : side * (altitude[furthest] - settled);
     if (!(past > limitsOf(c.context, STRAIGHT_LIMITS).levelOffFt)) return undefined;
-    return finding(
-      ID(c, 'level-off-overshoot'),
+    return find(
+      c,
+      'level-off-overshoot',
       'fault',
       { startS: levelOff.startS, endS: c.track.timeS[furthest] },
-      past,
-      'ft',
-      {
-        what: `Went ${numberText(past)} ft past the altitude in levelling off.`,
-        why: 'The level-off began at the altitude, not before it.',
-        tryNext: 'Lead it by a tenth of the vertical speed: 50 ft at 500 ft/min.',
-      },
+      [past, 'ft'],
     );
   };

@@ -5,7 +5,7 @@ import { axisAround, type PictureAxis, type PictureLine, type PictureZone } from
 import { heightWorthFt } from '../../mechanics/turning.ts';
 import { speedIn } from '../../units/convert.ts';
 import { clamp, roundTo } from '../../units/numbers.ts';
-import { numberText } from '../attempt/finding.ts';
+import { numberText } from '../../units/text.ts';
 import { airspeedOf, type PicturePart, shownUnit, within } from '../attempt/picture.ts';
 
 const ALTITUDE = { label: 'altitude', unit: 'ft', step: 100 };

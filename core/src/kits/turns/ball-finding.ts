@@ -1,12 +1,17 @@
 /** Ball out in a turn, whichever turn it is. */
-
 import { longestStretch, type Rows, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import type { Finding } from '../../scoring/schema.ts';
 import type { Attempt, ScoringContext } from '../attempt/attempt.ts';
 import { limitsOf } from '../attempt/figures.ts';
-import { finding, numberText } from '../attempt/finding.ts';
+import { findingsOf } from '../attempt/finding.ts';
 import { TURN_LIMITS } from './tables.ts';
+
+export interface BallParams {
+  slip: { ballG: number; lastedS: number };
+  skid: { ballG: number; lastedS: number };
+}
+const find = findingsOf<BallParams>();
 
 interface Turning {
   track: Track;
@@ -26,11 +31,8 @@ export const ballOut =
     const { ballG, ballS } = limitsOf(context, TURN_LIMITS);
     const inwards = (i: number) => -ball.values[i] * side * (name === 'slip' ? 1 : -1);
     const stretch = longestStretch(track.timeS, rows, (i) => inwards(i) > ballG);
-    if (!stretch || stretch.endS - stretch.startS < ballS) return undefined;
+    const lastedS = stretch ? stretch.endS - stretch.startS : 0;
+    if (!stretch || lastedS < ballS) return undefined;
     const size = inwards(rowOfMax(rowsBetween(track.timeS, stretch.startS, stretch.endS), inwards));
-    return finding(`${attempt.maneuver}/${name}`, 'fault', stretch, size, 'g', {
-      what: `${name === 'slip' ? 'Slipping' : 'Skidding'}: ball out on the ${name === 'slip' ? 'inside' : 'outside'} for ${numberText(stretch.endS - stretch.startS)} s (${numberText(size, 2)} g).`,
-      why: name === 'slip' ? 'Too little rudder into the turn.' : 'Too much rudder into the turn.',
-      tryNext: 'Feel the seat: press the rudder on the side where the ball is.',
-    });
+    return find({ attempt }, name, 'fault', stretch, [size, 'g'], { ballG: size, lastedS });
   };

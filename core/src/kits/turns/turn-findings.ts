@@ -1,12 +1,13 @@
 /** What goes wrong in turns that are not steep. */
 
+import type { None } from '../../coded.ts';
 import { rowOfMax, valueAt } from '../../recording/columns/span.ts';
 import { phaseNamed } from '../../scoring/phases.ts';
 import { shortestTurnDeg } from '../../units/angles.ts';
 import { between, type Check, extremes } from '../attempt/case.ts';
 import { limitsOf } from '../attempt/figures.ts';
-import { finding, idsOf, numberText } from '../attempt/finding.ts';
-import { ballOut } from './ball-finding.ts';
+import { findingsOf } from '../attempt/finding.ts';
+import { type BallParams, ballOut } from './ball-finding.ts';
 import { heldSpan } from './plain-turns.ts';
 import { TURN_LIMITS } from './tables.ts';
 import { rolledOutFor } from './turn-attempt.ts';
@@ -21,7 +22,16 @@ export const TURN_FINDINGS = [
 ] as const;
 /** And in one that holds its altitude. */
 export const LEVEL_TURN_FINDINGS = ['alt-loss-roll-in', 'alt-gain-rollout'] as const;
-const ID = idsOf([...TURN_FINDINGS, ...LEVEL_TURN_FINDINGS]);
+
+/** What the words of each need besides its size. */
+export interface TurnParams extends BallParams {
+  'bank-wander': { leastDeg: number; mostDeg: number };
+  'rollout-overshoot': { leadDeg: number };
+  'rollout-undershoot': { leadDeg: number };
+  'alt-loss-roll-in': None;
+  'alt-gain-rollout': None;
+}
+const find = findingsOf<TurnParams>();
 
 const altLossRollIn: Check = (c) => {
   const { track, attempt, rows, context } = c;
@@ -34,18 +44,10 @@ const altLossRollIn: Check = (c) => {
   if (lowest < 0) return undefined;
   const loss = attempt.entry.altitudeFt - track.altitudeFt.values[lowest];
   if (!(loss > limit)) return undefined;
-  return finding(
-    ID(c, 'alt-loss-roll-in'),
-    'fault',
-    { startS: attempt.startS, endS: track.timeS[lowest] },
+  return find(c, 'alt-loss-roll-in', 'fault', { startS: attempt.startS, endS: track.timeS[lowest] }, [
     loss,
     'ft',
-    {
-      what: `${numberText(loss)} ft lost in the first quarter of the turn.`,
-      why: 'The lift tilted with the bank and the back pressure came late.',
-      tryNext: 'Begin to ease back as the bank comes on, a little for every ten degrees.',
-    },
-  );
+  ]);
 };
 
 const altGainRollout: Check = (c) => {
@@ -62,18 +64,10 @@ const altGainRollout: Check = (c) => {
     altitude[highest] <= attempt.entry.altitudeFt
   )
     return undefined;
-  return finding(
-    ID(c, 'alt-gain-rollout'),
-    'fault',
-    { startS: rollOut.startS, endS: track.timeS[highest] },
+  return find(c, 'alt-gain-rollout', 'fault', { startS: rollOut.startS, endS: track.timeS[highest] }, [
     gain,
     'ft',
-    {
-      what: `Rose ${numberText(gain)} ft in rolling out.`,
-      why: 'The back pressure of the turn was still there with the wings level.',
-      tryNext: 'Let the pressure go at the rate at which the bank comes off.',
-    },
-  );
+  ]);
 };
 
 export const rollOutHeading: Check = (c) => {
@@ -83,18 +77,10 @@ export const rollOutHeading: Check = (c) => {
   const past = side * shortestTurnDeg(wanted, valueAt(track.timeS, track.headingDeg.values, attempt.endS));
   if (!(Math.abs(past) > limitsOf(context, TURN_LIMITS).rolloutDeg)) return undefined;
   const span = { startS: attempt.endS, endS: attempt.endS };
-  const lead = numberText(Math.floor(attempt.targets.bankDeg / 2));
+  const leadDeg = Math.floor(attempt.targets.bankDeg / 2);
   return past > 0
-    ? finding(ID(c, 'rollout-overshoot'), 'fault', span, past, 'deg', {
-        what: `Rolled out ${numberText(past)}° past the heading.`,
-        why: 'The roll-out began too late.',
-        tryNext: `Begin it ${lead}° before the heading, half the bank.`,
-      })
-    : finding(ID(c, 'rollout-undershoot'), 'fault', span, -past, 'deg', {
-        what: `Wings level ${numberText(-past)}° before the heading.`,
-        why: 'The roll-out began too early.',
-        tryNext: `Wait until ${lead}° are left, half the bank.`,
-      });
+    ? find(c, 'rollout-overshoot', 'fault', span, [past, 'deg'], { leadDeg })
+    : find(c, 'rollout-undershoot', 'fault', span, [-past, 'deg'], { leadDeg });
 };
 
 export const bankWander: Check = (c) => {
@@ -108,10 +94,9 @@ export const bankWander: Check = (c) => {
   if (low < 0) return undefined;
   const spread = sizes[high] - sizes[low];
   if (!(spread > limitsOf(context, TURN_LIMITS).bankSpreadDeg)) return undefined;
-  return finding(ID(c, 'bank-wander'), 'fault', { startS: fromS, endS: toS }, spread, 'deg', {
-    what: `Bank wandered over ${numberText(spread)}°, from ${numberText(sizes[low])}° to ${numberText(sizes[high])}°.`,
-    why: 'The bank was chased on the instrument rather than held against the horizon.',
-    tryNext: 'Eyes out: one small correction, wait, look again.',
+  return find(c, 'bank-wander', 'fault', { startS: fromS, endS: toS }, [spread, 'deg'], {
+    leastDeg: sizes[low],
+    mostDeg: sizes[high],
   });
 };
 

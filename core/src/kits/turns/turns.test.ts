@@ -99,7 +99,7 @@ describe('cut off', () => {
       maneuver: 'steep-turn',
       variant: 'right',
       state: 'discontinued',
-      reason: expect.stringContaining('before the roll-out'),
+      endedBy: { code: 'recording-breaks-off' },
     });
   });
 

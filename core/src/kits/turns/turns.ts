@@ -90,5 +90,5 @@ export const proposalOf = (turn: Turn, maneuver: string): Proposal => ({
   segment: turn.segment,
   ...(turn.ends
     ? { state: 'complete' }
-    : { state: 'discontinued', reason: 'the recording breaks off before the roll-out' }),
+    : { state: 'discontinued', endedBy: { code: 'recording-breaks-off' } }),
 });

@@ -1,26 +1,24 @@
 /** What goes wrong in a glide. */
-
+import type { None } from '../../coded.ts';
 import { between, type Check } from '../../kits/attempt/case.ts';
 import { limitsOf } from '../../kits/attempt/figures.ts';
-import { finding, idsOf, numberText } from '../../kits/attempt/finding.ts';
+import { findingsOf } from '../../kits/attempt/finding.ts';
 import { medianOver } from '../../recording/columns/span.ts';
 import { phaseNamed } from '../../scoring/phases.ts';
 import { reachWithinS } from './requirements.ts';
 import { GLIDE_LIMITS } from './tables.ts';
 
 export const GLIDE_FINDINGS = ['slow-to-glide-speed', 'too-fast-for-glide', 'too-slow-for-glide'] as const;
-const ID = idsOf(GLIDE_FINDINGS);
+
+export type GlideParams = Record<(typeof GLIDE_FINDINGS)[number], None>;
+const find = findingsOf<GlideParams>();
 
 export const slowToGlide: Check = (c) => {
   const entry = phaseNamed(c.attempt.phases, 'entry');
   if (!entry) return undefined;
   const size = entry.endS - entry.startS;
   if (!(size > reachWithinS(c))) return undefined;
-  return finding(ID(c, 'slow-to-glide-speed'), 'fault', entry, size, 's', {
-    what: `${numberText(size)} s until the best glide speed was reached.`,
-    why: 'The nose stayed down: speed that could have been height was thrown away.',
-    tryNext: 'Speed first: raise the nose at once, trim, and only then look for the field.',
-  });
+  return find(c, 'slow-to-glide-speed', 'fault', entry, [size, 's']);
 };
 
 export const glideSpeed =
@@ -33,11 +31,5 @@ export const glideSpeed =
     const fast = name === 'too-fast-for-glide';
     const size = fast ? off : -off;
     if (!(size > limitsOf(c.context, GLIDE_LIMITS).offKt)) return undefined;
-    return finding(ID(c, name), 'fault', established, size, 'kt', {
-      what: `Glided ${numberText(size)} kt ${fast ? 'above' : 'below'} the best speed.`,
-      why: fast
-        ? 'Nose too low: it feels safer, and it shortens the glide.'
-        : 'Stretching the glide by raising the nose shortens it.',
-      tryNext: 'Trim for the speed of the card, and let the hand rest.',
-    });
+    return find(c, name, 'fault', established, [size, 'kt']);
   };

@@ -1,11 +1,17 @@
 /** What a standard may ask of a glide before any band: that its speed came soon. */
+import type { None } from '../../coded.ts';
 import type { Case } from '../../kits/attempt/case.ts';
 import { limitsOf } from '../../kits/attempt/figures.ts';
-import { numberText } from '../../kits/attempt/finding.ts';
 import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
-import { failed, held, type Requirement } from '../../kits/attempt/requirement.ts';
+import { evidenceOf, type Requirement } from '../../kits/attempt/requirement.ts';
 import { phaseNamed } from '../../scoring/phases.ts';
 import { GLIDE_LIMITS } from './tables.ts';
+
+export interface GlideEvidence {
+  'never-reached': None;
+  'reached-after': { tookS: number; withinS: number };
+}
+const { met, failed } = evidenceOf<GlideEvidence>();
 
 /** Time to the best speed that is soon enough: ten seconds, and longer from a faster start. */
 export function reachWithinS({ attempt, context }: Case): number {
@@ -17,15 +23,15 @@ export const GLIDE_REQUIREMENTS = {
   ...GENERAL_REQUIREMENTS,
   'speed-reached': {
     kind: 'proof',
-    asks: 'Best glide speed, soon',
-    before: 'the best glide speed within seconds',
     see: (c) => {
       const entry = phaseNamed(c.attempt.phases, 'entry');
       const within = reachWithinS(c);
-      if (!entry) return failed('the best glide speed was never reached', c.attempt.startS);
+      if (!entry) return failed(c.attempt.startS, 'never-reached');
       const tookS = entry.endS - entry.startS;
-      const said = `${numberText(tookS)} s of ${numberText(within)}`;
-      return tookS > within ? failed(said, entry.endS) : held(said, entry.endS);
+      const evidence = { tookS, withinS: within };
+      return tookS > within
+        ? failed(entry.endS, 'reached-after', evidence)
+        : met(entry.endS, 'reached-after', evidence);
     },
   },
 } satisfies Record<string, Requirement>;

@@ -1,8 +1,8 @@
 /** What goes wrong in rolls about a point. */
-
+import type { None } from '../../coded.ts';
 import { between, type Check } from '../../kits/attempt/case.ts';
 import { limitsOf } from '../../kits/attempt/figures.ts';
-import { finding, idsOf, numberText } from '../../kits/attempt/finding.ts';
+import { findingsOf } from '../../kits/attempt/finding.ts';
 import { rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import { shortestTurnDeg } from '../../units/angles.ts';
@@ -20,7 +20,9 @@ function yawScatter(track: Track, heading: Float64Array, { from, to }: { from: n
 }
 
 export const ROLL_FINDINGS = ['adverse-yaw'] as const;
-const ID = idsOf(ROLL_FINDINGS);
+
+export type RollParams = Record<(typeof ROLL_FINDINGS)[number], None>;
+const find = findingsOf<RollParams>();
 
 export const adverseYaw: Check = (c) => {
   const { track, attempt, context } = c;
@@ -52,16 +54,8 @@ export const adverseYaw: Check = (c) => {
   const often = swings.length >= 4 && usual > threshold && usual > (3 * scatter) / Math.sqrt(swings.length);
   if (!once && !often) return undefined;
   const { size: worst, row: at } = most;
-  return finding(
-    ID(c, 'adverse-yaw'),
-    'fault',
-    { startS: track.timeS[at], endS: track.timeS[at] + 1.5 },
+  return find(c, 'adverse-yaw', 'fault', { startS: track.timeS[at], endS: track.timeS[at] + 1.5 }, [
     worst,
     'deg',
-    {
-      what: `The nose swung ${numberText(worst, 1)}° against the roll before it followed.`,
-      why: 'Aileron without rudder: the rising wing drags.',
-      tryNext: 'Press the rudder with the aileron, as much as keeps the nose on the point.',
-    },
-  );
+  ]);
 };

@@ -1,7 +1,7 @@
 /** Bank against heading in rolls about a point: the nose stays on it while the wings go from side to side. */
 import { axisAround, type PictureZone, upright } from '../../card/picture.ts';
-import { numberText } from '../../kits/attempt/finding.ts';
 import { type PicturePart, within } from '../../kits/attempt/picture.ts';
+import { numberText } from '../../units/text.ts';
 
 const OFF = { label: 'nose off the point', unit: '°', step: 5 };
 const BANK = { label: 'bank', unit: '°', step: 10 };

@@ -1,8 +1,8 @@
 /** What goes wrong in a slipping descent turn. */
 import { between, type Check, phaseRows } from '../../kits/attempt/case.ts';
 import { limitsOf } from '../../kits/attempt/figures.ts';
-import { finding, idsOf, numberText } from '../../kits/attempt/finding.ts';
-import { warningFinding } from '../../kits/attempt/warning-finding.ts';
+import { findingsOf } from '../../kits/attempt/finding.ts';
+import { type WarningParams, warningFinding } from '../../kits/attempt/warning-finding.ts';
 import { ballOut } from '../../kits/turns/ball-finding.ts';
 import { bankWander, rollOutHeading } from '../../kits/turns/turn-findings.ts';
 import { longestStretch, meanOver, medianOver, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
@@ -10,7 +10,15 @@ import { phaseNamed } from '../../scoring/phases.ts';
 import { SLIP_LIMITS } from './tables.ts';
 
 export const SLIP_FINDINGS = ['little-slip', 'too-fast', 'too-slow', 'stall-warning', 'slip-kept'] as const;
-const ID = idsOf(SLIP_FINDINGS);
+
+/** What the words of each need besides its size. */
+export interface SlipParams extends WarningParams {
+  'little-slip': { ballG: number };
+  'too-fast': { targetKt: number };
+  'too-slow': { targetKt: number };
+  'slip-kept': { ballG: number };
+}
+const find = findingsOf<SlipParams>();
 
 const littleSlip: Check = (c) => {
   const { track, attempt, context, side } = c;
@@ -20,11 +28,7 @@ const littleSlip: Check = (c) => {
   const mean = -side * meanOver(ball.values, phaseRows(c, 'established'));
   const { leastBallG } = limitsOf(context, SLIP_LIMITS);
   if (!(mean < leastBallG)) return undefined;
-  return finding(ID(c, 'little-slip'), 'fault', established, Math.max(0, mean), 'g', {
-    what: `Hardly any slip: the ball ${mean > 0.02 ? `${numberText(mean, 2)} g to the low side` : 'near the middle'} on average.`,
-    why: 'Opposite rudder came in too little, or went out again as the turn was held.',
-    tryNext: 'Bank in with aileron, then rudder the other way until the nose no longer follows; hold both.',
-  });
+  return find(c, 'little-slip', 'fault', established, [Math.max(0, mean), 'g'], { ballG: mean });
 };
 
 /** Speed held wrong: from the airspeed alone, since a slip may falsify it, and only well off. */
@@ -40,22 +44,10 @@ const speedOff =
       (fast ? 1 : -1) * (medianOver(track.airspeedKt.values, phaseRows(c, 'established')) - wanted);
     const { tooFastKt, tooSlowKt } = limitsOf(context, SLIP_LIMITS);
     if (!(size > (fast ? tooFastKt : tooSlowKt))) return undefined;
-    return finding(ID(c, name), 'fault', established, size, 'kt', {
-      what: `Flown ${numberText(size)} kt ${fast ? 'above' : 'below'} the target of ${numberText(wanted)} kt.`,
-      why: fast
-        ? 'The nose went down for the sink: speed throws away what the slip was for.'
-        : 'The nose was held up against the sink, with rudder and aileron crossed.',
-      tryNext: fast
-        ? 'Raise the nose a little: the slip makes the descent, the nose keeps the speed.'
-        : 'Lower the nose first. Slow and crossed is where a wing goes; never hold a slip near the warning.',
-    });
+    return find(c, name, 'fault', established, [size, 'kt'], { targetKt: wanted });
   };
 
-const stallWarning: Check = (c) =>
-  warningFinding(ID(c, 'stall-warning'), c.track, c.rows, c.context, {
-    why: 'Too slow for the bank, with the controls crossed.',
-    tryNext: 'Nose down at once, rudder neutral, then level; go around if it is low.',
-  });
+const stallWarning: Check = (c) => warningFinding(c);
 
 const slipKept: Check = (c) => {
   const { track, attempt, context } = c;
@@ -70,11 +62,7 @@ const slipKept: Check = (c) => {
   const most = rowOfMax(rowsBetween(track.timeS, stretch.startS, stretch.endS), (i) =>
     Math.abs(ball.values[i]),
   );
-  return finding(ID(c, 'slip-kept'), 'fault', stretch, size, 's', {
-    what: `The ball stayed out for ${numberText(size)} s with the wings level (${numberText(Math.abs(ball.values[most]), 2)} g).`,
-    why: 'The rudder came out after the aileron, or not at all.',
-    tryNext: 'Both come out together: aileron and rudder neutral as the wings come level, then the ball.',
-  });
+  return find(c, 'slip-kept', 'fault', stretch, [size, 's'], { ballG: Math.abs(ball.values[most]) });
 };
 
 export const SLIP_CHECKS: readonly Check[] = [

@@ -1,15 +1,14 @@
 /** What goes wrong in slow flight. */
-
+import type { None } from '../../coded.ts';
 import { between, type Check, phaseRows, spanOf } from '../../kits/attempt/case.ts';
 import { limitsOf } from '../../kits/attempt/figures.ts';
-import { finding, numberText } from '../../kits/attempt/finding.ts';
+import { findingsOf } from '../../kits/attempt/finding.ts';
 import { balloonOnFlap, flapsAllAtOnce } from '../../kits/attempt/flap-findings.ts';
 import { meanOver, medianOver, rowOfMax } from '../../recording/columns/span.ts';
 import { phaseNamed } from '../../scoring/phases.ts';
 import { mean } from '../../units/numbers.ts';
 import { warnedTooMuch, warnerIn, withWarnerOn } from './requirements.ts';
 import { sank } from './sink.ts';
-import { SLOW_FLIGHT } from './slow-flight.ts';
 import { SLOW_LIMITS } from './tables.ts';
 
 export const SLOW_FINDINGS = [
@@ -22,7 +21,19 @@ export const SLOW_FINDINGS = [
   'not-trimmed',
   'climb-on-recovery',
 ] as const;
-const ID = (name: (typeof SLOW_FINDINGS)[number]) => `${SLOW_FLIGHT}/${name}`;
+
+/** What the words of each need besides its size. */
+export interface SlowParams {
+  'altitude-loss-entry': None;
+  'sink-before-power': None;
+  'stall-warning': None;
+  'too-fast': { targetKt: number };
+  'too-much-bank': { mostDeg: number };
+  'heading-drift-left': None;
+  'not-trimmed': { sharePct: number };
+  'climb-on-recovery': None;
+}
+const find = findingsOf<SlowParams>();
 
 const altitudeLossEntry: Check = (c) => {
   const { track, attempt, context } = c;
@@ -34,35 +45,13 @@ const altitudeLossEntry: Check = (c) => {
   const before = Math.max(attempt.startS, track.timeS[lowest] - 20);
   // Energy that fell faster than idle takes it away was dived off; slow and sinking is the other finding.
   if (sank(c)) return undefined;
-  return finding(
-    ID('altitude-loss-entry'),
-    'fault',
-    { startS: before, endS: track.timeS[lowest] },
-    loss,
-    'ft',
-    {
-      what: `${numberText(loss)} ft lost while slowing down.`,
-      why: 'The nose did not come up as fast as the lift went.',
-      tryNext: 'Raise the nose a little with every five knots that go; the altitude says how much.',
-    },
-  );
+  return find(c, 'altitude-loss-entry', 'fault', { startS: before, endS: track.timeS[lowest] }, [loss, 'ft']);
 };
 
 const sinkBeforePower: Check = (c) => {
   const found = sank(c);
   if (!found) return undefined;
-  return finding(
-    ID('sink-before-power'),
-    'fault',
-    { startS: found.fromS, endS: found.toS },
-    found.loss,
-    'ft',
-    {
-      what: `${numberText(found.loss)} ft lost slow, before the power came up.`,
-      why: 'Energy went with the power back: behind the power curve slower takes more power, not less.',
-      tryNext: 'As the target speed comes, power up at once to hold level; then trim.',
-    },
-  );
+  return find(c, 'sink-before-power', 'fault', { startS: found.fromS, endS: found.toS }, [found.loss, 'ft']);
 };
 
 const stallWarning: Check = (c) => {
@@ -70,11 +59,7 @@ const stallWarning: Check = (c) => {
   if (!heard || heard.totalS === 0 || withWarnerOn(c)) return undefined;
   const span = { startS: heard.atS, endS: heard.atS + heard.longestS };
   const severity = warnedTooMuch(c) ? 'critical' : 'note';
-  return finding(ID('stall-warning'), severity, span, heard.totalS, 's', {
-    what: `The stall warning sounded for ${numberText(heard.totalS, 1)} s, established.`,
-    why: 'The speed went below what this weight and these flaps allow without it.',
-    tryNext: 'Ease the nose down a degree and add a little power; fly three knots above where it sounds.',
-  });
+  return find(c, 'stall-warning', severity, span, [heard.totalS, 's']);
 };
 
 const tooFast: Check = (c) => {
@@ -85,10 +70,8 @@ const tooFast: Check = (c) => {
   const rows = between(c, established.startS + 3, established.endS - 3);
   const over = medianOver(track.airspeedKt.values, rows) - attempt.targets.airspeedKt;
   if (!(over > limitsOf(context, SLOW_LIMITS).tooFastKt)) return undefined;
-  return finding(ID('too-fast'), 'fault', established, over, 'kt', {
-    what: `Flown ${numberText(over)} kt above the target of ${numberText(attempt.targets.airspeedKt)} kt.`,
-    why: 'The nose never came up to where the speed is slow.',
-    tryNext: 'Speed by pitch: raise the nose until it is there, and let the power hold the altitude.',
+  return find(c, 'too-fast', 'fault', established, [over, 'kt'], {
+    targetKt: attempt.targets.airspeedKt,
   });
 };
 
@@ -102,10 +85,8 @@ const tooMuchBank: Check = (c) => {
   const steepest = rowOfMax(rows, (i) => Math.abs(track.bankDeg.values[i]));
   const bank = steepest < 0 ? 0 : Math.abs(track.bankDeg.values[steepest]);
   if (!(bank > limit)) return undefined;
-  return finding(ID('too-much-bank'), 'fault', spanOf(c, steepest, steepest), bank, 'deg', {
-    what: `${numberText(bank)}° of bank, slow; ${numberText(limit)}° is the most here.`,
-    why: 'The stall speed rises with the bank, and there is no margin to give away.',
-    tryNext: 'Ten to fifteen degrees, a little power in before them, out before the heading.',
+  return find(c, 'too-much-bank', 'fault', spanOf(c, steepest, steepest), [bank, 'deg'], {
+    mostDeg: limit,
   });
 };
 
@@ -128,11 +109,7 @@ const headingDriftLeft: Check = (c) => {
     .sort((a, b) => b.size - a.size);
   const [worst] = drifts;
   if (!worst || !(worst.size > limitsOf(context, SLOW_LIMITS).driftDeg)) return undefined;
-  return finding(ID('heading-drift-left'), 'fault', worst, worst.size, 'deg', {
-    what: `The nose drifted ${numberText(worst.size)}° to the left on a straight leg.`,
-    why: 'Power at low speed yaws left; the right rudder that holds it was missing.',
-    tryNext: 'More right rudder as the power comes up: ball in the middle, nose on the point.',
-  });
+  return find(c, 'heading-drift-left', 'fault', worst, [worst.size, 'deg']);
 };
 
 const notTrimmed: Check = (c) => {
@@ -143,11 +120,7 @@ const notTrimmed: Check = (c) => {
   const rows = between(c, established.startS + 8, established.endS);
   const held = Math.abs(mean(elevator.subarray(rows.from, Math.max(rows.from, rows.to))));
   if (!(held > limitsOf(context, SLOW_LIMITS).heldElevator)) return undefined;
-  return finding(ID('not-trimmed'), 'note', established, held, 'of travel', {
-    what: `The elevator was held ${numberText(held * 100)} % off, all the way.`,
-    why: 'The trim of cruise was still in.',
-    tryNext: 'When the speed has settled, trim until the hand could let go.',
-  });
+  return find(c, 'not-trimmed', 'note', established, [held, 'of travel'], { sharePct: 100 * held });
 };
 
 const climbOnRecovery: Check = (c) => {
@@ -159,17 +132,12 @@ const climbOnRecovery: Check = (c) => {
   if (highest < 0) return undefined;
   const above = track.altitudeFt.values[highest] - attempt.entry.altitudeFt;
   if (!(above > limitsOf(context, SLOW_LIMITS).recoveryClimbFt)) return undefined;
-  return finding(
-    ID('climb-on-recovery'),
+  return find(
+    { attempt },
+    'climb-on-recovery',
     'fault',
     { startS: recovery.startS, endS: track.timeS[highest] },
-    above,
-    'ft',
-    {
-      what: `Climbed ${numberText(above)} ft above the entry in the recovery.`,
-      why: 'Full power at low speed wants to climb; the nose stayed up.',
-      tryNext: 'Push as the power comes up: the nose goes down to where level is, and trim.',
-    },
+    [above, 'ft'],
   );
 };
 

@@ -10,7 +10,6 @@ import {
   type PicturePanel,
   upright,
 } from '../../card/picture.ts';
-import { numberText } from '../../kits/attempt/finding.ts';
 import {
   airspeedOf,
   type FlownCase,
@@ -30,6 +29,7 @@ import {
 import { warningAtStage } from '../../performance/warning.ts';
 import { speedIn } from '../../units/convert.ts';
 import { clamp } from '../../units/numbers.ts';
+import { numberText } from '../../units/text.ts';
 
 /** Faster than this share of V_A nobody flies slowly. */
 const SHOWN_OF_VA = 0.92;

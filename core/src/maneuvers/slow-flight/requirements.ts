@@ -1,16 +1,41 @@
 /** What a standard may ask of slow flight before any band: slow enough, the warner silent, as configured, recovered. */
 import { configurationOf } from '../../airplane/configuration.ts';
+import type { None } from '../../coded.ts';
 import { between, type Case } from '../../kits/attempt/case.ts';
 import { limitsOf } from '../../kits/attempt/figures.ts';
-import { numberText } from '../../kits/attempt/finding.ts';
 import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
-import { failed, held, type Requirement, unseen } from '../../kits/attempt/requirement.ts';
+import { evidenceOf, type Requirement } from '../../kits/attempt/requirement.ts';
 import { slowSpeedsAt } from '../../kits/attempt/slow-speeds.ts';
 import { firstWhere, longestStretch, medianOver } from '../../recording/columns/span.ts';
 import type { Span } from '../../scoring/judged.ts';
 import { phaseNamed } from '../../scoring/phases.ts';
 import { SLOW_LIMITS } from './tables.ts';
 import { cleanFirst, TRANSITION } from './transition.ts';
+
+export interface SlowEvidence {
+  'never-established': None;
+  'sounded-as-taught': { sharePct: number };
+  silent: None;
+  sounded: { totalS: number; longestS: number };
+  'warning-unknown': None;
+  'slower-than-warning': None;
+  'never-as-slow-as-warning': None;
+  'held-too-short': { lastedS: number; askedS: number };
+  'warning-speed-unknown': None;
+  'too-fast': { aboveKt: number };
+  'near-warning': { aboveKt: number };
+  'flaps-unknown': { aboveKt: number };
+  'ended-other': { flown: string };
+  'clean-then-landing': { lastedS: number };
+  'not-clean-first': { lastedS: number };
+  'flaps-not-recorded': None;
+  'flown-as': { flown: string };
+  'flown-other': { flown: string; asked: string };
+  'into-a-stall': None;
+  'recovery-not-recorded': None;
+  'back-to-speed': { kias: number };
+}
+const { met, failed, unseen } = evidenceOf<SlowEvidence>();
 
 const LEGS = ['straight', 'turn', 'climb', 'descent'];
 
@@ -69,22 +94,20 @@ export const withWarnerOn = ({ attempt }: Case): boolean =>
 
 const warnerSilent: Requirement['see'] = (c) => {
   const established = establishedOf(c);
-  if (!established) return unseen('it was never established');
+  if (!established) return unseen(undefined, 'never-established');
   const heard = warnerIn(c);
   const limits = limitsOf(c.context, SLOW_LIMITS);
   if (heard && withWarnerOn(c)) {
     const share = heard.totalS / Math.max(1, established.endS - established.startS);
-    const said = `it sounded ${numberText(100 * share)} % of the time, as the school teaches it: no FAA verdict`;
+    const sounded = { sharePct: 100 * share };
     return share >= limits.warnerOnShare
-      ? { held: null, what: said, atS: heard.atS }
-      : failed(said, heard.atS);
+      ? unseen(heard.atS, 'sounded-as-taught', sounded)
+      : failed(heard.atS, 'sounded-as-taught', sounded);
   }
   if (heard) {
-    const said =
-      heard.totalS === 0
-        ? 'silent'
-        : `sounded ${numberText(heard.totalS, 1)} s in all, ${numberText(heard.longestS, 1)} s at once`;
-    return warnedTooMuch(c) ? failed(said, heard.atS) : held(said, heard.atS);
+    if (heard.totalS === 0) return met(heard.atS, 'silent');
+    const sounded = { totalS: heard.totalS, longestS: heard.longestS };
+    return warnedTooMuch(c) ? failed(heard.atS, 'sounded', sounded) : met(heard.atS, 'sounded', sounded);
   }
   const { timeS, airspeedKt } = c.track;
   const rows = between(c, established.startS, established.endS);
@@ -92,36 +115,32 @@ const warnerSilent: Requirement['see'] = (c) => {
     const speeds = slowSpeedsAt(c, i);
     return speeds !== undefined && airspeedKt.values[i] < speeds.warning[1] - limits.belowWarningKt;
   });
-  if (!c.context.airplane) return unseen('neither a warner nor its speed is known');
+  if (!c.context.airplane) return unseen(undefined, 'warning-unknown');
   return below && below.endS - below.startS >= limits.belowWarningS - c.track.stepS
-    ? { held: null, what: 'no warner on record, and slower than where it sounds', atS: below.startS }
-    : held('no warner on record; never as slow as where it sounds');
+    ? unseen(below.startS, 'slower-than-warning')
+    : met(undefined, 'never-as-slow-as-warning');
 };
 
 const slowEnough: Requirement['see'] = (c) => {
   const established = establishedOf(c);
-  if (!established) return unseen('it was never established');
+  if (!established) return unseen(undefined, 'never-established');
   const limits = limitsOf(c.context, SLOW_LIMITS);
-  const seconds = established.endS - established.startS;
-  if (seconds < limits.establishedS)
-    return failed(
-      `held for ${numberText(seconds)} s of ${numberText(limits.establishedS)}`,
-      established.startS,
-    );
+  const lastedS = established.endS - established.startS;
+  if (lastedS < limits.establishedS)
+    return failed(established.startS, 'held-too-short', { lastedS, askedS: limits.establishedS });
   const legs = c.attempt.phases.filter(
     ({ name, startS, endS }) => LEGS.includes(name) && endS - startS >= limits.legS,
   );
   const spans = [established, ...legs];
   const all = spans.map((span) => ({ span, above: aboveWarningKt(c, span) }));
-  if (all.some(({ above }) => above === undefined)) return unseen('where this airplane warns is not known');
+  if (all.some(({ above }) => above === undefined)) return unseen(undefined, 'warning-speed-unknown');
   const worst = all.sort((a, b) => b.above![0] - a.above![0])[0];
   const [least, most] = worst.above!;
-  if (least > limits.slowEnoughKt)
-    return failed(`${numberText(least)} kt above the warning: fast for slow flight`, worst.span.startS);
-  const said = `${numberText(Math.max(0, most))} kt above the warning`;
+  if (least > limits.slowEnoughKt) return failed(worst.span.startS, 'too-fast', { aboveKt: least });
+  const above = { aboveKt: Math.max(0, most) };
   return most <= limits.slowEnoughKt
-    ? held(said, established.startS)
-    : unseen(`${said} with all the flaps; how many were down is not known`);
+    ? met(established.startS, 'near-warning', above)
+    : unseen(undefined, 'flaps-unknown', above);
 };
 
 /** Clean and slow for a while, then all the flaps, in one slow flight. */
@@ -133,70 +152,59 @@ function cleanThenFlaps(c: Case, established: Span, flown: string) {
     { startS: attempt.startS, endS: established.startS },
     context.airplane?.flaps,
   );
-  const seconds = first ? first.endS - first.startS : 0;
-  if (flown !== 'landing') return failed(`ended ${flown}, landing flaps were briefed`, established.startS);
-  return seconds >= limitsOf(context, SLOW_LIMITS).cleanFirstS
-    ? held(`clean and slow for ${numberText(seconds)} s, then landing flaps`, first!.startS)
-    : failed(
-        `clean and slow for ${numberText(seconds)} s before the flaps: not slow flight first`,
-        established.startS,
-      );
+  const lastedS = first ? first.endS - first.startS : 0;
+  if (flown !== 'landing') return failed(established.startS, 'ended-other', { flown });
+  return lastedS >= limitsOf(context, SLOW_LIMITS).cleanFirstS
+    ? met(first!.startS, 'clean-then-landing', { lastedS })
+    : failed(established.startS, 'not-clean-first', { lastedS });
 }
 
 const asConfigured: Requirement['see'] = (c) => {
   const established = establishedOf(c);
   const asked = c.attempt.brief?.variant;
-  if (!established) return unseen('it was never established');
+  if (!established) return unseen(undefined, 'never-established');
   const rows = between(c, established.startS, established.endS);
   const middle = (rows.from + rows.to) >> 1;
-  if (!c.scene.flapsKnown(middle)) return unseen('flaps not recorded');
+  if (!c.scene.flapsKnown(middle)) return unseen(undefined, 'flaps-not-recorded');
   const flown = configurationOf(c.scene.flapsDeg(middle), {
     stages: c.context.airplane?.flaps,
     fullFlapsDeg: c.scene.fullFlapsDeg,
   });
   if (asked === TRANSITION) return cleanThenFlaps(c, established, flown);
-  if (!asked || asked === flown) return held(`flown ${flown}`, established.startS);
-  return failed(`flown ${flown}, ${asked} was briefed`, established.startS);
+  if (!asked || asked === flown) return met(established.startS, 'flown-as', { flown });
+  return failed(established.startS, 'flown-other', { flown, asked });
 };
 
 const recovered: Requirement['see'] = (c) => {
   const recovery = phaseNamed(c.attempt.phases, 'recovery');
   const { track, attempt, scene } = c;
-  if (!recovery) return held('into the stall that followed', attempt.endS);
+  if (!recovery) return met(attempt.endS, 'into-a-stall');
   const last = between(c, recovery.endS - 1, recovery.endS + track.stepS);
   const fast = firstWhere(
     last,
     (i) => track.airspeedKt.values[i] > scene.warningKias(scene.flapsDeg(i)) + 12,
   );
   return fast < 0
-    ? unseen('the recovery is not on record')
-    : held(`back to ${numberText(track.airspeedKt.values[fast])} kt`, recovery.endS);
+    ? unseen(undefined, 'recovery-not-recorded')
+    : met(recovery.endS, 'back-to-speed', { kias: track.airspeedKt.values[fast] });
 };
 
 export const SLOW_REQUIREMENTS = {
   ...GENERAL_REQUIREMENTS,
   'slow-enough': {
     kind: 'proof',
-    asks: 'Slow enough',
-    before: 'within 8 kt of the warning for half a minute, in every leg',
     see: slowEnough,
   },
   'warner-silent': {
     kind: 'prohibition',
-    asks: 'Warner silent',
-    before: 'the warner silent, once established',
     see: warnerSilent,
   },
   configuration: {
     kind: 'proof',
-    asks: 'As configured',
-    before: 'with the flaps as briefed',
     see: asConfigured,
   },
   recovered: {
     kind: 'proof',
-    asks: 'Recovered',
-    before: 'recovered, or into the stall that was briefed',
     see: recovered,
   },
 } satisfies Record<string, Requirement>;

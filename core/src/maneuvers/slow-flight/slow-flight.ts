@@ -205,11 +205,9 @@ const variantOf = (
   context: ScoringContext,
   flown: Configuration | null,
   airspeedKt: number,
-): Pick<Proposal, 'variant' | 'variantMissing'> => {
+): Pick<Proposal, 'variant' | 'variantUnknown'> => {
   const variant = flown ?? briefedVariant(context, airspeedKt);
-  return variant === null
-    ? { variant, variantMissing: 'flaps were not recorded: clean or not, nothing tells' }
-    : { variant };
+  return variant === null ? { variant, variantUnknown: { code: 'flaps-not-recorded' } } : { variant };
 };
 
 /** Whether it is known which brief an attempt was: by its configuration, or since all of them are of one. */

@@ -25,7 +25,10 @@ describe.each(fleet)('$id', (airplane) => {
     expect(attempts[0].examiner).toBe('satisfactory');
     expect(attempts[0].findings.filter(({ severity }) => severity !== 'note')).toEqual([]);
     expect(configured(attempts[0])).toMatchObject({ held: true });
-    expect(configured(attempts[0])?.what).toMatch(/clean and slow for \d\d s, then landing flaps/);
+    expect(configured(attempts[0])?.evidence).toEqual({
+      code: 'clean-then-landing',
+      params: { lastedS: expect.any(Number) },
+    });
   });
 
   test('the flaps let down on the way to it is slow flight with landing flaps, and not what was briefed', () => {

@@ -1,13 +1,16 @@
 /** What goes wrong in a standard-rate turn besides what goes wrong in any level one: the rate itself. */
 import { between, type Check } from '../../kits/attempt/case.ts';
 import { limitsOf } from '../../kits/attempt/figures.ts';
-import { finding, idsOf, numberText } from '../../kits/attempt/finding.ts';
+import { findingsOf } from '../../kits/attempt/finding.ts';
 import { heldSpan } from '../../kits/turns/plain-turns.ts';
 import { valueAt } from '../../recording/columns/span.ts';
 import { RATE_LIMITS, STANDARD_RATE_DEG_PER_S } from './tables.ts';
 
 export const RATE_FINDINGS = ['rate-too-fast', 'rate-too-slow'] as const;
-const ID = idsOf(RATE_FINDINGS);
+
+/** What the words of each need besides its size. */
+export type RateParams = Record<(typeof RATE_FINDINGS)[number], { degPerS: number; bankDeg: number }>;
+const find = findingsOf<RateParams>();
 
 /** The heading turned in the held part against the time that it took. */
 export const rateOff: Check = (c) => {
@@ -20,16 +23,13 @@ export const rateOff: Check = (c) => {
   const off = rate - STANDARD_RATE_DEG_PER_S;
   if (!(Math.abs(off) > limitsOf(context, RATE_LIMITS).offDegPerS)) return undefined;
   const span = { startS: fromS, endS: toS };
-  const what = `${numberText(rate, 1)}° a second: a full circle in ${numberText(360 / rate)} s, not in two minutes.`;
   return off > 0
-    ? finding(ID(c, 'rate-too-fast'), 'fault', span, off, 'deg/s', {
-        what,
-        why: 'More bank than this speed asks for.',
-        tryNext: `Hold ${numberText(attempt.targets.bankDeg)}°, and time the first 30°: ten seconds.`,
+    ? find(c, 'rate-too-fast', 'fault', span, [off, 'deg/s'], {
+        degPerS: rate,
+        bankDeg: attempt.targets.bankDeg,
       })
-    : finding(ID(c, 'rate-too-slow'), 'fault', span, -off, 'deg/s', {
-        what,
-        why: 'Less bank than this speed asks for.',
-        tryNext: `Hold ${numberText(attempt.targets.bankDeg)}°, and time the first 30°: ten seconds.`,
+    : find(c, 'rate-too-slow', 'fault', span, [-off, 'deg/s'], {
+        degPerS: rate,
+        bankDeg: attempt.targets.bankDeg,
       });
 };

@@ -3,11 +3,12 @@
 import { findAirplane } from '../../airplane/fleet.ts';
 import { scoreRecording } from '../../debrief/score-recording.ts';
 import type { ScoreOptions } from '../../debrief/settings.ts';
-import { countReversals, numberText } from '../../kits/attempt/finding.ts';
+import { countReversals } from '../../kits/attempt/finding.ts';
 import { readRecordingCsv } from '../../recording/csv/csv.ts';
 import type { Finding } from '../../scoring/schema.ts';
 import { findStandard } from '../../standards/standards.ts';
 import { type Dip, type DrawnFlight, drawFlight, toCsv } from '../../testing/drawn-flight.ts';
+import { numberText } from '../../units/text.ts';
 
 const standard = findStandard('faa-private')!;
 const LEFT = { atS: 30, bankDeg: -45, turnDeg: -360 };

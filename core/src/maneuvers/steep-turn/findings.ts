@@ -1,14 +1,14 @@
 /** What goes wrong in a steep turn. Each finding is one small function; the list at the end runs them all. */
 
+import type { None } from '../../coded.ts';
 import type { Attempt, Proposal, ScoringContext } from '../../kits/attempt/attempt.ts';
 import { type Case, runChecks } from '../../kits/attempt/case.ts';
 import { limitsOf } from '../../kits/attempt/figures.ts';
-import { countReversals, finding, numberText } from '../../kits/attempt/finding.ts';
+import { countReversals, findingsOf } from '../../kits/attempt/finding.ts';
 import { gustKt, isRough } from '../../kits/attempt/rough-air.ts';
 import { turnsOf } from '../../kits/attempt/scene.ts';
-import { warningFinding } from '../../kits/attempt/warning-finding.ts';
-import { ballOut } from '../../kits/turns/ball-finding.ts';
-import { loadFactor } from '../../mechanics/turning.ts';
+import { type WarningParams, warningFinding } from '../../kits/attempt/warning-finding.ts';
+import { type BallParams, ballOut } from '../../kits/turns/ball-finding.ts';
 import { localSlope } from '../../recording/columns/resample.ts';
 import { type Rows, rowOfMax, rowsBetween, valueAt } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
@@ -44,9 +44,28 @@ export const STEEP_FINDINGS = [
   'stall-warning',
   'spiral-dive',
 ] as const;
-const ID = (name: (typeof STEEP_FINDINGS)[number]) => `steep-turn/${name}`;
 
-const rollInTooFast: Check = ({ track, attempt, limits }) => {
+/** What the words of each need besides its size. */
+export interface SteepParams extends BallParams, WarningParams {
+  'roll-in-too-fast': None;
+  'alt-loss-roll-in': None;
+  'alt-gain-rollout': None;
+  overbank: { targetDeg: number; bankDeg: number; lastedS: number; midTurn: boolean };
+  'bank-shallow': { targetDeg: number; lastedS: number };
+  'bank-wander': { leastDeg: number; mostDeg: number };
+  'speed-decay': { slowestKt: number; powerUp: boolean };
+  'speed-above-va': { fastestKt: number; vaKias: number; weightLb?: number };
+  'power-unchanged': { power: number; powerUnit: string };
+  'power-chasing': None;
+  'rollout-early': { leadDeg: number };
+  'rollout-late': { leadDeg: number };
+  'incomplete-turn': { leastDeg: number };
+  'spiral-dive': { bankDeg: number };
+}
+const find = findingsOf<SteepParams>();
+
+const rollInTooFast: Check = (c) => {
+  const { track, attempt, limits } = c;
   const rollIn = phaseNamed(attempt.phases, 'roll-in');
   // A rate of roll needs several samples a second.
   if (!rollIn || track.stepS > 0.52) return undefined;
@@ -56,14 +75,11 @@ const rollInTooFast: Check = ({ track, attempt, limits }) => {
     0,
   );
   if (size <= limits.rollInDegPerS) return undefined;
-  return finding(ID('roll-in-too-fast'), 'fault', rollIn, size, 'deg/s', {
-    what: `Rolled in at ${numberText(size)}° a second.`,
-    why: 'A quick roll reaches the bank before the pull can follow it.',
-    tryNext: 'Take four or five seconds to the bank; add the pull past 30°.',
-  });
+  return find(c, 'roll-in-too-fast', 'fault', rollIn, [size, 'deg/s']);
 };
 
-const altLossRollIn: Check = ({ track, attempt, rows, limits }) => {
+const altLossRollIn: Check = (c) => {
+  const { track, attempt, rows, limits } = c;
   const altitude = track.altitudeFt.values;
   const heading = track.headingDeg.values;
   const startHeading = valueAt(track.timeS, heading, attempt.startS);
@@ -78,14 +94,11 @@ const altLossRollIn: Check = ({ track, attempt, rows, limits }) => {
   while (first > rows.from && attempt.targets.altitudeFt - altitude[first - 1] > limits.altLossRollInFt / 2)
     first--;
   const span = { startS: track.timeS[first], endS: track.timeS[lowest] };
-  return finding(ID('alt-loss-roll-in'), 'fault', span, loss, 'ft', {
-    what: `${numberText(loss)} ft lost in the first quarter of the turn.`,
-    why: 'The lift tilted with the bank and the pull came late or too lightly.',
-    tryNext: 'Past 30° begin a firm pull, so that it is all there when the roll stops.',
-  });
+  return find(c, 'alt-loss-roll-in', 'fault', span, [loss, 'ft']);
 };
 
-const altGainRollout: Check = ({ track, attempt, limits }) => {
+const altGainRollout: Check = (c) => {
+  const { track, attempt, limits } = c;
   const rollOut = phaseNamed(attempt.phases, 'roll-out');
   if (!rollOut || attempt.state !== 'complete') return undefined;
   const altitude = track.altitudeFt.values;
@@ -101,23 +114,18 @@ const altGainRollout: Check = ({ track, attempt, limits }) => {
   const gain = altitude[highest] - from;
   // Coming back up to the entry altitude is a correction, not a rise.
   if (!(gain > limits.altGainRolloutFt) || altitude[highest] <= attempt.targets.altitudeFt) return undefined;
-  return finding(
-    ID('alt-gain-rollout'),
+  return find(
+    { attempt },
+    'alt-gain-rollout',
     'fault',
     { startS: rollOut.startS, endS: track.timeS[highest] },
-    gain,
-    'ft',
-    {
-      what: `Rose ${numberText(gain)} ft in rolling out.`,
-      why: 'The pull that the bank needed was still there when the wings came level.',
-      tryNext:
-        'Let the pull go at the rate at which the bank comes off; expect the nose to rise, more if trimmed.',
-    },
+    [gain, 'ft'],
   );
 };
 
 /** Beyond the standard's band on either side for longer than a moment; only the longest of each side is named. */
-const bankBeyond: Check = ({ track, attempt, context, limits }) => {
+const bankBeyond: Check = (c) => {
+  const { track, attempt, context, limits } = c;
   const row = judgingRows(context, attempt).rows.find(({ parameter }) => parameter === 'bank');
   const established = phaseNamed(attempt.phases, 'established');
   const bank = row && attempt.quantity(row);
@@ -136,34 +144,22 @@ const bankBeyond: Check = ({ track, attempt, context, limits }) => {
   const target = attempt.targets.bankDeg;
   return [
     over &&
-      finding(ID('overbank'), 'fault', over, over.peak, 'deg', {
-        what: `Overbanked ${numberText(over.peak)}° past ${numberText(target)}°, for ${numberText(over.endS - over.startS, 1)} s.`,
-        ...overbankWords(over.startS - established.startS, target + over.peak),
+      find(c, 'overbank', 'fault', over, [over.peak, 'deg'], {
+        targetDeg: target,
+        bankDeg: target + over.peak,
+        lastedS: over.endS - over.startS,
+        midTurn: over.startS - established.startS > STEEP_SIGNS.midTurnS,
       }),
     under &&
-      finding(ID('bank-shallow'), 'fault', under, -under.peak, 'deg', {
-        what: `Bank ${numberText(-under.peak)}° short of ${numberText(target)}°, for ${numberText(under.endS - under.startS, 1)} s.`,
-        why: 'The bank was eased to save altitude, or let go while looking inside.',
-        tryNext: 'Fix where the horizon cuts the cowling at this bank, and bring it back there.',
+      find(c, 'bank-shallow', 'fault', under, [-under.peak, 'deg'], {
+        targetDeg: target,
+        lastedS: under.endS - under.startS,
       }),
   ];
 };
 
-/** Rolled past it, or steepened by itself when the turn had long been held: two different things to learn. */
-function overbankWords(sinceHeldS: number, deg: number): { why: string; tryNext: string } {
-  const load = `${numberText(deg)}° asks for ${numberText(loadFactor(deg), 2)} g`;
-  return sinceHeldS > STEEP_SIGNS.midTurnS
-    ? {
-        why: `Held at first, then steepening by itself, as a steep bank does; ${load}.`,
-        tryNext: 'A little opposite aileron all the way round, and the eyes on the horizon.',
-      }
-    : {
-        why: `No opposite aileron when the roll should have stopped; ${load}.`,
-        tryNext: 'Stop the roll with a touch of opposite aileron, then hold the picture.',
-      };
-}
-
-const bankWander: Check = ({ track, attempt, limits }) => {
+const bankWander: Check = (c) => {
+  const { track, attempt, limits } = c;
   const established = phaseNamed(attempt.phases, 'established');
   if (!established) return undefined;
   const rows = rowsBetween(track.timeS, established.startS, established.endS, attempt.segment);
@@ -176,10 +172,9 @@ const bankWander: Check = ({ track, attempt, limits }) => {
   // To one side only it is an overbank or a shallow bank, and said there.
   if (above + below <= limits.bankSpreadDeg || Math.min(above, below) < 0.3 * limits.bankSpreadDeg)
     return undefined;
-  return finding(ID('bank-wander'), 'fault', established, above + below, 'deg', {
-    what: `Bank wandered over ${numberText(above + below)}°, from ${numberText(Math.abs(bank[least]))}° to ${numberText(Math.abs(bank[most]))}°.`,
-    why: 'The bank was chased on the instrument rather than held against the horizon.',
-    tryNext: 'Eyes out: one small correction, wait, look again.',
+  return find(c, 'bank-wander', 'fault', established, [above + below, 'deg'], {
+    leastDeg: Math.abs(bank[least]),
+    mostDeg: Math.abs(bank[most]),
   });
 };
 
@@ -194,17 +189,10 @@ const speedDecay: Check = (c) => {
   const gusts = isRough(track, rows) ? gustKt(track, rows) : 0;
   const air = (powerLeft(c) ? 3 : 4) * gusts;
   if (!(lost > limits.speedDecayKt + air)) return undefined;
-  const what = `${numberText(lost)} kt lost, down to ${numberText(airspeed[slowest])} kt.`;
-  if (gusts > 0 && powerWasUp(c, slowest))
-    return finding(ID('speed-decay'), 'note', spanTo(track, attempt, slowest), lost, 'kt', {
-      what,
-      why: 'The air was rough, and the power was up.',
-      tryNext: 'In such air let a little altitude go before the speed: ease the pull.',
-    });
-  return finding(ID('speed-decay'), 'fault', spanTo(track, attempt, slowest), lost, 'kt', {
-    what,
-    why: 'The pull costs drag, and the power to pay for it was not added.',
-    tryNext: 'A little power as the bank passes 30°, then leave it.',
+  const powerUp = gusts > 0 && powerWasUp(c, slowest);
+  return find(c, 'speed-decay', powerUp ? 'note' : 'fault', spanTo(track, attempt, slowest), [lost, 'kt'], {
+    slowestKt: airspeed[slowest],
+    powerUp,
   });
 };
 
@@ -217,10 +205,10 @@ const speedAboveVa: Check = (c) => {
   if (!above) return undefined;
   const { fastestKt, vaKias, span } = above;
   const { weightLb } = c.context;
-  return finding(ID('speed-above-va'), 'fault', span, fastestKt - vaKias, 'kt', {
-    what: `${numberText(fastestKt)} kt, above the maneuvering speed of ${numberText(Math.floor(vaKias))} kt${weightLb === undefined ? '' : ` at ${numberText(weightLb)} lb`}.`,
-    why: 'The nose fell, or the entry was too fast for this weight.',
-    tryNext: 'Stop the maneuver above the maneuvering speed: power back, wings level, ease out gently.',
+  return find(c, 'speed-above-va', 'fault', span, [fastestKt - vaKias, 'kt'], {
+    fastestKt,
+    vaKias: Math.floor(vaKias),
+    ...(weightLb !== undefined && { weightLb }),
   });
 };
 
@@ -272,12 +260,9 @@ const powerUnchanged: Check = (c) => {
   if (most < 0 || !(lost > limits.powerUnchangedSpeedKt + air)) return undefined;
   // With nearly all of it on there is nothing to add.
   if (!powerLeft(c) || powerWasUp(c, slowest)) return undefined;
-  return finding(ID('power-unchanged'), 'note', spanTo(track, attempt, slowest), lost, 'kt', {
-    what: `${numberText(lost)} kt lost with the power left at ${numberText(power.values[most], power.digits)} ${power.unit}`
-      .trim()
-      .concat('.'),
-    why: 'A 45° turn needs more power than level flight at the same speed.',
-    tryNext: 'Plan the addition: the card names it. Set it while rolling in.',
+  return find(c, 'power-unchanged', 'note', spanTo(track, attempt, slowest), [lost, 'kt'], {
+    power: power.values[most],
+    powerUnit: power.unit,
   });
 };
 
@@ -287,57 +272,36 @@ const powerChasing: Check = (c) => {
   if (!power) return undefined;
   const reversals = countReversals(power.values, rows.from, rows.to, power.swing);
   if (reversals < limits.powerReversals) return undefined;
-  return finding(ID('power-chasing'), 'fault', attempt, reversals, 'reversals', {
-    what: `Power went up and down ${numberText(reversals)} times.`,
-    why: 'Speed was chased with the throttle while the pitch moved it.',
-    tryNext: 'Set the power once; hold altitude, and the speed looks after itself.',
-  });
+  return find(c, 'power-chasing', 'fault', attempt, [reversals, 'reversals']);
 };
 
-const rollOut: Check = ({ track, attempt, side, limits }) => {
+const rollOut: Check = (c) => {
+  const { track, attempt, side, limits } = c;
   if (attempt.state !== 'complete' || brokenOff(attempt, limits)) return undefined;
   const heading = valueAt(track.timeS, track.headingDeg.values, attempt.endS);
   const past = side * shortestTurnDeg(attempt.targets.headingDeg, heading);
   if (!(Math.abs(past) > limits.rolloutDeg)) return undefined;
   const span = { startS: attempt.endS, endS: attempt.endS };
-  const lead = numberText(Math.floor(attempt.targets.bankDeg / 2));
+  const leadDeg = Math.floor(attempt.targets.bankDeg / 2);
   return past > 0
-    ? finding(ID('rollout-late'), 'fault', span, past, 'deg', {
-        what: `Rolled out ${numberText(past)}° past the heading.`,
-        why: 'The roll-out began too late, or went too slowly.',
-        tryNext: `Begin ${lead}° before the heading, half the bank, at the rate you rolled in.`,
-      })
-    : finding(ID('rollout-early'), 'fault', span, -past, 'deg', {
-        what: `Wings level ${numberText(-past)}° before the heading.`,
-        why: 'The roll-out began too early, or was quicker than the roll-in.',
-        tryNext: `Wait for ${lead}° to go, half the bank, then roll out as you rolled in.`,
-      });
+    ? find(c, 'rollout-late', 'fault', span, [past, 'deg'], { leadDeg })
+    : find(c, 'rollout-early', 'fault', span, [-past, 'deg'], { leadDeg });
 };
 
-const incompleteTurn: Check = ({ attempt, limits }) => {
+const incompleteTurn: Check = (c) => {
+  const { attempt, limits } = c;
   if (attempt.turnedDeg === undefined || !brokenOff(attempt, limits)) return undefined;
-  return finding(ID('incomplete-turn'), 'fault', attempt, attempt.turnedDeg, 'deg', {
-    what: `Only ${numberText(attempt.turnedDeg)}° turned; the maneuver is a full circle (${numberText(leastTurnDeg(attempt, limits))}° at the least).`,
-    why: 'It was broken off, or the reference was lost.',
-    tryNext: 'If it was for traffic or a limit, mark it discontinued: that was good airmanship.',
+  return find(c, 'incomplete-turn', 'fault', attempt, [attempt.turnedDeg, 'deg'], {
+    leastDeg: leastTurnDeg(attempt, limits),
   });
 };
 
-const stallWarning: Check = ({ track, rows, context }) =>
-  warningFinding(ID('stall-warning'), track, rows, context, {
-    why: 'The pull at this bank brought the wing near its critical angle; slow and steep make it worse.',
-    tryNext:
-      'Ease the pull at once, then shallow the bank. The stall comes at √n times its speed in level flight.',
-  });
+const stallWarning: Check = (c) => warningFinding(c);
 
 const spiralDive: Check = (c) => {
   const dive = diveIn(c);
   if (!dive) return undefined;
-  return finding(ID('spiral-dive'), 'critical', dive, dive.fpm, 'ft/min', {
-    what: `A spiral dive: ${numberText(dive.bankDeg)}° of bank, ${numberText(dive.fpm)} ft/min down, speed rising.`,
-    why: 'Pulling against a steepening bank tightens the turn and does not stop the descent.',
-    tryNext: 'Power back, wings level first, then ease out of the dive.',
-  });
+  return find(c, 'spiral-dive', 'critical', dive, [dive.fpm, 'ft/min'], { bankDeg: dive.bankDeg });
 };
 
 /** From the start of the attempt to a row. */

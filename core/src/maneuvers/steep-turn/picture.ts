@@ -3,10 +3,10 @@ import { maneuveringSpeedKias } from '../../airplane/limits.ts';
 import type { Airplane } from '../../airplane/schema.ts';
 import { across, axisAround, type Picture, type PictureAxis } from '../../card/picture.ts';
 import { speedWindow, stallCurve } from '../../card/speed-window.ts';
-import { numberText } from '../../kits/attempt/finding.ts';
 import { airspeedOf, type PicturePart, shownUnit, within } from '../../kits/attempt/picture.ts';
 import { speedIn } from '../../units/convert.ts';
 import { clamp } from '../../units/numbers.ts';
+import { numberText } from '../../units/text.ts';
 
 const MOST_BANK_DEG = 60;
 /** Not shallower than a steep turn; not steeper than the 50° of the commercial standard with primary students. */

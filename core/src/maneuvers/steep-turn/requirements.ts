@@ -1,14 +1,27 @@
 /** What a standard may ask of a steep turn before any band: that it went round, and below the maneuvering speed. */
 import { maneuveringSpeedKias } from '../../airplane/limits.ts';
+import type { None } from '../../coded.ts';
 import type { Attempt } from '../../kits/attempt/attempt.ts';
 import type { Case } from '../../kits/attempt/case.ts';
 import { type Figures, limitsOf } from '../../kits/attempt/figures.ts';
-import { numberText } from '../../kits/attempt/finding.ts';
 import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
-import { failed, held, type Requirement, unseen } from '../../kits/attempt/requirement.ts';
+import { evidenceOf, type Requirement } from '../../kits/attempt/requirement.ts';
 import { localSlope } from '../../recording/columns/resample.ts';
 import { firstWhere, longestStretch, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
 import { STEEP_LIMITS } from './tables.ts';
+
+export interface SteepEvidence {
+  dived: { sinkFpm: number; bankDeg: number };
+  'turn-not-known': None;
+  'turned-too-little': { turnedDeg: number; leastDeg: number };
+  turned: { turnedDeg: number };
+  'va-unknown': None;
+  'entered-above-va': { kias: number; vaKias: number };
+  'far-above-va': { overKt: number; lastedS: number };
+  'below-va': { vaKias: number };
+  'va-at-maximum': { vaKias: number };
+}
+const { met, failed, unseen } = evidenceOf<SteepEvidence>();
 
 type Limits = Figures<keyof typeof STEEP_LIMITS & string>;
 
@@ -83,48 +96,43 @@ export const STEEP_REQUIREMENTS = {
     see: (c) => {
       const dive = diveIn(c);
       return dive
-        ? failed(`${numberText(dive.fpm)} ft/min down at ${numberText(dive.bankDeg)}°`, dive.startS)
+        ? failed(dive.startS, 'dived', { sinkFpm: dive.fpm, bankDeg: dive.bankDeg })
         : GENERAL_REQUIREMENTS.spiral.see(c);
     },
   },
   'full-turn': {
     kind: 'proof',
-    asks: 'The whole turn',
-    before: 'a full circle',
     see: ({ attempt, context }) => {
       const { turnedDeg } = attempt;
-      if (turnedDeg === undefined) return unseen('how far it turned is not known');
+      if (turnedDeg === undefined) return unseen(undefined, 'turn-not-known');
       const limits = limitsOf(context, STEEP_LIMITS);
-      const said = `${numberText(turnedDeg)}° turned`;
       return fallsShort(attempt, limits)
-        ? failed(`${said}, of ${numberText(leastTurnDeg(attempt, limits))}° at the least`, attempt.endS)
-        : held(said, attempt.endS);
+        ? failed(attempt.endS, 'turned-too-little', { turnedDeg, leastDeg: leastTurnDeg(attempt, limits) })
+        : met(attempt.endS, 'turned', { turnedDeg });
     },
   },
   'below-va': {
     kind: 'prohibition',
-    asks: 'Below maneuvering speed',
-    before: 'entered at or below the maneuvering speed of the day, and stopped above it',
     see: (c) => {
       const vaKias = vaOf(c);
-      if (vaKias === undefined) return unseen('the airplane’s maneuvering speed is not known');
+      if (vaKias === undefined) return unseen(undefined, 'va-unknown');
       const limits = limitsOf(c.context, STEEP_LIMITS);
       const { entry } = c.attempt;
       const sure = c.context.weightGiven;
       if (entry.airspeedKt > vaKias + limits.entryAboveVaKt)
-        return failed(
-          `entered at ${numberText(entry.airspeedKt)} kt, maneuvering speed ${numberText(Math.floor(vaKias))}`,
-          c.attempt.startS,
-        );
+        return failed(c.attempt.startS, 'entered-above-va', {
+          kias: entry.airspeedKt,
+          vaKias: Math.floor(vaKias),
+        });
       const airspeed = c.track.airspeedKt.values;
       const over = longestStretch(c.track.timeS, c.rows, (i) => airspeed[i] > vaKias + limits.farAboveVaKt);
       if (over && over.endS - over.startS >= limits.farAboveVaS - c.track.stepS)
-        return failed(
-          `more than ${numberText(limits.farAboveVaKt)} kt above it for ${numberText(over.endS - over.startS)} s`,
-          over.startS,
-        );
-      const said = `maneuvering speed ${numberText(Math.floor(vaKias))} kt`;
-      return sure ? held(said) : unseen(`${said} at maximum weight; today’s weight is not known`);
+        return failed(over.startS, 'far-above-va', {
+          overKt: limits.farAboveVaKt,
+          lastedS: over.endS - over.startS,
+        });
+      const known = { vaKias: Math.floor(vaKias) };
+      return sure ? met(undefined, 'below-va', known) : unseen(undefined, 'va-at-maximum', known);
     },
   },
 } satisfies Record<string, Requirement>;

@@ -4,6 +4,7 @@
  */
 
 import { type BriefTargets, briefFor } from '../../card/targets.ts';
+import type { Coded } from '../../coded.ts';
 import type { Attempt, Proposal, ScoringContext } from '../../kits/attempt/attempt.ts';
 import { buildAttempt } from '../../kits/attempt/build-attempt.ts';
 import type { Proposed } from '../../kits/attempt/room.ts';
@@ -11,6 +12,7 @@ import { turnPhases } from '../../kits/turns/turn-phases.ts';
 import { findTurns, proposalOf, type Turn } from '../../kits/turns/turns.ts';
 import { valueAt } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
+import { warning } from '../../recording/warnings.ts';
 import { judgingRows } from '../../scoring/standard.ts';
 import { STEEP_SIGNS } from './tables.ts';
 
@@ -18,13 +20,11 @@ export const STEEP_TURN = 'steep-turn';
 
 export function propose(track: Track, context: ScoringContext): Proposed {
   const proposals: Proposal[] = [];
-  const warnings: string[] = [];
+  const warnings: Coded[] = [];
   for (const turn of findTurns(track)) {
     if (!(turn.turnedDeg >= STEEP_SIGNS.leastTurnDeg) || !isSteep(turn, context)) continue;
     if (!turn.begins) {
-      warnings.push(
-        `a steep bank at ${turn.startS.toFixed(0)} s has no recorded entry (the recording breaks off before it): not scored`,
-      );
+      warnings.push(warning('no-recorded-entry', { atS: turn.startS }));
       continue;
     }
     proposals.push(proposalOf(turn, STEEP_TURN));

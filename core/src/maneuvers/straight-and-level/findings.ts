@@ -1,14 +1,21 @@
 /** What goes wrong in straight and level flight. */
-
+import type { None } from '../../coded.ts';
 import { between, type Check } from '../../kits/attempt/case.ts';
 import { limitsOf } from '../../kits/attempt/figures.ts';
-import { countReversals, finding, idsOf, numberText, turningRows } from '../../kits/attempt/finding.ts';
+import { countReversals, findingsOf, turningRows } from '../../kits/attempt/finding.ts';
 import { STRAIGHT_FINDINGS } from '../../kits/straight/straight-findings.ts';
 import { STRAIGHT_LIMITS } from '../../kits/straight/tables.ts';
 import { meanOver } from '../../recording/columns/span.ts';
 
 export const LEVEL_FINDINGS = ['chasing', 'out-of-trim', ...STRAIGHT_FINDINGS, 'altitude-offset'] as const;
-const ID = idsOf(LEVEL_FINDINGS);
+
+/** What the words of each need besides its size. */
+export interface LevelParams {
+  chasing: None;
+  'out-of-trim': { periodS: number };
+  'altitude-offset': { low: boolean };
+}
+const find = findingsOf<LevelParams>();
 
 export const chasing: Check = (c) => {
   const { chasingReversals, chasingFpm } = limitsOf(c.context, STRAIGHT_LIMITS);
@@ -20,11 +27,7 @@ export const chasing: Check = (c) => {
     if (count > worst.count) worst = { count, startS: s, endS: timeS[rows.to - 1] };
   }
   if (worst.count < chasingReversals) return undefined;
-  return finding(ID(c, 'chasing'), 'fault', worst, worst.count, 'reversals', {
-    what: `Up and down ${numberText(worst.count)} times within a minute.`,
-    why: 'The vertical speed was chased; it lags behind what the nose does.',
-    tryNext: 'Set the attitude against the horizon, wait, look, and correct half of it.',
-  });
+  return find(c, 'chasing', 'fault', worst, [worst.count, 'reversals']);
 };
 
 export const outOfTrim: Check = (c) => {
@@ -37,20 +40,12 @@ export const outOfTrim: Check = (c) => {
   const [startS, endS] = [timeS[turned[0]], timeS[turned[swings - 1]]];
   const periodS = (2 * (endS - startS)) / (swings - 1);
   if (periodS < limits.trimShortestS || periodS > limits.trimLongestS) return undefined;
-  return finding(ID(c, 'out-of-trim'), 'note', { startS, endS }, swings, 'swings', {
-    what: `A slow rise and fall, ${numberText(swings)} times, every ${numberText(periodS)} s or so.`,
-    why: 'Out of trim: whenever the hand rested, the airplane went where the trim was.',
-    tryNext: 'Hold it with the hand, then trim the pressure away in ever smaller steps.',
-  });
+  return find(c, 'out-of-trim', 'note', { startS, endS }, [swings, 'swings'], { periodS });
 };
 
 export const altitudeOffset: Check = (c) => {
   const wanted = c.attempt.brief?.entry?.altitudeFt ?? c.attempt.entry.altitudeFt;
   const off = meanOver(c.track.altitudeFt.values, c.rows) - wanted;
   if (!(Math.abs(off) > limitsOf(c.context, STRAIGHT_LIMITS).altitudeOffsetFt)) return undefined;
-  return finding(ID(c, 'altitude-offset'), 'note', c.attempt, Math.abs(off), 'ft', {
-    what: `On average ${numberText(Math.abs(off))} ft ${off < 0 ? 'low' : 'high'}.`,
-    why: 'Held well, but beside the altitude that was asked.',
-    tryNext: 'Bring it back with a small change of attitude, and hold it there.',
-  });
+  return find(c, 'altitude-offset', 'note', c.attempt, [Math.abs(off), 'ft'], { low: off < 0 });
 };

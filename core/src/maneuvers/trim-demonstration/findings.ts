@@ -1,12 +1,18 @@
 /** What spoils the trim demonstration: a hand on the stick or on the trim. */
 import { between, type Check } from '../../kits/attempt/case.ts';
 import { limitsOf } from '../../kits/attempt/figures.ts';
-import { finding, idsOf, numberText } from '../../kits/attempt/finding.ts';
+import { findingsOf } from '../../kits/attempt/finding.ts';
 import { speedsOf } from './found.ts';
 import { TRIM_LIMITS, TRIM_SIGNS } from './tables.ts';
 
 export const TRIM_FINDINGS = ['hand-on-it', 'another-speed'] as const;
-const ID = idsOf(TRIM_FINDINGS);
+
+/** What the words of each need besides its size. */
+export interface TrimParams {
+  'hand-on-it': { moved: 'stick' | 'trim'; sharePct: number };
+  'another-speed': { beforeKt: number; afterKt: number };
+}
+const find = findingsOf<TrimParams>();
 
 export const handOnIt: Check = (c) => {
   const { track, attempt, context } = c;
@@ -18,13 +24,9 @@ export const handOnIt: Check = (c) => {
   };
   const [stick, trim] = [spread('elevator'), spread('trim')];
   if (stick <= limits.movedStick && trim <= limits.movedTrim) return undefined;
-  return finding(ID(c, 'hand-on-it'), 'note', attempt, Math.max(stick, trim), 'of travel', {
-    what:
-      stick > limits.movedStick
-        ? `The stick moved through ${numberText(100 * stick)} % of its travel.`
-        : 'The trim was moved.',
-    why: 'What the airplane does by itself shows only with the hands off.',
-    tryNext: 'Hands off in pitch; wings by feet and a finger; wait until it has swung out.',
+  return find(c, 'hand-on-it', 'note', attempt, [Math.max(stick, trim), 'of travel'], {
+    moved: stick > limits.movedStick ? 'stick' : 'trim',
+    sharePct: 100 * stick,
   });
 };
 
@@ -32,9 +34,5 @@ export const anotherSpeed: Check = (c) => {
   const { beforeKt, afterKt } = speedsOf(c.track, c.attempt);
   const off = afterKt - beforeKt;
   if (!(Math.abs(off) > limitsOf(c.context, TRIM_LIMITS).backKt)) return undefined;
-  return finding(ID(c, 'another-speed'), 'note', c.attempt, Math.abs(off), 'kt', {
-    what: `Trimmed for ${numberText(beforeKt)} kt, it ended at ${numberText(afterKt)}.`,
-    why: 'It was held, trimmed, or not given the time to swing out.',
-    tryNext: 'Trim it off before; then power alone, and a minute of patience.',
-  });
+  return find(c, 'another-speed', 'note', c.attempt, [Math.abs(off), 'kt'], { beforeKt, afterKt });
 };

@@ -1,4 +1,5 @@
 /** A recording as it came: one column a channel, NaN where nothing was measured at that instant. */
+import type { Coded } from '../../coded.ts';
 import type { ChannelName } from './channels.ts';
 
 export interface RecordingHeader {
@@ -18,5 +19,5 @@ export interface Recording {
   channels: Partial<Record<ChannelName, Float64Array>>;
   /** Milliseconds since 1970 of `timeS` = 0, where the file told. */
   epochMs?: number;
-  warnings: string[];
+  warnings: Coded[];
 }

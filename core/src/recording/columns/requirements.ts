@@ -1,5 +1,7 @@
 /** The least that can be scored: an altitude, and indicated airspeed with heading. */
+import type { Coded } from '../../coded.ts';
 import { InputError } from '../../errors.ts';
+import { warning } from '../warnings.ts';
 import type { Recording } from './recording.ts';
 import { typicalStepS } from './smooth.ts';
 
@@ -10,7 +12,7 @@ const FASTEST_STEP_S = 1 / 51;
  * @throws InputError when the recording lacks what every score needs.
  * @returns warnings about what can be used all the same.
  */
-export function checkScorable(recording: Recording): string[] {
+export function checkScorable(recording: Recording): Coded[] {
   const { channels, timeS } = recording;
   const has = (name: keyof typeof channels) => channels[name] !== undefined;
   const hasPosition = has('lat_deg') && has('lon_deg');
@@ -30,9 +32,8 @@ export function checkScorable(recording: Recording): string[] {
       `there is a row only every ${stepS.toFixed(1)} s; a row at least every 2 s (0.5 Hz) was expected`,
     );
   }
-  const warnings: string[] = [];
-  if (stepS < FASTEST_STEP_S) warnings.push(`rows come faster than 50 Hz (${(1 / stepS).toFixed(0)} Hz)`);
-  if (!has('alt_ft'))
-    warnings.push('no indicated altitude: satellite altitude used, its change counts, not its level');
+  const warnings: Coded[] = [];
+  if (stepS < FASTEST_STEP_S) warnings.push(warning('rows-too-fast', { hz: Math.round(1 / stepS) }));
+  if (!has('alt_ft')) warnings.push(warning('satellite-altitude'));
   return warnings;
 }

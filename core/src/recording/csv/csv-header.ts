@@ -1,10 +1,12 @@
 /** The optional `# key: value` lines before the header row. */
+import type { Coded } from '../../coded.ts';
 import { InputError, quoted } from '../../errors.ts';
 import type { RecordingHeader } from '../columns/recording.ts';
+import { warning } from '../warnings.ts';
 
 export interface HeaderLines {
   header: RecordingHeader;
-  warnings: string[];
+  warnings: Coded[];
   /** Where the header row begins in the text, and its line. */
   bodyStart: number;
   bodyLine: number;
@@ -15,7 +17,7 @@ const ISO_DATE = /^\d{4}-\d{2}-\d{2}(T[\d:.]+(Z|[-+]\d{2}:?\d{2})?)?$/;
 /** Reads the lines that begin with `#`, and skips blank ones, up to the header row. */
 export function readHeaderLines(text: string): HeaderLines {
   const header: RecordingHeader = {};
-  const warnings: string[] = [];
+  const warnings: Coded[] = [];
   let position = 0;
   let line = 1;
   while (position < text.length) {
@@ -30,7 +32,7 @@ export function readHeaderLines(text: string): HeaderLines {
   return { header, warnings, bodyStart: Math.min(position, text.length), bodyLine: line };
 }
 
-function readHeaderLine(content: string, line: number, header: RecordingHeader, warnings: string[]): void {
+function readHeaderLine(content: string, line: number, header: RecordingHeader, warnings: Coded[]): void {
   const colon = content.indexOf(':');
   if (colon < 0) return;
   const key = content.slice(0, colon).trim().toLowerCase();
@@ -67,7 +69,7 @@ function readHeaderLine(content: string, line: number, header: RecordingHeader, 
       header.note = value;
       return;
     default:
-      warnings.push(`line ${line}: header "${quoted(key)}" is not known and was ignored`);
+      warnings.push(warning('header-unknown', { line, name: quoted(key) }));
   }
 }
 

@@ -41,8 +41,8 @@ describe('what is read', () => {
     });
     expect([...recording.channels.alt_ft!]).toEqual([4500, Number.NaN]);
     expect(recording.warnings).toEqual([
-      'line 6: header "colour" is not known and was ignored',
-      'column "cabin" is not known and was ignored',
+      { code: 'header-unknown', params: { line: 6, name: 'colour' } },
+      { code: 'column-unknown', params: { name: 'cabin' } },
     ]);
   });
 

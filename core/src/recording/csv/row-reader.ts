@@ -1,10 +1,12 @@
 /** The rows of a Recording CSV, from cells to columns of numbers, and what is refused in them. */
+import type { Coded } from '../../coded.ts';
 import { InputError, quoted } from '../../errors.ts';
 import { type ChannelName, channelInfo, isChannel } from '../columns/channels.ts';
 import { GrowingColumns } from '../columns/columns.ts';
 import { parseCell } from '../columns/csv-number.ts';
 import type { Recording } from '../columns/recording.ts';
 import { parseUtcMs } from '../columns/utc.ts';
+import { warning } from '../warnings.ts';
 import { PlainRow } from './plain-row.ts';
 
 /** What a column of the file is to the reader. */
@@ -19,7 +21,7 @@ export const MOST_COLUMNS = 200;
 
 /** Takes rows of cells in order: the header row first, then data. Keeps count of the file's lines. */
 export class RowReader {
-  readonly warnings: string[] = [];
+  readonly warnings: Coded[] = [];
   private roles: ColumnRole[] | undefined;
   private names: string[] = [];
   private columns = new GrowingColumns(0);
@@ -80,7 +82,7 @@ export class RowReader {
       if (name === 'time_s') return { kind: 'time' };
       if (name === 'utc') return { kind: 'utc' };
       if (isChannel(name)) return { kind: 'channel', name };
-      if (name !== '') this.warnings.push(`column "${quoted(name)}" is not known and was ignored`);
+      if (name !== '') this.warnings.push(warning('column-unknown', { name: quoted(name) }));
       return { kind: 'ignored' };
     });
     // One more than the file has: the line that each row stands on, for errors that are found later.

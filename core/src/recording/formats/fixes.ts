@@ -1,10 +1,12 @@
 /** Position fixes, as logs give them one by one, made into the columns of a recording. */
 
+import type { Coded } from '../../coded.ts';
 import { InputError } from '../../errors.ts';
 import { FT_TO_M } from '../../units/convert.ts';
 import { dayIn, UTC } from '../../units/days.ts';
 import type { ChannelName } from '../columns/channels.ts';
 import type { Recording, RecordingHeader } from '../columns/recording.ts';
+import { warning } from '../warnings.ts';
 
 export interface Fix {
   epochMs: number;
@@ -27,7 +29,7 @@ export function recordingOfFixes(
   what: string,
   header: RecordingHeader | 'no date' = {},
 ): Recording {
-  const warnings: string[] = [];
+  const warnings: Coded[] = [];
   // A log may repeat a second or step back at its seams: the first word counts.
   const rising: Fix[] = [];
   for (const fix of fixes) {
@@ -39,8 +41,7 @@ export function recordingOfFixes(
       `${what} has ${rising.length} timed positions; at least ${LEAST_FIXES} were expected`,
     );
   const dropped = fixes.length - rising.length;
-  if (dropped > 0)
-    warnings.push(`${dropped} positions with a time not later than the one before were left out`);
+  if (dropped > 0) warnings.push(warning('positions-out-of-order', { count: dropped }));
   const epochMs = rising[0].epochMs;
   const column = (value: (fix: Fix) => number) => Float64Array.from(rising, value);
   const channels: Recording['channels'] = {
@@ -53,7 +54,7 @@ export function recordingOfFixes(
   };
   altitude('gps_alt_ft', ({ gpsAltM }) => gpsAltM);
   altitude('alt_ft', ({ pressureAltM }) => pressureAltM);
-  if (header === 'no date') warnings.push('the log names no date: when it was flown is not known');
+  if (header === 'no date') warnings.push(warning('no-date'));
   return {
     ...(header === 'no date'
       ? { header: {} }

@@ -131,7 +131,7 @@ describe('what is wrong is said', () => {
     lines[3] = lines[3].replace(/\*..$/, '*00');
     const { warnings, timeS } = readRecording(lines.join('\r\n'));
     expect(timeS).toHaveLength(fixes.length - 1);
-    expect(warnings).toEqual(['2 sentences did not add up and were left out']);
+    expect(warnings).toEqual([{ code: 'sentences-damaged', params: { count: 2 } }]);
   });
 
   test('times that step back or repeat: the first word counts', () => {
@@ -143,7 +143,7 @@ describe('what is wrong is said', () => {
     });
     const { timeS, warnings } = readRecording(gpxOf([point(0), point(1), point(1), point(0), point(2)]));
     expect([...timeS]).toEqual([0, 1, 2]);
-    expect(warnings.join()).toContain('2 positions');
+    expect(warnings).toEqual([{ code: 'positions-out-of-order', params: { count: 2 } }]);
   });
 });
 
@@ -183,7 +183,7 @@ describe('what a log leaves open', () => {
     const { epochMs, header, timeS, warnings } = readRecording(fixes.map(gga).join('\n'));
     expect([epochMs, header.date]).toEqual([undefined, undefined]);
     expect(timeS[timeS.length - 1]).toBe(fixes.length - 1);
-    expect(warnings).toEqual([expect.stringContaining('names no date')]);
+    expect(warnings).toEqual([{ code: 'no-date' }]);
   });
 
   test('GPX: an empty elevation is none, and not sea level', () => {
@@ -213,7 +213,7 @@ describe('what a log leaves open', () => {
     const { timeS, warnings } = readRecording(marked);
     expect(timeS).toHaveLength(fixes.length - 4);
     expect([...timeS]).not.toContain(8);
-    expect(warnings).toEqual(['4 positions marked as not valid (V) were left out']);
+    expect(warnings).toEqual([{ code: 'positions-not-valid', params: { count: 4 } }]);
     expect(() => readRecording(igc.replaceAll('WA', 'WV'))).toThrow(
       `all ${fixes.length} positions are marked as not valid (V)`,
     );

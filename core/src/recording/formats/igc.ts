@@ -1,7 +1,9 @@
 /** IGC: fixes of a soaring logger, with pressure and satellite altitude. */
+
 import IGCParser from 'igc-parser';
 import { InputError } from '../../errors.ts';
 import type { Recording } from '../columns/recording.ts';
+import { warning } from '../warnings.ts';
 import { recordingOfFixes } from './fixes.ts';
 
 /** @throws InputError for what is no IGC file, naming the line where it is known. */
@@ -30,6 +32,6 @@ export function readIgc(text: string): Recording {
     'the log',
     { date: file.date },
   );
-  if (left > 0) recording.warnings.push(`${left} positions marked as not valid (V) were left out`);
+  if (left > 0) recording.warnings.push(warning('positions-not-valid', { count: left }));
   return recording;
 }

@@ -1,6 +1,8 @@
 /** NMEA 0183: GGA sentences for place and altitude, RMC for the date. */
+
 import { parseNmeaSentence } from 'nmea-simple';
 import type { Recording } from '../columns/recording.ts';
+import { warning } from '../warnings.ts';
 import { type Fix, recordingOfFixes } from './fixes.ts';
 
 const DAY_MS = 86_400_000;
@@ -47,7 +49,7 @@ export function readNmea(text: string): Recording {
   }
   const dated = !Number.isNaN(firstDatedMs);
   const recording = recordingOfFixes(timed(places, firstDatedMs), 'the log', dated ? {} : 'no date');
-  if (bad > 0) recording.warnings.push(`${bad} sentences did not add up and were left out`);
+  if (bad > 0) recording.warnings.push(warning('sentences-damaged', { count: bad }));
   return recording;
 }
 

@@ -101,7 +101,7 @@ test('rows whose time does not go on are left out and counted', () => {
     guessed(PLAIN),
   );
   expect([...timeS]).toEqual([0, 0.5, 1]);
-  expect(warnings).toEqual(['1 row whose time is not later than the one before was left out']);
+  expect(warnings).toEqual([{ code: 'rows-out-of-order', params: { count: 1 } }]);
 });
 
 describe('what is wrong is said, with its place', () => {

@@ -1,6 +1,7 @@
 /** A table of another make, read as a person said what its columns are. */
 
 import Papa from 'papaparse';
+import type { Coded } from '../../coded.ts';
 import { InputError } from '../../errors.ts';
 import { wrap360 } from '../../units/angles.ts';
 import { dayIn, UTC } from '../../units/days.ts';
@@ -8,6 +9,7 @@ import { type ChannelName, channelInfo } from '../columns/channels.ts';
 import { GrowingColumns } from '../columns/columns.ts';
 import { parseCell } from '../columns/csv-number.ts';
 import type { Recording } from '../columns/recording.ts';
+import { warning } from '../warnings.ts';
 import { Clock } from './clock.ts';
 import type { Mapping } from './mapping.ts';
 import { isNothing } from './nothing.ts';
@@ -83,19 +85,16 @@ export function readMapped(
       line: head.dataLine,
     });
   return finish(columns, sources, clock.epochMs, [
-    ...counted(untimed, 'without a time or a day'),
-    ...counted(leftOut, 'whose time is not later than the one before'),
+    ...(untimed > 0 ? [warning('rows-without-time', { count: untimed })] : []),
+    ...(leftOut > 0 ? [warning('rows-out-of-order', { count: leftOut })] : []),
   ]);
 }
-
-const counted = (rows: number, which: string): string[] =>
-  rows === 0 ? [] : [rows === 1 ? `1 row ${which} was left out` : `${rows} rows ${which} were left out`];
 
 function finish(
   columns: GrowingColumns,
   sources: readonly Source[],
   epochMs: number | undefined,
-  warnings: string[],
+  warnings: Coded[],
 ): Recording {
   const finished = columns.finish();
   const channels: Recording['channels'] = {};

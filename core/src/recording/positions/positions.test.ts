@@ -155,7 +155,7 @@ describe('a lesson as positions only in an 18 kt wind', () => {
         });
       }
       expect(attempts.flatMap(({ findings }) => findings)).toEqual([]);
-      expect(recording.warnings.join()).toContain('worked out from the positions');
+      expect(recording.notices.map(({ code }) => code)).toContain('airspeed-from-positions');
     }
   });
 
@@ -184,5 +184,5 @@ test('a straight flight tells no wind, and says what is missing', () => {
   const { recording, attempts } = scoreRecording(straight, { standard });
   expect(recording.wind).toBeUndefined();
   expect(attempts).toEqual([]);
-  expect(recording.warnings.join()).toContain('no turn of half a circle');
+  expect(recording.notices.map(({ code }) => code)).toContain('no-wind-to-be-had');
 });

@@ -2,7 +2,9 @@
  * A recording made ready for finding and scoring: every quantity smoothed and on the same rows, what is missing
  * derived where it can be, and the breaks that no attempt may span.
  */
+
 import type { Airplane } from '../../airplane/schema.ts';
+import type { Coded } from '../../coded.ts';
 import { absentChannel, type Channel, measuredChannel } from '../columns/channel.ts';
 import type { ChannelName } from '../columns/channels.ts';
 import type { Recording } from '../columns/recording.ts';
@@ -11,6 +13,7 @@ import { localSlope } from '../columns/resample.ts';
 import { longestStepS, type Segment, splitSegments } from '../columns/segments.ts';
 import { typicalStepS } from '../columns/smooth.ts';
 import { type AirFromPositions, airFromPositions } from '../positions/air-from-positions.ts';
+import { warning } from '../warnings.ts';
 import { airspeeds } from './airspeed.ts';
 import { deriveBank, fillBank } from './derive-bank.ts';
 
@@ -32,7 +35,7 @@ export interface Track {
   wind?: AirFromPositions['wind'];
   /** Any other recorded channel, smoothed on first use; `undefined` where it was not recorded. */
   other(name: ChannelName): Channel | undefined;
-  warnings: string[];
+  warnings: Coded[];
 }
 
 const SLOPE_HALF_WIDTH_S = 1.5;
@@ -60,15 +63,10 @@ export function makeTrack(recording: Recording, airplane?: Airplane): Track {
   const recorded = { ias: other('ias_kt'), tas, oat: other('oat_c'), altitudeFt };
   const { airspeedKt, tasKt } = airspeeds(recorded, airplane);
   if (airMissing() && !air) {
-    warnings.push(
-      'airspeed or heading was not recorded, and no turn of half a circle or more shows the wind: nothing that needs them can be scored',
-    );
+    warnings.push(warning('no-wind-to-be-had'));
   }
 
-  if (air && !other('ias_kt') && !other('tas_kt'))
-    warnings.push(
-      'no airspeed was recorded: wind, airspeed and heading were worked out from the positions; slow flight and stalls are named as likely, and no causes are given',
-    );
+  if (air && !other('ias_kt') && !other('tas_kt')) warnings.push(warning('airspeed-from-positions'));
 
   function airMissing(): boolean {
     return !(other('ias_kt') ?? other('tas_kt')) || !other('hdg_deg');

@@ -3,10 +3,10 @@ import type {
   Conditions,
   LessonItem,
   LessonPlan,
-  Proposal,
   SightPicture,
   TargetCard,
   TechniqueOverrides,
+  WordedProposal,
 } from '@keel/core';
 import { EntitySchema } from 'typeorm';
 
@@ -33,7 +33,7 @@ export interface Lesson {
   /** The school that it came from with an archive. */
   origin: string | null;
   /** What was proposed, and what an instructor changed of it; null for a lesson that was put together by hand. */
-  proposal: (Proposal & { changed: ProposalChange[] }) | null;
+  proposal: (WordedProposal & { changed: ProposalChange[] }) | null;
 }
 
 export interface ProposalChange {

@@ -1,5 +1,5 @@
 /** What was worked out from a recording. */
-import type { KeelTrace, Observation, Score, smallKeel } from '@keel/core';
+import { type KeelTrace, type Observation, readScore, type Score, type smallKeel } from '@keel/core';
 import { EntitySchema } from 'typeorm';
 
 export type SmallKeel = ReturnType<typeof smallKeel>;
@@ -25,7 +25,8 @@ export const ScoreEntity = new EntitySchema<ScoreRow>({
     schoolId: { type: 'uuid', name: 'school_id' },
     recordingId: { type: 'uuid', name: 'recording_id' },
     core: { type: 'text' },
-    score: { type: 'jsonb' },
+    // One of version 1 is read as version 2, and stays as it is.
+    score: { type: 'jsonb', transformer: { to: (score: Score) => score, from: readScore } },
     profile: { type: 'jsonb' },
     keels: { type: 'jsonb' },
     observations: { type: 'jsonb' },

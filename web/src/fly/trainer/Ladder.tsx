@@ -1,5 +1,13 @@
 /** A short ladder of practice from what recurs in this student's attempts: a rung a tap. */
-import { type Lesson, type PracticeWay, practiceFor, type TargetCard } from '@keel/core';
+import {
+  findingSaid,
+  type Lesson,
+  type PracticeWay,
+  practiceFor,
+  type TargetCard,
+  textOf,
+  unitsFor,
+} from '@keel/core';
 import { usePath, useSkillAttempts } from '../../api/hooks.ts';
 
 interface Props {
@@ -36,13 +44,13 @@ function Rungs(props: {
   const attempts = useSkillAttempts(props.studentId, props.skill);
   const practice = attempts.data && practiceFor(props.card.maneuver, props.recurring, attempts.data);
   if (!practice) return null;
-  const { what, count, of, rungs, at, tries, without } = practice;
+  const { fault, rungs, at, tries, without } = practice;
   return (
     <section className="ladder-of-practice" aria-label="Practise">
       <h3 className="small">
-        {what}{' '}
+        {textOf(findingSaid(fault, unitsFor(props.card)).what)}{' '}
         <span className="quiet">
-          in {count} of the last {of}
+          in {fault.count} of the last {fault.of}
         </span>
       </h3>
       <ol>

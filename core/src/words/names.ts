@@ -1,22 +1,26 @@
 /** Maneuvers, parameters and verdicts as a person reads them. */
 import { variantWords } from '../card/flown-words.ts';
+import type { AttemptScore } from '../debrief/score.ts';
 import type { PartName } from '../kits/shape/parts.ts';
 import { findRoom } from '../maneuvers/registry.ts';
 import type { AttemptVerdict } from '../scoring/schema.ts';
-import type { AttemptScore } from './score.ts';
+import type { Parameter } from '../scoring/standard.ts';
 
-export const PARAMETER_NAMES: Record<string, string> = {
+export const PARAMETER_NAMES: Readonly<Record<Parameter, string>> = {
   altitude: 'Altitude',
   airspeed: 'Airspeed',
   heading: 'Heading',
-  'rollout-heading': 'Roll-out',
+  'rollout-heading': 'Roll-out heading',
   bank: 'Bank',
   'turn-rate': 'Rate of turn',
-  coordination: 'Ball',
+  coordination: 'Coordination',
   floor: 'Floor',
   'altitude-loss': 'Altitude lost',
   'vertical-speed': 'Vertical speed',
 };
+/** Of a parameter that may be of another version. */
+export const parameterName = (parameter: string): string =>
+  (PARAMETER_NAMES as Readonly<Record<string, string>>)[parameter] ?? parameter.replaceAll('-', ' ');
 
 /** A maneuver, with its variant where it is known. */
 export function maneuverName(maneuver: string, variant: string | null): string {

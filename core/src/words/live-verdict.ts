@@ -3,10 +3,16 @@
  * say; in the few words that there is time for between two attempts.
  */
 import { z } from 'zod';
-import { reasonOf } from '../debrief/reason.ts';
-import type { AttemptScore, Score } from '../debrief/score.ts';
-import { PARAMETER_NAMES } from '../debrief/words.ts';
+import type { AttemptScore } from '../debrief/score.ts';
 import { requireRoom } from '../maneuvers/registry.ts';
+import type { Judge } from '../scoring/schema.ts';
+import type { Units } from './figures.ts';
+import { PARAMETER_NAMES } from './names.ts';
+import { reasonSaid } from './reason.ts';
+import { type Said, textOf } from './say.ts';
+import { causeSaid } from './score/causes.ts';
+import { linkSaid } from './score/chain.ts';
+import { findingSaid } from './score/findings.ts';
 
 export const liveVerdictSchema = z.object({
   maneuver: z.string(),
@@ -27,19 +33,13 @@ export type LiveVerdict = z.infer<typeof liveVerdictSchema>;
 
 const MOST_FIGURES = 3;
 
-/** The last attempt that lies, for the most part, in a span; null where none does. */
-export function attemptOver(score: Score, span: { fromS: number; toS: number }): AttemptScore | null {
-  const share = ({ startS, endS }: AttemptScore) =>
-    (Math.min(endS, span.toS) - Math.max(startS, span.fromS)) / Math.max(1, endS - startS);
-  return score.attempts.findLast((attempt) => share(attempt) > 0.5) ?? null;
-}
-
-export function verdictOf(attempt: AttemptScore, judge: Score['judge']): LiveVerdict {
+export function verdictOf(attempt: AttemptScore, judge: Judge, units: Units): LiveVerdict {
   const measured = attempt.parameters.flatMap((one) =>
     one.measured === 'not-measured' || !one.required ? [] : [one],
   );
   const worst = measured.sort((a, b) => b.toleranceUsed - a.toleranceUsed).slice(0, MOST_FIGURES);
-  const [finding] = [...attempt.findings].sort((a, b) => rank(b.severity) - rank(a.severity));
+  const [worstFinding] = [...attempt.findings].sort((a, b) => rank(b.severity) - rank(a.severity));
+  const finding = worstFinding && findingSaid(worstFinding, units);
   const [link] = attempt.chain;
   return {
     maneuver: attempt.maneuver,
@@ -50,17 +50,22 @@ export function verdictOf(attempt: AttemptScore, judge: Score['judge']): LiveVer
     startS: attempt.startS,
     endS: attempt.endS,
     verdict: attempt[judge],
-    reason: reasonOf(attempt, judge),
+    reason: textOf(reasonSaid(attempt, judge, units)),
     figures: worst.map(({ parameter, toleranceUsed, maxAbove, maxBelow, unit }) => ({
-      name: PARAMETER_NAMES[parameter] ?? parameter,
+      name: PARAMETER_NAMES[parameter],
       used: toleranceUsed,
       most: Math.abs(maxBelow) > Math.abs(maxAbove) ? -Math.abs(maxBelow) : Math.abs(maxAbove),
       unit,
     })),
-    first: link?.says ?? finding?.what ?? null,
-    tryNext: finding?.tryNext ?? link?.tryNext ?? null,
+    first: link ? textOf(linkSaid(link, units)) : finding ? textOf(finding.what) : null,
+    tryNext: tryNextOf(finding?.tryNext, link?.because && causeSaid(link.because, units)?.tryNext),
   };
 }
+
+const tryNextOf = (...all: (Said | undefined)[]): string | null => {
+  const first = all.find((one) => one && one.length > 0);
+  return first ? textOf(first) : null;
+};
 
 const rank = (severity: 'note' | 'fault' | 'critical'): number =>
   ['note', 'fault', 'critical'].indexOf(severity);

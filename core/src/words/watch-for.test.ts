@@ -1,4 +1,5 @@
-import type { RecurringFinding } from './recurring.ts';
+import type { RecurringFinding } from '../path/recurring.ts';
+import { KNOTS } from './figures.ts';
 import { watchForByManeuver } from './watch-for.ts';
 
 const finding = (id: string, count: number, severity = 'fault'): RecurringFinding => ({
@@ -6,7 +7,8 @@ const finding = (id: string, count: number, severity = 'fault'): RecurringFindin
   severity,
   count,
   of: 6,
-  what: `${id}.`,
+  size: 1,
+  asWritten: { what: `${id}.`, why: '', tryNext: '' },
 });
 
 test('what recurs goes on the card of its maneuver; once is no pattern; parked is left out', () => {
@@ -15,7 +17,7 @@ test('what recurs goes on the card of its maneuver; once is no pattern; parked i
     finding('steep-turn/slip', 2),
     finding('slow-flight/too-fast', 1),
   ];
-  expect(watchForByManeuver(recurring, ['steep-turn/slip'], ['steep-turn', 'slow-flight'])).toEqual({
+  expect(watchForByManeuver(recurring, ['steep-turn/slip'], ['steep-turn', 'slow-flight'], KNOTS)).toEqual({
     'steep-turn': ['steep-turn/overbank (in 3 of the last 6)'],
     'slow-flight': [],
   });
@@ -24,11 +26,11 @@ test('what recurs goes on the card of its maneuver; once is no pattern; parked i
 test('what is critical is never parked, and once is enough', () => {
   const recurring = [finding('steep-turn/spiral-dive', 1, 'critical')];
   expect(
-    watchForByManeuver(recurring, ['steep-turn/spiral-dive'], ['steep-turn'])['steep-turn'],
+    watchForByManeuver(recurring, ['steep-turn/spiral-dive'], ['steep-turn'], KNOTS)['steep-turn'],
   ).toHaveLength(1);
 });
 
 test('a general fault belongs to every maneuver', () => {
-  const { climb } = watchForByManeuver([finding('rushed-entry', 2)], [], ['climb']);
+  const { climb } = watchForByManeuver([finding('rushed-entry', 2)], [], ['climb'], KNOTS);
   expect(climb).toEqual(['rushed-entry (in 2 of the last 6)']);
 });

@@ -1,10 +1,13 @@
-/** What happened in an attempt, in order: the chain of excursions and the findings, told as one list. */
-
-import { clock } from '../kits/attempt/finding.ts';
+/** The sequence of events of an attempt: the chain of excursions and the findings, told as one list. */
+import type { AttemptScore } from '../debrief/score.ts';
 import { requireRoom } from '../maneuvers/registry.ts';
 import type { ChainLink, Finding } from '../scoring/schema.ts';
-import type { AttemptScore } from './score.ts';
-import { PARAMETER_NAMES } from './words.ts';
+import { clock } from '../units/text.ts';
+import type { Units } from './figures.ts';
+import { type Said, say, sentences, textOf } from './say.ts';
+import { causeSaid } from './score/causes.ts';
+import { linkTitle } from './score/chain.ts';
+import { findingSaid } from './score/findings.ts';
 
 export interface HappenedItem {
   key: string;
@@ -12,26 +15,26 @@ export interface HappenedItem {
   id: string | null;
   atS: number;
   number: number | null;
-  title: string;
+  title: Said;
   time: string;
-  why?: string;
-  tryNext?: string;
+  /** Empty where nothing is to be said. */
+  why: Said;
+  tryNext: Said;
   severity: Finding['severity'];
 }
-
-const linkTitle = (link: ChainLink): string => {
-  const name = PARAMETER_NAMES[link.parameter] ?? link.parameter;
-  return link.parameter === 'rollout-heading'
-    ? link.says.charAt(0).toUpperCase() + link.says.slice(1)
-    : `${name}: ${link.says}`;
-};
 
 /** Whether a finding says in words what a parameter's numbered excursion says: then it is folded into it. */
 const foldsInto = ({ maneuver }: AttemptScore, { id }: Finding, { parameter }: ChainLink): boolean =>
   requireRoom(maneuver).folds?.[parameter]?.some((name) => id === `${maneuver}/${name}`) ?? false;
 
+/** Why a height was left, and what to do about it; as it was written in a score of version 1. */
+function linkBecause({ because, asWritten }: ChainLink, units: Units): { why: Said; tryNext: Said } | null {
+  if (asWritten) return { why: say`${asWritten.why ?? ''}`, tryNext: say`${asWritten.tryNext ?? ''}` };
+  return because ? causeSaid(because, units) : null;
+}
+
 /** Excursions with their numbers and findings between them, in time order; each has the moment of its evidence. */
-export function happened(attempt: AttemptScore): HappenedItem[] {
+export function happened(attempt: AttemptScore, units: Units): HappenedItem[] {
   const folded = new Set<Finding>();
   const links = attempt.chain.map((link, i): HappenedItem => {
     const finding = attempt.findings.find(
@@ -42,32 +45,39 @@ export function happened(attempt: AttemptScore): HappenedItem[] {
         candidate.endS >= link.startS - 0.5,
     );
     if (finding) folded.add(finding);
+    const found = finding && findingSaid(finding, units);
+    const because = linkBecause(link, units);
     return {
       key: `link-${i}`,
       id: finding?.id ?? null,
       atS: link.peakS,
       number: i + 1,
-      title: finding?.what ?? `${linkTitle(link)}.`,
+      title: found?.what ?? say`${linkTitle(link, units)}.`,
       time: clock(link.peakS - attempt.startS),
-      why: [finding?.why, link.why].filter(Boolean).join(' ') || undefined,
-      tryNext: link.tryNext ?? finding?.tryNext,
+      why: sentences(found?.why, because?.why),
+      tryNext: because && because.tryNext.length > 0 ? because.tryNext : (found?.tryNext ?? []),
       severity: finding?.severity ?? 'fault',
     };
   });
   const others = attempt.findings
     .filter((finding) => !folded.has(finding))
-    .map(
-      (finding): HappenedItem => ({
+    .map((finding): HappenedItem => {
+      const { what, why, tryNext } = findingSaid(finding, units);
+      return {
         key: finding.id,
         id: finding.id,
         atS: finding.endS > attempt.endS ? finding.endS : (finding.startS + finding.endS) / 2,
         number: null,
-        title: finding.what,
+        title: what,
         time: clock(finding.startS - attempt.startS),
-        why: finding.why,
-        tryNext: finding.tryNext,
+        why,
+        tryNext,
         severity: finding.severity,
-      }),
-    );
+      };
+    });
   return [...links, ...others].sort((a, b) => a.atS - b.atS);
 }
+
+/** "at 0:13" after a title without its full stop. */
+export const titleWithTime = ({ title, time }: HappenedItem): string =>
+  `${textOf(title).replace(/\.$/, '')} at ${time}`;

@@ -1,10 +1,12 @@
+import { brokenLine } from '../debrief/broken-line.ts';
+import { scoreRecording } from '../debrief/score-recording.ts';
 import { readRecordingCsv } from '../recording/csv/csv.ts';
 import { findStandard } from '../standards/standards.ts';
 import { type DrawnFlight, drawFlight, toCsv } from '../testing/drawn-flight.ts';
-import { brokenLine } from './broken-line.ts';
+import { KNOTS } from './figures.ts';
 import { happened } from './happened.ts';
-import { scoreRecording } from './score-recording.ts';
-import { attemptName, maneuverName } from './words.ts';
+import { attemptName, maneuverName } from './names.ts';
+import { textOf } from './say.ts';
 
 const attemptOf = (flight: Partial<DrawnFlight>) =>
   scoreRecording(
@@ -21,16 +23,16 @@ test('one list in time order: excursions with their numbers, findings between th
       { channel: 'ias_kt', size: 14, fromS: 44, fullFromS: 48, fullToS: 52, toS: 56 },
     ],
   });
-  const items = happened(attempt);
+  const items = happened(attempt, KNOTS);
   expect(items.filter(({ number }) => number !== null).map(({ number }) => number)).toEqual([1, 2]);
   expect(items.map(({ atS }) => atS)).toEqual([...items.map(({ atS }) => atS)].sort((a, b) => a - b));
   expect(items[0]).toMatchObject({ number: 1, severity: 'fault' });
-  expect(items[0].why).toBeTruthy();
+  expect(textOf(items[0].why)).toMatch(/\.$/);
 });
 
 test('a finding that says the same as an excursion stands with it once', () => {
   const attempt = attemptOf({ turns: [{ atS: 30, bankDeg: -52, turnDeg: -360 }] });
-  const items = happened(attempt);
+  const items = happened(attempt, KNOTS);
   const overbank = items.filter(({ id }) => id === 'steep-turn/overbank');
   expect(overbank).toHaveLength(1);
   expect(overbank[0].number).not.toBeNull();
@@ -38,7 +40,7 @@ test('a finding that says the same as an excursion stands with it once', () => {
   expect(new Set(items.map(({ key }) => key)).size).toBe(items.length);
 });
 
-test('nothing out is nothing to tell', () => expect(happened(attemptOf({}))).toEqual([]));
+test('nothing out is nothing to tell', () => expect(happened(attemptOf({}), KNOTS)).toEqual([]));
 
 test('a likely maneuver is named so, and variants as they are said', () => {
   const stall = { maneuver: 'power-off-stall', variant: null } as const;

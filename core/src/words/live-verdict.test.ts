@@ -1,14 +1,16 @@
 /** The verdict under way against Debrief’s: of every maneuver, flown well and with its habits, cut off where the coach calls it over. */
 import { fleet } from '../airplane/fleet.ts';
+import type { CoachLook } from '../coach/coach.ts';
+import { replayCoach } from '../coach/replay.ts';
+import { attemptOver } from '../debrief/attempt-over.ts';
 import { scoreRecording } from '../debrief/score-recording.ts';
 import { flyManeuver } from '../fly/fly.ts';
 import { rooms } from '../maneuvers/registry.ts';
 import type { Recording } from '../recording/columns/recording.ts';
 import { findStandard } from '../standards/standards.ts';
 import { deep } from '../testing/depth.ts';
-import type { CoachLook } from './coach.ts';
-import { attemptOver, verdictOf } from './provisional.ts';
-import { replayCoach } from './replay.ts';
+import { KNOTS } from './figures.ts';
+import { verdictOf } from './live-verdict.ts';
 
 const airplane = fleet[0];
 /** What waits a quarter of a minute for its answer is not known at once. */
@@ -51,7 +53,7 @@ test.each(flights)('%s, %s: at its end what Debrief says', (maneuver, name) => {
     const attempt = attemptOver(score, ends[0]);
     return (
       attempt && {
-        ...verdictOf(attempt, score.judge),
+        ...verdictOf(attempt, score.judge, KNOTS),
         strict: attempt.strict,
         findings: attempt.findings.map(({ id }) => id).filter((id) => !id.endsWith(LATER)),
       }
@@ -62,7 +64,7 @@ test.each(flights)('%s, %s: at its end what Debrief says', (maneuver, name) => {
   if (now === null && later && later.endS > ends[0].toS + 10) return;
   // Level flight goes on after anybody has called it over, and what is out in it stays out longer.
   const reasonOf = ({ reason }: NonNullable<typeof now>) =>
-    maneuver === 'straight-and-level' ? reason.replace(/\d+(\.\d+)? s;/, 'some s;') : reason;
+    maneuver === 'straight-and-level' ? reason.replace(/\d+(\.\d+)? s\./, 'some s.') : reason;
   const asked = (one: typeof now) =>
     one && {
       ...one,
