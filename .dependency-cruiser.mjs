@@ -9,6 +9,7 @@ const FLOORS = [
   ['airplane'],
   ['performance', 'balance'],
   ['recording'],
+  ['signals'],
   ['scoring'],
   ['card'],
   ['flight'],

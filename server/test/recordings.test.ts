@@ -1,5 +1,13 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { findAirplane, findStandard, readRecordingCsv, type Score, scoreRecording } from '@keel/core';
+import {
+  findAirplane,
+  findStandard,
+  KNOTS,
+  readRecordingCsv,
+  type Score,
+  scoreRecording,
+  wordedScore,
+} from '@keel/core';
 import { RecordingChunkEntity, RecordingEntity } from '../src/db/entities.ts';
 import { changesBetween } from '../src/debrief/changes-between.ts';
 import { analysed, flightCsv, lessonInput, openSchool, type TestSchool } from './support/school.ts';
@@ -27,7 +35,7 @@ test('the score is the core’s own, for the same file', async () => {
     groundFt: 1900,
     recordingSha256: createHash('sha256').update(file).digest('hex'),
   });
-  expect(score).toEqual(JSON.parse(JSON.stringify(direct)));
+  expect(score).toEqual(JSON.parse(JSON.stringify(wordedScore(direct, KNOTS))));
 });
 
 test('the original bytes come back as they came', async () => {

@@ -1,7 +1,6 @@
 /** The flight itself: its shape, and what happened in it outside every attempt and matters. */
 import { z } from 'zod';
 import type { Attempt, ScoringContext } from '../kits/attempt/attempt.ts';
-import { limitsOf } from '../kits/attempt/figures.ts';
 import { findingsOf } from '../kits/attempt/finding.ts';
 import { flapOverspeedIn, neverExceedIn, spiralFindingIn } from '../kits/attempt/limits.ts';
 import { sceneOf } from '../kits/attempt/scene.ts';
@@ -13,6 +12,7 @@ import { NEAR_GROUND } from '../kits/shape/tables.ts';
 import { longestStretch, type Rows, rowOfMax, rowsBetween } from '../recording/columns/span.ts';
 import type { Track } from '../recording/track/track.ts';
 import { type Finding, findingSchema } from '../scoring/schema.ts';
+import { limitsOf } from '../units/figures.ts';
 
 export const FLIGHT_FINDINGS = [
   'flight/flap-overspeed',

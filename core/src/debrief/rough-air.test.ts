@@ -1,6 +1,6 @@
-import { gustKt, isRough } from '../kits/attempt/rough-air.ts';
 import { readRecordingCsv } from '../recording/csv/csv.ts';
 import { makeTrack } from '../recording/track/track.ts';
+import { gustKt, isRough } from '../signals/air.ts';
 
 /** Level flight at 10 Hz for a minute; what the load and the airspeed do on top of it. */
 function track(loadG: (s: number) => number, kt: (s: number) => number = () => 0, withLoad = true) {

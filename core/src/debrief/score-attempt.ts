@@ -3,6 +3,8 @@
 import { namedTargets } from '../card/targets.ts';
 import type { Coded } from '../coded.ts';
 import type { Attempt, ScoringContext } from '../kits/attempt/attempt.ts';
+import { caseOf } from '../kits/attempt/case.ts';
+import { findFaults } from '../kits/attempt/find-faults.ts';
 import { requireRoom } from '../maneuvers/registry.ts';
 import type { Track } from '../recording/track/track.ts';
 import { judgeAttempt } from '../scoring/judge.ts';
@@ -29,7 +31,7 @@ export function scoreAttempt(
   // Causes are told from small differences, which an airspeed worked out from positions does not carry.
   const found = airspeedFromPositions(track)
     ? []
-    : requireRoom(attempt.maneuver).sought.findings(track, attempt, next, context);
+    : findFaults(requireRoom(attempt.maneuver).faults, caseOf(track, attempt, context, next));
   const findings = withOneOrder(found);
   const requirements = likely ? [] : seenRequirements(track, attempt, asked, context);
   const links = chainOf(track, attempt, parameters);

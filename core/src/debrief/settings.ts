@@ -3,12 +3,12 @@
 import type { Airplane } from '../airplane/schema.ts';
 import type { BriefTargets } from '../card/targets.ts';
 import type { Coded } from '../coded.ts';
-import type { ThresholdEdits } from '../kits/attempt/figures.ts';
 import type { Recording } from '../recording/columns/recording.ts';
 import { warning } from '../recording/warnings.ts';
 import type { ExaminerFigures } from '../scoring/judge.ts';
 import type { Judge } from '../scoring/schema.ts';
 import type { Standard } from '../scoring/standard.ts';
+import type { ThresholdEdits } from '../units/figures.ts';
 import type { Edit } from './edits.ts';
 
 export interface ScoreOptions {

@@ -11,7 +11,8 @@ test('ids are unique, and an unknown one is refused by name', () => {
 
 test.each(rooms.map((room) => [room.id, room] as const))(
   '%s',
-  (id, { findings, folds = {}, pilot, unrecorded = {}, variants }) => {
+  (id, { faults, folds = {}, pilot, unrecorded = {}, variants }) => {
+    const findings = faults.map(({ name }) => name);
     for (const habit of pilot.habits) expect(findings).toContain(habit);
     for (const [habit, variant] of Object.entries(pilot.habitVariants ?? {})) {
       expect(pilot.habits).toContain(habit);

@@ -1,5 +1,6 @@
 /** Every maneuver there is, in the order in which they are learned. Adding one adds a room and a line to the list. */
 import { InputError } from '../errors.ts';
+import type { Fault } from '../kits/attempt/fault.ts';
 import type { Room } from '../kits/attempt/room.ts';
 import { bestGlide } from './best-glide/index.ts';
 import { clearingTurns } from './clearing-turns/index.ts';
@@ -51,7 +52,7 @@ export type VariantId = Declared['variants'][number];
 export type PhaseName = Declared['phases'][number];
 type FindingsOf<R> = R extends {
   id: infer Id extends string;
-  findings: readonly (infer Name extends string)[];
+  faults: readonly Fault<infer Name extends string>[];
 }
   ? `${Id}/${Name}`
   : never;
@@ -76,8 +77,8 @@ export function requireRoom(id: string): ManeuverRoom {
 }
 
 /** Every finding's id. */
-export const FINDING_IDS: readonly FindingId[] = rooms.flatMap(({ id, findings }) =>
-  findings.map((name) => `${id}/${name}` as FindingId),
+export const FINDING_IDS: readonly FindingId[] = rooms.flatMap(({ id, faults }) =>
+  faults.map(({ name }) => `${id}/${name}` as FindingId),
 );
 
 /** Every habit that a synthetic pilot can have: the id of the finding that it should lead to. */

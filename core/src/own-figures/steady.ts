@@ -1,7 +1,8 @@
 /** Stretches of steady flight: level, wings level, speed and power still. */
-import { isRough } from '../kits/attempt/rough-air.ts';
+
 import { meanOver, type Rows, rowsBetween } from '../recording/columns/span.ts';
 import type { Track } from '../recording/track/track.ts';
+import { isRough } from '../signals/air.ts';
 
 const WINDOW_S = 15;
 const STEP_S = 5;

@@ -46,7 +46,7 @@ test('a try without the fault is a rung up, one with it goes back to the half', 
   expect(at(flown('trainer'), flown('trainer'), flown('trainer', LOSS))).toMatchObject({ at: 1 });
 });
 
-test.each(rooms.map(({ id, findings }) => [id, findings] as const))(
+test.each(rooms.map(({ id, faults }) => [id, faults.map(({ name }) => name)] as const))(
   '%s: every fault of it has a ladder of four rungs, from shown to alone',
   (id, findings) => {
     for (const name of findings) {

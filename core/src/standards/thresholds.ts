@@ -1,7 +1,7 @@
 /** A school's own thresholds: numbers in place of those that come with the maneuvers, refused where one is misspelt. */
 import { z } from 'zod';
-import { type FigureTable, rowsOfTable, type ThresholdEdits } from '../kits/attempt/figures.ts';
 import { rooms } from '../maneuvers/registry.ts';
+import { type FigureTable, rowsOfTable, type ThresholdEdits } from '../units/figures.ts';
 
 /** Every table of numbers, once, with the rows of each: what a maneuver is found by and when it is a finding. */
 export const figureTables: readonly FigureTable[] = [...new Set(rooms.flatMap(({ tables }) => tables))].map(

@@ -14,7 +14,7 @@ import { wordedScore } from './worded-score.ts';
 const MPH: Units = { speed: 'mph' };
 
 const FINDINGS = [
-  ...rooms.flatMap(({ id, findings }) => findings.map((name) => `${id}/${name}`)),
+  ...rooms.flatMap(({ id, faults }) => faults.map(({ name }) => `${id}/${name}`)),
   'flight/flap-overspeed',
   'flight/spiral',
   'flight/never-exceed',

@@ -8,7 +8,7 @@ import type { ExaminerFigures } from '../../scoring/judge.ts';
 import type { Judged, Quantity, Span } from '../../scoring/judged.ts';
 import type { Judge } from '../../scoring/schema.ts';
 import type { Parameter, Standard, StandardRow } from '../../scoring/standard.ts';
-import type { ThresholdEdits } from './figures.ts';
+import type { ThresholdEdits } from '../../units/figures.ts';
 
 /** What a recording is scored against. What is left out is "not measured", never assumed. */
 export interface ScoringContext {

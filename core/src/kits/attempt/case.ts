@@ -6,13 +6,13 @@ import type { Span } from '../../scoring/judged.ts';
 import { phaseNamed } from '../../scoring/phases.ts';
 import type { Finding } from '../../scoring/schema.ts';
 import type { Attempt, Proposal, ScoringContext } from './attempt.ts';
-import { generalFindings } from './general-findings.ts';
-import { flapOverspeedIn, neverExceedIn, spiralFindingIn } from './limits.ts';
 import { type Scene, sceneOf } from './scene.ts';
 
 export interface Case {
   track: Track;
   attempt: Attempt;
+  /** The attempt that follows, if there is one. */
+  next?: Proposal;
   context: ScoringContext;
   scene: Scene;
   /** Rows from start to end. */
@@ -23,34 +23,15 @@ export interface Case {
 
 export type Check = (c: Case) => Finding | undefined | (Finding | undefined)[];
 
-export const caseOf = (track: Track, attempt: Attempt, context: ScoringContext): Case => ({
+export const caseOf = (track: Track, attempt: Attempt, context: ScoringContext, next?: Proposal): Case => ({
   track,
   attempt,
+  next,
   context,
   scene: sceneOf(track, context),
   rows: rowsBetween(track.timeS, attempt.startS, attempt.endS, attempt.segment),
   side: attempt.variant === 'left' ? -1 : 1,
 });
-
-/** Every finding of an attempt, in the order in which things went wrong. */
-export function runChecks(
-  checks: readonly Check[],
-  track: Track,
-  attempt: Attempt,
-  next: Proposal | undefined,
-  context: ScoringContext,
-  more: { general?: boolean } = {},
-): Finding[] {
-  const c = caseOf(track, attempt, context);
-  const own = checks.flatMap((check) => check(c)).filter((found) => found !== undefined);
-  const general = more.general === false ? [] : generalFindings(track, attempt, next, context);
-  const limits = [
-    flapOverspeedIn(c, c),
-    spiralFindingIn(c, c, attempt.targets.bankDeg),
-    neverExceedIn(c, c),
-  ].filter((found) => found !== undefined && !own.some(({ id }) => id === `${found.id}-dive`));
-  return [...general, ...(limits as Finding[]), ...own].sort((a, b) => a.startS - b.startS);
-}
 
 /** Rows of a phase; none where the attempt has no such phase. */
 export function phaseRows({ track, attempt }: Case, name: string): Rows {

@@ -26,32 +26,3 @@ export const findingsOf =
     unit,
     ...(params !== undefined && { params: params as Params }),
   });
-
-/** Rows at which a series that swings by more than `size` turned: the high and low points between its swings. */
-export function turningRows(values: ArrayLike<number>, from: number, to: number, size: number): number[] {
-  const turned: number[] = [];
-  // 0 until the first swing shows which way it goes.
-  let direction = 0;
-  let high = from;
-  let low = from;
-  for (let i = from + 1; i < to; i++) {
-    const value = values[i];
-    if (Number.isNaN(value)) continue;
-    if (!(values[high] >= value)) high = i;
-    if (!(values[low] <= value)) low = i;
-    if (direction <= 0 && value - values[low] > size) {
-      if (direction < 0) turned.push(low);
-      direction = 1;
-      high = i;
-    } else if (direction >= 0 && values[high] - value > size) {
-      if (direction > 0) turned.push(high);
-      direction = -1;
-      low = i;
-    }
-  }
-  return turned;
-}
-
-/** How often such a series changed its direction. */
-export const countReversals = (values: ArrayLike<number>, from: number, to: number, size: number): number =>
-  turningRows(values, from, to, size).length;

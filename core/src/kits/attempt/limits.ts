@@ -4,14 +4,11 @@ import { localSlope } from '../../recording/columns/resample.ts';
 import { longestStretch, type Rows, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import type { Finding } from '../../scoring/schema.ts';
+import { limitsOf } from '../../units/figures.ts';
 import type { ScoringContext } from './attempt.ts';
-import { limitsOf } from './figures.ts';
 import { findingsOf } from './finding.ts';
 import type { Scene } from './scene.ts';
 import { GENERAL_LIMITS, SCENE } from './tables.ts';
-
-/** What can go against a limit anywhere in a flight. */
-export const LIMIT_FINDINGS = ['flap-overspeed', 'spiral', 'never-exceed'] as const;
 
 /** What the words of each need besides its size. */
 export interface LimitParams {

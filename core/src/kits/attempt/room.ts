@@ -11,12 +11,12 @@ import type { Flown } from '../../card/flown.ts';
 import type { Coded } from '../../coded.ts';
 import type { Cockpit, Script } from '../../flight/pilot/cockpit.ts';
 import type { Track } from '../../recording/track/track.ts';
-import type { Finding } from '../../scoring/schema.ts';
 import type { Parameter } from '../../scoring/standard.ts';
 import type { Technique, TechniqueKey } from '../../technique/technique.ts';
+import type { Figures } from '../../units/figures.ts';
 import type { CoachPart } from '../coach/part.ts';
 import type { Attempt, Proposal, ScoringContext } from './attempt.ts';
-import type { Figures } from './figures.ts';
+import type { Fault } from './fault.ts';
 import type { PicturePart } from './picture.ts';
 import type { Requirement } from './requirement.ts';
 import type { StoryPart } from './story.ts';
@@ -57,7 +57,7 @@ export interface Proposed {
   warnings?: Coded[];
 }
 
-/** How it is found in a recording and measured, and what went wrong in it. */
+/** How it is found in a recording and measured. */
 export interface Sought {
   propose?(track: Track, context: ScoringContext): Proposed;
   /** For what is told by what follows it: `cleared`, the proposals of maneuvers that the area is cleared for. */
@@ -66,8 +66,6 @@ export interface Sought {
   variantOver?(track: Track, context: ScoringContext, span: Stretch): string;
   /** `earlier`: the attempts before this one, in time order. */
   measure(track: Track, proposal: Proposal, earlier: readonly Attempt[], context: ScoringContext): Attempt;
-  /** `next`: the attempt that follows, if there is one. */
-  findings(track: Track, attempt: Attempt, next: Proposal | undefined, context: ScoringContext): Finding[];
 }
 
 export type Stretch = Pick<Proposal, 'startS' | 'endS' | 'segment'>;
@@ -115,8 +113,8 @@ export interface Room<
   hasDrill?: boolean;
   card: Card;
   sought: Sought;
-  /** Names of all that can be found wrong in it. */
-  findings: readonly FindingName[];
+  /** All that can be found wrong in it, one record each. */
+  faults: readonly Fault<FindingName>[];
   /** What a standard may ask of it before any band, by name. */
   requirements: Readonly<Record<RequirementName, Requirement>>;
   /** Findings that no recording can show, each with the reason. */

@@ -10,6 +10,7 @@ import { flapDegrees, stallAtStage } from '../../performance/model.ts';
 import { warningAtStage } from '../../performance/warning.ts';
 import { meanOver, type Rows, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
+import { turnsOf } from '../../signals/power.ts';
 import { median } from '../../units/numbers.ts';
 import type { ScoringContext } from './attempt.ts';
 import { perFlight } from './per-flight.ts';
@@ -144,12 +145,6 @@ function groundOf(track: Track, { groundFt }: ScoringContext): number {
     if (timeS[i] - sinceS >= SCENE.stoodS) lowest = Math.min(lowest, altitudeFt.values[i]);
   }
   return Number.isFinite(lowest) ? lowest : Number.NEGATIVE_INFINITY;
-}
-
-/** Engine speed where it tells power: a governor holds it whatever the throttle does. */
-export function turnsOf(track: Track, airplane?: Airplane): Float64Array | undefined {
-  const governed = track.other('map_inhg') || airplane?.propeller?.kind === 'constant-speed';
-  return governed ? undefined : track.other('rpm')?.values;
 }
 
 /** Percent of power, throttle, manifold pressure or revolutions, as a share of the most in this flight. */

@@ -2,8 +2,8 @@
 import { meanOver, type Rows, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import type { Phase } from '../../scoring/schema.ts';
+import { strayTimes } from '../../signals/air.ts';
 import type { Proposal } from './attempt.ts';
-import { strayTimes } from './rough-air.ts';
 import { SETTLING } from './tables.ts';
 
 /** Up to 15 s after the end, cut short where the airplane is back at altitude and speed with wings level. */

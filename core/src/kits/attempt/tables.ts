@@ -1,7 +1,5 @@
 /** Numbers that every maneuver shares. */
-import { figures, thresholds } from './figures.ts';
-
-const MEASURED = 'measured on synthetic flights';
+import { figures, thresholds } from '../../units/figures.ts';
 
 /** What came before an attempt, and how it settled: when that is a finding. */
 export const GENERAL_LIMITS = thresholds('general', {
@@ -66,22 +64,4 @@ export const SETTLING = figures('settling', {
   bankDeg: [5, 'deg', 'bank either way'],
   roughMeanS: [6, 's', 'time over which the means are taken in rough air'],
   roughShare: [0.3, '', 'share of what gusts widen a steadiness by that is left of those means'],
-});
-
-export const ROUGH_AIR = figures('rough-air', {
-  roughG: [
-    0.03,
-    'g',
-    'root mean square of the load about its mean, from which on the air is rough: still air with sensor noise stays below 0.02, light turbulence lies above 0.04',
-    MEASURED,
-  ],
-  doublesG: [
-    0.05,
-    'g',
-    'so much more of it doubles what counts as steady: a gust moves an airplane that nobody moved',
-    MEASURED,
-  ],
-  mostTimes: [1.8, '', 'how far that goes at the most', MEASURED],
-  windowS: [3, 's', 'time over which that mean is taken', MEASURED],
-  lineS: [10, 's', 'time over which an airspeed is held against a straight line', MEASURED],
 });

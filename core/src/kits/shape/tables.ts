@@ -1,5 +1,5 @@
 /** Numbers by which the day's shape is told: standing, touching, approaching, going round. */
-import { figures } from '../attempt/figures.ts';
+import { figures } from '../../units/figures.ts';
 
 export const WHEELS = figures('shape/wheels', {
   slowKt: [35, 'kt', 'ground speed below which an airplane is on its wheels'],

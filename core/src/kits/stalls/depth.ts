@@ -2,8 +2,8 @@
 import { localSlope } from '../../recording/columns/resample.ts';
 import { longestStretch, type Rows, rowOfMax } from '../../recording/columns/span.ts';
 import type { Evidence } from '../../scoring/requirement.ts';
+import { limitsOf } from '../../units/figures.ts';
 import { between, type Case, extremes } from '../attempt/case.ts';
-import { limitsOf } from '../attempt/figures.ts';
 import { slowSpeedsAt } from '../attempt/slow-speeds.ts';
 import type { StallEvent } from './events.ts';
 import { failed, met, unseen } from './evidence.ts';

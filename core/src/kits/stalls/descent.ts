@@ -1,9 +1,9 @@
 /** The steady descent before a power-off stall: the final approach that it stands for. */
 import { longestStretch, meanOver, medianOver } from '../../recording/columns/span.ts';
 import type { Evidence } from '../../scoring/requirement.ts';
+import { limitsOf } from '../../units/figures.ts';
 import { median } from '../../units/numbers.ts';
 import { between, type Case } from '../attempt/case.ts';
-import { limitsOf } from '../attempt/figures.ts';
 import { failed, met, unseen } from './evidence.ts';
 import { eventOf } from './stall-case.ts';
 import { STALL_LIMITS } from './tables.ts';

@@ -1,8 +1,8 @@
 /** Flaps in a stall's recovery: the drag stage may go at once, the rest waits for the climb. */
 import { valueAt } from '../../recording/columns/span.ts';
 import type { Evidence } from '../../scoring/requirement.ts';
+import { limitsOf } from '../../units/figures.ts';
 import { between, type Case, flapMoves } from '../attempt/case.ts';
-import { limitsOf } from '../attempt/figures.ts';
 import { climbSpeedsKias } from './climb-speeds.ts';
 import { failed, met, notApplicable, unseen } from './evidence.ts';
 import { eventOf } from './stall-case.ts';

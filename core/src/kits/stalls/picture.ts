@@ -9,8 +9,8 @@ import {
   type PicturePanel,
   upright,
 } from '../../card/picture.ts';
+import { limitsOf } from '../../units/figures.ts';
 import { numberText } from '../../units/text.ts';
-import { limitsOf } from '../attempt/figures.ts';
 import { type FlownCase, type PicturePart, within } from '../attempt/picture.ts';
 import { stallAttemptAt } from './stall-case.ts';
 import { STALL_LIMITS } from './tables.ts';

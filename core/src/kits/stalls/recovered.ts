@@ -1,7 +1,7 @@
 /** How a stall's recovery ended: climbing away at a climb's speed, once, without a second stall. */
 import type { Evidence } from '../../scoring/requirement.ts';
+import { limitsOf } from '../../units/figures.ts';
 import { between, type Case } from '../attempt/case.ts';
-import { limitsOf } from '../attempt/figures.ts';
 import { slowSpeedsAt } from '../attempt/slow-speeds.ts';
 import { climbSpeedsKias } from './climb-speeds.ts';
 import type { StallEvent } from './events.ts';

@@ -1,6 +1,6 @@
 /** What a standard may ask of a stall before any band. */
 
-import { limitsOf } from '../attempt/figures.ts';
+import { limitsOf } from '../../units/figures.ts';
 import type { Requirement } from '../attempt/requirement.ts';
 import { depthAsked, noStallKt, noseTooHigh } from './depth.ts';
 import { steadyDescent } from './descent.ts';

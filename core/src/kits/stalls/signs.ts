@@ -1,7 +1,7 @@
 /** What is seen about a slow moment, and whether it was a stall. Figures are common practice, no source. */
 import { firstWhere, meanOver, type Rows, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
-import { isRough } from '../attempt/rough-air.ts';
+import { isRough } from '../../signals/air.ts';
 import { meanPower, type Scene } from '../attempt/scene.ts';
 import { type NoseFall, noseFall, rose } from './nose.ts';
 import { SIGN } from './tables.ts';

@@ -7,22 +7,6 @@ import { findingsOf } from '../attempt/finding.ts';
 import type { StallEvent } from './events.ts';
 import { type StallAttempt, stallAttempts } from './stall-attempts.ts';
 
-/** What can go wrong in a stall, whichever it is. */
-export const STALL_FINDINGS = [
-  'wrong-cue',
-  'heading-drift',
-  'wing-drop',
-  'aileron-in-stall',
-  'late-recovery',
-  'nose-too-low',
-  'secondary-stall',
-  'excess-altitude-loss',
-  'flaps-up-without-climb',
-  'spin-entry',
-] as const;
-export const POWER_OFF_FINDINGS = ['no-stabilized-descent', 'power-before-pitch'] as const;
-export const POWER_ON_FINDINGS = ['power-too-low', 'pitch-too-steep'] as const;
-
 /** What the words of each need besides its size. */
 export interface StallParams {
   'wrong-cue': None;
@@ -53,3 +37,8 @@ export const stallAttemptAt = (
 /** The break of the attempt: the first of a row of them. */
 export const eventOf = ({ track, context, attempt }: Case): StallEvent | undefined =>
   stallAttemptAt(track, context, attempt)?.events[0];
+
+/** Why most of a stall's faults are no live ones. */
+export const BY_THE_BREAK = {
+  afterwards: 'the break that it is measured from is told by what follows it',
+} as const;

@@ -1,8 +1,8 @@
 /** A stall told by its events: power back, nose up, warning, break, release, power, each stage of flaps, lowest, climb. */
 import { rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
+import { limitsOf } from '../../units/figures.ts';
 import type { Attempt, ScoringContext } from '../attempt/attempt.ts';
-import { limitsOf } from '../attempt/figures.ts';
 import { sceneOf } from '../attempt/scene.ts';
 import type { StoryEvent, StoryPart } from '../attempt/story.ts';
 import { powerCut } from './stall-attempts.ts';

@@ -1,5 +1,5 @@
 /** Numbers of stalls: when something in them is a finding, and how a stall is told from a slow moment. */
-import { figures, thresholds } from '../attempt/figures.ts';
+import { figures, thresholds } from '../../units/figures.ts';
 
 export const STALL_LIMITS = thresholds('stalls', {
   descentS: [5, 's', 'time of steady descent before a power-off stall’s pitch-up'],

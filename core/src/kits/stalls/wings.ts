@@ -2,8 +2,8 @@
 import { longestStretch, type Rows, rowOfMax } from '../../recording/columns/span.ts';
 import type { Evidence } from '../../scoring/requirement.ts';
 import { shortestTurnDeg } from '../../units/angles.ts';
+import { limitsOf } from '../../units/figures.ts';
 import { between, type Case } from '../attempt/case.ts';
-import { limitsOf } from '../attempt/figures.ts';
 import { failed, met, unseen } from './evidence.ts';
 import { eventOf } from './stall-case.ts';
 import { RECOVERY, STALL_LIMITS } from './tables.ts';

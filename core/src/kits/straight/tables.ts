@@ -1,5 +1,5 @@
 /** Numbers of straight flight: level, climbing, descending. */
-import { figures, thresholds } from '../attempt/figures.ts';
+import { figures, thresholds } from '../../units/figures.ts';
 
 export const STRAIGHT_LIMITS = thresholds('straight', {
   chasingReversals: [4, '', 'turns of the vertical speed within a minute'],

@@ -1,13 +1,10 @@
 /** How a climb or a descent along a heading is sought and judged. */
-import { runChecks } from '../attempt/case.ts';
 import type { Sought } from '../attempt/room.ts';
 import { measureStraight, verticalLegPhases } from './straight-attempt.ts';
-import { headingDrift, levelOffOvershoot, speedNotSettled } from './straight-findings.ts';
 import { straightProposals, verticalLegs } from './straight-parts.ts';
 
 /** @param side 1 up, −1 down. */
 export function soughtVerticalLeg(maneuver: string, side: 1 | -1): Sought {
-  const checks = [headingDrift, speedNotSettled, levelOffOvershoot(side)];
   return {
     propose: (track, context) => ({
       proposals: straightProposals(track, context, maneuver, (straight) =>
@@ -19,7 +16,5 @@ export function soughtVerticalLeg(maneuver: string, side: 1 | -1): Sought {
         phases: verticalLegPhases(track, proposal, side),
         speedEstablished: true,
       }),
-    findings: (track, attempt, next, context) =>
-      runChecks(checks, track, attempt, next, context, { general: false }),
   };
 }

@@ -1,20 +1,15 @@
 /** How a turn that is not steep is sought and judged: the same for level, climbing and descending ones. */
-import { runChecks } from '../attempt/case.ts';
 import type { Sought } from '../attempt/room.ts';
 import { type TurnKind, turnProposals } from './plain-turns.ts';
 import { measureTurn } from './turn-attempt.ts';
-import { LEVEL_TURN_CHECKS, TURN_CHECKS } from './turn-findings.ts';
 import { turnVariant } from './turn-variant.ts';
 
 export function soughtTurn(maneuver: string, kind: TurnKind): Sought {
   // A climbing or descending one is not steady in altitude before or after.
   const level = kind === 'level';
-  const checks = level ? LEVEL_TURN_CHECKS : TURN_CHECKS;
   return {
     propose: (track, context) => ({ proposals: turnProposals(track, context, maneuver, kind) }),
     variantOver: turnVariant,
     measure: (track, proposal, _, context) => measureTurn(track, proposal, context, { holdsAltitude: level }),
-    findings: (track, attempt, next, context) =>
-      runChecks(checks, track, attempt, next, context, { general: level }),
   };
 }

@@ -1,5 +1,5 @@
 /** Numbers of turns at any bank. */
-import { figures, thresholds } from '../attempt/figures.ts';
+import { figures, thresholds } from '../../units/figures.ts';
 
 export const TURN_LIMITS = thresholds('turns', {
   altLossRollInFt: [50, 'ft', 'altitude lost in the first quarter of a level turn'],

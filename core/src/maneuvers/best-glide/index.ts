@@ -1,8 +1,8 @@
 /** Best glide: the room. */
 
-import { runChecks } from '../../kits/attempt/case.ts';
-import { GENERAL_FINDINGS } from '../../kits/attempt/general-findings.ts';
-import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
+import { namesOf } from '../../kits/attempt/fault.ts';
+import { GENERAL_FAULTS } from '../../kits/attempt/general-faults.ts';
+import { LIMIT_FAULTS } from '../../kits/attempt/limit-faults.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
 import { GENERAL_LIMITS, SCENE } from '../../kits/attempt/tables.ts';
 import { briefedKias, measureStraight } from '../../kits/straight/straight-attempt.ts';
@@ -10,7 +10,7 @@ import { straightProposals } from '../../kits/straight/straight-parts.ts';
 import { STRAIGHT_SIGNS } from '../../kits/straight/tables.ts';
 import { bestGlideCard } from './card.ts';
 import { bestGlideCoach } from './coach.ts';
-import { GLIDE_FINDINGS, glideSpeed, slowToGlide } from './findings.ts';
+import { GLIDE_FAULTS } from './faults.ts';
 import { glidePhases, glideSpans } from './found.ts';
 import { bestGlide as script } from './pilot.ts';
 import { GLIDE_REQUIREMENTS } from './requirements.ts';
@@ -42,21 +42,13 @@ export const bestGlide = defineRoom({
       measureStraight(track, proposal, context, {
         phases: glidePhases(track, proposal, briefedKias(proposal, context)),
       }),
-    findings: (track, attempt, next, context) =>
-      runChecks(
-        [slowToGlide, glideSpeed('too-fast-for-glide'), glideSpeed('too-slow-for-glide')],
-        track,
-        attempt,
-        next,
-        context,
-      ),
   },
-  findings: [...LIMIT_FINDINGS, ...GENERAL_FINDINGS, ...GLIDE_FINDINGS],
+  faults: [...GENERAL_FAULTS, ...LIMIT_FAULTS, ...GLIDE_FAULTS],
   unrecorded: { 'drill-item-missed': 'the drill is said and touched; no channel records it' },
   requirements: GLIDE_REQUIREMENTS,
   pilot: {
     script,
-    habits: ['no-clearing', 'rushed-entry', 'below-floor', ...GLIDE_FINDINGS],
+    habits: ['no-clearing', 'rushed-entry', 'below-floor', ...namesOf(GLIDE_FAULTS)],
     from: 'cruise',
   },
   story: { lanes: ['altitude', 'vertical-speed', 'power'] },

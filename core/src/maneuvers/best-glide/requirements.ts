@@ -1,10 +1,10 @@
 /** What a standard may ask of a glide before any band: that its speed came soon. */
 import type { None } from '../../coded.ts';
 import type { Case } from '../../kits/attempt/case.ts';
-import { limitsOf } from '../../kits/attempt/figures.ts';
 import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
 import { evidenceOf, type Requirement } from '../../kits/attempt/requirement.ts';
 import { phaseNamed } from '../../scoring/phases.ts';
+import { limitsOf } from '../../units/figures.ts';
 import { GLIDE_LIMITS } from './tables.ts';
 
 export interface GlideEvidence {

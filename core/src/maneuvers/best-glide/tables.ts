@@ -1,5 +1,5 @@
 /** Numbers of the glide. */
-import { figures, thresholds } from '../../kits/attempt/figures.ts';
+import { figures, thresholds } from '../../units/figures.ts';
 
 export const GLIDE_LIMITS = thresholds('best-glide', {
   reachS: [10, 's', 'time to the best speed'],

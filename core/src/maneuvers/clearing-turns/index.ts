@@ -2,7 +2,7 @@
 
 import { buildAttempt } from '../../kits/attempt/build-attempt.ts';
 import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
-import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
+import { LIMIT_FAULTS } from '../../kits/attempt/limit-faults.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
 import { SCENE } from '../../kits/attempt/tables.ts';
 import { TURN_SIGNS } from '../../kits/turns/tables.ts';
@@ -32,9 +32,8 @@ export const clearingTurns = defineRoom({
         shows: ['altitudeFt', 'headingDeg'],
         settles: false,
       }),
-    findings: () => [],
   },
-  findings: [...LIMIT_FINDINGS],
+  faults: LIMIT_FAULTS,
   requirements: GENERAL_REQUIREMENTS,
   pilot: { script, habits: [], from: 'card' },
   coach: clearingTurnsCoach,

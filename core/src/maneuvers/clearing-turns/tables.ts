@@ -1,5 +1,5 @@
 /** Numbers of the turns that clear the area. */
-import { figures } from '../../kits/attempt/figures.ts';
+import { figures } from '../../units/figures.ts';
 
 export const CLEARING = figures('clearing-turns/found', {
   correctionDeg: [20, 'deg', 'change of heading up to which it is a correction'],

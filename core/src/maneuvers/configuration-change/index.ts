@@ -1,10 +1,9 @@
 /** Changes of speed and flaps: the room. */
 
-import { runChecks } from '../../kits/attempt/case.ts';
-import { balloonOnFlap, sinkOnFlapRetraction } from '../../kits/attempt/flap-findings.ts';
-import { GENERAL_FINDINGS } from '../../kits/attempt/general-findings.ts';
+import { balloonOnFlap, sinkOnFlapRetraction } from '../../kits/attempt/flap-faults.ts';
+import { GENERAL_FAULTS } from '../../kits/attempt/general-faults.ts';
 import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
-import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
+import { LIMIT_FAULTS } from '../../kits/attempt/limit-faults.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
 import { FLAP_LIMITS, GENERAL_LIMITS, SCENE } from '../../kits/attempt/tables.ts';
 import { establishedThroughout, measureStraight } from '../../kits/straight/straight-attempt.ts';
@@ -33,10 +32,8 @@ export const configurationChange = defineRoom({
     }),
     measure: (track, proposal, _, context) =>
       measureStraight(track, proposal, context, { phases: establishedThroughout(proposal) }),
-    findings: (track, attempt, next, context) =>
-      runChecks([balloonOnFlap, sinkOnFlapRetraction], track, attempt, next, context),
   },
-  findings: [...LIMIT_FINDINGS, ...GENERAL_FINDINGS, 'balloon-on-flap', 'sink-on-flap-retraction'],
+  faults: [...GENERAL_FAULTS, ...LIMIT_FAULTS, balloonOnFlap, sinkOnFlapRetraction],
   requirements: GENERAL_REQUIREMENTS,
   pilot: {
     script,

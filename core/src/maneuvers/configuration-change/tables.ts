@@ -1,5 +1,5 @@
 /** Numbers of speed and flap changes. */
-import { figures } from '../../kits/attempt/figures.ts';
+import { figures } from '../../units/figures.ts';
 
 export const CHANGES = figures('configuration-change/found', {
   levelFpm: [700, 'ft/min', 'vertical speed either way of a level part'],

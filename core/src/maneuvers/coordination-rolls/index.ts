@@ -1,9 +1,8 @@
 /** Coordination rolls: the room. */
 
 import { buildAttempt } from '../../kits/attempt/build-attempt.ts';
-import { runChecks } from '../../kits/attempt/case.ts';
 import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
-import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
+import { LIMIT_FAULTS } from '../../kits/attempt/limit-faults.ts';
 import { legHeading } from '../../kits/attempt/quantities.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
 import { SCENE } from '../../kits/attempt/tables.ts';
@@ -11,7 +10,7 @@ import { TURN_SIGNS } from '../../kits/turns/tables.ts';
 import { bankFlown } from '../../kits/turns/turn-attempt.ts';
 import { coordinationRollsCard } from './card.ts';
 import { coordinationRollsCoach } from './coach.ts';
-import { adverseYaw, ROLL_FINDINGS } from './findings.ts';
+import { adverseYaw } from './faults.ts';
 import { rollProposals } from './found.ts';
 import { coordinationRolls as script } from './pilot.ts';
 import { ROLL_LIMITS, ROLLS } from './tables.ts';
@@ -37,12 +36,10 @@ export const coordinationRolls = defineRoom({
             ? legHeading(track, [{ startS: proposal.startS, endS: proposal.endS }])
             : undefined,
       }),
-    findings: (track, attempt, next, context) =>
-      runChecks([adverseYaw], track, attempt, next, context, { general: false }),
   },
-  findings: [...LIMIT_FINDINGS, ...ROLL_FINDINGS],
+  faults: [...LIMIT_FAULTS, adverseYaw],
   requirements: GENERAL_REQUIREMENTS,
-  pilot: { script, habits: ROLL_FINDINGS, from: 'card' },
+  pilot: { script, habits: ['adverse-yaw'], from: 'card' },
   coach: coordinationRollsCoach,
   tables: [ROLL_LIMITS, ROLLS, TURN_SIGNS, SCENE],
 });

@@ -1,5 +1,5 @@
 /** Numbers of rolls about a point. */
-import { figures, thresholds } from '../../kits/attempt/figures.ts';
+import { figures, thresholds } from '../../units/figures.ts';
 
 export const ROLL_LIMITS = thresholds('coordination-rolls', {
   adverseYawDeg: [2, 'deg', 'swing of the nose against the roll'],

@@ -1,15 +1,17 @@
 /** Gliding turns: the room. */
+
 import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
-import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
+import { LIMIT_FAULTS } from '../../kits/attempt/limit-faults.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
-import { FLAP_LIMITS, ROUGH_AIR, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
+import { FLAP_LIMITS, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
 import { slantedTurnCoach } from '../../kits/turns/coach-slanted.ts';
+import { TURN_FAULTS } from '../../kits/turns/faults.ts';
 import { TURN_HABITS } from '../../kits/turns/pilot.ts';
 import { soughtTurn } from '../../kits/turns/plain-turn.ts';
 import { TURN_LIMITS, TURN_SIGNS } from '../../kits/turns/tables.ts';
-import { TURN_FINDINGS } from '../../kits/turns/turn-findings.ts';
 import { TURN_PHASES } from '../../kits/turns/turn-phases.ts';
 import { TURN_VARIANTS } from '../../kits/turns/turn-variant.ts';
+import { ROUGH_AIR } from '../../signals/tables.ts';
 import { glidingTurnCard } from './card.ts';
 import { glidingTurns } from './found.ts';
 import { glidingTurn as script } from './pilot.ts';
@@ -30,7 +32,7 @@ export const glidingTurn = defineRoom({
     ...soughtTurn(ID, 'descending'),
     propose: (track, context) => ({ proposals: glidingTurns(track, context, ID) }),
   },
-  findings: [...LIMIT_FINDINGS, ...TURN_FINDINGS],
+  faults: [...LIMIT_FAULTS, ...TURN_FAULTS],
   requirements: GENERAL_REQUIREMENTS,
   // Without the propeller's stream a whole foot of rudder lets the ball out by a half: a skid shows, and is no plain habit.
   pilot: { script, habits: TURN_HABITS.filter((name) => name !== 'skid'), from: 'cruise' },

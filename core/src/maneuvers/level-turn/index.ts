@@ -1,17 +1,19 @@
 /** Level turns: the room. */
 
-import { GENERAL_FINDINGS } from '../../kits/attempt/general-findings.ts';
+import { namesOf } from '../../kits/attempt/fault.ts';
+import { GENERAL_FAULTS } from '../../kits/attempt/general-faults.ts';
 import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
-import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
+import { LIMIT_FAULTS } from '../../kits/attempt/limit-faults.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
-import { GENERAL_LIMITS, ROUGH_AIR, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
+import { GENERAL_LIMITS, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
 import { levelTurnCoach } from '../../kits/turns/coach-level.ts';
+import { LEVEL_TURN_FAULTS } from '../../kits/turns/faults.ts';
 import { TURN_HABITS } from '../../kits/turns/pilot.ts';
 import { soughtTurn } from '../../kits/turns/plain-turn.ts';
 import { TURN_LIMITS, TURN_SIGNS } from '../../kits/turns/tables.ts';
-import { LEVEL_TURN_FINDINGS, TURN_FINDINGS } from '../../kits/turns/turn-findings.ts';
 import { TURN_PHASES } from '../../kits/turns/turn-phases.ts';
 import { TURN_VARIANTS } from '../../kits/turns/turn-variant.ts';
+import { ROUGH_AIR } from '../../signals/tables.ts';
 import { levelTurnCard } from './card.ts';
 import { levelTurn as script } from './pilot.ts';
 
@@ -27,11 +29,11 @@ export const levelTurn = defineRoom({
   precedence: 64,
   card: levelTurnCard,
   sought: soughtTurn(ID, 'level'),
-  findings: [...LIMIT_FINDINGS, ...GENERAL_FINDINGS, ...LEVEL_TURN_FINDINGS, ...TURN_FINDINGS],
+  faults: [...GENERAL_FAULTS, ...LIMIT_FAULTS, ...LEVEL_TURN_FAULTS],
   requirements: GENERAL_REQUIREMENTS,
   pilot: {
     script,
-    habits: [...GENERAL_FINDINGS, ...LEVEL_TURN_FINDINGS, ...TURN_HABITS],
+    habits: [...namesOf(GENERAL_FAULTS), 'alt-loss-roll-in', 'alt-gain-rollout', ...TURN_HABITS],
     from: 'card',
   },
   story: { lanes: ['pitch', 'power'] },

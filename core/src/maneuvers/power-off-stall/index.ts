@@ -1,16 +1,17 @@
 /** Power-off stalls: the room. */
 
-import { GENERAL_FINDINGS } from '../../kits/attempt/general-findings.ts';
+import { namesOf } from '../../kits/attempt/fault.ts';
+import { GENERAL_FAULTS } from '../../kits/attempt/general-faults.ts';
 import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
-import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
+import { LIMIT_FAULTS } from '../../kits/attempt/limit-faults.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
 import { FLAP_LIMITS, GENERAL_LIMITS, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
-import { noStabilizedDescent } from '../../kits/stalls/entry-findings.ts';
-import { powerBeforePitch } from '../../kits/stalls/recovery-findings.ts';
+import { noStabilizedDescent } from '../../kits/stalls/entry-faults.ts';
+import { STALL_FAULTS } from '../../kits/stalls/faults.ts';
+import { powerBeforePitch } from '../../kits/stalls/recovery-faults.ts';
 import { POWER_OFF_REQUIREMENTS, STALL_REQUIREMENTS } from '../../kits/stalls/requirements.ts';
 import { soughtStall } from '../../kits/stalls/stall.ts';
 import { STALL_PHASES } from '../../kits/stalls/stall-attempt.ts';
-import { POWER_OFF_FINDINGS, STALL_FINDINGS } from '../../kits/stalls/stall-case.ts';
 import { STALL_VARIANTS } from '../../kits/stalls/stall-variant.ts';
 import { stallStory } from '../../kits/stalls/story.ts';
 import { STALL_LIMITS, STALL_TABLES } from '../../kits/stalls/tables.ts';
@@ -31,19 +32,13 @@ export const powerOffStall = defineRoom({
   clearedFor: true,
   nearStall: true,
   card: powerOffStallCard,
-  sought: soughtStall(ID, 'power-off', [noStabilizedDescent, powerBeforePitch]),
-  findings: [
-    ...LIMIT_FINDINGS,
-    ...GENERAL_FINDINGS,
-    ...POWER_OFF_FINDINGS,
-    ...STALL_FINDINGS,
-    'flaps-all-at-once',
-  ],
+  sought: soughtStall(ID, 'power-off'),
+  faults: [...GENERAL_FAULTS, ...LIMIT_FAULTS, noStabilizedDescent, powerBeforePitch, ...STALL_FAULTS],
   requirements: { ...GENERAL_REQUIREMENTS, ...POWER_OFF_REQUIREMENTS, ...STALL_REQUIREMENTS },
   pilot: {
     script,
     habits: [
-      ...GENERAL_FINDINGS,
+      ...namesOf(GENERAL_FAULTS),
       'no-stabilized-descent',
       'wrong-cue',
       'heading-drift',

@@ -1,18 +1,17 @@
 /** Slipping descent turns: the room. */
 
-import { runChecks } from '../../kits/attempt/case.ts';
+import { namesOf } from '../../kits/attempt/fault.ts';
 import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
-import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
+import { LIMIT_FAULTS } from '../../kits/attempt/limit-faults.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
 import { GENERAL_LIMITS, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
 import { TURN_LIMITS, TURN_SIGNS } from '../../kits/turns/tables.ts';
 import { measureTurn } from '../../kits/turns/turn-attempt.ts';
-import { TURN_FINDINGS } from '../../kits/turns/turn-findings.ts';
 import { TURN_PHASES } from '../../kits/turns/turn-phases.ts';
 import { TURN_VARIANTS, turnVariant } from '../../kits/turns/turn-variant.ts';
 import { slippingDescentTurnCard } from './card.ts';
 import { slippingDescentTurnCoach } from './coach.ts';
-import { SLIP_CHECKS, SLIP_FINDINGS } from './findings.ts';
+import { SLIP_FAULTS } from './faults.ts';
 import { slippingTurns } from './found.ts';
 import { slippingDescentTurn as script } from './pilot.ts';
 import { SLIP_LIMITS, SLIP_SIGNS } from './tables.ts';
@@ -32,21 +31,12 @@ export const slippingDescentTurn = defineRoom({
     propose: (track, context) => ({ proposals: slippingTurns(track, context, ID) }),
     variantOver: turnVariant,
     measure: (track, proposal, _, context) => measureTurn(track, proposal, context, { holdsAltitude: false }),
-    // It is not steady in altitude before or after.
-    findings: (track, attempt, next, context) =>
-      runChecks(SLIP_CHECKS, track, attempt, next, context, { general: false }),
   },
-  findings: [...LIMIT_FINDINGS, ...SLIP_FINDINGS, ...TURN_FINDINGS.filter((name) => name !== 'slip')],
+  faults: [...LIMIT_FAULTS, ...SLIP_FAULTS],
   requirements: GENERAL_REQUIREMENTS,
   pilot: {
     script,
-    habits: [
-      ...SLIP_FINDINGS.filter((name) => name !== 'stall-warning'),
-      'skid',
-      'bank-wander',
-      'rollout-overshoot',
-      'rollout-undershoot',
-    ],
+    habits: namesOf(SLIP_FAULTS).filter((name) => name !== 'stall-warning'),
     from: 'card',
   },
   story: { lanes: ['ball', 'vertical-speed', 'pitch'] },

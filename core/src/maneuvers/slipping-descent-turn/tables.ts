@@ -1,5 +1,5 @@
 /** Numbers of the slipping descent turn. */
-import { figures, thresholds } from '../../kits/attempt/figures.ts';
+import { figures, thresholds } from '../../units/figures.ts';
 
 export const SLIP_LIMITS = thresholds('slipping-descent-turn', {
   leastBallG: [

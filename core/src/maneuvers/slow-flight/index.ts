@@ -1,14 +1,15 @@
 /** Slow flight: the room. */
 
-import { runChecks } from '../../kits/attempt/case.ts';
-import { GENERAL_FINDINGS } from '../../kits/attempt/general-findings.ts';
-import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
+import { namesOf } from '../../kits/attempt/fault.ts';
+import { GENERAL_FAULTS } from '../../kits/attempt/general-faults.ts';
+import { LIMIT_FAULTS } from '../../kits/attempt/limit-faults.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
-import { FLAP_LIMITS, GENERAL_LIMITS, ROUGH_AIR, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
+import { FLAP_LIMITS, GENERAL_LIMITS, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
 import { TURN_SIGNS } from '../../kits/turns/tables.ts';
+import { ROUGH_AIR } from '../../signals/tables.ts';
 import { slowFlightCard } from './card.ts';
 import { slowFlightCoach } from './coach.ts';
-import { CHECKS, SLOW_FINDINGS } from './findings.ts';
+import { SLOW_FAULTS } from './faults.ts';
 import { slowFlight as script } from './pilot.ts';
 import { SLOW_REQUIREMENTS } from './requirements.ts';
 import { measure, propose, SLOW_FLIGHT, variantOver } from './slow-flight.ts';
@@ -40,19 +41,12 @@ export const slowFlight = defineRoom({
     propose,
     variantOver,
     measure,
-    findings: (track, attempt, next, context) => runChecks(CHECKS, track, attempt, next, context),
   },
-  findings: [
-    ...LIMIT_FINDINGS,
-    ...GENERAL_FINDINGS,
-    'balloon-on-flap',
-    ...SLOW_FINDINGS,
-    'flaps-all-at-once',
-  ],
+  faults: [...GENERAL_FAULTS, ...LIMIT_FAULTS, ...SLOW_FAULTS],
   requirements: SLOW_REQUIREMENTS,
   pilot: {
     script,
-    habits: [...GENERAL_FINDINGS, 'balloon-on-flap', ...SLOW_FINDINGS, 'flaps-all-at-once'],
+    habits: [...namesOf(GENERAL_FAULTS), ...namesOf(SLOW_FAULTS)],
     habitVariants: { 'balloon-on-flap': 'landing', 'flaps-all-at-once': 'landing' },
     from: 'cruise',
   },

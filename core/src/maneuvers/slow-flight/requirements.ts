@@ -2,13 +2,13 @@
 import { configurationOf } from '../../airplane/configuration.ts';
 import type { None } from '../../coded.ts';
 import { between, type Case } from '../../kits/attempt/case.ts';
-import { limitsOf } from '../../kits/attempt/figures.ts';
 import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
 import { evidenceOf, type Requirement } from '../../kits/attempt/requirement.ts';
 import { slowSpeedsAt } from '../../kits/attempt/slow-speeds.ts';
 import { firstWhere, longestStretch, medianOver } from '../../recording/columns/span.ts';
 import type { Span } from '../../scoring/judged.ts';
 import { phaseNamed } from '../../scoring/phases.ts';
+import { limitsOf } from '../../units/figures.ts';
 import { SLOW_LIMITS } from './tables.ts';
 import { cleanFirst, TRANSITION } from './transition.ts';
 

@@ -1,12 +1,12 @@
 /** Height lost slow, because the power came late. */
 import { between, type Case } from '../../kits/attempt/case.ts';
-import { limitsOf } from '../../kits/attempt/figures.ts';
-import { isRough } from '../../kits/attempt/rough-air.ts';
 import { meanBetween } from '../../kits/attempt/scene.ts';
 import { rowsBetween } from '../../recording/columns/span.ts';
 import { energyFpm } from '../../recording/track/energy.ts';
 import type { Span } from '../../scoring/judged.ts';
 import { phaseNamed } from '../../scoring/phases.ts';
+import { isRough } from '../../signals/air.ts';
+import { limitsOf } from '../../units/figures.ts';
 import { median } from '../../units/numbers.ts';
 import { SLOW_LIMITS, SLOW_SIGNS } from './tables.ts';
 

@@ -1,5 +1,5 @@
 /** Numbers of slow flight. */
-import { figures, thresholds } from '../../kits/attempt/figures.ts';
+import { figures, thresholds } from '../../units/figures.ts';
 
 export const SLOW_LIMITS = thresholds('slow-flight', {
   slowEnoughKt: [8, 'kt', 'median distance above the warning that is slow flight'],

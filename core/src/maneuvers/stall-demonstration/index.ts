@@ -1,8 +1,8 @@
 /** Stalls that an instructor shows: the room. Named where they were briefed, never scored. */
+
 import { buildAttempt } from '../../kits/attempt/build-attempt.ts';
-import { runChecks } from '../../kits/attempt/case.ts';
 import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
-import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
+import { LIMIT_FAULTS } from '../../kits/attempt/limit-faults.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
 import { GENERAL_LIMITS, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
 import { measureStall, STALL_PHASES } from '../../kits/stalls/stall-attempt.ts';
@@ -37,10 +37,8 @@ export const stallDemonstration = defineRoom({
         ? measureStall(track, proposal, earlier, context)
         : buildAttempt(track, proposal, context, { phases: [], settles: false }),
     // Whoever shows a stall with the ball out means what any other stall would be told off for.
-    findings: (track, attempt, next, context) =>
-      runChecks([], track, attempt, next, context, { general: false }),
   },
-  findings: LIMIT_FINDINGS,
+  faults: LIMIT_FAULTS,
   requirements: GENERAL_REQUIREMENTS,
   pilot: { script, habits: [], from: 'cruise' },
   story: stallStory,

@@ -1,5 +1,5 @@
 /** What tells the shown stalls from each other. */
-import { figures } from '../../kits/attempt/figures.ts';
+import { figures } from '../../units/figures.ts';
 
 export const SHOWN_SIGNS = figures('stall-demonstration/found', {
   acceleratedBankDeg: [33, 'deg', 'bank in which a warner is that of an accelerated stall'],

@@ -1,12 +1,12 @@
 /** The stall exercise, several gentle ones in a row: the room. */
 
-import { runChecks } from '../../kits/attempt/case.ts';
-import { GENERAL_FINDINGS } from '../../kits/attempt/general-findings.ts';
+import { namesOf } from '../../kits/attempt/fault.ts';
+import { GENERAL_FAULTS } from '../../kits/attempt/general-faults.ts';
 import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
-import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
+import { LIMIT_FAULTS } from '../../kits/attempt/limit-faults.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
 import { GENERAL_LIMITS, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
-import { spinEntry, wingDrop } from '../../kits/stalls/entry-findings.ts';
+import { spinEntry, wingDrop } from '../../kits/stalls/entry-faults.ts';
 import { measureStall, STALL_PHASES } from '../../kits/stalls/stall-attempt.ts';
 import { stallProposals } from '../../kits/stalls/stall-attempts.ts';
 import { stallStory } from '../../kits/stalls/story.ts';
@@ -33,12 +33,10 @@ export const stallSeries = defineRoom({
       proposals: stallProposals(track, context, ID, 'in-a-row'),
     }),
     measure: measureStall,
-    findings: (track, attempt, next, context) =>
-      runChecks([wingDrop, spinEntry], track, attempt, next, context),
   },
-  findings: [...LIMIT_FINDINGS, ...GENERAL_FINDINGS, 'wing-drop', 'spin-entry'],
+  faults: [...GENERAL_FAULTS, ...LIMIT_FAULTS, wingDrop, spinEntry],
   requirements: GENERAL_REQUIREMENTS,
-  pilot: { script, habits: [...GENERAL_FINDINGS, 'wing-drop'], from: 'cruise' },
+  pilot: { script, habits: [...namesOf(GENERAL_FAULTS), 'wing-drop'], from: 'cruise' },
   story: stallStory,
   coach: stallSeriesCoach,
   tables: [GENERAL_LIMITS, STALL_LIMITS, ...STALL_TABLES, SCENE, SETTLING],

@@ -1,19 +1,21 @@
 /** Standard-rate turns: the room. */
-import { runChecks } from '../../kits/attempt/case.ts';
-import { GENERAL_FINDINGS } from '../../kits/attempt/general-findings.ts';
+
+import { namesOf } from '../../kits/attempt/fault.ts';
+import { GENERAL_FAULTS } from '../../kits/attempt/general-faults.ts';
 import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
-import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
+import { LIMIT_FAULTS } from '../../kits/attempt/limit-faults.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
-import { GENERAL_LIMITS, ROUGH_AIR, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
+import { GENERAL_LIMITS, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
 import { levelTurnCoach } from '../../kits/turns/coach-level.ts';
+import { LEVEL_TURN_FAULTS } from '../../kits/turns/faults.ts';
 import { TURN_HABITS } from '../../kits/turns/pilot.ts';
 import { soughtTurn } from '../../kits/turns/plain-turn.ts';
 import { TURN_LIMITS, TURN_SIGNS } from '../../kits/turns/tables.ts';
-import { LEVEL_TURN_CHECKS, LEVEL_TURN_FINDINGS, TURN_FINDINGS } from '../../kits/turns/turn-findings.ts';
 import { TURN_PHASES } from '../../kits/turns/turn-phases.ts';
 import { TURN_VARIANTS } from '../../kits/turns/turn-variant.ts';
+import { ROUGH_AIR } from '../../signals/tables.ts';
 import { standardRateTurnCard } from './card.ts';
-import { RATE_FINDINGS, rateOff } from './findings.ts';
+import { RATE_FAULTS } from './faults.ts';
 import { standardRateTurns } from './found.ts';
 import { standardRateTurn as script } from './pilot.ts';
 import { RATE_LIMITS, RATE_SIGNS } from './tables.ts';
@@ -32,19 +34,15 @@ export const standardRateTurn = defineRoom({
   sought: {
     ...soughtTurn(ID, 'level'),
     propose: (track, context) => ({ proposals: standardRateTurns(track, context, ID) }),
-    findings: (track, attempt, next, context) =>
-      runChecks([...LEVEL_TURN_CHECKS, rateOff], track, attempt, next, context),
   },
-  findings: [
-    ...LIMIT_FINDINGS,
-    ...GENERAL_FINDINGS,
-    ...LEVEL_TURN_FINDINGS,
-    ...TURN_FINDINGS,
-    ...RATE_FINDINGS,
-  ],
+  faults: [...GENERAL_FAULTS, ...LIMIT_FAULTS, ...LEVEL_TURN_FAULTS, ...RATE_FAULTS],
   requirements: GENERAL_REQUIREMENTS,
   // At so little bank a pull that is late or kept costs too little height to be a habit.
-  pilot: { script, habits: [...GENERAL_FINDINGS, ...TURN_HABITS, ...RATE_FINDINGS], from: 'card' },
+  pilot: {
+    script,
+    habits: [...namesOf(GENERAL_FAULTS), ...TURN_HABITS, ...namesOf(RATE_FAULTS)],
+    from: 'card',
+  },
   story: { lanes: ['pitch', 'vertical-speed'] },
   coach: levelTurnCoach(4),
   tables: [GENERAL_LIMITS, RATE_LIMITS, RATE_SIGNS, TURN_LIMITS, TURN_SIGNS, SCENE, SETTLING, ROUGH_AIR],

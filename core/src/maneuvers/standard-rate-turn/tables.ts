@@ -1,5 +1,5 @@
 /** Numbers of the standard-rate turn. */
-import { figures, thresholds } from '../../kits/attempt/figures.ts';
+import { figures, thresholds } from '../../units/figures.ts';
 
 /** A full circle in two minutes. Source: FAA-H-8083-15, standard-rate turns. */
 export const STANDARD_RATE_DEG_PER_S = 3;

@@ -1,15 +1,17 @@
 /** Steep turns: the room. */
 
-import { GENERAL_FINDINGS } from '../../kits/attempt/general-findings.ts';
-import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
+import { namesOf } from '../../kits/attempt/fault.ts';
+import { GENERAL_FAULTS } from '../../kits/attempt/general-faults.ts';
+import { LIMIT_FAULTS } from '../../kits/attempt/limit-faults.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
-import { GENERAL_LIMITS, ROUGH_AIR, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
+import { GENERAL_LIMITS, SCENE, SETTLING } from '../../kits/attempt/tables.ts';
 import { TURN_LIMITS, TURN_SIGNS } from '../../kits/turns/tables.ts';
 import { TURN_PHASES } from '../../kits/turns/turn-phases.ts';
 import { TURN_VARIANTS, turnVariant } from '../../kits/turns/turn-variant.ts';
+import { ROUGH_AIR } from '../../signals/tables.ts';
 import { steepTurnCard } from './card.ts';
 import { steepTurnCoach } from './coach.ts';
-import { STEEP_FINDINGS, steepTurnFindings } from './findings.ts';
+import { STEEP_FAULTS } from './faults.ts';
 import { steepTurn as script } from './pilot.ts';
 import { STEEP_REQUIREMENTS } from './requirements.ts';
 import { measure, propose, STEEP_TURN } from './steep-turn.ts';
@@ -25,8 +27,8 @@ export const steepTurn = defineRoom({
   precedence: 30,
   clearedFor: true,
   card: steepTurnCard,
-  sought: { propose, variantOver: turnVariant, measure, findings: steepTurnFindings },
-  findings: [...LIMIT_FINDINGS, ...GENERAL_FINDINGS, ...STEEP_FINDINGS],
+  sought: { propose, variantOver: turnVariant, measure },
+  faults: [...GENERAL_FAULTS, ...LIMIT_FAULTS, ...STEEP_FAULTS],
   folds: {
     bank: ['overbank', 'bank-shallow'],
     altitude: ['alt-loss-roll-in'],
@@ -34,7 +36,7 @@ export const steepTurn = defineRoom({
     'rollout-heading': ['rollout-late', 'rollout-early'],
   },
   requirements: STEEP_REQUIREMENTS,
-  pilot: { script, habits: [...GENERAL_FINDINGS, ...STEEP_FINDINGS], from: 'card' },
+  pilot: { script, habits: namesOf([...GENERAL_FAULTS, ...STEEP_FAULTS]), from: 'card' },
   story: { lanes: ['airspeed', 'power', 'pitch'] },
   coach: steepTurnCoach,
   tables: [GENERAL_LIMITS, STEEP_LIMITS, STEEP_SIGNS, TURN_LIMITS, TURN_SIGNS, SCENE, SETTLING, ROUGH_AIR],

@@ -3,11 +3,11 @@ import { maneuveringSpeedKias } from '../../airplane/limits.ts';
 import type { None } from '../../coded.ts';
 import type { Attempt } from '../../kits/attempt/attempt.ts';
 import type { Case } from '../../kits/attempt/case.ts';
-import { type Figures, limitsOf } from '../../kits/attempt/figures.ts';
 import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
 import { evidenceOf, type Requirement } from '../../kits/attempt/requirement.ts';
 import { localSlope } from '../../recording/columns/resample.ts';
 import { firstWhere, longestStretch, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
+import { type Figures, limitsOf } from '../../units/figures.ts';
 import { STEEP_LIMITS } from './tables.ts';
 
 export interface SteepEvidence {

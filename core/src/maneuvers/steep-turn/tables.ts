@@ -1,5 +1,5 @@
 /** Numbers of steep turns. */
-import { figures, thresholds } from '../../kits/attempt/figures.ts';
+import { figures, thresholds } from '../../units/figures.ts';
 
 export const STEEP_LIMITS = thresholds('steep-turn', {
   rollInDegPerS: [20, 'deg/s', 'rate of rolling in'],

@@ -2,22 +2,22 @@
 
 import { briefFor } from '../../card/targets.ts';
 import type { ScoringContext } from '../../kits/attempt/attempt.ts';
-import { runChecks } from '../../kits/attempt/case.ts';
+import { namesOf } from '../../kits/attempt/fault.ts';
 import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
-import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
+import { LIMIT_FAULTS } from '../../kits/attempt/limit-faults.ts';
 import type { Stretch } from '../../kits/attempt/room.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
-import { ROUGH_AIR, SCENE } from '../../kits/attempt/tables.ts';
+import { SCENE } from '../../kits/attempt/tables.ts';
 import { briefedAltitudesFt, levelParts } from '../../kits/straight/level-parts.ts';
 import { establishedThroughout, measureStraight } from '../../kits/straight/straight-attempt.ts';
-import { headingDrift, speedNotSettled } from '../../kits/straight/straight-findings.ts';
 import { straightProposals, stretches } from '../../kits/straight/straight-parts.ts';
 import { STRAIGHT_LIMITS, STRAIGHT_SIGNS } from '../../kits/straight/tables.ts';
 import { firstWhere, meanOver, medianOver, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
+import { ROUGH_AIR } from '../../signals/tables.ts';
 import { straightAndLevelCard } from './card.ts';
 import { straightAndLevelCoach } from './coach.ts';
-import { altitudeOffset, chasing, LEVEL_FINDINGS, outOfTrim } from './findings.ts';
+import { LEVEL_FAULTS } from './faults.ts';
 import { straightAndLevel as script } from './pilot.ts';
 import { LEVEL_SIGNS } from './tables.ts';
 
@@ -82,21 +82,10 @@ export const straightAndLevel = defineRoom({
     },
     measure: (track, proposal, _, context) =>
       measureStraight(track, proposal, context, { phases: establishedThroughout(proposal) }),
-    findings: (track, attempt, next, context) =>
-      runChecks(
-        [chasing, outOfTrim, headingDrift, speedNotSettled, altitudeOffset],
-        track,
-        attempt,
-        next,
-        context,
-        {
-          general: false,
-        },
-      ),
   },
-  findings: [...LIMIT_FINDINGS, ...LEVEL_FINDINGS],
+  faults: [...LIMIT_FAULTS, ...LEVEL_FAULTS],
   requirements: GENERAL_REQUIREMENTS,
-  pilot: { script, habits: LEVEL_FINDINGS, from: 'card' },
+  pilot: { script, habits: namesOf(LEVEL_FAULTS), from: 'card' },
   story: { lanes: ['pitch', 'power'] },
   coach: straightAndLevelCoach,
   tables: [STRAIGHT_LIMITS, STRAIGHT_SIGNS, LEVEL_SIGNS, SCENE, ROUGH_AIR],

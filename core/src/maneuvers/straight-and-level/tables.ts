@@ -1,5 +1,5 @@
 /** Numbers of straight and level flight. */
-import { figures } from '../../kits/attempt/figures.ts';
+import { figures } from '../../units/figures.ts';
 
 export const LEVEL_SIGNS = figures('straight-and-level/found', {
   beforeS: [20, 's', 'time before it in which it climbed or descended'],

@@ -1,13 +1,14 @@
 /** The trim demonstration: the room. Shown and flown, never scored. */
-import { runChecks } from '../../kits/attempt/case.ts';
+
+import { namesOf } from '../../kits/attempt/fault.ts';
 import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
-import { LIMIT_FINDINGS } from '../../kits/attempt/limits.ts';
+import { LIMIT_FAULTS } from '../../kits/attempt/limit-faults.ts';
 import { defineRoom } from '../../kits/attempt/room.ts';
 import { SCENE } from '../../kits/attempt/tables.ts';
 import { establishedThroughout, measureStraight } from '../../kits/straight/straight-attempt.ts';
 import { trimDemonstrationCard } from './card.ts';
 import { trimDemonstrationCoach } from './coach.ts';
-import { anotherSpeed, handOnIt, TRIM_FINDINGS } from './findings.ts';
+import { TRIM_FAULTS } from './faults.ts';
 import { TRIM_VARIANTS, trimDemonstrations } from './found.ts';
 import { trimDemonstration as script } from './pilot.ts';
 import { TRIM_LIMITS, TRIM_SIGNS } from './tables.ts';
@@ -27,12 +28,10 @@ export const trimDemonstration = defineRoom({
     propose: (track, context) => ({ proposals: trimDemonstrations(track, context, ID) }),
     measure: (track, proposal, _, context) =>
       measureStraight(track, proposal, context, { phases: establishedThroughout(proposal) }),
-    findings: (track, attempt, next, context) =>
-      runChecks([handOnIt, anotherSpeed], track, attempt, next, context, { general: false }),
   },
-  findings: [...LIMIT_FINDINGS, ...TRIM_FINDINGS],
+  faults: [...LIMIT_FAULTS, ...TRIM_FAULTS],
   requirements: GENERAL_REQUIREMENTS,
-  pilot: { script, habits: TRIM_FINDINGS, from: 'card' },
+  pilot: { script, habits: namesOf(TRIM_FAULTS), from: 'card' },
   story: { lanes: ['airspeed', 'vertical-speed', 'power', 'pitch'] },
   coach: trimDemonstrationCoach,
   tables: [TRIM_LIMITS, TRIM_SIGNS, SCENE],

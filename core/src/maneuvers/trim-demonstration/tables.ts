@@ -1,5 +1,5 @@
 /** Numbers of the trim demonstration. */
-import { figures, thresholds } from '../../kits/attempt/figures.ts';
+import { figures, thresholds } from '../../units/figures.ts';
 
 export const TRIM_LIMITS = thresholds('trim-demonstration', {
   backKt: [8, 'kt', 'distance from the speed before within which it has come back'],

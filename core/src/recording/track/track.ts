@@ -35,6 +35,8 @@ export interface Track {
   wind?: AirFromPositions['wind'];
   /** Any other recorded channel, smoothed on first use; `undefined` where it was not recorded. */
   other(name: ChannelName): Channel | undefined;
+  /** As it was recorded, a value a row; NaN where it was not. */
+  raw(name: ChannelName): Float64Array | undefined;
   warnings: Coded[];
 }
 
@@ -120,6 +122,7 @@ export function makeTrack(recording: Recording, airplane?: Airplane): Track {
     verticalSpeedFpm,
     wind: air?.wind,
     other,
+    raw: (name) => channels[name],
     warnings: [...recording.warnings, ...warnings],
   };
 }

@@ -1,10 +1,10 @@
 /** Findings and evidence that any maneuver, or the flight itself, can have. */
 import type { FlightParams } from '../../debrief/flight-score.ts';
-import type { FlapParams } from '../../kits/attempt/flap-findings.ts';
-import type { GeneralParams } from '../../kits/attempt/general-findings.ts';
+import type { FlapParams } from '../../kits/attempt/flap-faults.ts';
+import type { GeneralParams } from '../../kits/attempt/general-faults.ts';
 import type { GENERAL_REQUIREMENTS, GeneralEvidence } from '../../kits/attempt/general-requirements.ts';
 import type { LimitParams } from '../../kits/attempt/limits.ts';
-import type { WarningParams } from '../../kits/attempt/warning-finding.ts';
+import type { WarningParams } from '../../kits/attempt/warning-fault.ts';
 import { say } from '../say.ts';
 import type { EvidenceWords, FindingWords, RequirementWords } from './worded.ts';
 

@@ -1,5 +1,5 @@
 /** Words about slow flight. */
-import type { SlowParams } from '../../maneuvers/slow-flight/findings.ts';
+import type { SlowParams } from '../../maneuvers/slow-flight/faults.ts';
 import type { SLOW_REQUIREMENTS, SlowEvidence } from '../../maneuvers/slow-flight/requirements.ts';
 import { say } from '../say.ts';
 import { GENERAL_REQUIREMENT_WORDS } from './general.ts';

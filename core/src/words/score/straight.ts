@@ -1,9 +1,9 @@
 /** Words about straight flight: level, climbing, descending, gliding, trim. */
-import type { LegParams } from '../../kits/straight/straight-findings.ts';
-import type { GlideParams } from '../../maneuvers/best-glide/findings.ts';
+import type { LegParams } from '../../kits/straight/faults.ts';
+import type { GlideParams } from '../../maneuvers/best-glide/faults.ts';
 import type { GLIDE_REQUIREMENTS, GlideEvidence } from '../../maneuvers/best-glide/requirements.ts';
-import type { LevelParams } from '../../maneuvers/straight-and-level/findings.ts';
-import type { TrimParams } from '../../maneuvers/trim-demonstration/findings.ts';
+import type { LevelParams } from '../../maneuvers/straight-and-level/faults.ts';
+import type { TrimParams } from '../../maneuvers/trim-demonstration/faults.ts';
 import { say } from '../say.ts';
 import { GENERAL_REQUIREMENT_WORDS } from './general.ts';
 import type { EvidenceWords, FindingWords, RequirementWords } from './worded.ts';

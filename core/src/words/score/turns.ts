@@ -1,10 +1,10 @@
 /** Words about turns: steep ones, plain ones, by rate, slipping. */
-import type { BallParams } from '../../kits/turns/ball-finding.ts';
-import type { TurnParams } from '../../kits/turns/turn-findings.ts';
-import type { RollParams } from '../../maneuvers/coordination-rolls/findings.ts';
-import type { SlipParams } from '../../maneuvers/slipping-descent-turn/findings.ts';
-import type { RateParams } from '../../maneuvers/standard-rate-turn/findings.ts';
-import type { SteepParams } from '../../maneuvers/steep-turn/findings.ts';
+import type { BallParams } from '../../kits/turns/ball-faults.ts';
+import type { TurnParams } from '../../kits/turns/faults.ts';
+import type { RollParams } from '../../maneuvers/coordination-rolls/faults.ts';
+import type { SlipParams } from '../../maneuvers/slipping-descent-turn/faults.ts';
+import type { RateParams } from '../../maneuvers/standard-rate-turn/faults.ts';
+import type { SteepParams } from '../../maneuvers/steep-turn/faults.ts';
 import type { STEEP_REQUIREMENTS, SteepEvidence } from '../../maneuvers/steep-turn/requirements.ts';
 import { loadFactor } from '../../mechanics/turning.ts';
 import type { FigureWords } from '../figures.ts';

@@ -1,6 +1,5 @@
 /** What is looked for in a single stall, in the order in which it is flown. */
-import type { Check } from '../attempt/case.ts';
-import { aileronInStall, headingDrift, spinEntry, wingDrop, wrongCue } from './entry-findings.ts';
+import { aileronInStall, headingDrift, spinEntry, wingDrop, wrongCue } from './entry-faults.ts';
 import {
   excessLoss,
   flapsInRecovery,
@@ -8,9 +7,9 @@ import {
   lateRecovery,
   noseTooLow,
   secondaryStall,
-} from './recovery-findings.ts';
+} from './recovery-faults.ts';
 
-export const STALL_CHECKS: readonly Check[] = [
+export const STALL_FAULTS = [
   wrongCue,
   headingDrift,
   wingDrop,
@@ -22,4 +21,4 @@ export const STALL_CHECKS: readonly Check[] = [
   flapsUpWithoutClimb,
   spinEntry,
   flapsInRecovery,
-];
+] as const;

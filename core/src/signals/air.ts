@@ -1,24 +1,25 @@
 /** How rough the air was over some rows, and what that does to an airspeed. */
-import { slopeOf } from '../../recording/columns/resample.ts';
-import { meanOver, type Rows, rowsBetween } from '../../recording/columns/span.ts';
-import type { Track } from '../../recording/track/track.ts';
-import { clamp } from '../../units/numbers.ts';
+import { slopeOf } from '../recording/columns/resample.ts';
+import { meanOver, type Rows, rowsBetween } from '../recording/columns/span.ts';
+import { clamp } from '../units/numbers.ts';
+import type { Columns } from './columns.ts';
 import { ROUGH_AIR } from './tables.ts';
 
-export const isRough = (track: Track, rows: Rows): boolean => roughnessG(track, rows) > ROUGH_AIR.roughG;
+export const isRough = (columns: Columns, rows: Rows): boolean =>
+  roughnessG(columns, rows) > ROUGH_AIR.roughG;
 
 /** How many times as far as in still air an airplane may stray before it is called unsteady. */
-export const strayTimes = (track: Track, rows: Rows): number =>
-  clamp(1 + (roughnessG(track, rows) - ROUGH_AIR.roughG) / ROUGH_AIR.doublesG, 1, ROUGH_AIR.mostTimes);
+export const strayTimes = (columns: Columns, rows: Rows): number =>
+  clamp(1 + (roughnessG(columns, rows) - ROUGH_AIR.roughG) / ROUGH_AIR.doublesG, 1, ROUGH_AIR.mostTimes);
 
 /**
  * Root mean square of the load about its mean, g: gusts come and go within a second or two, a hand on the stick is
  * slower. 0 where no load was recorded.
  */
-function roughnessG(track: Track, { from, to }: Rows): number {
-  const load = track.recording.channels.load_g;
+function roughnessG(columns: Columns, { from, to }: Rows): number {
+  const load = columns.raw('load_g');
   if (!load) return 0;
-  const { timeS } = track;
+  const { timeS } = columns;
   // A window that moves along: what enters is added, what leaves is taken off.
   let [first, next, inWindow, windowSum] = [from, from, 0, 0];
   let [squares, count] = [0, 0];
@@ -45,8 +46,8 @@ function roughnessG(track: Track, { from, to }: Rows): number {
 }
 
 /** How far the airspeed scatters about a straight line over ten seconds, kt: a steady drift is no gust. */
-export function gustKt(track: Track, { from, to }: Rows): number {
-  const { timeS, airspeedKt } = track;
+export function gustKt(columns: Columns, { from, to }: Rows): number {
+  const { timeS, airspeedKt } = columns;
   if (to - from < 3) return 0;
   let [sum, n] = [0, 0];
   for (let s = timeS[from]; s + ROUGH_AIR.lineS <= timeS[to - 1]; s += ROUGH_AIR.lineS) {

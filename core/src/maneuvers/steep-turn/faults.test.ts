@@ -3,9 +3,9 @@
 import { findAirplane } from '../../airplane/fleet.ts';
 import { scoreRecording } from '../../debrief/score-recording.ts';
 import type { ScoreOptions } from '../../debrief/settings.ts';
-import { countReversals } from '../../kits/attempt/finding.ts';
 import { readRecordingCsv } from '../../recording/csv/csv.ts';
 import type { Finding } from '../../scoring/schema.ts';
+import { countReversals } from '../../signals/reversals.ts';
 import { findStandard } from '../../standards/standards.ts';
 import { type Dip, type DrawnFlight, drawFlight, toCsv } from '../../testing/drawn-flight.ts';
 import { numberText } from '../../units/text.ts';

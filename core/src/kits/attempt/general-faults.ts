@@ -2,20 +2,19 @@
 import { FLOOR_ABOVE_GROUND_FT } from '../../card/ladder.ts';
 import type { None } from '../../coded.ts';
 import { localSlope } from '../../recording/columns/resample.ts';
-import { firstRowAt, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
+import { firstRowAt, type Rows, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import type { Span } from '../../scoring/judged.ts';
 import { phaseNamed } from '../../scoring/phases.ts';
 import type { Finding } from '../../scoring/schema.ts';
 import { judgingRows } from '../../scoring/standard.ts';
+import { strayTimes } from '../../signals/air.ts';
+import { type Columns, rowBefore } from '../../signals/columns.ts';
+import { type Figures, limitsOf } from '../../units/figures.ts';
 import type { Attempt, Proposal, ScoringContext } from './attempt.ts';
-import { limitsOf } from './figures.ts';
+import { fault, type Watch } from './fault.ts';
 import { findingsOf } from './finding.ts';
-import { strayTimes } from './rough-air.ts';
 import { GENERAL_LIMITS, SCENE } from './tables.ts';
-
-/** What every maneuver that begins and ends in steady flight can have. */
-export const GENERAL_FINDINGS = ['no-clearing', 'rushed-entry', 'below-floor', 'slow-to-settle'] as const;
 
 /** What the words of each need besides its size. */
 export interface GeneralParams {
@@ -25,20 +24,6 @@ export interface GeneralParams {
   'slow-to-settle': None;
 }
 const find = findingsOf<GeneralParams>();
-
-export function generalFindings(
-  track: Track,
-  attempt: Attempt,
-  next: Proposal | undefined,
-  context: ScoringContext,
-): Finding[] {
-  return [
-    noClearing(track, attempt, context),
-    rushedEntry(track, attempt, context),
-    belowFloor(track, attempt, context),
-    slowToSettle(track, attempt, next, context),
-  ].filter((found) => found !== undefined);
-}
 
 function noClearing(track: Track, attempt: Attempt, context: ScoringContext): Finding | undefined {
   const limits = limitsOf(context, GENERAL_LIMITS);
@@ -55,6 +40,43 @@ function noClearing(track: Track, attempt: Attempt, context: ScoringContext): Fi
   return find({ attempt }, 'no-clearing', 'note', span, [size, 'deg']);
 }
 
+/** Of what should have been steady over some rows, what was furthest from it; undefined where all was. */
+function unsteadiest(columns: Columns, rows: Rows, limits: Figures<keyof typeof GENERAL_LIMITS & string>) {
+  if (rows.to - rows.from < 3) return undefined;
+  // A wider slope than usual: the noise of a slow recording must not look like a climb.
+  const climb = localSlope(columns.timeS, columns.altitudeFt.values, rows, 2.5);
+  let squares = 0;
+  for (const feetPerS of climb) squares += (60 * feetPerS) ** 2;
+  const half = (values: Float64Array) => {
+    const high = values[rowOfMax(rows, (i) => values[i])];
+    const low = values[rowOfMax(rows, (i) => -values[i])];
+    return (high - low) / 2;
+  };
+  const times = strayTimes(columns, rows);
+  return [
+    {
+      name: 'vertical-speed' as const,
+      size: Math.sqrt(squares / climb.length),
+      limit: limits.entryVerticalSpeedFpm,
+      unit: 'ft/min',
+    },
+    {
+      name: 'airspeed' as const,
+      size: half(columns.airspeedKt.values),
+      limit: limits.entryAirspeedKt,
+      unit: 'kt',
+    },
+    {
+      name: 'heading' as const,
+      size: half(columns.headingDeg.values),
+      limit: limits.entryHeadingDeg,
+      unit: 'deg',
+    },
+  ]
+    .filter(({ size, limit }) => size > times * limit)
+    .sort((x, y) => y.size / y.limit - x.size / x.limit)[0];
+}
+
 /** Ten steady seconds before the start: vertical speed, airspeed and heading. */
 function rushedEntry(track: Track, attempt: Attempt, context: ScoringContext): Finding | undefined {
   const limits = limitsOf(context, GENERAL_LIMITS);
@@ -62,39 +84,7 @@ function rushedEntry(track: Track, attempt: Attempt, context: ScoringContext): F
   const span: Span = { startS: attempt.startS - limits.entryS, endS: attempt.startS };
   if (track.timeS[attempt.segment.from] > span.startS) return undefined;
   const rows = rowsBetween(track.timeS, span.startS, span.endS, attempt.segment);
-  if (rows.to - rows.from < 3) return undefined;
-  // A wider slope than usual: the noise of a slow recording must not look like a climb.
-  const climb = localSlope(track.timeS, track.altitudeFt.values, rows, 2.5);
-  let squares = 0;
-  for (const feetPerS of climb) squares += (60 * feetPerS) ** 2;
-  const verticalSpeedFpm = Math.sqrt(squares / climb.length);
-  const half = (values: Float64Array) => {
-    const high = values[rowOfMax(rows, (i) => values[i])];
-    const low = values[rowOfMax(rows, (i) => -values[i])];
-    return (high - low) / 2;
-  };
-  const times = strayTimes(track, rows);
-  const measures = [
-    {
-      name: 'vertical-speed' as const,
-      size: verticalSpeedFpm,
-      limit: limits.entryVerticalSpeedFpm,
-      unit: 'ft/min',
-    },
-    {
-      name: 'airspeed' as const,
-      size: half(track.airspeedKt.values),
-      limit: limits.entryAirspeedKt,
-      unit: 'kt',
-    },
-    {
-      name: 'heading' as const,
-      size: half(track.headingDeg.values),
-      limit: limits.entryHeadingDeg,
-      unit: 'deg',
-    },
-  ].filter(({ size, limit }) => size > times * limit);
-  const worst = measures.sort((a, b) => b.size / b.limit - a.size / a.limit)[0];
+  const worst = unsteadiest(track, rows, limits);
   if (!worst) return undefined;
   return find({ attempt }, 'rushed-entry', 'note', span, [worst.size, worst.unit], { moved: worst.name });
 }
@@ -137,3 +127,68 @@ function slowToSettle(
   if (settle.endS < track.timeS[firstRowAt(track.timeS, untilS - 1)]) return undefined;
   return find({ attempt }, 'slow-to-settle', 'fault', settle, [limitS, 's']);
 }
+
+/** Seen at the very first row, and never again. */
+const atTheStart = (value: () => number): Watch => {
+  let seen: number | undefined;
+  return () => {
+    seen ??= value();
+    return seen;
+  };
+};
+
+export const GENERAL_FAULTS = [
+  fault({
+    name: 'no-clearing',
+    seen: {
+      watch: ({ columns, clearsBeforeEach, inheritsEntry, firstRow, startRow, startS, ...flying }) =>
+        atTheStart(() => {
+          const { clearingWithinS, clearingHeadingDeg } = limitsOf(flying, GENERAL_LIMITS);
+          const fromS = startS - clearingWithinS;
+          if (!clearsBeforeEach || inheritsEntry || columns.timeS[firstRow] > fromS) return Number.NaN;
+          const heading = columns.headingDeg.values;
+          let [low, high] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
+          for (let i = startRow; i >= firstRow && columns.timeS[i] >= fromS; i--)
+            [low, high] = [Math.min(low, heading[i]), Math.max(high, heading[i])];
+          return clearingHeadingDeg - (high - low);
+        }),
+      edge: () => 0,
+      warnShare: 1,
+    },
+    find: ({ track, attempt, context }) => noClearing(track, attempt, context),
+  }),
+  fault({
+    name: 'rushed-entry',
+    seen: {
+      watch: ({ columns, inheritsEntry, firstRow, startRow, startS, ...flying }) =>
+        atTheStart(() => {
+          const limits = limitsOf(flying, GENERAL_LIMITS);
+          if (inheritsEntry || columns.timeS[firstRow] > startS - limits.entryS) return Number.NaN;
+          const from = rowBefore(columns, startRow, limits.entryS, firstRow);
+          const worst = unsteadiest(columns, { from, to: startRow + 1 }, limits);
+          return worst ? worst.size / worst.limit : Number.NaN;
+        }),
+      edge: () => 0,
+      warnShare: 1,
+    },
+    find: ({ track, attempt, context }) => rushedEntry(track, attempt, context),
+  }),
+  fault({
+    name: 'below-floor',
+    seen: {
+      watch:
+        ({ columns, groundFt }) =>
+        ({ row }) =>
+          groundFt === undefined
+            ? Number.NaN
+            : groundFt + FLOOR_ABOVE_GROUND_FT - columns.altitudeFt.values[row],
+      edge: () => SCENE.floorGraceFt,
+    },
+    find: ({ track, attempt, context }) => belowFloor(track, attempt, context),
+  }),
+  fault({
+    name: 'slow-to-settle',
+    seen: { afterwards: 'whether it settles shows a quarter of a minute later' },
+    find: ({ track, attempt, next, context }) => slowToSettle(track, attempt, next, context),
+  }),
+] as const;

@@ -2,8 +2,9 @@
 import type { None } from '../../coded.ts';
 import { longestStretch } from '../../recording/columns/span.ts';
 import type { Finding } from '../../scoring/schema.ts';
+import { limitsOf } from '../../units/figures.ts';
 import type { Case } from './case.ts';
-import { limitsOf } from './figures.ts';
+import { fault } from './fault.ts';
 import { findingsOf } from './finding.ts';
 import { GENERAL_LIMITS } from './tables.ts';
 
@@ -13,7 +14,7 @@ export interface WarningParams {
 }
 const find = findingsOf<WarningParams>();
 
-export function warningFinding(c: Case): Finding | undefined {
+function warned(c: Case): Finding | undefined {
   const { track, rows, context } = c;
   const warner = track.other('stall_warn');
   if (!warner) return undefined;
@@ -25,3 +26,21 @@ export function warningFinding(c: Case): Finding | undefined {
   const sustained = totalS >= limitsOf(context, GENERAL_LIMITS).stallWarningS;
   return find(c, 'stall-warning', sustained ? 'critical' : 'note', stretch, [totalS, 's']);
 }
+
+/** The warner where none was wanted: how long it has sounded in all. */
+export const stallWarning = fault({
+  name: 'stall-warning',
+  seen: {
+    watch: ({ columns }) => {
+      let totalS = 0;
+      return ({ row }) => {
+        const sounding = columns.other('stall_warn')?.values[row];
+        if (sounding === undefined) return Number.NaN;
+        if (sounding > 0.5) totalS += columns.stepS;
+        return totalS;
+      };
+    },
+    edge: () => 0,
+  },
+  find: warned,
+});

@@ -1,18 +1,12 @@
 /** Findings about flaps, for whichever maneuver moves them. */
 import type { None } from '../../coded.ts';
 import { meanOver, rowOfMax } from '../../recording/columns/span.ts';
+import { rowBefore } from '../../signals/columns.ts';
+import { limitsOf } from '../../units/figures.ts';
 import { between, type Case, type Check, flapMoves } from './case.ts';
-import { limitsOf } from './figures.ts';
+import { fault, type Seen } from './fault.ts';
 import { findingsOf } from './finding.ts';
 import { FLAP_LIMITS } from './tables.ts';
-
-/** What can go wrong wherever flaps move. */
-export const FLAP_FINDINGS = [
-  'balloon-on-flap',
-  'sink-on-flap-retraction',
-  'flap-overspeed',
-  'flaps-all-at-once',
-] as const;
 
 /** What the words of each need besides its size. */
 export interface FlapParams {
@@ -54,20 +48,54 @@ const onFlapMove =
     return find(c, name, 'fault', span, [worst.ft, 'ft']);
   };
 
-export const balloonOnFlap = onFlapMove({
+/** Altitude gone to one side since the flaps last moved that way, ft, for as long as it is looked at. */
+const sinceFlapMove =
+  (side: 1 | -1): Seen['watch'] =>
+  ({ columns, startRow, ...flying }) => {
+    const { withinS } = limitsOf(flying, FLAP_LIMITS);
+    let moved: { atS: number; fromFt: number } | undefined;
+    return ({ row, timeS }) => {
+      const flaps = columns.other('flaps_deg')?.values;
+      if (!flaps || row <= startRow) return Number.NaN;
+      if (side * (flaps[row] - flaps[row - 1]) >= MOVED_DEG && !(moved && timeS - moved.atS < RUNS_S)) {
+        const from = rowBefore(columns, row - 1, BEFORE_S, startRow);
+        moved = {
+          atS: columns.timeS[row - 1],
+          fromFt: meanOver(columns.altitudeFt.values, { from, to: row }),
+        };
+      }
+      return moved && timeS - moved.atS <= withinS
+        ? side * (columns.altitudeFt.values[row] - moved.fromFt)
+        : Number.NaN;
+    };
+  };
+/** A step of the flaps between two rows that is a move, deg; what follows within a stage's run is the same one. */
+const MOVED_DEG = 0.4;
+const RUNS_S = 1.2;
+const BEFORE_S = 1.2;
+
+export const balloonOnFlap = fault({
   name: 'balloon-on-flap',
-  side: 1,
-  moreThanFt: (c) => limitsOf(c.context, FLAP_LIMITS).balloonFt,
+  seen: { watch: sinceFlapMove(1), edge: (flying) => limitsOf(flying, FLAP_LIMITS).balloonFt },
+  find: onFlapMove({
+    name: 'balloon-on-flap',
+    side: 1,
+    moreThanFt: (c) => limitsOf(c.context, FLAP_LIMITS).balloonFt,
+  }),
 });
 
-export const sinkOnFlapRetraction = onFlapMove({
+export const sinkOnFlapRetraction = fault({
   name: 'sink-on-flap-retraction',
-  side: -1,
-  moreThanFt: (c) => limitsOf(c.context, FLAP_LIMITS).sinkFt,
+  seen: { watch: sinceFlapMove(-1), edge: (flying) => limitsOf(flying, FLAP_LIMITS).sinkFt },
+  find: onFlapMove({
+    name: 'sink-on-flap-retraction',
+    side: -1,
+    moreThanFt: (c) => limitsOf(c.context, FLAP_LIMITS).sinkFt,
+  }),
 });
 
-/** Two stages or more within three seconds. */
-export const flapsAllAtOnce: Check = (c) => {
+/** Two stages or more at once, over the rows of the case. */
+export const movedAllAtOnce: Check = (c) => {
   const stages = c.context.airplane?.flaps.map(({ deg }) => deg) ?? [];
   const full = c.scene.fullFlapsDeg;
   const passed = (fromDeg: number, toDeg: number) =>
@@ -85,3 +113,9 @@ export const flapsAllAtOnce: Check = (c) => {
     toDeg: move.toDeg,
   });
 };
+
+export const flapsAllAtOnce = fault({
+  name: 'flaps-all-at-once',
+  seen: { afterwards: 'a stage and the next are one move only once the flaps have stopped' },
+  find: movedAllAtOnce,
+});

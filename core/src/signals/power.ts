@@ -1,0 +1,27 @@
+/** Power, asked one way: which channel tells it, and how far the lever is from idle to full. */
+import type { Airplane } from '../airplane/schema.ts';
+import type { Columns } from './columns.ts';
+
+/** Engine speed where it tells power: a governor holds it whatever the throttle does. */
+export function turnsOf(columns: Columns, airplane?: Airplane): Float64Array | undefined {
+  const governed = columns.other('map_inhg') || airplane?.propeller?.kind === 'constant-speed';
+  return governed ? undefined : columns.other('rpm')?.values;
+}
+
+export interface PowerTold {
+  values: Float64Array;
+  /** `''` for the throttle's share. */
+  unit: 'inHg' | 'rpm' | '%' | '';
+}
+
+/** The channel that tells power best; undefined where none does. */
+export function powerTold(columns: Columns, airplane?: Airplane): PowerTold | undefined {
+  const map = columns.other('map_inhg');
+  if (map) return { values: map.values, unit: 'inHg' };
+  const turns = turnsOf(columns, airplane);
+  if (turns) return { values: turns, unit: 'rpm' };
+  const percent = columns.other('power_pct');
+  if (percent) return { values: percent.values, unit: '%' };
+  const throttle = columns.other('throttle');
+  return throttle && { values: throttle.values, unit: '' };
+}
