@@ -1,7 +1,7 @@
 /**
  * `npm run bench`: reading and scoring an hour of flight at 10 Hz, against papaparse alone on the same text in the
  * same run, the peak memory of a process that does it above one that does nothing, the flight model against real
- * time, three hours of flight at Debrief in headless Chromium, and the confusion table of the synthetic pilots
+ * time, three hours of flight at Debrief in headless Chromium, coach against debrief, and the confusion table of the synthetic pilots
  * (`--seeds N` flights a case, 20 if left out, which takes about ten minutes on two cores). `--only hour|confusion|debrief`
  * leaves the rest out; `--logs FOLDER` compares the wind of real IGC logs with the drift of circles.
  */
@@ -33,6 +33,7 @@ import {
   writeRecordingCsv,
 } from '@keel/core';
 import Papa from 'papaparse';
+import { agreementCases, agreementLines, agreementOf } from './lib/agreement.ts';
 import { type Confusion, cases, confusionLines, confusionOf } from './lib/confusion.ts';
 import { debriefBench } from './lib/debrief-bench.ts';
 import { type LiveFigures, liveBench } from './lib/live-bench.ts';
@@ -263,7 +264,17 @@ async function live(): Promise<void> {
   for (const servers of [1, 2] as const) console.log(say(await liveBench(header, rows, servers)));
 }
 
-const USAGE = `npm run bench -- [--only hour|confusion|debrief|school|loop|live] [--seeds N] [--logs FOLDER]`;
+/** Every habit in every airplane, with two seeds: where coach and debrief differ, a line each. */
+function agreement(): void {
+  const cases = agreementCases([1, 2]);
+  console.log(`coach against debrief, ${cases.length} flights`);
+  const all = agreementOf(cases, ({ airplane: { id }, habit, seed }, words) =>
+    console.log(`  ${id}, ${habit}, seed ${seed}: ${words}`),
+  );
+  console.log(agreementLines(all).join('\n'));
+}
+
+const USAGE = `npm run bench -- [--only hour|confusion|debrief|school|loop|live|agreement] [--seeds N] [--logs FOLDER]`;
 const { values, positionals } = answerUsage(USAGE, {
   allowPositionals: true,
   options: {
@@ -297,6 +308,7 @@ if (values.logs !== undefined) {
     if (wanted('school')) await school();
     if (wanted('loop')) await loop();
     if (wanted('live')) await live();
+    if (wanted('agreement')) agreement();
     if (wanted('confusion')) await confusion(Number(values.seeds));
   } finally {
     rmSync(folder, { recursive: true });

@@ -2,15 +2,20 @@
 import { createHash } from 'node:crypto';
 import { basename } from 'node:path';
 import {
+  type Airplane,
   type BriefTargets,
   briefFileSchema,
   DEFAULT_STANDARD_ID,
   decodeText,
   findAirplane,
+  type Heard,
+  heardOf,
   InputError,
   judgeSchema,
+  type Recording,
   readRecording,
   scoreRecording,
+  targetCardSchema,
   unitsFor,
   warning,
   wordedScore,
@@ -28,7 +33,20 @@ import {
 import { scoreTable } from './lib/score-table.ts';
 
 const USAGE = `npm run -s score -- FILE [--format table|json] [--airplane ID|FILE.json] [--standard ID]
-  [--judge strict|examiner] [--brief FILE.json] [--ground-ft FT] [--weight-lb N]`;
+  [--judge strict|examiner] [--brief FILE.json] [--ground-ft FT] [--weight-lb N] [--coach]`;
+
+/** What the coach would have said: it needs whole cards, and the airplane that they are for. */
+function coached(
+  recording: Recording,
+  briefs: readonly BriefTargets[],
+  airplane: Airplane | undefined,
+): Heard[] {
+  const cards = briefs.map((brief) => targetCardSchema.safeParse(brief));
+  const known = cards.flatMap(({ data }) => (data ? [data] : []));
+  if (!airplane || known.length === 0 || known.length < cards.length)
+    throw new Refusal('--coach: a target card (--brief) and its airplane were expected');
+  return heardOf(recording, known, { airplane });
+}
 
 export const score: Command = (args) => {
   const { values, positionals } = parseOptions(args, {
@@ -39,6 +57,7 @@ export const score: Command = (args) => {
     brief: { type: 'string' },
     'ground-ft': { type: 'string' },
     'weight-lb': { type: 'string' },
+    coach: { type: 'boolean', default: false },
     help: { type: 'boolean', default: false },
   });
   if (values.help) return `${USAGE}\n`;
@@ -74,7 +93,10 @@ export const score: Command = (args) => {
       briefs,
       recordingSha256: createHash('sha256').update(bytes).digest('hex'),
     });
-    const worded = wordedScore(score, unitsFor(airplane));
+    const worded = {
+      ...wordedScore(score, unitsFor(airplane)),
+      ...(values.coach && { coach: coached(recording, briefs, airplane) }),
+    };
     return `${values.format === 'json' ? JSON.stringify(worded, null, 2) : scoreTable(worded, basename(file))}\n`;
   } catch (error) {
     if (error instanceof InputError) throw new Refusal(error.describe(file));

@@ -1,5 +1,5 @@
 /** The score as a table for a terminal. */
-import type { WordedAttempt, WordedScore } from '@keel/core';
+import type { Heard, WordedAttempt, WordedScore } from '@keel/core';
 
 type Parameter = WordedAttempt['parameters'][number];
 type Requirement = WordedAttempt['requirements'][number];
@@ -72,8 +72,21 @@ function flightLines({ flight }: WordedScore): string[] {
   ];
 }
 
-export function scoreTable(score: WordedScore, file: string): string {
-  const { recording } = score;
+/** What the coach would have said, a line each. */
+const coachLines = (heard: readonly Heard[] | undefined): string[] =>
+  heard
+    ? [
+        '',
+        'Coach:',
+        ...heard.map(
+          ({ atS, kind, id, text }) =>
+            `  ${clock(atS).padStart(7)}  ${kind.padEnd(7)}${id.padEnd(36)}${text}`,
+        ),
+      ]
+    : [];
+
+export function scoreTable(score: WordedScore & { coach?: Heard[] }, file: string): string {
+  const { recording, coach } = score;
   return [
     `${file}: ${clock(recording.durationS)} at ${recording.rateHz.toFixed(1)} Hz, standard ${score.standard}, airplane ${score.airplane ?? 'not given'}`,
     ...(recording.wind
@@ -85,6 +98,7 @@ export function scoreTable(score: WordedScore, file: string): string {
     ...flightLines(score),
     ...(score.attempts.length === 0 ? ['', 'No attempt was found.'] : []),
     ...score.attempts.flatMap((attempt, i) => attemptLines(attempt, i + 1)),
+    ...coachLines(coach),
     '',
     'Verdicts are strict / examiner. This is a training aid: the airplane’s handbook and your instructor come first.',
   ].join('\n');

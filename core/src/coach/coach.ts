@@ -9,7 +9,10 @@ import type { Aims, Step } from '../kits/coach/part.ts';
 import { type CoachRow, openGauge, type Quantities } from '../kits/coach/quantities.ts';
 import { AROUND, SAFETY } from '../kits/coach/safety.ts';
 import { requireRoom } from '../maneuvers/registry.ts';
+import { type LiveColumns, openLiveColumns } from '../signals/live-columns.ts';
+import type { ThresholdEdits } from '../units/figures.ts';
 import { type CoachWords, wordsOf } from './coach-words.ts';
+import { type FaultHeard, followFaults } from './follow-faults.ts';
 import { followSteps } from './progress.ts';
 import { openVoice, type Word } from './voice.ts';
 
@@ -22,6 +25,12 @@ export interface CoachOptions {
   quietBelowFt?: number;
   /** The school's own words, by `maneuver/step/id` or `maneuver/id`. */
   words?: CoachWords;
+  /** The school's own figures: they move what is warned of as they move what Debrief names. */
+  thresholds?: ThresholdEdits;
+  /** Whether the school clears the area before each maneuver. */
+  clearsBeforeEach?: boolean;
+  /** The flight's rows, where several coaches listen to one; whoever gives them pushes them. */
+  columns?: LiveColumns;
 }
 
 export interface CoachLook {
@@ -41,6 +50,8 @@ export interface CoachLook {
   /** The recording cannot show when this step is done. */
   unseen: boolean;
   word: Word | null;
+  /** Faults that were named just now, spoken or not. */
+  faults: readonly FaultHeard[];
   /** What may not be said at this moment. */
   never: readonly Never[];
   /** In the airplane nothing is shown just now: near the ground, and from the first sign of a stall to the climb. */
@@ -70,8 +81,26 @@ const STALE_S = 1;
 const GIVES_UP_S = 10;
 
 /** @throws InputError for a maneuver that is not known. */
-export function openCoach({ card, airplane, where = 'trainer', quietBelowFt, words }: CoachOptions): Coach {
-  const { coach } = requireRoom(card.maneuver);
+export function openCoach(options: CoachOptions): Coach {
+  const {
+    card,
+    airplane,
+    where = 'trainer',
+    quietBelowFt,
+    words,
+    thresholds = {},
+    clearsBeforeEach = false,
+  } = options;
+  const { coach, faults } = requireRoom(card.maneuver);
+  const columns = options.columns ?? openLiveColumns();
+  const follower = followFaults(columns, {
+    card,
+    airplane,
+    faults,
+    thresholds,
+    clearsBeforeEach,
+    startRow: coach.startRow,
+  });
   const steps = coach.steps(card, airplane);
   const general = SAFETY.filter(({ id }) => !coach.without?.includes(id));
   const voice = openVoice(
@@ -88,6 +117,7 @@ export function openCoach({ card, airplane, where = 'trainer', quietBelowFt, wor
   let gaveUp = false;
 
   let stepS = Number.NaN;
+  let began = false;
   const enter = () => {
     stepS = lastS;
     gauge.step(steps[progress.now.index].aims);
@@ -99,6 +129,7 @@ export function openCoach({ card, airplane, where = 'trainer', quietBelowFt, wor
     if (index > 0 && beganS === null) {
       beganS = timeS;
       gauge.begin();
+      began = true;
       voice.fresh();
     } else if (index === 0) {
       // Given up, it is over as well: what was flown of it is judged.
@@ -131,6 +162,7 @@ export function openCoach({ card, airplane, where = 'trainer', quietBelowFt, wor
     const stale = timeS - lastS > STALE_S;
     lastS = timeS;
     const values = gauge.read(row);
+    if (!options.columns) columns.push(row);
     const low =
       where === 'airplane' &&
       (row.alt_ft ?? row.gps_alt_ft ?? 0) < (quietBelowFt ?? Number.NEGATIVE_INFINITY);
@@ -142,6 +174,9 @@ export function openCoach({ card, airplane, where = 'trainer', quietBelowFt, wor
     const ended = stepChanged ? moved(timeS) : null;
     const step = steps[progress.now.index];
     const { index, lost, unseen } = progress.now;
+    const named = follower.look(step, index === 0);
+    if (began) follower.begin();
+    began = false;
     const quiet = who === null || stale || low;
     if (quiet) voice.hush();
     const word = quiet
@@ -149,6 +184,7 @@ export function openCoach({ card, airplane, where = 'trainer', quietBelowFt, wor
       : voice.speak({
           timeS,
           values,
+          faults: follower.beyond,
           step,
           // Given up, it may be flown on all the same: nobody is told to begin in the middle of it.
           stepChanged: stepChanged && !givenUp,
@@ -157,6 +193,7 @@ export function openCoach({ card, airplane, where = 'trainer', quietBelowFt, wor
         });
     return {
       timeS,
+      faults: named,
       never: quiet ? ALL : voice.never,
       blank: low || step.blank === true,
       offBands: bandsOff(values),

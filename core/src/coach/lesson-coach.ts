@@ -4,6 +4,7 @@
  */
 import type { TargetCard } from '../card/card.ts';
 import type { CoachRow } from '../kits/coach/quantities.ts';
+import { openLiveColumns } from '../signals/live-columns.ts';
 import { type Coach, type CoachLook, type CoachOptions, openCoach } from './coach.ts';
 
 export interface LessonLook extends CoachLook {
@@ -35,10 +36,17 @@ export function openLessonCoach(
   cards: readonly TargetCard[],
   options: Omit<CoachOptions, 'card'>,
 ): LessonCoach {
+  // One flight, however many listen to it.
+  const columns = openLiveColumns();
   const listening: Listening[] = cards
     .map((card, i) => ({ card, i }))
     .filter(({ card, i }) => cards.findIndex((other) => sameAs(card, other)) === i)
-    .map(({ card, i }) => ({ coach: openCoach({ ...options, card }), card: i, offSum: 0, offCount: 0 }));
+    .map(({ card, i }) => ({
+      coach: openCoach({ ...options, card, columns }),
+      card: i,
+      offSum: 0,
+      offCount: 0,
+    }));
   /** What the lesson has next, where nothing is being flown. */
   let due = 0;
 
@@ -56,6 +64,7 @@ export function openLessonCoach(
 
   return {
     look(row) {
+      columns.push(row);
       let best: { one: Listening; look: CoachLook; at: number } | null = null;
       let waiting: { one: Listening; look: CoachLook } | null = null;
       let ended: { one: Listening; look: CoachLook } | null = null;

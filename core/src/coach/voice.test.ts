@@ -74,6 +74,7 @@ function listen(
     const word = voice.speak({
       timeS: fromS + k / LOOKS_PER_S,
       values: values(),
+      faults: new Set(),
       step: TURN,
       stepChanged: false,
       lost: false,
@@ -262,6 +263,7 @@ test('whatever the tables and the flight: nothing forbidden is said, and nothing
           const word = voice.speak({
             timeS,
             values: values(shown as Partial<Quantities>),
+            faults: new Set(),
             step: steps[Number(second)],
             stepChanged: false,
             lost: false,

@@ -38,6 +38,8 @@ const LOOK_STANDS_S = 2;
 export interface Heard {
   timeS: number;
   values: Quantities;
+  /** Names of the faults that are beyond the coach's edge. */
+  faults: ReadonlySet<string>;
   step: Step;
   stepChanged: boolean;
   /** Nobody knows what is being flown: safety alone is said. */
@@ -79,13 +81,15 @@ export function openVoice(
   }
 
   function speak(heard: Heard): Word | null {
-    const { timeS, values, step, lost, shown } = heard;
+    const { timeS, values, faults, step, lost, shown } = heard;
     const phase = phaseOf(step);
     const never: Never[] = [];
     const candidates: { situation: Situation; size: number }[] = [];
     for (const situation of situations) {
-      const inPhase = !situation.during || (!lost && situation.during.includes(phase));
-      if (!inPhase || !shows(situation.when, values)) {
+      const { during, when, fault } = situation;
+      const inPhase = !during || (!lost && during.includes(phase));
+      const isSo = (inPhase && when && shows(when, values)) || (fault !== undefined && faults.has(fault));
+      if (!isSo) {
         since.delete(situation.id);
         continue;
       }
@@ -94,7 +98,7 @@ export function openVoice(
       since.set(situation.id, fromS);
       never.push(...situation.never);
       if (situation.says && timeS - fromS >= (situation.forS ?? (situation.safety ? 0 : USUAL_FOR_S)) - 1e-6)
-        candidates.push({ situation, size: sizeOf(situation.when, values) });
+        candidates.push({ situation, size: when ? sizeOf(when, values) : 1 });
     }
     voice.never = never;
     word = shown ? nameOf(heard) : choose(heard, candidates, never);

@@ -25,3 +25,25 @@ export function powerTold(columns: Columns, airplane?: Airplane): PowerTold | un
   const throttle = columns.other('throttle');
   return throttle && { values: throttle.values, unit: '' };
 }
+
+/** A lever that moves slower than this stands still, share a second. */
+const STILL_PER_S = 0.02;
+
+/** The row at which the lever began to come back, going back from one by which it had; the row itself where nothing tells. */
+export function powerCutRow(columns: Columns, row: number): number {
+  const lever = columns.other('throttle')?.values;
+  if (!lever) return row;
+  let from = row;
+  const falls = (i: number) =>
+    lever[i - 1] - lever[i] > STILL_PER_S * (columns.timeS[i] - columns.timeS[i - 1]);
+  // Rows that are not final yet tell nothing.
+  while (
+    from > 1 &&
+    (Number.isNaN(lever[from]) || !falls(from)) &&
+    columns.timeS[row] - columns.timeS[from] < LOOK_S
+  )
+    from--;
+  while (from > 1 && falls(from)) from--;
+  return columns.timeS[row] - columns.timeS[from] < LOOK_S ? from : row;
+}
+const LOOK_S = 6;

@@ -4,7 +4,9 @@ import { type Rows, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import type { Span } from '../../scoring/judged.ts';
 import { phaseNamed } from '../../scoring/phases.ts';
+
 import type { Finding } from '../../scoring/schema.ts';
+import { type FlapMove, openFlapMoves } from '../../signals/flaps.ts';
 import type { Attempt, Proposal, ScoringContext } from './attempt.ts';
 import { type Scene, sceneOf } from './scene.ts';
 
@@ -60,27 +62,9 @@ export function extremes(values: ArrayLike<number>, { from, to }: Rows): { low: 
 }
 
 /** Moments at which the flaps began to move out (or in), each with the degrees that it ended at. */
-export function flapMoves(
-  c: Case,
-  { from, to }: Rows,
-): { atS: number; fromDeg: number; toDeg: number; endS: number }[] {
-  const flaps = c.track.other('flaps_deg')?.values;
-  if (!flaps) return [];
-  const { timeS } = c.track;
-  const moves: { atS: number; fromDeg: number; toDeg: number; endS: number }[] = [];
-  for (let i = from + 1; i < to; i++) {
-    const change = flaps[i] - flaps[i - 1];
-    if (Math.abs(change) < 0.4) continue;
-    const last = moves.at(-1);
-    // A stage takes a moment to run; a pause, or the other way, begins another.
-    const goesOn =
-      last &&
-      timeS[i] - last.endS < Math.max(1.2, 1.5 * c.track.stepS) &&
-      Math.sign(change) === Math.sign(last.toDeg - last.fromDeg);
-    if (goesOn) {
-      last.toDeg = flaps[i];
-      last.endS = timeS[i];
-    } else moves.push({ atS: timeS[i - 1], fromDeg: flaps[i - 1], toDeg: flaps[i], endS: timeS[i] });
-  }
+export function flapMoves({ track }: Case, { from, to }: Rows): readonly FlapMove[] {
+  const movesAt = openFlapMoves(track);
+  let moves: readonly FlapMove[] = [];
+  for (let row = from + 1; movesAt && row < to; row++) moves = movesAt(row);
   return moves;
 }

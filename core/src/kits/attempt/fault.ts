@@ -33,7 +33,7 @@ export interface Flying {
 }
 
 /** One row of it, and the phase that it is in. */
-export interface Moment {
+export interface RowMoment {
   row: number;
   timeS: number;
   /** Whether the row is in a phase of this name. */
@@ -41,7 +41,7 @@ export interface Moment {
 }
 
 /** What is looked at, row by row from the attempt's start; NaN where nothing tells. */
-export type Watch = (m: Moment) => number;
+export type Watch = (m: RowMoment) => number;
 
 export interface Seen {
   /** The phases in which it is looked for; from the start to the end, and not in settling, where left out. */
@@ -66,12 +66,17 @@ export interface Fault<Name extends string = string> {
 
 export const isSeen = (fault: Fault): fault is Fault & { seen: Seen } => 'watch' in fault.seen;
 
+/** Nobody knows sooner that an attempt has begun: what was wrong with its beginning is named from then on, s. */
+const BEGUN_S = 2;
+
 /** Usual share of the edge from which the coach warns. */
 const WARN_SHARE = 0.9;
 
 export interface Onset {
   /** Takes the next row. */
-  look(m: Moment): void;
+  look(m: RowMoment): void;
+  /** Whether it is beyond the coach's edge at the last row. */
+  beyond: boolean;
   /** When it passed the coach's edge, and Debrief's; NaN while it has not. Once passed they stay. */
   warnedS: number;
   reachedS: number;
@@ -85,30 +90,32 @@ export function openOnset(
   const look = watch(flying);
   const faultEdge = edge(flying);
   const forS = lastsS?.(flying) ?? 0;
-  const passes = [
-    { edge: warnShare * faultEdge, forS: warnShare * forS },
-    { edge: faultEdge, forS },
-  ];
-  const since = [Number.NaN, Number.NaN];
+  let warnsS = Number.NaN;
+  let reachesS = Number.NaN;
+  let warned = false;
+  let reached = false;
+  /** Since when it has been beyond an edge; NaN where it is not. */
+  const since = (sinceS: number, value: number, limit: number, timeS: number): number => {
+    if (!(value > limit)) return Number.NaN;
+    return Number.isNaN(sinceS) ? timeS : sinceS;
+  };
   const onset: Onset = {
+    beyond: false,
     warnedS: Number.NaN,
     reachedS: Number.NaN,
     look(m) {
-      if (!Number.isNaN(onset.reachedS)) return;
-      if (phases ? !phases.some((name) => m.inPhase(name)) : m.inPhase('settle')) {
-        since.fill(Number.NaN);
-        return;
-      }
-      const value = look(m);
-      for (const [k, pass] of passes.entries()) {
-        if (!(value > pass.edge)) since[k] = Number.NaN;
-        else if (Number.isNaN(since[k])) since[k] = m.timeS;
-        // Half a step is the clock's, not the hand's.
-        const lasted = m.timeS - since[k] >= pass.forS - flying.columns.stepS / 2;
-        if (!lasted) continue;
-        if (k === 0 && Number.isNaN(onset.warnedS)) onset.warnedS = m.timeS;
-        if (k === 1) onset.reachedS = m.timeS;
-      }
+      const inPhase = phases ? phases.some((name) => m.inPhase(name)) : !m.inPhase('settle');
+      const value = inPhase ? look(m) : Number.NaN;
+      warnsS = since(warnsS, value, warnShare * faultEdge, m.timeS);
+      reachesS = since(reachesS, value, faultEdge, m.timeS);
+      // Half a step is the clock's, not the hand's.
+      const graceS = flying.columns.stepS / 2;
+      onset.beyond = m.timeS - warnsS >= warnShare * forS - graceS;
+      warned ||= onset.beyond;
+      reached ||= m.timeS - reachesS >= forS - graceS;
+      if (m.timeS - flying.startS < BEGUN_S) return;
+      if (warned && Number.isNaN(onset.warnedS)) onset.warnedS = m.timeS;
+      if (reached && Number.isNaN(onset.reachedS)) onset.reachedS = m.timeS;
     },
   };
   return onset;

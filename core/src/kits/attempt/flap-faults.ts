@@ -2,6 +2,7 @@
 import type { None } from '../../coded.ts';
 import { meanOver, rowOfMax } from '../../recording/columns/span.ts';
 import { rowBefore } from '../../signals/columns.ts';
+import { openFlapMoves } from '../../signals/flaps.ts';
 import { limitsOf } from '../../units/figures.ts';
 import { between, type Case, type Check, flapMoves } from './case.ts';
 import { fault, type Seen } from './fault.ts';
@@ -53,25 +54,22 @@ const sinceFlapMove =
   (side: 1 | -1): Seen['watch'] =>
   ({ columns, startRow, ...flying }) => {
     const { withinS } = limitsOf(flying, FLAP_LIMITS);
+    const movesAt = openFlapMoves(columns);
+    let known = 0;
     let moved: { atS: number; fromFt: number } | undefined;
     return ({ row, timeS }) => {
-      const flaps = columns.other('flaps_deg')?.values;
-      if (!flaps || row <= startRow) return Number.NaN;
-      if (side * (flaps[row] - flaps[row - 1]) >= MOVED_DEG && !(moved && timeS - moved.atS < RUNS_S)) {
-        const from = rowBefore(columns, row - 1, BEFORE_S, startRow);
-        moved = {
-          atS: columns.timeS[row - 1],
-          fromFt: meanOver(columns.altitudeFt.values, { from, to: row }),
-        };
+      if (row <= startRow) return Number.NaN;
+      const moves = movesAt?.(row) ?? [];
+      const last = moves.at(-1);
+      const altitudeFt = columns.altitudeFt.values;
+      if (last && moves.length > known && side * (last.toDeg - last.fromDeg) > 0) {
+        const rows = { from: rowBefore(columns, row - 1, BEFORE_S, startRow), to: row };
+        moved = { atS: last.atS, fromFt: meanOver(altitudeFt, rows) };
       }
-      return moved && timeS - moved.atS <= withinS
-        ? side * (columns.altitudeFt.values[row] - moved.fromFt)
-        : Number.NaN;
+      known = moves.length;
+      return moved && timeS - moved.atS <= withinS ? side * (altitudeFt[row] - moved.fromFt) : Number.NaN;
     };
   };
-/** A step of the flaps between two rows that is a move, deg; what follows within a stage's run is the same one. */
-const MOVED_DEG = 0.4;
-const RUNS_S = 1.2;
 const BEFORE_S = 1.2;
 
 export const balloonOnFlap = fault({

@@ -41,8 +41,7 @@ export const LIMIT_FAULTS = [
         };
       },
       edge: () => 0.5,
-      // The slopes have seen half of it already.
-      lastsS: (flying) => limitsOf(flying, GENERAL_LIMITS).spiralS / 2,
+      lastsS: (flying) => limitsOf(flying, GENERAL_LIMITS).spiralS,
     },
     find: (c) => spiralFindingIn(c, c, c.attempt.targets.bankDeg),
   }),

@@ -1,6 +1,7 @@
 /** What a room tells the coach: the maneuver's steps, and what is said, and never said, in which situation. */
 import type { Airplane } from '../../airplane/schema.ts';
 import type { TargetCard } from '../../card/card.ts';
+import type { Columns } from '../../signals/columns.ts';
 import type { Meaning, Never } from './meaning.ts';
 import type { QuantityName } from './quantity-names.ts';
 import type { Sign } from './sign.ts';
@@ -23,6 +24,8 @@ export interface Step {
   id: string;
   /** What the situations call this part; the id where it is left out. */
   phase?: string;
+  /** The phase that Debrief will call it; what the situations call it where it is left out. */
+  of?: string;
   /** A noun, for those who are being shown it. */
   name: string;
   /** What to do, in eight words at most, and what that asks for, in the order of the words. */
@@ -52,7 +55,9 @@ export interface Situation {
   id: string;
   /** Phases of the steps in which it is looked for; in all where it is left out. */
   during?: readonly string[];
-  when: FlightSign;
+  /** The sign that it is so; or a fault, by its name, that is at the coach's edge. One of them is there. */
+  when?: FlightSign;
+  fault?: string;
   /** Said only once it has lasted so long; what is never said is not said from its first moment. */
   forS?: number;
   never: readonly Never[];
@@ -71,6 +76,8 @@ export interface CoachPart {
   /** From steady to settled: the first waits for the maneuver to begin, the last ends when it has settled. */
   steps(card: TargetCard, airplane: Airplane): readonly Step[];
   situations(card: TargetCard, airplane: Airplane): readonly Situation[];
+  /** The row at which the attempt begins, going back from the one at which it was seen to have begun. */
+  startRow?(columns: Columns, row: number): number;
   /** General situations that this maneuver has in its own way. */
   without?: readonly string[];
 }

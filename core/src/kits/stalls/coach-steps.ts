@@ -89,6 +89,7 @@ export function toTheStall(card: TargetCard, rise: Pick<Step, 'does' | 'means'>)
     full
       ? {
           id: 'cue',
+          of: 'pitch-up',
           name: 'The first signs',
           does: 'On to the break.',
           means: ['WAIT'],
@@ -102,6 +103,7 @@ export function toTheStall(card: TargetCard, rise: Pick<Step, 'does' | 'means'>)
         }
       : {
           id: 'first-sign',
+          of: 'pitch-up',
           name: 'The first sign',
           does: 'Recover.',
           means: ['RECOVER'],

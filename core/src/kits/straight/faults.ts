@@ -17,24 +17,9 @@ export interface LegParams {
 }
 const find = findingsOf<LegParams>();
 
-/** So long at the beginning of a leg gives the heading that it is held against, s. */
-const FIRST_S = 3;
-
 export const headingDrift = fault({
   name: 'heading-drift',
-  seen: {
-    watch: ({ columns, startRow, startS }) => {
-      let fromDeg = Number.NaN;
-      return ({ row, timeS }) => {
-        const heading = columns.headingDeg.values;
-        // What it is held against is the mean of its first seconds.
-        if (timeS - startS < FIRST_S) return Number.NaN;
-        if (Number.isNaN(fromDeg)) fromDeg = meanOver(heading, { from: startRow, to: row });
-        return Math.abs(heading[row] - fromDeg);
-      };
-    },
-    edge: (flying) => limitsOf(flying, STRAIGHT_LIMITS).headingDriftDeg,
-  },
+  seen: { afterwards: 'where the leg began that its heading is held against is told when it is over' },
   find: (c) => {
     const heading = c.track.headingDeg.values;
     const from = meanOver(heading, between(c, c.attempt.startS, c.attempt.startS + 3));

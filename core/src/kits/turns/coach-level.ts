@@ -1,4 +1,5 @@
 /** What the coach knows of a turn that holds its altitude. */
+
 import type { CoachPart } from '../coach/part.ts';
 import {
   adverseYaw,
@@ -11,9 +12,11 @@ import {
   tooSoonOut,
   turnSteps,
 } from './coach.ts';
+import { turnBegan } from './watches.ts';
 
 /** `bankOffDeg`: how far the bank may be off before a word is said. */
 export const levelTurnCoach = (bankOffDeg: number): CoachPart => ({
+  startRow: turnBegan,
   steps: (card) => turnSteps(card, { altitude: 'entry', kias: card.entry.airspeedKias ?? undefined }),
   situations: () => [
     adverseYaw,

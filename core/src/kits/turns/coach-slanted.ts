@@ -1,9 +1,11 @@
 /** What is said in turns that climb or descend: the speed by the nose, and nobody is told to stop the climb or the descent. */
+
 import type { TargetCard } from '../../card/card.ts';
 import { FEET } from '../coach/meaning.ts';
 import type { CoachPart, Situation, Step } from '../coach/part.ts';
 import { above, below, between } from '../coach/sign.ts';
 import { adverseYaw, ball, bank, pastTheHeading, TURNING, tooSoonOut, turnSteps } from './coach.ts';
+import { turnBegan } from './watches.ts';
 
 const HELD = ['slanting', ...TURNING, 'roll-out'];
 
@@ -84,6 +86,7 @@ const BANK_OFF_DEG = 5;
 
 /** What the coach knows of turns that climb, or that descend with power or without. */
 export const slantedTurnCoach = (way: 'up' | 'down'): CoachPart => ({
+  startRow: turnBegan,
   steps: (card) => slantedTurnSteps(card, way),
   situations: () => [
     ...(way === 'up' ? climbingSituations : descendingSituations),

@@ -12,7 +12,7 @@ import { type BallParams, skid, slip } from './ball-faults.ts';
 import { heldSpan } from './plain-turns.ts';
 import { TURN_LIMITS, TURN_SIGNS } from './tables.ts';
 import { rolledOutFor } from './turn-attempt.ts';
-import { gainInRollOut, levelRow, lossInFirstQuarter } from './watches.ts';
+import { gainInRollOut, levelRow, lossInFirstQuarter, openBankRange } from './watches.ts';
 
 /** What the words of each need besides its size. */
 export interface TurnParams extends BallParams {
@@ -122,11 +122,10 @@ export const bankWander = fault({
   name: 'bank-wander',
   seen: {
     phases: ['established'],
-    watch: ({ columns }) => {
-      let [least, most] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
+    watch: (flying) => {
+      const range = openBankRange(flying);
       return ({ row }) => {
-        const bank = Math.abs(columns.bankDeg.values[row]);
-        [least, most] = [Math.min(least, bank), Math.max(most, bank)];
+        const { least, most } = range(row);
         return most - least;
       };
     },

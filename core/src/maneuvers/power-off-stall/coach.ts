@@ -1,8 +1,10 @@
 /** What the coach knows of power-off stalls. */
+
 import type { CoachPart, Situation } from '../../kits/coach/part.ts';
 import { above, below, between } from '../../kits/coach/sign.ts';
 import { awayFrom, noStallYet, outOf, STALL_WITHOUT, towardTheStall } from '../../kits/stalls/coach.ts';
 import { outOfTheStall, POWER_BACK, RISING, stallReady, toTheStall } from '../../kits/stalls/coach-steps.ts';
+import { powerCutRow } from '../../signals/power.ts';
 
 const noDescent: Situation = {
   id: 'no-descent',
@@ -22,6 +24,7 @@ const noDescent: Situation = {
 };
 
 export const powerOffStallCoach: CoachPart = {
+  startRow: powerCutRow,
   steps(card) {
     const kias = card.entry.airspeedKias ?? undefined;
     return [

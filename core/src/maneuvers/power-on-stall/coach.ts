@@ -1,8 +1,10 @@
 /** What the coach knows of power-on stalls. */
+
 import type { CoachPart, Situation } from '../../kits/coach/part.ts';
 import { above, below } from '../../kits/coach/sign.ts';
 import { awayFrom, noStallYet, outOf, STALL_WITHOUT, towardTheStall } from '../../kits/stalls/coach.ts';
 import { outOfTheStall, stallReady, toTheStall } from '../../kits/stalls/coach-steps.ts';
+import { powerCutRow } from '../../signals/power.ts';
 
 const SITUATIONS: readonly Situation[] = [
   {
@@ -26,6 +28,7 @@ const SITUATIONS: readonly Situation[] = [
 ];
 
 export const powerOnStallCoach: CoachPart = {
+  startRow: powerCutRow,
   steps(card) {
     const kias = card.entry.airspeedKias ?? undefined;
     return [

@@ -1,9 +1,11 @@
 /** What the coach knows of slipping descents in a turn: the ball is out on purpose, to the low side, and the speed watched. */
+
 import { FEET } from '../../kits/coach/meaning.ts';
 import type { CoachPart, Situation } from '../../kits/coach/part.ts';
 import { above, below, between } from '../../kits/coach/sign.ts';
 import { bank, tooSoonOut } from '../../kits/turns/coach.ts';
 import { fast, slantedTurnSteps } from '../../kits/turns/coach-slanted.ts';
+import { turnBegan } from '../../kits/turns/watches.ts';
 
 const TURN = ['roll-in', 'established'];
 
@@ -54,6 +56,7 @@ const SITUATIONS: readonly Situation[] = [
 ];
 
 export const slippingDescentTurnCoach: CoachPart = {
+  startRow: turnBegan,
   steps: (card) => slantedTurnSteps(card, 'down'),
   situations: () => [...SITUATIONS, ...bank(5), tooSoonOut],
 };

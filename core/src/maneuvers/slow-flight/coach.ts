@@ -4,6 +4,7 @@ import type { CoachPart, Situation, Step } from '../../kits/coach/part.ts';
 import { NEAR_STALL } from '../../kits/coach/safety.ts';
 import { above, below, between } from '../../kits/coach/sign.ts';
 import { ready, settle } from '../../kits/coach/steps.ts';
+import { powerCutRow } from '../../signals/power.ts';
 import { TRANSITION } from './transition.ts';
 
 const SLOWING = ['slowing'];
@@ -16,6 +17,7 @@ const FAST_KT = 7;
 const CLEAN_FIRST: Step = {
   id: 'clean-first',
   phase: 'slowing',
+  of: 'entry',
   name: 'Slow and clean',
   does: 'Slow and clean: hold it. Then flaps.',
   means: ['WAIT', 'ALTITUDE'],
@@ -36,6 +38,7 @@ function steps(card: TargetCard): Step[] {
           {
             id: 'flaps',
             phase: 'slowing',
+            of: 'entry',
             name: 'Flaps out',
             does: 'Flaps a stage at a time; hold altitude.',
             means: ['FLAPS OUT', 'ALTITUDE'],
@@ -54,6 +57,7 @@ function steps(card: TargetCard): Step[] {
     {
       id: 'slowing',
       phase: 'slowing',
+      of: 'entry',
       name: 'Slowing down',
       does: 'Power back; raise the nose as it slows.',
       means: ['LESS POWER', 'PULL'],
@@ -70,6 +74,7 @@ function steps(card: TargetCard): Step[] {
     {
       id: 'arriving',
       phase: 'slowing',
+      of: 'entry',
       name: 'Power up to hold it',
       does: 'Power up before it sinks; trim.',
       means: ['MORE POWER', 'TRIM'],
@@ -98,6 +103,7 @@ function steps(card: TargetCard): Step[] {
       },
       done: [
         { lever: above(0.95), speedOffKt: above(2) },
+        { lever: above(0.95), verticalFpm: above(200) },
         { speedOffKt: above(14), speedKtPerS: above(0.3), lever: above(0.7) },
       ],
       forS: 1,
@@ -316,4 +322,9 @@ const situations = (card: TargetCard): Situation[] => [
   },
 ];
 
-export const slowFlightCoach: CoachPart = { steps, situations, without: [NEAR_STALL.id] };
+export const slowFlightCoach: CoachPart = {
+  steps,
+  situations,
+  startRow: powerCutRow,
+  without: [NEAR_STALL.id],
+};

@@ -1,11 +1,14 @@
 /** What the coach knows of the stall exercise: the release alone ends each, and the power stays untouched. */
+
 import type { CoachPart } from '../../kits/coach/part.ts';
 import { above, below, between } from '../../kits/coach/sign.ts';
 import { settle } from '../../kits/coach/steps.ts';
 import { outOf, STALL_WITHOUT, towardTheStall } from '../../kits/stalls/coach.ts';
 import { RISING, stallReady, toTheStall } from '../../kits/stalls/coach-steps.ts';
+import { powerCutRow } from '../../signals/power.ts';
 
 export const stallSeriesCoach: CoachPart = {
+  startRow: powerCutRow,
   steps(card) {
     const kias = card.entry.airspeedKias ?? undefined;
     return [

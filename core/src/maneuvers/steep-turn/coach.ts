@@ -6,6 +6,8 @@ import { NEAR_STALL } from '../../kits/coach/safety.ts';
 import { above, below, between } from '../../kits/coach/sign.ts';
 import { ready, settle } from '../../kits/coach/steps.ts';
 import { adverseYaw, ball, pastTheHeading, pullAtRollOut } from '../../kits/turns/coach.ts';
+import { turnBegan } from '../../kits/turns/watches.ts';
+import { STEEP_LIMITS } from './tables.ts';
 
 /** Up to here the lift hardly tilts, and nothing is pulled. */
 const NO_PULL_DEG = 30;
@@ -42,6 +44,7 @@ function steps(card: TargetCard): Step[] {
     },
     {
       id: 'steepening',
+      of: 'roll-in',
       name: 'Past thirty degrees',
       does: adds
         ? `Now pull, a little power; stop at ${bankDeg}°.`
@@ -98,7 +101,7 @@ const situations = (card: TargetCard): Situation[] => [
   {
     id: 'above-maneuvering-speed',
     during: [...TURN, 'roll-out'],
-    when: { aboveVaKt: above(1) },
+    when: { aboveVaKt: above(STEEP_LIMITS.aboveVaKt) },
     forS: 2,
     never: ['PULL', 'MORE POWER', 'PUSH', 'GOOD'],
     says: 'Stop. Roll out. Slow down.',
@@ -113,8 +116,7 @@ const situations = (card: TargetCard): Situation[] => [
   },
   {
     id: 'rolled-fast',
-    during: ['ready', 'roll-in', 'steepening'],
-    when: { bankDegPerS: above(19) },
+    fault: 'roll-in-too-fast',
     never: [],
     says: 'Roll more slowly.',
     means: ['WAIT'],
@@ -216,8 +218,7 @@ const situations = (card: TargetCard): Situation[] => [
   },
   {
     id: 'chasing-the-power',
-    during: HELD,
-    when: { powerReversals: above(2) },
+    fault: 'power-chasing',
     never: ['MORE POWER', 'LESS POWER'],
     says: 'Leave the power.',
     means: ['WAIT'],
@@ -246,4 +247,9 @@ const situations = (card: TargetCard): Situation[] => [
   pullAtRollOut,
 ];
 
-export const steepTurnCoach: CoachPart = { steps, situations, without: [NEAR_STALL.id] };
+export const steepTurnCoach: CoachPart = {
+  steps,
+  situations,
+  startRow: turnBegan,
+  without: [NEAR_STALL.id],
+};

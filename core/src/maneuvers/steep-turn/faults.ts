@@ -10,6 +10,7 @@ import { type BallParams, skid, slip } from '../../kits/turns/ball-faults.ts';
 import {
   bankSpread,
   gainInRollOut,
+  isRollingOut,
   levelRow,
   lossInFirstQuarter,
   rollRate,
@@ -151,10 +152,13 @@ function bankBeyond(c: Case, side: 1 | -1) {
 /** Bank off its target, outward positive, while it is held. */
 const bankOff = (side: 1 | -1): Seen => ({
   phases: ['established'],
-  watch:
-    ({ columns, targets }) =>
-    ({ row }) =>
-      side * (Math.abs(columns.bankDeg.values[row]) - targets.bankDeg),
+  watch: (flying) => {
+    const { columns, targets } = flying;
+    return ({ row }) =>
+      side < 0 && isRollingOut(flying, row)
+        ? Number.NaN
+        : side * (Math.abs(columns.bankDeg.values[row]) - targets.bankDeg);
+  },
   edge: ({ toleranceOf }) => {
     const band = toleranceOf('bank');
     return band ? (side > 0 ? band.high : -band.low) : Number.NaN;
