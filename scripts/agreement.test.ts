@@ -13,11 +13,8 @@ test('of what Debrief finds the coach has seen 95 in 100 within a second, and of
     ).values(),
   );
   expect(found).toBeGreaterThan(25);
-  expect([detected / found >= 0.95, confirmed / seen >= 0.95, differing]).toEqual([
-    true,
-    true,
-    expect.anything(),
-  ]);
+  // What differs is listed where the share does not hold.
+  expect(detected / found >= 0.95 && confirmed / seen >= 0.95 ? [] : differing).toEqual([]);
 });
 
 test('a fault that is no live one says why', () => {

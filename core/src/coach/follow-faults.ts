@@ -41,6 +41,9 @@ export interface FaultFollower {
   beyond: ReadonlySet<string>;
 }
 
+/** What is recognised later than this after its start was not entered there, s. */
+const ENTERED_S = 10;
+
 const phaseAtDebrief = (step: Step): string => step.of ?? step.phase ?? step.id;
 
 export function followFaults(columns: LiveColumns, options: FaultOptions): FaultFollower {
@@ -55,7 +58,7 @@ export function followFaults(columns: LiveColumns, options: FaultOptions): Fault
   let settlesS = Number.NaN;
   let pushed = 0;
 
-  function flyingFrom(row: number): Flying {
+  function flyingFrom(row: number, inheritsEntry: boolean): Flying {
     const startRow = Math.min(options.startRow?.(columns, row) ?? row, row);
     const startS = columns.timeS[startRow];
     const before = rowsBetween(columns.timeS, startS - SCENE.entryS, startS, { from: 0, to: row + 1 });
@@ -76,7 +79,8 @@ export function followFaults(columns: LiveColumns, options: FaultOptions): Fault
       firstRow: 0,
       startRow,
       startS,
-      inheritsEntry: false,
+      // Nor does what has gone on for so long: its entry is another's.
+      inheritsEntry: inheritsEntry || columns.timeS[row] - startS > ENTERED_S,
       entry,
       targets: { ...entry, bankDeg: card.bankDeg },
       side: card.variant === 'left' ? -1 : 1,
@@ -111,8 +115,9 @@ export function followFaults(columns: LiveColumns, options: FaultOptions): Fault
   return {
     beyond,
     begin() {
+      // What begins while the one before settles goes on from it: nobody owes it ten steady seconds of its own.
+      const flying = flyingFrom(pushed - 1, onsets.length > 0);
       end();
-      const flying = flyingFrom(pushed - 1);
       onsets = live.map(({ name, seen }) => ({ name, onset: openOnset(seen, flying) }));
       next = flying.startRow;
       phaseFrom = pushed - 1;
