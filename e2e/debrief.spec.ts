@@ -99,7 +99,7 @@ test('what was seen, parked and said of the lesson stays, and the student reads 
   const id = await flownLesson(page, 'Said');
   await page.goto(`/debrief/${id}`);
   await page.getByRole('button', { name: 'Looked inside most of the way' }).click();
-  const happened = page.getByLabel('What happened, in order');
+  const happened = page.getByLabel('Sequence of events');
   await expect(happened.getByLabel('Seen by instructor')).toContainText('Looked inside');
 
   await happened.getByRole('button', { name: /Overbanked/ }).click();
@@ -191,7 +191,7 @@ test('a whole lesson is a strip of its maneuvers in order, and opens at any of t
   await expect(page.getByRole('region', { name: 'Keel chart' })).toContainText('Descent');
   // The stall that dropped a wing says so, the demonstration before it does not.
   await page.keyboard.press(']');
-  await expect(page.getByLabel('What happened, in order')).toContainText(/wing dropped/);
+  await expect(page.getByLabel('Sequence of events')).toContainText(/wing dropped/);
 });
 
 test('unfolded and compared, the debrief has no serious accessibility violation', async ({ page }) => {
@@ -264,7 +264,7 @@ test('at 1280 by 800 keel, verdict, what went first and the grade are in view, a
 }) => {
   await page.setViewportSize({ width: 1280, height: 800 });
   await page.goto(`/debrief/${await flownLesson(page, 'By keys')}`);
-  for (const name of ['Keel chart', 'Verdict', 'What happened, in order', 'Your grade']) {
+  for (const name of ['Keel chart', 'Verdict', 'Sequence of events', 'Your grade']) {
     const box = await page.getByRole('region', { name }).boundingBox();
     expect([name, box!.y < 760]).toEqual([name, true]);
   }

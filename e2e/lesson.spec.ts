@@ -61,7 +61,7 @@ test('brief, fly, debrief, path', async ({ page }) => {
   ).toBeVisible();
 
   // The evidence moves the cursor to the moment it happened.
-  await page.getByLabel('What happened, in order').getByRole('button').first().click();
+  await page.getByLabel('Sequence of events').getByRole('button').first().click();
   await expect(page.getByRole('slider', { name: 'Cursor in the keel chart' })).toHaveAttribute(
     'aria-valuetext',
     /Altitude −150 ft/,
@@ -195,7 +195,7 @@ test('a maneuver is shown by the synthetic pilot with a habit, and says what it 
   await page.getByRole('button', { name: 'Fly it' }).click();
   await page.getByRole('button', { name: 'Go to Debrief' }).click();
   await expect(page.getByText('Flown in the trainer.')).toBeVisible();
-  await expect(page.getByLabel('What happened, in order')).toContainText(/Rolled out \d+° past the heading/);
+  await expect(page.getByLabel('Sequence of events')).toContainText(/Rolled out \d+° past the heading/);
 });
 
 test('an attempt that was none can be discarded, and brought back with what was said of it', async ({

@@ -8,6 +8,7 @@ import {
   SCHOOL_STANDARD_ID,
   targetCard,
   techniqueSchema,
+  wordedCard,
 } from '@keel/core';
 import { cardText } from './lib/card-text.ts';
 import {
@@ -81,7 +82,7 @@ export const brief: Command = (args) => {
   }
   try {
     const card = targetCard(input);
-    return `${values.format === 'json' ? JSON.stringify(card, null, 2) : cardText(card)}\n`;
+    return `${values.format === 'json' ? JSON.stringify(wordedCard(card), null, 2) : cardText(card)}\n`;
   } catch (error) {
     if (error instanceof InputError) throw new Refusal(error.message);
     throw error;

@@ -1,10 +1,11 @@
 /** A target card for a terminal. */
-import { speedIn, type TargetCard } from '@keel/core';
+import { cardSaid, speedIn, type TargetCard } from '@keel/core';
 
 const number = (value: number) => value.toLocaleString('en-US', { maximumFractionDigits: 1 });
 
 export function cardText(card: TargetCard): string {
   const { entry, turn, power, speedUnit } = card;
+  const said = cardSaid(card);
   const speed = (kias: number | null) =>
     kias === null ? '—' : `${Math.round(speedIn(kias, speedUnit))} ${speedUnit}`;
   const line = (name: string, value: string) => `  ${name.padEnd(22)}${value}`;
@@ -12,12 +13,12 @@ export function cardText(card: TargetCard): string {
     items.length === 0 ? [] : ['', title, ...items.map((item, i) => `  ${i + 1}. ${item}`)];
   return [
     `${card.title}, ${card.variant}: ${card.airplane} at ${number(card.weightLb)} lb, standard ${card.standard}`,
-    ...(card.offToday ? [`  ${card.offToday}`] : []),
+    ...(said.offToday ? [`  ${said.offToday}`] : []),
     line(
       'enter at',
       `${number(entry.altitudeFt)} ft (floor ${number(entry.floorFt)}), heading ${entry.headingDeg}`,
     ),
-    line('airspeed', `${speed(entry.airspeedKias)} (${entry.airspeedWhy})`),
+    line('airspeed', `${speed(entry.airspeedKias)} (${said.airspeedWhy})`),
     line('window', entry.windowKias ? entry.windowKias.map(speed).join(' to ') : 'none'),
     line('bank', `${card.bankDeg}°, load factor ${card.loadFactor}`),
     line('stall', `${speed(card.stallKias.level)} level, ${speed(card.stallKias.inBank)} in the bank`),
@@ -41,7 +42,7 @@ export function cardText(card: TargetCard): string {
     ...card.flaps.map((flap) =>
       line(`flaps ${flap.deg}°`, `at ${speed(flap.atKias)}, never above ${speed(flap.below)}`),
     ),
-    ...card.figures
+    ...said.figures
       .filter(({ value }) => value !== null)
       .map(({ label, value, unit, note }) =>
         line(
@@ -49,18 +50,18 @@ export function cardText(card: TargetCard): string {
           `${unit === 'kias' ? speed(value as number) : `${value} ${unit}`}${note ? ` (${note})` : ''}`,
         ),
       ),
-    ...list('Checks', card.checks),
-    ...list('In order', card.steps),
-    ...list('Watch for', card.watchFor),
+    ...list('Checks', said.checks),
+    ...list('In order', said.steps),
+    ...list('Watch for', said.watchFor),
     ...list(
       card.tolerancesFrom ? `Tolerances (${card.tolerancesFrom})` : 'Tolerances',
       card.tolerances.map(({ parameter, low, high, unit }) => `${parameter} ${low} / +${high} ${unit}`),
     ),
-    ...list('Cautions', card.cautions),
-    ...list('Assumed', card.assumed),
+    ...list('Cautions', said.cautions),
+    ...list('Assumed', said.assumed),
     ...list(
       'Not worked out',
-      Object.entries(card.missing).map(([what, why]) => `${what}: ${why}`),
+      Object.entries(said.missing).map(([what, why]) => `${what}: ${why}`),
     ),
   ].join('\n');
 }

@@ -1,6 +1,9 @@
 import fc from 'fast-check';
 import { findAirplane } from '../airplane/fleet.ts';
 import { InputError } from '../errors.ts';
+import { KNOTS } from '../words/figures.ts';
+import { planNoticeSaid } from '../words/plan-notice.ts';
+import type { Balance } from './balance.ts';
 import { balanceOf, cgLimitsIn, hasBalance } from './balance.ts';
 
 const cairn = findAirplane('cairn-4')!;
@@ -24,18 +27,21 @@ test('fuel burned makes it lighter, and moves the centre of gravity away from th
   expect(at(99).weightLb).toBe(1820);
 });
 
+const said = ({ stops }: Balance): string =>
+  stops.map((stop) => planNoticeSaid({ ...stop, level: 'stop', item: null }, KNOTS)).join(' ');
+
 test.each([
-  [load({ front: 480, rear: 400, baggage: 60 }, 38), /lb over the maximum of 2400 lb/],
+  [load({ front: 480, rear: 400, baggage: 60 }, 38), /lb over the maximum of 2.400 lb/],
   [load({ front: 340, baggage: 140 }, 20), /Baggage: 140 lb is more than the 110 lb allowed there/],
   [load({ front: 170, rear: 420, baggage: 110 }, 10), /behind the aft limit, 46.5 in at/],
-  [load({ front: 340 }, 50), /Fuel: 50 gal is more than the 38 gal/],
+  [load({ front: 340 }, 50), /Fuel: 50.0 gal is more than the 38.0 gal/],
 ])('%j is a stop', (loading, words) => {
-  expect(balanceOf(cairn, loading)!.stops.join(' ')).toMatch(words);
+  expect(said(balanceOf(cairn, loading)!)).toMatch(words);
 });
 
 test('too far forward is said so', () => {
   const nose = { ...cairn, emptyArmIn: 33 };
-  expect(balanceOf(nose, load({ front: 340 }, 30))!.stops.join()).toMatch(/ahead of the forward limit/);
+  expect(said(balanceOf(nose, load({ front: 340 }, 30))!)).toMatch(/ahead of the forward limit/);
 });
 
 test('a station that the airplane has not is refused by name', () => {

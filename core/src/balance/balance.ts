@@ -1,8 +1,9 @@
 /** Weight and balance: where the load puts the centre of gravity, and whether the envelope holds it. */
+
 import { z } from 'zod';
 import type { Airplane } from '../airplane/schema.ts';
+import type { Coded } from '../coded.ts';
 import { InputError } from '../errors.ts';
-import { roundTo } from '../units/numbers.ts';
 
 /** What is put where today: pounds by station, and usable fuel at the start. */
 export const loadingSchema = z.object({
@@ -17,7 +18,7 @@ export interface Balance {
   /** [forward, aft] limit at this weight, in; null above or below the envelope. */
   limitsIn: [number, number] | null;
   /** Each a reason not to fly. */
-  stops: string[];
+  stops: Coded[];
 }
 
 /** What the balance needs of an airplane file; null where it is not all there. */
@@ -53,7 +54,7 @@ export function cgLimitsIn(
 export function balanceOf(airplane: Airplane, loading: Loading, burnedGal = 0): Balance | null {
   const known = parts(airplane);
   if (!known) return null;
-  const stops: string[] = [];
+  const stops: Coded[] = [];
   let weightLb = known.emptyWeightLb;
   let moment = known.emptyWeightLb * known.emptyArmIn;
   for (const id of Object.keys(loading.stations)) {
@@ -67,27 +68,30 @@ export function balanceOf(airplane: Airplane, loading: Loading, burnedGal = 0): 
     weightLb += lb;
     moment += lb * armIn;
     if (maxLb !== undefined && lb > maxLb)
-      stops.push(`${name}: ${roundTo(lb, 0)} lb is more than the ${maxLb} lb allowed there.`);
+      stops.push({ code: 'station-over', params: { station: name, lb, maxLb } });
   }
   if (known.fuel) {
     if (loading.fuelGal > known.fuel.usableGal)
-      stops.push(`Fuel: ${loading.fuelGal} gal is more than the ${known.fuel.usableGal} gal the tanks give.`);
+      stops.push({
+        code: 'tanks-over',
+        params: { fuelGal: loading.fuelGal, usableGal: known.fuel.usableGal },
+      });
     const fuelLb = Math.max(0, loading.fuelGal - burnedGal) * known.fuel.lbPerGal;
     weightLb += fuelLb;
     moment += fuelLb * known.fuel.armIn;
   }
   const cgIn = moment / weightLb;
   const limitsIn = cgLimitsIn(known.cgEnvelope, weightLb);
-  if (weightLb > airplane.maxWeightLb)
-    stops.push(
-      `${roundTo(weightLb, 0)} lb is ${roundTo(weightLb - airplane.maxWeightLb, 0)} lb over the maximum of ${airplane.maxWeightLb} lb.`,
-    );
-  else if (!limitsIn) stops.push(`${roundTo(weightLb, 0)} lb lies outside the envelope.`);
+  const maxLb = airplane.maxWeightLb;
+  if (weightLb > maxLb)
+    stops.push({ code: 'over-maximum', params: { weightLb, overLb: weightLb - maxLb, maxLb } });
+  else if (!limitsIn) stops.push({ code: 'outside-envelope', params: { weightLb } });
   if (limitsIn && (cgIn < limitsIn[0] || cgIn > limitsIn[1])) {
     const ahead = cgIn < limitsIn[0];
-    stops.push(
-      `Centre of gravity ${roundTo(cgIn, 1)} in is ${ahead ? 'ahead of the forward' : 'behind the aft'} limit, ${roundTo(limitsIn[ahead ? 0 : 1], 1)} in at ${roundTo(weightLb, 0)} lb.`,
-    );
+    stops.push({
+      code: 'centre-of-gravity',
+      params: { cgIn, ahead, limitIn: limitsIn[ahead ? 0 : 1], weightLb },
+    });
   }
   return { weightLb, cgIn, limitsIn, stops };
 }

@@ -1,9 +1,10 @@
 /** Every maneuver's card in every airplane: complete, inside its limits, and changed by every choice of technique. */
+
 import fc from 'fast-check';
 import { findAirplane, fleet } from '../airplane/fleet.ts';
 import { maneuveringSpeedKias } from '../airplane/limits.ts';
 import { airplaneSchema } from '../airplane/schema.ts';
-import { targetCardSchema } from '../card/card.ts';
+import { type TargetCard, targetCardSchema } from '../card/card.ts';
 import type { CardInput } from '../card/day.ts';
 import { CUSHION_FT } from '../card/ladder.ts';
 import { MANEUVER_IDS, requireRoom, rooms } from '../maneuvers/registry.ts';
@@ -12,7 +13,6 @@ import { performanceOf } from '../performance/fit.ts';
 import { levelFlight } from '../performance/level.ts';
 import { stallAtStage } from '../performance/model.ts';
 import { findStandard, SCHOOL_STANDARD_ID } from '../standards/standards.ts';
-import { CHOICES } from '../technique/choices.ts';
 import {
   DEFAULT_TECHNIQUE,
   type Technique,
@@ -20,6 +20,9 @@ import {
   techniqueSchema,
   withOverrides,
 } from '../technique/technique.ts';
+import { FIGURE_CODES } from '../words/card/figures.ts';
+import { cardSaid, purposeOf, wordedCard } from '../words/card/said.ts';
+import { CHOICES } from '../words/choices.ts';
 import { targetCard } from './target-card.ts';
 
 const cairn = findAirplane('cairn-4')!;
@@ -77,17 +80,18 @@ describe.each(EVERY)('%s, %s', (maneuver, variant) => {
         targetCard({ ...base, airplane, weightLb: undefined, maneuver, variant }),
       );
       expect(made.entry.airspeedKias).not.toBeNull();
-      expect(made.steps.length).toBeGreaterThanOrEqual(4);
-      expect(made.checks.length).toBeGreaterThanOrEqual(5);
-      expect(made.watchFor.length).toBeGreaterThanOrEqual(3);
-      expect(made.cautions.at(-1)).toMatch(/handbook, local rules and your instructor come first/);
+      const said = cardSaid(made);
+      expect(said.steps.length).toBeGreaterThanOrEqual(4);
+      expect(said.checks.length).toBeGreaterThanOrEqual(5);
+      expect(said.watchFor.length).toBeGreaterThanOrEqual(3);
+      // A figure that is unknown is said in words, and never as NaN; each code has its words.
+      expect(JSON.stringify(said)).not.toMatch(/NaN|undefined/);
+      expect(made.figures.filter(({ code }) => !FIGURE_CODES.has(code))).toEqual([]);
+      expect(said.cautions.at(-1)).toMatch(/handbook, local rules and your instructor come first/);
       // A glide sets none; with all of the Gimmer's flaps full throttle is not enough at its maximum weight.
-      const glides = made.missing.power === 'idle' && requireRoom(maneuver).card.losesHeight;
+      const glides = made.missing.power?.code === 'idle' && requireRoom(maneuver).card.losesHeight;
       if (!made.power && !glides)
-        expect([airplane.id, made.missing.power]).toEqual([
-          'gimmer-2',
-          expect.stringMatching(/full throttle does not hold it/),
-        ]);
+        expect([airplane.id, made.missing.power]).toEqual(['gimmer-2', { code: 'not-held-today' }]);
       if (!['clearing-turns', 'stall-series', 'stall-demonstration', 'trim-demonstration'].includes(maneuver))
         expect(made.tolerances.filter(({ required }) => required).length).toBeGreaterThan(0);
     }
@@ -147,13 +151,13 @@ test('the commercial standard asks for 50°, two circles are the school’s choi
   const commercial = card('steep-turn', { standard: findStandard('faa-commercial')! });
   expect(commercial.bankDeg).toBe(50);
   const twice = card('steep-turn', { technique: { ...DEFAULT_TECHNIQUE, steepCircles: 2 } });
-  expect(twice.steps.join()).toMatch(/two circles/);
+  expect(cardSaid(twice).steps.join()).toMatch(/two circles/);
 });
 
 test('a maneuver without a row is judged by the school, and says so', () => {
   expect(card('level-turn').tolerancesFrom).toMatch(/Before solo/);
   expect(card('steep-turn').tolerancesFrom).toBeNull();
-  expect(card('clearing-turns').missing.tolerances).toMatch(/neither/);
+  expect(cardSaid(card('clearing-turns')).missing.tolerances).toMatch(/neither/);
 });
 
 describe('slow flight', () => {
@@ -180,7 +184,7 @@ describe('slow flight', () => {
     const made = card('slow-flight', { variant: 'clean', technique });
     expect(made.entry.airspeedKias!).toBeLessThan(made.warningKias!);
     expect(made.entry.airspeedKias!).toBeGreaterThan(made.stallKias.inBank);
-    expect(made.cautions.join()).toMatch(/The FAA standard does not/);
+    expect(cardSaid(made).cautions.join()).toMatch(/The FAA standard does not/);
   });
 });
 
@@ -196,7 +200,7 @@ test('the power table: slower flies nose-up and trims nose-up, faster takes more
   expect(reserveW(speeds.at(-1)! + 10)).toBeLessThan(0);
   const pitch = powerTable.map(({ pitchDeg }) => pitchDeg);
   expect([...pitch].sort((a, b) => b - a)).toEqual(pitch);
-  expect(powerTable[0].trim).toBe('nose up');
+  expect(powerTable[0].trim).toBe('nose-up');
   const inMph = card('straight-and-level', { airplane: findAirplane('gimmer-2')!, weightLb: 1800 });
   expect(Math.round(inMph.powerTable[0].kias * 1.150779)).toBe(70);
 });
@@ -207,17 +211,17 @@ describe('above it', () => {
     const { ladder, entry, offToday } = card('power-off-stall', { cloudBaseFt: 5050 });
     expect(ladder).toMatchObject({ neededFt: 4300, ceilingFt: 4550, ceilingIs: 'cloud', fits: true });
     expect(entry.altitudeFt).toBe(4300);
-    expect(offToday).toBeNull();
+    expect(offToday).toBe(false);
   });
 
   test('where it does not fit it is off today, and says why', () => {
-    expect(card('power-off-stall', { cloudBaseFt: 4900 }).offToday).toMatch(
-      /Off today: it needs 4,300 ft and 200 ft above that, and the cloud with its clearance begins at 4,400/,
+    expect(cardSaid(card('power-off-stall', { cloudBaseFt: 4900 })).offToday).toMatch(
+      /Off today: it needs 4.300 ft and 200 ft above that, and the cloud, with its clearance, begins at 4.400/,
     );
-    expect(card('best-glide', { airspaceBaseFt: 5000 }).offToday).toMatch(
-      /the airspace above begins at 5,000/,
+    expect(cardSaid(card('best-glide', { airspaceBaseFt: 5000 })).offToday).toMatch(
+      /the airspace above begins at 5.000/,
     );
-    expect(card('steep-turn', { cloudBaseFt: 5400 }).offToday).toBeNull();
+    expect(card('steep-turn', { cloudBaseFt: 5400 }).offToday).toBe(false);
   });
 
   test('an altitude asked for is taken when it is high enough, else what is needed', () => {
@@ -234,6 +238,12 @@ test.each([
   expect(() => card('steep-turn', wrong)).toThrow(words);
 });
 
+/** What a card shows, but for the choices themselves. */
+function withoutChoices(card: TargetCard) {
+  const { choices: _, technique: __, ...rest } = wordedCard(card);
+  return rest;
+}
+
 describe('technique', () => {
   const ofLesson = ['judge'];
   test.each(
@@ -247,7 +257,7 @@ describe('technique', () => {
     const all = (choice: string | number) =>
       EVERY.map(([maneuver, variant]) => card(maneuver, { variant, technique: technique(choice) }));
     const [before, after] = [all(first), all(value)];
-    const content = (cards: typeof before) => cards.map(({ choices: _, ...rest }) => rest);
+    const content = (cards: typeof before) => cards.map(withoutChoices);
     if (!(key === 'speedUnit' && value === 'kt')) expect(content(after)).not.toEqual(content(before));
     after.forEach((made, i) => {
       expect(made.entry.floorFt).toBe(before[i].entry.floorFt);
@@ -266,8 +276,7 @@ describe('technique', () => {
       const made = options.map(({ value }) =>
         room.variants.map((variant) => {
           const technique = { ...DEFAULT_TECHNIQUE, [key]: value } as Technique;
-          const { choices: _, ...rest } = card(id, { variant, technique });
-          return JSON.stringify(rest);
+          return JSON.stringify(withoutChoices(card(id, { variant, technique })));
         }),
       );
       expect(new Set(made.map(String)).size).toBe(options.length);
@@ -287,16 +296,16 @@ describe('technique', () => {
 
   test('a school’s own checks stand on the card, and clearing after them whatever they say', () => {
     const technique = techniqueSchema.parse({ checks: ['Height', 'Airframe'], clearingFirst: 'right' });
-    expect(card('climb', { technique }).checks).toEqual([
+    expect(cardSaid(card('climb', { technique })).checks).toEqual([
       'Height',
       'Airframe',
-      'Clear the area: 90° right, then back the other way, then keep looking',
+      'Clear the area: 90° right, then 90° back. Keep looking afterwards',
     ]);
     expect(techniqueSchema.safeParse({ checks: [''] }).success).toBe(false);
   });
 
   test('the card says why a school does it so', () => {
-    const [trim] = card('steep-turn').choices;
+    const [trim] = cardSaid(card('steep-turn')).choices;
     expect(trim).toEqual({
       key: 'steepTrim',
       label: 'Trim in a steep turn',
@@ -326,40 +335,44 @@ describe('what a card must not be briefed at, and what it says of its limits', (
   });
 
   test('above 50° it says what load and stall do there', () => {
-    expect(of('steep-turn', { variant: 'left', bankDeg: 55 }).cautions.join()).toMatch(
+    expect(cardSaid(of('steep-turn', { variant: 'left', bankDeg: 55 })).cautions.join()).toMatch(
       /1\.74 times the weight/,
     );
-    expect(of('steep-turn', { variant: 'left' }).cautions.join()).not.toMatch(/times the weight/);
+    expect(cardSaid(of('steep-turn', { variant: 'left' })).cautions.join()).not.toMatch(/times the weight/);
   });
 
   test('left and right differ by what is seen and felt', () => {
-    const [left, right] = ['left', 'right'].map((variant) => of('steep-turn', { variant }).steps.join());
+    const [left, right] = ['left', 'right'].map((variant) =>
+      cardSaid(of('steep-turn', { variant })).steps.join(),
+    );
     expect(left).not.toEqual(right);
     expect(right).toMatch(/more right rudder/);
   });
 
   test('from all the flaps the drag stage comes in at once; a takeoff setting has no rest', () => {
-    expect(of('power-off-stall').steps.join('\n')).toMatch(/Flaps 30° to 20° at once.*only climbing/);
-    const powerOn = of('power-on-stall').steps.join('\n');
-    expect(powerOn).toMatch(/Flaps up climbing/);
-    expect(powerOn).not.toMatch(/the next|at once/);
+    expect(cardSaid(of('power-off-stall')).steps.join('\n')).toMatch(
+      /Flaps 30° to 20° at once.*only when climbing/,
+    );
+    const powerOn = cardSaid(of('power-on-stall')).steps.join('\n');
+    expect(powerOn).toMatch(/Flaps up when climbing/);
+    expect(powerOn).not.toMatch(/The next|at once/);
   });
 
   test('heat before the power goes back, flaps after it', () => {
-    const step = of('power-off-stall').steps.find((words) => /heat/.test(words))!;
+    const step = cardSaid(of('power-off-stall')).steps.find((words) => /heat/.test(words))!;
     expect(step.indexOf('heat')).toBeLessThan(step.indexOf('power'));
-    expect(step.indexOf('power')).toBeLessThan(step.indexOf('flaps'));
+    expect(step.indexOf('power')).toBeLessThan(step.indexOf('Flaps'));
   });
 
   test('an engine without a carburettor has no heat on any card', () => {
     for (const id of MANEUVER_IDS) {
-      const { steps, cautions } = card(id, { airplane: findAirplane('ouzel-4')!, weightLb: 2600 });
+      const { steps, cautions } = cardSaid(card(id, { airplane: findAirplane('ouzel-4')!, weightLb: 2600 }));
       expect([...steps, ...cautions].join(' ')).not.toMatch(/carburettor|heat off/i);
     }
   });
 
   test('every card says why it is flown, and what is asked before any band stands on it', () => {
-    for (const id of MANEUVER_IDS) expect(of(id).purpose.length).toBeGreaterThan(30);
+    for (const id of MANEUVER_IDS) expect(purposeOf(id).length).toBeGreaterThan(30);
     const { requirements, depth } = of('power-off-stall');
     expect(depth).toBe('full');
     expect(requirements.map(({ id }) => id)).toContain('power-off-stall/stabilized-descent');

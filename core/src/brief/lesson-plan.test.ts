@@ -3,6 +3,8 @@ import { findAirplane } from '../airplane/fleet.ts';
 import { MANEUVER_IDS, type ManeuverId } from '../maneuvers/registry.ts';
 import { findStandard } from '../standards/standards.ts';
 import { DEFAULT_TECHNIQUE } from '../technique/technique.ts';
+import { KNOTS } from '../words/figures.ts';
+import { planNoticeSaid } from '../words/plan-notice.ts';
 import { type LessonRequest, planLesson } from './lesson-plan.ts';
 import type { LessonItem } from './lesson-schema.ts';
 import { LESSON_TEMPLATES } from './templates.ts';
@@ -26,7 +28,9 @@ const request = (items: Omit<LessonItem, 'id'>[], more: Partial<LessonRequest> =
 });
 const sky = (conditions: object) => ({ conditions: conditions as LessonRequest['conditions'] });
 const texts = (items: Omit<LessonItem, 'id'>[], more?: Partial<LessonRequest>) =>
-  planLesson(request(items, more)).plan.notices.map(({ level, text }) => `${level}: ${text}`);
+  planLesson(request(items, more)).plan.notices.map(
+    (notice) => `${notice.level}: ${planNoticeSaid(notice, KNOTS)}`,
+  );
 
 test('segments follow one another, and the lesson ends where it began', () => {
   const { plan } = planLesson(request([{ maneuver: 'slow-flight' }, { maneuver: 'steep-turn' }]));
@@ -91,29 +95,29 @@ describe('what it warns of', () => {
       [{ maneuver: 'slow-flight' }, { maneuver: 'power-off-stall' }],
       sky({ blockMin: 40 }),
     );
-    expect(words.join()).toMatch(/warning: It takes \d+ min and the block is 40: take \d+ min out/);
+    expect(words.join()).toMatch(/warning: It takes \d+ min and the block is 40 min. Take \d+ min out/);
   });
 
   test('a reserve that is not there is a warning, a tank that runs dry a stop', () => {
     const fuel = (fuelGal: number) =>
       texts([{ maneuver: 'slow-flight' }], sky({ loading: { stations: { front: 350 }, fuelGal } })).join();
     expect(fuel(30)).toBe('');
-    expect(fuel(9)).toMatch(/warning: \d\.\d gal would be left; the reserve of 30 min is 3\.8 gal/);
-    expect(fuel(3)).toMatch(/stop: The lesson burns \d\.\d gal and there are 3 on board/);
+    expect(fuel(9)).toMatch(/warning: \d\.\d gal would be left. The reserve of 30 min is 3\.8 gal/);
+    expect(fuel(3)).toMatch(/stop: The lesson burns \d\.\d gal and there are 3\.0 gal on board/);
   });
 
   test('a load outside the envelope is a stop, at the start as at the landing', () => {
     const load = (stations: Record<string, number>, fuelGal = 20) =>
       texts([{ maneuver: 'climb' }], sky({ loading: { stations, fuelGal } })).join();
     expect(load({ front: 170, rear: 420, baggage: 110 })).toMatch(
-      /stop: Centre of gravity .* behind the aft limit/,
+      /stop: Center of gravity .* behind the aft limit/,
     );
-    expect(load({ front: 500, rear: 400 }, 38)).toMatch(/stop: .* over the maximum of 2400 lb/);
+    expect(load({ front: 500, rear: 400 }, 38)).toMatch(/stop: .* over the maximum of 2.400 lb/);
   });
 
   test('a stall under low cloud is off, and says how far below the floor it would end', () => {
     const words = texts([{ maneuver: 'power-off-stall' }], sky({ cloudBaseFt: 4200 })).join();
-    expect(words).toMatch(/stop: Power-off stalls: off today: it needs 4,300 ft/);
+    expect(words).toMatch(/stop: Power-off stalls: off today: it needs 4.300 ft/);
     // Under 3,700 ft with 200 ft to rise and 400 to lose, it would end at 3,100: 300 below the floor of 3,400.
     expect(words).toMatch(/it would end 300 ft below the floor/);
   });
@@ -124,7 +128,9 @@ test('where one does not fit, the usual lessons that do are offered', () => {
   expect(texts([{ maneuver: 'best-glide' }], sky({ cloudBaseFt: 5050 })).at(-1)).toBe(
     'note: These lessons fit under today’s ceiling: Slow flight; Steep turns.',
   );
-  expect(texts([{ maneuver: 'climb' }], sky({ cloudBaseFt: 3000 })).at(-1)).toMatch(/a day for the ground/);
+  expect(texts([{ maneuver: 'climb' }], sky({ cloudBaseFt: 3000 })).at(-1)).toMatch(
+    /None of the usual lessons fits/,
+  );
 });
 
 test('an airplane without stations is planned by its weight alone', () => {

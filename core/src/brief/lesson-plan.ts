@@ -2,12 +2,14 @@
  * A lesson put together: maneuvers in an order become a timeline with transit, climbs, clearing and recovery; each
  * gets its entry altitude, its heading and the weight that is left when it begins, so that its card holds then.
  */
+
 import { speedAtWeightKias } from '../airplane/limits.ts';
 import type { Airplane } from '../airplane/schema.ts';
 import { balanceOf } from '../balance/balance.ts';
 import type { TargetCard } from '../card/card.ts';
 import { checkRange } from '../card/day.ts';
 import { ladderOf } from '../card/ladder.ts';
+import type { RecurringFinding } from '../card/recurring.ts';
 import { InputError } from '../errors.ts';
 import { requireRoom, rooms, USUAL_MANEUVER } from '../maneuvers/registry.ts';
 import { climbFpm } from '../performance/climb.ts';
@@ -32,7 +34,7 @@ export interface LessonRequest {
   fieldFt: number;
   items: LessonItem[];
   /** This student's recent faults by maneuver id. */
-  watchFor?: Record<string, string[]>;
+  watchFor?: Record<string, RecurringFinding[]>;
 }
 
 export const DEFAULT_BLOCK_MIN = 75;
@@ -59,7 +61,7 @@ export function planLesson(request: LessonRequest): { plan: LessonPlan; cards: T
   const loading = conditions.loading;
   const start = loading ? balanceOf(airplane, loading) : null;
   const startWeightLb = start?.weightLb ?? typedWeight(airplane, conditions.weightLb);
-  for (const text of start?.stops ?? []) notices.push({ level: 'stop', text, item: null });
+  for (const stop of start?.stops ?? []) notices.push({ level: 'stop', ...stop, item: null });
   const fuel = fuelOf(airplane, loading);
   // Over the maximum the stop above says so; the cards are worked out for the maximum meanwhile.
   const weightAfter = (burnedGal: number) =>
@@ -120,7 +122,7 @@ export function planLesson(request: LessonRequest): { plan: LessonPlan; cards: T
       headingDeg,
       weightLb: roundTo(weightLb, 0),
       minutes: roundTo(minutes, 1),
-      fits: first.offToday === null,
+      fits: !first.offToday,
       cards: itemCards.length,
     });
     noticesOf(first, room.title, item.id).forEach((notice) => {
@@ -144,7 +146,8 @@ export function planLesson(request: LessonRequest): { plan: LessonPlan; cards: T
   if (totalMin > blockMin + 0.5)
     notices.push({
       level: 'warning',
-      text: `It takes ${Math.round(totalMin)} min and the block is ${blockMin}: take ${Math.ceil(totalMin - blockMin)} min out, or fewer tries.`,
+      code: 'over-block',
+      params: { totalMin, blockMin },
       item: null,
     });
   notices.push(

@@ -3,6 +3,7 @@
 import { z } from 'zod';
 import { CONFIGURATIONS } from '../airplane/configuration.ts';
 import { loadingSchema } from '../balance/balance.ts';
+import { asWritten, codedSchema } from '../coded.ts';
 import { maneuverIdSchema } from '../maneuvers/ids.ts';
 
 /** One maneuver of a lesson, as it was put there. */
@@ -60,12 +61,19 @@ export const segmentSchema = z.object({
 export type Segment = z.infer<typeof segmentSchema>;
 
 /** A stop forbids the flight as planned; a warning wants a decision; a note explains. */
-export const noticeSchema = z.object({
+const codedNoticeSchema = codedSchema.extend({
   level: z.enum(['stop', 'warning', 'note']),
-  text: z.string(),
   item: z.string().nullable(),
 });
-export type Notice = z.infer<typeof noticeSchema>;
+export type Notice = z.infer<typeof codedNoticeSchema>;
+/** Those that were kept as sentences are shown as they were written. */
+export const noticeSchema = z.preprocess(
+  (value) =>
+    typeof value === 'object' && value !== null && 'text' in value
+      ? { ...value, ...asWritten(String(value.text)) }
+      : value,
+  codedNoticeSchema,
+);
 
 export const balancePointSchema = z.object({
   label: z.string(),

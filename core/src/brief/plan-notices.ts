@@ -3,6 +3,7 @@ import type { Airplane } from '../airplane/schema.ts';
 import { type Balance, balanceOf, type Loading } from '../balance/balance.ts';
 import type { TargetCard } from '../card/card.ts';
 import { ladderOf } from '../card/ladder.ts';
+import type { Coded, Params } from '../coded.ts';
 import { requireRoom } from '../maneuvers/registry.ts';
 import { roundTo } from '../units/numbers.ts';
 import type { Conditions, LessonPlan, Notice } from './lesson-schema.ts';
@@ -11,26 +12,22 @@ import type { Fuel } from './timeline.ts';
 
 /** What stands against one maneuver as it is planned. */
 export function noticesOf(card: TargetCard, title: string, item: string): Notice[] {
+  const stop = (code: string, params: Params): Notice => ({ level: 'stop', code, params, item });
   const notices: Notice[] = [];
-  if (card.offToday) {
-    notices.push({
-      level: 'stop',
-      text: `${title}: ${lowerFirst(card.offToday)}`,
-      item,
-    });
-    const { ladder } = card;
-    if (ladder && /stall/.test(card.maneuver) && ladder.ceilingFt !== null) {
-      const lowest = ladder.ceilingFt - ladder.gainFt - ladder.lossFt;
-      if (lowest < ladder.floorFt)
-        notices.push({
-          level: 'stop',
-          text: `${title}: flown under this ceiling it would end ${Math.round(ladder.floorFt - lowest)} ft below the floor.`,
-          item,
-        });
-    }
+  const { ladder } = card;
+  if (card.offToday && ladder) {
+    const { neededFt, gainFt, ceilingFt, ceilingIs } = ladder;
+    notices.push(
+      stop('off-today', { title, neededFt, gainFt, ceilingFt: ceilingFt ?? 0, ceilingIs: ceilingIs ?? '' }),
+    );
+    const lowestFt = (ceilingFt ?? Number.POSITIVE_INFINITY) - gainFt - ladder.lossFt;
+    // What stalls does not choose where it ends.
+    if (card.picture === 'break' && lowestFt < ladder.floorFt)
+      notices.push(stop('ends-below-floor', { title, belowFt: ladder.floorFt - lowestFt }));
   }
-  if (card.entry.airspeedKias === null)
-    notices.push({ level: 'stop', text: `${title}: ${card.missing.airspeedKias}`, item });
+  const missing = card.missing.airspeedKias;
+  if (card.entry.airspeedKias === null && missing)
+    notices.push(stop('no-speed', { title, ...missing.params, missing: missing.code }));
   return notices;
 }
 
@@ -39,14 +36,8 @@ export function offered(conditions: Conditions): Notice {
   const fitting = LESSON_TEMPLATES.filter(({ items }) =>
     items.every(({ maneuver }) => ladderOf(conditions.groundFt, requireRoom(maneuver).card, conditions).fits),
   ).map(({ title }) => title);
-  const text =
-    fitting.length > 0
-      ? `These lessons fit under today’s ceiling: ${fitting.join('; ')}.`
-      : 'None of the usual lessons fits under today’s ceiling: a day for the ground.';
-  return { level: 'note', text, item: null };
+  return { level: 'note', code: 'lessons-that-fit', params: { titles: fitting.join('; ') }, item: null };
 }
-
-const lowerFirst = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
 
 /** Too little fuel for the lesson is a stop, too little left a warning. */
 export function fuelNotices(
@@ -56,14 +47,12 @@ export function fuelNotices(
   reserveMin: number,
 ): Notice[] {
   if (!loading) return [];
-  const left = loading.fuelGal - burnedGal;
-  const reserve = (fuel.lessonGph * reserveMin) / 60;
-  if (left >= reserve) return [];
-  const text =
-    left < 0
-      ? `The lesson burns ${burnedGal.toFixed(1)} gal and there are ${loading.fuelGal} on board.`
-      : `${left.toFixed(1)} gal would be left; the reserve of ${reserveMin} min is ${reserve.toFixed(1)} gal.`;
-  return [{ level: left < 0 ? 'stop' : 'warning', text, item: null }];
+  const leftGal = loading.fuelGal - burnedGal;
+  const reserveGal = (fuel.lessonGph * reserveMin) / 60;
+  if (leftGal >= reserveGal) return [];
+  return leftGal < 0
+    ? [{ level: 'stop', code: 'burns-more', params: { burnedGal, onBoardGal: loading.fuelGal }, item: null }]
+    : [{ level: 'warning', code: 'under-reserve', params: { leftGal, reserveMin, reserveGal }, item: null }];
 }
 
 /** Start, landing and empty tanks: the centre of gravity must stay inside all the way. */
@@ -77,13 +66,15 @@ export function balanceAlong(
   if (!loading || !start) return [];
   const landing = balanceOf(airplane, loading, burnedGal) as Balance;
   const empty = balanceOf(airplane, loading, loading.fuelGal) as Balance;
-  const known = new Set(start.stops);
-  for (const text of landing.stops)
-    if (!known.has(text))
-      notices.push({ level: 'stop', text: `At the landing: ${lowerFirst(text)}`, item: null });
-  if (landing.stops.length === 0)
-    for (const text of empty.stops)
-      notices.push({ level: 'warning', text: `With empty tanks: ${lowerFirst(text)}`, item: null });
+  const at = (when: 'landing' | 'empty', level: Notice['level'], { code, params }: Coded): Notice => ({
+    level,
+    code,
+    params: { ...params, when },
+    item: null,
+  });
+  const known = new Set(start.stops.map(({ code }) => code));
+  for (const stop of landing.stops) if (!known.has(stop.code)) notices.push(at('landing', 'stop', stop));
+  if (landing.stops.length === 0) for (const stop of empty.stops) notices.push(at('empty', 'warning', stop));
   return (
     [
       ['start', start],

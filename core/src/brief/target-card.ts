@@ -4,26 +4,22 @@ import { type Configuration, configurationOfStage } from '../airplane/configurat
 import { maneuveringSpeedFrom } from '../airplane/limits.ts';
 import type { TargetCard } from '../card/card.ts';
 import {
+  atWeightKias,
   type CardInput,
   type Day,
   dayOf,
-  powerWords,
-  speedWords,
   stallKias,
   tasKtOf,
   warningKias,
 } from '../card/day.ts';
-import { NO_POWER } from '../card/figures.ts';
 import type { Flown } from '../card/flown.ts';
-import type { Ladder } from '../card/ladder.ts';
 import { figuresForCard } from '../card/own-figures.ts';
-import { checksFor, HANDBOOK_FIRST } from '../card/words.ts';
+import type { Params } from '../coded.ts';
 import { InputError } from '../errors.ts';
 import { requireRoom } from '../maneuvers/registry.ts';
 import { loadFactor, rollOutLeadDeg, turnRadiusFt, turnRateDegPerS } from '../mechanics/turning.ts';
 import { stallAtStage } from '../performance/model.ts';
 import { judgingRows } from '../scoring/standard.ts';
-import { choicesAmong } from '../technique/choices.ts';
 import { compassDeg } from '../units/angles.ts';
 import { roundTo } from '../units/numbers.ts';
 
@@ -42,11 +38,12 @@ export function targetCard(input: CardInput): TargetCard {
   const flown = briefed.fly(day);
   const { airplane, ladder, weightLb } = day;
   const { bankDeg, stage, speed } = flown;
+  const { checks, ...technique } = day.technique;
   const turn = turnOf(day, flown);
   if (!flown.power)
-    day.missing.power =
-      flown.powerMissing ?? (day.model ? 'full throttle does not hold it so today' : NO_POWER);
-  if (speed.kias === null) day.missing.airspeedKias ??= `${speed.why}: do not fly it so`;
+    day.missing.power = flown.powerMissing ?? { code: day.model ? 'not-held-today' : 'no-model' };
+  if (speed.kias === null)
+    day.missing.airspeedKias ??= { code: 'do-not-fly', params: { ...speed.why.params, why: speed.why.code } };
   const {
     rows: judged,
     requirements: asked,
@@ -57,13 +54,12 @@ export function targetCard(input: CardInput): TargetCard {
     configuration: configurationOfStage(airplane, stage),
   });
   if (judged.length === 0)
-    day.missing.tolerances = `neither ${input.standard.name} nor the school has a row for it: shown without a verdict`;
+    day.missing.tolerances = { code: 'no-row', params: { standard: input.standard.name } };
 
   return {
     maneuver: id,
     variant,
     title,
-    purpose: briefed.purpose,
     airplane: airplane.id,
     weightLb: roundTo(weightLb, 1),
     standard: input.standard.id,
@@ -106,10 +102,13 @@ export function targetCard(input: CardInput): TargetCard {
       kias: speed.kias,
       stage,
     }),
-    steps: flown.steps,
-    checks: checksFor(day),
-    watchFor: input.watchFor && input.watchFor.length > 0 ? input.watchFor : flown.usualFaults,
-    cautions: [...flown.cautions, ...steepCaution(day, flown), HANDBOOK_FIRST],
+    params: knownOf(flown.params),
+    technique,
+    carburettor: airplane.engine?.carburettor !== false,
+    airplaneFlaps: airplane.flaps.map(({ deg, vfeKias }) => ({ deg, vfeKias })),
+    climbKias: { vx: atWeight(day, airplane.vxKias), vy: atWeight(day, airplane.vyKias) },
+    checks,
+    watchFor: input.watchFor ?? [],
     tolerances: judged.map(({ parameter, low, high, unit, required, source, fromMemory }) => ({
       parameter,
       low,
@@ -129,13 +128,13 @@ export function targetCard(input: CardInput): TargetCard {
     })),
     depth: briefed.heeds.includes('stallDepth') ? day.technique.stallDepth : null,
     slowSpeed: briefed.heeds.includes('slowSpeed') ? day.technique.slowSpeed : null,
-    choices: choicesAmong(briefed.heeds, day.technique),
     picture: briefed.picture.kind,
     levelOff: flown.levelOff ?? null,
     ladder,
-    offToday: ladder.fits ? null : offToday(ladder),
+    offToday: !ladder.fits,
     assumed: day.assumed,
     missing: day.missing,
+    asWritten: null,
   };
 }
 
@@ -162,21 +161,18 @@ function checkBank(
   );
 }
 
-/** Beyond this bank the card says what it costs. */
-const STEEP_DEG = 50;
+const atWeight = (day: Day, bookKias: number | undefined): number | null =>
+  bookKias === undefined ? null : roundTo(atWeightKias(day, bookKias), 1);
 
-function steepCaution(day: Day, { bankDeg, stage, power }: Flown): string[] {
-  if (bankDeg <= STEEP_DEG) return [];
-  const stall = speedWords(day, stallKias(day, stage, bankDeg));
-  const asks = power ? `, power ${powerWords(day, power.maneuverRpm)}` : '';
-  return [
-    `At ${bankDeg}° the wing carries ${loadFactor(bankDeg).toFixed(2)} times the weight and stalls at ${stall}${asks}: each degree more costs more than the one before.`,
-  ];
-}
+/** What is known of a maneuver's own numbers. */
+const knownOf = (params: Flown['params'] = {}): Params =>
+  Object.fromEntries(
+    Object.entries(params).filter((pair): pair is [string, number] => Number.isFinite(pair[1])),
+  );
 
 function turnOf(day: Day, { bankDeg, speed, stage }: Flown): TargetCard['turn'] {
   if (bankDeg === 0 || speed.kias === null) {
-    day.missing.turn = bankDeg === 0 ? 'flown wings level' : 'no speed is safe at this bank';
+    day.missing.turn = { code: bankDeg === 0 ? 'wings-level' : 'no-safe-speed-at-bank' };
     return null;
   }
   const tasKt = tasKtOf(day, speed.kias, stage);
@@ -195,9 +191,4 @@ function turnOf(day: Day, { bankDeg, speed, stage }: Flown): TargetCard['turn'] 
     rollOutHeadingDeg: day.variant === 'right' ? headings.right : headings.left,
     rollOutHeadingsDeg: headings,
   };
-}
-
-function offToday({ neededFt, gainFt, ceilingFt, ceilingIs }: Ladder): string {
-  const limit = ceilingIs === 'cloud' ? 'the cloud with its clearance' : 'the airspace above';
-  return `Off today: it needs ${neededFt.toLocaleString('en-US')} ft and ${gainFt} ft above that, and ${limit} begins at ${(ceilingFt ?? 0).toLocaleString('en-US')} ft.`;
 }

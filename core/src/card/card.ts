@@ -1,11 +1,18 @@
-/** A target card: everything about one maneuver in one airplane on one day. Also what `--brief` files hold. */
+/**
+ * A target card: every figure of one maneuver in one airplane on one day, and codes of why. Also what `--brief` files hold. Its
+ * sentences are made of it where it is read (`cardSaid`).
+ */
 import { z } from 'zod';
 import { CONFIGURATIONS } from '../airplane/configuration.ts';
 import { ownFigureSchema } from '../airplane/own-figure.ts';
+import { codedSchema, paramsSchema } from '../coded.ts';
 import { provenanceSchema } from '../performance/provenance.ts';
 import { requirementKindSchema } from '../scoring/requirement.ts';
 import { standardRowSchema } from '../scoring/standard.ts';
+import { techniqueSchema } from '../technique/technique.ts';
+import { fromWritten } from './old-card.ts';
 import { PICTURES } from './picture.ts';
+import { recurringSchema } from './recurring.ts';
 
 const { parameter, low, high, unit, required, source, fromMemory } = standardRowSchema.shape;
 export const toleranceSchema = z.object({ parameter, low, high, unit, required, source, fromMemory });
@@ -14,13 +21,13 @@ export const toleranceSchema = z.object({ parameter, low, high, unit, required, 
 export const levelOffSchema = z.object({ fromFpm: z.number(), leadFt: z.number() });
 export type LevelOff = z.infer<typeof levelOffSchema>;
 
-/** One number of the card, ready to be shown: speeds in KIAS under the unit `kias`. */
+/** One number of the card: speeds in KIAS under the unit `kias`. Its code says what it is. */
 export const cardFigureSchema = z.object({
-  label: z.string(),
+  code: z.string(),
+  params: paramsSchema.optional(),
   value: z.union([z.number(), z.string()]).nullable(),
   unit: z.string(),
   digits: z.number().default(0),
-  note: z.string(),
   from: provenanceSchema.optional(),
 });
 export type CardFigure = z.infer<typeof cardFigureSchema>;
@@ -54,12 +61,22 @@ export const flapStepSchema = z.object({
 });
 export type FlapStep = z.infer<typeof flapStepSchema>;
 
-export const targetCardSchema = z.object({
+const writtenSchema = z.object({
+  purpose: z.string(),
+  steps: z.array(z.string()),
+  checks: z.array(z.string()),
+  watchFor: z.array(z.string()),
+  cautions: z.array(z.string()),
+  choices: z
+    .array(z.object({ key: z.string(), label: z.string(), chosen: z.string(), why: z.string() }))
+    .optional(),
+  offToday: z.string().nullish(),
+});
+
+const cardSchema = z.object({
   maneuver: z.string(),
   variant: z.string(),
   title: z.string(),
-  /** Why it is flown, in one line. */
-  purpose: z.string().default(''),
   airplane: z.string(),
   weightLb: z.number(),
   standard: z.string(),
@@ -71,9 +88,9 @@ export const targetCardSchema = z.object({
     cushionFt: z.number(),
     headingDeg: z.number(),
     airspeedKias: z.number().nullable(),
-    airspeedWhy: z.string(),
+    airspeedWhy: codedSchema,
     windowKias: z.tuple([z.number(), z.number()]).nullable(),
-    windowWhy: z.tuple([z.string(), z.string()]),
+    windowWhy: z.tuple([codedSchema, codedSchema]),
   }),
   bankDeg: z.number(),
   loadFactor: z.number(),
@@ -112,15 +129,33 @@ export const targetCardSchema = z.object({
   flaps: z.array(flapStepSchema),
   /** Speed against power, attitude and trim, where the maneuver is flown at several speeds. */
   powerTable: z
-    .array(z.object({ kias: z.number(), power: z.number(), pitchDeg: z.number(), trim: z.string() }))
+    .array(
+      z.object({
+        kias: z.number(),
+        power: z.number(),
+        pitchDeg: z.number(),
+        trim: z.enum(['as-it-is', 'nose-up', 'nose-down']),
+      }),
+    )
     .default([]),
   figures: z.array(cardFigureSchema).default([]),
   /** What this very airplane’s flights say, beside the book’s. */
   ownFigures: z.array(ownFigureSchema).default([]),
-  steps: z.array(z.string()),
+  /** Numbers that only this maneuver has, besides those above; NaN has no place here: what is unknown is left out. */
+  params: paramsSchema.default({}),
+  /** The choices of technique that it was made by. */
+  technique: techniqueSchema.omit({ checks: true }).prefault({}),
+  carburettor: z.boolean().default(true),
+  /** Every setting of the flaps that the airplane has. */
+  airplaneFlaps: z.array(z.object({ deg: z.number(), vfeKias: z.number() })).default([]),
+  /** Best angle and best rate of climb at this weight; null where the airplane's file has none. */
+  climbKias: z
+    .object({ vx: z.number().nullable(), vy: z.number().nullable() })
+    .default({ vx: null, vy: null }),
+  /** The school's checks before a maneuver, in its own words. */
   checks: z.array(z.string()),
-  watchFor: z.array(z.string()),
-  cautions: z.array(z.string()),
+  /** What this student does again and again; empty without a record. */
+  watchFor: z.array(recurringSchema).default([]),
   tolerances: z.array(toleranceSchema),
   /** What is asked before any band. */
   requirements: z
@@ -139,21 +174,22 @@ export const targetCardSchema = z.object({
   slowSpeed: z.enum(['above-warning', 'above-stall', 'warning-sounding']).nullable().default(null),
   /** Whose rows they are, where the standard has none for this maneuver. */
   tolerancesFrom: z.string().nullable().default(null),
-  /** Which way of doing it was chosen, and why a school does it so. */
-  choices: z
-    .array(z.object({ key: z.string(), label: z.string(), chosen: z.string(), why: z.string() }))
-    .default([]),
   picture: z.enum(PICTURES).default('speed-window'),
   levelOff: levelOffSchema.nullable().default(null),
   ladder: ladderSchema.nullable().default(null),
-  /** Why the maneuver is not flown today; null when it is. */
-  offToday: z.string().nullable().default(null),
+  /** Whether it does not fit under what lies above today. */
+  offToday: z.boolean(),
   /** Inputs that were left out, and what was taken for them. */
-  assumed: z.array(z.string()),
+  assumed: z.array(codedSchema),
   /** Values that could not be worked out for this airplane, and why. */
-  missing: z.record(z.string(), z.string()),
+  missing: z.record(z.string(), codedSchema),
+  /** The sentences of a card from before they were made of its figures: shown as they stand. */
+  asWritten: writtenSchema.nullable().default(null),
 });
-export type TargetCard = z.infer<typeof targetCardSchema>;
+
+/** Reads cards of both forms. */
+export const targetCardSchema = z.preprocess(fromWritten, cardSchema);
+export type TargetCard = z.infer<typeof cardSchema>;
 
 /** Whether a band is said on the card: what is judged, and the floor, which is a limit and has no band. */
 export const isSaid = ({ required, parameter }: TargetCard['tolerances'][number]): boolean =>

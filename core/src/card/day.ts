@@ -10,6 +10,7 @@ import {
   standardTemperatureC,
   tasFromCas,
 } from '../atmosphere/atmosphere.ts';
+import type { Coded } from '../coded.ts';
 import { InputError } from '../errors.ts';
 import { loadFactor } from '../mechanics/turning.ts';
 import { performanceOf } from '../performance/fit.ts';
@@ -20,8 +21,8 @@ import { warningAtStage } from '../performance/warning.ts';
 import type { Standard } from '../scoring/standard.ts';
 import { DEFAULT_TECHNIQUE, type Technique } from '../technique/technique.ts';
 import { compassDeg } from '../units/angles.ts';
-import { speedIn } from '../units/convert.ts';
 import { roundTo } from '../units/numbers.ts';
+import type { TargetCard } from './card.ts';
 import { type Ladder, ladderOf, type Overhead } from './ladder.ts';
 
 export interface CardInput extends Overhead {
@@ -51,7 +52,7 @@ export interface CardInput extends Overhead {
   windKt?: number;
   technique?: Technique;
   /** This student's own recent faults, most frequent first. */
-  watchFor?: string[];
+  watchFor?: TargetCard['watchFor'];
 }
 
 /** Parachutes are asked for beyond this, and no primary student goes there. */
@@ -70,24 +71,27 @@ export interface Day {
   vaKias: number;
   speedUnit: 'kt' | 'mph';
   powerUnit: 'rpm' | 'inHg' | '%';
-  assumed: string[];
-  missing: Record<string, string>;
+  assumed: Coded[];
+  missing: Record<string, Coded>;
 }
 
 /** @throws InputError naming field and limit for a number that no flight can have. */
 export function dayOf(input: CardInput, variant: string, maneuver: { lossFt: number; gainFt: number }): Day {
   const { airplane } = input;
-  const assumed: string[] = [];
-  const given = <T>(value: T | undefined, otherwise: T, name: string): T => {
+  const assumed: Coded[] = [];
+  const given = <T>(value: T | undefined, otherwise: T, name: Coded): T => {
     if (value !== undefined) return value;
     assumed.push(name);
     return otherwise;
   };
-  const weightLb = given(input.weightLb, airplane.maxWeightLb, `maximum weight, ${airplane.maxWeightLb} lb`);
-  const groundFt = given(input.groundFt, 0, 'ground at 0 ft');
-  const headingDeg = compassDeg(given(input.headingDeg, 360, 'heading 360°'));
+  const weightLb = given(input.weightLb, airplane.maxWeightLb, {
+    code: 'max-weight',
+    params: { weightLb: airplane.maxWeightLb },
+  });
+  const groundFt = given(input.groundFt, 0, { code: 'ground-zero' });
+  const headingDeg = compassDeg(given(input.headingDeg, 360, { code: 'heading-north' }));
   checkInput({ ...input, weightLb, groundFt }, airplane);
-  const technique = given(input.technique, DEFAULT_TECHNIQUE, 'the default technique');
+  const technique = given(input.technique, DEFAULT_TECHNIQUE, { code: 'default-technique' });
   const ladder = ladderOf(groundFt, maneuver, input, input.altitudeFt);
   const percent = technique.powerUnit === '%';
   return {
@@ -108,16 +112,18 @@ export function dayOf(input: CardInput, variant: string, maneuver: { lossFt: num
   };
 }
 
-function airAt(input: CardInput, altitudeFt: number, assumed: string[]): Day['air'] {
+const ASSUMED_PRESSURE_FT = 3000;
+
+function airAt(input: CardInput, altitudeFt: number, assumed: Coded[]): Day['air'] {
   let pressureFt = input.pressureAltitudeFt;
   if (pressureFt === undefined && input.qnhHpa !== undefined)
     pressureFt = pressureAltitudeFt(altitudeFt, input.qnhHpa);
   if (pressureFt === undefined) {
-    pressureFt = 3000;
-    assumed.push('pressure altitude 3,000 ft');
+    pressureFt = ASSUMED_PRESSURE_FT;
+    assumed.push({ code: 'pressure-altitude', params: { ft: pressureFt } });
   }
   const oatC = input.oatC ?? standardTemperatureC(pressureFt);
-  if (input.oatC === undefined) assumed.push(`standard temperature, ${roundTo(oatC, 0)} °C`);
+  if (input.oatC === undefined) assumed.push({ code: 'standard-temperature', params: { oatC } });
   return {
     pressureAltitudeFt: roundTo(pressureFt, 0),
     oatC: roundTo(oatC, 1),
@@ -196,20 +202,8 @@ export function powerFor(
   return { value: roundPower(value, day.powerUnit), from: flight.from };
 }
 
-/** A speed for a sentence, in the day's unit; limits are rounded down. */
-export const speedWords = (day: Day, kias: number, limit = false): string => {
-  const shown = speedIn(kias, day.speedUnit);
-  return `${limit ? Math.floor(shown) : Math.round(shown)} ${day.speedUnit}`;
-};
-
 /** Decimals that a power figure is set to. */
 export const powerDigits = (unit: string): number => (unit === 'inHg' ? 1 : 0);
-
-export const powerWords = (day: Day, value: number | undefined): string =>
-  value === undefined ? 'power as it needs' : `${value} ${day.powerUnit}`;
-
-export const headingWords = (deg: number): string =>
-  `${String(compassDeg(Math.round(deg))).padStart(3, '0')}°`;
 
 /** The stage of a configuration: flaps up, for takeoff, or all of them. */
 export function stageOf(airplane: Airplane, configuration: Configuration): number {

@@ -1,4 +1,6 @@
 /** Pieces that several maneuvers are made of. */
+
+import type { Coded, Params } from '../coded.ts';
 import { climbFpm } from '../performance/climb.ts';
 import { fullPercent, settingForPercent } from '../performance/level.ts';
 import type { Provenance } from '../performance/provenance.ts';
@@ -6,34 +8,31 @@ import { clamp, roundTo } from '../units/numbers.ts';
 import type { CardFigure, TargetCard } from './card.ts';
 import { circumstance, type Day, powerFor, roundPower, stallKias } from './day.ts';
 import type { SpeedChoice } from './flown.ts';
-import { chooseEntrySpeed, holdsAKnot, speedWindow } from './speed-window.ts';
-
-export const NO_POWER = 'the airplane file has no cruise table or level-flight power';
+import { chooseEntrySpeed, holdsAKnot, STALL_MARGIN_KT, speedWindow } from './speed-window.ts';
 
 export const figure = (
-  label: string,
+  code: string,
   value: number | string | null,
   unit: string,
-  note = '',
-  more: { digits?: number; from?: Provenance } = {},
+  more: { digits?: number; from?: Provenance; params?: Params } = {},
 ): CardFigure => ({
-  label,
+  code,
   value: typeof value === 'number' ? roundTo(value, more.digits ?? 0) : value,
   unit,
   digits: more.digits ?? 0,
-  note,
+  ...(more.params && { params: more.params }),
   ...(more.from && { from: more.from }),
 });
+
+const stallAnd = (bankDeg: number, kt: number): Coded => ({ code: 'stall-and', params: { bankDeg, kt } });
+const maneuvering = (weightLb: number): Coded => ({ code: 'maneuvering-speed', params: { weightLb } });
 
 /** Speed for practice in cruise: by the school's policy for entries, inside the window of a bank. */
 export function practiceSpeed(day: Day, bankDeg: number, toleranceKt = 10): SpeedChoice {
   const { airplane, weightLb, technique, input } = day;
   const { windowKias } = speedWindow(airplane, weightLb, bankDeg);
-  const windowWhy: [string, string] = [
-    bankDeg > 0 ? `the stall at ${bankDeg}° and 5 kt` : 'the stall and 5 kt',
-    `maneuvering speed at ${Math.round(weightLb)} lb`,
-  ];
-  if (!windowKias) return { kias: null, why: 'no speed is safe at this bank', windowKias: null, windowWhy };
+  const windowWhy: [Coded, Coded] = [stallAnd(bankDeg, STALL_MARGIN_KT), maneuvering(weightLb)];
+  if (!windowKias) return { kias: null, why: { code: 'no-safe-speed-at-bank' }, windowKias: null, windowWhy };
   const chosen = chooseEntrySpeed(windowKias, {
     wantedKias: input.airspeedKias,
     makersKias: airplane.steepTurnKias,
@@ -50,28 +49,28 @@ export function practiceSpeed(day: Day, bankDeg: number, toleranceKt = 10): Spee
 export function bookSpeed(
   day: Day,
   kias: number,
-  why: string,
+  why: Coded,
   at: { bankDeg?: number; stage?: number; marginKt?: number } = {},
 ): SpeedChoice {
   const { bankDeg = 0, stage = 0, marginKt = 5 } = at;
   const slowest = stallKias(day, stage, bankDeg) + marginKt;
   const flapLimit = stage > 0 ? day.airplane.flaps[stage - 1].vfeKias : Number.POSITIVE_INFINITY;
   const fastest = Math.min(day.vaKias, flapLimit);
-  const windowWhy: [string, string] = [
-    bankDeg > 0 ? `the stall at ${bankDeg}° and ${marginKt} kt` : `the stall and ${marginKt} kt`,
+  const windowWhy: [Coded, Coded] = [
+    stallAnd(bankDeg, marginKt),
     fastest === day.vaKias
-      ? `maneuvering speed at ${Math.round(day.weightLb)} lb`
-      : `flaps ${day.airplane.flaps[stage - 1].deg}°`,
+      ? maneuvering(day.weightLb)
+      : { code: 'flap-limit', params: { deg: day.airplane.flaps[stage - 1].deg } },
   ];
   if (!holdsAKnot(slowest, fastest))
-    return { kias: null, why: 'no speed is safe so', windowKias: null, windowWhy };
+    return { kias: null, why: { code: 'no-safe-speed' }, windowKias: null, windowWhy };
   const wanted = day.input.airspeedKias ?? kias;
   const chosen = clamp(Math.round(wanted), Math.ceil(slowest), Math.floor(fastest));
   const reason =
     chosen !== Math.round(wanted)
-      ? `${Math.round(wanted)} lies outside the window; the nearest inside it`
+      ? { code: 'outside-window', params: { wantedKias: wanted } }
       : day.input.airspeedKias !== undefined
-        ? 'chosen for today'
+        ? { code: 'chosen' }
         : why;
   return { kias: chosen, why: reason, windowKias: roundWindow([slowest, fastest]), windowWhy };
 }

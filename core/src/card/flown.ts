@@ -1,12 +1,13 @@
-/** What a maneuver gives to its card: its speed, power, figures and words. */
+/** What a maneuver gives to its card: its speed, power and figures. */
+import type { Coded } from '../coded.ts';
 import type { CardFigure, FlapStep, LevelOff, TargetCard } from './card.ts';
 
 /** A speed window and the speed chosen in it, KIAS. */
 export interface SpeedChoice {
   kias: number | null;
-  why: string;
+  why: Coded;
   windowKias: [number, number] | null;
-  windowWhy: [string, string];
+  windowWhy: [Coded, Coded];
 }
 
 /** How the maneuver is flown on one day: what differs from card to card. */
@@ -17,14 +18,12 @@ export interface Flown {
   speed: SpeedChoice;
   power: TargetCard['power'];
   /** Why there is no power figure, where it is not the airplane file's doing. */
-  powerMissing?: string;
+  powerMissing?: Coded;
   flaps?: FlapStep[];
   powerTable?: TargetCard['powerTable'];
   /** Numbers of this maneuver alone, after those that every card has. */
   figures?: CardFigure[];
   levelOff?: LevelOff;
-  steps: string[];
-  /** The usual faults, for a student without a record. */
-  usualFaults: string[];
-  cautions: string[];
+  /** What only its sentences need. */
+  params?: Record<string, number | null | undefined>;
 }

@@ -3,6 +3,7 @@
  * flown. Speeds are in the unit that the airplane shows.
  */
 import { z } from 'zod';
+import { codedSchema } from '../coded.ts';
 
 export const PICTURES = [
   'speed-window',
@@ -75,7 +76,7 @@ export const pictureSchema = z.object({
   /** Names of what the flown points are told apart by. */
   groups: z.array(z.string()),
   /** What could not be drawn, and why. */
-  missing: z.array(z.string()),
+  missing: z.array(codedSchema),
 });
 export type Picture = z.infer<typeof pictureSchema>;
 

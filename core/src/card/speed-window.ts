@@ -1,6 +1,8 @@
 /** Where it is safe to turn steeply: above the accelerated stall with margin, not above V_A at today's weight. */
+
 import { maneuveringSpeedKias, stallSpeedKias } from '../airplane/limits.ts';
 import type { Airplane } from '../airplane/schema.ts';
+import type { Coded } from '../coded.ts';
 import { loadFactor } from '../mechanics/turning.ts';
 import type { Technique } from '../technique/technique.ts';
 import { clamp } from '../units/numbers.ts';
@@ -56,7 +58,7 @@ export function chooseEntrySpeed(
     toleranceKt: number;
     policy?: Technique['entrySpeed'];
   },
-): { kias: number; why: string } {
+): { kias: number; why: Coded } {
   const [slowest, fastest] = window;
   const inside = (kias: number) => kias >= slowest && kias <= fastest;
   const highest = holdsAKnot(slowest, fastest - NEAREST_VA_KT) ? fastest - NEAREST_VA_KT : fastest;
@@ -65,19 +67,20 @@ export function chooseEntrySpeed(
   if (wantedKias !== undefined) {
     const kias = whole(wantedKias);
     if (inside(wantedKias) && wantedKias > highest)
-      return { kias, why: `${NEAREST_VA_KT} kt or more below the maneuvering speed` };
-    return { kias, why: inside(wantedKias) ? 'chosen for today' : 'as near the wish as the window allows' };
+      return { kias, why: { code: 'below-va', params: { kt: NEAREST_VA_KT } } };
+    return { kias, why: { code: inside(wantedKias) ? 'chosen' : 'nearest-to-wish' } };
   }
   const middle = whole((slowest + fastest) / 2);
-  if (policy === 'middle') return { kias: middle, why: 'the middle of the window' };
+  if (policy === 'middle') return { kias: middle, why: { code: 'middle' } };
   if (policy === 'makers' && makersKias !== undefined && inside(makersKias))
-    return { kias: makersKias, why: 'the maker’s recommendation' };
-  const outside =
+    return { kias: makersKias, why: { code: 'makers' } };
+  const params = { toleranceKt };
+  const then = (code: string): Coded =>
     policy !== 'makers' || makersKias === undefined
-      ? ''
-      : `the maker’s ${makersKias} is outside the window; `;
+      ? { code, params }
+      : { code: 'makers-outside', params: { ...params, makersKias, next: code } };
   const withTolerance = Math.floor(fastest - toleranceKt);
   return inside(withTolerance)
-    ? { kias: withTolerance, why: `${outside}maneuvering speed less the tolerance of ${toleranceKt}` }
-    : { kias: middle, why: `${outside}the middle of a narrow window` };
+    ? { kias: withTolerance, why: then('va-less-tolerance') }
+    : { kias: middle, why: then('narrow-window') };
 }

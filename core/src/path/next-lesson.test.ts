@@ -1,7 +1,7 @@
+import type { RecurringFinding } from '../card/recurring.ts';
 import { KNOTS } from '../words/figures.ts';
 import { wordedProposal } from '../words/proposal.ts';
 import { type ProposalInput, proposeLesson } from './next-lesson.ts';
-import type { RecurringFinding } from './recurring.ts';
 import type { StandingOnDay, StandingWord } from './standing/standing.ts';
 import { DEFAULT_SYLLABUS } from './syllabus/syllabuses.ts';
 

@@ -3,8 +3,8 @@
  * proposes; the instructor changes what they like, and that is remembered.
  */
 import { z } from 'zod';
+import { type RecurringFinding, recurringSchema } from '../card/recurring.ts';
 import { findRoom } from '../maneuvers/registry.ts';
-import { type RecurringFinding, recurringSchema } from './recurring.ts';
 import type { StandingOnDay } from './standing/standing.ts';
 import type { Syllabus, SyllabusSkill } from './syllabus/schema.ts';
 

@@ -1,14 +1,8 @@
 /** An attempt as a path keeps it: what was flown, with whose help, what stands of it and what was seen in it. */
 import { z } from 'zod';
+import { keptFindingSchema } from '../card/recurring.ts';
 import { helpSchema } from '../debrief/statements.ts';
-import { attemptVerdictSchema, findingSchema } from '../scoring/schema.ts';
-
-/** A finding as a path keeps it: what its words need, and whether it fails by itself. */
-export const keptFindingSchema = z.object({
-  ...findingSchema.pick({ id: true, size: true, params: true, asWritten: true }).shape,
-  severity: z.string(),
-});
-export type KeptFinding = z.infer<typeof keptFindingSchema>;
+import { attemptVerdictSchema } from '../scoring/schema.ts';
 
 export const pathAttemptSchema = z.object({
   recordingId: z.string(),

@@ -2,10 +2,11 @@
  * A short ladder of practice for the trainer, made from a student's own recurring fault: shown, then the half of it that
  * the fault lies in, then all of it with the coach, then alone.
  */
+
+import type { RecurringFinding } from '../card/recurring.ts';
 import type { SharedAxis } from '../fly/trainer-types.ts';
 import { findRoom } from '../maneuvers/registry.ts';
 import type { PathAttempt } from './path-attempt.ts';
-import type { RecurringFinding } from './recurring.ts';
 
 export type PracticeWay = 'show' | SharedAxis | 'coached' | 'alone';
 

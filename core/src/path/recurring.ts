@@ -1,14 +1,6 @@
 /** What recurs in a student's latest attempts, maneuver by maneuver. */
-import { z } from 'zod';
-import { keptFindingSchema, type PathAttempt } from './path-attempt.ts';
-
-/** The latest of its kind, with how often it was. */
-export const recurringSchema = keptFindingSchema.extend({
-  /** In how many of the latest attempts, and of how many. */
-  count: z.number(),
-  of: z.number(),
-});
-export type RecurringFinding = z.infer<typeof recurringSchema>;
+import type { RecurringFinding } from '../card/recurring.ts';
+import type { PathAttempt } from './path-attempt.ts';
 
 /**
  * The findings that recur, for the next brief: of each maneuver over its own latest attempts flown by the student, so that a

@@ -1,9 +1,9 @@
 /** The way to solo, as it crosses the wire. */
 import { z } from 'zod';
+import { recurringSchema } from '../card/recurring.ts';
 import { helpSchema } from '../debrief/statements.ts';
 import { enteredAttemptSchema } from '../path/entered.ts';
 import { gateStateSchema } from '../path/gates/gates.ts';
-import { recurringSchema } from '../path/recurring.ts';
 import { STANDINGS } from '../path/standing/standing.ts';
 import { attemptVerdictSchema } from '../scoring/schema.ts';
 

@@ -1,5 +1,5 @@
 /** The large figures of a kneeboard panel, as text. */
-import { findRoom, speedIn, type TargetCard } from '@keel/core';
+import { cardSaid, findRoom, speedIn, type TargetCard } from '@keel/core';
 
 export interface KneeboardFigure {
   label: string;
@@ -15,6 +15,7 @@ const pad = (deg: number) => String(Math.round(deg)).padStart(3, '0');
 export function kneeboardFigures(cards: readonly TargetCard[]): KneeboardFigure[] {
   const [card] = cards;
   const { entry, turn, power, speedUnit } = card;
+  const said = cardSaid(card);
   const speed = (kias: number) => String(Math.round(speedIn(kias, speedUnit)));
   const limit = (kias: number) => String(Math.floor(speedIn(kias, speedUnit)));
   const figures: KneeboardFigure[] = [
@@ -30,7 +31,7 @@ export function kneeboardFigures(cards: readonly TargetCard[]): KneeboardFigure[
       unit: speedUnit,
       note: entry.windowKias
         ? `window ${speed(entry.windowKias[0])} to ${limit(entry.windowKias[1])}`
-        : entry.airspeedWhy,
+        : said.airspeedWhy,
     },
     {
       label: 'Maneuvering speed',
@@ -74,7 +75,7 @@ export function kneeboardFigures(cards: readonly TargetCard[]): KneeboardFigure[
         note: `${turn.rateDegPerS.toFixed(1)} °/s, radius ${thousands(turn.radiusFt)} ft`,
       },
     );
-  for (const { label, value, unit, digits, note } of card.figures) {
+  for (const { label, value, unit, digits, note } of said.figures) {
     if (value === null) continue;
     const kias = unit === 'kias' && typeof value === 'number';
     figures.push({

@@ -2,14 +2,17 @@
 import {
   type Airplane,
   askedWords,
+  cardSaid,
   clockIn,
   flownWords,
   HANDBOOK_FIRST,
   isSaid,
   type Lesson,
   picturePlanned,
+  planNoticeSaid,
   speedIn,
   type TargetCard,
+  unitsFor,
 } from '@keel/core';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import { makePdf } from '../http/pdf.ts';
@@ -178,15 +181,15 @@ function frontPage(lesson: Lesson, width: number, zone: string): Content[] {
           ...plan.notices
             .filter(({ level }) => level !== 'note')
             .map(
-              ({ level, text }): Content => ({
-                text: `${level === 'stop' ? 'STOP  ' : 'Note  '}${text}`,
+              (notice): Content => ({
+                text: `${notice.level === 'stop' ? 'STOP  ' : 'Note  '}${planNoticeSaid(notice, unitsFor(first))}`,
                 bold: true,
               }),
             ),
         ]
       : []),
     heading('Before each maneuver'),
-    ticks(first.checks),
+    ticks(cardSaid(first).checks),
     heading('Notes'),
     ...Array.from(
       { length: 5 },
@@ -234,6 +237,7 @@ function panel(cards: TargetCard[], { lesson, airplane, width, scale }: PanelOf)
       margin: [0, 3, 0, 1],
     });
   }
+  const said = cardSaid(card);
   return [
     {
       columns: [
@@ -241,8 +245,8 @@ function panel(cards: TargetCard[], { lesson, airplane, width, scale }: PanelOf)
         { text: flownWords(cards), alignment: 'right', fontSize: 10 * scale, margin: [0, 6, 0, 0] },
       ],
     },
-    ...(card.offToday
-      ? [{ text: card.offToday, bold: true, fontSize: 12 * scale, margin: [0, 4, 0, 4] } as Content]
+    ...(said.offToday
+      ? [{ text: said.offToday, bold: true, fontSize: 12 * scale, margin: [0, 4, 0, 4] } as Content]
       : []),
     rule(width),
     ...rows,
@@ -251,7 +255,7 @@ function panel(cards: TargetCard[], { lesson, airplane, width, scale }: PanelOf)
     rule(width, 4),
     {
       columns: [
-        { width: '*', stack: [heading('In order'), { ol: card.steps, fontSize: 8.6 * scale }] },
+        { width: '*', stack: [heading('In order'), { ol: said.steps, fontSize: 8.6 * scale }] },
         { width: 12, text: '' },
         {
           width: width * 0.34,
@@ -266,7 +270,7 @@ function panel(cards: TargetCard[], { lesson, airplane, width, scale }: PanelOf)
               margin: [0, 5, 0, 0],
             },
             heading('Watch for'),
-            { ul: card.watchFor, fontSize: 8 * scale },
+            { ul: said.watchFor, fontSize: 8 * scale },
             heading(card.tolerancesFrom ? `Tolerances (${card.tolerancesFrom})` : 'Tolerances'),
             {
               ul: card.tolerances.filter(isSaid).map((row) => bandWords(row, card)),
@@ -279,14 +283,11 @@ function panel(cards: TargetCard[], { lesson, airplane, width, scale }: PanelOf)
     },
     ...(askedWords(card) === ''
       ? []
-      : [
-          heading('Asked before any band'),
-          { text: `${askedWords(card)}.`, fontSize: 7.6 * scale } as Content,
-        ]),
+      : [heading('Pass/fail items'), { text: `${askedWords(card)}.`, fontSize: 7.6 * scale } as Content]),
     triesTable(cards, triesOf(card, lesson)),
     heading('Cautions'),
     // The footer says the last of them on every page.
-    { ul: card.cautions.filter((caution) => caution !== HANDBOOK_FIRST), fontSize: 7.4 * scale },
+    { ul: said.cautions.filter((caution) => caution !== HANDBOOK_FIRST), fontSize: 7.4 * scale },
   ];
 }
 
@@ -325,7 +326,7 @@ function powerRows(card: TargetCard): Content[] {
               ({ pitchDeg }) => `${pitchDeg > 0 ? '+' : pitchDeg < 0 ? '−' : ''}${Math.abs(pitchDeg)}°`,
             ),
           ],
-          ['trim', ...powerTable.map(({ trim }) => trim)],
+          ['trim', ...powerTable.map(({ trim }) => trim.replaceAll('-', ' '))],
         ],
       },
     },

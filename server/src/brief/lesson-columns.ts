@@ -4,6 +4,7 @@ import {
   type LessonRequest,
   type lessonInputSchema,
   planLesson,
+  planNoticeSaid,
   unitsFor,
   watchForByManeuver,
 } from '@keel/core';
@@ -46,7 +47,6 @@ export async function lessonColumns(
       recurring,
       parked,
       items.map(({ maneuver }) => maneuver),
-      unitsFor(airplane.data),
     ),
   });
   return {
@@ -71,7 +71,11 @@ function planned(request: LessonRequest): ReturnType<typeof planLesson> {
   try {
     const result = planLesson(request);
     const stop = result.plan.notices.find(({ level, item }) => level === 'stop' && item === null);
-    if (stop) throw new Problem(422, `Not saved, since the airplane must not fly so. ${stop.text}`);
+    if (stop)
+      throw new Problem(
+        422,
+        `Not saved, since the airplane must not fly so. ${planNoticeSaid(stop, unitsFor(request.airplane))}`,
+      );
     return result;
   } catch (error) {
     if (error instanceof InputError) throw new Problem(422, error.message);

@@ -1,5 +1,5 @@
 /** Loads the demo data into an empty database. */
-import { fleet, type StatementBody, standards, unitsFor, watchForByManeuver } from '@keel/core';
+import { fleet, type StatementBody, standards, watchForByManeuver } from '@keel/core';
 import { hash } from '@node-rs/argon2';
 import type { DataSource } from 'typeorm';
 import {
@@ -126,7 +126,6 @@ async function loadLesson(database: DataSource, tasks: Tasks, lesson: DemoLesson
           await recurringOf(database, { schoolId: DEMO_SCHOOL.id, id: demoId(lesson.student) }),
           [],
           itemsOf(lesson).map(({ maneuver }) => maneuver),
-          unitsFor(fleet.find(({ id }) => id === lesson.airplane)),
         ),
   );
   const instructor = DEMO_PEOPLE.find(({ key }) => key === lesson.student)!.taughtBy!;

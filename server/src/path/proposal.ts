@@ -2,6 +2,7 @@
 import {
   type LessonInput,
   lessonInputSchema,
+  planNoticeAlone,
   proposeLesson,
   requireRoom,
   type TargetCard,
@@ -136,8 +137,8 @@ export async function proposalFor(
     });
     if (bad.length === 0) return { proposal, input, cards };
     for (const { id, maneuver } of bad) {
-      const said = plan.notices.find(({ item }) => item === id)?.text;
-      refused.set(maneuver, said?.replace(`${requireRoom(maneuver).title}: `, '') ?? NO_TIME);
+      const against = plan.notices.find(({ item }) => item === id);
+      refused.set(maneuver, against ? planNoticeAlone(against, day.units) : NO_TIME);
     }
   }
 }

@@ -148,7 +148,6 @@ function Brief({ lesson }: { lesson?: Lesson }) {
               recurring ?? [],
               form.parked,
               form.items.map(({ maneuver }) => maneuver),
-              unitsFor(airplane),
             ),
           }
         : null;
@@ -286,7 +285,7 @@ function Brief({ lesson }: { lesson?: Lesson }) {
             }}
           />
         )}
-        {plan && plan.notices.length > 0 && <Notices notices={plan.notices} />}
+        {plan && plan.notices.length > 0 && <Notices notices={plan.notices} units={unitsFor(airplane)} />}
         {missing && (
           <p className="quiet" role="status">
             {missing}

@@ -1,7 +1,8 @@
 /** A target card as it is read: the numbers large, then what to do, in order. */
 import {
   askedWords,
-  type CardFigure,
+  type CardSaid,
+  cardSaid,
   type OwnFigure as FlownFigure,
   findRoom,
   flownWords,
@@ -29,6 +30,7 @@ export function CardView({
   studentName: string | undefined;
 }) {
   const [card] = cards;
+  const said = cardSaid(card);
   const unit = card.speedUnit;
   const shown = (kt: number) => numberText(speedIn(kt, unit));
   const limit = (kt: number) => numberText(Math.floor(speedIn(kt, unit)));
@@ -46,8 +48,8 @@ export function CardView({
         <h2 style={{ fontSize: '1.25rem' }}>{card.title}</h2>
         <span className="quiet">{notes(flownWords(cards), standard.shortName)}</span>
       </div>
-      {card.purpose && <p className="quiet">{card.purpose}</p>}
-      {card.offToday && <p className="ladder-off">{card.offToday}</p>}
+      {said.purpose && <p className="quiet">{said.purpose}</p>}
+      {said.offToday && <p className="ladder-off">{said.offToday}</p>}
       <div className="card-figures">
         <Figure
           label="Enter at"
@@ -63,7 +65,7 @@ export function CardView({
           label="Airspeed"
           value={entry.airspeedKias === null ? '—' : shown(entry.airspeedKias)}
           unit={unit}
-          note={notes(band('airspeed'), entry.airspeedWhy)}
+          note={notes(band('airspeed'), said.airspeedWhy)}
         />
         {card.bankDeg > 0 && (
           <Figure
@@ -83,7 +85,7 @@ export function CardView({
                   level ? `${numberText(power.levelRpm as number, powerDigits(power.unit))} level` : '',
                   power.from,
                 )
-              : card.missing.power
+              : said.missing.power
           }
         />
         {turning && (
@@ -106,7 +108,7 @@ export function CardView({
             />
           </>
         )}
-        {card.figures.map((figure) => (
+        {said.figures.map((figure) => (
           <WordedFigure key={figure.label} figure={figure} unit={unit} />
         ))}
       </div>
@@ -136,7 +138,7 @@ export function CardView({
         )}
         <div>
           <dt>Window</dt>
-          <dd title={entry.windowWhy.join(' … ')}>
+          <dd title={said.windowWhy.join(' … ')}>
             {entry.windowKias
               ? `${shown(entry.windowKias[0])} to ${limit(entry.windowKias[1])} ${unit}`
               : 'none'}
@@ -157,7 +159,7 @@ export function CardView({
         <div>
           <h3>In order</h3>
           <ol>
-            {card.steps.map((step) => (
+            {said.steps.map((step) => (
               <li key={step}>{step}</li>
             ))}
           </ol>
@@ -165,30 +167,30 @@ export function CardView({
         <div>
           <h3>{studentName ? `Watch ${studentName.split(' ')[0]} for` : 'Watch for'}</h3>
           <ul>
-            {card.watchFor.map((item) => (
+            {said.watchFor.map((item) => (
               <li key={item}>{item}</li>
             ))}
           </ul>
           <h3>Before you begin</h3>
           <ul>
-            {card.checks.map((check) => (
+            {said.checks.map((check) => (
               <li key={check}>{check}</li>
             ))}
           </ul>
         </div>
       </div>
       <div className="stack" style={{ gap: 6 }}>
-        {card.cautions.map((caution) => (
+        {said.cautions.map((caution) => (
           <Caution key={caution}>{caution}</Caution>
         ))}
       </div>
-      <Tolerances card={card} standard={standard} />
+      <Tolerances card={card} standard={standard} missing={said.missing.tolerances} />
       <Asked card={card} />
-      {card.choices.length > 0 && (
+      {said.choices.length > 0 && (
         <details className="small">
           <summary>How this school flies it, and why</summary>
           <ul>
-            {card.choices.map(({ key, label, chosen, why }) => (
+            {said.choices.map(({ key, label, chosen, why }) => (
               <li key={key}>
                 {label}: <strong>{chosen}</strong>. <span className="quiet">{why}</span>
               </li>
@@ -196,7 +198,7 @@ export function CardView({
           </ul>
         </details>
       )}
-      {card.assumed.length > 0 && <p className="small quiet">Assumed: {card.assumed.join('; ')}.</p>}
+      {said.assumed.length > 0 && <p className="small quiet">Assumed: {said.assumed.join('; ')}.</p>}
     </section>
   );
 }
@@ -204,7 +206,7 @@ export function CardView({
 /** Where a number came from, quietly after its name. */
 const from = (provenance: string | undefined): string => (provenance ? ` · ${provenance}` : '');
 
-function WordedFigure({ figure, unit }: { figure: CardFigure; unit: string }) {
+function WordedFigure({ figure, unit }: { figure: CardSaid['figures'][number]; unit: string }) {
   const { value } = figure;
   const kias = figure.unit === 'kias';
   return (
@@ -229,10 +231,10 @@ function Asked({ card }: { card: TargetCard }) {
   if (asked === '') return null;
   return (
     <p className="small">
-      <strong>Asked before any band:</strong> {asked}.
+      <strong>Pass/fail items:</strong> {asked}.
       {card.depth === 'first-indication' &&
         card.requirements.some(({ id }) => id.endsWith('/full-stall')) && (
-          <> Briefed to the first indication: the task itself asks for a full stall; check your edition.</>
+          <> Briefed to the first indication. The task itself asks for a full stall: check your edition.</>
         )}
     </p>
   );
@@ -298,7 +300,7 @@ function PowerTable({ card }: { card: TargetCard }) {
               {numberText(power)} {card.power?.unit}
             </td>
             <td>{signed(pitchDeg, 1)}°</td>
-            <td>{trim}</td>
+            <td>{trim.replaceAll('-', ' ')}</td>
           </tr>
         ))}
       </tbody>
@@ -306,10 +308,17 @@ function PowerTable({ card }: { card: TargetCard }) {
   );
 }
 
-function Tolerances({ card, standard }: { card: TargetCard; standard: Standard }) {
+function Tolerances({
+  card,
+  standard,
+  missing = 'Shown without a verdict',
+}: {
+  card: TargetCard;
+  standard: Standard;
+  missing?: string;
+}) {
   const required = card.tolerances.filter(isSaid);
-  if (required.length === 0)
-    return <p className="small quiet">{card.missing.tolerances ?? 'Shown without a verdict'}.</p>;
+  if (required.length === 0) return <p className="small quiet">{missing}.</p>;
   const fromMemory = required.some((tolerance) => tolerance.fromMemory);
   const words = required.map((row) =>
     row.parameter === 'floor'

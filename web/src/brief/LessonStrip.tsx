@@ -130,7 +130,7 @@ export function LessonStrip(props: {
               width={(x(segment.endMin) - x(segment.startMin)) / W}
               top={y(segment.toFt) / H}
               here={segment.item === chosen}
-              off={(cards.get(segment.item ?? '')?.[0]?.offToday ?? null) !== null}
+              off={cards.get(segment.item ?? '')?.[0]?.offToday ?? false}
               onChoose={() => segment.item && props.onChoose(segment.item)}
             />
           ))}

@@ -1,5 +1,5 @@
 /** What the plan has to say before anyone goes: stops first. */
-import type { Notice } from '@keel/core';
+import { type Notice, planNoticeSaid, type Units } from '@keel/core';
 import { IconAlertTriangle, IconHandStop, IconInfoCircle } from '@tabler/icons-react';
 import './notices.css';
 
@@ -7,11 +7,13 @@ const WORDS = { stop: 'Stop.', warning: 'Warning.', note: 'Note.' } as const;
 const ICONS = { stop: IconHandStop, warning: IconAlertTriangle, note: IconInfoCircle } as const;
 const ORDER = ['stop', 'warning', 'note'] as const;
 
-export function Notices({ notices }: { notices: readonly Notice[] }) {
+export function Notices({ notices, units }: { notices: readonly Notice[]; units: Units }) {
   const sorted = [...notices].sort((a, b) => ORDER.indexOf(a.level) - ORDER.indexOf(b.level));
   return (
     <div aria-live="polite" className="notices">
-      {sorted.map(({ level, text }) => {
+      {sorted.map((notice) => {
+        const { level } = notice;
+        const text = planNoticeSaid(notice, units);
         const Icon = ICONS[level];
         return (
           <p key={`${level} ${text}`} className={`notice notice-${level}`}>

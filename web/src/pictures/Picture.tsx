@@ -2,7 +2,9 @@
  * A maneuver's picture, at Brief with a mark that can be dragged, at Debrief with the attempt flown in it. One drawing
  * for every maneuver: what is in it comes from the maneuver's room.
  */
+
 import type { Picture } from '@keel/core';
+import { figuresIn, KNOTS, whySaid } from '@keel/core';
 import { useElementSize } from '@mantine/hooks';
 import { LineChart, ScatterChart } from 'echarts/charts';
 import { GridComponent, MarkAreaComponent } from 'echarts/components';
@@ -68,9 +70,9 @@ export function PictureView({ picture, height = 340, onMove, dots = [], go }: Pi
           </>
         )}
       </div>
-      {picture.missing.map((words) => (
-        <p key={words} className="small quiet">
-          {words}
+      {picture.missing.map((why) => (
+        <p key={why.code} className="small quiet">
+          {whySaid(why, figuresIn(KNOTS))}
         </p>
       ))}
     </div>

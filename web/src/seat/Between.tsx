@@ -1,6 +1,7 @@
 /** Between attempts: what was flown, what is left of height and speed, marks with a name, and who flew. */
 import {
   type Airplane,
+  cardSaid,
   DISCONTINUED_REASONS,
   type Help,
   type Lesson,
@@ -59,7 +60,7 @@ export function Between({ card, lesson, live, fresh, airplane, notes, begin, fol
     return (
       <ItemList
         title="Checks"
-        items={card.checks}
+        items={cardSaid(card).checks}
         done={() => mark('checks done')}
         close={() => setList(null)}
       />
@@ -68,7 +69,7 @@ export function Between({ card, lesson, live, fresh, airplane, notes, begin, fol
     return (
       <ItemList
         title="Engine drill: touch it, say it"
-        items={card.steps}
+        items={cardSaid(card).steps}
         done={() => mark('drill done')}
         close={() => setList(null)}
       />

@@ -23,8 +23,6 @@ import type { StoryPart } from './story.ts';
 
 /** How the maneuver is briefed. */
 export interface Card {
-  /** Why it is flown, in one line. */
-  purpose: string;
   /** The steepest bank that it is briefed at, deg, and whose limit that is; the general one where it has none of its own. */
   steepest?: (day: Day) => { deg: number; why: string };
   /** Altitude that a student may lose, ft, and how far the airplane may rise above the entry. */

@@ -175,13 +175,9 @@ export const breakPicture: PicturePart = {
       ],
       groups: [],
       missing: [
-        ...(track.other('pitch_deg') || track.other('aoa_deg')
-          ? []
-          : ['Neither the nose nor the angle of attack was recorded.']),
+        ...(track.other('pitch_deg') || track.other('aoa_deg') ? [] : [{ code: 'nose-not-recorded' }]),
         ...(floorFt !== null && !floorInSight
-          ? [
-              `The floor, ${numberText(floorFt)} ft, lies ${numberText(breakFt - lost - floorFt)} ft below the lowest point.`,
-            ]
+          ? [{ code: 'floor-below', params: { floorFt, belowFt: breakFt - lost - floorFt } }]
           : []),
       ],
     };

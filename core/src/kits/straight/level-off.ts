@@ -70,9 +70,7 @@ export const levelOffPicture: PicturePart = {
         },
       ],
       groups: [],
-      missing: levelOff
-        ? []
-        : ['The airplane’s file has no rate for it: the lead is a tenth of the rate you see.'],
+      missing: levelOff ? [] : [{ code: 'no-level-off' }],
     };
   },
 

@@ -7,9 +7,6 @@ export const MEDIUM_BANK_DEG = 30;
 
 export const CLIMBING_BANK_DEG = 20;
 
-export const STALL_IN_A_TURN =
-  'If the warning sounds in the turn, ease the pull first, then level the wings. Keep the ball in the middle: a skidding stall can become a spin.';
-
 /** A level turn at a bank: the speed for it, and the power that holds it. */
 export function heldLevel(day: Day, bankDeg: number): Pick<Flown, 'bankDeg' | 'stage' | 'speed' | 'power'> {
   const speed = practiceSpeed(day, bankDeg);

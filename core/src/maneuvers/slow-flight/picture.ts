@@ -104,11 +104,8 @@ function curvesOn(
   };
 }
 
-const NO_CURVE =
-  'This airplane’s file has no cruise table and no level-flight power, so there is no curve to draw. Add a few rows in the Hangar.';
-
 /** Nothing to draw but the axes. */
-const bare = (title: string, unit: string, missing: string): Picture => ({
+const bare = (title: string, unit: string, code: string): Picture => ({
   kind: 'power-curve',
   title,
   x: { label: 'indicated airspeed', unit, min: 0, max: 10, step: 10 },
@@ -123,7 +120,7 @@ const bare = (title: string, unit: string, missing: string): Picture => ({
     },
   ],
   groups: [],
-  missing: [missing],
+  missing: [{ code }],
 });
 
 const PLANNED = 'What it takes to hold this speed, today';
@@ -135,7 +132,7 @@ export const powerCurvePicture: PicturePart = {
   plan(card, airplane) {
     const model = performanceOf(airplane);
     const unit = card.speedUnit;
-    if (!model) return bare(PLANNED, unit, NO_CURVE);
+    if (!model) return bare(PLANNED, unit, 'no-power-curve');
     const powerUnit: PowerUnit = card.power?.unit === '%' ? '%' : model.powerUnit;
     const { weightLb, air, stage } = card;
     const at = { weightLb, pressureAltitudeFt: air.pressureAltitudeFt, oatC: air.oatC, stage };
@@ -183,7 +180,7 @@ export const powerCurvePicture: PicturePart = {
     const model = airplane && performanceOf(airplane);
     if (!airplane || !model) return null;
     const recorded = powerColumn(flown, powerUnitOf(airplane));
-    if (!recorded) return bare(FLOWN, unit, 'Power was not recorded: there is nothing to draw on the curve.');
+    if (!recorded) return bare(FLOWN, unit, 'power-not-recorded');
     const scene = sceneOf(track, context);
     const stageAt = (row: number) => flapStageAt(airplane, scene.flapsDeg(row));
     const middle = flown.rows[Math.floor(flown.rows.length / 2)];
@@ -213,7 +210,7 @@ export const powerCurvePicture: PicturePart = {
         },
       ],
       groups: known ? ['flaps up', ...airplane.flaps.map(({ deg }) => `flaps ${deg}°`)] : [],
-      missing: known ? [] : ['Flaps were not recorded: the points are not told apart by them.'],
+      missing: known ? [] : [{ code: 'flaps-not-recorded' }],
     };
   },
 };

@@ -1,4 +1,5 @@
 /** The stalls that an instructor shows: named where they were briefed, scored never; unannounced they are what they look like. */
+
 import { fleet } from '../../airplane/fleet.ts';
 import { targetCard } from '../../brief/target-card.ts';
 import { scoreRecording } from '../../debrief/score-recording.ts';
@@ -6,6 +7,7 @@ import { flyManeuver } from '../../fly/fly.ts';
 import { loadFactor } from '../../mechanics/turning.ts';
 import { findStandard } from '../../standards/standards.ts';
 import { seedsOf } from '../../testing/depth.ts';
+import { cardSaid } from '../../words/card/said.ts';
 import { SHOWN_VARIANTS } from './variants.ts';
 
 const standard = findStandard('faa-private')!;
@@ -97,14 +99,14 @@ test('flown in a bank it warns about √n faster than level', () => {
 
 test('its card says whose it is, and that no student is asked for it', () => {
   for (const variant of SHOWN_VARIANTS) {
-    const { cautions, tolerances, figures } = targetCard({
+    const card = targetCard({
       airplane,
       standard,
       maneuver: 'stall-demonstration',
       variant,
     });
-    expect(cautions.join()).toMatch(/instructor’s alone.*no student is asked/);
-    expect(tolerances).toEqual([]);
-    expect(figures.find(({ label }) => label === 'Flown by')?.value).toBe('the instructor');
+    expect(cardSaid(card).cautions.join()).toMatch(/by the instructor only.*No student is asked/);
+    expect(card.tolerances).toEqual([]);
+    expect(card.figures.find(({ code }) => code === 'flown-by')?.value).toBe('the instructor');
   }
 });

@@ -19,9 +19,7 @@ const leadOf = ({ turn, bankDeg }: TargetCard): number => turn?.rollOutLeadDeg ?
 
 function steps(card: TargetCard): Step[] {
   const { bankDeg } = card;
-  const circles = card.choices.some(({ key, chosen }) => key === 'steepCircles' && /two|2/i.test(chosen))
-    ? 2
-    : 1;
+  const circles = card.technique.steepCircles;
   const held = {
     altitude: 'entry',
     kias: card.entry.airspeedKias ?? undefined,

@@ -141,7 +141,7 @@ export const speedWindowPicture: PicturePart = {
         },
       ],
       groups: [],
-      missing: airplane ? [] : ['Without the airplane’s file neither its stall nor V_A can be drawn.'],
+      missing: airplane ? [] : [{ code: 'no-airplane-file' }],
     };
   },
 };

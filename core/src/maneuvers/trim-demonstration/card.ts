@@ -1,7 +1,6 @@
 /** The card of the trim demonstration: the trim holds a speed, the power decides whether it climbs. */
-import { type Day, powerFor, powerWords, roundPower, speedWords } from '../../card/day.ts';
+import { type Day, powerFor, roundPower } from '../../card/day.ts';
 import { climbAt, figure, powerOf, practiceSpeed } from '../../card/figures.ts';
-import { steadyEntry, vaNote } from '../../card/words.ts';
 import type { Card } from '../../kits/attempt/room.ts';
 import { tradePicture } from '../../kits/straight/trade.ts';
 
@@ -18,7 +17,6 @@ function shownFpm(day: Day, kias: number | null): number {
 }
 
 export const trimDemonstrationCard: Card = {
-  purpose: 'The trim holds the speed; power makes it climb or sink: seen once, nobody pulls for height.',
   heeds: [],
   lossFt: 500,
   gainFt: 500,
@@ -32,35 +30,17 @@ export const trimDemonstrationCard: Card = {
     const level = speed.kias === null ? null : powerFor(day, speed.kias);
     const changed =
       speed.kias === null ? null : powerFor(day, speed.kias, { verticalFpm: added ? fpm : -fpm });
-    const at = speed.kias === null ? 'the speed' : speedWords(day, speed.kias);
     return {
       bankDeg: 0,
       stage: 0,
       speed,
       power: powerOf(day, level, changed),
       figures: [
-        figure(
-          added ? 'It climbs at about' : 'It sinks at about',
-          fpm,
-          'ft/min',
-          changed ? `with ${powerWords(day, roundPower(changed.value, day.powerUnit))}` : '',
-          { from: changed?.from },
-        ),
+        figure('settles-at', fpm, 'ft/min', {
+          from: changed?.from,
+          params: { added, ...(changed && { power: roundPower(changed.value, day.powerUnit) }) },
+        }),
       ],
-      steps: [
-        steadyEntry(day, speed.kias),
-        `Hands off for ten seconds: it stays at ${at}`,
-        `Power ${added ? 'up' : 'back'} to ${powerWords(day, changed?.value)}, and nothing else: leave trim and stick, the ball with the feet`,
-        `The nose goes ${added ? 'up' : 'down'}, the speed ${added ? 'falls' : 'rises'} first; it swings, and the swings die away`,
-        `After a minute: about ${at} again, ${added ? 'climbing' : 'sinking'}. The trim kept the speed, the power made the ${added ? 'climb' : 'descent'}`,
-        'Power as before: the same the other way, and level',
-      ],
-      usualFaults: [
-        'A hand that helps: stick or trim moved',
-        'Not waiting for the second swing',
-        'A wing let down: it spirals instead of swinging',
-      ],
-      cautions: [vaNote(day), 'Hands near the stick: below the floor, or at 20° of bank, it is flown again.'],
     };
   },
 };

@@ -1,6 +1,6 @@
 import { requireRoom, rooms } from '../maneuvers/registry.ts';
+import { DEFAULT_TECHNIQUE, type TechniqueKey, techniqueSchema } from '../technique/technique.ts';
 import { CHOICES, choicesAmong } from './choices.ts';
-import { DEFAULT_TECHNIQUE, type TechniqueKey, techniqueSchema } from './technique.ts';
 
 test('every option is one that the schema takes, and the default is among them', () => {
   for (const { key, options } of CHOICES) {

@@ -1,5 +1,5 @@
 /** The choices as a person reads them: what is chosen, between what, and why schools differ. */
-import type { Technique, TechniqueKey } from './technique.ts';
+import type { Technique, TechniqueKey } from '../technique/technique.ts';
 
 export interface Option {
   value: string | number;
@@ -211,8 +211,9 @@ export const CHOICES: readonly Choice[] = [
 ];
 
 /** What is chosen, with the reason, where schools differ: of the choices that a maneuver heeds. */
-export const choicesAmong = (keys: readonly TechniqueKey[], technique: Technique) =>
+export const choicesAmong = (keys: readonly TechniqueKey[], technique: Omit<Technique, 'checks'>) =>
   CHOICES.filter(({ key }) => keys.includes(key)).map(({ key, label, options }) => {
-    const chosen = options.find(({ value }) => value === technique[key]) ?? options[0];
+    const chosen =
+      options.find(({ value }) => value === technique[key as keyof typeof technique]) ?? options[0];
     return { key, label, chosen: chosen.label, why: chosen.why };
   });
