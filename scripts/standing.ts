@@ -1,5 +1,5 @@
 /** `npm run -s standing -- HISTORY.json [--on DAY]`: what a history of attempts says of each skill, without server or database. */
-import { historySchema, InputError, readHistory } from '@keel/core';
+import { historySchema, InputError, readHistory, standingReason } from '@keel/core';
 import { type Command, jsonOf, parseOptions, Refusal } from './lib/cli.ts';
 
 const USAGE = `npm run -s standing -- HISTORY.json [--on DAY|ISO-INSTANT] [--format table|json]`;
@@ -22,7 +22,7 @@ export const standing: Command = (args) => {
   const [file] = positionals;
   const history = jsonOf(file, historySchema, 'a history of attempts');
   try {
-    const report = readHistory(history, on);
+    const report = inWords(readHistory(history, on));
     return `${values.format === 'json' ? JSON.stringify(report, null, 2) : table(report)}\n`;
   } catch (error) {
     if (error instanceof InputError) throw new Refusal(error.describe(file));
@@ -30,9 +30,18 @@ export const standing: Command = (args) => {
   }
 };
 
+/** Reasons are words where they are printed. */
+function inWords({ skills, forecast, ...report }: ReturnType<typeof readHistory>) {
+  return {
+    ...report,
+    skills: skills.map((skill) => ({ ...skill, why: skill.why.map(standingReason) })),
+    forecast: 'why' in forecast ? { ...forecast, why: standingReason(forecast.why) } : forecast,
+  };
+}
+
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
 
-function table({ on, skills, forecast }: ReturnType<typeof readHistory>): string {
+function table({ on, skills, forecast }: ReturnType<typeof inWords>): string {
   const width = Math.max(5, ...skills.map(({ skill }) => skill.length));
   const lines = skills.map(({ skill, standing: word, chance, trend, why }) => {
     const said = chance
@@ -40,9 +49,10 @@ function table({ on, skills, forecast }: ReturnType<typeof readHistory>): string
       : 'no chance said';
     return `${skill.padEnd(width)}  ${word.padEnd(9)}  ${said.padEnd(22)}  ${trend.padEnd(7)}  ${why.join('; ')}`;
   });
-  const last = forecast.lessons
-    ? `about ${forecast.lessons.low} to ${forecast.lessons.high} more lessons at this pace`
-    : `no forecast: ${forecast.why}`;
+  const last =
+    'pace' in forecast
+      ? `about ${forecast.lessons.low} to ${forecast.lessons.high} more lessons at this pace`
+      : `no forecast: ${forecast.why}`;
   return [`as of ${on}; chance of the next unaided attempt, with its 80 % interval`, ...lines, last].join(
     '\n',
   );

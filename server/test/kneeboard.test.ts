@@ -37,7 +37,7 @@ test('speeds are in the airplane’s own unit, limits rounded down', () => {
 test('each maneuver shows its own numbers, and none that it has not', () => {
   const slow = kneeboardFigures([card('slow-flight', 'landing')]).map(({ label }) => label);
   expect(slow).toEqual(
-    expect.arrayContaining(['Warning sounds at', 'Least power at', 'Climb left', 'In a 15° turn']),
+    expect.arrayContaining(['Stall warning at', 'Least power at', 'Climb available', 'Add in a 15° turn']),
   );
   expect(slow).not.toContain('Full circle');
   const glide = kneeboardFigures([card('best-glide', 'standard')]).map(({ label }) => label);

@@ -31,7 +31,7 @@ describe('standing', () => {
       attempts.filter(({ maneuver }: { maneuver: string }) => maneuver === 'steep-turn').length,
     );
     expect(skill.chance!.low).toBeLessThan(skill.chance!.p);
-    expect(skill.why.join()).toMatch(/asked are 5 on 3/);
+    expect(skill.why.join()).toMatch(/needs 5 unaided attempts on 3 days/);
   });
 
   test('in air that the instructor called rough a failure with nothing critical says nothing', async () => {

@@ -67,13 +67,11 @@ const codedNoticeSchema = codedSchema.extend({
 });
 export type Notice = z.infer<typeof codedNoticeSchema>;
 /** Those that were kept as sentences are shown as they were written. */
-export const noticeSchema = z.preprocess(
-  (value) =>
-    typeof value === 'object' && value !== null && 'text' in value
-      ? { ...value, ...asWritten(String(value.text)) }
-      : value,
-  codedNoticeSchema,
-);
+export const noticeFromWritten = (value: unknown): unknown =>
+  typeof value === 'object' && value !== null && 'text' in value
+    ? { ...value, ...asWritten(String(value.text)) }
+    : value;
+export const noticeSchema = z.preprocess(noticeFromWritten, codedNoticeSchema);
 
 export const balancePointSchema = z.object({
   label: z.string(),

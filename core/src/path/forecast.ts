@@ -2,6 +2,7 @@
  * How many more lessons at this pace until every scored gate’s skills would be ready: the student flown on from what is believed
  * today, many times, by the model’s own learning, and counted by the rules of ready. A range, or nothing and why.
  */
+import type { Coded } from '../coded.ts';
 import { seededRandom } from '../flight/random.ts';
 import { counted, type FlownAttempt } from './standing/evidence.ts';
 import { type ModelFigures, PRIOR, type SkillState } from './standing/model.ts';
@@ -16,7 +17,7 @@ export interface Lessons {
 }
 export type Forecast =
   | { lessons: Lessons; pace: Pace; decidedBy: string | null }
-  | { lessons: null; why: string };
+  | { lessons: null; why: Coded };
 
 /** How the student has flown of late. */
 export interface Pace {
@@ -40,7 +41,7 @@ const FUTURES = 120;
 const MOST_LESSONS = 60;
 /** Before so many lessons there is no pace to speak of. */
 const LEAST_LESSONS = 3;
-const TOO_WIDE = 'the range would be too wide to be of use';
+const TOO_WIDE: Coded = { code: 'too-wide' };
 /** How much students differ in how fast they learn, and in where they settle: natural logarithm, and margin. */
 const LEARNING_SPREAD = 0.55;
 const SETTLES_SD = 0.23;
@@ -91,7 +92,7 @@ export function forecastOf(
     const days = daysInAirplane(flown).length;
     return {
       lessons: null,
-      why: `not enough flights yet for an estimate: attempts in the airplane on ${days} ${days === 1 ? 'day' : 'days'}, ${LEAST_LESSONS} needed`,
+      why: { code: 'too-few-days', params: { days, needs: LEAST_LESSONS } },
     };
   }
   const fromToday = toFly.map((one) => ({
@@ -101,7 +102,7 @@ export function forecastOf(
   const open = fromToday.filter(({ ready }) => !ready);
   if (open.length === 0) return { lessons: { low: 0, middle: 0, high: 0 }, pace, decidedBy: null };
   if (open.every(({ record }) => record.counted === 0))
-    return { lessons: null, why: 'nothing was flown unaided yet in what is still open' };
+    return { lessons: null, why: { code: 'nothing-unaided' } };
   const { gaussian } = seededRandom(7);
   const last = new Map<string, number>();
   const futures: number[] = [];

@@ -1,5 +1,7 @@
 /** A history of attempts as a file, and what it says of each skill: the `standing` command’s whole work. */
+
 import { z } from 'zod';
+import type { Coded } from '../coded.ts';
 import { gradeSchema, helpSchema } from '../debrief/statements.ts';
 import { InputError } from '../errors.ts';
 import { attemptVerdictSchema, judgeSchema } from '../scoring/schema.ts';
@@ -46,7 +48,7 @@ export interface SkillReport {
   trend: StandingOnDay['trend'];
   days: number;
   counted: number;
-  why: string[];
+  why: Coded[];
 }
 
 /** The day as its own clock shows it. */

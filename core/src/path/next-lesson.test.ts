@@ -12,7 +12,7 @@ const standing = (word: StandingWord, rustyInDays: number | null = null): Standi
   days: 1,
   counted: 1,
   flown: 1,
-  why: [`is ${word}`],
+  why: [{ code: word }],
   rustyInDays,
 });
 const propose = (words: Record<string, StandingOnDay>, more: Partial<ProposalInput> = {}) =>
@@ -44,10 +44,10 @@ test('rusty comes before weak, weak before new; each with its reason', () => {
   });
   expect(skills(items)).toEqual(['level-turn', 'climb', 'descent', 'configuration-change']);
   expect(items.items.map(({ why }) => why)).toEqual([
-    expect.stringMatching(/^rusty/),
-    expect.stringMatching(/^not yet to standard/),
-    expect.stringMatching(/^near/),
-    expect.stringMatching(/^next in the syllabus; a gate waits/),
+    expect.objectContaining({ code: 'rusty' }),
+    expect.objectContaining({ code: 'guided', because: { code: 'guided' } }),
+    expect.objectContaining({ code: 'holding' }),
+    { code: 'next', gateWaits: true },
   ]);
   // What is ready and stays so is left alone; what goes rusty within the week is not.
   expect(skills(propose({ 'straight-and-level': standing('ready', 3) }))).toContain('straight-and-level');
@@ -62,16 +62,16 @@ test('it fits its block, and says what did not', () => {
   const short = propose(words, { blockMin: 40 });
   expect(short.minutes).toBeLessThanOrEqual(40);
   expect(short.items).toHaveLength(1);
-  expect(short.leftOut.map(({ why }) => why)).toContain('no time left in 40 minutes');
+  expect(short.leftOut.map(({ why }) => why)).toContainEqual({ code: 'no-time', params: { blockMin: 40 } });
 });
 
 test('what cannot be flown today is left out with the brief’s own words, and the next thing taken', () => {
   const words = { 'slow-flight': standing('guided'), descent: standing('guided') };
   const low = propose(words, {
-    refused: (maneuver) => (maneuver === 'slow-flight' ? 'the clouds are too low' : null),
+    refused: (maneuver) => (maneuver === 'slow-flight' ? { code: 'clouds' } : null),
   });
   expect(skills(low)).not.toContain('slow-flight');
-  expect(low.leftOut).toContainEqual({ title: 'Slow flight', why: 'the clouds are too low' });
+  expect(low.leftOut).toContainEqual({ title: 'Slow flight', why: { code: 'clouds' } });
 });
 
 test('the configuration flown least comes next, and turns go both ways', () => {

@@ -4,9 +4,17 @@
  */
 import { z } from 'zod';
 import { type RecurringFinding, recurringSchema } from '../card/recurring.ts';
+import { type Coded, codedSchema } from '../coded.ts';
 import { findRoom } from '../maneuvers/registry.ts';
 import type { StandingOnDay } from './standing/standing.ts';
 import type { Syllabus, SyllabusSkill } from './syllabus/schema.ts';
+
+/** Why something is proposed or left out; what that rests on, and whether a gate waits for it. */
+export const reasonSchema = codedSchema.extend({
+  because: codedSchema.optional(),
+  gateWaits: z.boolean().optional(),
+});
+export type ProposalReason = z.infer<typeof reasonSchema>;
 
 export const proposedItemSchema = z.object({
   id: z.string(),
@@ -17,18 +25,17 @@ export const proposedItemSchema = z.object({
   demonstrations: z.number(),
   attempts: z.number(),
   minutes: z.number(),
-  why: z.string(),
+  why: reasonSchema,
 });
 export const proposalSchema = z.object({
-  title: z.string(),
   items: z.array(proposedItemSchema),
   /** The fault that it is about, where one recurs in what is flown. */
   about: recurringSchema.nullable(),
   /** What was left out, and why. */
-  leftOut: z.array(z.object({ title: z.string(), why: z.string() })),
+  leftOut: z.array(z.object({ title: z.string(), why: reasonSchema })),
   minutes: z.number(),
   /** Skills that no recording shows, and that want an eye today. */
-  byHand: z.array(z.object({ skill: z.string(), title: z.string(), why: z.string() })),
+  byHand: z.array(z.object({ skill: z.string(), title: z.string(), why: reasonSchema })),
 });
 export type Proposal = z.infer<typeof proposalSchema>;
 
@@ -41,7 +48,7 @@ export interface ProposalInput {
   flownVariants: ReadonlyMap<string, readonly string[]>;
   blockMin: number;
   /** Why a maneuver cannot be flown today, as the brief says it; null where it can. */
-  refused?: (maneuver: string, variant: string) => string | null;
+  refused?: (maneuver: string, variant: string) => Coded | null;
 }
 
 /** Minutes that taxi, climb and the way home take of a block. */
@@ -59,7 +66,7 @@ interface Candidate {
   isNew: boolean;
   demonstrations: number;
   attempts: number;
-  why: string;
+  why: ProposalReason;
 }
 
 export function proposeLesson(input: ProposalInput): Proposal {
@@ -78,9 +85,9 @@ export function proposeLesson(input: ProposalInput): Proposal {
     const no = refused?.(one.skill.maneuver!, variant ?? '') ?? null;
     const why =
       no ??
-      (items.length >= MOST_ITEMS ? 'enough for one lesson' : null) ??
-      (one.isNew && news >= MOST_NEW ? 'one new thing a lesson' : null) ??
-      (minutes > left ? `no time left in ${blockMin} minutes` : null);
+      (items.length >= MOST_ITEMS ? { code: 'enough' } : null) ??
+      (one.isNew && news >= MOST_NEW ? { code: 'one-new' } : null) ??
+      (minutes > left ? { code: 'no-time', params: { blockMin } } : null);
     if (why) {
       leftOut.push({ title: one.skill.title, why });
       continue;
@@ -95,13 +102,6 @@ export function proposeLesson(input: ProposalInput): Proposal {
     (a, b) => Number(isNewItem(a)) - Number(isNewItem(b)) || order.get(a.skill)! - order.get(b.skill)!,
   );
   return {
-    title:
-      items.length > 0
-        ? items
-            .map(({ title }) => title)
-            .slice(0, 3)
-            .join(', ')
-        : 'Nothing to propose',
     items,
     about: aboutOf(items, input.recurring),
     leftOut: leftOut.slice(0, 6),
@@ -125,26 +125,35 @@ function candidate(
   const gate = skill.gates.some((id) => openGates.has(id));
   const soon =
     stands?.rustyInDays != null && stands.rustyInDays >= 0 && stands.rustyInDays <= SOON_RUSTY_DAYS;
-  const make = (weight: number, isNew: boolean, demonstrations: number, attempts: number, why: string) => ({
+  const make = (
+    weight: number,
+    isNew: boolean,
+    demonstrations: number,
+    attempts: number,
+    why: ProposalReason,
+  ) => ({
     skill,
     weight: weight + (gate ? 10 : 0),
     isNew,
     demonstrations,
     attempts,
-    why: gate ? `${why}; a gate waits for it` : why,
+    why: gate ? { ...why, gateWaits: true } : why,
   });
-  if (word === 'rusty') return make(100, false, 0, 2, `rusty: ${stands!.why[0]}`);
-  if (word === 'ready') return soon ? make(50, false, 0, 1, `rusty in ${stands!.rustyInDays} days`) : null;
-  if (word === 'guided') return make(80, false, 0, 3, `not yet to standard: ${stands!.why[0]}`);
-  if (word === 'holding') return make(70, false, 0, 2, `near: ${stands!.why[0]}`);
+  if (word === 'rusty') return make(100, false, 0, 2, { code: 'rusty', because: stands!.why[0] });
+  if (word === 'ready')
+    return soon
+      ? make(50, false, 0, 1, { code: 'soon-rusty', params: { days: stands!.rustyInDays! } })
+      : null;
+  if (word === 'guided') return make(80, false, 0, 3, { code: 'guided', because: stands!.why[0] });
+  if (word === 'holding') return make(70, false, 0, 2, { code: 'holding', because: stands!.why[0] });
   const waits = skill.after.filter(
     (id) => !['holding', 'ready', 'rusty'].includes(standings.get(id)?.standing ?? 'not flown'),
   );
   if (waits.length > 0) return null;
   const order = syllabus.skills.length - syllabus.skills.indexOf(skill);
   return word === 'shown'
-    ? make(60, true, 0, 2, 'shown, and not yet flown')
-    : make(30 + order / 10, true, 1, 2, 'next in the syllabus');
+    ? make(60, true, 0, 2, { code: 'shown' })
+    : make(30 + order / 10, true, 1, 2, { code: 'next' });
 }
 
 /** What it asks for and has seen least. */

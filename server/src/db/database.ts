@@ -20,6 +20,7 @@ import { PowerOff1700000000016 } from './migrations/1700000000016-power-off.ts';
 import { Erased1700000000017 } from './migrations/1700000000017-erased.ts';
 import { Closed1700000000018 } from './migrations/1700000000018-closed.ts';
 import { Codes1700000000019 } from './migrations/1700000000019-codes.ts';
+import { Reasons1700000000020 } from './migrations/1700000000020-reasons.ts';
 
 /** Every change to the tables, oldest first. */
 export const MIGRATIONS = [
@@ -42,6 +43,7 @@ export const MIGRATIONS = [
   Erased1700000000017,
   Closed1700000000018,
   Codes1700000000019,
+  Reasons1700000000020,
 ];
 
 const LONGEST_WAIT_MS = 5000;

@@ -21,6 +21,7 @@ import {
   type Stem,
   type Syllabus,
   standingOn,
+  standingReason,
   weeksOf,
 } from '@keel/core';
 import type { DataSource, EntityManager } from 'typeorm';
@@ -111,7 +112,7 @@ export const NOTHING: SkillRecord = {
   state: null,
   lastCountedDay: null,
   restored: false,
-  missing: ['nothing flown yet'],
+  missing: [{ code: 'nothing-flown' }],
   trend: 'too few',
   days: 0,
   counted: 0,
@@ -152,7 +153,7 @@ export async function pathOf(database: DataSource, student: Account, now = new D
         title: skill.title,
         maneuver: skill.maneuver,
         gates: skill.gates,
-        ...standings.get(skill.id)!,
+        ...saidOf(standings.get(skill.id)!),
         recent: recentOf(records.get(skill.id) ?? NOTHING),
         attempts: flown.filter((one) => feeds(skill, one)).map(stemOf),
       }),
@@ -164,6 +165,8 @@ export async function pathOf(database: DataSource, student: Account, now = new D
     byHand,
   };
 }
+
+const saidOf = (standing: StandingOnDay) => ({ ...standing, why: standing.why.map(standingReason) });
 
 /** An attempt as a mark on the path. */
 const stemOf = (one: FlownEvidence): Stem => ({
@@ -185,7 +188,9 @@ const stemOf = (one: FlownEvidence): Stem => ({
 const byCalendar = (forecast: Forecast, booked: Booked): Path['forecast'] =>
   forecast.lessons && 'pace' in forecast
     ? { ...forecast, weeks: weeksOf(forecast.lessons, forecast.pace.everyDays, booked) }
-    : forecast;
+    : 'why' in forecast
+      ? { lessons: null, why: standingReason(forecast.why) }
+      : forecast;
 
 function forecastFor(flown: readonly FlownEvidence[], { school, syllabus, records, on }: Known): Forecast {
   const scored = syllabus.skills.filter(feedsForecast);

@@ -1,8 +1,11 @@
 /** The next lesson worth flying, as far as it fits the day: proposed, and made into a lesson by one action. */
 import {
+  asWritten,
+  type Coded,
   type LessonInput,
   lessonInputSchema,
   planNoticeAlone,
+  proposalReason,
   proposeLesson,
   requireRoom,
   type TargetCard,
@@ -29,7 +32,7 @@ import { evidenceRows, feeds } from './skill-records.ts';
 
 const USUAL_BLOCK_MIN = 75;
 
-const NO_TIME = 'does not fit the time that there is';
+const NO_TIME: Coded = { code: 'no-time-that-day' };
 
 /** What somebody says of the day before the proposal is made. */
 export interface SaidOfDay {
@@ -91,7 +94,7 @@ export async function proposalFor(
       flown.filter((one) => feeds(skill, one)).map((one) => one.variant ?? ''),
     ]),
   );
-  const refused = new Map<string, string>();
+  const refused = new Map<string, Coded>();
   const minutes = blockMin ?? day.conditions.blockMin ?? USUAL_BLOCK_MIN;
   for (;;) {
     const proposed = proposeLesson({
@@ -109,7 +112,7 @@ export async function proposalFor(
       throw new Problem(
         422,
         maneuver
-          ? `Nothing that is due can be flown on such a day. ${requireRoom(maneuver).title}: ${why} Put the lesson together by hand at Brief, or wait for another day.`
+          ? `Nothing that is due can be flown on such a day. ${requireRoom(maneuver).title}: ${why && proposalReason(why)} Put the lesson together by hand at Brief, or wait for another day.`
           : 'Nothing is left to propose by the syllabus: put the lesson together by hand at Brief.',
       );
     }
@@ -138,7 +141,7 @@ export async function proposalFor(
     if (bad.length === 0) return { proposal, input, cards };
     for (const { id, maneuver } of bad) {
       const against = plan.notices.find(({ item }) => item === id);
-      refused.set(maneuver, against ? planNoticeAlone(against, day.units) : NO_TIME);
+      refused.set(maneuver, against ? asWritten(planNoticeAlone(against, day.units)) : NO_TIME);
     }
   }
 }

@@ -1,5 +1,5 @@
 /** Logbook and training record on paper: what a clerk wants to see, and who signed it. */
-import { clockIn, hoursAndMinutes, type Logbook, type LogEntry } from '@keel/core';
+import { clockIn, hoursAndMinutes, type Logbook, type LogEntry, standingReason } from '@keel/core';
 import type { Content } from 'pdfmake/interfaces.js';
 import { makePdf } from '../http/pdf.ts';
 import type { Known } from '../path/path-of.ts';
@@ -137,7 +137,7 @@ export function trainingRecordPdf(logbook: Logbook, known: Known, of: PaperOf): 
             const said = chance
               ? `${Math.round(100 * chance.p)} % (${Math.round(100 * chance.low)}–${Math.round(100 * chance.high)})`
               : '—';
-            return [title, one.standing, said, one.why.join('; ')];
+            return [title, one.standing, said, one.why.map(standingReason).join('; ')];
           }),
         ],
       ),

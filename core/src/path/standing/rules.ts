@@ -1,4 +1,5 @@
 /** Whether a skill is ready on a day of practice, and what keeps it from it: rules that an instructor can read out. */
+import type { Coded, Params } from '../../coded.ts';
 import type { Ask, ReadyRules } from '../syllabus/schema.ts';
 import { daysApart } from './days-apart.ts';
 import { counted, countsAgainst, type FlownAttempt, flownByStudent, passed } from './evidence.ts';
@@ -15,66 +16,69 @@ export interface AskedOfSkill {
 export type Cleared = readonly string[];
 
 const daysOf = (evidence: readonly FlownAttempt[]): string[] => [...new Set(evidence.map(({ day }) => day))];
-const plural = (n: number, one: string): string => `${n} ${n === 1 ? one : `${one}s`}`;
-const percent = (share: number): string => `${Math.round(100 * share)} %`;
 
 /**
  * @param evidence in the order flown, up to the day.
- * @returns what is still missing, one sentence each; none when ready.
+ * @returns what is still missing; none when ready.
  */
 export function missingForReady(
   evidence: readonly FlownAttempt[],
   chance: Chance | null,
   { rules, asks, byHand }: AskedOfSkill,
   cleared: Cleared,
-): string[] {
+): Coded[] {
   const alone = evidence.filter(counted);
   const judged = evidence.filter((one) => counted(one) || countsAgainst(one));
   const days = daysOf(alone);
   const today = days[days.length - 1] ?? '';
-  const missing: string[] = [];
-  const ask = (held: boolean, otherwise: string): void => {
-    if (!held) missing.push(otherwise);
+  const missing: Coded[] = [];
+  const ask = (met: boolean, code: string, params?: Params): void => {
+    if (!met) missing.push({ code, ...(params && { params }) });
   };
 
-  ask(
-    alone.length >= rules.attempts && days.length >= rules.days,
-    `${plural(alone.length, 'counted attempt')} on ${plural(days.length, 'day')}; asked are ${rules.attempts} on ${rules.days}`,
-  );
+  ask(alone.length >= rules.attempts && days.length >= rules.days, 'too-few-attempts', {
+    attempts: alone.length,
+    days: days.length,
+    needsAttempts: rules.attempts,
+    needsDays: rules.days,
+  });
   const last = judged.slice(-rules.last);
   const good = last.filter((one) => counted(one) && passed(one)).length;
-  ask(
-    good >= rules.lastPassed,
-    `${good} of the last ${last.length} to standard; asked are ${rules.lastPassed} of ${rules.last}`,
-  );
+  ask(good >= rules.lastPassed, 'last-attempts', {
+    passed: good,
+    last: last.length,
+    needsPassed: rules.lastPassed,
+    needsLast: rules.last,
+  });
   const tries = days.slice(-rules.firstTryDays).map((day) => alone.find((one) => one.day === day)!);
   const firstGood = tries.filter(passed).length;
   const lastTry = tries[tries.length - 1];
-  ask(
-    firstGood >= rules.firstTriesPassed && lastTry !== undefined && passed(lastTry),
-    `the first try of the day was to standard on ${firstGood} of the last ${plural(tries.length, 'day')}${lastTry && !passed(lastTry) ? ', and not on the last' : ''}`,
-  );
+  ask(firstGood >= rules.firstTriesPassed && lastTry !== undefined && passed(lastTry), 'first-tries', {
+    passed: firstGood,
+    days: tries.length,
+    needs: rules.firstTriesPassed,
+    lastFailed: lastTry !== undefined && !passed(lastTry),
+  });
   for (const one of asks) {
     const wrong = lacksOf(alone, one, today);
     if (wrong) missing.push(wrong);
   }
   if (!byHand) {
     const [p, low] = [chance?.p ?? 0, chance?.low ?? 0];
-    ask(
-      p >= rules.chance && low >= rules.chanceLow,
-      `chance ${percent(p)}, low end ${percent(low)}; asked ${percent(rules.chance)} and ${percent(rules.chanceLow)}`,
-    );
-    ask(
-      !last.some((one) => counted(one) && one.helpInBulk),
-      'who flew was said of a whole flight at once: say it attempt by attempt',
-    );
+    ask(p >= rules.chance && low >= rules.chanceLow, 'chance', {
+      p,
+      low,
+      needsP: rules.chance,
+      needsLow: rules.chanceLow,
+    });
+    ask(!last.some((one) => counted(one) && one.helpInBulk), 'help-in-bulk');
   }
   const grade = lastGrade(evidence);
-  ask(grade !== null, 'no instructor has graded it');
-  ask(
-    grade === null || grade >= rules.gradeAtLeast,
-    `the instructor’s last grade is ${grade}; asked is ${rules.gradeAtLeast}`,
-  );
+  ask(grade !== null, 'no-grade');
+  ask(grade === null || grade >= rules.gradeAtLeast, 'grade', {
+    grade: grade ?? 0,
+    needs: rules.gradeAtLeast,
+  });
   const event = afterCritical(evidence, rules, cleared);
   if (event) missing.push(event);
   return missing;
@@ -84,7 +88,7 @@ const lastGrade = (evidence: readonly FlownAttempt[]): number | null =>
   evidence.filter((one) => flownByStudent(one) && one.grade).at(-1)?.grade ?? null;
 
 /** What a direction, a configuration or a depth still lacks; an attempt that does not say which counts for either. */
-function lacksOf(alone: readonly FlownAttempt[], ask: Ask, today: string): string | undefined {
+function lacksOf(alone: readonly FlownAttempt[], ask: Ask, today: string): Coded | undefined {
   const fits = alone.filter(
     (one) =>
       passed(one) &&
@@ -93,10 +97,19 @@ function lacksOf(alone: readonly FlownAttempt[], ask: Ask, today: string): strin
   );
   const days = daysOf(fits);
   if (fits.length < ask.times || days.length < ask.days)
-    return `${ask.says}: ${fits.length} to standard on ${plural(days.length, 'day')}; asked are ${ask.times} on ${ask.days}`;
+    return {
+      code: 'too-few-of',
+      params: {
+        says: ask.says,
+        times: fits.length,
+        days: days.length,
+        needsTimes: ask.times,
+        needsDays: ask.days,
+      },
+    };
   const ago = daysApart(days[days.length - 1], today);
   return ago > ask.withinDays
-    ? `${ask.says}: last ${plural(ago, 'day')} before; asked is within ${ask.withinDays}`
+    ? { code: 'too-long-ago', params: { says: ask.says, days: ago, needsWithin: ask.withinDays } }
     : undefined;
 }
 
@@ -105,7 +118,7 @@ function afterCritical(
   evidence: readonly FlownAttempt[],
   rules: ReadyRules,
   cleared: Cleared,
-): string | undefined {
+): Coded | undefined {
   const event = evidence
     .filter((one) => one.critical && flownByStudent(one) && one.flownIn === 'airplane')
     .at(-1);
@@ -113,8 +126,17 @@ function afterCritical(
   const clean = evidence.filter((one) => one.day > event.day && counted(one) && passed(one));
   const days = daysOf(clean);
   if (clean.length < rules.cleanAfterCritical || days.length < rules.cleanDaysAfterCritical)
-    return `after the critical event of ${event.day}: ${clean.length} clean on ${plural(days.length, 'later day')}; asked are ${rules.cleanAfterCritical} on ${rules.cleanDaysAfterCritical}, and the instructor’s written word`;
+    return {
+      code: 'after-critical',
+      params: {
+        day: event.day,
+        clean: clean.length,
+        days: days.length,
+        needsClean: rules.cleanAfterCritical,
+        needsDays: rules.cleanDaysAfterCritical,
+      },
+    };
   return cleared.some((at) => at > event.at)
     ? undefined
-    : `after the critical event of ${event.day}: the instructor’s written word is still missing`;
+    : { code: 'critical-word', params: { day: event.day } };
 }

@@ -1,4 +1,5 @@
 /** Where a skill stands on a day: a word, the chance of the next attempt with its interval, and why. */
+import type { Coded } from '../../coded.ts';
 import { daysApart } from './days-apart.ts';
 import { counted, countsAgainst, type FlownAttempt, flownByStudent, marginOf, passed } from './evidence.ts';
 import {
@@ -27,7 +28,7 @@ export interface SkillRecord {
   /** Ready again by one clean try after a time away. */
   restored: boolean;
   /** What keeps it from ready. */
-  missing: string[];
+  missing: Coded[];
   /** The last days’ margins, and those before. */
   trend: SkillTrend;
   days: number;
@@ -44,7 +45,7 @@ export interface StandingOnDay {
   days: number;
   counted: number;
   flown: number;
-  why: string[];
+  why: Coded[];
   /** Days until time takes it; negative once it has. Null for what is not ready. */
   rustyInDays: number | null;
 }
@@ -77,7 +78,7 @@ export function recordOf({
   const days = [...new Set(alone.map(({ day }) => day))];
   let ready = false;
   let restored = false;
-  let missing: string[] = [];
+  let missing: Coded[] = [];
   let before: string | undefined;
   for (const day of days) {
     const upTo = evidence.filter((one) => one.day <= day);
@@ -94,7 +95,7 @@ export function recordOf({
   if (ready && before !== undefined && evidence.some((one) => one.day > before! && countsAgainst(one))) {
     ready = false;
     missing = missingForReady(evidence, state && chanceOf(state), asked, cleared);
-    if (missing.length === 0) missing = ['help was needed since'];
+    if (missing.length === 0) missing = [{ code: 'help-needed' }];
   }
   const flown = evidence.filter(flownByStudent);
   const margins = alone.map(marginOf).filter((margin) => margin !== null);
@@ -135,23 +136,18 @@ function wordOf(evidence: readonly FlownAttempt[], state: SkillState | null): Sk
 }
 
 /** What keeps every attempt from counting. */
-function whyNoneCounts(evidence: readonly FlownAttempt[]): string[] {
-  if (evidence.length === 0) return ['nothing flown yet'];
+function whyNoneCounts(evidence: readonly FlownAttempt[]): Coded[] {
+  if (evidence.length === 0) return [{ code: 'nothing-flown' }];
   const flown = evidence.filter(flownByStudent);
-  if (flown.length === 0) return ['demonstrations only'];
+  if (flown.length === 0) return [{ code: 'demonstrations-only' }];
   const inAirplane = flown.filter(({ flownIn }) => flownIn === 'airplane');
-  const unsaid = inAirplane.filter(({ help }) => help === 'unknown').length;
-  if (unsaid > 0)
-    return [
-      unsaid === inAirplane.length
-        ? 'nobody has said yet who flew, and with how much help'
-        : `of ${unsaid} of ${inAirplane.length} attempts in the airplane nobody has said yet who flew, and with how much help`,
-    ];
+  const unknown = inAirplane.filter(({ help }) => help === 'unknown').length;
+  if (unknown > 0) return [{ code: 'help-unknown', params: { unknown, of: inAirplane.length } }];
   if (inAirplane.some(({ restsOnUnseen, help }) => restsOnUnseen && help === 'unaided'))
-    return ['an instructor has yet to say what the recording could not show'];
+    return [{ code: 'instructor-to-say' }];
   if (inAirplane.some(({ help, verdict }) => help === 'unaided' && verdict === 'not-scored'))
-    return ['no unaided attempt has a verdict yet'];
-  return ['no unaided attempt in the airplane yet'];
+    return [{ code: 'no-verdict' }];
+  return [{ code: 'none-unaided' }];
 }
 
 function trendOf(margins: readonly number[]): SkillTrend {
@@ -184,15 +180,13 @@ export function standingOn(
   const { word, state, lastCountedDay, missing, trend, days, counted: n, flown } = record;
   const now = wordOn(word, lastCountedDay, day, staleAfterDays);
   const away = lastCountedDay === null ? 0 : daysApart(lastCountedDay, day);
-  const why = [
+  const why: Coded[] = [
     ...(now.standing === 'rusty'
-      ? [`was ready; last flown ${away} days ago, and ${staleAfterDays} are the most`]
+      ? [{ code: 'stale', params: { days: away, needsWithin: staleAfterDays } }]
       : []),
-    ...(now.standing === 'ready'
-      ? [record.restored ? 'ready again by a clean first try' : 'all that is asked is there']
-      : []),
+    ...(now.standing === 'ready' ? [{ code: record.restored ? 'ready-again' : 'ready' }] : []),
     ...missing,
-    `counted ${n} of ${flown} flown`,
+    { code: 'counted', params: { counted: n, flown } },
   ];
   return {
     ...now,

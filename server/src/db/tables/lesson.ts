@@ -1,12 +1,14 @@
 /** Lessons. */
-import type {
-  Conditions,
-  LessonItem,
-  LessonPlan,
-  SightPicture,
-  TargetCard,
-  TechniqueOverrides,
-  WordedProposal,
+import {
+  type Conditions,
+  fromWritten,
+  type LessonItem,
+  type LessonPlan,
+  noticeFromWritten,
+  type SightPicture,
+  type TargetCard,
+  type TechniqueOverrides,
+  type WordedProposal,
 } from '@keel/core';
 import { EntitySchema } from 'typeorm';
 
@@ -42,6 +44,12 @@ export interface ProposalChange {
   why: string;
   before: LessonItem[];
 }
+const asItIs = <T>(value: T): T => value;
+/** Cards and notices from before their sentences were made of their figures are read in today's form, and stay as they are. */
+const readCards = (cards: unknown[]) => cards.map(fromWritten) as TargetCard[];
+const readPlan = (plan: LessonPlan | null): LessonPlan | null =>
+  plan && { ...plan, notices: plan.notices.map(noticeFromWritten) as LessonPlan['notices'] };
+
 export const LessonEntity = new EntitySchema<Lesson>({
   name: 'lesson',
   columns: {
@@ -59,8 +67,8 @@ export const LessonEntity = new EntitySchema<Lesson>({
     focus: { type: 'text' },
     parked: { type: 'jsonb' },
     sightPictures: { type: 'jsonb', name: 'sight_pictures', default: [] },
-    cards: { type: 'jsonb' },
-    plan: { type: 'jsonb', nullable: true },
+    cards: { type: 'jsonb', transformer: { to: asItIs, from: readCards } },
+    plan: { type: 'jsonb', nullable: true, transformer: { to: asItIs, from: readPlan } },
     version: { type: 'int' },
     origin: { type: 'text', nullable: true },
     proposal: { type: 'jsonb', nullable: true },
