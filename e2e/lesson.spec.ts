@@ -53,7 +53,7 @@ test('brief, fly, debrief, path', async ({ page }) => {
   await page.getByRole('button', { name: 'Go to Debrief' }).click();
 
   await expect(page.getByRole('heading', { name: 'Steep turn left' })).toBeVisible();
-  await expect(page.getByText('Altitude went first: 150 ft low')).toBeVisible();
+  await expect(page.getByText('First out of tolerance: altitude, 150 ft low')).toBeVisible();
   await expect(page.getByLabel('Verdict')).toContainText('Not yet to standard');
   await expect(page.getByLabel('Verdict')).toContainText('−150 ft');
   await expect(

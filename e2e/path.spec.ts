@@ -65,7 +65,7 @@ test('a gate closes with a paper, and one that ends before it begins is refused'
   await expect(page.getByText(/before it begins/)).toBeVisible();
   await gates.getByRole('textbox', { name: 'Ends on' }).fill('');
   await gates.getByRole('button', { name: 'Close this gate' }).click();
-  await expect(gates.getByRole('button', { name: /^Knowledge test closed by Idris/ })).toBeVisible();
+  await expect(gates.getByRole('button', { name: /^Knowledge test confirmed by Idris/ })).toBeVisible();
   // Nothing on the page says that anyone is ready for solo.
   await expect(page.getByText(/ready for solo/i)).toHaveCount(0);
 });

@@ -35,7 +35,7 @@ export type LiveNote = z.infer<typeof liveNoteSchema>;
 const named = z.object({ id: z.string(), name: z.string() });
 export const liveFlightSchema = z.object({
   id: z.string(),
-  airplane: named,
+  airplane: named.extend({ speedUnit: z.enum(['kt', 'mph']) }),
   student: named.nullable(),
   lessonId: z.string().nullable(),
   begunAt: z.string(),
@@ -47,8 +47,8 @@ export type LiveFlightView = z.infer<typeof liveFlightSchema>;
 
 /** A flight that matched no lesson; with a student where a booking or a person said whose it is. */
 export const unmatchedFlightSchema = liveFlightSchema
-  .pick({ id: true, airplane: true, student: true, begunAt: true, heardAt: true })
-  .extend({ endedAt: z.string().nullable(), recordingId: z.string().nullable() });
+  .pick({ id: true, student: true, begunAt: true, heardAt: true })
+  .extend({ airplane: named, endedAt: z.string().nullable(), recordingId: z.string().nullable() });
 export type UnmatchedFlight = z.infer<typeof unmatchedFlightSchema>;
 
 export const givenFlightSchema = z.object({ recordingId: z.string().nullable() });

@@ -3,9 +3,9 @@ import { z } from 'zod';
 import { recurringSchema } from '../card/recurring.ts';
 import { helpSchema } from '../debrief/statements.ts';
 import { enteredAttemptSchema } from '../path/entered.ts';
-import { gateStateSchema } from '../path/gates/gates.ts';
 import { STANDINGS } from '../path/standing/standing.ts';
 import { attemptVerdictSchema } from '../scoring/schema.ts';
+import { saidGateSchema } from '../words/gates.ts';
 
 export const chanceSchema = z.object({ p: z.number(), low: z.number(), high: z.number() });
 export const standingSchema = z.object({
@@ -90,7 +90,7 @@ export const pathSchema = z.object({
   syllabus: z.object({ id: z.string(), title: z.string(), source: z.string(), fromMemory: z.boolean() }),
   model: modelSourceSchema,
   skills: z.array(pathSkillSchema),
-  gates: z.array(gateStateSchema),
+  gates: z.array(saidGateSchema),
   forecast: forecastSchema,
   /** What the student's airplane, or the school, shows speeds in. */
   speedUnit: z.enum(['kt', 'mph']),

@@ -3,8 +3,9 @@
 import { z } from 'zod';
 import { ledgerLineSchema } from '../path/gates/landings.ts';
 import { soloMinimaSchema } from '../path/gates/minima.ts';
-import { releaseDaySchema, releaseItemSchema, soloLimitsSchema } from '../path/gates/release.ts';
+import { releaseDaySchema, soloLimitsSchema } from '../path/gates/release.ts';
 import { endorsementSchema, logEntrySchema } from '../path/logbook/entry.ts';
+import { saidReleaseSchema } from '../words/release.ts';
 
 /** Written and read alike, its times checked when it is signed or kept. */
 const entrySchema = z.object(logEntrySchema.shape);
@@ -98,7 +99,7 @@ export const releaseSchema = z.object({
       at: z.string(),
       by: z.string(),
       day: releaseDaySchema,
-      items: z.array(releaseItemSchema),
+      items: z.array(saidReleaseSchema),
       sentence: z.string(),
     })
     .nullable(),

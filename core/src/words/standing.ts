@@ -1,12 +1,11 @@
 /** Why a skill stands where it stands, when solo is near, and what keeps either from being said. */
 import { AS_WRITTEN, type Coded, type Params } from '../coded.ts';
-import { clockIn, UTC } from '../units/days.ts';
 import { numberText } from '../units/text.ts';
+import { dayText } from './day.ts';
 import { plural } from './figures.ts';
 
 const n = (params: Params, name: string): number => Number(params[name] ?? Number.NaN);
 const percent = (share: number): string => `${numberText(100 * share)} %`;
-const dayText = (day: string): string => clockIn(`${day}T00:00Z`, UTC, 'D MMMM YYYY');
 const days = (count: number): string => plural(count, 'day');
 
 type Reason = (params: Params) => string;

@@ -44,9 +44,16 @@ export function watchRoutes() {
         const seen: LiveFlight[] = [];
         for (const flight of flights) if (await mayWatch(database, viewer, flight)) seen.push(flight);
         const names = await database.query<
-          { id: string; airplaneId: string; airplane: string; student: string | null }[]
+          {
+            id: string;
+            airplaneId: string;
+            airplane: string;
+            speedUnit: 'kt' | 'mph';
+            student: string | null;
+          }[]
         >(
-          `SELECT live_flight.id, airplane.id AS "airplaneId", airplane.data->>'name' AS airplane, account.name AS student
+          `SELECT live_flight.id, airplane.id AS "airplaneId", airplane.data->>'name' AS airplane,
+             airplane.data->>'speedUnit' AS "speedUnit", account.name AS student
            FROM live_flight
            JOIN airplane ON airplane.school_id = live_flight.school_id AND airplane.row_id = live_flight.airplane_row_id
            LEFT JOIN account ON account.school_id = live_flight.school_id AND account.id = live_flight.student_id
@@ -58,7 +65,7 @@ export function watchRoutes() {
             const named = names.find(({ id }) => id === flight.id)!;
             return {
               id: flight.id,
-              airplane: { id: named.airplaneId, name: named.airplane },
+              airplane: { id: named.airplaneId, name: named.airplane, speedUnit: named.speedUnit ?? 'kt' },
               student: flight.studentId ? { id: flight.studentId, name: named.student ?? '' } : null,
               lessonId: flight.lessonId,
               begunAt: flight.begunAt.toISOString(),

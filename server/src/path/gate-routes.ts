@@ -1,7 +1,14 @@
 /** Gates: closed with words or a paper by who may, opened again with a reason; both stay in the trail. */
 
 import { createRoute, z } from '@hono/zod-openapi';
-import { checkClosing, gateClosingBodySchema, gateStateSchema, InputError, isoDay } from '@keel/core';
+import {
+  checkClosing,
+  gateClosingBodySchema,
+  InputError,
+  isoDay,
+  saidGate,
+  saidGateSchema,
+} from '@keel/core';
 import { AccountEntity, GateClosingEntity, SchoolEntity, SkillWordEntity } from '../db/entities.ts';
 import { insertNew } from '../db/insert-new.ts';
 import { json, jsonBody, router } from '../http/env.ts';
@@ -12,7 +19,7 @@ import { requireStudent } from '../scope.ts';
 import { knownOf } from './path-of.ts';
 import { writeRecords } from './skill-records.ts';
 
-const states = (description: string) => json(z.array(gateStateSchema), description);
+const states = (description: string) => json(z.array(saidGateSchema), description);
 const student = z.object({ id: z.uuid() });
 
 export function gateRoutes() {
@@ -73,7 +80,7 @@ export function gateRoutes() {
           });
           return true;
         });
-        const now = (await knownOf(database, account)).gates;
+        const now = (await knownOf(database, account)).gates.map(saidGate);
         return isNew ? c.json(now, 201) : c.json(now, 200);
       },
     )
@@ -107,7 +114,7 @@ export function gateRoutes() {
           );
           await addToTrail(manager, viewer, 'gate opened again', studentId, { gate: wanted, why });
         });
-        return c.json((await knownOf(database, account)).gates, 200);
+        return c.json((await knownOf(database, account)).gates.map(saidGate), 200);
       },
     )
     .openapi(
@@ -130,7 +137,7 @@ export function gateRoutes() {
           await manager.update(AccountEntity, { schoolId: viewer.schoolId, id: account.id }, { born });
           await addToTrail(manager, viewer, 'day of birth set', account.id);
         });
-        return c.json((await knownOf(database, { ...account, born })).gates, 200);
+        return c.json((await knownOf(database, { ...account, born })).gates.map(saidGate), 200);
       },
     )
     .openapi(

@@ -1,5 +1,5 @@
 /** Logbook and training record on paper: what a clerk wants to see, and who signed it. */
-import { clockIn, hoursAndMinutes, type Logbook, type LogEntry, standingReason } from '@keel/core';
+import { clockIn, hoursAndMinutes, type Logbook, type LogEntry, saidGate, standingReason } from '@keel/core';
 import type { Content } from 'pdfmake/interfaces.js';
 import { makePdf } from '../http/pdf.ts';
 import type { Known } from '../path/path-of.ts';
@@ -146,13 +146,15 @@ export function trainingRecordPdf(logbook: Logbook, known: Known, of: PaperOf): 
         [115, 48, '*'],
         [
           ['Gate', 'State', 'By whom, until when'].map(bold),
-          ...gates.map(({ title, state, says, closing }) => [
-            title,
-            state,
-            closing
-              ? `${says}${says.includes(closing.byName) ? '' : `; ${closing.byName}`}, ${clockIn(closing.at, of.zone, 'D MMM YYYY')}${closing.words ? `: ${closing.words}` : ''}`
-              : says,
-          ]),
+          ...gates
+            .map(saidGate)
+            .map(({ title, state, says, closing }) => [
+              title,
+              state,
+              closing
+                ? `${says}${says.includes(closing.byName) ? '' : `; ${closing.byName}`}, ${clockIn(closing.at, of.zone, 'D MMM YYYY')}${closing.words ? `: ${closing.words}` : ''}`
+                : says,
+            ]),
         ],
       ),
       ...endorsements(logbook, of),

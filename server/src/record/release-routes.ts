@@ -4,9 +4,9 @@ import { createRoute, z } from '@hono/zod-openapi';
 import {
   beyondMinima,
   releaseDaySchema,
-  releaseItemSchema,
   releaseSchema,
   releaseSentence,
+  saidReleaseSchema,
   soloLimitsSchema,
 } from '@keel/core';
 import { ReleaseCheckEntity, SchoolEntity, SoloLimitsEntity } from '../db/entities.ts';
@@ -74,7 +74,7 @@ export function releaseRoutes() {
         request: { params, body: jsonBody(releaseDaySchema) },
         responses: {
           200: json(
-            z.object({ items: z.array(releaseItemSchema), sentence: z.string() }),
+            z.object({ items: z.array(saidReleaseSchema), sentence: z.string() }),
             'Item by item, and what stands in the way',
           ),
         },

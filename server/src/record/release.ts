@@ -5,9 +5,10 @@ import {
   landingFacts,
   type Release,
   type ReleaseDay,
-  type ReleaseItem,
   releaseCheck,
+  type SaidRelease,
   type SoloLimits,
+  saidRelease,
   withinMinima,
 } from '@keel/core';
 import type { DataSource } from 'typeorm';
@@ -37,14 +38,14 @@ export async function checkRelease(
   database: DataSource,
   student: Account,
   day: ReleaseDay,
-): Promise<ReleaseItem[]> {
+): Promise<SaidRelease[]> {
   const at = new Date(day.at);
   const { school, gates } = await knownOf(database, student, at);
   const zone = zoneOf(school);
   const on = dayIn(at, zone);
   const own: SoloLimits | null = (await limitsOf(database, student))?.body ?? null;
   const limits = own && withinMinima(own, school.settings.soloMinima);
-  return releaseCheck({
+  const items = releaseCheck({
     day,
     on,
     zone,
@@ -53,12 +54,13 @@ export async function checkRelease(
     landings: landingFacts(await ledgerOf(database, student, zone), on),
     sunset: sunsetOn(school, at),
   });
+  return saidRelease(items, gates);
 }
 
 /** A check as it was walked through. */
 export interface Kept {
   day: ReleaseDay;
-  items: ReleaseItem[];
+  items: SaidRelease[];
   sentence: string;
 }
 

@@ -1,5 +1,5 @@
 /** A school whose one student has flown a lesson, for tests of what becomes of it. */
-import type { GateState, Path } from '@keel/core';
+import type { Path, SaidGate } from '@keel/core';
 import { analysed, flightCsv, lessonInput, openSchool, type TestPerson, type TestSchool } from './school.ts';
 
 export interface TestStudent {
@@ -30,4 +30,4 @@ export async function openStudent(): Promise<TestStudent> {
 }
 
 export const problem = async (answer: Response) => [answer.status, (await answer.json()).detail] as const;
-export const gateOf = (gates: GateState[], id: string) => gates.find((gate) => gate.id === id)!;
+export const gateOf = (gates: SaidGate[], id: string) => gates.find((gate) => gate.id === id)!;

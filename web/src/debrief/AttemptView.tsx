@@ -1,6 +1,7 @@
 /** One attempt: its keel, its verdict, what happened, and what is said of it. */
 import {
   type AttemptStatements,
+  figuresIn,
   happened,
   type Judge,
   type LessonStatements,
@@ -76,6 +77,7 @@ export function AttemptView(props: {
   };
   const excursions = () => attempt.chain.map(({ peakS }) => peakS);
   const units = unitsFor(recording.airplane);
+  const f = figuresIn(units);
   const first = wentFirst(attempt, units);
   const findings = () => happened(attempt, units).map(({ atS }) => atS);
   useShortcuts({
@@ -148,9 +150,10 @@ export function AttemptView(props: {
               {attempt.brief && (
                 <p className="small quiet">
                   Briefed: {numberText(attempt.brief.altitudeFt ?? 0)} ft, entered at{' '}
-                  {numberText(attempt.targets.altitudeFt)}; {numberText(attempt.brief.airspeedKt ?? 0)} kt,
-                  entered at {numberText(attempt.targets.airspeedKt)}. Altitude and airspeed are judged from
-                  the entry.
+                  {numberText(attempt.targets.altitudeFt)}.{' '}
+                  {attempt.brief.airspeedKt !== undefined &&
+                    `Briefed ${f.speed(attempt.brief.airspeedKt).text}, entered at ${f.speed(attempt.targets.airspeedKt).text}. `}
+                  Altitude and airspeed are judged from the entry.
                 </p>
               )}
             </>

@@ -64,7 +64,7 @@ function Flight({ flight, seat }: { flight: LiveFlightView; seat: boolean }) {
         )}
       </div>
       {seat && !lessonId && <GiveFlight flight={flight} />}
-      <Watch flightId={flight.id} />
+      <Watch flightId={flight.id} speedUnit={airplane.speedUnit} />
     </section>
   );
 }

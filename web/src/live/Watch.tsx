@@ -1,12 +1,12 @@
 /** One flight, watched from the ground: where in the lesson it is, three large figures, and the verdicts so far. */
 import { VERDICT_WORDS } from '@keel/core';
 import { Link } from 'react-router';
-import { numberText, signed, unitMark } from '../parts/format.ts';
+import { numberText, signed, speedIn, unitMark } from '../parts/format.ts';
 import { PlainTable } from '../parts/PlainTable.tsx';
 import { useFresh } from '../seat/use-fresh.ts';
 import { useLiveFlight } from './use-live-flight.ts';
 
-export function Watch({ flightId }: { flightId: string }) {
+export function Watch({ flightId, speedUnit }: { flightId: string; speedUnit: 'kt' | 'mph' }) {
   const live = useLiveFlight(flightId);
   const fresh = useFresh(live);
   const last = live.samples.at(-1);
@@ -19,7 +19,7 @@ export function Watch({ flightId }: { flightId: string }) {
     );
   const figures = [
     ['altitude', last?.altitudeFt, ' ft'],
-    ['airspeed', last?.kias, ' kt'],
+    ['airspeed', last?.kias == null ? null : speedIn(last.kias, speedUnit), ` ${speedUnit}`],
     ['bank', last?.bankDeg === null || last?.bankDeg === undefined ? null : Math.abs(last.bankDeg), '°'],
   ] as const;
   return (

@@ -1,5 +1,5 @@
 /** The gates: which are open, and who closed the others. Nothing here says that anyone is ready. */
-import type { GateState } from '@keel/core';
+import type { SaidGate } from '@keel/core';
 import { Button, Textarea } from '@mantine/core';
 import { IconDoor, IconDoorEnter } from '@tabler/icons-react';
 import { useState } from 'react';
@@ -10,7 +10,7 @@ import { sent } from '../parts/sent.ts';
 
 interface Props {
   studentId: string;
-  gates: readonly GateState[];
+  gates: readonly SaidGate[];
   born: string | null;
   mayClose: boolean;
   chief: boolean;
@@ -65,7 +65,7 @@ function GateDetail({
   born,
   mayClose,
   done,
-}: Pick<Props, 'studentId' | 'born' | 'mayClose'> & { gate: GateState; done: () => void }) {
+}: Pick<Props, 'studentId' | 'born' | 'mayClose'> & { gate: SaidGate; done: () => void }) {
   const { closing, skills } = gate;
   return (
     <div className="gate-detail stack">
@@ -94,7 +94,7 @@ function GateDetail({
   );
 }
 
-function Close({ gate, studentId, done }: { gate: GateState; studentId: string; done: () => void }) {
+function Close({ gate, studentId, done }: { gate: SaidGate; studentId: string; done: () => void }) {
   const [id] = useState(() => crypto.randomUUID());
   const [words, setWords] = useState('');
   const [date, setDate] = useState<string | null>(null);
@@ -134,7 +134,7 @@ function Close({ gate, studentId, done }: { gate: GateState; studentId: string; 
   );
 }
 
-function Reopen({ gate, studentId, done }: { gate: GateState; studentId: string; done: () => void }) {
+function Reopen({ gate, studentId, done }: { gate: SaidGate; studentId: string; done: () => void }) {
   const [why, setWhy] = useState('');
   return (
     <div className="stack">

@@ -1,5 +1,5 @@
 /** The day put in, looked at against limits, gates and landings, and kept for the file. */
-import { type Release, type ReleaseDay, type ReleaseItem, releaseDaySchema } from '@keel/core';
+import { type Release, type ReleaseDay, releaseDaySchema, type SaidRelease } from '@keel/core';
 import { Autocomplete, Button, Checkbox, Select } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { useState } from 'react';
@@ -31,7 +31,7 @@ export function Check({ release, kept }: { release: Release; kept: (next: Releas
       knowsRunway: '' as '' | 'yes' | 'no',
     },
   });
-  const [looked, setLooked] = useState<{ items: ReleaseItem[]; sentence: string } | null>(null);
+  const [looked, setLooked] = useState<{ items: SaidRelease[]; sentence: string } | null>(null);
   const asDay = (): ReleaseDay | null => {
     const { values } = form;
     const checked = releaseDaySchema.safeParse({

@@ -1,11 +1,11 @@
 /** A release check, item by item, with what it comes to; and the one that was kept last. */
-import type { Release, ReleaseItem } from '@keel/core';
+import type { Release, SaidRelease } from '@keel/core';
 import { IconCheck, IconQuestionMark, IconX } from '@tabler/icons-react';
 import { dayAndTime } from '../parts/format.ts';
 import './record.css';
 
 const SIGNS = {
-  held: { icon: IconCheck, says: 'held' },
+  held: { icon: IconCheck, says: 'met' },
   'not today': { icon: IconX, says: 'not today' },
   'not known': { icon: IconQuestionMark, says: 'not known' },
 } as const;
@@ -13,7 +13,7 @@ const SIGNS = {
 /** What stands in the way comes first. */
 const IN_ORDER = ['not today', 'not known', 'held'] as const;
 
-export function Items({ items, sentence }: { items: readonly ReleaseItem[]; sentence: string }) {
+export function Items({ items, sentence }: { items: readonly SaidRelease[]; sentence: string }) {
   return (
     <>
       <p className="release-sentence">{sentence}</p>

@@ -210,7 +210,7 @@ const Requirements = memo(function Requirements({ asked, change }: AskedProps) {
   return (
     <fieldset className="stack" style={{ border: 0, padding: 0, margin: 0, gap: 4 }}>
       <legend>
-        <strong>Asked before any band</strong>{' '}
+        <strong>Pass/fail items</strong>{' '}
         <span className="quiet small">ticked, a failure fails the attempt; else it is shown</span>
       </legend>
       {rooms.map(({ id }) => {

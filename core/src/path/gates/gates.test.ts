@@ -24,7 +24,7 @@ const gate = (id: string, more = {}) => states(more).find((one) => one.id === id
 
 test('what a word or a paper has not closed is open, and says what it waits for', () => {
   expect(states().every(({ state }) => state === 'open')).toBe(true);
-  expect(gate('stalls').says).toBe('0 of 2 skills ready');
+  expect(gate('stalls').why).toEqual({ code: 'skills-ready', params: { ready: 0, of: 2 } });
   const ready = new Map<string, StandingWord>([
     ['power-off-stall', 'ready'],
     ['power-on-stall', 'ready'],
@@ -32,7 +32,7 @@ test('what a word or a paper has not closed is open, and says what it waits for'
   // Evidence alone closes nothing.
   expect(gate('stalls', { standings: ready })).toMatchObject({
     state: 'open',
-    says: expect.stringMatching(/word is missing/),
+    why: { code: 'ready-for-decision' },
   });
 });
 

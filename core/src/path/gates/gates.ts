@@ -1,5 +1,6 @@
 /** The gates before solo: which are open, and who closed the others, by what. Nothing here says that anyone is ready. */
 import { z } from 'zod';
+import { type Coded, codedSchema } from '../../coded.ts';
 import { InputError } from '../../errors.ts';
 import { dayIn } from '../../units/days.ts';
 import { daysApart } from '../standing/days-apart.ts';
@@ -26,8 +27,8 @@ export const gateStateSchema = z.object({
   by: z.enum(['instructor', 'chief']),
   ends: z.boolean(),
   state: z.enum(['open', 'closed', 'ended']),
-  /** What it says in a few words. */
-  says: z.string(),
+  /** Why it stands so. */
+  why: codedSchema,
   closing: z
     .object({
       id: z.string(),
@@ -85,14 +86,17 @@ export function gateStates({ syllabus, closings, standings, born, on, zone }: Ga
     if (closes === 'age') return { ...known, ...byAge(gate, born, on), closing: null, endsOn: null };
     const closing = closings.find((one) => one.gate === id);
     if (!closing)
-      return { ...known, state: 'open', says: stillOpen(gate, skills), closing: null, endsOn: null };
+      return { ...known, state: 'open', why: stillOpen(gate, skills), closing: null, endsOn: null };
     const endsOn = endOf(gate, closing, zone);
     const left = endsOn === null ? null : daysUntil(on, endsOn);
     const { body, byName, at } = closing;
     return {
       ...known,
       state: left !== null && left < 0 ? 'ended' : 'closed',
-      says: left === null ? `closed by ${byName}` : left < 0 ? `ended ${endsOn}` : `until ${endsOn}`,
+      why:
+        endsOn === null
+          ? { code: 'closed-by', params: { byName } }
+          : { code: left !== null && left < 0 ? 'ended' : 'until', params: { day: endsOn } },
       closing: { id: closing.id, byName, at, words: body.words, date: body.date ?? null },
       endsOn,
     };
@@ -148,25 +152,29 @@ export function gatesBriefly({ syllabus, closings, standings, born, on, zone }: 
   });
 }
 
-function byAge({ years }: Gate, born: string | null, on: string): Pick<GateState, 'state' | 'says'> {
-  if (born === null) return { state: 'open', says: 'the day of birth is not on file' };
-  const due = `${Number(born.slice(0, 4)) + (years ?? 0)}${born.slice(4)}`;
-  return due <= on
-    ? { state: 'closed', says: `${years} since ${due}` }
-    : { state: 'open', says: `${years} on ${due}` };
+function byAge({ years = 0 }: Gate, born: string | null, on: string): Pick<GateState, 'state' | 'why'> {
+  if (born === null) return { state: 'open', why: { code: 'no-birthday' } };
+  const day = `${Number(born.slice(0, 4)) + years}${born.slice(4)}`;
+  return day <= on
+    ? { state: 'closed', why: { code: 'of-age', params: { years, day } } }
+    : { state: 'open', why: { code: 'not-of-age', params: { years, day } } };
 }
 
-function stillOpen({ closes, ends }: Gate, skills: GateState['skills']): string {
-  if (closes === 'document') return ends ? 'no paper with its date on file' : 'not on file';
-  if (closes === 'word') return 'an instructor’s word';
+function stillOpen({ closes, ends }: Gate, skills: GateState['skills']): Coded {
+  if (closes === 'document') return { code: ends ? 'no-dated-document' : 'no-document' };
+  if (closes === 'word') return { code: 'needs-word' };
   const ready = skills.filter(({ standing }) => standing === 'ready').length;
   return ready === skills.length
-    ? 'evidence is there; an instructor’s word is missing'
-    : `${ready} of ${skills.length} skills ready`;
+    ? { code: 'ready-for-decision' }
+    : { code: 'skills-ready', params: { ready, of: skills.length } };
 }
 
 /** @throws InputError saying what to put right, for what cannot close this gate. */
-export function checkClosing(state: GateState, body: GateClosingBody, on: string): void {
+export function checkClosing(
+  state: Pick<GateState, 'title' | 'closes' | 'ends' | 'skills'>,
+  body: GateClosingBody,
+  on: string,
+): void {
   if (state.closes === 'age')
     throw new InputError(`${state.title} closes by the day of birth alone: put that on file`);
   if (state.closes === 'document') {

@@ -2,8 +2,9 @@
  * Wind on a runway against the table that pilots carry: of a wind 10° off the runway 17 % is across it, at 20° 34 %, 30° 50 %, 40° 64 %,
  * 45° 71 %, 50° 77 %, 60° 87 %, 90° all of it. Trigonometry rounded to hundredths; common practice, no one source.
  */
+import { releaseSentence, saidRelease } from '../../words/release.ts';
 import { type LedgerLine, landingFacts } from './landings.ts';
-import { type ReleaseDay, type ReleaseInput, releaseCheck, releaseSentence, windOn } from './release.ts';
+import { type ReleaseDay, type ReleaseInput, releaseCheck, windOn } from './release.ts';
 
 test.each([
   [10, 0.17],
@@ -68,16 +69,19 @@ const day: ReleaseDay = {
   knowsRunway: true,
 };
 const check = (change: Partial<ReleaseInput> = {}) =>
-  releaseCheck({
-    day,
-    on: ON,
-    zone: 'Europe/London',
-    limits,
-    gates: [],
-    landings: landingFacts(good, ON),
-    sunset: `${ON}T18:05:00Z`,
-    ...change,
-  });
+  saidRelease(
+    releaseCheck({
+      day,
+      on: ON,
+      zone: 'Europe/London',
+      limits,
+      gates: [],
+      landings: landingFacts(good, ON),
+      sunset: `${ON}T18:05:00Z`,
+      ...change,
+    }),
+    change.gates ?? [],
+  );
 const stateOf = (id: string, change: Partial<ReleaseInput>) =>
   check(change).find((one) => one.id === id)!.state;
 

@@ -3,6 +3,7 @@
  * limits. What is not known stands in the way as much as what is wrong.
  */
 import { z } from 'zod';
+import { type Params, paramsSchema } from '../../coded.ts';
 import { radians, shortestTurnDeg } from '../../units/angles.ts';
 import { clockIn } from '../../units/days.ts';
 import { instantSchema } from '../../units/instant-schema.ts';
@@ -48,9 +49,9 @@ export type ReleaseDay = z.infer<typeof releaseDaySchema>;
 
 export const releaseItemSchema = z.object({
   id: z.string(),
-  title: z.string(),
   state: z.enum(['held', 'not today', 'not known']),
-  says: z.string(),
+  /** Of what its words are made; of a gate the gate itself. */
+  params: paramsSchema,
 });
 export type ReleaseItem = z.infer<typeof releaseItemSchema>;
 
@@ -71,6 +72,8 @@ const LANDINGS = 3;
 const GO_AROUNDS = 1;
 const POWER_OFF_DAYS = 30;
 const DAYLIGHT_MIN = 60;
+/** Less than this is no wind from behind. */
+const MOST_TAILWIND_KT = 0.5;
 
 /**
  * The wind along and across a runway, kt; a headwind and one from the right are positive.
@@ -89,67 +92,48 @@ export function releaseCheck(input: ReleaseInput): ReleaseItem[] {
   return [...gateItems(input), ...landingItems(input), ...dayItems(input)];
 }
 
-const item = (id: string, title: string, held: boolean | null, says: string): ReleaseItem => ({
+const item = (
+  id: string,
+  held: boolean | null,
+  params: Record<string, Params[string] | null> = {},
+): ReleaseItem => ({
   id,
-  title,
   state: held === null ? 'not known' : held ? 'held' : 'not today',
-  says,
+  params: Object.fromEntries(
+    Object.entries(params).filter((pair): pair is [string, Params[string]] => pair[1] !== null),
+  ),
 });
 
 const gateItems = ({ gates }: ReleaseInput): ReleaseItem[] =>
-  gates.map(({ id, title, state, says }) => item(`gate-${id}`, title, state === 'closed', says));
+  gates.map(({ id, state }) => item(`gate-${id}`, state === 'closed'));
 
 function landingItems({ landings, on }: ReleaseInput): ReleaseItem[] {
-  const {
-    unaidedToday,
-    unsaidToday,
-    goAroundsDecidedToday,
-    takeoversInLastTen,
-    unsaidInLastTen,
-    lastTen,
-    lastPowerOff,
-  } = landings;
+  const { unaidedToday, unsaidToday, goAroundsDecidedToday, lastPowerOff } = landings;
+  const { takeoversInLastTen: takeovers, unsaidInLastTen: unsaid, lastTen } = landings;
   const enough = unaidedToday >= LANDINGS;
-  const calm =
-    lastTen === 0 || (takeoversInLastTen === 0 && unsaidInLastTen > 0) ? null : takeoversInLastTen === 0;
+  const calm = lastTen === 0 || (takeovers === 0 && unsaid > 0) ? null : takeovers === 0;
   const since = lastPowerOff === null ? null : daysUntil(lastPowerOff, on);
   return [
-    item(
-      'dual-landings',
-      'Landings with the instructor today',
-      enough ? true : unsaidToday > 0 ? null : false,
-      `${unaidedToday} unaided of ${LANDINGS}${unsaidToday > 0 ? `, and ${unsaidToday} of which nobody said` : ''}`,
-    ),
-    item(
-      'go-around-today',
-      'A go-around that the student decided, today',
-      goAroundsDecidedToday >= GO_AROUNDS,
-      `${goAroundsDecidedToday} of ${GO_AROUNDS}`,
-    ),
-    item(
-      'takeovers',
-      'No takeover in the last ten landings',
-      calm,
-      lastTen === 0
-        ? 'no landing on record'
-        : `${takeoversInLastTen} in the last ${lastTen}${unsaidInLastTen > 0 ? `; of ${unsaidInLastTen} nobody said` : ''}`,
-    ),
-    item(
-      'power-off',
-      'An approach without power within 30 days',
-      since === null ? false : since <= POWER_OFF_DAYS,
-      lastPowerOff === null
-        ? 'none on record'
-        : `last ${lastPowerOff}, good until ${dayAfter(lastPowerOff, POWER_OFF_DAYS)}`,
-    ),
+    item('dual-landings', enough ? true : unsaidToday > 0 ? null : false, {
+      unaided: unaidedToday,
+      needs: LANDINGS,
+      unsaid: unsaidToday,
+    }),
+    item('go-around-today', goAroundsDecidedToday >= GO_AROUNDS, {
+      decided: goAroundsDecidedToday,
+      needs: GO_AROUNDS,
+    }),
+    item('takeovers', calm, { takeovers, last: lastTen, unsaid }),
+    item('power-off', since === null ? false : since <= POWER_OFF_DAYS, {
+      withinDays: POWER_OFF_DAYS,
+      day: lastPowerOff,
+      until: lastPowerOff && dayAfter(lastPowerOff, POWER_OFF_DAYS),
+    }),
   ];
 }
 
-const whole = (value: number): string => String(Math.round(value));
-
 function dayItems({ day, limits, zone, sunset }: ReleaseInput): ReleaseItem[] {
-  if (!limits)
-    return [item('limits', 'This student’s limits', null, 'no instructor has set any: set them first')];
+  if (!limits) return [item('limits', null)];
   const { windKt, windFromDeg, gustKt, visibilitySm, ceilingFt, fuelGal, runway, knowsRunway } = day;
   const known = (value: number | null, within: (value: number) => boolean): boolean | null =>
     value === null ? null : within(value);
@@ -160,105 +144,71 @@ function dayItems({ day, limits, zone, sunset }: ReleaseInput): ReleaseItem[] {
   const behind = wind === null || windFromDeg === null ? null : -windOn(runway, windFromDeg, wind).headKt;
   const spread = windKt === null ? null : gustKt === null ? 0 : gustKt - windKt;
   const time = clockIn(day.at, zone, 'HH:mm');
-  const left = sunset === null ? null : (Date.parse(sunset) - Date.parse(day.at)) / 60_000;
-  const not = 'not known';
-  const inGusts = gustKt === null ? '' : ' in gusts';
+  const leftMin = sunset === null ? null : (Date.parse(sunset) - Date.parse(day.at)) / 60_000;
+  const gusts = gustKt !== null;
+  const { runways, from, until } = limits;
   return [
     item(
       'wind',
-      'Wind',
       known(wind, (kt) => kt <= limits.windKt),
-      wind === null ? not : `${whole(wind)} kt${inGusts}; limit ${limits.windKt}`,
+      { kt: wind, gusts, limitKt: limits.windKt },
     ),
     item(
       'crosswind',
-      `Crosswind on ${runway}`,
       known(across, (kt) => kt <= limits.crosswindKt),
-      across === null ? not : `${whole(across)} kt${inGusts}; limit ${limits.crosswindKt}`,
+      {
+        runway,
+        kt: across,
+        gusts,
+        limitKt: limits.crosswindKt,
+      },
     ),
     item(
       'tailwind',
-      `No wind from behind on ${runway}`,
-      known(behind, (kt) => kt <= 0.5),
-      behind === null
-        ? not
-        : behind > 0.5
-          ? `${whole(behind)} kt${inGusts} from behind`
-          : `${whole(-behind)} kt from ahead`,
+      known(behind, (kt) => kt <= MOST_TAILWIND_KT),
+      {
+        runway,
+        kt: behind,
+        gusts,
+        mostKt: MOST_TAILWIND_KT,
+      },
     ),
     item(
       'gusts',
-      'Gust spread',
       known(spread, (kt) => kt <= limits.gustSpreadKt),
-      spread === null ? not : `${whole(spread)} kt; limit ${limits.gustSpreadKt}`,
+      {
+        kt: spread,
+        limitKt: limits.gustSpreadKt,
+      },
     ),
     item(
       'visibility',
-      'Visibility',
       known(visibilitySm, (sm) => sm >= limits.visibilitySm),
-      visibilitySm === null ? not : `${visibilitySm} statute miles; limit ${limits.visibilitySm}`,
+      {
+        sm: visibilitySm,
+        limitSm: limits.visibilitySm,
+      },
     ),
     item(
       'ceiling',
-      'Ceiling',
       known(ceilingFt, (ft) => ft >= limits.ceilingFt),
-      ceilingFt === null
-        ? not
-        : ceilingFt === 99_999
-          ? 'clear'
-          : `${whole(ceilingFt)} ft above the field; limit ${limits.ceilingFt}`,
+      {
+        ft: ceilingFt,
+        limitFt: limits.ceilingFt,
+      },
     ),
     item(
       'fuel',
-      'Fuel',
       known(fuelGal, (gal) => gal >= limits.fuelGal),
-      fuelGal === null ? not : `${fuelGal} gal; limit ${limits.fuelGal}`,
+      { gal: fuelGal, limitGal: limits.fuelGal },
     ),
-    item(
-      'hours',
-      'Time of day',
-      time >= limits.from && time <= limits.until,
-      `${time}; limits ${limits.from} to ${limits.until}`,
-    ),
+    item('hours', time >= from && time <= until, { time, from, until }),
     item(
       'daylight',
-      'Daylight left',
-      known(left, (min) => min >= DAYLIGHT_MIN),
-      left === null
-        ? 'the field’s place is not known: see School'
-        : left < 0
-          ? 'the sun has set'
-          : `${whole(left)} min; asked are ${DAYLIGHT_MIN}`,
+      known(leftMin, (min) => min >= DAYLIGHT_MIN),
+      { leftMin, needsMin: DAYLIGHT_MIN },
     ),
-    item(
-      'runway',
-      'Runway',
-      limits.runways.includes(runway),
-      limits.runways.includes(runway)
-        ? `${runway} is among the student’s`
-        : `${runway} is not among ${limits.runways.join(', ')}`,
-    ),
-    item(
-      'knows-runway',
-      'Runway and pattern known',
-      knowsRunway,
-      knowsRunway === null
-        ? not
-        : knowsRunway
-          ? 'flown with the instructor'
-          : 'not yet flown with the instructor',
-    ),
+    item('runway', runways.includes(runway), { runway, runways: runways.join(', ') }),
+    item('knows-runway', knowsRunway, { known: knowsRunway }),
   ];
-}
-
-/** One sentence on top: it never says that anyone may go. */
-export function releaseSentence(items: readonly ReleaseItem[]): string {
-  const blocking = items.filter(({ state }) => state !== 'held');
-  if (blocking.length === 0)
-    return 'Nothing here stands in the way. Whether the student goes is the instructor’s decision alone.';
-  const named = blocking
-    .slice(0, 3)
-    .map(({ title, state }) => `${title.toLowerCase()}${state === 'not known' ? ' (not known)' : ''}`);
-  const more = blocking.length > 3 ? `, and ${blocking.length - 3} more` : '';
-  return `Not today, because: ${named.join(', ')}${more}.`;
 }
