@@ -195,5 +195,5 @@ test('the chief chooses how the school flies, and the next card follows', async 
     .getByRole('button', { name: 'Power-on stalls' })
     .click();
   await page.getByRole('tab', { name: 'Cards' }).click();
-  await expect(page.getByLabel('Target card')).toContainText('65 % power or what full throttle gives');
+  await expect(page.getByLabel('Target card')).toContainText('65 % power or whatever full throttle gives');
 });

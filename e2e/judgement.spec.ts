@@ -69,7 +69,7 @@ test('power that was not recorded is seen by the instructor, in both stalls of t
   await flownTwiceWithout(page, 'power-on-stall', missing, 'Without power');
   const row = page.getByLabel('Verdict').getByRole('listitem').filter({ hasText: '65 % power' });
   await row.getByLabel('and in the other one of this flight').check();
-  await row.getByRole('button', { name: 'I saw it: as asked' }).click();
+  await row.getByRole('button', { name: 'I saw it: met' }).click();
   type Asked = { id: string; held: boolean | null };
   const held = async () =>
     (await scoreShown(page)).attempts.map(
