@@ -16,7 +16,9 @@ test('from Today to a proposed, booked and briefed lesson in under a minute', as
   await line.getByRole('button', { name: 'Propose' }).click();
   const dialog = page.getByRole('dialog');
   // Each with its reason.
-  await expect(dialog.getByRole('row').nth(1)).toContainText(/due for a refresher|not yet steady|needs help|next/);
+  await expect(dialog.getByRole('row').nth(1)).toContainText(
+    /due for a refresher|not yet steady|needs help|next/,
+  );
   await dialog.getByRole('button', { name: 'Open it in Brief' }).click();
   await expect(page).toHaveURL(/\/brief\/[0-9a-f-]{36}/);
   await expect(page.getByRole('heading', { name: /Wren/ }).first()).toBeVisible();

@@ -186,6 +186,7 @@ export * from './wire/schemas.ts';
 export * from './wire/school.ts';
 export * from './wire/school-settings.ts';
 export * from './wire/week.ts';
+export * from './words/briefed.ts';
 export * from './words/card/said.ts';
 export { HANDBOOK_FIRST } from './words/card/shared.ts';
 export { whySaid } from './words/card/why.ts';

@@ -1,7 +1,7 @@
 /** One attempt: its keel, its verdict, what happened, and what is said of it. */
 import {
   type AttemptStatements,
-  figuresIn,
+  briefedSaid,
   happened,
   type Judge,
   type LessonStatements,
@@ -15,7 +15,7 @@ import { Button, Kbd, Modal, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { useKeel } from '../api/hooks.ts';
 import { useShortcuts } from '../frame/shortcuts.ts';
-import { attemptName, clock, heading, numberText } from '../parts/format.ts';
+import { attemptName, clock, heading } from '../parts/format.ts';
 import { Sentence } from '../parts/Sentence.tsx';
 import { Failed, Loading } from '../parts/states.tsx';
 import { AttemptLanes } from './AttemptLanes.tsx';
@@ -77,7 +77,6 @@ export function AttemptView(props: {
   };
   const excursions = () => attempt.chain.map(({ peakS }) => peakS);
   const units = unitsFor(recording.airplane);
-  const f = figuresIn(units);
   const first = wentFirst(attempt, units);
   const findings = () => happened(attempt, units).map(({ atS }) => atS);
   useShortcuts({
@@ -149,11 +148,8 @@ export function AttemptView(props: {
               )}
               {attempt.brief && (
                 <p className="small quiet">
-                  Briefed: {numberText(attempt.brief.altitudeFt ?? 0)} ft, entered at{' '}
-                  {numberText(attempt.targets.altitudeFt)}.{' '}
-                  {attempt.brief.airspeedKt !== undefined &&
-                    `Briefed ${f.speed(attempt.brief.airspeedKt).text}, entered at ${f.speed(attempt.targets.airspeedKt).text}. `}
-                  Altitude and airspeed are judged from the entry.
+                  {briefedSaid(attempt.brief, attempt.targets, unitsFor(recording.airplane))} Altitude and
+                  airspeed are judged from the entry.
                 </p>
               )}
             </>
