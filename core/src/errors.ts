@@ -14,11 +14,14 @@ export const quoted = (text: string): string => (text.length > 40 ? `${text.slic
 /** Input that cannot be used, said so that the person who gave it knows what to change. */
 export class InputError extends Error {
   readonly place: FilePlace;
+  /** The input that it is about, by its name in what was given: `weightLb`. */
+  readonly field?: string;
 
-  constructor(message: string, place: FilePlace = {}) {
+  constructor(message: string, { field, ...place }: FilePlace & { field?: string } = {}) {
     super(message);
     this.name = 'InputError';
     this.place = place;
+    this.field = field;
   }
 
   /** One line: `file, line 12, column 3 (alt_ft): …`, with what is known. */

@@ -75,7 +75,7 @@ export function planLesson(request: LessonRequest): { plan: LessonPlan; cards: T
   const altitudes = entryAltitudes(request);
   const plan: LessonPlan['entries'] = [];
   const cards: TargetCard[] = [];
-  checkRange('heading', conditions.headingDeg, 0, 360, '°');
+  checkRange('headingDeg', 'heading', conditions.headingDeg, 0, 360, '°');
   let headingDeg = compassDeg(conditions.headingDeg);
   let cleared = false;
 
@@ -176,7 +176,7 @@ const clearingMin = (technique: Technique, airplane: Airplane): number =>
 
 /** @throws InputError when no flight can have this weight; a loading's own problems are stops instead. */
 function typedWeight({ emptyWeightLb = 1, maxWeightLb }: Airplane, weightLb: number): number {
-  checkRange('weight', weightLb, emptyWeightLb, maxWeightLb, 'lb');
+  checkRange('weightLb', 'weight', weightLb, emptyWeightLb, maxWeightLb, 'lb');
   return weightLb;
 }
 

@@ -132,29 +132,37 @@ function airAt(input: CardInput, altitudeFt: number, assumed: Coded[]): Day['air
 }
 
 function checkInput(input: CardInput & { weightLb: number; groundFt: number }, airplane: Airplane): void {
-  const limits: [string, number | undefined, number, number, string][] = [
-    ['weight', input.weightLb, airplane.emptyWeightLb ?? 1, airplane.maxWeightLb, 'lb'],
-    ['ground elevation', input.groundFt, -1500, 15_000, 'ft'],
-    ['pressure altitude', input.pressureAltitudeFt, -2000, 20_000, 'ft'],
-    ['QNH', input.qnhHpa, 900, 1080, 'hPa'],
-    ['temperature', input.oatC, -60, 55, '°C'],
-    ['heading', input.headingDeg, 0, 360, '°'],
-    ['airspeed', input.airspeedKias, 1, 300, 'kt'],
-    ['bank', input.bankDeg, 0, STEEPEST_DEG, '°'],
-    ['cloud base', input.cloudBaseFt, 0, 60_000, 'ft'],
-    ['cloud clearance', input.cloudClearanceFt, 0, 5000, 'ft'],
-    ['airspace base', input.airspaceBaseFt, 0, 60_000, 'ft'],
-    ['wind', input.windKt, 0, 100, 'kt'],
+  const limits: [keyof CardInput, string, number, number, string][] = [
+    ['weightLb', 'weight', airplane.emptyWeightLb ?? 1, airplane.maxWeightLb, 'lb'],
+    ['groundFt', 'ground elevation', -1500, 15_000, 'ft'],
+    ['pressureAltitudeFt', 'pressure altitude', -2000, 20_000, 'ft'],
+    ['qnhHpa', 'QNH', 900, 1080, 'hPa'],
+    ['oatC', 'temperature', -60, 55, '°C'],
+    ['headingDeg', 'heading', 0, 360, '°'],
+    ['airspeedKias', 'airspeed', 1, 300, 'kt'],
+    ['bankDeg', 'bank', 0, STEEPEST_DEG, '°'],
+    ['cloudBaseFt', 'cloud base', 0, 60_000, 'ft'],
+    ['cloudClearanceFt', 'cloud clearance', 0, 5000, 'ft'],
+    ['airspaceBaseFt', 'airspace base', 0, 60_000, 'ft'],
+    ['windKt', 'wind', 0, 100, 'kt'],
   ];
-  for (const [name, value, low, high, unit] of limits) {
-    if (value !== undefined) checkRange(name, value, low, high, unit);
+  for (const [field, name, low, high, unit] of limits) {
+    const value = input[field];
+    if (typeof value === 'number') checkRange(field, name, value, low, high, unit);
   }
 }
 
 /** @throws InputError naming field and limit. */
-export function checkRange(name: string, value: number, low: number, high: number, unit: string): void {
+export function checkRange(
+  field: string,
+  name: string,
+  value: number,
+  low: number,
+  high: number,
+  unit: string,
+): void {
   if (!(value >= low && value <= high))
-    throw new InputError(`${name} ${value} ${unit}: must be from ${low} to ${high} ${unit}`);
+    throw new InputError(`${name} ${value} ${unit}: must be from ${low} to ${high} ${unit}`, { field });
 }
 
 /** The circumstance for the performance model. */

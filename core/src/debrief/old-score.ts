@@ -12,10 +12,21 @@ import { attemptScoreSchema, type Score, scoreSchema } from './score.ts';
 const text = z.string();
 const oldText = text.transform(asWritten).optional();
 
+/** What was told by the name then. */
+const HAZARDS: Readonly<Record<string, NonNullable<z.infer<typeof findingSchema>['hazard']>>> = {
+  'never-exceed': 'red-line',
+  'spin-entry': 'out-of-control',
+  spiral: 'out-of-control',
+  'spiral-dive': 'out-of-control',
+};
+
 const oldFindingSchema = findingSchema
   .omit({ params: true, silent: true, asWritten: true })
   .extend({ what: text, why: text, tryNext: text })
-  .transform(({ what, why, tryNext, ...rest }) => ({ ...rest, asWritten: { what, why, tryNext } }));
+  .transform(({ what, why, tryNext, ...rest }) => {
+    const hazard = HAZARDS[rest.id.split('/').at(-1) ?? ''];
+    return { ...rest, ...(hazard && { hazard }), asWritten: { what, why, tryNext } };
+  });
 
 const oldLinkSchema = chainLinkSchema
   .omit({ target: true, between: true, because: true, asWritten: true })

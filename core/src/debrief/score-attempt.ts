@@ -70,7 +70,7 @@ export function scoreAttempt(
 
 /** What has an order of its own, before which all other advice is silent. */
 const outOfControl = (findings: readonly Finding[]): Finding | undefined =>
-  findings.find(({ id, severity }) => severity === 'critical' && /\/(spin-entry|spiral(-dive)?)$/.test(id));
+  findings.find(({ hazard, severity }) => severity === 'critical' && hazard === 'out-of-control');
 
 function withOneOrder(findings: readonly Finding[]): Finding[] {
   const first = outOfControl(findings);

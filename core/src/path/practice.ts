@@ -24,17 +24,10 @@ export interface Practice {
 /** Once is no pattern; a critical one is. */
 const LEAST_COUNT = 2;
 
-/** The axis that a fault lies in, by the parameter that it is told with, else by what it is called. */
+/** The control that a fault is mended with. */
 function axisOf(finding: string): SharedAxis | 'pitch' {
-  const [maneuver, name = ''] = finding.split('/');
-  const folds = findRoom(maneuver)?.folds ?? {};
-  const parameter = Object.entries(folds).find(([, names]) => names?.includes(name))?.[0];
-  if (parameter === 'bank' || parameter === 'rollout-heading' || parameter === 'turn-rate') return 'bank';
-  if (parameter === 'coordination') return 'rudder';
-  if (parameter === 'altitude') return 'pitch';
-  if (/power|throttle|sink/.test(name)) return 'throttle';
-  if (/slip|skid|yaw|drift|ball/.test(name)) return 'rudder';
-  return /bank|rollout|roll-in|wing|^rate/.test(name) ? 'bank' : 'pitch';
+  const [maneuver, name] = finding.split('/');
+  return findRoom(maneuver)?.faults.find((fault) => fault.name === name)?.hand ?? 'pitch';
 }
 
 /** What the instructor flies meanwhile: never what the student has to learn. */

@@ -67,6 +67,8 @@ export const findingSchema = z.object({
   unit: z.string(),
   /** What its words need besides the size. */
   params: paramsSchema.optional(),
+  /** It comes before everything else: the airplane may be hurt, or it was not under control. */
+  hazard: z.enum(['red-line', 'out-of-control']).optional(),
   /** Something else has an order of its own, before which this one gives no advice. */
   silent: z.literal(true).optional(),
   /** From a score of version 1: its words as they were. */

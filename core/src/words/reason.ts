@@ -1,7 +1,6 @@
 /** Why a judge says so, what was out of tolerance first, and what a verdict rests without. */
 import { firstFailed } from '../debrief/required.ts';
 import type { AttemptScore } from '../debrief/score.ts';
-import { pastRedLine } from '../kits/attempt/limits.ts';
 import { DEFAULT_EXAMINER, type ExaminerFigures } from '../scoring/judge.ts';
 import { type RequirementScore, unseenMusts } from '../scoring/requirement.ts';
 import type { Judge, MeasuredParameterScore, ParameterScore } from '../scoring/schema.ts';
@@ -22,7 +21,8 @@ const requirementSaid = (one: RequirementScore, units: Units): Headed => ({
 
 /** What failed before any tolerance: the red line, else the first requirement by when it was seen. */
 function failedSaid({ findings, requirements }: AttemptScore, units: Units): Headed | null {
-  const redLine = pastRedLine(findings);
+  // The airplane may be hurt: whatever else there is to say comes after it.
+  const redLine = findings.find(({ hazard }) => hazard === 'red-line');
   if (redLine) return { head: [], rest: withoutStop(findingSaid(redLine, units).what) };
   const first = firstFailed(requirements);
   return first ? requirementSaid(first, units) : null;

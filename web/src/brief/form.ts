@@ -182,19 +182,6 @@ export function conditionsOf(
   return Object.keys(errors).length > 0 ? { errors } : { conditions, errors };
 }
 
-const FIELD_OF: [RegExp, NumberKey][] = [
-  [/^weight/, 'weightLb'],
-  [/^ground/, 'groundFt'],
-  [/^QNH/, 'qnhHpa'],
-  [/^pressure/, 'pressureAltitudeFt'],
-  [/^temperature/, 'oatC'],
-  [/^heading/, 'headingDeg'],
-  [/^cloud base/, 'cloudBaseFt'],
-  [/^cloud clearance/, 'cloudClearanceFt'],
-  [/^airspace/, 'airspaceBaseFt'],
-  [/^wind/, 'windKt'],
-];
-
 export interface Preview {
   plan?: LessonPlan;
   /** The cards of each item, under its id. */
@@ -222,8 +209,10 @@ export function preview(
     return { plan: planned.plan, cards, errors };
   } catch (error) {
     if (!(error instanceof InputError)) throw error;
-    const field = FIELD_OF.find(([pattern]) => pattern.test(error.message))?.[1];
-    return field ? { cards, errors: { [field]: error.message } } : { cards, errors, problem: error.message };
+    const { field } = error;
+    return field !== undefined && field in NUMBER_FIELDS
+      ? { cards, errors: { [field]: error.message } }
+      : { cards, errors, problem: error.message };
   }
 }
 

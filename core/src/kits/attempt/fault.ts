@@ -2,8 +2,10 @@
  * A fault, once: what it is looked at by, from when on the coach warns of it and from when on Debrief names it. Debrief works out
  * spans and sizes at the end, from the whole attempt; what is looked at, and the edge, are the same for both.
  */
+
 import type { Airplane } from '../../airplane/schema.ts';
 import type { BriefTargets } from '../../card/targets.ts';
+import type { Finding } from '../../scoring/schema.ts';
 import type { Columns } from '../../signals/columns.ts';
 import type { ThresholdEdits } from '../../units/figures.ts';
 import type { Check } from './case.ts';
@@ -56,8 +58,16 @@ export interface Seen {
   warnShare?: number;
 }
 
+export type Hazard = NonNullable<Finding['hazard']>;
+
 export interface Fault<Name extends string = string> {
   name: Name;
+  /** The control that it is mended with; the pitch where left out. */
+  hand?: 'bank' | 'throttle' | 'rudder';
+  /** The airplane may be hurt, or it has an order of its own before which all other advice is silent. */
+  hazard?: Hazard;
+  /** The same thing as seen by everyone, of which this room has its own. */
+  replaces?: string;
   /** How it is seen as it happens; or why only the whole attempt tells it. */
   seen: Seen | { afterwards: string };
   /** Debrief's: span, size and what its words need. */

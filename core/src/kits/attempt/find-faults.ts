@@ -5,10 +5,13 @@ import type { Fault } from './fault.ts';
 import { isReached } from './onset.ts';
 
 export function findFaults(faults: readonly Fault[], c: Case): Finding[] {
-  const found = faults
-    .flatMap((one) => (isReached(one, c) ? one.find(c) : []))
-    .filter((one) => one !== undefined);
-  // A steep turn has a spiral of its own.
-  const own = found.filter(({ id }) => !found.some((other) => other.id === `${id}-dive`));
+  const found = faults.flatMap((fault) => {
+    const all = isReached(fault, c) ? [fault.find(c)].flat().filter((one) => one !== undefined) : [];
+    return all.map((finding) => ({ fault, finding }));
+  });
+  const replaced = new Set(found.map(({ fault }) => fault.replaces));
+  const own = found
+    .filter(({ fault }) => !replaced.has(fault.name))
+    .map(({ fault: { hazard }, finding }) => (hazard ? { ...finding, hazard } : finding));
   return own.sort((a, b) => a.startS - b.startS);
 }

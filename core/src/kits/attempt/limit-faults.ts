@@ -26,6 +26,7 @@ export const LIMIT_FAULTS = [
   }),
   fault({
     name: 'spiral',
+    hazard: 'out-of-control',
     seen: {
       watch: (flying) => {
         const { columns, startRow, targets } = flying;
@@ -47,6 +48,7 @@ export const LIMIT_FAULTS = [
   }),
   fault({
     name: 'never-exceed',
+    hazard: 'red-line',
     seen: {
       watch:
         ({ columns, airplane }) =>

@@ -119,10 +119,6 @@ export function spiralFindingIn(of: Whose, watched: Watched, briefedBankDeg?: nu
   return find(of, 'spiral', 'critical', found, [found.bankDeg, 'deg']);
 }
 
-/** The airplane may be hurt: whatever else there is to say comes after it. */
-export const pastRedLine = <T extends { id: string }>(findings: readonly T[]): T | undefined =>
-  findings.find(({ id }) => id.endsWith('/never-exceed'));
-
 /** Past the airplane's never-exceed speed, were it for a moment. */
 export function neverExceedIn(of: Whose, { track, context, rows }: Watched): Finding | undefined {
   const { timeS, airspeedKt } = track;

@@ -47,6 +47,7 @@ export const wrongCue = fault({
 
 export const headingDrift = fault({
   name: 'heading-drift',
+  hand: 'rudder',
   seen: BY_THE_BREAK,
   find: (c) => {
     const { track, attempt, context } = c;
@@ -71,6 +72,7 @@ export const headingDrift = fault({
 
 export const wingDrop = fault({
   name: 'wing-drop',
+  hand: 'rudder',
   seen: BY_THE_BREAK,
   find: (c) => {
     const { track, attempt, context } = c;
@@ -127,6 +129,7 @@ export const aileronInStall = fault({
 
 export const powerTooLow = fault({
   name: 'power-too-low',
+  hand: 'throttle',
   seen: BY_THE_BREAK,
   find: (c) => {
     const event = eventOf(c);
@@ -165,6 +168,7 @@ export const pitchTooSteep = fault({
 
 export const spinEntry = fault({
   name: 'spin-entry',
+  hazard: 'out-of-control',
   seen: BY_THE_BREAK,
   find: (c) => {
     const spin = spinIn(c);

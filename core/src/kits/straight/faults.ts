@@ -19,6 +19,7 @@ const find = findingsOf<LegParams>();
 
 export const headingDrift = fault({
   name: 'heading-drift',
+  hand: 'rudder',
   seen: { afterwards: 'where the leg began that its heading is held against is told when it is over' },
   find: (c) => {
     const heading = c.track.headingDeg.values;

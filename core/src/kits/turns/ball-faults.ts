@@ -19,6 +19,7 @@ const ballOut = <const Name extends 'slip' | 'skid'>(name: Name) => {
   const way = name === 'slip' ? 1 : -1;
   return fault({
     name,
+    hand: 'rudder',
     seen: {
       watch:
         ({ columns, side }) =>

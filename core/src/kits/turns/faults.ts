@@ -109,17 +109,20 @@ const rolledOut =
 
 export const rolloutOvershoot = fault({
   name: 'rollout-overshoot',
+  hand: 'bank',
   seen: rolledPast(1),
   find: rolledOut('rollout-overshoot', 1),
 });
 export const rolloutUndershoot = fault({
   name: 'rollout-undershoot',
+  hand: 'bank',
   seen: rolledPast(-1),
   find: rolledOut('rollout-undershoot', -1),
 });
 
 export const bankWander = fault({
   name: 'bank-wander',
+  hand: 'bank',
   seen: {
     phases: ['established'],
     watch: (flying) => {

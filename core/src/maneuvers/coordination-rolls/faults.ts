@@ -25,6 +25,7 @@ const find = findingsOf<RollParams>();
 
 export const adverseYaw = fault({
   name: 'adverse-yaw',
+  hand: 'rudder',
   seen: { afterwards: 'a swing counts against what the air does to the heading, over all the rolls' },
   find: (c) => {
     const { track, attempt, context } = c;

@@ -21,6 +21,7 @@ const find = findingsOf<SlipParams>();
 
 const littleSlip = fault({
   name: 'little-slip',
+  hand: 'rudder',
   seen: AT_THE_END,
   find: (c) => {
     const { track, attempt, context, side } = c;
@@ -52,6 +53,7 @@ const speedOff =
 
 const slipKept = fault({
   name: 'slip-kept',
+  hand: 'rudder',
   seen: {
     phases: ['settle'],
     watch: ({ columns, ...flying }) => {

@@ -54,6 +54,7 @@ const altitudeLossEntry = fault({
 
 const sinkBeforePower = fault({
   name: 'sink-before-power',
+  hand: 'throttle',
   seen: { afterwards: 'whether the power or the nose lost it shows in the energy of the whole sink' },
   find: (c) => {
     const found = sank(c);
@@ -109,6 +110,7 @@ const tooFast = fault({
 
 const tooMuchBank = fault({
   name: 'too-much-bank',
+  hand: 'bank',
   seen: {
     phases: ['established'],
     watch:
@@ -138,6 +140,7 @@ const tooMuchBank = fault({
 
 const headingDriftLeft = fault({
   name: 'heading-drift-left',
+  hand: 'rudder',
   seen: { afterwards: 'where a leg begins and a turn ends is known when both are over' },
   find: (c) => {
     const { track, attempt, context } = c;

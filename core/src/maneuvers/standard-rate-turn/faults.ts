@@ -31,6 +31,6 @@ const rateOff =
   };
 
 export const RATE_FAULTS = [
-  fault({ name: 'rate-too-fast', seen: AT_THE_END, find: rateOff(1) }),
-  fault({ name: 'rate-too-slow', seen: AT_THE_END, find: rateOff(-1) }),
+  fault({ name: 'rate-too-fast', hand: 'bank', seen: AT_THE_END, find: rateOff(1) }),
+  fault({ name: 'rate-too-slow', hand: 'bank', seen: AT_THE_END, find: rateOff(-1) }),
 ] as const;

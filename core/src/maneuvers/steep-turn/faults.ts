@@ -52,6 +52,7 @@ const find = findingsOf<SteepParams>();
 
 const rollInTooFast = fault({
   name: 'roll-in-too-fast',
+  hand: 'bank',
   seen: {
     phases: ['roll-in'],
     watch: rollRate,
@@ -168,6 +169,7 @@ const bankOff = (side: 1 | -1): Seen => ({
 
 const overbank = fault({
   name: 'overbank',
+  hand: 'bank',
   seen: bankOff(1),
   find: (c) => {
     const over = bankBeyond(c, 1);
@@ -186,6 +188,7 @@ const overbank = fault({
 
 const bankShallow = fault({
   name: 'bank-shallow',
+  hand: 'bank',
   seen: bankOff(-1),
   find: (c) => {
     const under = bankBeyond(c, -1);
@@ -201,6 +204,7 @@ const bankShallow = fault({
 
 const bankWander = fault({
   name: 'bank-wander',
+  hand: 'bank',
   seen: {
     phases: ['established'],
     watch: (flying) => bankSpread(flying, 0.3 * limitsOf(flying, STEEP_LIMITS).bankSpreadDeg),
@@ -304,6 +308,7 @@ function powerLeft(c: Case): boolean {
 
 const powerUnchanged = fault({
   name: 'power-unchanged',
+  hand: 'throttle',
   seen: { afterwards: 'the power may still be added' },
   find: (c) => {
     const { track, attempt, rows, context } = c;
@@ -328,6 +333,7 @@ const powerUnchanged = fault({
 
 const powerChasing = fault({
   name: 'power-chasing',
+  hand: 'throttle',
   seen: {
     watch: powerMoves,
     // Counted in whole moves.
@@ -374,6 +380,7 @@ const rolledPast = (way: 1 | -1): Seen => ({
 
 const rolloutLate = fault({
   name: 'rollout-late',
+  hand: 'bank',
   seen: rolledPast(1),
   find: (c) => {
     const past = rolledPastDeg(c);
@@ -384,6 +391,7 @@ const rolloutLate = fault({
 
 const rolloutEarly = fault({
   name: 'rollout-early',
+  hand: 'bank',
   seen: rolledPast(-1),
   find: (c) => {
     const past = rolledPastDeg(c);
@@ -426,6 +434,8 @@ const incompleteTurn = fault({
 
 const spiralDive = fault({
   name: 'spiral-dive',
+  hazard: 'out-of-control',
+  replaces: 'spiral',
   seen: {
     watch: diving,
     edge: (flying) => limitsOf(flying, STEEP_LIMITS).spiralDescentFpm,
