@@ -46,7 +46,7 @@ test.each(FINDINGS)('%s is said in three plain sentences, in either unit', (id) 
 /** Numbers for every name that a sentence of a finding may ask for. */
 function allOf(params?: Params): Params {
   const names =
-    'aboveFieldFt aboveGroundFt afterKt allowedFt askedS ballG bankDeg beforeKt degPerS fastestKt flapsDeg floorFt fromDeg groundFt kias lastedS leadDeg leastDeg limitKt mostDeg periodS power sharePct slowestKt targetDeg targetKt toDeg vaKias vneKias weightLb withinFt withinS'.split(
+    'aboveFieldFt aboveGroundFt afterKt allowedFt askedS ballG bankDeg beforeKt degPerS fastestKt flapsDeg floorFt fromDeg groundFt kias lastedS leadDeg leastDeg limitKt mostDeg periodS power sharePct slowestKt targetDeg targetKt toDeg vaKias vneKias vxKias weightLb withinFt withinS'.split(
       ' ',
     );
   return {

@@ -7,7 +7,10 @@ const LEAD = 0.1;
 
 export const CLIMB_FT = 700;
 
-export function* verticalLeg(c: Cockpit, leg: { kias: number; throttle: number; byFt: number }): Script {
+export function* verticalLeg(
+  c: Cockpit,
+  leg: { kias: number | ((sinceS: number) => number); throttle: number; byFt: number },
+): Script {
   const { kias, throttle, byFt } = leg;
   const side = Math.sign(byFt);
   c.mark(side > 0 ? 'climb' : 'descent');
@@ -21,7 +24,7 @@ export function* verticalLeg(c: Cockpit, leg: { kias: number; throttle: number; 
     () => side * (c.altitudeFt - c.seen.altitudeFt) < LEAD * Math.abs(c.seen.verticalFpm) - late,
     (sinceS) => {
       const drifting = c.habit('speed-not-settled') ? -Math.min(13, 0.25 * Math.max(0, sinceS - 12)) : 0;
-      c.aim.pitch = { by: 'speed', kias: kias - drifting };
+      c.aim.pitch = { by: 'speed', kias: (typeof kias === 'number' ? kias : kias(sinceS)) - drifting };
       if (c.habit('heading-drift'))
         c.aim.bank = { by: 'heading', deg: heading - Math.min(20, 0.35 * sinceS) };
     },

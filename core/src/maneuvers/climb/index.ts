@@ -12,11 +12,13 @@ import { soughtVerticalLeg } from '../../kits/straight/vertical-leg.ts';
 import { ROUGH_AIR } from '../../signals/tables.ts';
 import { climbCard } from './card.ts';
 import { climbCoach } from './coach.ts';
+import { belowBestAngle } from './faults.ts';
 import { climb as script } from './pilot.ts';
+import { CLIMB_LIMITS } from './tables.ts';
 
 const ID = 'climb';
 
-const FAULTS = legFaults(1);
+const FAULTS = [...legFaults(1), belowBestAngle];
 
 export const climb = defineRoom({
   id: ID,
@@ -33,5 +35,5 @@ export const climb = defineRoom({
   pilot: { script, habits: namesOf(FAULTS), from: 'card' },
   story: { lanes: ['altitude', 'power', 'pitch'] },
   coach: climbCoach,
-  tables: [STRAIGHT_LIMITS, STRAIGHT_SIGNS, SCENE, ROUGH_AIR],
+  tables: [CLIMB_LIMITS, STRAIGHT_LIMITS, STRAIGHT_SIGNS, SCENE, ROUGH_AIR],
 });

@@ -42,6 +42,7 @@ export const OWN_WORD: Readonly<Record<string, RegExp>> = {
   'heading-drift-left': /right foot/i,
   'speed-not-settled': /power set|nose/i,
   'altitude-offset': /altitude/i,
+  'below-best-angle': /lower the nose/i,
   'balloon-on-flap': /hold the (nose down|altitude)/i,
   'sink-on-flap-retraction': /hold the attitude/i,
   'flap-overspeed': /power back\. slow/i,

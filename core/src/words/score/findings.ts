@@ -15,6 +15,7 @@ import {
 import { SLOW_EVIDENCE, SLOW_REQUIREMENT_WORDS, SLOW_WORDS } from './slow-flight.ts';
 import { STALL_EVIDENCE, STALL_REQUIREMENT_WORDS, STALL_WORDS } from './stalls.ts';
 import {
+  CLIMB_WORDS,
   GLIDE_EVIDENCE,
   GLIDE_REQUIREMENT_WORDS,
   GLIDE_WORDS,
@@ -49,7 +50,7 @@ const FINDINGS: Readonly<Record<string, AnyFinding>> = {
   'slipping-descent-turn': { ...TURN_WORDS, ...SLIP_WORDS },
   'coordination-rolls': ROLL_WORDS,
   'straight-and-level': { ...LEG_WORDS, ...LEVEL_WORDS },
-  climb: LEG_WORDS,
+  climb: { ...LEG_WORDS, ...CLIMB_WORDS },
   descent: LEG_WORDS,
   'best-glide': GLIDE_WORDS,
   'trim-demonstration': TRIM_WORDS,

@@ -2,6 +2,7 @@
 import type { LegParams } from '../../kits/straight/faults.ts';
 import type { GlideParams } from '../../maneuvers/best-glide/faults.ts';
 import type { GLIDE_REQUIREMENTS, GlideEvidence } from '../../maneuvers/best-glide/requirements.ts';
+import type { ClimbParams } from '../../maneuvers/climb/faults.ts';
 import type { LevelParams } from '../../maneuvers/straight-and-level/faults.ts';
 import type { TrimParams } from '../../maneuvers/trim-demonstration/faults.ts';
 import { say } from '../say.ts';
@@ -23,6 +24,14 @@ export const LEG_WORDS: FindingWords<LegParams> = {
     what: say`Went ${f.ft(size)} past the altitude in the level-off.`,
     why: say`The level-off began too late.`,
     tryNext: say`Lead it by a tenth of the vertical speed: ${f.ft(50)} at ${f.fpm(500)}.`,
+  }),
+};
+
+export const CLIMB_WORDS: FindingWords<ClimbParams> = {
+  'below-best-angle': ({ kias, vxKias, lastedS }, f) => ({
+    what: say`Climbed at ${f.speed(kias)}, below best angle of ${f.speed(vxKias)}, for ${f.seconds(lastedS)}.`,
+    why: say`The nose was too high: slower than best angle it climbs less and is nearer to the stall.`,
+    tryNext: say`Lower the nose until the climb speed is back. Then trim.`,
   }),
 };
 
