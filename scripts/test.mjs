@@ -35,6 +35,7 @@ function run(title, command, args, { env, quiet = false } = {}) {
       stdio: ['ignore', quiet ? 'ignore' : 'pipe', 'pipe'],
       timeout: LONGEST_MS,
     });
+    const beganMs = Date.now();
     let output = '';
     const heard = (text) => {
       output += text;
@@ -43,7 +44,8 @@ function run(title, command, args, { env, quiet = false } = {}) {
     child.stderr.on('data', heard);
     child.once('error', (error) => heard(error.message));
     child.once('close', (code) => {
-      console.log(`\n── ${title}\n${output.trimEnd()}`);
+      const tookS = Math.round((Date.now() - beganMs) / 1000);
+      console.log(`\n── ${title}, ${tookS} s\n${output.trimEnd()}`);
       resolve(code);
     });
   });
