@@ -17,7 +17,7 @@ const REASONS: Readonly<Record<string, (params: Params) => string>> = {
   'no-dated-document': () => 'no document with an end date on file',
   'no-document': () => 'not on file',
   'needs-word': () => 'needs an instructor’s decision',
-  'ready-for-decision': () => 'the flights show it; needs an instructor’s decision',
+  'ready-for-decision': () => 'ready for a decision',
   'skills-ready': ({ ready, of }) => `${ready} of ${of} skills to standard`,
 };
 

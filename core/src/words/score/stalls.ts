@@ -93,8 +93,8 @@ export const STALL_EVIDENCE: EvidenceWords<StallEvidence> = {
   'bank-not-known': () => say`no bank around the break`,
   'most-bank': ({ bankDeg, derived }, f) =>
     derived
-      ? say`${f.deg(bankDeg)} of bank at most, worked out and not measured`
-      : say`${f.deg(bankDeg)} of bank at most`,
+      ? say`bank reached ${f.deg(bankDeg)}, worked out and not measured`
+      : say`bank reached ${f.deg(bankDeg)}`,
   'ailerons-not-recorded': () => say`ailerons were not recorded`,
   'aileron-against': ({ sharePct, lastedS }, f) =>
     say`${f.percent(sharePct)} of aileron against the dropping wing for ${f.seconds(lastedS, 1)}`,
