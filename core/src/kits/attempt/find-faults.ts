@@ -6,8 +6,9 @@ import { isReached } from './onset.ts';
 
 export function findFaults(faults: readonly Fault[], c: Case): Finding[] {
   const found = faults.flatMap((fault) => {
-    const all = isReached(fault, c) ? [fault.find(c)].flat().filter((one) => one !== undefined) : [];
-    return all.map((finding) => ({ fault, finding }));
+    const all = [fault.find(c)].flat().filter((one) => one !== undefined);
+    // Asked last: a watch looks at every row, and most attempts have few faults.
+    return all.length > 0 && isReached(fault, c) ? all.map((finding) => ({ fault, finding })) : [];
   });
   const replaced = new Set(found.map(({ fault }) => fault.replaces));
   const own = found
