@@ -31,10 +31,10 @@ export function factsOf(card: TargetCard): CardFacts {
     const value = card.params[name];
     return typeof value === 'number' ? value : Number.NaN;
   };
+  const unit = card.power?.unit;
+  // A figure without its unit is none.
   const powerOf = (value: number) =>
-    Number.isFinite(value)
-      ? f.power(value, card.power?.unit ?? String(card.params.powerUnit ?? ''))
-      : 'power as needed';
+    Number.isFinite(value) && unit !== undefined ? f.power(value, unit) : 'power as needed';
   return {
     card,
     f,
