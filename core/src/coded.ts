@@ -5,6 +5,9 @@ import { z } from 'zod';
 export const paramsSchema = z.record(z.string(), z.union([z.number(), z.string(), z.boolean()]));
 export type Params = z.infer<typeof paramsSchema>;
 
+/** A figure among them; NaN where there is none. */
+export const figureOf = (params: Params, name: string): number => Number(params[name] ?? Number.NaN);
+
 export const codedSchema = z.object({ code: z.string(), params: paramsSchema.optional() });
 export type Coded = z.infer<typeof codedSchema>;
 

@@ -1,11 +1,10 @@
 /** What stands against a plan, in words. */
 import type { Notice } from '../brief/lesson-schema.ts';
-import { AS_WRITTEN, type Params } from '../coded.ts';
+import { AS_WRITTEN, figureOf as n, type Params } from '../coded.ts';
 import { line } from './card/facts.ts';
 import { ceilingSaid, whySaid } from './card/why.ts';
 import { type FigureWords, figuresIn, type Units } from './figures.ts';
 
-const n = (params: Params, name: string): number => Number(params[name] ?? Number.NaN);
 const gal = (f: FigureWords, params: Params, name: string, digits = 1) =>
   line`${f.number(n(params, name), digits)} gal`;
 

@@ -1,6 +1,6 @@
 /** The check before a solo flight, in words. It never says that anyone may go. */
 import { z } from 'zod';
-import type { Params } from '../coded.ts';
+import { figureOf as n, type Params } from '../coded.ts';
 import type { GateState } from '../path/gates/gates.ts';
 import { type ReleaseItem, releaseItemSchema } from '../path/gates/release.ts';
 import { numberText } from '../units/text.ts';
@@ -10,7 +10,6 @@ import { gateReason } from './gates.ts';
 /** A ceiling of this says that there is none. */
 const CLEAR_FT = 99_999;
 const NOT_KNOWN = 'not known';
-const n = (params: Params, name: string): number => Number(params[name]);
 const kt = (params: Params): string => `${numberText(n(params, 'kt'))} kt${params.gusts ? ' in gusts' : ''}`;
 const limited =
   (name: string, said: (params: Params) => string) =>

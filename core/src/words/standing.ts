@@ -1,10 +1,9 @@
 /** Why a skill stands where it stands, when solo is near, and what keeps either from being said. */
-import { AS_WRITTEN, type Coded, type Params } from '../coded.ts';
+import { AS_WRITTEN, type Coded, figureOf as n, type Params } from '../coded.ts';
 import { numberText } from '../units/text.ts';
 import { dayText } from './day.ts';
 import { plural } from './figures.ts';
 
-const n = (params: Params, name: string): number => Number(params[name] ?? Number.NaN);
 const percent = (share: number): string => `${numberText(100 * share)} %`;
 const days = (count: number): string => plural(count, 'day');
 
@@ -65,7 +64,6 @@ const ALL: Readonly<Record<string, Reason>> = {
   ...FORECASTS,
   [AS_WRITTEN]: ({ text }) => String(text),
 };
-export const STANDING_CODES: ReadonlySet<string> = new Set(Object.keys(ALL));
 
 /** A clause in small letters, for a list or after a colon. */
 export const standingReason = ({ code, params = {} }: Coded): string => (ALL[code] ?? (() => code))(params);

@@ -2,7 +2,7 @@
  * The altitude ladder: ground, floor, what may be lost, a cushion and the entry, and above it cloud and airspace.
  * The entry can be moved up by its mark or the arrow keys; never below what the maneuver needs.
  */
-import { cardSaid, entryAt, entryRange, type TargetCard } from '@keel/core';
+import { entryAt, entryRange, offTodayOf, type TargetCard } from '@keel/core';
 import type { KeyboardEvent, PointerEvent } from 'react';
 import { numberText } from '../parts/format.ts';
 import './altitude-ladder.css';
@@ -157,7 +157,7 @@ export function AltitudeLadder(props: {
           />
         )}
       </svg>
-      {card.offToday && <p className="ladder-off">{cardSaid(card).offToday}</p>}
+      {card.offToday && <p className="ladder-off">{offTodayOf(card)}</p>}
     </figure>
   );
 }
@@ -165,7 +165,7 @@ export function AltitudeLadder(props: {
 const ladderWords = (card: TargetCard): string => {
   const { ladder } = card;
   return ladder
-    ? `Ground ${ladder.groundFt} feet, floor ${ladder.floorFt}, may lose ${ladder.lossFt}, cushion ${ladder.cushionFt}, enter at ${ladder.entryFt}${ladder.ceilingFt === null ? '' : `, ceiling ${ladder.ceilingFt}`}. ${cardSaid(card).offToday ?? ''}`
+    ? `Ground ${ladder.groundFt} feet, floor ${ladder.floorFt}, may lose ${ladder.lossFt}, cushion ${ladder.cushionFt}, enter at ${ladder.entryFt}${ladder.ceilingFt === null ? '' : `, ceiling ${ladder.ceilingFt}`}. ${offTodayOf(card) ?? ''}`
     : '';
 };
 

@@ -1,8 +1,8 @@
 /** One maneuver: the picture that suits it on the left, its card on the right. */
 import {
   type Airplane,
-  cardSaid,
   type LessonItem,
+  offTodayOf,
   pictureMark,
   pictureMoved,
   picturePlanned,
@@ -67,7 +67,7 @@ export function CardPane(props: {
         ) : (
           <AltitudeLadder card={card} onMove={(part) => !readOnly && props.onChange(part)} />
         )}
-        {card.offToday && seen === 'picture' && <p className="ladder-off">{cardSaid(card).offToday}</p>}
+        {card.offToday && seen === 'picture' && <p className="ladder-off">{offTodayOf(card)}</p>}
         {moved && !readOnly && (
           <Button
             variant="subtle"

@@ -4,7 +4,7 @@ import { longestStretch } from '../../recording/columns/span.ts';
 import type { Finding } from '../../scoring/schema.ts';
 import { limitsOf } from '../../units/figures.ts';
 import type { Case } from './case.ts';
-import { fault } from './fault.ts';
+import { fault, type Seen } from './fault.ts';
 import { findingsOf } from './finding.ts';
 import { GENERAL_LIMITS } from './tables.ts';
 
@@ -27,20 +27,20 @@ function warned(c: Case): Finding | undefined {
   return find(c, 'stall-warning', sustained ? 'critical' : 'note', stretch, [totalS, 's']);
 }
 
-/** The warner where none was wanted: how long it has sounded in all. */
+/** How long the warner has sounded in all, s. */
+export const warningSounded: Seen['watch'] = ({ columns }) => {
+  let totalS = 0;
+  return ({ row }) => {
+    const sounding = columns.other('stall_warn')?.values[row];
+    if (sounding === undefined) return Number.NaN;
+    if (sounding > 0.5) totalS += columns.stepS;
+    return totalS;
+  };
+};
+
+/** The warner where none was wanted. */
 export const stallWarning = fault({
   name: 'stall-warning',
-  seen: {
-    watch: ({ columns }) => {
-      let totalS = 0;
-      return ({ row }) => {
-        const sounding = columns.other('stall_warn')?.values[row];
-        if (sounding === undefined) return Number.NaN;
-        if (sounding > 0.5) totalS += columns.stepS;
-        return totalS;
-      };
-    },
-    edge: () => 0,
-  },
+  seen: { watch: warningSounded, edge: () => 0 },
   find: warned,
 });

@@ -1,9 +1,11 @@
 /** What goes wrong in slow flight. */
+
 import type { None } from '../../coded.ts';
 import { between, phaseRows, spanOf } from '../../kits/attempt/case.ts';
 import { AT_THE_END, fault } from '../../kits/attempt/fault.ts';
 import { findingsOf } from '../../kits/attempt/finding.ts';
 import { balloonOnFlap, flapsAllAtOnce } from '../../kits/attempt/flap-faults.ts';
+import { warningSounded } from '../../kits/attempt/warning-fault.ts';
 import { meanOver, medianOver, rowOfMax } from '../../recording/columns/span.ts';
 import { phaseNamed } from '../../scoring/phases.ts';
 import { limitsOf } from '../../units/figures.ts';
@@ -70,16 +72,8 @@ const stallWarning = fault({
   name: 'stall-warning',
   seen: {
     phases: ['established'],
-    watch: ({ columns, brief }) => {
-      if (brief?.slowSpeed === 'warning-sounding') return () => Number.NaN;
-      let totalS = 0;
-      return ({ row }) => {
-        const sounding = columns.other('stall_warn')?.values[row];
-        if (sounding === undefined) return Number.NaN;
-        if (sounding > 0.5) totalS += columns.stepS;
-        return totalS;
-      };
-    },
+    watch: (flying) =>
+      flying.brief?.slowSpeed === 'warning-sounding' ? () => Number.NaN : warningSounded(flying),
     edge: () => 0,
   },
   find: (c) => {

@@ -1,14 +1,12 @@
 /** The figures of a card: what each is called, and what is said beside it. */
 import type { CardFigure } from '../../card/card.ts';
-import type { Params } from '../../coded.ts';
+import { figureOf as number, type Params } from '../../coded.ts';
 import { type CardFacts, line } from './facts.ts';
 
 export interface FigureSaid {
   label: string;
   note: string;
 }
-
-const number = (params: Params, name: string): number => Number(params[name] ?? Number.NaN);
 
 const FIGURES: Readonly<Record<string, (params: Params, facts: CardFacts) => FigureSaid>> = {
   'as-written': ({ label, note }) => ({ label: String(label), note: String(note) }),

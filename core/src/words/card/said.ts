@@ -76,6 +76,10 @@ function watchForSaid(facts: CardFacts, room: CardWords | undefined): string[] {
   return room?.usualFaults(facts) ?? [];
 }
 
+/** Why it is not flown today; null where it fits. */
+export const offTodayOf = (card: TargetCard): string | null =>
+  card.asWritten ? (card.asWritten.offToday ?? null) : offTodaySaid(factsOf(card));
+
 export function cardSaid(card: TargetCard): CardSaid {
   const facts = factsOf(card);
   const room = ROOMS[card.maneuver];
@@ -89,17 +93,14 @@ export function cardSaid(card: TargetCard): CardSaid {
     figures: card.figures.map((one) => ({ ...one, ...figureSaid(one, facts) })),
     airspeedWhy: whySaid(entry.airspeedWhy, facts.f),
     windowWhy: [whySaid(entry.windowWhy[0], facts.f), whySaid(entry.windowWhy[1], facts.f)],
-    offToday: offTodaySaid(facts),
     choices: choicesAmong(requireRoom(card.maneuver).card.heeds, card.technique),
     assumed: card.assumed.map((one) => whySaid(one, facts.f)),
     missing: Object.fromEntries(
       Object.entries(card.missing).map(([name, why]) => [name, whySaid(why, facts.f)]),
     ),
     // What was written for a flight stays as it was written.
-    ...(asWritten && {
-      ...asWritten,
-      offToday: asWritten.offToday ?? null,
-    }),
+    ...asWritten,
+    offToday: offTodayOf(card),
   };
 }
 

@@ -1,9 +1,7 @@
 /** Why a card has the figures that it has, or has none. */
-import { AS_WRITTEN, type Coded, type Params } from '../../coded.ts';
+import { AS_WRITTEN, type Coded, figureOf as n, type Params } from '../../coded.ts';
 import type { FigureWords } from '../figures.ts';
 import { type CardFacts, line } from './facts.ts';
-
-const n = (params: Params, name: string): number => Number(params[name] ?? Number.NaN);
 
 type Why = (params: Params, f: FigureWords) => string;
 
@@ -98,7 +96,6 @@ const ALL: Readonly<Record<string, Why>> = {
   ...PICTURES,
   [AS_WRITTEN]: ({ text }) => String(text),
 };
-export const WHY_CODES: ReadonlySet<string> = new Set(Object.keys(ALL));
 
 export const whySaid = ({ code, params = {} }: Coded, f: FigureWords): string =>
   (ALL[code] ?? (() => code))(params, f);
