@@ -16,6 +16,7 @@ import {
   beginFlight,
   coachRows,
   demonstrationLegs,
+  describeInput,
   findAirplane,
   findStandard,
   flyLesson,
@@ -206,7 +207,7 @@ function soaringLogs(folder: string): void {
       if (!Number.isNaN(found.differenceKt)) apart.push(found.differenceKt);
     } catch (error) {
       if (!(error instanceof InputError)) throw error;
-      console.log(error.describe(name));
+      console.log(describeInput(error, name));
     }
   }
   console.log(`logs whose wind was compared: ${apart.length} logs`);

@@ -4,6 +4,7 @@ import {
   DEFAULT_STANDARD_ID,
   findStandard,
   InputError,
+  inputWords,
   MANEUVER_IDS,
   SCHOOL_STANDARD_ID,
   targetCard,
@@ -84,7 +85,7 @@ export const brief: Command = (args) => {
     const card = targetCard(input);
     return `${values.format === 'json' ? JSON.stringify(wordedCard(card), null, 2) : cardText(card)}\n`;
   } catch (error) {
-    if (error instanceof InputError) throw new Refusal(error.message);
+    if (error instanceof InputError) throw new Refusal(inputWords(error));
     throw error;
   }
 };

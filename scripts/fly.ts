@@ -6,6 +6,7 @@ import { writeFileSync } from 'node:fs';
 import {
   AREA_GROUND_FT,
   decodeText,
+  describeInput,
   flyControls,
   flyManeuver,
   flyTemplate,
@@ -123,7 +124,7 @@ function fromControls(file: string, fly: (rows: ReturnType<typeof readControlFil
   try {
     rows = readControlFile(decodeText(bytesOf(file)));
   } catch (error) {
-    if (error instanceof InputError) throw new Refusal(error.describe(file));
+    if (error instanceof InputError) throw new Refusal(describeInput(error, file));
     throw error;
   }
   return fly(rows);

@@ -21,8 +21,8 @@ function keep({ key, airplane, cards }: Golden, csv: string): void {
 /** Each room well flown and with each of its habits, the airplanes in turn. */
 function flyMissing(): void {
   let turn = 0;
-  for (const { id: maneuver, pilot, unrecorded = {} } of rooms) {
-    const habits = pilot.habits.filter((habit) => !unrecorded[habit]);
+  for (const { id: maneuver, pilot, unrecorded = [] } of rooms) {
+    const habits = pilot.habits.filter((habit) => !unrecorded.includes(habit));
     for (const habit of [undefined, ...habits]) {
       const airplane = fleet[turn++ % fleet.length];
       const key = [maneuver, habit ?? 'well', airplane.id].join('.');

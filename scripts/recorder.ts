@@ -7,7 +7,7 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, w
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { fileURLToPath } from 'node:url';
-import { flyTemplate, InputError, writeRecordingCsv } from '@keel/core';
+import { errorWords, flyTemplate, InputError, writeRecordingCsv } from '@keel/core';
 import { airplaneFrom, numberFrom, parseOptions, Refusal } from './lib/cli.ts';
 
 const USAGE = `npm run recorder -- --to URL --airplane ID --key KEY [--lesson TEMPLATE] [--apron] [--seed N]
@@ -181,7 +181,7 @@ async function recorder(args: readonly string[]): Promise<void> {
 }
 
 recorder(process.argv.slice(2)).catch((error) => {
-  if (error instanceof Refusal || error instanceof InputError) console.error(error.message);
+  if (error instanceof Refusal || error instanceof InputError) console.error(errorWords(error));
   else throw error;
   process.exitCode = 2;
 });

@@ -7,6 +7,7 @@ import {
   briefFileSchema,
   DEFAULT_STANDARD_ID,
   decodeText,
+  describeInput,
   findAirplane,
   type Heard,
   heardOf,
@@ -99,7 +100,7 @@ export const score: Command = (args) => {
     };
     return `${values.format === 'json' ? JSON.stringify(worded, null, 2) : scoreTable(worded, basename(file))}\n`;
   } catch (error) {
-    if (error instanceof InputError) throw new Refusal(error.describe(file));
+    if (error instanceof InputError) throw new Refusal(describeInput(error, file));
     throw error;
   }
 };

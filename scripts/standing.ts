@@ -1,5 +1,5 @@
 /** `npm run -s standing -- HISTORY.json [--on DAY]`: what a history of attempts says of each skill, without server or database. */
-import { historySchema, InputError, readHistory, standingReason } from '@keel/core';
+import { describeInput, historySchema, InputError, readHistory, standingReason } from '@keel/core';
 import { type Command, jsonOf, parseOptions, Refusal } from './lib/cli.ts';
 
 const USAGE = `npm run -s standing -- HISTORY.json [--on DAY|ISO-INSTANT] [--format table|json]`;
@@ -25,7 +25,7 @@ export const standing: Command = (args) => {
     const report = inWords(readHistory(history, on));
     return `${values.format === 'json' ? JSON.stringify(report, null, 2) : table(report)}\n`;
   } catch (error) {
-    if (error instanceof InputError) throw new Refusal(error.describe(file));
+    if (error instanceof InputError) throw new Refusal(describeInput(error, file));
     throw error;
   }
 };

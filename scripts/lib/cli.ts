@@ -7,10 +7,12 @@ import {
   CONFIGURATIONS,
   type Configuration,
   decodeText,
+  errorWords,
   findAirplane,
   findStandard,
   fleet,
   InputError,
+  issueWords,
   type Standard,
   standards,
 } from '@keel/core';
@@ -61,7 +63,9 @@ export function jsonOf<T extends z.ZodType>(file: string, schema: T, what: strin
   const result = schema.safeParse(parsed);
   if (result.success) return result.data;
   const issue = result.error.issues[0];
-  throw new Refusal(`${file}: ${issue.path.join('.') || 'the file'}: ${issue.message}; ${what} was expected`);
+  throw new Refusal(
+    `${file}: ${issue.path.join('.') || 'the file'}: ${issueWords(issue)}; ${what} was expected`,
+  );
 }
 
 export function airplaneFrom(value: string): Airplane {
@@ -122,7 +126,7 @@ export function outcomeOf(command: Command, args: readonly string[]): Outcome {
     return { status: 0, stdout: command(args), stderr: '' };
   } catch (error) {
     if (!(error instanceof Refusal || error instanceof InputError)) throw error;
-    return { status: 2, stdout: '', stderr: `${error.message.replace(/\s*\n\s*/g, ' ')}\n` };
+    return { status: 2, stdout: '', stderr: `${errorWords(error).replace(/\s*\n\s*/g, ' ')}\n` };
   }
 }
 

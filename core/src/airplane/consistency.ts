@@ -1,13 +1,25 @@
-/** What the numbers of one airplane must be to each other; each problem is a sentence at a field, in the airplane's unit. */
-import { speedIn } from '../units/convert.ts';
+/** What the numbers of one airplane must be to each other; each problem is a code at a field, with its figures as the file has them. */
+import { type Coded, codesOf } from '../coded.ts';
 
-export interface Problem {
+export interface Problem extends Coded {
   path: (string | number)[];
-  message: string;
 }
 
+/** Fields by their name in the file; a field that ends in Kias is a speed. */
+export interface AirplaneProblems {
+  'airplane/below': { field: string; value: number; other: string; beside: number };
+  'airplane/above': { field: string; value: number; other: string; beside: number };
+  'airplane/warning': { warningKias: number; stallKias: number };
+  'airplane/stages-rise': { deg: number; beforeDeg: number };
+  'airplane/limits-fall': { deg: number; limitKias: number; beforeDeg: number; beforeKias: number };
+  'airplane/limit-stall': { limitKias: number; vs0Kias: number };
+  'airplane/no-stage': { stages: number };
+  'airplane/station-twice': { station: string };
+  'airplane/balance-parts': Record<never, never>;
+}
+const problem = codesOf<AirplaneProblems>();
+
 interface Speeds {
-  speedUnit?: 'kt' | 'mph';
   vs0Kias: number;
   vs1Kias: number;
   vaKiasAtMax: number;
@@ -46,50 +58,50 @@ const RISING: [keyof Speeds, keyof Speeds, boolean][] = [
 
 export function orderProblems(airplane: Speeds): Problem[] {
   const problems: Problem[] = [];
-  const say = (path: Problem['path'], message: string) => problems.push({ path, message });
-  const unit = airplane.speedUnit ?? 'kt';
-  /** A speed as its owner reads it; a knot says no unit. */
-  const speed = (kt: number): string =>
-    unit === 'kt' ? String(kt) : `${Number(speedIn(kt, unit).toFixed(1))} ${unit}`;
+  const add = (path: Problem['path'], coded: Coded) => problems.push({ path, ...coded });
   for (const [low, high, equal] of RISING) {
     const [a, b] = [airplane[low] as number | undefined, airplane[high] as number | undefined];
     if (a === undefined || b === undefined || a < b || (equal && a === b)) continue;
     // The one that is more often mistyped is the one that has no other to lean on.
     const field = low === 'emptyWeightLb' ? low : high;
-    const [words, other, value] =
-      field === low ? [`must be below ${high}`, b, a] : [`must be above ${low}`, a, b];
-    const [own, beside] = field.endsWith('Kias') ? [speed(value), speed(other)] : [value, other];
-    say([field], `${field} (${own}) ${words} (${beside})`);
+    add(
+      [field],
+      field === low
+        ? problem('airplane/below', { field, value: a, other: high, beside: b })
+        : problem('airplane/above', { field, value: b, other: low, beside: a }),
+    );
   }
   for (const setting of ['clean', 'landing'] as const) {
     const warning = airplane.warningKias?.[setting];
     const stall = setting === 'clean' ? airplane.vs1Kias : airplane.vs0Kias;
     if (warning !== undefined && warning <= stall)
-      say(
-        ['warningKias', setting],
-        `the warning (${speed(warning)}) must sound above the stall speed (${speed(stall)})`,
-      );
+      add(['warningKias', setting], problem('airplane/warning', { warningKias: warning, stallKias: stall }));
   }
   airplane.flaps.forEach(({ deg, vfeKias }, i) => {
     const before = airplane.flaps[i - 1];
     if (before && deg <= before.deg)
-      say(['flaps', i, 'deg'], `flap stages must rise: ${deg}° comes after ${before.deg}°`);
+      add(['flaps', i, 'deg'], problem('airplane/stages-rise', { deg, beforeDeg: before.deg }));
     if (before && vfeKias > before.vfeKias)
-      say(
+      add(
         ['flaps', i, 'vfeKias'],
-        `the limit at ${deg}° (${speed(vfeKias)}) must not be above the one at ${before.deg}° (${speed(before.vfeKias)})`,
+        problem('airplane/limits-fall', {
+          deg,
+          limitKias: vfeKias,
+          beforeDeg: before.deg,
+          beforeKias: before.vfeKias,
+        }),
       );
     if (vfeKias <= airplane.vs0Kias)
-      say(
+      add(
         ['flaps', i, 'vfeKias'],
-        `the limit (${speed(vfeKias)}) must be above vs0Kias (${speed(airplane.vs0Kias)})`,
+        problem('airplane/limit-stall', { limitKias: vfeKias, vs0Kias: airplane.vs0Kias }),
       );
   });
   if ((airplane.takeoffStage ?? 0) > airplane.flaps.length)
-    say(['takeoffStage'], `there are only ${airplane.flaps.length} flap stages`);
+    add(['takeoffStage'], problem('airplane/no-stage', { stages: airplane.flaps.length }));
   const ids = (airplane.stations ?? []).map(({ id }) => id);
   ids.forEach((id, i) => {
-    if (ids.indexOf(id) !== i) say(['stations', i, 'id'], `the station ${id} is there twice`);
+    if (ids.indexOf(id) !== i) add(['stations', i, 'id'], problem('airplane/station-twice', { station: id }));
   });
   const balance = [airplane.stations, airplane.emptyArmIn, airplane.cgEnvelope];
   if (balance.some((part) => part !== undefined)) {
@@ -99,8 +111,7 @@ export function orderProblems(airplane: Speeds): Problem[] {
       ['cgEnvelope', airplane.cgEnvelope],
       ['emptyWeightLb', airplane.emptyWeightLb],
     ].filter(([, value]) => value === undefined);
-    for (const [field] of missing)
-      say([String(field)], 'the balance needs stations, emptyArmIn, emptyWeightLb and cgEnvelope together');
+    for (const [field] of missing) add([String(field)], problem('airplane/balance-parts'));
   }
   return problems;
 }

@@ -85,8 +85,15 @@ export const airplaneSchema = z
     ownFigures: z.array(ownFigureSchema).optional(),
   })
   .superRefine((airplane, context) => {
-    for (const { path, message } of orderProblems(airplane))
-      context.addIssue({ code: 'custom', path, message });
+    const { speedUnit } = airplane;
+    // The words are words/airplane-problem.ts's; the message is for a log.
+    for (const { path, code, params } of orderProblems(airplane))
+      context.addIssue({
+        code: 'custom',
+        path,
+        message: code,
+        params: { ...params, problem: code, speedUnit },
+      });
   });
 
 export type Airplane = z.infer<typeof airplaneSchema>;

@@ -59,9 +59,11 @@ export function balanceOf(airplane: Airplane, loading: Loading, burnedGal = 0): 
   let moment = known.emptyWeightLb * known.emptyArmIn;
   for (const id of Object.keys(loading.stations)) {
     if (!known.stations.some((station) => station.id === id))
-      throw new InputError(
-        `loading: ${airplane.name} has no station ${id}; it has ${known.stations.map((s) => s.id).join(', ')}`,
-      );
+      throw new InputError('balance/station', {
+        airplane: airplane.name,
+        station: id,
+        known: known.stations.map((s) => s.id).join(', '),
+      });
   }
   for (const { id, name, armIn, maxLb } of known.stations) {
     const lb = loading.stations[id] ?? 0;

@@ -20,6 +20,7 @@ import {
   techniqueSchema,
   withOverrides,
 } from '../technique/technique.ts';
+import { refusal } from '../testing/refusal.ts';
 import { FIGURE_CODES } from '../words/card/figures.ts';
 import { cardSaid, purposeOf, wordedCard } from '../words/card/said.ts';
 import { CHOICES } from '../words/choices.ts';
@@ -235,7 +236,7 @@ test.each([
   [{ windKt: 300 }, /wind 300 kt: must be from 0 to 100/],
   [{ variant: 'upside-down' }, /variant "upside-down" of steep-turn: must be one of left, right/],
 ])('%j is refused by field and limit', (wrong, words) => {
-  expect(() => card('steep-turn', wrong)).toThrow(words);
+  expect(refusal(() => card('steep-turn', wrong))).toMatch(words);
 });
 
 /** What a card shows, but for the choices themselves. */
@@ -331,7 +332,7 @@ describe('what a card must not be briefed at, and what it says of its limits', (
     ['slow-flight', 'clean', 30, /at most 15° \(the school’s limit/],
     ['steep-turn', 'left', 61, /60/],
   ])('%s, %s, at %d° is refused by name', (maneuver, variant, bankDeg, says) => {
-    expect(() => of(maneuver, { variant, bankDeg })).toThrow(says);
+    expect(refusal(() => of(maneuver, { variant, bankDeg }))).toMatch(says);
   });
 
   test('above 50° it says what load and stall do there', () => {

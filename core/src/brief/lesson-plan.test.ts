@@ -3,6 +3,7 @@ import { findAirplane } from '../airplane/fleet.ts';
 import { MANEUVER_IDS, type ManeuverId } from '../maneuvers/registry.ts';
 import { findStandard } from '../standards/standards.ts';
 import { DEFAULT_TECHNIQUE } from '../technique/technique.ts';
+import { refusal } from '../testing/refusal.ts';
 import { KNOTS } from '../words/figures.ts';
 import { planNoticeSaid } from '../words/plan-notice.ts';
 import { type LessonRequest, planLesson } from './lesson-plan.ts';
@@ -141,7 +142,7 @@ test('an airplane without stations is planned by its weight alone', () => {
   expect(plan.startWeightLb).toBe(2240);
   expect(plan.fuelLeftGal).toBeNull();
   expect(cards[0].weightLb).toBeLessThan(2240);
-  expect(() => planLesson(request([], sky({ loading: undefined, weightLb: 9000 })))).toThrow(
+  expect(refusal(() => planLesson(request([], sky({ loading: undefined, weightLb: 9000 }))))).toMatch(
     /weight 9000 lb: must be from 1480 to 2400 lb/,
   );
 });
@@ -172,5 +173,5 @@ test('any order of any maneuvers is planned, each high enough (property)', () =>
 
 test('two items of one id are refused', () => {
   const items = [1, 2].map(() => ({ id: 'same', maneuver: 'climb' as const }));
-  expect(() => planLesson({ ...request([]), items })).toThrow(/each needs an id of its own/);
+  expect(() => planLesson({ ...request([]), items })).toThrow('plan/ids');
 });

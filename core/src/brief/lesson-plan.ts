@@ -56,7 +56,7 @@ export function planLesson(request: LessonRequest): { plan: LessonPlan; cards: T
   const technique = withOverrides(request.technique, request.overrides);
   const notices: Notice[] = [];
   const ids = new Set(items.map(({ id }) => id));
-  if (ids.size !== items.length) throw new InputError('items: each needs an id of its own');
+  if (ids.size !== items.length) throw new InputError('plan/ids', {});
 
   const loading = conditions.loading;
   const start = loading ? balanceOf(airplane, loading) : null;

@@ -16,6 +16,7 @@ import type { Flown } from '../card/flown.ts';
 import { figuresForCard } from '../card/own-figures.ts';
 import type { Params } from '../coded.ts';
 import { InputError } from '../errors.ts';
+import type { ManeuverId } from '../maneuvers/registry.ts';
 import { requireRoom } from '../maneuvers/registry.ts';
 import { loadFactor, rollOutLeadDeg, turnRadiusFt, turnRateDegPerS } from '../mechanics/turning.ts';
 import { stallAtStage } from '../performance/model.ts';
@@ -29,12 +30,14 @@ export function targetCard(input: CardInput): TargetCard {
   const { id, title, card: briefed } = room;
   const variant = input.variant ?? room.variants[0];
   if (!room.variants.some((known) => known === variant))
-    throw new InputError(
-      `variant ${JSON.stringify(variant)} of ${id}: must be one of ${room.variants.join(', ')}`,
-    );
+    throw new InputError('card/variant', {
+      variant: String(variant),
+      maneuver: id,
+      known: room.variants.join(', '),
+    });
   checkConfiguration(input, briefed.configurations);
   const day = dayOf(input, variant, briefed);
-  checkBank(day, title, briefed.steepest?.(day));
+  checkBank(day, id, briefed.mostBankDeg?.(day));
   const flown = briefed.fly(day);
   const { airplane, ladder, weightLb } = day;
   const { bankDeg, stage, speed } = flown;
@@ -144,21 +147,17 @@ function checkConfiguration(
   known: readonly Configuration[] | undefined,
 ): void {
   if (configuration === undefined || known?.includes(configuration)) return;
-  throw new InputError(
-    `configuration ${JSON.stringify(configuration)} of ${maneuver}: ${known ? `must be one of ${known.join(', ')}` : 'its flaps are not a choice'}`,
-  );
+  throw new InputError('card/configuration', {
+    configuration: String(configuration),
+    maneuver,
+    known: known?.join(', ') ?? '',
+  });
 }
 
 /** @throws InputError naming the limit where the bank asked for lies beyond what the maneuver is flown at. */
-function checkBank(
-  { input: { bankDeg } }: Day,
-  title: string,
-  steepest: { deg: number; why: string } | undefined,
-): void {
-  if (!steepest || bankDeg === undefined || bankDeg <= steepest.deg) return;
-  throw new InputError(
-    `bank ${bankDeg}° for ${title.toLowerCase()}: at most ${steepest.deg}° (${steepest.why})`,
-  );
+function checkBank({ input: { bankDeg } }: Day, maneuver: ManeuverId, mostDeg: number | undefined): void {
+  if (mostDeg === undefined || bankDeg === undefined || bankDeg <= mostDeg) return;
+  throw new InputError('card/bank', { bankDeg, maneuver, mostDeg });
 }
 
 const atWeight = (day: Day, bookKias: number | undefined): number | null =>

@@ -162,7 +162,7 @@ export function checkRange(
   unit: string,
 ): void {
   if (!(value >= low && value <= high))
-    throw new InputError(`${name} ${value} ${unit}: must be from ${low} to ${high} ${unit}`, { field });
+    throw new InputError('range', { name, value, unit, low, high }, { path: field });
 }
 
 /** The circumstance for the performance model. */

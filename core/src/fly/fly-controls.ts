@@ -25,8 +25,7 @@ export function flyControls(options: ControlFlight): Recording {
   const { airplane, rows, seed = 1, groundFt } = options;
   const weightLb = options.weightLb ?? airplane.maxWeightLb;
   const endS = rows[rows.length - 1].timeS;
-  if (!(endS <= LONGEST_S))
-    throw new InputError(`the last row is at ${endS} s: at most ${LONGEST_S} s are flown`);
+  if (!(endS <= LONGEST_S)) throw new InputError('fly/too-long', { endS, mostS: LONGEST_S });
   const airframe = airframeFor(airplane, weightLb);
   const trimmed = trimFlight(airframe, { ...options.start, warmerC: options.warmerC });
   const flight = beginFlight(airframe, trimmed, options, seed);

@@ -41,9 +41,10 @@ export function flyTemplate(options: TemplateFlight): {
   const { airplane, template: id, apron } = options;
   const template = LESSON_TEMPLATES.find((one) => one.id === id);
   if (!template)
-    throw new InputError(
-      `lesson ${JSON.stringify(id)}: must be one of ${LESSON_TEMPLATES.map((one) => one.id).join(', ')}`,
-    );
+    throw new InputError('fly/lesson', {
+      id: String(id),
+      known: LESSON_TEMPLATES.map((one) => one.id).join(', '),
+    });
   const weightLb = options.weightLb ?? airplane.maxWeightLb - BELOW_MAX_LB;
   const { cards, plan } = planLesson({
     airplane,

@@ -101,14 +101,15 @@ export function pieceFor({
   habit: string;
   variant: string | undefined;
 } {
-  const { pilot: piece, unrecorded = {} } = requireRoom(maneuver);
+  const { pilot: piece, unrecorded = [] } = requireRoom(maneuver);
   if (habitId === 'none') return { piece, habit: 'none', variant };
   const habit = habitId.startsWith(`${maneuver}/`) ? habitId.slice(maneuver.length + 1) : '';
-  if (unrecorded[habit]) throw new InputError(`habit ${habitId}: cannot be flown (${unrecorded[habit]})`);
+  if (unrecorded.includes(habit)) throw new InputError('fly/habit-unrecorded', { habit: habitId });
   if (!piece.habits.includes(habit))
-    throw new InputError(
-      `habit ${JSON.stringify(habitId)}: must be none or one of ${piece.habits.map((h) => `${maneuver}/${h}`).join(', ')}`,
-    );
+    throw new InputError('fly/habit', {
+      habit: habitId,
+      known: piece.habits.map((h) => `${maneuver}/${h}`).join(', '),
+    });
   return { piece, habit, variant: variant ?? piece.habitVariants?.[habit] };
 }
 

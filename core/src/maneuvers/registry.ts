@@ -71,8 +71,7 @@ export const findRoom = (id: string): ManeuverRoom | undefined => rooms.find((ro
 /** @throws InputError naming the ids that there are. */
 export function requireRoom(id: string): ManeuverRoom {
   const room = findRoom(id);
-  if (!room)
-    throw new InputError(`maneuver ${JSON.stringify(id)}: must be one of ${MANEUVER_IDS.join(', ')}`);
+  if (!room) throw new InputError('maneuver', { id: String(id), known: MANEUVER_IDS.join(', ') });
   return room;
 }
 

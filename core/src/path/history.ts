@@ -61,14 +61,15 @@ export function readHistory(
 ): { on: string; skills: SkillReport[]; forecast: Forecast } {
   const { syllabus: chosen, attempts, cleared } = history;
   const syllabus = chosen === undefined ? null : typeof chosen === 'string' ? findSyllabus(chosen) : chosen;
-  if (syllabus === undefined)
-    throw new InputError(`syllabus ${JSON.stringify(chosen)}: there is none of this name`);
+  if (syllabus === undefined) throw new InputError('path/syllabus', { id: String(chosen) });
   const skills = syllabus ? syllabus.skills : skillsFlown(attempts.map(({ skill }) => skill));
   const stray = attempts.findIndex(({ skill }) => !skills.some(({ id }) => id === skill));
   if (stray >= 0)
-    throw new InputError(
-      `attempts.${stray}.skill: ${attempts[stray].skill} is not a skill of ${syllabus?.id}`,
-    );
+    throw new InputError('path/skill', {
+      index: stray,
+      skill: attempts[stray].skill,
+      syllabus: String(syllabus?.id),
+    });
   const day = dayOf(on);
   // A bare day means all of it.
   const until = /T/.test(on) ? Date.parse(on) : Date.parse(`${day}T23:59:59.999Z`);

@@ -1,3 +1,5 @@
+import { refusal } from '../testing/refusal.ts';
+import { cellWords } from '../words/input-error.ts';
 import { readPeopleCsv, teachersOf, writeLinksCsv } from './people-csv.ts';
 
 const STAFF = [
@@ -37,12 +39,12 @@ test('roles by their words; what is wrong is said by its line, and the others ar
     ['A', 'chief'],
     ['B', 'instructor'],
   ]);
-  expect(problems.map(({ line, message }) => `${line} ${message}`)).toEqual([
+  expect(problems.map(({ line, ...problem }) => `${line} ${cellWords(problem)}`)).toEqual([
     '4 the name is missing, or too long',
-    '5 “not an address” is no address',
-    '6 “mechanic” is no role: student, instructor or chief',
-    expect.stringMatching(/^7 .*stands here twice/i),
-    expect.stringMatching(/^8 .*is there already/),
+    '5 “not an address” is not an e-mail address',
+    '6 “mechanic” is not a role: student, instructor or chief',
+    expect.stringMatching(/^7 .*appears here twice/i),
+    expect.stringMatching(/^8 .*is already in the school/),
   ]);
 });
 
@@ -52,7 +54,7 @@ test.each([
   ['', /“name” and “email”/],
   [`name,email\n${Array.from({ length: 501 }, (_, i) => `A,a${i}@x.example`).join('\n')}`, /in parts/],
 ])('what is no table of people is refused with what to do', (text, why) => {
-  expect(() => readPeopleCsv(text)).toThrow(why);
+  expect(refusal(() => readPeopleCsv(text))).toMatch(why);
 });
 
 test('the links as a file, with no formula in it', () => {

@@ -1,5 +1,6 @@
 /** A table of people who are to come, as a spreadsheet has it: looked at line by line before anybody is invited. */
 import Papa from 'papaparse';
+import type { Coded, Params } from '../coded.ts';
 import { InputError } from '../errors.ts';
 import { emailSchema, nameSchema, type Role, roleSchema } from './person.ts';
 
@@ -15,7 +16,7 @@ export interface ListedPerson {
 
 export interface ReadPeople {
   people: ListedPerson[];
-  problems: { line: number; message: string }[];
+  problems: ({ line: number } & Coded)[];
 }
 
 const MOST = 500;
@@ -47,30 +48,26 @@ export function readPeopleCsv(text: string, there: readonly string[] = []): Read
   const columnOf = (what: keyof typeof NAMES) =>
     columns.find((one) => NAMES[what].some((name) => name === one));
   const [name, email] = [columnOf('name'), columnOf('email')];
-  if (!name || !email)
-    throw new InputError(
-      'a row of names with “name” and “email” in it was expected, and a line for each person',
-    );
-  if (data.length === 0) throw new InputError('there is nobody under the row of names');
-  if (data.length > MOST) throw new InputError(`more than ${MOST} people: send them in parts`);
+  if (!name || !email) throw new InputError('people/no-names', {});
+  if (data.length === 0) throw new InputError('people/nobody', {});
+  if (data.length > MOST) throw new InputError('people/too-many', { most: MOST });
   const people: ListedPerson[] = [];
   const problems: ReadPeople['problems'] = [];
   const known = new Set(there.map((one) => one.toLowerCase()));
   data.forEach((row, i) => {
     const line = i + 2;
     const cell = (column: string | undefined) => (column === undefined ? '' : (row[column] ?? '').trim());
-    const said = cell(columnOf('role')).toLowerCase();
+    const role = cell(columnOf('role')).toLowerCase();
     const read = {
       name: nameSchema.safeParse(cell(name)),
       email: emailSchema.safeParse(cell(email)),
-      role: roleSchema.safeParse(ROLE_WORDS[said] ?? said),
+      role: roleSchema.safeParse(ROLE_WORDS[role] ?? role),
     };
-    const refuse = (message: string) => problems.push({ line, message });
-    if (!read.name.success) refuse('the name is missing, or too long');
-    else if (!read.email.success) refuse(`“${cell(email)}” is no address`);
-    else if (!read.role.success) refuse(`“${said}” is no role: student, instructor or chief`);
-    else if (known.has(read.email.data.toLowerCase()))
-      refuse(`${read.email.data} is there already, or stands here twice`);
+    const refuse = (code: string, params?: Params) => problems.push({ line, code, params });
+    if (!read.name.success) refuse('person/name');
+    else if (!read.email.success) refuse('person/address', { cell: cell(email) });
+    else if (!read.role.success) refuse('person/role', { cell: role });
+    else if (known.has(read.email.data.toLowerCase())) refuse('person/twice', { email: read.email.data });
     else {
       known.add(read.email.data.toLowerCase());
       const taughtBy = cell(columnOf('taughtBy'))

@@ -8,6 +8,7 @@ import {
   type ArchiveSignature,
   archiveSchema,
   archiveSignatureSchema,
+  issueWords,
 } from '@keel/core';
 import yauzl from 'yauzl';
 import { Problem } from '../http/problem.ts';
@@ -100,7 +101,7 @@ function checked(index: unknown): Archive {
   const read = archiveSchema.safeParse(index);
   if (read.success) return read.data;
   const [issue] = read.error.issues;
-  throw new Problem(422, `${ARCHIVE_INDEX}, ${issue.path.join('.')}: ${issue.message}`);
+  throw new Problem(422, `${ARCHIVE_INDEX}, ${issue.path.join('.')}: ${issueWords(issue)}`);
 }
 
 /** @throws Problem 422 saying what is wrong with it. */

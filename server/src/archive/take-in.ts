@@ -10,6 +10,7 @@ import {
   archiveSchema,
   hashOf,
   InputError,
+  inputWords,
   type KeelTrace,
   slugOf,
   type TakenIn,
@@ -70,7 +71,7 @@ export async function takeInArchive(
   } catch (error) {
     const refusal =
       error instanceof InputError
-        ? new Problem(422, `A recording of this archive cannot be read: ${error.message}.`)
+        ? new Problem(422, `A recording of this archive cannot be read: ${inputWords(error)}.`)
         : error instanceof Problem
           ? error
           : refusalOf(error);

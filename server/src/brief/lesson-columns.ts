@@ -1,6 +1,7 @@
 /** What a lesson's input comes to. */
 import {
   InputError,
+  inputWords,
   type LessonRequest,
   type lessonInputSchema,
   planLesson,
@@ -78,7 +79,7 @@ function planned(request: LessonRequest): ReturnType<typeof planLesson> {
       );
     return result;
   } catch (error) {
-    if (error instanceof InputError) throw new Problem(422, error.message);
+    if (error instanceof InputError) throw new Problem(422, inputWords(error));
     throw error;
   }
 }

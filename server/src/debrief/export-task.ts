@@ -2,6 +2,7 @@
 import {
   dayIn,
   InputError,
+  inputWords,
   maneuverName,
   type Recording,
   recordingFromChunks,
@@ -39,7 +40,7 @@ export const exportTask: Handler = async ({ schoolId, input }, { database }) => 
     return async () => ({ output });
   } catch (error) {
     if (!(error instanceof InputError)) throw error;
-    return async () => ({ result: { refused: `${error.message}.` } });
+    return async () => ({ result: { refused: `${inputWords(error)}.` } });
   }
 };
 

@@ -1,6 +1,6 @@
 /** A file that comes in: read, and kept with the wish to have it scored, in one transaction; or refused, with nothing kept. */
 import { createHash, randomUUID } from 'node:crypto';
-import { type Beginning, type Created, dayIn, InputError, instantOf } from '@keel/core';
+import { type Beginning, type Created, dayIn, describeInput, InputError, instantOf } from '@keel/core';
 import { type DataSource, type EntityManager, IsNull } from 'typeorm';
 import { type ReadResult, readForKeeping } from '../analysis/analyse.ts';
 import {
@@ -76,7 +76,7 @@ function readOrRefuse(
   try {
     return readForKeeping(bytes, mapping ?? undefined);
   } catch (error) {
-    if (error instanceof InputError) return { refused: error.describe(fileName) };
+    if (error instanceof InputError) return { refused: describeInput(error, fileName) };
     throw error;
   }
 }

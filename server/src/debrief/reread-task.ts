@@ -1,5 +1,5 @@
 /** A file read by other columns, as a task: it gives other columns, and is scored again. */
-import { InputError, type Mapping } from '@keel/core';
+import { describeInput, InputError, type Mapping } from '@keel/core';
 import { readForKeeping } from '../analysis/analyse.ts';
 import { RecordingEntity, RecordingFileEntity } from '../db/entities.ts';
 import type { Handler } from '../tasks/handler.ts';
@@ -22,6 +22,6 @@ export const rereadTask: Handler = async ({ schoolId, input }, { database }) => 
     };
   } catch (error) {
     if (!(error instanceof InputError)) throw error;
-    return async () => ({ result: { refused: error.describe(fileName) } });
+    return async () => ({ result: { refused: describeInput(error, fileName) } });
   }
 };

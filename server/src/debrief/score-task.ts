@@ -1,6 +1,6 @@
 /** Scoring, as a task: a new score is a new row, and it stands in one transaction with the rows that count its attempts. */
 import { randomUUID } from 'node:crypto';
-import { InputError, instructorsAttempts } from '@keel/core';
+import { describeInput, InputError, instructorsAttempts } from '@keel/core';
 import type { DataSource, EntityManager } from 'typeorm';
 import { type Analysis, analyse } from '../analysis/analyse.ts';
 import {
@@ -38,7 +38,7 @@ export const scoreTask: Handler = async ({ schoolId, subject: id, input }, { dat
     };
   } catch (error) {
     if (!(error instanceof InputError)) throw error;
-    const refused = error.describe(recording.fileName);
+    const refused = describeInput(error, recording.fileName);
     return async (manager) => {
       await refuse(manager, recording, refused);
       return { result: { refused } satisfies ScoreOutcome };

@@ -5,6 +5,7 @@ import {
   flyLesson,
   type HabitIn,
   InputError,
+  inputWords,
   type TargetCard,
   writeRecordingCsv,
 } from '@keel/core';
@@ -59,6 +60,6 @@ export const demonstrationTask: Handler = async ({ schoolId, input }, { database
     return async () => ({ result });
   } catch (error) {
     if (!(error instanceof InputError)) throw error;
-    return async () => ({ result: { refused: error.message } });
+    return async () => ({ result: { refused: inputWords(error) } });
   }
 };

@@ -1,6 +1,8 @@
 /** What every route can reach. */
+
 import { OpenAPIHono, type RouteConfig } from '@hono/zod-openapi';
 import type { Role } from '@keel/core';
+import { issueWords } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import type { Tasks } from '../tasks/service.ts';
 import { soundJson } from './bodies.ts';
@@ -33,7 +35,7 @@ export function router(): OpenAPIHono<Env> {
       if (result.success) return undefined;
       const errors = result.error.issues.map((issue) => ({
         field: issue.path.join('.') || 'body',
-        message: issue.message,
+        message: issueWords(issue),
       }));
       const [first] = errors;
       return respond(c, new Problem(422, `${first.field}: ${first.message}`, errors));

@@ -1,6 +1,13 @@
 /** A batch as it comes: rows of a recording with their header, checked before a row of it is kept. */
 import { createHash } from 'node:crypto';
-import { type CoachRow, InputError, isChannel, MOST_COLUMNS, readRecordingCsv } from '@keel/core';
+import {
+  type CoachRow,
+  describeInput,
+  InputError,
+  isChannel,
+  MOST_COLUMNS,
+  readRecordingCsv,
+} from '@keel/core';
 import Papa from 'papaparse';
 import { Problem } from '../http/problem.ts';
 
@@ -47,7 +54,7 @@ function readBatch(bytes: Uint8Array): Omit<ReadBatch, 'sha256'> {
   try {
     readRecordingCsv(`${lines.join('\n')}\n`);
   } catch (error) {
-    if (error instanceof InputError) throw new Problem(422, error.describe('batch'));
+    if (error instanceof InputError) throw new Problem(422, describeInput(error, 'batch'));
     throw error;
   }
   const columns = cells(header);

@@ -5,6 +5,7 @@ import {
   checkClosing,
   gateClosingBodySchema,
   InputError,
+  inputWords,
   isoDay,
   saidGate,
   saidGateSchema,
@@ -49,7 +50,7 @@ export function gateRoutes() {
         try {
           checkClosing(gate, body, on);
         } catch (error) {
-          if (error instanceof InputError) throw new Problem(422, error.message);
+          if (error instanceof InputError) throw new Problem(422, inputWords(error));
           throw error;
         }
         const isNew = await database.transaction(async (manager) => {

@@ -1,7 +1,7 @@
 /** Syllabuses: those that came with the program and the school’s own copies; which one is taught. */
 
 import { createRoute, z } from '@hono/zod-openapi';
-import { InputError, readSyllabus, type Syllabus, syllabusSchema } from '@keel/core';
+import { InputError, inputWords, readSyllabus, type Syllabus, syllabusSchema } from '@keel/core';
 import type { DataSource, EntityManager } from 'typeorm';
 import { SchoolEntity, SyllabusEntity } from '../db/entities.ts';
 import { isDuplicate } from '../db/errors.ts';
@@ -127,7 +127,7 @@ function checked(given: object): Syllabus {
   try {
     return readSyllabus(given);
   } catch (error) {
-    if (error instanceof InputError) throw new Problem(422, error.message);
+    if (error instanceof InputError) throw new Problem(422, inputWords(error));
     throw error;
   }
 }

@@ -1,18 +1,27 @@
 /** A table of past flights, read in a thread, which hands over why it refuses as it hands over what it read. */
-import { InputError, type LogMapping, readLogCsv } from '@keel/core';
+import { cellWords, InputError, inputWords, type LogMapping, readLogCsv } from '@keel/core';
 
 /** As somebody pasted it, and which of its columns is what. */
 export interface Table {
   text: string;
   mapping: LogMapping;
 }
-export type ReadTable = ReturnType<typeof readLogCsv> | { refused: string };
+type Read = ReturnType<typeof readLogCsv>;
+export type ReadTable =
+  | (Omit<Read, 'problems'> & { problems: { line: number; column: string | null; message: string }[] })
+  | { refused: string };
 
 export function readTable({ text, mapping }: Table): ReadTable {
   try {
-    return readLogCsv(text, mapping);
+    const read = readLogCsv(text, mapping);
+    const problems = read.problems.map(({ line, column, ...coded }) => ({
+      line,
+      column,
+      message: cellWords(coded),
+    }));
+    return { ...read, problems };
   } catch (error) {
-    if (error instanceof InputError) return { refused: error.message };
+    if (error instanceof InputError) return { refused: inputWords(error) };
     throw error;
   }
 }

@@ -22,8 +22,10 @@ export async function proveWhoSigns(c: Context<Env>, password: string): Promise<
     .addSelect('account.passwordHash')
     .where('account.schoolId = :schoolId AND account.id = :id', { schoolId: viewer.schoolId, id: viewer.id })
     .getOneOrFail();
-  if (!(await isPassword(passwordHash, password)))
-    throw new Problem(403, 'password: this is not your password. Nothing was signed.');
+  if (!(await isPassword(passwordHash, password))) {
+    const detail = 'This is not your password. Nothing was signed.';
+    throw new Problem(403, detail, [{ field: 'password', message: detail }]);
+  }
   await one.succeeded();
 }
 

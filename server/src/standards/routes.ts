@@ -2,7 +2,7 @@
 
 import { randomUUID } from 'node:crypto';
 import { createRoute, z } from '@hono/zod-openapi';
-import { InputError, readStandard, type Standard, standardSchema } from '@keel/core';
+import { InputError, inputWords, readStandard, type Standard, standardSchema } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import { StandardEntity, type StandardVersion } from '../db/entities.ts';
 import { isDuplicate } from '../db/errors.ts';
@@ -134,7 +134,7 @@ function checkedStandard(data: unknown): Standard {
   try {
     return readStandard(data);
   } catch (error) {
-    if (error instanceof InputError) throw new Problem(422, error.message);
+    if (error instanceof InputError) throw new Problem(422, inputWords(error));
     throw error;
   }
 }

@@ -1,4 +1,5 @@
 /** The server's API, typed by the server's own description of it; every failure is an ApiError that says what to do. */
+
 import type { Created, ProblemBody, TakenIn } from '@keel/core';
 import type { ClientResponse } from 'hono/client';
 import { hc } from 'hono/client';

@@ -5,6 +5,7 @@ import {
   findRoom,
   hasBalance,
   InputError,
+  inputWords,
   type Lesson,
   type LessonInput,
   type LessonItem,
@@ -209,10 +210,11 @@ export function preview(
     return { plan: planned.plan, cards, errors };
   } catch (error) {
     if (!(error instanceof InputError)) throw error;
-    const { field } = error;
-    return field !== undefined && field in NUMBER_FIELDS
-      ? { cards, errors: { [field]: error.message } }
-      : { cards, errors, problem: error.message };
+    const { path } = error;
+    const words = inputWords(error);
+    return path !== undefined && path in NUMBER_FIELDS
+      ? { cards, errors: { [path]: words } }
+      : { cards, errors, problem: words };
   }
 }
 

@@ -4,21 +4,29 @@ import { useRouteError } from 'react-router';
 import { Empty } from '../parts/states.tsx';
 
 /** A piece of the interface that could not be fetched: the server was away, or has a newer one. */
-const isPiece = (error: unknown) =>
-  error instanceof Error && /dynamically imported module|module script|Failed to fetch/i.test(error.message);
+export class PieceMissing extends Error {}
+
+/** @throws PieceMissing where a piece could not be fetched. */
+export const piece = <T,>(fetching: Promise<T>): Promise<T> =>
+  fetching.catch((cause) => {
+    throw new PieceMissing('', { cause });
+  });
 
 export function Broken() {
   const error = useRouteError();
-  const why = isPiece(error)
-    ? 'This part of the program could not be fetched. Once the server answers, load the page again.'
-    : 'This view met something it cannot show. What was saved is safe; load the page again, and tell whoever runs the server if it happens again.';
+  const why =
+    error instanceof PieceMissing
+      ? 'This part of the program could not be fetched. Once the server answers, load the page again.'
+      : 'This view met something it cannot show. What was saved is safe; load the page again, and tell whoever runs the server if it happens again.';
   return (
     <div className="page" role="alert">
       <Empty title="This view stopped">{why}</Empty>
       <p>
         <Button onClick={() => window.location.reload()}>Load the page again</Button>
       </p>
-      {!isPiece(error) && error instanceof Error && <p className="small quiet">{error.message}</p>}
+      {!(error instanceof PieceMissing) && error instanceof Error && (
+        <p className="small quiet">{error.message}</p>
+      )}
     </div>
   );
 }

@@ -2,14 +2,14 @@
 import type { ComponentType } from 'react';
 import { createBrowserRouter, type RouteObject } from 'react-router';
 import { Empty, Loading } from '../parts/states.tsx';
-import { Broken } from './Broken.tsx';
+import { Broken, piece } from './Broken.tsx';
 import { Frame } from './Frame.tsx';
 import { SignedIn } from './SignedIn.tsx';
 
 /** A page fetched when it is wanted; what goes wrong in it stays in its place, and the frame around it goes on. */
 const page = (path: string, load: () => Promise<ComponentType>): RouteObject => ({
   path,
-  lazy: async () => ({ Component: await load() }),
+  lazy: async () => ({ Component: await piece(load()) }),
   errorElement: <Broken />,
 });
 
@@ -29,13 +29,13 @@ async function door(kind: 'setup' | 'invitation' | 'reset'): Promise<ComponentTy
 export const router = createBrowserRouter([
   {
     path: '/sign-in',
-    lazy: async () => ({ Component: (await import('../people/SignInPage.tsx')).SignInPage }),
+    lazy: async () => ({ Component: (await piece(import('../people/SignInPage.tsx'))).SignInPage }),
     HydrateFallback: Waiting,
     errorElement: <Broken />,
   },
   ...(['setup', 'invitation', 'reset'] as const).map((kind) => ({
     path: `/${kind}/:token`,
-    lazy: async () => ({ Component: await door(kind) }),
+    lazy: async () => ({ Component: await piece(door(kind)) }),
     HydrateFallback: Waiting,
     errorElement: <Broken />,
   })),

@@ -1,8 +1,9 @@
 /** An airplane file while it is being typed: plain data by paths, checked as a whole by the file's own schema. */
-import { type Airplane, airplaneSchema } from '@keel/core';
+import { type Airplane, airplaneSchema, issueWords } from '@keel/core';
 
 export type Path = readonly (string | number)[];
 export type Draft = Record<string, unknown>;
+type Issue = Parameters<typeof issueWords>[0];
 
 export function valueAt(draft: unknown, path: Path): unknown {
   return path.reduce<unknown>(
@@ -36,35 +37,37 @@ export function check(draft: Draft): Checked {
   if (result.success) return { airplane: result.data, errors: new Map() };
   return {
     airplane: null,
-    errors: new Map(result.error.issues.map((issue) => [issue.path.join('.'), plain(issue.message)])),
+    errors: new Map(result.error.issues.map((issue) => [issue.path.join('.'), plain(issue, draft)])),
   };
 }
 
 /** The file's names for its fields, as the form calls them. */
-const NAMES: [RegExp, string][] = [
-  [/\bvs0Kias\b/g, 'the stall with landing flaps'],
-  [/\bvs1Kias\b/g, 'the stall with flaps up'],
-  [/\bvaKiasAtMax\b/g, 'the maneuvering speed'],
-  [/\bvxKias\b/g, 'best angle'],
-  [/\bvyKias\b/g, 'best rate'],
-  [/\bvneKias\b/g, 'never exceed'],
-  [/\bbestGlideKias\b/g, 'best glide'],
-  [/\bapproachKias\b/g, 'final approach'],
-  [/\bmaxWeightLb\b/g, 'the maximum weight'],
-  [/\bemptyWeightLb\b/g, 'the empty weight'],
-  [/\bemptyArmIn\b/g, 'the empty arm'],
-  [/\bcgEnvelope\b/g, 'the envelope'],
-  [/\bidleRpm\b/g, 'idle'],
-  [/\bmaxRpm\b/g, 'the red line'],
-];
+const NAMES: Record<string, string> = {
+  vs0Kias: 'the stall with landing flaps',
+  vs1Kias: 'the stall with flaps up',
+  vaKiasAtMax: 'the maneuvering speed',
+  vxKias: 'best angle',
+  vyKias: 'best rate',
+  vneKias: 'never exceed',
+  bestGlideKias: 'best glide',
+  approachKias: 'final approach',
+  maxWeightLb: 'the maximum weight',
+  emptyWeightLb: 'the empty weight',
+  emptyArmIn: 'the empty arm',
+  cgEnvelope: 'the envelope',
+  idleRpm: 'idle',
+  maxRpm: 'the red line',
+};
 
-/** A message for a person: the form's names, and words of our own where the library's say nothing. */
-const plain = (message: string): string =>
-  /expected (number|string|array|object), received (undefined|null)/.test(message)
-    ? 'This is needed'
-    : /expected number, received NaN/.test(message)
-      ? 'Type a number, such as 30.5'
-      : NAMES.reduce((text, [name, words]) => text.replace(name, words), message);
+/** What is wrong for a person: words of our own where a field is empty or no number, the form's names elsewhere. */
+function plain(issue: Issue, draft: Draft): string {
+  if (issue.code === 'invalid_type') {
+    const value = valueAt(draft, issue.path as Path);
+    if (value === undefined || value === null) return 'This is needed';
+    if (Number.isNaN(value)) return 'Type a number, such as 30.5';
+  }
+  return issueWords(issue, (name) => NAMES[name] ?? name);
+}
 
 /** A number of the file as its field shows it; `scale` is the shown unit in the file's. */
 export const toTyped = (value: unknown, scale: number): number | '' =>

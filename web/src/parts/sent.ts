@@ -27,7 +27,7 @@ export async function signedWith<T>(
   } catch (error) {
     if (!(error instanceof ApiError && error.status === 403))
       return sent(Promise.reject(error), 'Not signed');
-    wrong(error.message.replace(/^password: (.)/, (_, first: string) => first.toUpperCase()));
+    wrong(error.message);
     return undefined;
   }
 }

@@ -1,5 +1,8 @@
 /** A table of people from a spreadsheet: looked at first, then invited all at once; their links are taken along in one file. */
 import {
+  type Coded,
+  cellWords,
+  errorWords,
   type ListedPerson,
   type MadeLink,
   type OpenInvitation,
@@ -17,10 +20,7 @@ import { roleName } from './Invite.tsx';
 
 const EXAMPLE = 'name,email,role,taught by\nNell Ashgrove,nell@club.example,student,Idris Vellacott';
 
-type Look =
-  | { people: ListedPerson[]; problems: { line: number; message: string }[] }
-  | { refused: string }
-  | null;
+type Look = { people: ListedPerson[]; problems: ({ line: number } & Coded)[] } | { refused: string } | null;
 
 export function InviteMany(props: {
   people: Person[];
@@ -113,7 +113,7 @@ function lookAt(text: string, there: readonly { email: string }[]): Look {
       there.map(({ email }) => email),
     );
   } catch (error) {
-    return { refused: messageOf(error) };
+    return { refused: errorWords(error) };
   }
 }
 
@@ -122,9 +122,9 @@ function Looked({ look, staff }: { look: Exclude<Look, { refused: string } | nul
     <>
       {look.problems.length > 0 && (
         <ul className="small" aria-label="Left out">
-          {look.problems.map(({ line, message }) => (
+          {look.problems.map(({ line, ...problem }) => (
             <li key={line}>
-              Line {line} is left out: {message}.
+              Line {line} is left out: {cellWords(problem)}.
             </li>
           ))}
         </ul>

@@ -1,8 +1,16 @@
 /** When somebody usually has time: a line a weekday, as it is said; empty throughout, they are asked each time. */
-import { type UsualHours as Hours, hoursText, type Me, readHours, WEEKDAYS, type Week } from '@keel/core';
+import {
+  errorWords,
+  type UsualHours as Hours,
+  hoursText,
+  type Me,
+  readHours,
+  WEEKDAYS,
+  type Week,
+} from '@keel/core';
 import { Button, Modal, Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import { api, messageOf, read } from '../api/client.ts';
+import { api, read } from '../api/client.ts';
 import { sent } from '../parts/sent.ts';
 
 const linesOf = (hours: Hours): string[] =>
@@ -13,7 +21,7 @@ const faultOf = (line: string): string | null => {
     readHours(line);
     return null;
   } catch (error) {
-    return messageOf(error);
+    return errorWords(error);
   }
 };
 

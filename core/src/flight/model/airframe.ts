@@ -78,10 +78,7 @@ const TAIL_DOWNLOAD = 1.03;
 /** @throws InputError when the airplane's file says too little for a performance model. */
 export function airframeOf(airplane: Airplane, weightLb = airplane.maxWeightLb): Airframe {
   const model = performanceOf(airplane);
-  if (!model)
-    throw new InputError(
-      `${airplane.id}: its file has no power for level flight, so that it cannot be flown; add a cruise table`,
-    );
+  if (!model) throw new InputError('airplane/no-power', { airplane: airplane.id });
   const wingAreaM2 = model.polar.wingAreaM2;
   const spanM = airplane.wing ? airplane.wing.spanFt * FT_TO_M : Math.sqrt(model.aspectRatio * wingAreaM2);
   const chordM = wingAreaM2 / spanM;

@@ -23,51 +23,65 @@ export function readControlFile(text: string): ControlRow[] {
   const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
   const header = data[0]?.map((name) => name.trim()) ?? [];
   const known = Object.keys(COLUMNS);
-  if (!header.includes('time_s'))
-    throw new InputError('a column time_s was expected in the header', { line: 1 });
+  if (!header.includes('time_s')) throw new InputError('controls/no-time', {}, { line: 1 });
   const unknown = header.find((name) => name !== 'time_s' && !known.includes(name));
   if (unknown !== undefined)
-    throw new InputError(`unknown; ${known.join(', ')} were expected`, {
-      line: 1,
-      column: header.indexOf(unknown) + 1,
-      columnName: unknown,
-    });
+    throw new InputError(
+      'controls/unknown',
+      { known: known.join(', ') },
+      {
+        line: 1,
+        column: header.indexOf(unknown) + 1,
+        columnName: unknown,
+      },
+    );
   const rows = data.slice(1).map((cells, i) => {
     const line = i + 2;
     if (cells.length !== header.length)
-      throw new InputError(`${cells.length} cells; ${header.length} were expected, as in the header`, {
-        line,
-      });
+      throw new InputError(
+        'controls/cells',
+        { cells: cells.length, expected: header.length },
+        {
+          line,
+        },
+      );
     const row: ControlRow = { timeS: Number.NaN, positions: {} };
     header.forEach((name, k) => {
       const cell = cells[k].trim();
       const value = Number(cell);
       if (name === 'time_s') {
         if (cell === '' || !Number.isFinite(value))
-          throw new InputError('a time in seconds was expected', { line, column: k + 1, columnName: name });
+          throw new InputError('controls/time', {}, { line, column: k + 1, columnName: name });
         row.timeS = value;
         return;
       }
       if (cell === '') return;
       const [control, low, high] = COLUMNS[name as Column];
       if (!(value >= low && value <= high))
-        throw new InputError(`${cell}: a number from ${low} to ${high} was expected`, {
-          line,
-          column: k + 1,
-          columnName: name,
-        });
+        throw new InputError(
+          'controls/range',
+          { cell, low, high },
+          {
+            line,
+            column: k + 1,
+            columnName: name,
+          },
+        );
       row.positions[control] = value;
     });
     return row;
   });
-  if (rows.length === 0)
-    throw new InputError('at least one row of control positions was expected', { line: 2 });
+  if (rows.length === 0) throw new InputError('controls/none', {}, { line: 2 });
   rows.forEach((row, i) => {
     if (i > 0 && !(row.timeS > rows[i - 1].timeS))
-      throw new InputError(`${row.timeS}: later than the row before was expected`, {
-        line: i + 2,
-        columnName: 'time_s',
-      });
+      throw new InputError(
+        'controls/order',
+        { timeS: row.timeS },
+        {
+          line: i + 2,
+          columnName: 'time_s',
+        },
+      );
   });
   return rows;
 }

@@ -1,6 +1,6 @@
 /** Steady flight: the controls and attitude at which nothing changes, by Newton's method. */
 import { Matrix, solve } from 'ml-matrix';
-import { InputError } from '../../errors.ts';
+import { type InputCodes, InputError } from '../../errors.ts';
 import { radians } from '../../units/angles.ts';
 import { FT_TO_M, KT_TO_MPS } from '../../units/convert.ts';
 import { clamp } from '../../units/numbers.ts';
@@ -114,12 +114,12 @@ export function trimFlight(airframe: Airframe, point: TrimPoint): Trimmed {
     residual = place(x);
   }
   if (!(norm(residual) < 1e-3) || controls.throttle > 1.2 || (fixed && controls.throttle < -0.2))
-    throw new InputError(cannot(airframe, point));
+    throw new InputError('airplane/no-trim', untrimmed(airframe, point));
   // What the trim's range does not reach, the elevator holds.
   const whole = controls.trim * airframe.power.trim;
   controls.trim = clamp(controls.trim, -1, 1);
   controls.elevator = (whole - controls.trim * airframe.power.trim) / airframe.power.elevator;
-  if (Math.abs(controls.elevator) > 1) throw new InputError(cannot(airframe, point));
+  if (Math.abs(controls.elevator) > 1) throw new InputError('airplane/no-trim', untrimmed(airframe, point));
   controls.throttle = clamp(controls.throttle, 0, 1);
   const climb = point.throttle === undefined ? undefined : x[2];
   return {
@@ -129,8 +129,10 @@ export function trimFlight(airframe: Airframe, point: TrimPoint): Trimmed {
   };
 }
 
-const cannot = (airframe: Airframe, { kias, altitudeFt, flapsDeg = 0 }: TrimPoint): string =>
-  `${airframe.airplane.id} cannot be trimmed at ${Math.round(kias)} KIAS and ${Math.round(altitudeFt)} ft with ${flapsDeg}° of flap: choose another speed or altitude`;
+const untrimmed = (
+  airframe: Airframe,
+  { kias, altitudeFt, flapsDeg = 0 }: TrimPoint,
+): InputCodes['airplane/no-trim'] => ({ airplane: airframe.airplane.id, kias, altitudeFt, flapsDeg });
 
 /** The pitch at which the flight path climbs by `climb` rad, for an angle of attack, sideslip and bank. */
 function pitchFor(alpha: number, beta: number, bank: number, climb: number): number {

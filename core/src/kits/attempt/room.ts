@@ -24,7 +24,7 @@ import type { StoryPart } from './story.ts';
 /** How the maneuver is briefed. */
 export interface Card {
   /** The steepest bank that it is briefed at, deg, and whose limit that is; the general one where it has none of its own. */
-  steepest?: (day: Day) => { deg: number; why: string };
+  mostBankDeg?: (day: Day) => number;
   /** Altitude that a student may lose, ft, and how far the airplane may rise above the entry. */
   lossFt: number;
   gainFt: number;
@@ -116,7 +116,7 @@ export interface Room<
   /** What a standard may ask of it before any band, by name. */
   requirements: Readonly<Record<RequirementName, Requirement>>;
   /** Findings that no recording can show, each with the reason. */
-  unrecorded?: Readonly<Record<string, string>>;
+  unrecorded?: readonly string[];
   /** Findings that say in words what a parameter's excursion says in figures. */
   folds?: Readonly<Partial<Record<Parameter, readonly FindingName[]>>>;
   pilot: Piece<FindingName>;

@@ -6,11 +6,8 @@ import { figure } from '../../card/figures.ts';
 export const TURNING_BANK_DEG = 15;
 
 /** The tolerance of the standard is for flying it, not for briefing it steeper. */
-export const stallSteepest = () => ({
-  deg: MOST_TURNING_DEG,
-  why: 'the standard’s limit of a turning stall',
-});
-const MOST_TURNING_DEG = 20;
+/** The standard's limit. */
+export const MOST_TURNING_DEG = 20;
 
 export const stallFigures = (day: Day, stage: number, bankDeg: number) => {
   const warning = warningKias(day, stage);

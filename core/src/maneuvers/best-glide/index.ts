@@ -44,7 +44,8 @@ export const bestGlide = defineRoom({
       }),
   },
   faults: [...GENERAL_FAULTS, ...LIMIT_FAULTS, ...GLIDE_FAULTS],
-  unrecorded: { 'drill-item-missed': 'the drill is said and touched; no channel records it' },
+  // The drill is said and touched.
+  unrecorded: ['drill-item-missed'],
   requirements: GLIDE_REQUIREMENTS,
   pilot: {
     script,

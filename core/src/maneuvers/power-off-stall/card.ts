@@ -3,7 +3,7 @@ import { bookSpeed, figure, powerOf } from '../../card/figures.ts';
 import { flapSchedule } from '../../card/flap-schedule.ts';
 import type { Flown } from '../../card/flown.ts';
 import type { Card } from '../../kits/attempt/room.ts';
-import { stallFigures, stallSteepest, TURNING_BANK_DEG } from '../../kits/stalls/card.ts';
+import { MOST_TURNING_DEG, stallFigures, TURNING_BANK_DEG } from '../../kits/stalls/card.ts';
 import { breakPicture } from '../../kits/stalls/picture.ts';
 
 const APPROACH_FPM = 500;
@@ -19,7 +19,7 @@ export const powerOffStallCard: Card = {
   configurations: ['landing', 'takeoff', 'clean'],
   travels: true,
   losesHeight: true,
-  steepest: stallSteepest,
+  mostBankDeg: () => MOST_TURNING_DEG,
   minutes: () => 3.5,
   fly(day): Flown {
     const { airplane, variant } = day;

@@ -4,7 +4,7 @@ import { circumstance, powerFor, roundPower, stageOf, stallKias, warningKias } f
 import { bookSpeed, figure, powerOf } from '../../card/figures.ts';
 import type { Flown } from '../../card/flown.ts';
 import type { Card } from '../../kits/attempt/room.ts';
-import { stallFigures, stallSteepest, TURNING_BANK_DEG } from '../../kits/stalls/card.ts';
+import { MOST_TURNING_DEG, stallFigures, TURNING_BANK_DEG } from '../../kits/stalls/card.ts';
 import { breakPicture } from '../../kits/stalls/picture.ts';
 import { settingForPercent } from '../../performance/level.ts';
 
@@ -17,7 +17,7 @@ export const powerOnStallCard: Card = {
   configurations: ['takeoff', 'clean'],
   travels: true,
   losesHeight: true,
-  steepest: stallSteepest,
+  mostBankDeg: () => MOST_TURNING_DEG,
   minutes: () => 3,
   fly(day): Flown {
     const { airplane, variant, technique } = day;

@@ -26,7 +26,7 @@ export const slowFlightCard: Card = {
   gainFt: 150,
   picture: powerCurvePicture,
   travels: true,
-  steepest: ({ technique }) => ({ deg: technique.slowBankDeg, why: 'the school’s limit in slow flight' }),
+  mostBankDeg: ({ technique }) => technique.slowBankDeg,
   minutes: () => 5,
   fly,
 };

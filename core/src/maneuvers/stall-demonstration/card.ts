@@ -41,10 +41,7 @@ export const stallDemonstrationCard: Card = {
   picture: breakPicture,
   travels: true,
   losesHeight: true,
-  steepest: ({ variant }) => ({
-    deg: SHOWN[variant as ShownVariant].bankDeg,
-    why: 'the bank in which it is shown',
-  }),
+  mostBankDeg: ({ variant }) => SHOWN[variant as ShownVariant].bankDeg,
   minutes: () => 3,
   fly(day): Flown {
     const shown = SHOWN[day.variant as ShownVariant];

@@ -22,10 +22,7 @@ function rateBank(day: Day): { bankDeg: number; tasKt: number | null } {
 
 export const standardRateTurnCard: Card = {
   heeds: ['entrySpeed'],
-  steepest: (day) => ({
-    deg: rateBank(day).bankDeg + HAND_DEG,
-    why: 'more turns faster than three degrees a second',
-  }),
+  mostBankDeg: (day) => rateBank(day).bankDeg + HAND_DEG,
   turnsByHeading: true,
   lossFt: 100,
   gainFt: 100,

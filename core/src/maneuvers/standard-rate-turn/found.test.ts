@@ -1,4 +1,5 @@
 /** A standard-rate turn is told from an ordinary level one by what was briefed, and judged by its rate. */
+
 import { fleet } from '../../airplane/fleet.ts';
 import { targetCard } from '../../brief/target-card.ts';
 import { scoreRecording } from '../../debrief/score-recording.ts';
@@ -6,6 +7,7 @@ import { flyManeuver } from '../../fly/fly.ts';
 import { bankForTurnRateDeg, turnRateDegPerS } from '../../mechanics/turning.ts';
 import type { Recording } from '../../recording/columns/recording.ts';
 import { findStandard } from '../../standards/standards.ts';
+import { refusal } from '../../testing/refusal.ts';
 
 const [airplane] = fleet;
 const standard = findStandard('faa-private')!;
@@ -67,6 +69,6 @@ test.each([
 });
 
 test('the bank of an ordinary turn is refused by name', () =>
-  expect(() => targetCard({ airplane, standard, maneuver: 'standard-rate-turn', bankDeg: 30 })).toThrow(
-    /at most 20° \(more turns faster/,
-  ));
+  expect(
+    refusal(() => targetCard({ airplane, standard, maneuver: 'standard-rate-turn', bankDeg: 30 })),
+  ).toMatch(/at most 20° \(more turns faster/));

@@ -18,10 +18,7 @@ export const steepTurnCard: Card = {
   picture: speedWindowPicture,
   travels: false,
   // Two turns of half a minute a circle, the reversal or the pause between them, and settling.
-  steepest: () => ({
-    deg: STEEPEST_DEG,
-    why: 'parachute rules begin beyond it, and no primary student goes there',
-  }),
+  mostBankDeg: () => STEEPEST_DEG,
   minutes: ({ steepCircles, steepReversal }) => 1.1 * steepCircles + (steepReversal === 'paused' ? 1.5 : 0.9),
   fly,
 };

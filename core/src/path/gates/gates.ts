@@ -175,22 +175,16 @@ export function checkClosing(
   body: GateClosingBody,
   on: string,
 ): void {
-  if (state.closes === 'age')
-    throw new InputError(`${state.title} closes by the day of birth alone: put that on file`);
+  if (state.closes === 'age') throw new InputError('gate/born', { gate: state.title });
   if (state.closes === 'document') {
-    if (!body.date) throw new InputError('say the day on which the paper was given');
-    if (body.date > on)
-      throw new InputError(`${body.date} is still to come: a paper is put on file once it is there`);
+    if (!body.date) throw new InputError('gate/no-day', {});
+    if (body.date > on) throw new InputError('gate/day-to-come', { date: body.date });
     if (body.endsOn && body.endsOn < body.date)
-      throw new InputError(
-        `it would end on ${body.endsOn}, before it begins on ${body.date}: look at the two days again`,
-      );
-    if (state.ends && !body.endsOn) throw new InputError('say the day on which it ends');
+      throw new InputError('gate/ends-before', { endsOn: body.endsOn, date: body.date });
+    if (state.ends && !body.endsOn) throw new InputError('gate/no-end', {});
     return;
   }
   const weak = state.skills.filter(({ standing }) => standing !== 'ready');
   if (state.closes === 'evidence' && weak.length > 0 && body.words.length < 10)
-    throw new InputError(
-      `${weak.map(({ title }) => title).join(', ')}: not ready by what was flown. Close it with a sentence that says what you saw`,
-    );
+    throw new InputError('gate/not-ready', { skills: weak.map(({ title }) => title).join(', ') });
 }

@@ -1,5 +1,6 @@
 /** Logbooks as CSV, in and out: columns by name or as somebody mapped them, every line checked before any is taken. */
 import Papa from 'papaparse';
+import type { Coded } from '../../coded.ts';
 import { InputError } from '../../errors.ts';
 import { isoDay } from '../gates/gates.ts';
 import { LOG_TIMES, type LogEntry, logEntrySchema } from './entry.ts';
@@ -50,7 +51,7 @@ export interface ReadLog {
   mapping: LogMapping;
   entries: LogEntry[];
   /** What keeps lines from being taken, by the line of the file. */
-  problems: { line: number; column: string | null; message: string }[];
+  problems: ({ line: number; column: string | null } & Coded)[];
 }
 
 /**
@@ -64,9 +65,8 @@ export function readLogCsv(text: string, mapping: LogMapping = {}): ReadLog {
     transformHeader: (name) => name.trim(),
   });
   const columns = (meta.fields ?? []).filter((name) => name !== '');
-  if (columns.length < 2 || data.length === 0)
-    throw new InputError('a table with a row of names and at least one flight was expected');
-  if (data.length > 5000) throw new InputError('more than 5,000 lines: send it in parts');
+  if (columns.length < 2 || data.length === 0) throw new InputError('log/no-table', {});
+  if (data.length > 5000) throw new InputError('log/too-many', { most: 5000 });
   const known = { ...usualColumns(columns), ...mapping };
   const entries: LogEntry[] = [];
   const problems: ReadLog['problems'] = [];
@@ -81,7 +81,8 @@ export function readLogCsv(text: string, mapping: LogMapping = {}): ReadLog {
       try {
         value[column] = cellOf(column, cell);
       } catch (error) {
-        problems.push({ line, column: name ?? null, message: (error as Error).message });
+        const { code, params } = error as InputError;
+        problems.push({ line, column: name ?? null, code, params });
         bad = true;
       }
     }
@@ -93,7 +94,9 @@ export function readLogCsv(text: string, mapping: LogMapping = {}): ReadLog {
         problems.push({
           line,
           column: known[path[0] as LogColumn] ?? LOG_COLUMNS[path[0] as LogColumn] ?? null,
-          message: value[path[0] as string] === undefined ? 'is missing' : message,
+          ...(value[path[0] as string] === undefined
+            ? { code: 'cell/missing' }
+            : { code: 'cell/refused', params: { issue: message } }),
         });
   });
   return { columns, mapping: known, entries, problems };
@@ -128,7 +131,7 @@ function cellOf(column: LogColumn, cell: string): string | number {
   if (column === 'date') return dateOf(cell);
   if (isTime(column)) return minutesOf(cell);
   if (column === 'landingsDay' || column === 'landingsNight') {
-    if (!/^\d{1,3}$/.test(cell)) throw new InputError(`${cell}: a number of landings was expected`);
+    if (!/^\d{1,3}$/.test(cell)) throw new InputError('cell/landings', { cell });
     return Number(cell);
   }
   return cell;
@@ -138,7 +141,7 @@ function cellOf(column: LogColumn, cell: string): string | number {
 function dateOf(cell: string): string {
   const day = /^(\d{4})[-/.](\d\d)[-/.](\d\d)$/.exec(cell);
   const iso = day ? `${day[1]}-${day[2]}-${day[3]}` : '';
-  if (!isoDay.safeParse(iso).success) throw new InputError(`${cell}: a day was expected as 2026-03-14`);
+  if (!isoDay.safeParse(iso).success) throw new InputError('cell/day', { cell });
   return iso;
 }
 
@@ -148,6 +151,6 @@ function minutesOf(cell: string): number {
   if (clock) return 60 * Number(clock[1]) + Number(clock[2]);
   const hours = Number(cell.replace(',', '.'));
   if (!/^\d/.test(cell) || !Number.isFinite(hours) || hours < 0 || hours > 24)
-    throw new InputError(`${cell}: a time was expected, as 1:05 or 1.1 hours, up to a day`);
+    throw new InputError('cell/duration', { cell });
   return Math.round(60 * hours);
 }

@@ -9,7 +9,7 @@ export function readSyllabus(value: unknown): Syllabus {
   const read = syllabusSchema.safeParse(value);
   if (read.success) return read.data;
   const [issue] = read.error.issues;
-  throw new InputError(`syllabus: ${issue.path.join('.') || 'the file'}: ${issue.message}`);
+  throw new InputError('shape', { what: 'syllabus', path: issue.path.join('.'), issue: issue.message });
 }
 
 export const syllabuses: readonly Syllabus[] = [preSolo, threeStages].map(readSyllabus);

@@ -46,8 +46,7 @@ export function readHours(text: string): Stretch[] {
       const [, fromH, fromM = '00', untilH, untilM = '00'] = STRETCH.exec(part) ?? [];
       const read = { from: `${two(fromH ?? '')}:${fromM}`, until: `${two(untilH ?? '')}:${untilM}` };
       const checked = usualHoursSchema.element.safeParse({ weekday: 1, ...read });
-      if (!checked.success)
-        throw new InputError(`“${part}” is no stretch of a day: write it as 9:00 to 12:30.`);
+      if (!checked.success) throw new InputError('week/stretch', { part });
       return read;
     });
 }

@@ -17,20 +17,14 @@ export function checkScorable(recording: Recording): Coded[] {
   const has = (name: keyof typeof channels) => channels[name] !== undefined;
   const hasPosition = has('lat_deg') && has('lon_deg');
   if (!has('alt_ft') && !has('gps_alt_ft')) {
-    throw new InputError(
-      'no altitude was recorded; a column alt_ft (or gps_alt_ft) with values was expected',
-    );
+    throw new InputError('needs/altitude', {});
   }
   if (!(has('ias_kt') && has('hdg_deg')) && !hasPosition) {
-    throw new InputError(
-      'neither ias_kt with hdg_deg nor lat_deg with lon_deg was recorded; one of these pairs was expected',
-    );
+    throw new InputError('needs/track', {});
   }
   const stepS = typicalStepS(timeS);
   if (stepS > SLOWEST_STEP_S && timeS.length > 2) {
-    throw new InputError(
-      `there is a row only every ${stepS.toFixed(1)} s; a row at least every 2 s (0.5 Hz) was expected`,
-    );
+    throw new InputError('needs/rate', { stepS });
   }
   const warnings: Coded[] = [];
   if (stepS < FASTEST_STEP_S) warnings.push(warning('rows-too-fast', { hz: Math.round(1 / stepS) }));

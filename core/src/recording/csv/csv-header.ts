@@ -43,7 +43,8 @@ function readHeaderLine(content: string, line: number, header: RecordingHeader, 
     case 'keelpath-recording':
       if (value !== '1') {
         throw new InputError(
-          `this is version ${quoted(value)} of the recording format; version 1 was expected`,
+          'csv/version',
+          { version: quoted(value) },
           {
             line,
           },
@@ -55,7 +56,7 @@ function readHeaderLine(content: string, line: number, header: RecordingHeader, 
       return;
     case 'date':
       if (!ISO_DATE.test(value) || Number.isNaN(Date.parse(value))) {
-        throw new InputError(`date is "${quoted(value)}"; write it as 2026-05-31`, { line });
+        throw new InputError('csv/date', { date: quoted(value) }, { line });
       }
       header.date = value;
       return;
@@ -84,9 +85,13 @@ const PADDING = ',;\t';
 function headerNumber(key: string, value: string, line: number, min: number, max: number): number {
   const number = Number(value);
   if (!Number.isFinite(number) || number < min || number > max) {
-    throw new InputError(`${key} is "${quoted(value)}"; a number from ${min} to ${max} was expected`, {
-      line,
-    });
+    throw new InputError(
+      'csv/range',
+      { key, value: quoted(value), min, max },
+      {
+        line,
+      },
+    );
   }
   return number;
 }

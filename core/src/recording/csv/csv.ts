@@ -21,7 +21,8 @@ export function readRecordingCsv(source: string, onProgress?: (fraction: number)
   const body = lead.bodyStart === 0 ? text : text.slice(lead.bodyStart);
   if (body.trim() === '') {
     throw new InputError(
-      'the file holds no data; a header row such as time_s,alt_ft,ias_kt,hdg_deg was expected',
+      'csv/empty',
+      {},
       {
         line: lead.bodyLine,
       },
@@ -76,8 +77,7 @@ function readAny(body: string, delimiter: string, reader: RowReader, on: OnCurso
     chunk: (result) => {
       const badQuote = result.errors.find((error) => error.type === 'Quotes')?.row;
       result.data.forEach((row, i) => {
-        if (i === badQuote)
-          throw new InputError('a quoted cell is not closed properly', { line: reader.line });
+        if (i === badQuote) throw new InputError('csv/quote', {}, { line: reader.line });
         reader.read(row);
       });
       on(result.meta.cursor);

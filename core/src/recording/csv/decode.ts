@@ -9,7 +9,5 @@ export function decodeText(bytes: Uint8Array): string {
   } catch {
     // Falls through to the one message below.
   }
-  throw new InputError(
-    'not a text file; UTF-8 text with columns such as time_s,alt_ft,ias_kt,hdg_deg was expected',
-  );
+  throw new InputError('file/not-text', {});
 }

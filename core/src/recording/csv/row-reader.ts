@@ -59,24 +59,33 @@ export class RowReader {
   private readHeader(row: string[], line: number): void {
     this.headerLine = line;
     if (row.length > MOST_COLUMNS)
-      throw new InputError(`the header has ${row.length} columns; at most ${MOST_COLUMNS} were expected`, {
-        line,
-      });
+      throw new InputError(
+        'csv/columns',
+        { count: row.length, most: MOST_COLUMNS },
+        {
+          line,
+        },
+      );
     this.names = row.map((cell) => cell.trim().toLowerCase());
     this.names.forEach((name, i) => {
       const first = this.names.indexOf(name);
       if (name !== '' && first !== i) {
         throw new InputError(
-          `column "${quoted(name)}" stands twice (columns ${first + 1} and ${i + 1}); keep one`,
+          'csv/column-twice',
+          { name: quoted(name), first: first + 1, second: i + 1 },
           { line, column: i + 1 },
         );
       }
     });
     this.hasTimeColumn = this.names.includes('time_s');
     if (!this.hasTimeColumn && !this.names.includes('utc')) {
-      throw new InputError('there is no time column; time_s (seconds) or utc (ISO 8601) was expected', {
-        line,
-      });
+      throw new InputError(
+        'csv/no-time',
+        {},
+        {
+          line,
+        },
+      );
     }
     this.roles = this.names.map((name): ColumnRole => {
       if (name === 'time_s') return { kind: 'time' };
@@ -153,12 +162,8 @@ export class RowReader {
 
   private badTime(timeS: number, column: number, line: number): InputError {
     const place = { line, column: column + 1, columnName: this.names[column] };
-    if (Number.isNaN(timeS)) return new InputError('the time is empty; every row needs one', place);
-    const problem = timeS === this.lastTimeS ? 'the same time stands twice' : 'the time goes back';
-    return new InputError(
-      `${problem} (${timeS} s after ${this.lastTimeS} s); rows must be in time order, each later than the one before`,
-      place,
-    );
+    if (Number.isNaN(timeS)) return new InputError('row/no-time', {}, place);
+    return new InputError('row/time-order', { timeS, lastTimeS: this.lastTimeS }, place);
   }
 
   /** Milliseconds since 1970; NaN where the cell is empty. */
@@ -166,11 +171,15 @@ export class RowReader {
     if (cell.trim() === '') return Number.NaN;
     const ms = parseUtcMs(cell.trim());
     if (ms === undefined) {
-      throw new InputError(`"${quoted(cell)}" is not an ISO 8601 time; write it as 2026-05-31T09:30:00.0Z`, {
-        line,
-        column: column + 1,
-        columnName: 'utc',
-      });
+      throw new InputError(
+        'row/utc',
+        { cell: quoted(cell) },
+        {
+          line,
+          column: column + 1,
+          columnName: 'utc',
+        },
+      );
     }
     return ms;
   }
@@ -179,18 +188,16 @@ export class RowReader {
     if (row.length === expected) return;
     const extra = row.slice(expected);
     if (row.length < expected || extra.some((cell) => cell.trim() !== '')) {
-      throw new InputError(
-        `the row has ${row.length} cells, the header has ${expected}; give every row as many (an empty cell is fine)`,
-        { line },
-      );
+      throw new InputError('row/cells', { cells: row.length, expected }, { line });
     }
   }
 
   private notANumber(cell: string, column: number, line: number): InputError {
-    const comma = /^\s*[-+]?\d+,\d+\s*$/.test(cell) ? ' (the decimal sign is a point)' : '';
+    const comma = /^\s*[-+]?\d+,\d+\s*$/.test(cell);
     const shown = cell.length > 30 ? `${cell.slice(0, 30)}…` : cell;
     return new InputError(
-      `"${shown}" is not a number; a decimal such as 4500.5 or an empty cell was expected${comma}`,
+      'row/number',
+      { cell: shown, comma },
       {
         line,
         column: column + 1,
@@ -204,19 +211,27 @@ export class RowReader {
     const { min, max } = possibleValues(name);
     for (let i = 0; i < values.length; i++) {
       if (!(values[i] < min || values[i] > max)) continue;
-      throw new InputError(`${values[i]} is not possible here; a value from ${min} to ${max} was expected`, {
-        line: lines[i],
-        column: column + 1,
-        columnName: name,
-      });
+      throw new InputError(
+        'row/impossible',
+        { value: values[i], min, max },
+        {
+          line: lines[i],
+          column: column + 1,
+          columnName: name,
+        },
+      );
     }
   }
 
   finish(): Omit<Recording, 'header'> {
     if (!this.roles || this.columns.rows === 0) {
-      throw new InputError('there is a header row but no data after it; rows of numbers were expected', {
-        line: this.headerLine || this.line,
-      });
+      throw new InputError(
+        'csv/no-data',
+        {},
+        {
+          line: this.headerLine || this.line,
+        },
+      );
     }
     const finished = this.columns.finish();
     const channels: Recording['channels'] = {};

@@ -37,9 +37,7 @@ export function recordingOfFixes(
     if (!last || fix.epochMs > last.epochMs) rising.push(fix);
   }
   if (rising.length < LEAST_FIXES)
-    throw new InputError(
-      `${what} has ${rising.length} timed positions; at least ${LEAST_FIXES} were expected`,
-    );
+    throw new InputError('fixes/few', { what, count: rising.length, least: LEAST_FIXES });
   const dropped = fixes.length - rising.length;
   if (dropped > 0) warnings.push(warning('positions-out-of-order', { count: dropped }));
   const epochMs = rising[0].epochMs;

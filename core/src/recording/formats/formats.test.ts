@@ -2,9 +2,12 @@
  * Logs of positions: the same flight through each format gives the same places and times. The sentences of the NMEA
  * example are those that handbooks of the format reprint (from memory; their checksums prove them).
  */
+
 import { XMLBuilder } from 'fast-xml-parser';
 import IGCParser from 'igc-parser';
 import { InputError } from '../../errors.ts';
+import { refusal } from '../../testing/refusal.ts';
+import { describeInput } from '../../words/input-error.ts';
 import { formatOf, readRecording } from '../read/read-recording.ts';
 
 const startMs = Date.UTC(2026, 5, 12, 23, 59, 30);
@@ -106,7 +109,7 @@ describe('what is wrong is said', () => {
     try {
       readRecording(text);
     } catch (error) {
-      if (error instanceof InputError) return error.describe('file');
+      if (error instanceof InputError) return describeInput(error, 'file');
       throw error;
     }
     return '';
@@ -202,7 +205,7 @@ describe('what a log leaves open', () => {
       expect(gps_alt_ft![5]).toBeNaN();
       expect(gps_alt_ft![6]).toBeCloseTo(fixes[6].altM / 0.3048, 6);
     }
-    expect(() => readRecording(gpxOf(points.map((point) => ({ ...point, ele: 'high' }))))).toThrow(
+    expect(refusal(() => readRecording(gpxOf(points.map((point) => ({ ...point, ele: 'high' })))))).toMatch(
       'track point 1: <ele> high; metres were expected',
     );
   });
@@ -214,7 +217,7 @@ describe('what a log leaves open', () => {
     expect(timeS).toHaveLength(fixes.length - 4);
     expect([...timeS]).not.toContain(8);
     expect(warnings).toEqual([{ code: 'positions-not-valid', params: { count: 4 } }]);
-    expect(() => readRecording(igc.replaceAll('WA', 'WV'))).toThrow(
+    expect(refusal(() => readRecording(igc.replaceAll('WA', 'WV')))).toMatch(
       `all ${fixes.length} positions are marked as not valid (V)`,
     );
   });

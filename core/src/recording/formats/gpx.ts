@@ -15,19 +15,14 @@ const LISTS = new Set(['trk', 'trkseg', 'trkpt']);
 
 /** @throws InputError for what is no well-formed GPX, and for a point without a place or time. */
 export function readGpx(text: string): Recording {
-  if (/<!(DOCTYPE|ENTITY)/i.test(text))
-    throw new InputError('it declares a document type or entities; a GPX 1.1 file has none');
-  if (hasLongTag(text))
-    throw new InputError(
-      `an element’s tag is longer than ${LONGEST_TAG} characters; a GPX 1.1 file was expected`,
-    );
+  if (/<!(DOCTYPE|ENTITY)/i.test(text)) throw new InputError('gpx/entities', {});
+  if (hasLongTag(text)) throw new InputError('gpx/long-tag', { most: LONGEST_TAG });
   const valid = XMLValidator.validate(text);
   if (valid !== true) {
     const { msg, line, col } = valid.err;
     // The validator lists what is open at the end as a JSON array.
-    if (msg.startsWith("Invalid '["))
-      throw new InputError('it ends before its elements are closed; a whole GPX 1.1 file was expected');
-    throw new InputError(`not well-formed XML (${msg}); a GPX 1.1 file was expected`, { line, column: col });
+    if (msg.startsWith("Invalid '[")) throw new InputError('gpx/ends-early', {});
+    throw new InputError('gpx/malformed', { why: msg }, { line, column: col });
   }
   const parser = new XMLParser({
     ignoreAttributes: false,
@@ -39,9 +34,9 @@ export function readGpx(text: string): Recording {
   const gpx = parsed(parser, text).gpx as
     | { trk?: { name?: string; trkseg?: { trkpt?: Point[] }[] }[] }
     | undefined;
-  if (gpx === undefined) throw new InputError('no <gpx> element; a GPX 1.1 file was expected');
+  if (gpx === undefined) throw new InputError('gpx/no-root', {});
   const points = (gpx.trk ?? []).flatMap(({ trkseg }) => (trkseg ?? []).flatMap(({ trkpt }) => trkpt ?? []));
-  if (points.length === 0) throw new InputError('no <trkpt> in it; a GPX 1.1 track was expected');
+  if (points.length === 0) throw new InputError('gpx/no-points', {});
   return recordingOfFixes(points.map(fixOf), 'the track');
 }
 
@@ -64,7 +59,7 @@ function parsed(parser: XMLParser, text: string): Record<string, unknown> {
   try {
     return parser.parse(text);
   } catch (error) {
-    throw new InputError(`${(error as Error).message}; a GPX 1.1 file was expected`);
+    throw new InputError('gpx/refused', { why: (error as Error).message });
   }
 }
 
@@ -73,11 +68,8 @@ function fixOf(point: Point, i: number): Fix {
   const [latDeg, lonDeg] = [Number(point.lat), Number(point.lon)];
   const which = `track point ${i + 1}`;
   if (!(Math.abs(latDeg) <= 90 && Math.abs(lonDeg) <= 180))
-    throw new InputError(`${which}: lat ${point.lat}, lon ${point.lon}; degrees were expected`);
-  if (Number.isNaN(epochMs))
-    throw new InputError(
-      `${which}: ${point.time === undefined ? 'no <time>' : `<time> ${point.time}`}; a time in ISO 8601 was expected`,
-    );
+    throw new InputError('gpx/place', { which, latDeg: String(point.lat), lonDeg: String(point.lon) });
+  if (Number.isNaN(epochMs)) throw new InputError('gpx/time', { which, time: point.time ?? '' });
   return {
     epochMs,
     latDeg,
@@ -91,6 +83,6 @@ function fixOf(point: Point, i: number): Fix {
 function metresOf(ele: string | number | undefined, which: string): number {
   if (ele === undefined || String(ele).trim() === '') return Number.NaN;
   const metres = Number(ele);
-  if (Number.isNaN(metres)) throw new InputError(`${which}: <ele> ${ele}; metres were expected`);
+  if (Number.isNaN(metres)) throw new InputError('gpx/elevation', { which, elevation: String(ele) });
   return metres;
 }

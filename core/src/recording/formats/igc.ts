@@ -12,15 +12,12 @@ export function readIgc(text: string): Recording {
   try {
     file = IGCParser.parse(text, { lenient: true });
   } catch (error) {
-    throw new InputError(`not an IGC file (${(error as Error).message.split('\n')[0]})`);
+    throw new InputError('igc/not-igc', { why: (error as Error).message.split('\n')[0] });
   }
   // V: the logger had no full position then, and wrote the last one or none again.
   const valid = file.fixes.filter((fix) => fix.valid);
   const left = file.fixes.length - valid.length;
-  if (left > 0 && valid.length === 0)
-    throw new InputError(
-      `all ${left} positions are marked as not valid (V); some with a fix (A) were expected`,
-    );
+  if (left > 0 && valid.length === 0) throw new InputError('igc/none-valid', { left });
   const recording = recordingOfFixes(
     valid.map((fix) => ({
       epochMs: fix.timestamp,

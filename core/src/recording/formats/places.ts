@@ -22,10 +22,7 @@ export interface Place {
  */
 export function placesOf({ timeS, channels, epochMs }: Recording): Place[][] {
   const { lat_deg: lat, lon_deg: lon } = channels;
-  if (!lat || !lon)
-    throw new InputError(
-      'no positions were recorded (lat_deg, lon_deg): there is no track to write; take the CSV',
-    );
+  if (!lat || !lon) throw new InputError('track/no-places', {});
   const altitudeFt = channels.gps_alt_ft ?? channels.alt_ft;
   const longestS = longestStepS(typicalStepS(timeS));
   const stretches: Place[][] = [];

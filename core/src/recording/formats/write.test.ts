@@ -117,7 +117,7 @@ test('KML: another reader sees the flight and the attempt as lines', () => {
 test('without positions it says what to take instead', () => {
   const { lat_deg: _, ...channels } = recording.channels;
   expect(() => writeGpx({ ...recording, channels }, '')).toThrow(InputError);
-  expect(() => writeKml({ ...recording, channels }, '')).toThrow(/take the CSV/);
+  expect(() => writeKml({ ...recording, channels }, '')).toThrow('track/no-places');
 });
 
 test('stored chunks make the recording again', () => {

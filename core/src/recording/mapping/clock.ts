@@ -1,9 +1,9 @@
 /** The time of a table's rows as seconds since the first; past midnight the clock goes on. */
-import { InputError } from '../../errors.ts';
+import { type FilePlace, InputError, quoted } from '../../errors.ts';
 import { parseCell } from '../columns/csv-number.ts';
 import { parseUtcMs } from '../columns/utc.ts';
 import { type DateKind, dayOf } from './day-cell.ts';
-import { DATE_KINDS, type Mapping, type TimeKind } from './mapping.ts';
+import type { Mapping, TimeKind } from './mapping.ts';
 import { isNothing } from './nothing.ts';
 import { columnOf, type TableHead } from './table.ts';
 
@@ -42,12 +42,7 @@ export class Clock {
     if (isNothing(cell)) return Number.NaN;
     const ms = this.millis(cell);
     if (ms === undefined)
-      throw this.wrong(
-        cell,
-        line,
-        this.column,
-        'is not a time of this kind; choose another column or kind of time',
-      );
+      throw new InputError('cell/time', { cell: quoted(cell) }, this.place(line, this.column));
     const dayMs = this.date && this.day(row, line, this.date);
     // A clock without its day, as before the first fix, is no time at all.
     if (this.date && dayMs === undefined) return Number.NaN;
@@ -59,12 +54,8 @@ export class Clock {
     return (dated - this.firstMs) / 1000;
   }
 
-  private wrong(cell: string, line: number, column: number, what: string): InputError {
-    return new InputError(`"${cell.slice(0, 30)}" ${what}`, {
-      line,
-      column: column + 1,
-      columnName: this.head.columns[column],
-    });
+  private place(line: number, column: number): FilePlace {
+    return { line, column: column + 1, columnName: this.head.columns[column] };
   }
 
   /** The row's day, ms since 1970; undefined where there is nothing in its cell. */
@@ -77,8 +68,7 @@ export class Clock {
     if (isNothing(cell)) return undefined;
     const dayMs = dayOf(cell, kind);
     if (dayMs !== undefined) return dayMs;
-    const { says } = DATE_KINDS.find((one) => one.kind === kind)!;
-    throw this.wrong(cell, line, column, `is not a day in the order ${says}; choose another order or column`);
+    throw new InputError('cell/date', { cell: quoted(cell), kind }, this.place(line, column));
   }
 
   private pastMidnight(ms: number, dayMs: number | undefined): number {

@@ -121,7 +121,7 @@ describe('what is wrong is said, with its place', () => {
     const mapping = guessed(METRIC.replace('rad;rad', 'deg;deg'));
     mapping.channels[1].unit = 'm/s';
     expect(refused(METRIC.replaceAll('175.94', '1750.94'), mapping)).toContain(
-      'which cannot be; look at the column’s unit',
+      'which cannot be; check the column’s unit',
     );
   });
   test('a time of another kind', () => {

@@ -37,7 +37,7 @@ export function readMapped(
   const head = tableHead(text);
   const sources = mapping.channels.map(({ column, channel, unit, flip }): Source => {
     const factors = conversion(channel, unit);
-    if (!factors) throw new InputError(`${column}: ${channel} cannot be in ${unit}; choose another unit`);
+    if (!factors) throw new InputError('table/unit', { column, channel, unit });
     const sign = flip ? -1 : 1;
     return {
       channel,
@@ -49,7 +49,7 @@ export function readMapped(
   const twice = sources.find(
     ({ channel }, i) => sources.findIndex((other) => other.channel === channel) !== i,
   );
-  if (twice) throw new InputError(`two columns are called ${twice.channel}; keep one`);
+  if (twice) throw new InputError('table/twice', { channel: twice.channel });
   const clock = new Clock(head, mapping);
   const columns = new GrowingColumns(sources.length + 1);
   const lines = text.split('\n');
@@ -81,9 +81,13 @@ export function readMapped(
     if (index % 5000 === 0) onProgress?.((at - head.dataLine) / lines.length);
   }
   if (columns.rows === 0)
-    throw new InputError('no row has a time that can be read; choose another column or kind of time', {
-      line: head.dataLine,
-    });
+    throw new InputError(
+      'table/no-times',
+      {},
+      {
+        line: head.dataLine,
+      },
+    );
   return finish(columns, sources, clock.epochMs, [
     ...(untimed > 0 ? [warning('rows-without-time', { count: untimed })] : []),
     ...(leftOut > 0 ? [warning('rows-out-of-order', { count: leftOut })] : []),
@@ -116,11 +120,15 @@ function measured(
   const cell = row[index] ?? '';
   const value = parseCell(cell);
   if (value === undefined && !isNothing(cell))
-    throw new InputError(`"${cell.slice(0, 30)}" is not a number`, {
-      line,
-      column: index + 1,
-      columnName: head.columns[index],
-    });
+    throw new InputError(
+      'cell/number',
+      { cell: cell.slice(0, 30) },
+      {
+        line,
+        column: index + 1,
+        columnName: head.columns[index],
+      },
+    );
   const converted = (value ?? Number.NaN) * scale + offset;
   const info = channelInfo(channel);
   if (info.circular) return converted;
@@ -129,7 +137,8 @@ function measured(
     converted > (info.max ?? Number.POSITIVE_INFINITY)
   )
     throw new InputError(
-      `${cell.trim()} is ${Math.round(converted)} ${info.unit} of ${info.label}, which cannot be; look at the column’s unit`,
+      'cell/impossible',
+      { cell: cell.trim(), value: Math.round(converted), unit: info.unit, label: info.label },
       { line, column: index + 1, columnName: head.columns[index] },
     );
   return converted;

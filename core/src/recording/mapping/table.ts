@@ -56,9 +56,7 @@ export function tableHead(source: string): TableHead {
     const head = headBy(lines, delimiter);
     if (head) return head;
   }
-  throw new InputError(
-    'no table was found in the first lines; a row of column names and, below it, rows of numbers were expected',
-  );
+  throw new InputError('table/none', {});
 }
 
 function headBy(lines: string, delimiter: string): TableHead | null {
@@ -124,7 +122,8 @@ export function columnOf(head: TableHead, column: string): number {
   const index = head.columns.findIndex((name) => name.toLowerCase() === column.toLowerCase());
   if (index < 0)
     throw new InputError(
-      `there is no column "${column}"; the header has ${head.columns.filter(Boolean).join(', ')}`,
+      'table/column',
+      { column, known: head.columns.filter(Boolean).join(', ') },
       { line: head.headerLine },
     );
   return index;

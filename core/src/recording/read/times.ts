@@ -16,16 +16,15 @@ export function checkTimes(recording: Recording): Recording {
   if (timeS.length === 0) return recording;
   const [first, last] = [timeS[0], timeS[timeS.length - 1]];
   if (!(Math.abs(first) <= LATEST_S && Math.abs(last) <= LATEST_S))
-    throw new InputError(
-      `a time of ${Math.abs(first) > LATEST_S ? first : last} s; seconds of a flight were expected`,
-    );
+    throw new InputError('times/seconds', { timeS: Math.abs(first) > LATEST_S ? first : last });
   if (last - first > LONGEST_S)
-    throw new InputError(
-      `it lasts ${Math.round((last - first) / 3600)} h, from ${first} s to ${last} s; 48 h at the most were expected: split it, or put its times right`,
-    );
+    throw new InputError('times/too-long', {
+      hours: Math.round((last - first) / 3600),
+      firstS: first,
+      lastS: last,
+    });
   if (epochMs === undefined) return recording;
   const beganMs = epochMs + first * 1000;
-  if (!(beganMs >= EARLIEST_MS && beganMs <= LATEST_MS))
-    throw new InputError('it began before 1980 or after 2100; put the date right');
+  if (!(beganMs >= EARLIEST_MS && beganMs <= LATEST_MS)) throw new InputError('times/year', {});
   return recording;
 }

@@ -1,6 +1,7 @@
 /** The trainer's flight, in a thread of its own: the picture may stutter, the physics does not. */
 import {
   type Assistance,
+  errorWords,
   openTrainer,
   type SharedAxis,
   type StudentInput,
@@ -51,7 +52,7 @@ function open(options: TrainerOptions): void {
   try {
     trainer = openTrainer(options);
   } catch (error) {
-    tell({ kind: 'failed', message: (error as Error).message });
+    tell({ kind: 'failed', message: errorWords(error) });
     return;
   }
   tell({ kind: 'ready', lanes: trainer.lanes, demonstration: trainer.demonstration });
