@@ -18,7 +18,7 @@ DATABASE_URL, KEEL_DATA, KEEL_PG_PORT as for npm start`;
 const NAME = /^keel-path-\d{8}-\d{6}\.dump$/;
 
 /** Writes the file; until it is whole it has another name. @returns what was in it. */
-export async function backUp(url, bin, file) {
+async function backUp(url, bin, file) {
   const client = new pg.Client({ connectionString: url });
   await client.connect();
   const unfinished = `${file}.unfinished`;
@@ -51,7 +51,7 @@ export async function backUp(url, bin, file) {
 }
 
 /** Keeps the latest files of a folder. */
-export function prune(folder, keep) {
+function prune(folder, keep) {
   const files = readdirSync(folder)
     .filter((name) => NAME.test(name))
     .sort();
@@ -61,7 +61,7 @@ export function prune(folder, keep) {
   }
 }
 
-export const nameAt = (date) =>
+const nameAt = (date) =>
   `keel-path-${date.toISOString().replace(/[-:]/g, '').replace('T', '-').slice(0, 15)}.dump`;
 
 async function main() {

@@ -1,213 +1,463 @@
-/** Keel Path's computation: no interface, no Node API, no database. */
-export * from './airplane/book.ts';
-export * from './airplane/calibration.ts';
-export * from './airplane/configuration.ts';
+/**
+ * Keel Path's computation as server, interface and commands have it: no interface, no Node API, no database. What none of
+ * them imports is not listed.
+ */
 export { CONFIGURATIONS, type Configuration } from './airplane/configuration.ts';
-export * from './airplane/fleet.ts';
-export * from './airplane/limits.ts';
-export * from './airplane/own-figure.ts';
-export * from './airplane/own-figure.ts';
-export * from './airplane/schema.ts';
-export * from './atmosphere/atmosphere.ts';
-export * from './balance/balance.ts';
-export * from './brief/lesson-plan.ts';
-export * from './brief/lesson-schema.ts';
-export * from './brief/picture.ts';
-export * from './brief/target-card.ts';
-export * from './brief/templates.ts';
-export * from './card/card.ts';
-export * from './card/day.ts';
-export * from './card/flown.ts';
-export * from './card/flown-words.ts';
-export * from './card/ladder.ts';
+export { findAirplane, fleet } from './airplane/fleet.ts';
+export { maneuveringSpeedKias } from './airplane/limits.ts';
+export { type OwnFigure, ownFigureSchema } from './airplane/own-figure.ts';
+export { type Airplane, airplaneSchema, levelPowerOf } from './airplane/schema.ts';
+export { densityRatio } from './atmosphere/atmosphere.ts';
+export { cgLimitsIn, hasBalance, type Loading } from './balance/balance.ts';
+export { type LessonRequest, planLesson } from './brief/lesson-plan.ts';
+export {
+  type Conditions,
+  type LessonItem,
+  type LessonPlan,
+  type Notice,
+  noticeFromWritten,
+  type Segment,
+} from './brief/lesson-schema.ts';
+export { pictureMark, pictureMoved, picturePlanned } from './brief/picture.ts';
+export { targetCard } from './brief/target-card.ts';
+export { LESSON_TEMPLATES, type LessonTemplate, type SchoolTemplate } from './brief/templates.ts';
+export { isSaid, type TargetCard, targetCardSchema } from './card/card.ts';
+export { type CardInput, powerDigits } from './card/day.ts';
+export { flownWords, variantAfter, variantWords, wayWords } from './card/flown-words.ts';
+export { entryAt, entryRange } from './card/ladder.ts';
 export { fromWritten } from './card/old-card.ts';
-export * from './card/own-figures.ts';
-export * from './card/picture.ts';
-export * from './card/recurring.ts';
-export * from './card/speed-window.ts';
-export * from './card/targets.ts';
-export * from './coach/coach.ts';
-export * from './coach/coach-words.ts';
-export * from './coach/heard.ts';
-export * from './coach/lesson-coach.ts';
-export * from './coach/replay.ts';
-export * from './coach/sentences.ts';
+export type { Picture, PictureAxis, PictureLine, PicturePanel, PictureZone } from './card/picture.ts';
+export type { RecurringFinding } from './card/recurring.ts';
+export { type BriefTargets, briefFileSchema } from './card/targets.ts';
+export type { CoachLook } from './coach/coach.ts';
+export { type CoachWords, coachWordsSchema } from './coach/coach-words.ts';
+export { type Heard, heardOf } from './coach/heard.ts';
+export { type LessonCoach, openLessonCoach } from './coach/lesson-coach.ts';
+export { coachRows, replayCoach } from './coach/replay.ts';
+export { type CoachSentence, coachSentences, unknownSentence } from './coach/sentences.ts';
 export type { Word } from './coach/voice.ts';
-export * from './coded.ts';
-export * from './debrief/align.ts';
-export * from './debrief/attempt-over.ts';
-export * from './debrief/average.ts';
-export * from './debrief/broken-line.ts';
-export * from './debrief/edits.ts';
-export * from './debrief/flight-columns.ts';
-export * from './debrief/flight-score.ts';
-export * from './debrief/legs.ts';
-export * from './debrief/old-score.ts';
-export * from './debrief/per-pixel.ts';
-export * from './debrief/read-statements.ts';
-export * from './debrief/score.ts';
-export * from './debrief/score-recording.ts';
-export * from './debrief/settings.ts';
-export * from './debrief/statements.ts';
-export * from './debrief/story.ts';
-export * from './debrief/trace.ts';
-export * from './errors.ts';
-export * from './flight/model/air-data.ts';
-export * from './flight/model/airframe.ts';
-export * from './flight/model/control-file.ts';
-export * from './flight/model/flight.ts';
-export * from './flight/model/flight-recorder.ts';
-export * from './flight/model/instruments.ts';
-export * from './flight/model/state.ts';
-export * from './flight/model/trim.ts';
-export * from './flight/model/turbulence.ts';
-export * from './flight/pilot/cockpit.ts';
+export { asWritten, type Coded } from './coded.ts';
+export { alignByPhase } from './debrief/align.ts';
+export { attemptOver } from './debrief/attempt-over.ts';
+export { type AverageLane, averageKeel } from './debrief/average.ts';
+export { brokenLine } from './debrief/broken-line.ts';
+export { type Edit, matchInterval, overlapOf } from './debrief/edits.ts';
+export {
+  decodeFlight,
+  encodeFlight,
+  FLIGHT_COLUMNS,
+  type FlightColumn,
+  type FlightColumns,
+  flightColumns,
+  type Moment,
+  momentAt,
+  rowAt,
+} from './debrief/flight-columns.ts';
+export type { FlightScore } from './debrief/flight-score.ts';
+export { isLeg } from './debrief/legs.ts';
+export { anyScoreSchema, readScore } from './debrief/old-score.ts';
+export { perPixel, thinned } from './debrief/per-pixel.ts';
+export {
+  type AttemptStatements,
+  editsFrom,
+  type LessonStatements,
+  readLessonStatements,
+  readStatements,
+  type StatementEdit,
+  sortStatements,
+  standingVerdict,
+  unsaidHelp,
+} from './debrief/read-statements.ts';
+export { type AttemptScore, type Score, scoreSchema } from './debrief/score.ts';
+export { scoreRecording, scoreWithTrack } from './debrief/score-recording.ts';
+export {
+  changesAttempts,
+  DISCONTINUED_REASONS,
+  flownByWith,
+  GRADES,
+  type GradeSaid,
+  gradesCalled,
+  HELP,
+  type Help,
+  INSTRUCTOR_ONLY,
+  LESSON,
+  latest,
+  OBSERVATIONS,
+  type ObservationItem,
+  type Statement,
+  type StatementBody,
+  statementBodySchema,
+  statementSchema,
+  VOICE_NOTE,
+  WORDS_LATER,
+} from './debrief/statements.ts';
+export type { Story, StoryLane } from './debrief/story.ts';
+export {
+  altitudeProfile,
+  isJudged,
+  type KeelLane,
+  type KeelTrace,
+  keelTrace,
+  keelTraceSchema,
+  smallKeel,
+} from './debrief/trace.ts';
+export { InputError } from './errors.ts';
+export { readControlFile } from './flight/model/control-file.ts';
+export { beginFlight, STEP_HZ, stepFlight, type Weather } from './flight/model/flight.ts';
+export type { Reading } from './flight/model/instruments.ts';
+export { trimFlight } from './flight/model/trim.ts';
+export { TURBULENCE, type Turbulence } from './flight/model/turbulence.ts';
 export { seededRandom } from './flight/random.ts';
-export * from './fly/demonstration.ts';
-export * from './fly/exchange.ts';
-export * from './fly/fly.ts';
-export * from './fly/fly-controls.ts';
-export * from './fly/fly-lesson.ts';
-export * from './fly/fly-template.ts';
-export * from './fly/lanes.ts';
-export * from './fly/look-around.ts';
-export * from './fly/shown.ts';
-export * from './fly/sight-picture.ts';
-export * from './fly/trainer.ts';
-export * from './fly/trainer-types.ts';
-export * from './fly/who-flew.ts';
-export * from './hash.ts';
-export * from './kits/attempt/case.ts';
-export * from './kits/attempt/fault.ts';
-export * from './kits/attempt/finding.ts';
-export * from './kits/attempt/onset.ts';
-export * from './kits/attempt/room.ts';
+export { demonstrationLegs, type HabitIn } from './fly/demonstration.ts';
+export { AREA_GROUND_FT, airframeFor, flyManeuver } from './fly/fly.ts';
+export { flyControls } from './fly/fly-controls.ts';
+export { flyLesson } from './fly/fly-lesson.ts';
+export { flyTemplate } from './fly/fly-template.ts';
+export { isAimedAt, type Lane, lanesOf, usedOf } from './fly/lanes.ts';
+export { attitudeSeen, LOOKED_S, LOOKS, type LookName } from './fly/look-around.ts';
+export { horizonAt, type SightPicture, sightPicturesSchema, type View } from './fly/sight-picture.ts';
+export { openTrainer } from './fly/trainer.ts';
+export {
+  type Assistance,
+  type Demonstration,
+  SHARED_AXES,
+  type SharedAxis,
+  type StudentInput,
+  type Trainer,
+  type TrainerOptions,
+  type TrainerSnapshot,
+} from './fly/trainer-types.ts';
+export { instructorsAttempts } from './fly/who-flew.ts';
+export { canonicalJson, hashOf } from './hash.ts';
+export { caseOf } from './kits/attempt/case.ts';
+export { isSeen } from './kits/attempt/fault.ts';
+export { onsetIn } from './kits/attempt/onset.ts';
 export type { CoachRow } from './kits/coach/quantities.ts';
-export * from './maneuvers/ids.ts';
-export * from './maneuvers/registry.ts';
-export * from './mechanics/turning.ts';
-export * from './own-figures/estimate.ts';
-export * from './own-figures/observe.ts';
-export * from './path/daylight.ts';
-export * from './path/entered.ts';
-export * from './path/forecast.ts';
-export * from './path/from-score.ts';
-export * from './path/gates/gates.ts';
-export * from './path/gates/landings.ts';
-export * from './path/gates/minima.ts';
-export * from './path/gates/release.ts';
-export * from './path/history.ts';
-export * from './path/logbook/csv.ts';
-export * from './path/logbook/draft.ts';
-export * from './path/logbook/entry.ts';
-export * from './path/logbook/templates.ts';
-export * from './path/next-lesson.ts';
-export * from './path/path-attempt.ts';
-export * from './path/practice.ts';
-export * from './path/recurring.ts';
-export * from './path/standing/evidence.ts';
-export * from './path/standing/model.ts';
-export * from './path/standing/rules.ts';
-export * from './path/standing/school-figures.ts';
-export * from './path/standing/standing.ts';
-export * from './path/syllabus/schema.ts';
-export * from './path/syllabus/syllabuses.ts';
-export * from './path/watch-for.ts';
-export * from './path/week/pace-ahead.ts';
-export * from './path/week/usual-hours.ts';
-export * from './people/agreements.ts';
-export * from './people/own-settings.ts';
-export * from './people/people-csv.ts';
-export { nameSchema } from './people/person.ts';
-export * from './performance/climb.ts';
-export * from './performance/fit.ts';
-export * from './performance/level.ts';
-export * from './performance/model.ts';
-export * from './performance/points.ts';
-export * from './performance/provenance.ts';
-export * from './performance/warning.ts';
-export * from './recording/columns/channels.ts';
-export * from './recording/columns/recording.ts';
-export * from './recording/columns/requirements.ts';
-export * from './recording/csv/csv.ts';
-export * from './recording/csv/decode.ts';
+export {
+  FINDING_IDS,
+  type FindingId,
+  findRoom,
+  HABITS,
+  MANEUVER_IDS,
+  type ManeuverId,
+  requireRoom,
+  rooms,
+  USUAL_MANEUVER,
+} from './maneuvers/registry.ts';
+export { ownFigures } from './own-figures/estimate.ts';
+export { type Observation, observe } from './own-figures/observe.ts';
+export { daylightOn, firstNight, nightSeconds } from './path/daylight.ts';
+export {
+  type EnteredAttempt,
+  type EnteredBody,
+  enteredAttemptSchema,
+  enteredBodySchema,
+  evidenceByHand,
+} from './path/entered.ts';
+export { type Forecast, feedsForecast, forecastOf } from './path/forecast.ts';
+export { attemptsFlown } from './path/from-score.ts';
+export {
+  type Closing,
+  checkClosing,
+  dayAfter,
+  daysUntil,
+  type GateClosingBody,
+  type GateState,
+  type GatesInput,
+  gateClosingBodySchema,
+  gateStates,
+  gatesBriefly,
+  isoDay,
+} from './path/gates/gates.ts';
+export {
+  LANDING_KINDS,
+  type LandingsByHand,
+  type LandingWordBody,
+  type LedgerLine,
+  landingFacts,
+  landingsByHandSchema,
+  landingWordSchema,
+} from './path/gates/landings.ts';
+export { beyondMinima, type SoloMinima, withinMinima } from './path/gates/minima.ts';
+export {
+  type ReleaseDay,
+  releaseCheck,
+  releaseDaySchema,
+  type SoloLimits,
+  soloLimitsSchema,
+} from './path/gates/release.ts';
+export { historySchema, readHistory } from './path/history.ts';
+export { LOG_COLUMN_IDS, LOG_COLUMNS, type LogMapping, readLogCsv, writeLogCsv } from './path/logbook/csv.ts';
+export { draftEntry } from './path/logbook/draft.ts';
+export {
+  endorsementSchema,
+  hoursAndMinutes,
+  LOG_TIMES,
+  type LogEntry,
+  type LogTime,
+  logEntrySchema,
+  logTotals,
+  type SignedBody,
+} from './path/logbook/entry.ts';
+export {
+  ENDORSEMENT_BRACES,
+  ENDORSEMENT_TEMPLATES,
+  type EndorsementTemplate,
+  endorsementTemplateSchema,
+  endorsementTemplatesSchema,
+  fillTemplate,
+  unfilled,
+} from './path/logbook/templates.ts';
+export { proposeLesson } from './path/next-lesson.ts';
+export { type PathAttempt, pathAttemptSchema } from './path/path-attempt.ts';
+export { type PracticeWay, practiceFor } from './path/practice.ts';
+export { recurringFindings } from './path/recurring.ts';
+export { type FlownAttempt, flownByStudent } from './path/standing/evidence.ts';
+export { figuresOf, isEnough, type SchoolFigures } from './path/standing/school-figures.ts';
+export {
+  recentOf,
+  recordOf,
+  type SkillRecord,
+  type SkillSummary,
+  STANDINGS,
+  type StandingOnDay,
+  type StandingWord,
+  standingOn,
+  summaryOf,
+  summaryOn,
+  summaryWordOn,
+} from './path/standing/standing.ts';
+export {
+  type Ask,
+  GATE_CLOSES,
+  type Gate,
+  type ReadyRules,
+  rulesOf,
+  type Syllabus,
+  type SyllabusSkill,
+  syllabusSchema,
+} from './path/syllabus/schema.ts';
+export { DEFAULT_SYLLABUS, findSyllabus, readSyllabus, syllabuses } from './path/syllabus/syllabuses.ts';
+export { watchForByManeuver } from './path/watch-for.ts';
+export { type Booked, type Weeks, weeksOf } from './path/week/pace-ahead.ts';
+export {
+  hoursText,
+  inSmallHours,
+  outsideHours,
+  readHours,
+  type UsualHours,
+  usualHoursSchema,
+  WEEKDAYS,
+} from './path/week/usual-hours.ts';
+export {
+  AGREEMENTS,
+  type AgreementBody,
+  type AgreementKind,
+  type AgreementWord,
+  agreementBodySchema,
+  agreementsOn,
+  agreementWordSchema,
+  missingAgreement,
+} from './people/agreements.ts';
+export { type OwnSettings, ownSettingsSchema } from './people/own-settings.ts';
+export { type ListedPerson, readPeopleCsv, teachersOf, writeLinksCsv } from './people/people-csv.ts';
+export { nameSchema, type Role } from './people/person.ts';
+export { ceilingFt, climbFpm } from './performance/climb.ts';
+export { type Fit, performanceFit } from './performance/fit.ts';
+export { leastPowerKias, levelFlight, slowestLevelKias } from './performance/level.ts';
+export { casAtStage, iasAtStage, stallAtStage } from './performance/model.ts';
+export { CHANNELS, type ChannelName, isChannel } from './recording/columns/channels.ts';
+export type { Recording } from './recording/columns/recording.ts';
+export { checkScorable } from './recording/columns/requirements.ts';
+export { readRecordingCsv } from './recording/csv/csv.ts';
+export { decodeText } from './recording/csv/decode.ts';
 export { MOST_COLUMNS } from './recording/csv/row-reader.ts';
-export * from './recording/csv/write-csv.ts';
-export * from './recording/formats/write-gpx.ts';
-export * from './recording/formats/write-kml.ts';
-export * from './recording/mapping/guess.ts';
-export * from './recording/mapping/mapping.ts';
-export * from './recording/mapping/table.ts';
-export * from './recording/mapping/units.ts';
-export * from './recording/read/beginning.ts';
-export * from './recording/read/from-chunks.ts';
-export * from './recording/read/match-lesson.ts';
-export * from './recording/read/peek.ts';
-export * from './recording/read/read-recording.ts';
-export * from './recording/track/track.ts';
-export * from './recording/warnings.ts';
-export * from './scoring/excursion.ts';
-export * from './scoring/judge.ts';
-export * from './scoring/phases.ts';
-export type {
-  Evidence,
-  Held,
-  RequirementKind,
-  RequirementRow,
-  RequirementScore,
-} from './scoring/requirement.ts';
-export { failedMusts, unseenMusts } from './scoring/requirement.ts';
-export * from './scoring/schema.ts';
-export * from './scoring/standard.ts';
-export * from './scoring/worst.ts';
-export * from './standards/read-standard.ts';
-export * from './standards/standards.ts';
-export * from './standards/thresholds.ts';
-export * from './technique/technique.ts';
-export * from './units/angles.ts';
-export * from './units/convert.ts';
-export * from './units/days.ts';
-export * from './units/figures.ts';
-export * from './units/numbers.ts';
-export * from './units/slug.ts';
-export * from './units/text.ts';
-export * from './units/zone.ts';
-export * from './version.ts';
-export * from './wire/alongside.ts';
-export * from './wire/archive.ts';
-export * from './wire/lesson.ts';
-export * from './wire/live.ts';
-export * from './wire/path.ts';
-export * from './wire/people.ts';
-export * from './wire/problem.ts';
-export * from './wire/record.ts';
-export * from './wire/recording.ts';
-export * from './wire/schemas.ts';
-export * from './wire/school.ts';
-export * from './wire/school-settings.ts';
-export * from './wire/week.ts';
-export * from './words/airplane-problem.ts';
-export * from './words/briefed.ts';
-export * from './words/card/said.ts';
+export { writeRecordingCsv } from './recording/csv/write-csv.ts';
+export { writeGpx } from './recording/formats/write-gpx.ts';
+export { writeKml } from './recording/formats/write-kml.ts';
+export { guessMapping } from './recording/mapping/guess.ts';
+export { DATE_KINDS, type Mapping, mappingSchema, TIME_KINDS } from './recording/mapping/mapping.ts';
+export { headerKey, type TableHead, tableHead } from './recording/mapping/table.ts';
+export { unitsOf } from './recording/mapping/units.ts';
+export { type Beginning, beginningOf } from './recording/read/beginning.ts';
+export { recordingFromChunks } from './recording/read/from-chunks.ts';
+export { type MatchableLesson, matchLesson } from './recording/read/match-lesson.ts';
+export { type Peek, peekRecording } from './recording/read/peek.ts';
+export { readRecording } from './recording/read/read-recording.ts';
+export { makeTrack } from './recording/track/track.ts';
+export { warning } from './recording/warnings.ts';
+export type { ExaminerFigures } from './scoring/judge.ts';
+export { failedMusts, type RequirementScore } from './scoring/requirement.ts';
+export {
+  type AttemptVerdict,
+  attemptVerdictSchema,
+  type ChainLink,
+  type Judge,
+  judgeSchema,
+  type MeasuredParameterScore,
+  type ParameterScore,
+} from './scoring/schema.ts';
+export { rowsFor, type Standard, type StandardRow, standardSchema } from './scoring/standard.ts';
+export { worstOf } from './scoring/worst.ts';
+export { readStandard } from './standards/read-standard.ts';
+export { DEFAULT_STANDARD_ID, findStandard, SCHOOL_STANDARD_ID, standards } from './standards/standards.ts';
+export { figureTables } from './standards/thresholds.ts';
+export {
+  DEFAULT_TECHNIQUE,
+  type Technique,
+  type TechniqueKey,
+  type TechniqueOverrides,
+  techniqueSchema,
+  withOverrides,
+} from './technique/technique.ts';
+export { degrees, radians, wrap360 } from './units/angles.ts';
+export { KT_TO_MPS, speedIn } from './units/convert.ts';
+export { clockIn, dayIn, type Instant, instantOf, UTC } from './units/days.ts';
+export { median } from './units/numbers.ts';
+export { slugOf } from './units/slug.ts';
+export { clock, numberText } from './units/text.ts';
+export { CORE_VERSION } from './version.ts';
+export { type Alongside, type AlongsideAttempt, alongsideSchema } from './wire/alongside.ts';
+export {
+  ARCHIVE_INDEX,
+  ARCHIVE_SIGNATURE,
+  ARCHIVE_VERSION,
+  type Archive,
+  type ArchivedRecord,
+  type ArchiveSignature,
+  archivedScoreSchema,
+  archiveSchema,
+  archiveSignatureSchema,
+  type TakenIn,
+  takenInSchema,
+} from './wire/archive.ts';
+export {
+  flownOf,
+  type Lesson,
+  type LessonInput,
+  type LessonList,
+  type LessonSummary,
+  lessonInputSchema,
+  lessonListSchema,
+  lessonSchema,
+} from './wire/lesson.ts';
+export {
+  givenFlightSchema,
+  type LiveCoach,
+  type LiveFlightView,
+  type LiveNoteBody,
+  liveFlightSchema,
+  liveNoteSchema,
+  newLiveNoteSchema,
+  type UnmatchedFlight,
+  unmatchedFlightSchema,
+} from './wire/live.ts';
+export { type Matrix, matrixSchema, type Path, type PathSkill, pathSchema, type Stem } from './wire/path.ts';
+export {
+  type ClosedAccount,
+  closedAccountSchema,
+  goneFlightsSchema,
+  listedStudentSchema,
+  type Me,
+  meSchema,
+  type Person,
+  personSchema,
+  type Student,
+  sessionsSchema,
+  signInSchema,
+  studentSchema,
+} from './wire/people.ts';
+export type { ProblemBody } from './wire/problem.ts';
+export {
+  type Landings,
+  type Logbook,
+  landingsSchema,
+  logbookSchema,
+  type Release,
+  releaseSchema,
+  type Today,
+  todaySchema,
+} from './wire/record.ts';
+export {
+  type Created,
+  createdSchema,
+  type DemonstrationRequest,
+  deletedRecordingSchema,
+  demonstrationSchema,
+  type RecordingView,
+  recordingSchema,
+  trainerFlightSchema,
+} from './wire/recording.ts';
+export { jsonSchemaOf, OPEN_FILES } from './wire/schemas.ts';
+export {
+  invitationInputSchema,
+  invitationsInputSchema,
+  type LinkView,
+  linkSchema,
+  linkViewSchema,
+  type MadeLink,
+  type OpenInvitation,
+  openInvitationSchema,
+  PASSWORD_LENGTH,
+  passwordSchema,
+  type Setup,
+  setupSchema,
+  teachingInputSchema,
+} from './wire/school.ts';
+export {
+  type Departed,
+  departedSchema,
+  type SchoolSettings,
+  schoolSettingsSchema,
+  type Trail,
+  trailSchema,
+  versionedSettingsSchema,
+} from './wire/school-settings.ts';
+export {
+  type Booking,
+  type BookingInput,
+  bookingCancelSchema,
+  bookingInputSchema,
+  bookingMoveSchema,
+  CANCEL_REASONS,
+  OUTSIDE_HOURS,
+  type Week,
+  weekSchema,
+} from './wire/week.ts';
+export { issueWords } from './words/airplane-problem.ts';
+export { briefedSaid } from './words/briefed.ts';
+export { type CardSaid, cardSaid, offTodayOf, wordedCard } from './words/card/said.ts';
 export { HANDBOOK_FIRST } from './words/card/shared.ts';
 export { whySaid } from './words/card/why.ts';
-export * from './words/card.ts';
-export * from './words/choices.ts';
-export * from './words/figures.ts';
-export * from './words/gates.ts';
-export * from './words/happened.ts';
-export * from './words/input-error.ts';
-export * from './words/live-verdict.ts';
-export * from './words/names.ts';
-export * from './words/plan-notice.ts';
-export * from './words/proposal.ts';
-export * from './words/reason.ts';
-export * from './words/release.ts';
-export * from './words/say.ts';
-export * from './words/score/chain.ts';
-export * from './words/score/findings.ts';
-export * from './words/score/notices.ts';
-export * from './words/standing.ts';
-export * from './words/take-along.ts';
-export * from './words/watch-for.ts';
-export * from './words/worded-score.ts';
+export { askedWords } from './words/card.ts';
+export { CHOICES } from './words/choices.ts';
+export { figuresIn, KNOTS, type Units, unitsFor } from './words/figures.ts';
+export { type SaidGate, saidGate, saidGateSchema } from './words/gates.ts';
+export { type HappenedItem, happened, titleWithTime } from './words/happened.ts';
+export { cellWords, describeInput, errorWords, inputWords } from './words/input-error.ts';
+export { type LiveVerdict, verdictOf } from './words/live-verdict.ts';
+export {
+  attemptName,
+  maneuverName,
+  PARAMETER_NAMES,
+  parameterName,
+  partName,
+  VERDICT_WORDS,
+} from './words/names.ts';
+export { planNoticeAlone, planNoticeSaid } from './words/plan-notice.ts';
+export {
+  proposalReason,
+  type WordedProposal,
+  wordedProposal,
+  wordedProposalSchema,
+} from './words/proposal.ts';
+export { reasonSaid, wentFirst } from './words/reason.ts';
+export { releaseSentence, type SaidRelease, saidRelease, saidReleaseSchema } from './words/release.ts';
+export { type Said, textOf } from './words/say.ts';
+export { linkSaid } from './words/score/chain.ts';
+export { evidenceSaid, findingSaid, requirementBefore, requirementName } from './words/score/findings.ts';
+export { noticeSaid, noticesText } from './words/score/notices.ts';
+export { standingReason } from './words/standing.ts';
+export { takenAlong } from './words/take-along.ts';
+export { recurringText } from './words/watch-for.ts';
+export { type WordedAttempt, type WordedScore, wordedScore } from './words/worded-score.ts';

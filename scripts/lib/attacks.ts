@@ -7,7 +7,7 @@ import yauzl from 'yauzl';
 import yazl from 'yazl';
 import { meanwhile, type Others, pour, type Target } from './attack-target.ts';
 
-export interface Attack {
+interface Attack {
   name: string;
   /** Whether every run of the tests looks at it. */
   quick: boolean;

@@ -13,7 +13,7 @@ import { startDemo } from './start-demo.mjs';
 const FRAMES = 120;
 const SIGN_IN = { email: 'idris@skelmere.example', password: 'instructor-at-skelmere' };
 
-export interface DebriefFigures {
+interface DebriefFigures {
   scoringS: number;
   openS: number;
   wholeFlightS: number;

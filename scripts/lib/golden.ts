@@ -48,7 +48,7 @@ const rounded = (value: number | null | undefined): string =>
   value === null || value === undefined || Number.isNaN(value) ? '-' : String(Math.round(value * 100) / 100);
 
 /** What is held of a score. */
-export const goldenOf = ({ attempts }: Pick<Score, 'attempts'>): GoldenAttempt[] =>
+const goldenOf = ({ attempts }: Pick<Score, 'attempts'>): GoldenAttempt[] =>
   attempts.map((one) => ({
     maneuver: one.maneuver,
     variant: one.variant,

@@ -37,7 +37,7 @@ const maneuverOf = (n: number) => {
 /** The worst tolerance used of the one real attempt. */
 const usedBy = ({ worst }: { worst: { used: number } | null }): number => Math.abs(worst?.used ?? 0.6);
 
-export interface LargeSchool {
+interface LargeSchool {
   schoolId: string;
   /** One of each role to sign in as; all have the password given. */
   chief: string;

@@ -10,7 +10,7 @@ const LOOK_MS = 10 * 60_000;
 const KEEP = 14;
 
 /** When the latest backup of a folder was made, ms since 1970; 0 where there is none. */
-export const latestIn = (folder) =>
+const latestIn = (folder) =>
   Math.max(
     0,
     ...readdirSync(folder)

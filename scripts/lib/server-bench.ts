@@ -20,7 +20,7 @@ const HERE = dirname(fileURLToPath(import.meta.url));
 const ROUNDS = 60;
 const WARM_UP = 10;
 
-export interface LargeFigures {
+interface LargeFigures {
   fillS: number;
   /** Ninety-fifth percentile of each list, ms. */
   lists: [string, number][];
@@ -183,7 +183,7 @@ async function plansOf(
   return plans;
 }
 
-export interface LoopFigures {
+interface LoopFigures {
   /** Of `/api/health` meanwhile, ms. */
   medianMs: number;
   p99Ms: number;

@@ -9,7 +9,7 @@ const LEAST_CIRCLES = 3;
 const MOST_TURN_S = 60;
 const M_PER_DEG = 111_320;
 
-export interface Soared {
+interface Soared {
   positions: number;
   thermals: number;
   /** Mean over the thermals' circles, by drift and as the recording's own wind. */

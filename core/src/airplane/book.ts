@@ -34,7 +34,7 @@ export const polarSchema = z.object({
 });
 
 /** One row of a cruise table, at maximum weight unless it says otherwise. */
-export const cruiseRowSchema = z.object({
+const cruiseRowSchema = z.object({
   pressureAltitudeFt,
   oatC,
   /** In the airplane's power unit. */
@@ -44,14 +44,14 @@ export const cruiseRowSchema = z.object({
   ktas: positive.max(400),
   powerPct: positive.max(110).optional(),
 });
-export const climbRowSchema = z.object({
+const climbRowSchema = z.object({
   pressureAltitudeFt,
   oatC,
   kias: positive.max(400),
   fpm: z.number().min(-500).max(6000),
 });
 /** Level flight at low speed, as the school has found it. */
-export const slowRowSchema = z.object({
+const slowRowSchema = z.object({
   pressureAltitudeFt,
   oatC,
   weightLb: positive.optional(),
@@ -59,7 +59,7 @@ export const slowRowSchema = z.object({
   kias: positive.max(400),
   power: positive,
 });
-export const glideSchema = z.object({ kias: positive.max(400), ratio: positive.max(60) });
+const glideSchema = z.object({ kias: positive.max(400), ratio: positive.max(60) });
 
 export const bookSchema = z.object({
   cruise: z.array(cruiseRowSchema).default([]),
@@ -87,7 +87,6 @@ export const fuelSchema = z.object({
   /** Taxi and run-up. */
   groundGal: z.number().nonnegative().max(20).default(1),
 });
-export type FuelTank = z.infer<typeof fuelSchema>;
 
 /** Corners of the envelope in order round it: [centre of gravity in, weight lb]. */
 export const envelopeSchema = z

@@ -99,7 +99,7 @@ export const airplaneSchema = z
 export type Airplane = z.infer<typeof airplaneSchema>;
 export type FlapSetting = 'clean' | 'landing';
 
-export type LevelPower = z.infer<typeof levelPowerSchema>;
+type LevelPower = z.infer<typeof levelPowerSchema>;
 
 /** The book's power for level flight, where the airplane file has it in the shape that is known here. */
 export const levelPowerOf = (airplane: Airplane): LevelPower | undefined =>

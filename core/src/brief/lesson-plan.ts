@@ -37,10 +37,10 @@ export interface LessonRequest {
   watchFor?: Record<string, RecurringFinding[]>;
 }
 
-export const DEFAULT_BLOCK_MIN = 75;
-export const DEFAULT_TRANSIT_MIN = 6;
+const DEFAULT_BLOCK_MIN = 75;
+const DEFAULT_TRANSIT_MIN = 6;
 /** Source: 14 CFR 91.151, day VFR (from memory). */
-export const DEFAULT_RESERVE_MIN = 30;
+const DEFAULT_RESERVE_MIN = 30;
 const TAXI_MIN = 8;
 const SHUTDOWN_MIN = 4;
 /** Rejoin, circuit and landing. */

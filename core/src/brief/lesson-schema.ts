@@ -48,7 +48,7 @@ export const conditionsSchema = z.object({
 });
 export type Conditions = z.infer<typeof conditionsSchema>;
 
-export const segmentSchema = z.object({
+const segmentSchema = z.object({
   kind: z.enum(['ground', 'climb', 'transit', 'clear', 'maneuver', 'descent']),
   label: z.string(),
   /** The item that a maneuver's segment belongs to. */
@@ -71,9 +71,9 @@ export const noticeFromWritten = (value: unknown): unknown =>
   typeof value === 'object' && value !== null && 'text' in value
     ? { ...value, ...asWritten(String(value.text)) }
     : value;
-export const noticeSchema = z.preprocess(noticeFromWritten, codedNoticeSchema);
+const noticeSchema = z.preprocess(noticeFromWritten, codedNoticeSchema);
 
-export const balancePointSchema = z.object({
+const balancePointSchema = z.object({
   label: z.string(),
   weightLb: z.number(),
   cgIn: z.number(),

@@ -15,14 +15,14 @@ import { PICTURES } from './picture.ts';
 import { recurringSchema } from './recurring.ts';
 
 const { parameter, low, high, unit, required, source, fromMemory } = standardRowSchema.shape;
-export const toleranceSchema = z.object({ parameter, low, high, unit, required, source, fromMemory });
+const toleranceSchema = z.object({ parameter, low, high, unit, required, source, fromMemory });
 
 /** The rate that a climb or a descent is levelled off from, signed, and how far before the altitude it begins. */
-export const levelOffSchema = z.object({ fromFpm: z.number(), leadFt: z.number() });
+const levelOffSchema = z.object({ fromFpm: z.number(), leadFt: z.number() });
 export type LevelOff = z.infer<typeof levelOffSchema>;
 
 /** One number of the card: speeds in KIAS under the unit `kias`. Its code says what it is. */
-export const cardFigureSchema = z.object({
+const cardFigureSchema = z.object({
   code: z.string(),
   params: paramsSchema.optional(),
   value: z.union([z.number(), z.string()]).nullable(),
@@ -47,7 +47,7 @@ const ladderSchema = z.object({
   fits: z.boolean(),
 });
 
-export const flapStepSchema = z.object({
+const flapStepSchema = z.object({
   stage: z.number(),
   deg: z.number(),
   /** The limit of the stage, KIAS. */

@@ -4,7 +4,7 @@ import { clamp } from '../units/numbers.ts';
 /** Kept above the altitude that may be lost [common practice]. */
 export const CUSHION_FT = 500;
 /** Kept below cloud where the lesson does not say otherwise. */
-export const CLOUD_CLEARANCE_FT = 500;
+const CLOUD_CLEARANCE_FT = 500;
 
 /** Completed no lower than this above ground [FAA ACS, slow flight and stalls, single-engine]. */
 export const FLOOR_ABOVE_GROUND_FT = 1500;

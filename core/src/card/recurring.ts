@@ -7,7 +7,6 @@ export const keptFindingSchema = z.object({
   ...findingSchema.pick({ id: true, size: true, params: true, asWritten: true }).shape,
   severity: z.string(),
 });
-export type KeptFinding = z.infer<typeof keptFindingSchema>;
 
 /** The latest of its kind, with how often it was. */
 export const recurringSchema = keptFindingSchema.extend({

@@ -13,7 +13,7 @@ const NEAREST_VA_KT = 5;
 /** Kept between the accelerated stall and the slowest entry: about where a warning begins. */
 export const STALL_MARGIN_KT = 5;
 
-export interface SpeedWindow {
+interface SpeedWindow {
   stallLevelKias: number;
   stallInBankKias: number;
   vaKias: number;

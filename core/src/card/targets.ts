@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { CONFIGURATIONS, type Configuration } from '../airplane/configuration.ts';
 import { shortestTurnDeg } from '../units/angles.ts';
 
-export const briefTargetsSchema = z.looseObject({
+const briefTargetsSchema = z.looseObject({
   maneuver: z.string(),
   variant: z.string().optional(),
   entry: z
@@ -24,7 +24,7 @@ export const briefFileSchema = z
   .transform((value) => (Array.isArray(value) ? value : [value]));
 
 /** What was held in a stretch of flight, as far as it is known. */
-export interface HeldValues {
+interface HeldValues {
   altitudeFt?: number;
   airspeedKt?: number;
   bankDeg?: number;

@@ -23,7 +23,7 @@ export interface FaultHeard {
   reached: boolean;
 }
 
-export interface FaultOptions {
+interface FaultOptions {
   card: TargetCard;
   airplane: Airplane;
   faults: readonly Fault[];
@@ -32,7 +32,7 @@ export interface FaultOptions {
   startRow?: (columns: Columns, row: number) => number;
 }
 
-export interface FaultFollower {
+interface FaultFollower {
   /** After each row that was pushed, with the step that it is in. @returns what was named just now. */
   look(step: Step, first: boolean): FaultHeard[];
   /** The maneuver begins at the row pushed last. */

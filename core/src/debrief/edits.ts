@@ -75,7 +75,7 @@ export function matchInterval(attempts: readonly Interval[], wanted: Interval): 
 }
 
 /** What a maneuver would be called over a stretch of the recording: left or right, clean or landing. */
-export type VariantOf = (maneuver: string, span: Pick<Proposal, 'startS' | 'endS' | 'segment'>) => string;
+type VariantOf = (maneuver: string, span: Pick<Proposal, 'startS' | 'endS' | 'segment'>) => string;
 
 /**
  * Found attempts with the edits laid over them, one after the other: each finds its attempt among those that the

@@ -14,14 +14,6 @@ import type { Track } from '../recording/track/track.ts';
 import { type Finding, findingSchema } from '../scoring/schema.ts';
 import { limitsOf } from '../units/figures.ts';
 
-export const FLIGHT_FINDINGS = [
-  'flight/flap-overspeed',
-  'flight/spiral',
-  'flight/never-exceed',
-  'flight/stall-warning',
-  'flight/steep-bank-low',
-] as const;
-
 /** What the words of those that only a flight has need besides their size. */
 export interface FlightParams {
   'stall-warning': { away: boolean; aboveFieldFt?: number };

@@ -52,7 +52,7 @@ export function perPixel(
 }
 
 /** A long column with fewer rows: of every so many the least and the greatest, in time order. */
-export interface Thinned {
+interface Thinned {
   timeS: Float64Array;
   values: Float32Array;
   rows: number;

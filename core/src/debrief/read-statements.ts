@@ -14,7 +14,7 @@ import {
 } from './statements.ts';
 
 /** A word with whose it is, and when it was said. */
-export interface SaidBy<T> {
+interface SaidBy<T> {
   says: T;
   authorName: string;
   createdAt: string;
@@ -133,7 +133,7 @@ export function readLessonStatements(
 }
 
 /** How much help there was where nobody said it of the attempt itself. */
-export interface UnsaidHelp {
+interface UnsaidHelp {
   help: Help | 'unknown';
   bulk: boolean;
 }

@@ -55,7 +55,7 @@ export const attemptScoreSchema = z.object({
 });
 export type AttemptScore = z.infer<typeof attemptScoreSchema>;
 
-export const channelSummarySchema = z.object({
+const channelSummarySchema = z.object({
   source: z.enum(['measured', 'derived']),
   from: z.string().optional(),
   standardError: z.number().optional(),

@@ -120,7 +120,7 @@ export const statementBodySchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('take-back'), ...interval, of: z.uuid() }),
 ]);
 export type StatementBody = z.infer<typeof statementBodySchema>;
-export type StatementKind = StatementBody['kind'];
+type StatementKind = StatementBody['kind'];
 
 /** What only an instructor may say. */
 export const INSTRUCTOR_ONLY: readonly StatementKind[] = [

@@ -12,7 +12,7 @@ import { pictureFlown } from './picture.ts';
 import type { AttemptScore } from './score.ts';
 import { storyOf, storySchema } from './story.ts';
 
-export const keelLaneSchema = z.object({
+const keelLaneSchema = z.object({
   parameter: parameterSchema,
   unit: z.string(),
   target: z.number(),

@@ -14,8 +14,8 @@ export interface Exchange {
   atS: number;
 }
 
-export const GIVES = 'You have the controls.';
-export const TAKES = 'I have the controls.';
+const GIVES = 'You have the controls.';
+const TAKES = 'I have the controls.';
 
 /** A moment to hear the other one out. */
 const ANSWER_S = 1;

@@ -8,7 +8,7 @@ import { trimFlight } from '../flight/model/trim.ts';
 import type { Recording } from '../recording/columns/recording.ts';
 import { airframeFor } from './fly.ts';
 
-export interface ControlFlight extends Weather {
+interface ControlFlight extends Weather {
   airplane: Airplane;
   rows: readonly ControlRow[];
   start: { altitudeFt: number; kias: number; headingDeg: number };

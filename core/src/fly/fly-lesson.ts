@@ -37,7 +37,7 @@ export interface Leg {
   settleS?: number;
 }
 
-export interface LessonFlight extends Weather {
+interface LessonFlight extends Weather {
   airplane: Airplane;
   weightLb: number;
   legs: readonly Leg[];

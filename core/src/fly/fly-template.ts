@@ -14,7 +14,7 @@ import { DEFAULT_TECHNIQUE } from '../technique/technique.ts';
 import { AREA_GROUND_FT } from './fly.ts';
 import { flyLesson } from './fly-lesson.ts';
 
-export interface TemplateFlight extends Weather {
+interface TemplateFlight extends Weather {
   airplane: Airplane;
   /** A usual lesson's id. */
   template: string;

@@ -14,7 +14,7 @@ import { requireRoom } from '../maneuvers/registry.ts';
 import type { Recording } from '../recording/columns/recording.ts';
 import { DEFAULT_STANDARD_ID, findStandard, SCHOOL_STANDARD_ID } from '../standards/standards.ts';
 
-export interface FlyOptions extends Weather {
+interface FlyOptions extends Weather {
   airplane: Airplane;
   maneuver: string;
   variant?: string;

@@ -4,7 +4,7 @@ import type { Aims } from '../kits/coach/part.ts';
 import { toleranceUsed } from '../scoring/excursion.ts';
 import { shortestTurnDeg } from '../units/angles.ts';
 
-export type LaneParameter = 'bank' | 'altitude' | 'airspeed' | 'heading';
+type LaneParameter = 'bank' | 'altitude' | 'airspeed' | 'heading';
 
 export interface Lane {
   parameter: LaneParameter;
@@ -15,7 +15,7 @@ export interface Lane {
 }
 
 /** The part of a look that the lanes are about. */
-export interface LaneReading {
+interface LaneReading {
   alt_ft: number;
   ias_kt: number;
   hdg_deg: number;

@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { radians } from '../units/angles.ts';
 
-export const sightPictureSchema = z.object({
+const sightPictureSchema = z.object({
   id: z.uuid(),
   maneuver: z.string().max(40),
   label: z.string().trim().min(1, 'give the sight picture a name').max(60),

@@ -22,7 +22,7 @@ import { radians } from '../units/angles.ts';
 import { median, roundTo } from '../units/numbers.ts';
 import { steadyStretches } from './steady.ts';
 
-export const observationSchema = z.discriminatedUnion('kind', [
+const observationSchema = z.discriminatedUnion('kind', [
   /** Steady level flight: engine speed found, and what the book’s model has for the same air, weight and climb. */
   z.object({
     kind: z.literal('level'),

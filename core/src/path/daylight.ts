@@ -1,7 +1,7 @@
 /** Sun and night over the field, by suncalc’s almanac: good to a minute or two away from the poles. */
 import { getPosition, getTimes } from 'suncalc';
 
-export interface FieldPosition {
+interface FieldPosition {
   latDeg: number;
   lonDeg: number;
 }

@@ -21,7 +21,7 @@ export interface FlownRecording {
 }
 
 /** An attempt and the seconds of the recording that it takes. */
-export interface CountedAttempt extends PathAttempt {
+interface CountedAttempt extends PathAttempt {
   startS: number;
   endS: number;
 }

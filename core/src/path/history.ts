@@ -39,9 +39,9 @@ export const historySchema = z.object({
   /** An instructor’s written word that a critical event of a skill is behind the student. */
   cleared: z.array(z.object({ skill: z.string(), at: instant })).default([]),
 });
-export type History = z.infer<typeof historySchema>;
+type History = z.infer<typeof historySchema>;
 
-export interface SkillReport {
+interface SkillReport {
   skill: string;
   standing: StandingOnDay['standing'];
   chance: Chance | null;

@@ -10,7 +10,7 @@ import type { StandingOnDay } from './standing/standing.ts';
 import type { Syllabus, SyllabusSkill } from './syllabus/schema.ts';
 
 /** Why something is proposed or left out; what that rests on, and whether a gate waits for it. */
-export const reasonSchema = codedSchema.extend({
+const reasonSchema = codedSchema.extend({
   because: codedSchema.optional(),
   gateWaits: z.boolean().optional(),
 });

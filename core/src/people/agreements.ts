@@ -14,7 +14,7 @@ export const AGREEMENTS = [
 export type AgreementKind = (typeof AGREEMENTS)[number]['what'];
 
 /** Below this age somebody agrees for the student as well. */
-export const OF_AGE_YEARS = 18;
+const OF_AGE_YEARS = 18;
 
 const agreedSchema = z
   .object({

@@ -14,7 +14,7 @@ export interface ListedPerson {
   taughtBy: string[];
 }
 
-export interface ReadPeople {
+interface ReadPeople {
   people: ListedPerson[];
   problems: ({ line: number } & Coded)[];
 }

@@ -21,7 +21,7 @@ export function dragAt(model: PerformanceModel, kias: number, at: Circumstance):
   return dragN(model.polar, liftOf(at), q, at.stage);
 }
 
-export interface LevelFlight {
+interface LevelFlight {
   /** In the airplane's power unit. */
   power: number;
   /** Engine speed; null where the propeller's governor holds it. */

@@ -10,7 +10,7 @@ import type { Propeller } from './propeller.ts';
 import type { Provenance } from './provenance.ts';
 
 /** How much each of the model's answers can be trusted. */
-export interface ModelProvenance {
+interface ModelProvenance {
   levelPower: Provenance;
   /** For each flap stage, flaps up first. */
   flapDrag: readonly Provenance[];

@@ -12,7 +12,7 @@ export interface Polar {
 export const dynamicPressurePa = (densityKgm3: number, tasMps: number): number =>
   0.5 * densityKgm3 * tasMps * tasMps;
 
-export const liftCoefficient = (polar: Polar, liftN: number, qPa: number): number =>
+const liftCoefficient = (polar: Polar, liftN: number, qPa: number): number =>
   liftN / (qPa * polar.wingAreaM2);
 
 /** Drag, N, when this lift is carried at this dynamic pressure. */

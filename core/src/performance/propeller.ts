@@ -4,13 +4,13 @@
  * A constant-speed propeller by its efficiency: momentum theory times a blade efficiency. (n in 1/s, SI.)
  */
 
-export interface FixedPitch {
+interface FixedPitch {
   kind: 'fixed-pitch';
   diameterM: number;
   thrust: readonly [a: number, b: number];
   power: readonly [c: number, d: number];
 }
-export interface ConstantSpeed {
+interface ConstantSpeed {
   kind: 'constant-speed';
   diameterM: number;
   bladeEfficiency: number;

@@ -5,7 +5,7 @@ export interface Band {
   high: number;
 }
 
-export interface FoundExcursion {
+interface FoundExcursion {
   startS: number;
   endS: number;
   /** The deviation furthest from the band's centre. */
@@ -65,7 +65,7 @@ function crossing(timeS: ArrayLike<number>, i: number, a: number, b: number): nu
   return timeS[i] + (a / (a - b)) * (timeS[i + 1] - timeS[i]);
 }
 
-export interface SpanFigures {
+interface SpanFigures {
   maxAbove: number;
   maxBelow: number;
   rms: number;

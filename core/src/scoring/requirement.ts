@@ -8,7 +8,7 @@ import { type Coded, codedSchema } from '../coded.ts';
 /**
  * `proof`: unseen, the attempt is not scored. `prohibition`: unseen, the verdict stands on what was recorded, and says so.
  */
-export const REQUIREMENT_KINDS = ['proof', 'prohibition'] as const;
+const REQUIREMENT_KINDS = ['proof', 'prohibition'] as const;
 export const requirementKindSchema = z.enum(REQUIREMENT_KINDS);
 export type RequirementKind = z.infer<typeof requirementKindSchema>;
 

@@ -8,16 +8,15 @@ const seconds = z.number();
 export const judgeSchema = z.enum(['strict', 'examiner']);
 export type Judge = z.infer<typeof judgeSchema>;
 
-export const parameterVerdictSchema = z.enum(['within', 'momentary', 'outside']);
+const parameterVerdictSchema = z.enum(['within', 'momentary', 'outside']);
 export type ParameterVerdict = z.infer<typeof parameterVerdictSchema>;
 
 export const attemptVerdictSchema = z.enum(['satisfactory', 'unsatisfactory', 'not-scored']);
 export type AttemptVerdict = z.infer<typeof attemptVerdictSchema>;
 
-export const excursionSchema = z.object({ startS: seconds, endS: seconds, peak: z.number() });
-export type Excursion = z.infer<typeof excursionSchema>;
+const excursionSchema = z.object({ startS: seconds, endS: seconds, peak: z.number() });
 
-export const phaseSchema = z.object({ name: z.string(), startS: seconds, endS: seconds });
+const phaseSchema = z.object({ name: z.string(), startS: seconds, endS: seconds });
 export type Phase = z.infer<typeof phaseSchema>;
 
 const scoredSpan = {
@@ -55,7 +54,7 @@ export const parameterScoreSchema = z.discriminatedUnion('measured', [
 export type ParameterScore = z.infer<typeof parameterScoreSchema>;
 export type MeasuredParameterScore = Exclude<ParameterScore, { measured: 'not-measured' }>;
 
-export const severitySchema = z.enum(['note', 'fault', 'critical']);
+const severitySchema = z.enum(['note', 'fault', 'critical']);
 export type Severity = z.infer<typeof severitySchema>;
 
 export const findingSchema = z.object({

@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { type RequirementRow, requirementRowSchema } from './requirement.ts';
 
-export const PARAMETERS = [
+const PARAMETERS = [
   'altitude',
   'airspeed',
   'heading',

@@ -8,7 +8,7 @@ export function turnsOf(columns: Columns, airplane?: Airplane): Float64Array | u
   return governed ? undefined : columns.other('rpm')?.values;
 }
 
-export interface PowerTold {
+interface PowerTold {
   values: Float64Array;
   /** `''` for the throttle's share. */
   unit: 'inHg' | 'rpm' | '%' | '';

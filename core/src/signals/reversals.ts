@@ -1,6 +1,6 @@
 /** Swings of a series: where it turned, and how often. */
 
-export interface Swings {
+interface Swings {
   /** Takes the next value; what is missing says nothing. @returns how often it has turned by now. */
   push(value: number): number;
   /** How many values were pushed before each turn: the place of its high or low point. */

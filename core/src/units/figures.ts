@@ -13,7 +13,7 @@ export interface Figure {
 }
 
 /** Known among instructors and written nowhere that could be named. */
-export const COMMON_PRACTICE = 'common practice';
+const COMMON_PRACTICE = 'common practice';
 
 type Row = readonly [value: number, unit: string, means: string, source?: string];
 

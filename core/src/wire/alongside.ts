@@ -6,7 +6,7 @@ import { keelTraceSchema } from '../debrief/trace.ts';
 import { attemptVerdictSchema } from '../scoring/schema.ts';
 
 /** The one before; the best before it; as it was shown; one earlier still; another of this airplane's, for instructors. */
-export const ALONGSIDE = ['last', 'best', 'demonstration', 'earlier', 'airplane'] as const;
+const ALONGSIDE = ['last', 'best', 'demonstration', 'earlier', 'airplane'] as const;
 
 export const alongsideSchema = z.array(
   z.object({

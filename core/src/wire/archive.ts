@@ -28,7 +28,7 @@ const rows = <T extends z.ZodType>(row: T) =>
 const saidOf = { id, studentId: id, authorId: id, createdAt: instant };
 
 /** Of everyone’s way to solo; what is worked out from recordings is not in it, nor what is secret. */
-export const archivedRecordSchema = z.object({
+const archivedRecordSchema = z.object({
   signed: rows(
     z.looseObject({
       id,

@@ -70,7 +70,7 @@ export const lessonSchema = z.object({
 export type Lesson = z.infer<typeof lessonSchema>;
 
 /** A lesson in a list. */
-export const lessonSummarySchema = lessonSchema
+const lessonSummarySchema = lessonSchema
   .pick({ id: true, title: true, plannedAt: true, student: true, instructor: true, recordings: true })
   .extend({
     airplane: lessonSchema.shape.airplane.pick({ id: true, name: true }),

@@ -8,7 +8,7 @@ const flown = { startS: z.number(), endS: z.number(), maneuver: z.string().max(4
  * What is said while it is flown. A `mark` is a moment; `help` and `grade` are about an attempt that has ended, by the
  * stretch of the flight in which it lay.
  */
-export const liveNoteBodySchema = z.discriminatedUnion('kind', [
+const liveNoteBodySchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('mark'), text: z.string().trim().min(1, 'a mark has a word').max(200) }),
   z.object({ kind: z.literal('help'), help: helpSchema, ...flown }),
   z.object({ kind: z.literal('grade'), grade: gradeSchema, ...flown }),
@@ -22,7 +22,6 @@ export const newLiveNoteSchema = z.object({
   atMs: z.number().int(),
   body: liveNoteBodySchema,
 });
-export type NewLiveNote = z.infer<typeof newLiveNoteSchema>;
 
 export const liveNoteSchema = newLiveNoteSchema.extend({
   author: z.object({ id: z.uuid(), name: z.string() }),
@@ -55,7 +54,7 @@ export const givenFlightSchema = z.object({ recordingId: z.string().nullable() }
 
 const step = z.object({ id: z.string(), name: z.string(), does: z.string() });
 /** Where in which maneuver it is, as the event `coach` says it. In the airplane nobody is given orders by it. */
-export const liveCoachSchema = z.object({
+const liveCoachSchema = z.object({
   seq: z.number(),
   timeS: z.number(),
   /** Of the lesson’s cards, by its place. */

@@ -7,8 +7,8 @@ import { STANDINGS } from '../path/standing/standing.ts';
 import { attemptVerdictSchema } from '../scoring/schema.ts';
 import { saidGateSchema } from '../words/gates.ts';
 
-export const chanceSchema = z.object({ p: z.number(), low: z.number(), high: z.number() });
-export const standingSchema = z.object({
+const chanceSchema = z.object({ p: z.number(), low: z.number(), high: z.number() });
+const standingSchema = z.object({
   standing: z.enum(STANDINGS),
   /** Of the next unaided attempt being to standard, with its 80 % interval; null where none can be said. */
   chance: chanceSchema.nullable(),
@@ -21,7 +21,7 @@ export const standingSchema = z.object({
 });
 
 /** An attempt as a mark on the path. */
-export const stemSchema = z.object({
+const stemSchema = z.object({
   recordingId: z.string(),
   attempt: z.number(),
   flownAt: z.string(),
@@ -38,7 +38,7 @@ export const stemSchema = z.object({
 });
 export type Stem = z.infer<typeof stemSchema>;
 
-export const pathSkillSchema = standingSchema.extend({
+const pathSkillSchema = standingSchema.extend({
   skill: z.string(),
   title: z.string(),
   /** Null for what is graded by hand. */
@@ -50,7 +50,7 @@ export const pathSkillSchema = standingSchema.extend({
 });
 export type PathSkill = z.infer<typeof pathSkillSchema>;
 
-export const forecastSchema = z.union([
+const forecastSchema = z.union([
   z.object({
     lessons: z.object({ low: z.number(), middle: z.number(), high: z.number() }),
     pace: z.object({
@@ -76,7 +76,7 @@ export const forecastSchema = z.union([
 ]);
 
 /** Whose figures the model goes by. */
-export const modelSourceSchema = z.object({
+const modelSourceSchema = z.object({
   from: z.enum(['prior', 'school']),
   attempts: z.number(),
 });

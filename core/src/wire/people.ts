@@ -42,7 +42,6 @@ export const listedStudentSchema = studentSchema.extend({
   recordings: z.number().int(),
   lastFlownAt: z.string().nullable(),
 });
-export type ListedStudent = z.infer<typeof listedStudentSchema>;
 
 export const personSchema = studentSchema.extend({
   role: roleSchema,

@@ -1,7 +1,7 @@
 /** An error, as it crosses the wire (RFC 9457). */
 import { z } from 'zod';
 
-export const problemSchema = z.object({
+const problemSchema = z.object({
   type: z.string(),
   title: z.string(),
   status: z.number(),

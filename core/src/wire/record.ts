@@ -10,14 +10,14 @@ import { saidReleaseSchema } from '../words/release.ts';
 /** Written and read alike, its times checked when it is signed or kept. */
 const entrySchema = z.object(logEntrySchema.shape);
 
-export const logDraftSchema = z.object({
+const logDraftSchema = z.object({
   id: z.string(),
   entry: entrySchema,
   recordingId: z.string().nullable(),
   replaces: z.string().nullable(),
   version: z.number(),
 });
-export const signedEntrySchema = z.object({
+const signedEntrySchema = z.object({
   id: z.string(),
   entry: entrySchema,
   recordingId: z.string().nullable(),

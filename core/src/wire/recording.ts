@@ -10,9 +10,7 @@ import { wordedScoreSchema } from '../words/worded-score.ts';
 export const createdSchema = z.object({ id: z.uuid(), duplicate: z.boolean() });
 export type Created = z.infer<typeof createdSchema>;
 
-export const attemptKeelSchema = z.array(
-  z.object({ parameter: z.string(), used: z.array(z.number().nullable()) }),
-);
+const attemptKeelSchema = z.array(z.object({ parameter: z.string(), used: z.array(z.number().nullable()) }));
 
 export const recordingSchema = z.object({
   id: z.uuid(),
@@ -74,7 +72,6 @@ export const trainerFlightSchema = z.object({
   maneuver: maneuverIdSchema,
   instructorFlew: z.array(heldSchema).max(500).default([]),
 });
-export type TrainerFlight = z.input<typeof trainerFlightSchema>;
 
 /** A recording that was deleted, while it can be restored. */
 export const deletedRecordingSchema = z.object({
@@ -84,4 +81,3 @@ export const deletedRecordingSchema = z.object({
   flownAt: z.string(),
   deletedAt: z.string(),
 });
-export type DeletedRecording = z.infer<typeof deletedRecordingSchema>;

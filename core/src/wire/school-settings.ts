@@ -52,7 +52,7 @@ export const departedSchema = z.object({
 export type Departed = z.infer<typeof departedSchema>;
 
 /** A line of the trail. */
-export const trailRowSchema = z.object({
+const trailRowSchema = z.object({
   id: z.string(),
   at: z.string(),
   /** The name as it is today; the trail itself holds ids alone. */

@@ -46,7 +46,6 @@ export const invitationInputSchema = z.object({
   /** Ids of the instructors by whom a student is to be taught. */
   taughtBy: z.array(z.uuid()).max(50).default([]),
 });
-export type InvitationInput = z.input<typeof invitationInputSchema>;
 /** Many at once: all of them, or none. */
 export const invitationsInputSchema = z.array(invitationInputSchema).min(1).max(500);
 

@@ -61,7 +61,7 @@ export const bookingCancelSchema = z.object({
 });
 
 /** To a student, another’s booking is a time that is taken: everything else of it is null. */
-export const bookingSchema = z.object({
+const bookingSchema = z.object({
   id: z.string(),
   kind: z.enum(BOOKING_KINDS),
   ...span,

@@ -1,7 +1,7 @@
 /** The choices as a person reads them: what is chosen, between what, and why schools differ. */
 import type { Technique, TechniqueKey } from '../technique/technique.ts';
 
-export interface Option {
+interface Option {
   value: string | number;
   label: string;
   /** Why a school does it so, in one line. */

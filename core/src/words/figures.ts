@@ -3,7 +3,7 @@ import { MPH_PER_KT } from '../units/convert.ts';
 import { clock, numberText } from '../units/text.ts';
 import type { SaidPiece } from './say.ts';
 
-export type SpeedUnit = 'kt' | 'mph';
+type SpeedUnit = 'kt' | 'mph';
 
 /** What an airplane and its school measure in. */
 export interface Units {

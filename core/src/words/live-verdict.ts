@@ -14,7 +14,7 @@ import { causeSaid } from './score/causes.ts';
 import { linkSaid } from './score/chain.ts';
 import { findingSaid } from './score/findings.ts';
 
-export const liveVerdictSchema = z.object({
+const liveVerdictSchema = z.object({
   maneuver: z.string(),
   variant: z.string().nullable(),
   title: z.string(),

@@ -32,7 +32,7 @@ export function maneuverName(maneuver: string, variant: string | null): string {
 }
 
 /** What is needed of an attempt to name it. */
-export type NamedAttempt = Pick<AttemptScore, 'maneuver' | 'variant' | 'likely' | 'configuration'>;
+type NamedAttempt = Pick<AttemptScore, 'maneuver' | 'variant' | 'likely' | 'configuration'>;
 
 /** An attempt as it is called: likely, where nothing surer can be said; a stall's flaps where they are not the usual ones. */
 export function attemptName({ maneuver, variant, likely, configuration }: NamedAttempt): string {

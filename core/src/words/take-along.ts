@@ -12,7 +12,7 @@ import { wentFirstSaid } from './reason.ts';
 import { type Said, say, textOf } from './say.ts';
 import { requirementName } from './score/findings.ts';
 
-export interface TakenAlong {
+interface TakenAlong {
   /** Three at the most; empty where nothing surely was. */
   well: string[];
   /** What went first, or the first fault; null where there was none. */

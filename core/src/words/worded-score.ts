@@ -21,7 +21,7 @@ const moment = z.number();
 const findingWords = { what: text, why: text, tryNext: text, atS: moment };
 const [notMeasured, measured] = parameterScoreSchema.options;
 
-export const wordedAttemptSchema = attemptScoreSchema.extend({
+const wordedAttemptSchema = attemptScoreSchema.extend({
   variantMissing: text.optional(),
   remark: text.optional(),
   reason: text.optional(),

@@ -47,7 +47,7 @@ export interface AnalysisInput {
   clearsBeforeEach: boolean;
 }
 
-export interface Chunk {
+interface Chunk {
   rows: number;
   channels: string[];
   data: Uint8Array;

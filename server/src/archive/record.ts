@@ -75,7 +75,7 @@ export const namedIn = (record: ArchivedRecord): string[] =>
     ),
   ].filter((one): one is string => typeof one === 'string');
 
-export interface TakeRecord {
+interface TakeRecord {
   record: ArchivedRecord;
   schoolId: string;
   /** The school that said it. */

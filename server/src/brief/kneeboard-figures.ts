@@ -1,7 +1,7 @@
 /** The large figures of a kneeboard panel, as text. */
 import { cardSaid, findRoom, speedIn, type TargetCard } from '@keel/core';
 
-export interface KneeboardFigure {
+interface KneeboardFigure {
   label: string;
   value: string;
   unit: string;

@@ -354,7 +354,7 @@ const thousands = (value: number) => value.toLocaleString('en-US', { maximumFrac
 const pad = (deg: number) => String(Math.round(deg)).padStart(3, '0');
 
 /** A speed in the card's unit; a limit is rounded down. */
-export function speedText(card: TargetCard, kias: number | null, limit = false): string {
+function speedText(card: TargetCard, kias: number | null, limit = false): string {
   if (kias === null) return '—';
   const shown = speedIn(kias, card.speedUnit);
   return `${limit ? Math.floor(shown) : Math.round(shown)} ${card.speedUnit}`;

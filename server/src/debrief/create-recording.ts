@@ -7,7 +7,7 @@ import { Problem } from '../http/problem.ts';
 import { requireStudent } from '../scope.ts';
 import { requireStandard } from '../standards/newest.ts';
 
-export interface NewRecording {
+interface NewRecording {
   bytes: Uint8Array;
   fileName: string;
   studentId: string;

@@ -13,7 +13,7 @@ export const DEMO_ZONE = 'Europe/London';
 
 export const DEMO_SCHOOL = { id: demoId('school'), name: 'Skelmere Flying Club' };
 
-export interface DemoPerson {
+interface DemoPerson {
   key: string;
   name: string;
   role: Role;

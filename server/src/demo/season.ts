@@ -129,7 +129,7 @@ const SEASONS: readonly Season[] = [
   },
 ];
 
-export interface FlownItem {
+interface FlownItem {
   item: LessonItem;
   habit: string;
   habitScale: number;

@@ -42,7 +42,7 @@ function socketAddress(c: Context): string {
 }
 
 /** Who asks. */
-export const remoteAddress = (c: Context): string =>
+const remoteAddress = (c: Context): string =>
   addressBehind(socketAddress(c), c.req.header('X-Forwarded-For'));
 
 /** What stands for one household or school: the address itself, of IPv6 the first half. */

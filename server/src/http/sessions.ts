@@ -17,7 +17,7 @@ const SEEN_EVERY_MS = 10 * 60_000;
 export const hashOfToken = (token: string): string => createHash('sha256').update(token).digest('hex');
 
 /** A browser and its system, as a person would name them. */
-export function deviceName(userAgent: string | undefined): string {
+function deviceName(userAgent: string | undefined): string {
   if (!userAgent) return 'a program';
   const { browser, os } = bowser.parse(userAgent);
   const named = [browser.name, os.name].filter(Boolean).join(' on ');

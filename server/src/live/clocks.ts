@@ -10,7 +10,7 @@ export interface Sent {
   receivedMs: number;
 }
 
-export interface Clocks {
+interface Clocks {
   /** The server’s clock less the device’s, ms. */
   offsetMs: number;
   /** The device’s clock at the flight’s nought, ms. */

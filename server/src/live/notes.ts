@@ -22,7 +22,7 @@ const AFTER_S = 40;
 const OUTSIDE_S = 600;
 
 /** Seconds of the flight at a moment of the server’s clock. */
-export type TimeAt = (serverMs: number) => number;
+type TimeAt = (serverMs: number) => number;
 
 /** @returns null where nothing tells. */
 export async function timeOfFlight(

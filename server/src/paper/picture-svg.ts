@@ -1,7 +1,7 @@
 /** A maneuver's picture for paper: what the screen draws, in black, with as few words as its size allows. */
 import { numberText, type Picture, type PictureLine, type PicturePanel } from '@keel/core';
 
-export interface PictureSize {
+interface PictureSize {
   width: number;
   height: number;
   /** Names of lines and the axes' numbers; left out where it is a thumbnail. */

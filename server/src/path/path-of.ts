@@ -77,7 +77,7 @@ export async function knownOf(source: Source, student: Account, now = new Date()
   };
 }
 
-export function standingsOf(
+function standingsOf(
   syllabus: Syllabus,
   school: School,
   records: ReadonlyMap<string, SkillRecord>,

@@ -35,7 +35,7 @@ const USUAL_BLOCK_MIN = 75;
 const NO_TIME: Coded = { code: 'no-time-that-day' };
 
 /** What somebody says of the day before the proposal is made. */
-export interface SaidOfDay {
+interface SaidOfDay {
   plannedAt: string;
   blockMin?: number;
   cloudBaseFt?: number;

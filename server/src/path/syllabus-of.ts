@@ -6,7 +6,7 @@ import { type School, SyllabusEntity, type SyllabusVersion } from '../db/entitie
 type Source = Pick<DataSource, 'getRepository'> | EntityManager;
 
 /** The newest of each that the school has of its own. */
-export async function ownSyllabuses(source: Source, schoolId: string): Promise<SyllabusVersion[]> {
+async function ownSyllabuses(source: Source, schoolId: string): Promise<SyllabusVersion[]> {
   const rows = await source
     .getRepository(SyllabusEntity)
     .find({ where: { schoolId }, order: { version: 'ASC' } });

@@ -3,7 +3,7 @@ import type { EntityManager } from 'typeorm';
 import type { Viewer } from '../http/env.ts';
 
 /** Who did it: who is signed in, who came by a link before that, or nobody. */
-export type Doer = Pick<Viewer, 'schoolId'> & { id: string | null; session?: string };
+type Doer = Pick<Viewer, 'schoolId'> & { id: string | null; session?: string };
 
 /** The database sets the time, and sees that the session is the doer's. */
 export const addToTrail = (

@@ -29,7 +29,7 @@ export const limitsOf = (database: DataSource, { schoolId, id: studentId }: Acco
     .getRepository(SoloLimitsEntity)
     .findOne({ where: { schoolId, studentId }, order: { createdAt: 'DESC' } });
 
-export function sunsetOn(school: School, at: Date): string | null {
+function sunsetOn(school: School, at: Date): string | null {
   const { position } = school.settings;
   return position ? (daylightOn(at, position)?.sunset ?? null) : null;
 }

@@ -71,7 +71,7 @@ export const keepSigned = (
 ): Promise<unknown> =>
   manager.query('SELECT add_signed($1, $2)', [session, signedRow(row, { schoolId, hash: signedHash(row) })]);
 
-export interface ToSign {
+interface ToSign {
   id?: string;
   studentId: string;
   recordingId?: string | null;

@@ -5,7 +5,7 @@ import type { TaskRow } from '../db/entities.ts';
 import { LANE_OF, type TaskKind } from './lanes.ts';
 
 /** How long a process may be silent before another takes up what it was doing, s. */
-export const LEASE_S = 20;
+const LEASE_S = 20;
 /** A task that failed by itself this often is given up. */
 const TRIES = 3;
 /** Before the second and the third try, s. */

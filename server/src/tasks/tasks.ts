@@ -21,7 +21,7 @@ const NAP_MS = 2000;
 /** Quick tasks that a process takes up at the most. */
 const MOST_IN_TURN = 500;
 
-export interface TasksOptions {
+interface TasksOptions {
   database: DataSource;
   /** As the role that serves requests. */
   url: string;

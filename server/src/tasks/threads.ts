@@ -13,7 +13,7 @@ import { type Threads, TookTooMuch } from './service.ts';
 import type { Work } from './thread.ts';
 import { turns } from './turns.ts';
 
-export interface ThreadOptions {
+interface ThreadOptions {
   /** The built entry of a thread. */
   file: string;
   /** The database, as the role that serves requests. */

@@ -10,7 +10,7 @@ import { addToTrail } from '../people/trail.ts';
 import { requireChief } from '../scope.ts';
 
 /** Sections that are saved by themselves; the school's own settings have the version of its row. */
-export type Section = 'technique' | 'coachWords';
+type Section = 'technique' | 'coachWords';
 const WORDS: Record<Section, string> = {
   technique: 'technique changed',
   coachWords: 'coach’s words changed',

@@ -40,7 +40,7 @@ const database = () => {
 type Older = Waiting & { lessonId?: string };
 const asNow = ({ lessonId, ...word }: Older): Waiting => (lessonId ? { ...word, about: lessonId } : word);
 
-export interface QueueOptions<W> {
+interface QueueOptions<W> {
   by: string;
   /** Which words are this queue’s: the seat’s or the desk’s, on the same device. */
   isOurs(what: unknown): what is W;
@@ -52,7 +52,7 @@ export interface QueueOptions<W> {
 }
 
 /** What became of a word when it was last tried. */
-export type Fate = 'kept' | 'waiting' | { refused: unknown };
+type Fate = 'kept' | 'waiting' | { refused: unknown };
 
 export interface Queue<W> {
   /** @param id of a word that it belongs to; its own where it is left out */

@@ -43,7 +43,7 @@ import './keel-chart.css';
 
 use([LineChart, CustomChart, GridComponent, MarkAreaComponent, MarkLineComponent, CanvasRenderer]);
 
-export interface KeelChartProps {
+interface KeelChartProps {
   attempt: AttemptScore;
   trace: KeelTrace;
   speedUnit: string;

@@ -7,7 +7,7 @@ import type { AddStatement } from './use-statements.ts';
 import './requirements.css';
 
 /** Other attempts of the flight at the same maneuver, of which something is not known either. */
-export interface Alike {
+interface Alike {
   count: number;
   tell: AddStatement;
 }

@@ -4,7 +4,7 @@ import type { AddStatement } from './use-statements.ts';
 
 const KINDS = { good: '+', fault: '−', fact: '·' } as const;
 
-export const observationOf = (item: ObservationItem) => OBSERVATIONS.find((one) => one.item === item)!;
+const observationOf = (item: ObservationItem) => OBSERVATIONS.find((one) => one.item === item)!;
 
 /** Items of a drill belong to what has one. */
 const belongs = (item: ObservationItem, maneuver: string): boolean =>

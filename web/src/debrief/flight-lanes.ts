@@ -10,7 +10,7 @@ import { clock } from '../parts/format.ts';
 import { type Colours, FONT } from '../theme/colours.ts';
 import { around, centred, covers, lengthS, roundTimes, type Span } from './time-span.ts';
 
-export interface FlightLane {
+interface FlightLane {
   column: Exclude<FlightColumn, 'time_s'>;
   name: string;
   unit: string;

@@ -7,7 +7,7 @@ export type Speed = (typeof SPEEDS)[number];
 /** A browser that was away for longer than this goes on where it was. */
 const LONGEST_STEP_S = 0.5;
 
-export interface Playback {
+interface Playback {
   playing: boolean;
   speed: Speed;
   setSpeed: (speed: Speed) => void;

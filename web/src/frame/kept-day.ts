@@ -6,7 +6,7 @@ import type { Today } from '@keel/core';
 import { api } from '../api/client.ts';
 
 /** As the service worker names it. */
-export const DAY_CACHE = 'keel-day';
+const DAY_CACHE = 'keel-day';
 const MOST_LESSONS = 8;
 
 export async function forgetDay(): Promise<void> {

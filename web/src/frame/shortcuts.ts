@@ -81,7 +81,7 @@ export const SHORTCUTS = table({
     does: 'on the mark of the speed window: bank and speed',
   },
 });
-export type ShortcutId = keyof typeof SHORTCUTS;
+type ShortcutId = keyof typeof SHORTCUTS;
 
 /** One letter, figure or sign: who dictates, or has a hand that wanders, may not want those. */
 const isSingle = (key: string) => key.length === 1;

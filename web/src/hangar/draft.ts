@@ -26,7 +26,7 @@ export function withValue(draft: Draft, path: Path, value: unknown): Draft {
   return copy;
 }
 
-export interface Checked {
+interface Checked {
   airplane: Airplane | null;
   /** Messages under their field's path, joined by dots. */
   errors: Map<string, string>;

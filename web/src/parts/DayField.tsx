@@ -41,7 +41,7 @@ function useTyped(props: {
   };
 }
 
-export interface DayFieldProps extends Shared {
+interface DayFieldProps extends Shared {
   /** `YYYY-MM-DD`, in the school's calendar; null where none stands. */
   value?: string | null;
   /** `''` where what is typed is no day: schemas refuse it. */
@@ -99,7 +99,7 @@ export function DayField({ value = null, onChange, ...rest }: DayFieldProps) {
   );
 }
 
-export interface MomentFieldProps {
+interface MomentFieldProps {
   label: string;
   /** ISO 8601. */
   value: string;

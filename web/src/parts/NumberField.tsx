@@ -9,7 +9,7 @@ import { type Limits, problemOf, readNumber } from './typed-number.ts';
 
 type Given = number | '';
 
-export interface NumberFieldProps
+interface NumberFieldProps
   extends Limits,
     Omit<TextInputProps, 'value' | 'defaultValue' | 'onChange' | 'min' | 'max' | 'step'> {
   value?: number | string | null;

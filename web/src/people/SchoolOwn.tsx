@@ -5,7 +5,7 @@ import type { UseFormReturnType } from '@mantine/form';
 import { NumberField } from '../parts/NumberField.tsx';
 
 type Empty<T> = { [K in keyof T]: T[K] | '' };
-export type OwnValues = Pick<Required<SchoolSettings>, 'lessonTemplates'> & {
+type OwnValues = Pick<Required<SchoolSettings>, 'lessonTemplates'> & {
   gradeNames: string[];
   soloMinima: Empty<SoloMinima>;
   retentionYears: number | '';

@@ -20,7 +20,7 @@ import './picture.css';
 
 use([LineChart, ScatterChart, GridComponent, MarkAreaComponent, CanvasRenderer]);
 
-export interface PictureProps {
+interface PictureProps {
   picture: Picture;
   height?: number;
   /** Where a dragged mark is wanted; left out where it has none or may not be moved. */

@@ -7,7 +7,7 @@ const STRAIGHT_DEG = 60;
 const shortest = (from: number, to: number): number => ((to - from + 540) % 360) - 180;
 
 /** Seconds since the heading had last gone round by so much. */
-export function clearedAgoS(samples: LiveState['samples']): number | null {
+function clearedAgoS(samples: LiveState['samples']): number | null {
   let turned = 0;
   for (let i = samples.length - 1; i > 0; i--) {
     const [before, after] = [samples[i - 1].headingDeg, samples[i].headingDeg];

@@ -2,7 +2,7 @@
 import type { Lesson } from '@keel/core';
 
 /** By day, under visual rules [14 CFR 91.151]; from memory. */
-export const RESERVE_MIN = 30;
+const RESERVE_MIN = 30;
 
 /**
  * @returns minutes left until the reserve, at least 0; null where the lesson's load says nothing of fuel. A figure to plan

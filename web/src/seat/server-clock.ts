@@ -22,4 +22,3 @@ export async function askServerClock(): Promise<void> {
 }
 
 export const serverNow = (): number => Math.round(Date.now() + offsetMs);
-export const serverClockOffsetMs = (): number => offsetMs;

@@ -104,14 +104,14 @@ function BankAndBall({ bankDeg, lateralG }: { bankDeg: number; lateralG: number 
 }
 
 /** What the panel shows; NaN where it was not recorded. */
-export type PanelReading = Pick<
+type PanelReading = Pick<
   Reading,
   'ias_kt' | 'pitch_deg' | 'bank_deg' | 'alt_ft' | 'lat_g' | 'hdg_deg' | 'vs_fpm' | 'rpm' | 'map_inhg'
 >;
 /** Beyond what the air gives an engine without a supercharger. */
 const MOST_INHG = 32;
 
-export interface PanelProps {
+interface PanelProps {
   reading: PanelReading;
   speedUnit: { name: string; perKt: number };
   airspeed?: Rim;

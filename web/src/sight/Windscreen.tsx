@@ -19,7 +19,7 @@ const VIEW: View = {
   focal: HEIGHT / 2 / Math.tan((VIEW_ANGLE_DEG * Math.PI) / 360),
 };
 
-export interface MarkedPicture {
+interface MarkedPicture {
   label: string;
   pitchDeg: number;
   bankDeg: number;

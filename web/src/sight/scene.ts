@@ -177,7 +177,7 @@ function landmarks(): Mesh[] {
   ];
 }
 
-export interface Eye {
+interface Eye {
   timeS: number;
   /** Where the eyes are turned in the cockpit, deg: to the right, and up. */
   yawDeg: number;
@@ -190,7 +190,7 @@ export interface Eye {
   bankDeg: number;
 }
 
-export interface TrainingArea {
+interface TrainingArea {
   scene: Scene;
   camera: PerspectiveCamera;
   look(eye: Eye): void;

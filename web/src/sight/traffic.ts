@@ -6,7 +6,7 @@ const SPEED_MPS = 48;
 const GOLDEN_DEG = 137.508;
 const RAD = Math.PI / 180;
 
-export interface Passing {
+interface Passing {
   northM: number;
   eastM: number;
   altitudeM: number;

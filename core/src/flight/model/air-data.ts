@@ -10,7 +10,7 @@ const sigmaAt = (altitudeFt: number, warmerC: number): number =>
   densityRatio(altitudeFt, standardTemperatureC(altitudeFt) + warmerC);
 
 /** Indicated airspeed, kt, of a calibrated one. */
-export function iasOfCas(airframe: Airframe, casKt: number, flapsDeg: number): number {
+function iasOfCas(airframe: Airframe, casKt: number, flapsDeg: number): number {
   const down = flapsDown(airframe, flapsDeg);
   const clean = iasFromCas(airframe.airplane, casKt, 'clean');
   return down === 0 ? clean : (1 - down) * clean + down * iasFromCas(airframe.airplane, casKt, 'landing');

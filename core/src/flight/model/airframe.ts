@@ -15,7 +15,7 @@ import { FT_TO_M, G0_MPS2, KT_TO_MPS, LB_TO_KG } from '../../units/convert.ts';
 import { sectionLift, steadyAttachment } from './lift-curve.ts';
 
 /** Panels of each half of the wing, root to tip. */
-export const HALF_PANELS = 4;
+const HALF_PANELS = 4;
 export const PANELS = 2 * HALF_PANELS;
 /** Half-span stations of the panels' middles, and each one's part in flap and aileron. */
 const STATIONS = [0.125, 0.375, 0.625, 0.875];
@@ -139,7 +139,7 @@ function panelsOf(spanM: number): Airframe['panel'] {
 }
 
 /** Lift coefficient of the whole wing in steady symmetric flow at an angle of attack of the fuselage. */
-export function steadyWingLift(wing: Wing, flapLift: number, stallRad: number, alphaRad: number): number {
+function steadyWingLift(wing: Wing, flapLift: number, stallRad: number, alphaRad: number): number {
   let sum = 0;
   for (let k = 0; k < HALF_PANELS; k++) {
     const alpha = alphaRad + wing.incidenceRad + wing.panel.twist[k];
@@ -188,7 +188,7 @@ function liftCoefficientAt(airplane: Airplane, stage: number, kias: number, area
 }
 
 /** The largest steady lift coefficient and the angle of attack where it comes. */
-export function peakLift(wing: Wing, lift: number, stallRad: number): { cl: number; alphaRad: number } {
+function peakLift(wing: Wing, lift: number, stallRad: number): { cl: number; alphaRad: number } {
   let best = { cl: Number.NEGATIVE_INFINITY, alphaRad: 0 };
   for (let alphaRad = radians(-4); alphaRad < radians(32); alphaRad += radians(0.1)) {
     const cl = steadyWingLift(wing, lift, stallRad, alphaRad);

@@ -28,7 +28,7 @@ export interface Wheels {
 }
 
 /** What of a flight the ground has to do with. */
-export interface Grounded {
+interface Grounded {
   airframe: Airframe;
   state: State;
   controls: Controls;

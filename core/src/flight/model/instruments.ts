@@ -14,7 +14,7 @@ export interface Origin {
   latDeg: number;
   lonDeg: number;
 }
-export const TRAINING_AREA: Origin = { latDeg: 54.62, lonDeg: -2.91 };
+const TRAINING_AREA: Origin = { latDeg: 54.62, lonDeg: -2.91 };
 
 const EARTH_RADIUS_M = 6_371_000;
 const LONGEST_G = 9;
@@ -23,7 +23,7 @@ const LONGEST_G = 9;
 export type Reading = Record<ChannelName, number>;
 
 /** The wing's angle at the leading edge, where the warner's vane is, passes the flap position's. */
-export const warningSounds = ({ motion }: Flight): boolean =>
+const warningSounds = ({ motion }: Flight): boolean =>
   motion.flow.speed > 12 && Math.atan2(motion.flow.w, motion.flow.u) > motion.flap.warningRad;
 
 /** Angle of attack at which today's flap position stalls is passed by more than half of the wing. */

@@ -59,7 +59,7 @@ export const noMotion = (): Motion => ({
   flap: { share: 0, lift: 0, drag: 0, stallRad: 0, warningRad: 0 },
 });
 
-export function airDensity(altitudeM: number, warmerC: number): number {
+function airDensity(altitudeM: number, warmerC: number): number {
   const altitudeFt = altitudeM / FT_TO_M;
   return densityRatio(altitudeFt, standardTemperatureC(altitudeFt) + warmerC) * SEA_LEVEL_DENSITY_KGM3;
 }

@@ -253,9 +253,3 @@ export const leadDeg = (c: Cockpit, bankDeg: number): number =>
   rollOutLeadFor(bankDeg, c.seen.tasKt, c.aim.rollDegPerS);
 
 export const sineOf = (sinceS: number, periodS: number): number => Math.sin((2 * Math.PI * sinceS) / periodS);
-
-/** Vertical speed of a level aim in reach: for scripts that ask whether all is steady again. */
-export const isSteady = ({ seen, altitudeFt }: Cockpit): boolean =>
-  Math.abs(seen.verticalFpm) < 150 &&
-  Math.abs(seen.altitudeFt - altitudeFt) < 60 &&
-  Math.abs(seen.bankDeg) < 3;

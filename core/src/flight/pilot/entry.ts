@@ -4,9 +4,6 @@ import { type Cockpit, hold, level, type Script } from './cockpit.ts';
 /** Long enough for the record to show that nothing was cleared. */
 const NO_CLEARING_S = 205;
 
-/** Habits of every maneuver, by the finding's name. */
-export const ENTRY_HABITS = ['no-clearing', 'rushed-entry', 'below-floor', 'slow-to-settle'] as const;
-
 /** Steady and level on altitude, heading and speed, or not quite. */
 export function* leadIn(c: Cockpit): Script {
   level(c);

@@ -22,7 +22,7 @@ export type BankAim =
   | { by: 'heading'; deg: number; mostDeg?: number }
   | { by: 'stick'; aileron: number };
 
-export type RudderAim = { by: 'ball'; offG?: number } | { by: 'pedal'; rudder: number };
+type RudderAim = { by: 'ball'; offG?: number } | { by: 'pedal'; rudder: number };
 
 export type PowerAim =
   | { by: 'throttle'; throttle: number }

@@ -35,7 +35,7 @@ export interface Flying {
 }
 
 /** One row of it, and the phase that it is in. */
-export interface RowMoment {
+interface RowMoment {
   row: number;
   timeS: number;
   /** Whether the row is in a phase of this name. */
@@ -58,7 +58,7 @@ export interface Seen {
   warnShare?: number;
 }
 
-export type Hazard = NonNullable<Finding['hazard']>;
+type Hazard = NonNullable<Finding['hazard']>;
 
 export interface Fault<Name extends string = string> {
   name: Name;

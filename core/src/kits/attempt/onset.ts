@@ -9,7 +9,7 @@ export const AFTER_S = 15;
 /** What follows an attempt, whatever it was. */
 export const SETTLE = 'settle';
 
-export function flyingOf({ track, attempt, context, side }: Case): Flying {
+function flyingOf({ track, attempt, context, side }: Case): Flying {
   const rows = judgingRows(context, attempt).rows;
   return {
     columns: track,

@@ -8,7 +8,7 @@ import { warningAtStage } from '../../performance/warning.ts';
 import { radians } from '../../units/angles.ts';
 import type { Case } from './case.ts';
 
-export interface SlowSpeeds {
+interface SlowSpeeds {
   /** KIAS, each from the least to the most that it may be. */
   stall: readonly [number, number];
   warning: readonly [number, number];

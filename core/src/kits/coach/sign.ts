@@ -7,7 +7,7 @@ export const below = (most: number): Range => [null, most];
 export const between = (least: number, most: number): Range => [least, most];
 
 /** All of it at once, `forS` seconds long. The first quantity is the one by which two lapses are compared. */
-export type Condition<Q extends string = string> = Readonly<Partial<Record<Q, Range>>>;
+type Condition<Q extends string = string> = Readonly<Partial<Record<Q, Range>>>;
 
 /** One of several, where more than one thing shows it. */
 export type Sign<Q extends string = string> = Condition<Q> | readonly Condition<Q>[];

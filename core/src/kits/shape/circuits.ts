@@ -15,7 +15,7 @@ const aligned = (motion: GroundMotion, field: Field, row: number): boolean =>
 const within = (motion: GroundMotion, field: Field, row: number, mostM: number): boolean =>
   (distanceM(motion, row, field) ?? 0) <= mostM;
 
-export interface GoAround {
+interface GoAround {
   /** Its lowest moment. */
   atS: number;
   /** Above the field, ft. */

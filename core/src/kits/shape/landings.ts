@@ -5,7 +5,7 @@ import type { GroundMotion } from './motion.ts';
 import { WHEELS } from './tables.ts';
 import type { Field, OnGround } from './wheels.ts';
 
-export type LandingKind = 'full-stop' | 'touch-and-go' | 'stop-and-go';
+type LandingKind = 'full-stop' | 'touch-and-go' | 'stop-and-go';
 
 export interface Landing {
   atS: number;

@@ -14,10 +14,10 @@ export const POWER_BACK: FlightSign = [
 export const RISING: FlightSign = { pitchDegPerS: above(0.6), speedKtPerS: below(-0.5), pitchDeg: above(1) };
 
 /** The warner, or without one a speed that says the same. */
-export const CUE: FlightSign = [{ warnerS: above(0.3) }, { aboveStallKt: below(2), pitchDeg: above(4) }];
+const CUE: FlightSign = [{ warnerS: above(0.3) }, { aboveStallKt: below(2), pitchDeg: above(4) }];
 
 /** It gives way: the nose, the lift, or a wing. */
-export const BREAK: FlightSign = [
+const BREAK: FlightSign = [
   { pitchDegPerS: below(-4), aboveWarningKt: below(4), stickBack: above(0.12) },
   { loadG: below(0.88), aboveWarningKt: below(4), stickBack: above(0.12) },
   { verticalChangeFpm: below(-400), aboveWarningKt: below(4) },
@@ -25,7 +25,7 @@ export const BREAK: FlightSign = [
 ];
 
 /** The pull has gone: by the stick where it is recorded; else the wing says so. */
-export const RELEASED: FlightSign = [
+const RELEASED: FlightSign = [
   { elevator: below(0.12) },
   { warnerS: below(0), speedKtPerS: above(1), aboveStallKt: above(3) },
 ];

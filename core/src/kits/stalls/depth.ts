@@ -12,7 +12,7 @@ import { NOSE, STALL_LIMITS } from './tables.ts';
 
 export type AskedDepth = 'full' | 'first-indication';
 
-export interface Deepest {
+interface Deepest {
   /** Row of the least speed between the pitch-up and the release. */
   slowest: number;
   slowestKt: number;

@@ -8,7 +8,7 @@ import { failed, met, notApplicable, unseen } from './evidence.ts';
 import { eventOf } from './stall-case.ts';
 import { STALL_LIMITS } from './tables.ts';
 
-export interface EarlyFlaps {
+interface EarlyFlaps {
   fromDeg: number;
   toDeg: number;
   atS: number;

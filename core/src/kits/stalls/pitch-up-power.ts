@@ -11,7 +11,7 @@ import { shareBeforeSign } from './release.ts';
 import { eventOf } from './stall-case.ts';
 import { RECOVERY, STALL_LIMITS } from './tables.ts';
 
-export interface PowerUsed {
+interface PowerUsed {
   percent: number;
   /** One standard error, % of rated. */
   error: number;

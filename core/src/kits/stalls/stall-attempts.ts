@@ -11,7 +11,7 @@ import { meanBetween, meanPower, sceneOf, speedBefore } from '../attempt/scene.t
 import { findStalls, type StallEvent } from './events.ts';
 import { STALL_ATTEMPT } from './tables.ts';
 
-export type StallKind = 'power-off' | 'power-on' | 'in-a-row';
+type StallKind = 'power-off' | 'power-on' | 'in-a-row';
 
 export interface StallAttempt {
   kind: StallKind;

@@ -6,7 +6,7 @@ import { KT_TO_FTPS } from '../../units/convert.ts';
 import { median } from '../../units/numbers.ts';
 import { UNLOAD } from './tables.ts';
 
-export interface Unload {
+interface Unload {
   atS: number;
   /** Whether the hand or the wing itself was seen; what a warner says of speed is no measure of a hand. */
   seen: boolean;

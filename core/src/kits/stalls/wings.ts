@@ -54,7 +54,7 @@ export function aileronsNeutral(c: Case): Evidence {
     : met(event.breakS, 'aileron-neutral');
 }
 
-export interface Spin {
+interface Spin {
   startS: number;
   endS: number;
   yawDegPerS: number;

@@ -34,7 +34,7 @@ export const headingDrift = fault({
   },
 });
 
-export const speedNotSettled = fault({
+const speedNotSettled = fault({
   name: 'speed-not-settled',
   seen: AT_THE_END,
   find: (c) => {
@@ -70,7 +70,7 @@ export const speedNotSettled = fault({
 });
 
 /** `side`: 1 after a climb, −1 after a descent. */
-export const levelOffOvershoot = (side: 1 | -1) =>
+const levelOffOvershoot = (side: 1 | -1) =>
   fault({
     name: 'level-off-overshoot',
     seen: { afterwards: 'the altitude that it settles at is known when it has settled' },

@@ -34,7 +34,7 @@ const inside = ({ points, ...line }: PictureLine, y: PictureAxis): PictureLine =
 });
 
 /** Which of the two is held: both in straight flight, the speed alone in a glide, the altitude alone where speed is changed. */
-export type HeldIn = 'both' | 'speed' | 'altitude';
+type HeldIn = 'both' | 'speed' | 'altitude';
 
 export function tradePicture(held: HeldIn): PicturePart {
   const zoneOf = (

@@ -12,7 +12,7 @@ import { GLIDE_LIMITS } from './tables.ts';
 export type GlideParams = Record<'slow-to-glide-speed' | 'too-fast-for-glide' | 'too-slow-for-glide', None>;
 const find = findingsOf<GlideParams>();
 
-export const slowToGlide = fault({
+const slowToGlide = fault({
   name: 'slow-to-glide-speed',
   seen: {
     afterwards: 'how long is allowed follows from the speed that it began at, and is read when it is reached',

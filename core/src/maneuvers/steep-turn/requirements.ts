@@ -29,7 +29,7 @@ type Limits = Figures<keyof typeof STEEP_LIMITS & string>;
 export const leastTurnDeg = (attempt: Attempt, limits: Limits): number =>
   attempt.brief?.maneuver === 'steep-turn' ? 360 - limits.rolloutDeg : limits.completeTurnDeg;
 
-export const fallsShort = (attempt: Attempt, limits: Limits): boolean =>
+const fallsShort = (attempt: Attempt, limits: Limits): boolean =>
   attempt.state === 'complete' &&
   attempt.turnedDeg !== undefined &&
   attempt.turnedDeg < leastTurnDeg(attempt, limits);

@@ -34,7 +34,7 @@ export const chasing = fault({
   },
 });
 
-export const outOfTrim = fault({
+const outOfTrim = fault({
   name: 'out-of-trim',
   seen: { afterwards: 'how long its swings take is known when there were several' },
   find: (c) => {
@@ -51,7 +51,7 @@ export const outOfTrim = fault({
   },
 });
 
-export const altitudeOffset = fault({
+const altitudeOffset = fault({
   name: 'altitude-offset',
   seen: AT_THE_END,
   find: (c) => {

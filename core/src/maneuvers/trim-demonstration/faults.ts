@@ -13,7 +13,7 @@ export interface TrimParams {
 }
 const find = findingsOf<TrimParams>();
 
-export const handOnIt = fault({
+const handOnIt = fault({
   name: 'hand-on-it',
   seen: { afterwards: 'a demonstration is watched in silence' },
   find: (c) => {
@@ -33,7 +33,7 @@ export const handOnIt = fault({
   },
 });
 
-export const anotherSpeed = fault({
+const anotherSpeed = fault({
   name: 'another-speed',
   seen: { afterwards: 'a demonstration is watched in silence' },
   find: (c) => {

@@ -110,7 +110,7 @@ function endOf(gate: Gate, { body, at }: Closing, zone: string): string | null {
 }
 
 /** A gate as lists of everybody need it. */
-export interface GateBrief {
+interface GateBrief {
   gate: Gate;
   state: GateState['state'];
   endsOn: string | null;

@@ -22,7 +22,7 @@ export const LOG_COLUMNS = {
   training: 'Training',
   remarks: 'Remarks',
 } as const satisfies Record<keyof LogEntry, string>;
-export type LogColumn = keyof typeof LOG_COLUMNS;
+type LogColumn = keyof typeof LOG_COLUMNS;
 export const LOG_COLUMN_IDS = Object.keys(LOG_COLUMNS) as LogColumn[];
 
 /** Which column of the file holds what. */
@@ -46,7 +46,7 @@ export function writeLogCsv(entries: readonly LogEntry[]): string {
 
 const clockText = (min: number): string => `${Math.floor(min / 60)}:${String(min % 60).padStart(2, '0')}`;
 
-export interface ReadLog {
+interface ReadLog {
   columns: string[];
   mapping: LogMapping;
   entries: LogEntry[];

@@ -3,7 +3,7 @@ import type { FlightScore } from '../../debrief/flight-score.ts';
 import { findRoom } from '../../maneuvers/registry.ts';
 import type { LogEntry } from './entry.ts';
 
-export interface FlownForLog {
+interface FlownForLog {
   date: string;
   airplane: string;
   field: string;

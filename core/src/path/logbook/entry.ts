@@ -56,7 +56,6 @@ export const endorsementSchema = z
     path: ['endsOn'],
     message: 'it would end before it begins: look at the two days again',
   });
-export type Endorsement = z.infer<typeof endorsementSchema>;
 
 export const signedBodySchema = z.union([
   z.object({ kind: z.literal('entry'), entry: fields }),
@@ -64,7 +63,7 @@ export const signedBodySchema = z.union([
 ]);
 export type SignedBody = z.infer<typeof signedBodySchema>;
 
-export type LogTotals = Record<LogTime, number> & {
+type LogTotals = Record<LogTime, number> & {
   flights: number;
   landingsDay: number;
   landingsNight: number;

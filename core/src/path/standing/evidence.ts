@@ -72,7 +72,7 @@ export const countsAgainst = (one: FlownAttempt): boolean => {
 export const passed = (one: FlownAttempt): boolean => one.verdict === 'satisfactory';
 
 /** A must that failed leaves no better margin than this, whatever the bands say. */
-export const FAILED_MUST_MARGIN = -0.2;
+const FAILED_MUST_MARGIN = -0.2;
 /** Beyond these a figure tells no more than its sign: a band hardly used, or left by far. */
 const LEAST_MARGIN = -2;
 const MOST_MARGIN = 1.2;

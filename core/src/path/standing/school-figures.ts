@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { type ModelFigures, PRIOR } from './model.ts';
 
 /** Pooled over students and skills: how much attempts of one day differ, and days of one student and skill. */
-export const schoolFiguresSchema = z.object({
+const schoolFiguresSchema = z.object({
   /** Counted attempts that had company on their day, and days that had another before them. */
   attempts: z.number(),
   days: z.number(),

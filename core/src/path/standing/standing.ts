@@ -15,7 +15,7 @@ import { type AskedOfSkill, type Cleared, missingForReady } from './rules.ts';
 
 export const STANDINGS = ['not flown', 'shown', 'guided', 'holding', 'ready', 'rusty'] as const;
 export type StandingWord = (typeof STANDINGS)[number];
-export type SkillTrend = 'better' | 'steady' | 'worse' | 'too few';
+type SkillTrend = 'better' | 'steady' | 'worse' | 'too few';
 
 /** All that is known of a skill after its last practice; what a later day makes of it is worked out from this alone. */
 export interface SkillRecord {
@@ -56,7 +56,7 @@ const TREND_CHANGE = 0.15;
 /** From this chance on a skill that was flown well on its last day holds. */
 const HOLDS_FROM = 0.5;
 
-export interface SkillEvidence {
+interface SkillEvidence {
   /** In the order flown. */
   evidence: readonly FlownAttempt[];
   asked: AskedOfSkill;

@@ -10,7 +10,7 @@ const count = (least: number, most: number) => z.number().int().min(least).max(m
 const share = z.number().min(0).max(1);
 
 /** What makes a skill ready; the figures of the trade are common practice and have no source. */
-export const readyRulesSchema = z.object({
+const readyRulesSchema = z.object({
   /** At least so many counted attempts, on so many days. */
   attempts: count(1, 50),
   days: count(1, 30),
@@ -31,7 +31,7 @@ export const readyRulesSchema = z.object({
 export type ReadyRules = z.infer<typeof readyRulesSchema>;
 
 /** One direction, configuration or depth that a skill wants to see. */
-export const askSchema = z.object({
+const askSchema = z.object({
   /** As the instructor says it. */
   says: z.string().min(1).max(60),
   variants: z.array(z.string()).min(1).optional(),
@@ -43,7 +43,7 @@ export const askSchema = z.object({
 });
 export type Ask = z.infer<typeof askSchema>;
 
-export const syllabusSkillSchema = z.object({
+const syllabusSkillSchema = z.object({
   id: idSchema,
   title: z.string().min(1).max(60),
   /** The maneuver whose attempts feed it; none where it is graded by hand. */
@@ -67,7 +67,7 @@ export type SyllabusSkill = z.infer<typeof syllabusSkillSchema>;
  * `age`: the student’s own.
  */
 export const GATE_CLOSES = ['evidence', 'word', 'document', 'age'] as const;
-export const gateSchema = z
+const gateSchema = z
   .object({
     id: idSchema,
     title: z.string().min(1).max(60),

@@ -1,5 +1,5 @@
 /** The columns of a recording: names as in the file, with unit, resolution and what values are possible. */
-export interface ChannelInfo {
+interface ChannelInfo {
   unit: string;
   label: string;
   /** What an instrument can be read to; an excursion needs more than the band's edge plus this. */

@@ -4,7 +4,7 @@ import { InputError, quoted } from '../../errors.ts';
 import type { RecordingHeader } from '../columns/recording.ts';
 import { warning } from '../warnings.ts';
 
-export interface HeaderLines {
+interface HeaderLines {
   header: RecordingHeader;
   warnings: Coded[];
   /** Where the header row begins in the text, and its line. */

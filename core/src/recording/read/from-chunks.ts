@@ -2,7 +2,7 @@
 import { type ChannelName, isChannel } from '../columns/channels.ts';
 import type { Recording, RecordingHeader } from '../columns/recording.ts';
 
-export interface StoredChunk {
+interface StoredChunk {
   rows: number;
   channels: readonly string[];
   /** The columns one after the other, NaN where nothing was measured. */

@@ -4,7 +4,7 @@ import type { Airplane } from '../../airplane/schema.ts';
 import { densityRatio, standardTemperatureC, tasFromCas } from '../../atmosphere/atmosphere.ts';
 import { absentChannel, type Channel } from '../columns/channel.ts';
 
-export interface Airspeeds {
+interface Airspeeds {
   airspeedKt: Channel;
   /** True airspeed at a row, worked out when asked: few rows ever are. */
   tasKt(row: number): number;

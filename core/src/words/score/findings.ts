@@ -80,7 +80,7 @@ const REQUIREMENTS: Readonly<Record<string, Readonly<Record<string, RequirementS
 const NO_WORDS = say`Found by another version of the program, which has words for it.`;
 
 /** What is known of a finding wherever it is kept: its id, size and parameters; its own text from version 1. */
-export type FindingKnown = Pick<Finding, 'id' | 'size' | 'params' | 'silent' | 'asWritten'> & {
+type FindingKnown = Pick<Finding, 'id' | 'size' | 'params' | 'silent' | 'asWritten'> & {
   startS?: number;
 };
 

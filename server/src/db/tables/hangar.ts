@@ -22,7 +22,7 @@ export const AirplaneEntity = new EntitySchema<AirplaneRow>({
 });
 
 /** How the tables with one header are read in one school: the last answer counts. */
-export interface ColumnMappingRow {
+interface ColumnMappingRow {
   schoolId: string;
   headerKey: string;
   mapping: Mapping;

@@ -38,7 +38,7 @@ export interface Lesson {
   proposal: (WordedProposal & { changed: ProposalChange[] }) | null;
 }
 
-export interface ProposalChange {
+interface ProposalChange {
   by: string;
   at: string;
   why: string;

@@ -2,7 +2,7 @@
 import type { Role } from '@keel/core';
 import { EntitySchema } from 'typeorm';
 
-export type LinkKind = 'setup' | 'invitation' | 'reset';
+type LinkKind = 'setup' | 'invitation' | 'reset';
 
 /** Who is invited, as what, and with whom. */
 export interface Invited {

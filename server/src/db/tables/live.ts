@@ -67,7 +67,7 @@ export const LiveFlightEntity = new EntitySchema<LiveFlight>({
   },
 });
 
-export interface LiveBatch {
+interface LiveBatch {
   schoolId: string;
   flightId: string;
   seq: number;

@@ -22,7 +22,7 @@ export const SyllabusEntity = new EntitySchema<SyllabusVersion>({
   },
 });
 
-export interface SkillRecordRow {
+interface SkillRecordRow {
   schoolId: string;
   studentId: string;
   skill: string;
@@ -55,7 +55,7 @@ interface Said {
 }
 
 /** An instructor’s written word that a critical event of a skill is behind the student. */
-export interface SkillWord extends Said {
+interface SkillWord extends Said {
   skill: string;
   words: string;
 }
@@ -73,7 +73,7 @@ export const AgreementEntity = new EntitySchema<AgreementRow>({
   columns: { ...said, body: { type: 'jsonb' } },
 });
 
-export interface GateClosing extends Said {
+interface GateClosing extends Said {
   gate: string;
   body: GateClosingBody;
   undone: { by: string; at: string; why: string } | null;
@@ -89,7 +89,7 @@ export const GateClosingEntity = new EntitySchema<GateClosing>({
 });
 
 /** A student’s limits, as they were set: the latest hold. */
-export interface SoloLimitsRow extends Said {
+interface SoloLimitsRow extends Said {
   body: SoloLimits;
 }
 export const SoloLimitsEntity = new EntitySchema<SoloLimitsRow>({
@@ -97,7 +97,7 @@ export const SoloLimitsEntity = new EntitySchema<SoloLimitsRow>({
   columns: { ...said, body: { type: 'jsonb' } },
 });
 
-export interface ReleaseCheckRow extends Said {
+interface ReleaseCheckRow extends Said {
   body: object;
 }
 export const ReleaseCheckEntity = new EntitySchema<ReleaseCheckRow>({
@@ -106,7 +106,7 @@ export const ReleaseCheckEntity = new EntitySchema<ReleaseCheckRow>({
 });
 
 /** A landing or go-around that a recording shows. */
-export interface LandingRow {
+interface LandingRow {
   schoolId: string;
   recordingId: string;
   nth: number;
@@ -133,7 +133,7 @@ export const LandingEntity = new EntitySchema<LandingRow>({
 });
 
 /** Landings entered by hand, or a word on one that was recorded. */
-export interface LandingWord extends Said {
+interface LandingWord extends Said {
   recordingId: string | null;
   nth: number | null;
   body: object;

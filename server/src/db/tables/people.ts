@@ -49,7 +49,7 @@ export const AccountEntity = new EntitySchema<Account>({
   },
 });
 
-export interface Teaching {
+interface Teaching {
   schoolId: string;
   instructorId: string;
   studentId: string;
@@ -93,7 +93,7 @@ export const SessionEntity = new EntitySchema<Session>({
 });
 
 /** A device from which someone of an address has signed in before. */
-export interface KnownDevice {
+interface KnownDevice {
   tokenHash: string;
   address: string;
 }

@@ -2,8 +2,8 @@
 import type { Mapping } from '@keel/core';
 import { EntitySchema } from 'typeorm';
 
-export type FlownIn = 'airplane' | 'trainer';
-export type RecordingStatus = 'analysing' | 'analysed' | 'refused';
+type FlownIn = 'airplane' | 'trainer';
+type RecordingStatus = 'analysing' | 'analysed' | 'refused';
 
 export interface RecordingRow {
   id: string;
@@ -62,7 +62,7 @@ export const RecordingEntity = new EntitySchema<RecordingRow>({
   },
 });
 
-export interface RecordingFile {
+interface RecordingFile {
   schoolId: string;
   recordingId: string;
   bytes: Buffer;
@@ -77,7 +77,7 @@ export const RecordingFileEntity = new EntitySchema<RecordingFile>({
 });
 
 /** A stretch of a recording's columns; a live feed appends them, and none is ever changed. */
-export interface RecordingChunk {
+interface RecordingChunk {
   schoolId: string;
   recordingId: string;
   seq: number;

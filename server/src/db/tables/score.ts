@@ -35,7 +35,7 @@ export const ScoreEntity = new EntitySchema<ScoreRow>({
   },
 });
 
-export interface KeelRow {
+interface KeelRow {
   scoreId: string;
   attempt: number;
   trace: KeelTrace;
@@ -50,7 +50,7 @@ export const KeelEntity = new EntitySchema<KeelRow>({
 });
 
 /** The flight's columns for drawing, as they cross the wire. */
-export interface FlightRow {
+interface FlightRow {
   scoreId: string;
   data: Buffer;
 }

@@ -2,7 +2,7 @@
 import type { LogEntry, SignedBody } from '@keel/core';
 import { EntitySchema } from 'typeorm';
 
-export interface LogDraft {
+interface LogDraft {
   schoolId: string;
   id: string;
   studentId: string;

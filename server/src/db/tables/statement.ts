@@ -3,7 +3,7 @@ import type { EnteredBody, StatementBody } from '@keel/core';
 import { EntitySchema } from 'typeorm';
 
 /** What people said of an attempt; never changed, the last word of a kind counts. */
-export interface StatementRow {
+interface StatementRow {
   schoolId: string;
   id: string;
   recordingId: string;
@@ -27,7 +27,7 @@ export const StatementEntity = new EntitySchema<StatementRow>({
 });
 
 /** An attempt that nothing recorded, entered by hand; taken back with a reason, never changed. */
-export interface EnteredAttemptRow {
+interface EnteredAttemptRow {
   id: string;
   schoolId: string;
   studentId: string;

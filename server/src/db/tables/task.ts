@@ -1,7 +1,7 @@
 /** A piece of work that outlives its request: who is at it and until when, how far it is, what came of it. */
 import { EntitySchema } from 'typeorm';
 
-export type TaskState = 'waiting' | 'running' | 'done' | 'failed' | 'cancelled';
+type TaskState = 'waiting' | 'running' | 'done' | 'failed' | 'cancelled';
 
 export interface TaskRow {
   id: string;

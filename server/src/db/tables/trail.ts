@@ -1,7 +1,7 @@
 /** Who did what when. It holds ids and never names; rows are added, and no role that serves requests can change one. */
 import { EntitySchema } from 'typeorm';
 
-export interface TrailRow {
+interface TrailRow {
   id: string;
   schoolId: string;
   at: Date;

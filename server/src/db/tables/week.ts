@@ -34,7 +34,7 @@ export const BookingEntity = new EntitySchema<BookingRow>({
   },
 });
 
-export interface CalendarFeed {
+interface CalendarFeed {
   schoolId: string;
   accountId: string;
   tokenHash: string;

@@ -5,7 +5,7 @@ import { type RefObject, useCallback, useEffect, useRef, useState } from 'react'
 import { isoDay } from '../../parts/format.ts';
 import type { FromFlight, ToFlight } from './flight-worker.ts';
 
-export interface FinishedFlight {
+interface FinishedFlight {
   csv: string;
   instructorFlew: { startS: number; endS: number }[];
 }
