@@ -10,7 +10,7 @@ const ROWS = 5;
 const RATE_HZ = 10;
 const ON_FROM_S = 12;
 
-export interface FlyingDevice {
+interface FlyingDevice {
   flightId: string;
   /** This machine's clock at the flight's nought, ms. */
   zeroMs: number;

@@ -2,7 +2,7 @@
 import { once } from 'node:events';
 import { connect, createServer, type Server, type Socket } from 'node:net';
 
-export interface Wire {
+interface Wire {
   url: string;
   cut(): Promise<void>;
   mend(): Promise<void>;

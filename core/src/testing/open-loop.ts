@@ -18,7 +18,7 @@ export interface Look extends Reading {
 
 const DEG = 180 / Math.PI;
 
-export const lookOf = (flight: Flight): Look => ({
+const lookOf = (flight: Flight): Look => ({
   ...readInstruments(flight),
   timeS: flight.state.timeS,
   p: flight.state.p * DEG,

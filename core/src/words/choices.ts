@@ -91,7 +91,7 @@ export const CHOICES: readonly Choice[] = [
       option(
         'below-va',
         'maneuvering speed less the tolerance',
-        'The fast edge of the band is still below the limit.',
+        'The fast edge of the tolerance is still below the limit.',
       ),
       option('middle', 'middle of the window', 'As far from the stall as from the maneuvering speed.'),
     ],
@@ -100,15 +100,19 @@ export const CHOICES: readonly Choice[] = [
     key: 'slowSpeed',
     label: 'Speed in slow flight',
     options: [
-      option('above-warning', 'just above the warning', 'Slow enough to feel, and the warner stays silent.'),
+      option(
+        'above-warning',
+        'just above the warning',
+        'Slow enough to feel, and the stall warning stays silent.',
+      ),
       option(
         'above-stall',
         '7 kt above the stall',
-        'The same margin in every airplane, whatever its warner.',
+        'The same margin in every airplane, wherever its stall warning sounds.',
       ),
       option(
         'warning-sounding',
-        'with the warner sounding',
+        'with the stall warning sounding',
         'Takes the fear out of the sound. Not what the FAA standard asks.',
       ),
     ],
@@ -187,8 +191,8 @@ export const CHOICES: readonly Choice[] = [
     key: 'judge',
     label: 'The school signs by',
     options: [
-      option('examiner', 'the examiner', 'A short excursion, noticed and corrected, is forgiven.'),
-      option('strict', 'the strict judge', 'Any excursion counts.'),
+      option('examiner', 'brief deviations allowed', 'A brief deviation, noticed and corrected, is allowed.'),
+      option('strict', 'no deviations allowed', 'Any deviation counts.'),
     ],
   },
   {

@@ -1,9 +1,11 @@
 /** Keels over each other on the time of the first, phase by phase, in units of tolerance. */
+
 import { type AttemptScore, type AverageLane, alignByPhase, type KeelTrace } from '@keel/core';
 import { useElementSize } from '@mantine/hooks';
-import { type EChartsCoreOption, init } from 'echarts/core';
-import { type PointerEvent, useEffect, useMemo, useRef, useState } from 'react';
+import type { EChartsCoreOption } from 'echarts/core';
+import { type PointerEvent, useMemo, useState } from 'react';
 import { PARAMETER_NAMES } from '../parts/format.ts';
+import { useChart } from '../parts/use-chart.ts';
 import { type Colours, useColours } from '../theme/colours.ts';
 import {
   bandMarks,
@@ -30,20 +32,14 @@ export function CompareChart(props: {
 }) {
   const { attempts, traces, average, speedUnit } = props;
   const { ref, width } = useElementSize();
-  const canvas = useRef<HTMLDivElement>(null);
   const colours = useColours();
   const { lanes } = traces[0];
   const option = useMemo(
-    () => compareOption(attempts, traces, average, width, colours),
+    () => (width === 0 ? null : compareOption(attempts, traces, average, width, colours)),
     [attempts, traces, average, width, colours],
   );
-  useEffect(() => {
-    if (!canvas.current || width === 0) return;
-    const chart = init(canvas.current);
-    // The kinds of series differ from choice to choice, which its types do not know.
-    chart.setOption(option as EChartsCoreOption);
-    return () => chart.dispose();
-  }, [option, width]);
+  // The kinds of series differ from choice to choice, which its types do not know.
+  const { canvas } = useChart(option as EChartsCoreOption | null);
   const height = chartHeight(lanes.length);
   const onReference = useMemo(
     () =>

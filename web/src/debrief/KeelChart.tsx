@@ -3,6 +3,7 @@
  * a lane each on one time axis. What left its band is hatched, rising lines above, falling lines below, and numbered
  * in the order in which it happened.
  */
+
 import {
   type AttemptScore,
   type ChainLink,
@@ -19,10 +20,11 @@ import {
 import { useElementSize } from '@mantine/hooks';
 import { CustomChart, LineChart } from 'echarts/charts';
 import { GridComponent, MarkAreaComponent, MarkLineComponent } from 'echarts/components';
-import { init, use } from 'echarts/core';
+import { use } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
-import { type KeyboardEvent, type PointerEvent, useEffect, useRef } from 'react';
+import { type KeyboardEvent, type PointerEvent, useMemo } from 'react';
 import { clock, numberText, PARAMETER_NAMES } from '../parts/format.ts';
+import { useChart } from '../parts/use-chart.ts';
 import { type Colours, hatch, useColours } from '../theme/colours.ts';
 import {
   axisSpan,
@@ -57,17 +59,15 @@ interface KeelChartProps {
 export function KeelChart(props: KeelChartProps) {
   const { attempt, trace, cursorS, setCursorS, speedUnit, marks } = props;
   const { ref, width } = useElementSize();
-  const canvas = useRef<HTMLDivElement>(null);
   const colours = useColours();
   const { fromS, toS } = axisSpan(attempt, trace);
   const height = chartHeight(trace.lanes.length);
 
-  useEffect(() => {
-    if (!canvas.current || width === 0) return;
-    const chart = init(canvas.current);
-    chart.setOption(chartOption(attempt, trace, width, colours));
-    return () => chart.dispose();
-  }, [attempt, trace, colours, width]);
+  const option = useMemo(
+    () => (width === 0 ? null : chartOption(attempt, trace, width, colours)),
+    [attempt, trace, colours, width],
+  );
+  const { canvas } = useChart(option);
 
   const fractionOf = (atS: number) => (atS - fromS) / (toS - fromS);
   const left = (atS: number) => LEFT + fractionOf(atS) * (width - LEFT - RIGHT);

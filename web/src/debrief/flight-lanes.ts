@@ -2,11 +2,12 @@
  * The lanes of the whole flight on one canvas that is wider than the view, so that a drag moves a picture that is there
  * and draws nothing. Only the least and greatest value of each pixel is drawn: three hours cost no more than three minutes.
  */
+
 import { type FlightColumn, type FlightColumns, perPixel, thinned } from '@keel/core';
 import { useDebouncedValue } from '@mantine/hooks';
-import { type ECharts, init } from 'echarts/core';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { clock } from '../parts/format.ts';
+import { useChart } from '../parts/use-chart.ts';
 import { type Colours, FONT } from '../theme/colours.ts';
 import { around, centred, covers, lengthS, roundTimes, type Span } from './time-span.ts';
 
@@ -66,8 +67,6 @@ export function useFlightLanes(shown: {
   colours: Colours;
 }) {
   const { flight, lanes, span, inner, colours } = shown;
-  const canvas = useRef<HTMLDivElement>(null);
-  const chart = useRef<ECharts | null>(null);
   const [rested] = useDebouncedValue(span, RESTS_MS);
   const [drawn, setDrawn] = useState<Drawn>(() => ({ span: around(span), fine: true }));
   if (rested === span ? !drawn.fine || !centred(drawn.span, span) : !covers(drawn.span, span))
@@ -76,16 +75,11 @@ export function useFlightLanes(shown: {
   const buffers = useMemo(() => lanes.map(() => new Float64Array(4 * finest + 4)), [lanes, finest]);
   // In the middle of a drag half the points do; the others come when it rests.
   const pixels = drawn.fine ? finest : Math.ceil(finest / COARSER);
-  useEffect(() => {
-    if (!canvas.current || inner === 0) return;
-    const made = init(canvas.current);
-    made.setOption(frameOption(flight, lanes, colours));
-    chart.current = made;
-    return () => {
-      chart.current = null;
-      made.dispose();
-    };
-  }, [flight, lanes, colours, inner]);
+  const frame = useMemo(
+    () => (inner === 0 ? null : frameOption(flight, lanes, colours)),
+    [flight, lanes, colours, inner],
+  );
+  const { canvas, chart } = useChart(frame);
   const thin = useMemo(
     () => lanes.map(({ column }) => thinned(flight.columns.time_s, flight.columns[column], THINNED_BY)),
     [flight, lanes],

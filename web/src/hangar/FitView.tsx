@@ -1,4 +1,5 @@
 /** The performance model against the book's points: how well it was fitted, and what it then says. */
+
 import {
   type Airplane,
   casAtStage,
@@ -13,15 +14,17 @@ import {
   slowestLevelKias,
   stallAtStage,
 } from '@keel/core';
+import { useElementSize } from '@mantine/hooks';
 import { LineChart, ScatterChart } from 'echarts/charts';
 import { GridComponent, TooltipComponent } from 'echarts/components';
-import { init, use } from 'echarts/core';
+import { use } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
-import { useEffect, useMemo, useRef } from 'react';
+import { useMemo } from 'react';
 import { Figure } from '../parts/Figure.tsx';
 import { numberText, signed, speedIn } from '../parts/format.ts';
 import { PlainTable } from '../parts/PlainTable.tsx';
-import { FONT, useColours } from '../theme/colours.ts';
+import { useChart } from '../parts/use-chart.ts';
+import { type Colours, FONT, useColours } from '../theme/colours.ts';
 
 use([LineChart, ScatterChart, GridComponent, TooltipComponent, CanvasRenderer]);
 
@@ -172,62 +175,60 @@ function climbSeries({ points }: Fit): Series[] {
 }
 
 function Chart({ title, series }: { title: string; series: Series[] }) {
-  const canvas = useRef<HTMLDivElement>(null);
+  const { ref, width } = useElementSize();
   const colours = useColours();
-  useEffect(() => {
-    if (!canvas.current || series.length === 0) return;
-    const chart = init(canvas.current, undefined, { renderer: 'canvas' });
-    const text = { color: colours.quiet, fontFamily: FONT, fontSize: 13 };
-    const axis = {
-      scale: true,
-      axisLabel: { ...text, formatter: (value: number) => numberText(value) },
-      splitLine: { lineStyle: { color: colours.rule, opacity: 0.6 } },
-    };
-    chart.setOption({
-      animation: false,
-      grid: { left: 54, right: 70, top: 12, bottom: 28 },
-      tooltip: { trigger: 'item', valueFormatter: (value: unknown) => String(value) },
-      xAxis: axis,
-      yAxis: axis,
-      series: series.flatMap(({ name, points, line }, i) => [
-        {
-          type: 'line',
-          data: line,
-          symbol: 'none',
-          silent: true,
-          lineStyle: { color: colours.ink, width: 1.6, opacity: 1 - 0.16 * i },
-          // Between the first and the last curve there is no room for words.
-          endLabel: {
-            show: i === 0 || i === series.length - 1,
-            formatter: name,
-            ...text,
-            ...(i > 0 && { align: 'right', offset: [-14, -4] }),
-          },
-        },
-        {
-          type: 'scatter',
-          name,
-          data: points,
-          symbol: SYMBOLS[i % SYMBOLS.length],
-          symbolSize: 9,
-          itemStyle: { color: colours.spruce },
-        },
-      ]),
-    });
-    const resized = () => chart.resize();
-    window.addEventListener('resize', resized);
-    return () => {
-      window.removeEventListener('resize', resized);
-      chart.dispose();
-    };
-  }, [series, colours]);
+  const option = useMemo(
+    () => (width === 0 || series.length === 0 ? null : fitOption(series, colours)),
+    [series, colours, width],
+  );
+  const { canvas } = useChart(option);
   if (series.length === 0) return null;
   return (
-    <figure className="fit-chart">
+    <figure className="fit-chart" ref={ref}>
       <figcaption className="small">
         <strong>{title}</strong> <span className="quiet">marks: the book; lines: the model</span>
       </figcaption>
       <div ref={canvas} style={{ height: 260 }} role="img" aria-label={title} />
     </figure>
   );
+}
+
+function fitOption(series: Series[], colours: Colours) {
+  const text = { color: colours.quiet, fontFamily: FONT, fontSize: 13 };
+  const axis = {
+    scale: true,
+    axisLabel: { ...text, formatter: (value: number) => numberText(value) },
+    splitLine: { lineStyle: { color: colours.rule, opacity: 0.6 } },
+  };
+  return {
+    animation: false,
+    grid: { left: 54, right: 70, top: 12, bottom: 28 },
+    tooltip: { trigger: 'item', valueFormatter: (value: unknown) => String(value) },
+    xAxis: axis,
+    yAxis: axis,
+    series: series.flatMap(({ name, points, line }, i) => [
+      {
+        type: 'line',
+        data: line,
+        symbol: 'none',
+        silent: true,
+        lineStyle: { color: colours.ink, width: 1.6, opacity: 1 - 0.16 * i },
+        // Between the first and the last curve there is no room for words.
+        endLabel: {
+          show: i === 0 || i === series.length - 1,
+          formatter: name,
+          ...text,
+          ...(i > 0 && { align: 'right', offset: [-14, -4] }),
+        },
+      },
+      {
+        type: 'scatter',
+        name,
+        data: points,
+        symbol: SYMBOLS[i % SYMBOLS.length],
+        symbolSize: 9,
+        itemStyle: { color: colours.spruce },
+      },
+    ]),
+  };
 }

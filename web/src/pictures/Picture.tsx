@@ -8,9 +8,10 @@ import { figuresIn, KNOTS, whySaid } from '@keel/core';
 import { useElementSize } from '@mantine/hooks';
 import { LineChart, ScatterChart } from 'echarts/charts';
 import { GridComponent, MarkAreaComponent } from 'echarts/components';
-import { init, use } from 'echarts/core';
+import { use } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
-import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef } from 'react';
+import { type KeyboardEvent, type PointerEvent, useMemo } from 'react';
+import { useChart } from '../parts/use-chart.ts';
 import { useColours } from '../theme/colours.ts';
 import { type Dot, Dots } from './Dots.tsx';
 import { frames, nearestFlown, valueAtX, valueAtY, xPlace, yPlace } from './layout.ts';
@@ -33,15 +34,13 @@ interface PictureProps {
 
 export function PictureView({ picture, height = 340, onMove, dots = [], go }: PictureProps) {
   const { ref, width } = useElementSize();
-  const canvas = useRef<HTMLDivElement>(null);
   const colours = useColours();
   const placed = useMemo(() => frames(picture, height), [picture, height]);
-  useEffect(() => {
-    if (!canvas.current || width === 0) return;
-    const chart = init(canvas.current, undefined, { renderer: 'canvas' });
-    chart.setOption(pictureOption(picture, height, colours));
-    return () => chart.dispose();
-  }, [picture, height, width, colours]);
+  const option = useMemo(
+    () => (width === 0 ? null : pictureOption(picture, height, colours)),
+    [picture, height, width, colours],
+  );
+  const { canvas } = useChart(option);
 
   const point = (event: PointerEvent<HTMLElement>) => {
     if (!go || (event.pointerType !== 'mouse' && event.buttons === 0)) return;

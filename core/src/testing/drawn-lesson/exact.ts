@@ -27,7 +27,7 @@ function hump(pen: Pen, offFt: number, afterS: number, overS: number): void {
   pen.move('alt_ft', altitudeFt + offFt, overS, afterS).move('alt_ft', altitudeFt, overS, afterS + overS);
 }
 
-export interface SlowFlight {
+interface SlowFlight {
   /** Speed held, kt; the airplane's target is 50 with landing flaps. */
   heldKt: number;
   balloonFt: number;
@@ -161,7 +161,7 @@ function riseAndRecover(
   pen.move('ias_kt', PLANE.cruiseKt, 14).move('rpm', PLANE.rpm.cruise, 5, 6).wait(14);
 }
 
-export interface PlainTurn {
+interface PlainTurn {
   bankDeg: number;
   /** Lost in the first quarter and had back later; gained in the roll-out. */
   lossFt: number;

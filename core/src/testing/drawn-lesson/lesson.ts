@@ -25,7 +25,7 @@ export interface DrawnLesson {
   truths: DrawnTruth[];
 }
 
-export interface DrawnLessonOptions extends RecorderOptions {
+interface DrawnLessonOptions extends RecorderOptions {
   airplane?: DrawnAirplane;
 }
 

@@ -2,7 +2,7 @@
 import { rowAt } from '../../debrief/flight-columns.ts';
 
 /** `yaw_deg` turns the nose without a bank. */
-export const DRAWN = ['alt_ft', 'ias_kt', 'bank_deg', 'yaw_deg', 'rpm', 'flaps_deg', 'alpha_deg'] as const;
+const DRAWN = ['alt_ft', 'ias_kt', 'bank_deg', 'yaw_deg', 'rpm', 'flaps_deg', 'alpha_deg'] as const;
 export type Drawn = (typeof DRAWN)[number];
 
 /** From one value to the next: half a cosine, or a straight line with two corners. */

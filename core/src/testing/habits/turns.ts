@@ -4,7 +4,7 @@ import { type Columns, entryAltitude, type Measure, type Measures, spread } from
 export const turning = (c: Columns): [number, number] => [c.event('roll-in'), c.event('roll-out')];
 export const established = (c: Columns): [number, number] => [c.event('roll-in') + 7, c.event('roll-out')];
 export const side = (c: Columns) => Math.sign(c.mean('bank_deg', ...established(c)));
-export const levelAgain = (c: Columns) =>
+const levelAgain = (c: Columns) =>
   c.first('bank_deg', c.event('roll-out') + 0.5, c.endS, (bank) => Math.abs(bank) < 5);
 export const pastHeading: Measure = (c) => Math.abs(c.turned(c.event('roll-in'), levelAgain(c))) - 360;
 export const ballOut = (c: Columns, sign: number) =>
