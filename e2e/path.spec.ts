@@ -146,7 +146,7 @@ test('a booking is dragged by hand, and outside somebody’s usual hours it is a
   };
   await choose('Whose', /Tomas/);
   await dialog.getByLabel('Monday').fill('mornings');
-  await expect(dialog.getByText(/“mornings” is no stretch of a day/)).toBeVisible();
+  await expect(dialog.getByText(/“mornings” is not a time range/)).toBeVisible();
   await expect(dialog.getByRole('button', { name: 'Keep' })).toBeDisabled();
   await dialog.getByLabel('Monday').fill('9-12');
   await dialog.getByLabel('Tuesday').fill('9 to 12:30, 14 to 18');

@@ -116,8 +116,8 @@ test('a table of people is looked at, then all are invited at once and their lin
     ].join('\n'),
   );
   await expect(dialog.getByLabel('Left out').getByRole('listitem')).toHaveText([
-    /Line 4 is left out: nell@skelmere\.example is there already/,
-    /Line 5 is left out: “nowhere” is no address/,
+    /Line 4 is left out: nell@skelmere\.example is already in the school/,
+    /Line 5 is left out: “nowhere” is not an e-mail address/,
   ]);
   await expect(dialog.getByRole('row', { name: /Ada Fell.*Petra Lindqvale/ })).toBeVisible();
   await expect(

@@ -41,6 +41,7 @@ import { type LiveFigures, liveBench } from './lib/live-bench.ts';
 import { eventLoopBench, largeSchoolBench } from './lib/server-bench.ts';
 import { soared, soaredLine } from './lib/soaring.ts';
 import { answerUsage } from './lib/usage.mjs';
+import { comparedAll, signedLines } from './signed/lines.ts';
 
 const ROUNDS = 15;
 /** Until the compiler has settled. */
@@ -275,7 +276,7 @@ function agreement(): void {
   console.log(agreementLines(all).join('\n'));
 }
 
-const USAGE = `npm run bench -- [--only hour|confusion|debrief|school|loop|live|agreement] [--seeds N] [--logs FOLDER]`;
+const USAGE = `npm run bench -- [--only hour|confusion|debrief|school|loop|live|agreement|signed] [--seeds N] [--logs FOLDER]`;
 const { values, positionals } = answerUsage(USAGE, {
   allowPositionals: true,
   options: {
@@ -310,6 +311,7 @@ if (values.logs !== undefined) {
     if (wanted('loop')) await loop();
     if (wanted('live')) await live();
     if (wanted('agreement')) agreement();
+    if (wanted('signed')) console.log(signedLines(comparedAll()).join('\n'));
     if (wanted('confusion')) await confusion(Number(values.seeds));
   } finally {
     rmSync(folder, { recursive: true });
