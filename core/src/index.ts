@@ -2,6 +2,7 @@
  * Keel Path's computation as server, interface and commands have it: no interface, no Node API, no database. What none of
  * them imports is not listed.
  */
+
 export { CONFIGURATIONS, type Configuration } from './airplane/configuration.ts';
 export { findAirplane, fleet } from './airplane/fleet.ts';
 export { maneuveringSpeedKias } from './airplane/limits.ts';

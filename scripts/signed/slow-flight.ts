@@ -94,7 +94,7 @@ function warnings({ columns, bank }: Page, held: Stretch): string | undefined {
 }
 
 /** From all to none without a stop, where the airplane sinks for it. */
-export function flapsAtOnce({ columns, alt, sink, brief }: Page, fromS: number): string | undefined {
+function flapsAtOnce({ columns, alt, sink, brief }: Page, fromS: number): string | undefined {
   const flaps = columns.of.flaps_deg;
   const { timeS } = columns;
   const stages = brief.flaps.length;

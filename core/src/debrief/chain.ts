@@ -18,7 +18,7 @@ export function chainOf(track: Track, attempt: Attempt, parameters: readonly Par
   return parameters
     .filter((p): p is MeasuredParameterScore => p.measured !== 'not-measured' && p.required)
     .flatMap((parameter) =>
-      parameter.excursions.map((excursion): ChainLink => {
+      parameter.excursions.map(({ not: _, ...excursion }): ChainLink => {
         const peakS = peakTime(track, attempt, parameter, excursion);
         const causes =
           parameter.parameter === 'altitude' ? altitudeCause(track, attempt, excursion.peak, peakS) : {};

@@ -16,12 +16,20 @@ export function findAttempts(track: Track, context: ScoringContext): Required<Pr
   const all = [...seen, ...before.filter((proposed) => proposed !== undefined)];
   const proposals = all.flatMap((one) => one.proposals);
   return {
-    proposals: arbitrate(
-      areaWork(track, context, withoutDoubtful(track, proposals)),
-      (maneuver) => requireRoom(maneuver).precedence,
+    proposals: arbitrate(areaWork(track, context, withoutDoubtful(track, proposals)), (maneuver) =>
+      precedenceIn(context, maneuver),
     ),
     warnings: all.flatMap(({ warnings = [] }) => warnings),
   };
+}
+
+/** A stall that nobody briefed stands behind what was: the change of flaps that ended in one is that change, and failed. */
+function precedenceIn({ briefs }: ScoringContext, maneuver: string): number {
+  const { precedence, nearStall, id } = requireRoom(maneuver);
+  const unasked = nearStall && briefs.length > 0 && !briefs.some((brief) => brief.maneuver === id);
+  return unasked && briefs.some((brief) => brief.maneuver === 'configuration-change')
+    ? precedence + 100
+    : precedence;
 }
 
 const proposedBy = ({ sought }: ManeuverRoom, track: Track, context: ScoringContext): Proposed =>

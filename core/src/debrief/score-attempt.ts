@@ -7,7 +7,7 @@ import { caseOf } from '../kits/attempt/case.ts';
 import { findFaults } from '../kits/attempt/find-faults.ts';
 import { requireRoom } from '../maneuvers/registry.ts';
 import type { Track } from '../recording/track/track.ts';
-import { judgeAttempt } from '../scoring/judge.ts';
+import { areTooMany, countExcursions, judgeAttempt } from '../scoring/judge.ts';
 import { scoreParameter } from '../scoring/parameter.ts';
 import type { Finding, Judge, MeasuredParameterScore, ParameterScore } from '../scoring/schema.ts';
 import { judgingRows, rowsFor, type Standard } from '../scoring/standard.ts';
@@ -36,10 +36,11 @@ export function scoreAttempt(
   const requirements = likely ? [] : seenRequirements(track, attempt, asked, context);
   const links = chainOf(track, attempt, parameters);
   const chain = outOfControl(found) ? links.map(({ because: _, ...link }) => link) : links;
+  const tooOften = areTooMany(countExcursions(parameters), attempt.endS - attempt.startS, context.examiner);
   const judged = (judge: Judge) =>
     attempt.state === 'discontinued' || likely
       ? 'not-scored'
-      : judgeAttempt(judge, parameters, findings, requirements);
+      : judgeAttempt(judge, parameters, findings, requirements, tooOften);
   const named = namesOf(attempt, findings);
   return {
     maneuver: named.maneuver,

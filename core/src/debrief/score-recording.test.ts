@@ -98,14 +98,14 @@ describe('deviations of known size', () => {
     expect([attempt.strict, attempt.examiner]).toEqual(['unsatisfactory', 'unsatisfactory']);
   });
 
-  test('a dip put right within five seconds is momentary to the examiner', () => {
-    const [attempt] = score({ turns: [LEFT], dips: [dip('alt_ft', -150, 2)] }).attempts;
+  test('a dip of 25 ft past the edge, put right at once, is momentary to the examiner', () => {
+    const [attempt] = score({ turns: [LEFT], dips: [dip('alt_ft', -125, 2)] }).attempts;
     expect([attempt.strict, attempt.examiner]).toEqual(['unsatisfactory', 'satisfactory']);
     expect(figures(attempt, 'altitude').examiner).toBe('momentary');
   });
 
-  test('beyond twice the tolerance is outside, however short', () => {
-    const [attempt] = score({ turns: [LEFT], dips: [dip('alt_ft', -215, 0.5)] }).attempts;
+  test('half a tolerance past the edge is outside, however short', () => {
+    const [attempt] = score({ turns: [LEFT], dips: [dip('alt_ft', -150, 0.5)] }).attempts;
     expect(figures(attempt, 'altitude').examiner).toBe('outside');
   });
 

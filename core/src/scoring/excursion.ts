@@ -5,12 +5,15 @@ export interface Band {
   high: number;
 }
 
-interface FoundExcursion {
+export interface FoundExcursion {
   startS: number;
   endS: number;
-  /** The deviation furthest from the band's centre. */
+  /** The deviation furthest from the band's centre, and when. */
   peak: number;
+  peakS: number;
   toleranceUsed: number;
+  /** How far beyond the edge it went, in the parameter's unit. */
+  beyond: number;
 }
 
 /** Excursions closer than this are one. */
@@ -42,12 +45,14 @@ export function findExcursions(
         const startS = i === 0 ? timeS[0] : crossing(timeS, i - 1, beyond(i - 1), excess);
         const previous = found[found.length - 1];
         if (previous && startS - previous.endS < MERGE_S) open = found.pop() as FoundExcursion;
-        else open = { startS, endS: startS, peak: deviation[i], toleranceUsed: 0 };
+        else open = { startS, endS: startS, peak: deviation[i], peakS: startS, toleranceUsed: 0, beyond: 0 };
       }
       const used = Math.abs(toleranceUsed(deviation[i], band));
       if (used > open.toleranceUsed) {
         open.toleranceUsed = used;
         open.peak = deviation[i];
+        open.peakS = timeS[i];
+        open.beyond = excess + resolution;
       }
       open.endS = timeS[i];
     } else if (open) {

@@ -2,8 +2,9 @@ import fc from 'fast-check';
 import { readRecordingCsv } from '../recording/csv/csv.ts';
 import { makeTrack } from '../recording/track/track.ts';
 import { findExcursions, spanFigures, toleranceUsed } from './excursion.ts';
-import { DEFAULT_EXAMINER, judgeParameter } from './judge.ts';
+import { areTooMany, countExcursions, DEFAULT_EXAMINER, judgeParameter, lapseOf } from './judge.ts';
 import { scoreParameter } from './parameter.ts';
+import type { ParameterScore } from './schema.ts';
 import type { StandardRow } from './standard.ts';
 
 const seconds = (n: number) => Float64Array.from({ length: n }, (_, i) => i);
@@ -34,27 +35,50 @@ test('figures of a span weigh every sample by its time', () => {
   expect(figures).toMatchObject({ maxAbove: 200, maxBelow: 0, toleranceUsed: 2, insidePct: 50 });
 });
 
-describe('the examiner (FAA ACS, appendix: consistent exceeding, no prompt correction; from memory)', () => {
-  const short = { startS: 0, endS: 4.9, toleranceUsed: 1.5 };
+describe('the examiner (house rules, since the FAA ACS says no size: consistent exceeding, no prompt correction; from memory)', () => {
+  const altitude = { halfWidth: 100, leastBeyond: 30 };
+  const speed = { halfWidth: 10, leastBeyond: 3 };
+  const slow = { halfWidth: 5, leastBeyond: 3 };
+  const brief = { startS: 0, endS: 4.9, peakS: 2, beyond: 2.9 };
   test.each([
-    ['none', [], 'within'],
-    ['two short ones', [short, short], 'momentary'],
-    ['three short ones', [short, short, short], 'outside'],
-    ['one that lasts', [{ ...short, endS: 5.1 }], 'outside'],
-    ['one far out', [{ ...short, toleranceUsed: 2.01 }], 'outside'],
-  ])('%s', (_name, excursions, verdict) => expect(judgeParameter(excursions).examiner).toBe(verdict));
+    ['short, near and turned back', brief, speed, undefined],
+    ['outside too long', { ...brief, endS: 5.1 }, speed, 'long'],
+    ['turned back too late', { ...brief, peakS: 3.1 }, speed, 'late'],
+    ['too far: three tenths of a tolerance', { ...brief, beyond: 31 }, altitude, 'far'],
+    ['near for a height', { ...brief, beyond: 29 }, altitude, undefined],
+    ['+10/−0: three knots below are near, though the half is five', brief, slow, undefined],
+    ['+10/−0: four are not', { ...brief, beyond: 4 }, slow, 'far'],
+  ] as const)('%s', (_name, one, allowance, not) =>
+    expect(lapseOf(one, DEFAULT_EXAMINER, allowance)).toBe(not),
+  );
+
+  const left = (parameter: string, ...startS: number[]) =>
+    ({
+      parameter,
+      required: true,
+      measured: 'measured',
+      excursions: startS.map((at) => ({ startS: at, endS: at + 2, peak: 1 })),
+    }) as unknown as ParameterScore;
+
+  test('what leaves together is one, the same one again counts again', () => {
+    expect(countExcursions([left('altitude', 10, 30), left('airspeed', 11, 50)])).toBe(3);
+    expect(countExcursions([left('altitude', 10, 14)])).toBe(2);
+  });
+
+  test('fewer than three in each minute begun', () => {
+    expect([2, 3].map((n) => areTooMany(n, 59, DEFAULT_EXAMINER))).toEqual([false, true]);
+    expect([5, 6].map((n) => areTooMany(n, 61, DEFAULT_EXAMINER))).toEqual([false, true]);
+  });
 
   test('is never harder than the strict judge (property)', () => {
     const excursion = fc.record({
-      startS: fc.constant(0),
-      endS: fc.double({ min: 0, max: 20, noNaN: true }),
-      toleranceUsed: fc.double({ min: 1, max: 4, noNaN: true }),
+      not: fc.constantFrom(undefined, 'far' as const, 'late' as const, 'long' as const),
     });
     fc.assert(
       fc.property(fc.array(excursion, { maxLength: 5 }), (excursions) => {
         const { strict, examiner } = judgeParameter(excursions);
         expect(strict === 'within').toBe(excursions.length === 0);
-        if (strict === 'within') expect(examiner).toBe('within');
+        expect(examiner === 'outside').toBe(excursions.some(({ not }) => not));
       }),
     );
   });
@@ -128,7 +152,8 @@ describe('legs are counted one at a time', () => {
     const { excursions, examiner, insidePct, maxAbove } = score(legs);
     expect(excursions).toHaveLength(1);
     expect(excursions[0].endS - excursions[0].startS).toBeCloseTo(0.9, 1);
-    expect(examiner).toBe('momentary');
+    // Half a tolerance past the edge is too far, however short.
+    expect(examiner).toBe('outside');
     expect(insidePct).toBeCloseTo(95.3, 0);
     expect(maxAbove).toBe(150);
   });

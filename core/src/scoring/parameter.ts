@@ -5,7 +5,7 @@ import { type ChannelName, channelInfo } from '../recording/columns/channels.ts'
 import { type Rows, rowsBetween } from '../recording/columns/span.ts';
 import type { Track } from '../recording/track/track.ts';
 import { findExcursions, spanFigures, toleranceUsed } from './excursion.ts';
-import { type ExaminerFigures, judgeParameter } from './judge.ts';
+import { type ExaminerFigures, judgeParameter, lapseOf } from './judge.ts';
 import type { Judged, Quantity } from './judged.ts';
 import { phaseNamed } from './phases.ts';
 import type { ParameterScore } from './schema.ts';
@@ -19,6 +19,14 @@ const CHANNEL_OF: Partial<Record<StandardRow['parameter'], ChannelName>> = {
   'rollout-heading': 'hdg_deg',
   bank: 'bank_deg',
   coordination: 'lat_g',
+};
+
+/** What an examiner lets go beyond an edge, however narrow the tolerance: house figures, ft, kt and deg. */
+const LEAST_BEYOND: Partial<Record<StandardRow['parameter'], number>> = {
+  altitude: 30,
+  airspeed: 3,
+  heading: 3,
+  bank: 3,
 };
 
 /** Why a row was not measured. */
@@ -90,9 +98,16 @@ function scoreSpan(
   // A leg at a time: an excursion ends with its leg, whatever the next one begins with.
   const legs = parts.map((rows) => deviations(track, quantity, rows));
   const resolution = resolutionOf(row.parameter);
-  const excursions = legs.flatMap(({ timeS, deviation }) =>
-    findExcursions(timeS, deviation, row, resolution),
-  );
+  const allowance = {
+    halfWidth: (row.high - row.low) / 2,
+    leastBeyond: Math.max(LEAST_BEYOND[row.parameter] ?? 0, 2 * resolution),
+  };
+  const excursions = legs
+    .flatMap(({ timeS, deviation }) => findExcursions(timeS, deviation, row, resolution))
+    .map((one) => {
+      const not = lapseOf(one, examiner, allowance);
+      return { startS: one.startS, endS: one.endS, peak: one.peak, ...(not && { not }) };
+    });
   return {
     ...common,
     ...provenance,
@@ -100,8 +115,8 @@ function scoreSpan(
     startS: spans[0].startS,
     endS: spans[spans.length - 1].endS,
     ...spanFigures(legs, row),
-    excursions: excursions.map(({ startS, endS, peak }) => ({ startS, endS, peak })),
-    ...judgeParameter(excursions, examiner),
+    excursions,
+    ...judgeParameter(excursions),
   };
 }
 

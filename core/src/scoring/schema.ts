@@ -14,7 +14,13 @@ export type ParameterVerdict = z.infer<typeof parameterVerdictSchema>;
 export const attemptVerdictSchema = z.enum(['satisfactory', 'unsatisfactory', 'not-scored']);
 export type AttemptVerdict = z.infer<typeof attemptVerdictSchema>;
 
-const excursionSchema = z.object({ startS: seconds, endS: seconds, peak: z.number() });
+const excursionSchema = z.object({
+  startS: seconds,
+  endS: seconds,
+  peak: z.number(),
+  /** Why an examiner does not let it pass: too far, turned back too late, or outside too long. */
+  not: z.enum(['far', 'late', 'long']).optional(),
+});
 
 const phaseSchema = z.object({ name: z.string(), startS: seconds, endS: seconds });
 export type Phase = z.infer<typeof phaseSchema>;

@@ -39,10 +39,13 @@ export const techniqueSchema = z.strictObject({
   flapRetraction: z.enum(['by-speed', 'by-climb']).default('by-speed'),
   changeOrder: z.enum(['pitch-power-trim', 'power-pitch-trim']).default('pitch-power-trim'),
   judge: z.enum(['strict', 'examiner']).default('examiner'),
-  /** What the examiner forgives: back inside within so many seconds, fewer than so many, none beyond so much. */
+  /**
+   * What the examiner forgives: back inside within so many seconds, fewer than so many in a minute, none beyond so many
+   * times its tolerance (or 3 kt, 30 ft, 3° past its edge).
+   */
   judgePromptS: z.number().min(1).max(30).default(5),
   judgeTooMany: z.number().int().min(1).max(20).default(3),
-  judgeLimit: z.number().min(1).max(5).default(2),
+  judgeLimit: z.number().min(1).max(5).default(1.3),
   speedUnit: z.enum(['airplane', 'kt', 'mph']).default('airplane'),
   powerUnit: z.enum(['airplane', '%']).default('airplane'),
   demonstrations: z.number().int().min(0).max(3).default(1),

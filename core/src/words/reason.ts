@@ -1,7 +1,7 @@
 /** Why a judge says so, what was out of tolerance first, and what a verdict rests without. */
 import { firstFailed } from '../debrief/required.ts';
 import type { AttemptScore } from '../debrief/score.ts';
-import { DEFAULT_EXAMINER, type ExaminerFigures } from '../scoring/judge.ts';
+import { areTooMany, countExcursions, DEFAULT_EXAMINER, type ExaminerFigures } from '../scoring/judge.ts';
 import { type RequirementScore, unseenMusts } from '../scoring/requirement.ts';
 import type { Judge, MeasuredParameterScore, ParameterScore } from '../scoring/schema.ts';
 import { figuresIn, times, type Units } from './figures.ts';
@@ -67,6 +67,9 @@ export function reasonSaid(
     (p): p is MeasuredParameterScore => p.required && p.measured !== 'not-measured' && p[judge] === 'outside',
   );
   if (out) return openedAt(outsideSaid(out, judge, figures, units), longest(out).startS);
+  const left = countExcursions(attempt.parameters);
+  if (judge === 'examiner' && areTooMany(left, attempt.endS - attempt.startS, figures))
+    return say`Out of tolerance ${times(left)}, each time briefly. ${capital(say`${times(figures.tooMany - 1)}`)} in each minute is allowed.`;
   const [unproven] = unseenMusts(attempt.requirements, 'proof');
   if (unproven) return whole(requirementSaid(unproven, units));
   const missing = attempt.parameters.find((p) => p.required && p.measured === 'not-measured');
@@ -97,19 +100,19 @@ const longest = ({ excursions }: MeasuredParameterScore) =>
 function outsideSaid(
   out: MeasuredParameterScore,
   judge: Judge,
-  { promptS, tooMany, toleranceUsedLimit }: ExaminerFigures,
+  { promptS, toleranceUsedLimit }: ExaminerFigures,
   units: Units,
 ): Said {
   const f = figuresIn(units);
-  const { startS, endS } = longest(out);
-  const longestS = endS - startS;
   const name = PARAMETER_NAMES[out.parameter];
-  if (judge === 'strict' || longestS === 0) return say`${name} was out of tolerance.`;
-  if (longestS > promptS)
-    return say`${name} was out of tolerance for ${f.seconds(longestS, 1)}. A brief deviation lasts ${f.seconds(promptS)} at most.`;
-  if (out.toleranceUsed > toleranceUsedLimit)
-    return say`${name} went beyond ${toleranceUsedLimit === 2 ? 'twice' : say`${f.number(toleranceUsedLimit, 1)} times`} its tolerance.`;
-  return say`${name} was out of tolerance ${times(out.excursions.length)}. ${capital(say`${times(tooMany - 1)}`)} in a minute is allowed.`;
+  const [bad] = out.excursions.filter(({ not }) => not);
+  if (judge === 'strict' || out.startS === out.endS) return say`${name} was out of tolerance.`;
+  if (bad?.not === 'far')
+    return say`${name} went further than a brief deviation may: ${f.number(toleranceUsedLimit, 1)} times its tolerance, or 3 kt, 30 ft or 3° past the edge.`;
+  if (bad?.not === 'late')
+    return say`${name} was out of tolerance and did not turn back within ${f.seconds(3)}.`;
+  const { startS, endS } = longest(out);
+  return say`${name} was out of tolerance for ${f.seconds(endS - startS, 1)}. A brief deviation lasts ${f.seconds(promptS)} at most.`;
 }
 
 /** What stands between this attempt and a whole verdict. */

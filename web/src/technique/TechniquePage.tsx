@@ -16,9 +16,14 @@ import { TechniqueForm } from './TechniqueForm.tsx';
 const NUMBERS: { key: TechniqueKey; label: string; min: number; max: number }[] = [
   { key: 'demonstrations', label: 'Demonstrations of each maneuver', min: 0, max: 3 },
   { key: 'studentAttempts', label: 'Tries by the student', min: 1, max: 6 },
-  { key: 'judgePromptS', label: 'Examiner: back inside within, s', min: 1, max: 30 },
-  { key: 'judgeTooMany', label: 'Examiner: excursions that are too many', min: 1, max: 20 },
-  { key: 'judgeLimit', label: 'Examiner: none beyond, × tolerance', min: 1, max: 5 },
+  { key: 'judgePromptS', label: 'Brief deviation: back within tolerance in, s', min: 1, max: 30 },
+  { key: 'judgeTooMany', label: 'Brief deviations that are too many in a minute', min: 1, max: 20 },
+  {
+    key: 'judgeLimit',
+    label: 'Brief deviation: no further than, × tolerance (or 3 kt, 30 ft, 3° past the edge)',
+    min: 1,
+    max: 5,
+  },
 ];
 
 export function TechniquePage() {

@@ -27,6 +27,8 @@ export interface Parts {
   configuration?: Configuration | null;
   turnedDeg?: number;
   inherits?: Attempt;
+  /** The altitude that was to be kept, where it is not the entry’s own. */
+  specifiedFt?: number;
   /** Whether it should settle at the entry's altitude and speed; after a stall the altitude counts alone. */
   settles?: boolean | 'in height';
 }
@@ -52,6 +54,8 @@ export function buildAttempt(
     floorFt: context.groundFt === undefined ? undefined : context.groundFt + FLOOR_ABOVE_GROUND_FT,
     ...parts.aims,
   };
+  const entryFt = aims.altitudeFt;
+  if (parts.specifiedFt !== undefined) aims.altitudeFt = parts.specifiedFt;
   const briefed = brief && namedTargets(brief);
   const quantity = (row: StandardRow) =>
     parts.quantity?.(row) ?? quantityFor(row, track, proposal, aims, briefed);
@@ -69,7 +73,7 @@ export function buildAttempt(
         });
   const targets: Record<string, number> = {
     altitudeFt: aims.altitudeFt,
-    airspeedKt: aims.airspeedKt,
+    airspeedKt: briefed?.airspeedKt ?? aims.airspeedKt,
     bankDeg: aims.bankDeg,
     headingDeg: compassDeg(aims.headingDeg),
   };
@@ -82,7 +86,7 @@ export function buildAttempt(
     inheritsEntry: parts.inherits !== undefined,
     turnedDeg: parts.turnedDeg,
     ...(parts.configuration !== undefined && { configuration: parts.configuration }),
-    entry: { altitudeFt: aims.altitudeFt, airspeedKt: aims.airspeedKt, headingDeg: aims.headingDeg },
+    entry: { altitudeFt: entryFt, airspeedKt: aims.airspeedKt, headingDeg: aims.headingDeg },
     rowFor,
     spansOf: parts.spansOf ?? (() => undefined),
     quantity,

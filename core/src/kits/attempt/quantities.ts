@@ -56,7 +56,8 @@ export function quantityFor(
     case 'altitude':
       return plain(track.altitudeFt, pick('altitudeFt'));
     case 'airspeed':
-      return plain(track.airspeedKt, pick('airspeedKt'));
+      // The briefed speed is what was to be flown, whatever speed the maneuver was entered at.
+      return plain(track.airspeedKt, row.target ?? briefed?.airspeedKt ?? aims.airspeedKt);
     case 'bank': {
       const channel = track.bankDeg;
       return { channel, target: aims.bankDeg, deviation: (i) => Math.abs(channel.values[i]) - aims.bankDeg };

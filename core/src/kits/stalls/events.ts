@@ -7,26 +7,14 @@ import type { Track } from '../../recording/track/track.ts';
 import { median } from '../../units/numbers.ts';
 import type { ScoringContext } from '../attempt/attempt.ts';
 import { type Scene, sceneOf } from '../attempt/scene.ts';
+import { begunStalls } from './begun.ts';
+import type { StallEvent } from './event.ts';
 import { fallingSince, pitchUpBefore, rollingOffSince } from './nose.ts';
 import { isStall, signsAt, staysSlow } from './signs.ts';
 import { EVENT } from './tables.ts';
 import { unloadAfter } from './unload.ts';
 
-export interface StallEvent {
-  /** When the warner began, or the speed passed where it would; when the nose or the airplane fell. */
-  indicationS: number;
-  breakS: number;
-  /** When the wing was unloaded, and when the airplane stopped going down. */
-  unloadS: number;
-  /** Whether the stick or the wing itself told the unloading. */
-  unloadSeen: boolean;
-  lowestS: number;
-  /** Altitude at the break, and lost from there to the lowest. */
-  breakFt: number;
-  lossFt: number;
-  /** The nose began to rise toward it. */
-  pitchUpS: number;
-}
+export type { StallEvent } from './event.ts';
 
 export function findStalls(track: Track, context: ScoringContext): StallEvent[] {
   const scene = sceneOf(track, context);
@@ -46,8 +34,17 @@ export function findStalls(track: Track, context: ScoringContext): StallEvent[] 
       if (!last || event.breakS - last.breakS > EVENT.sameStallS) events.push(event);
     }
   }
-  return events;
+  const came = events.filter((event, i) => !leadsTo(event, events[i + 1]));
+  return [...came, ...begunStalls(track, context, scene, came)].sort((a, b) => a.breakS - b.breakS);
 }
+
+/** Slowing down in gusts, a nose dips and comes back above any warning: what a stall with its warning follows was the way to it. */
+const leadsTo = (event: StallEvent, next: StallEvent | undefined): boolean =>
+  next !== undefined &&
+  !event.warned &&
+  next.warned &&
+  event.leastAboveKt >= EVENT.silentAboveKt &&
+  next.breakS - event.breakS < EVENT.leadsToS;
 
 /** Whether it went up in between, as the next pull of a row of stalls does. */
 function roseBetween({ timeS, altitudeFt }: Track, fromS: number, toS: number): boolean {
@@ -115,5 +112,7 @@ function stallAt(track: Track, slowest: number, scene: Scene): StallEvent | unde
     breakFt: altitude[highest],
     lossFt: altitude[highest] - altitude[lowest],
     pitchUpS,
+    warned: warnedRow >= 0,
+    leastAboveKt: signs.leastAboveKt,
   };
 }

@@ -35,7 +35,7 @@ export function climbedAway(c: Case): Evidence {
       return failed(timeS[i], 'fast-before-climb', { kias: kt });
     const climbing = verticalSpeedFpm[i] > RECOVERY.positiveFpm && kt >= vx - limits.speedGraceKt;
     const levelAtAltitude =
-      Math.abs(altitudeFt.values[i] - entryFt) < RECOVERY.atAltitudeFt &&
+      altitudeFt.values[i] > entryFt - RECOVERY.atAltitudeFt &&
       Math.abs(verticalSpeedFpm[i]) < RECOVERY.levelFpm &&
       kt >= vx;
     if (!climbing && !levelAtAltitude) {
@@ -78,7 +78,8 @@ export function secondStallAt(c: Case, event: StallEvent): number | undefined {
     }
     return false;
   };
-  if (warner) return warnedAgain(c, rows, warner, (s) => sinkGrows(s) || loadDrops(s));
+  const isNew = (s: number) => regained(c, event, s) || pulledAgain(c, event, s);
+  if (warner) return warnedAgain(c, rows, warner, (s) => isNew(s) && (sinkGrows(s) || loadDrops(s)));
   let leastKt = Number.POSITIVE_INFINITY;
   let sinceS = Number.NaN;
   for (let i = rows.from; i < rows.to; i++) {
@@ -88,7 +89,7 @@ export function secondStallAt(c: Case, event: StallEvent): number | undefined {
     if (stall === undefined) return undefined;
     const n = Math.max(RECOVERY.leastLoadG, load ? load[i] : 1);
     const again = kt - leastKt >= 0 && kt <= stall * Math.sqrt(n) + RECOVERY.atStallKt;
-    if (!again || !regained(c, event, i)) sinceS = Number.NaN;
+    if (!again || !regained(c, event, timeS[i])) sinceS = Number.NaN;
     else if (Number.isNaN(sinceS)) sinceS = timeS[i];
     if (timeS[i] - sinceS >= RECOVERY.stalledAgainS) return sinceS;
   }
@@ -96,11 +97,24 @@ export function secondStallAt(c: Case, event: StallEvent): number | undefined {
 }
 
 /** Whether some speed had come back since the release. */
-function regained(c: Case, event: StallEvent, row: number): boolean {
+function regained(c: Case, event: StallEvent, atS: number): boolean {
   const speed = c.track.airspeedKt.values;
-  const rows = between(c, event.unloadS, c.track.timeS[row]);
+  const rows = between(c, event.unloadS, atS);
   const from = speed[rows.from];
   for (let i = rows.from; i < rows.to; i++) if (speed[i] > from + RECOVERY.regainedKt) return true;
+  return false;
+}
+
+/** The stick came back again after it had gone forward; true where no stick is on record, and a nose that bobs is not told from a pull. */
+function pulledAgain(c: Case, event: StallEvent, atS: number): boolean {
+  const elevator = c.track.other('elevator')?.values;
+  if (!elevator) return true;
+  const rows = between(c, event.unloadS, atS + RECOVERY.secondS);
+  let least = Number.POSITIVE_INFINITY;
+  for (let i = rows.from; i < rows.to; i++) {
+    if (elevator[i] > least + RECOVERY.pulledAgain) return true;
+    least = Math.min(least, elevator[i]);
+  }
   return false;
 }
 

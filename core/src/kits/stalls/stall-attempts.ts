@@ -9,6 +9,7 @@ import type { Proposal, ScoringContext } from '../attempt/attempt.ts';
 import { perFlight } from '../attempt/per-flight.ts';
 import { meanBetween, meanPower, sceneOf, speedBefore } from '../attempt/scene.ts';
 import { findStalls, type StallEvent } from './events.ts';
+import { isMeant } from './meant.ts';
 import { STALL_ATTEMPT } from './tables.ts';
 
 type StallKind = 'power-off' | 'power-on' | 'in-a-row';
@@ -27,7 +28,7 @@ export const stallAttempts = perFlight(describeStalls);
 
 function describeStalls(track: Track, context: ScoringContext): StallAttempt[] {
   const attempts: StallAttempt[] = [];
-  const events = findStalls(track, context);
+  const events = findStalls(track, context).filter((event) => isMeant(track, context, event));
   let i = 0;
   while (i < events.length) {
     let n = 1;
@@ -54,7 +55,11 @@ function kindOf(track: Track, context: ScoringContext, event: StallEvent): Stall
   const { pitchUpS, indicationS, breakS } = event;
   const shareAt = (atS: number) => powerBetween(track, context, atS - Math.max(1.5, track.stepS), atS);
   const before = breakS - 0.2;
-  const shownS = Math.min(before, Math.max(indicationS, pitchUpS + STALL_ATTEMPT.powerSetS));
+  // A chirp of the warning long before the break belongs to the slowing down; no recovery's power comes so early.
+  const shownS = Math.min(
+    before,
+    Math.max(indicationS, pitchUpS + STALL_ATTEMPT.powerSetS, breakS - STALL_ATTEMPT.recoveryLeadS),
+  );
   const atBreak = shareAt(before);
   const share = atBreak > STALL_ATTEMPT.recoveryShare ? Math.min(atBreak, shareAt(shownS)) : atBreak;
   if (!Number.isNaN(share)) return share > STALL_ATTEMPT.powerOnShare ? 'power-on' : 'power-off';

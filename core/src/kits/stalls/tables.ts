@@ -43,6 +43,8 @@ export const STALL_LIMITS = thresholds('stalls', {
 });
 
 export const EVENT = figures('stalls/events', {
+  silentAboveKt: [2, 'kt', 'distance above the warning at which nothing sounded'],
+  leadsToS: [45, 's', 'time in which a stall with its warning follows what was the way to it'],
   nearWarningKt: [9, 'kt', 'distance above the warning up to which speeds are looked at'],
   fasterKt: [6, 'kt', 'rise in speed after which a slow moment is over'],
   longestSlowS: [25, 's', 'time after which it is over in any case'],
@@ -137,6 +139,7 @@ export const STALL_ATTEMPT = figures('stalls/attempts', {
     'share of the power from which it is a power-on stall: midway between idle and 65 %',
   ],
   glidingFpm: [-250, 'ft/min', 'rate of energy of a glide where no power is recorded'],
+  recoveryLeadS: [2.5, 's', 'longest time before the break at which a recovery’s power comes'],
   powerSetS: [4, 's', 'time after the nose began to rise by which a power-on stall’s power is set'],
   recoveryShare: [0.7, '', 'share of the power that may be the recovery’s'],
   nearBankDeg: [4, 'deg', 'distance from that bank at which it has come'],
@@ -193,6 +196,7 @@ export const RECOVERY = figures('stalls/recovery', {
   stoppedS: [3, 's', 'time without going down after which the recovery no longer does'],
   divesFpm: [-100, 'ft/min', 'vertical speed below which what is fast is a dive'],
   atAltitudeFt: [50, 'ft', 'distance from the altitude at which level flight ends a recovery'],
+  pulledAgain: [0.12, 'of travel', 'elevator back again after the release that is a new pull'],
   quietS: [0.7, 's', 'silence of the warner after which its next sound is a second stall’s'],
   secondS: [1, 's', 'time of sounding that is one'],
   loadDropsG: [0.3, 'g', 'load that falls away as it stalls under a pull'],
@@ -214,5 +218,31 @@ export const STORY = figures('stalls/story', {
   stillS: [1.5, 's', 'time for which the flaps stand between two of their stages'],
 });
 
+/** By what a stall that nobody briefed is told from a slow moment in sinking air. */
+export const MEANT = figures('stalls/meant', {
+  powerForS: [5, 's', 'time before the break from which its power counts'],
+  powerUntilS: [2, 's', 'time before the break at which a recovery’s power may begin'],
+  idleShare: [0.15, '', 'share of the power up to which it is idle'],
+  powerShare: [0.6, '', 'share of the power from which it is a climb’s'],
+  pulledDeg: [8, 'deg', 'rise of the nose toward the break'],
+  warnedS: [1.5, 's', 'warning at once that is no chirp'],
+  aboveStallKt: [2, 'kt', 'distance above the stall speed within which it stalled'],
+});
+
+/** By what a stall that was begun and left before any sign is told, where one was briefed. */
+export const BEGUN = figures('stalls/begun', {
+  powerForS: [4, 's', 'time before the nose was let go over which its power counts'],
+  roseDeg: [3.5, 'deg', 'rise of the nose toward it'],
+  roseS: [15, 's', 'time in which it rises'],
+  fellDeg: [3, 'deg', 'fall of the nose that lets it go'],
+  recoveryShare: [0.5, '', 'share of the power that comes with letting go'],
+  recoveryS: [6, 's', 'time in which it comes'],
+  fellS: [4, 's', 'time in which it falls'],
+  slowedKt: [6, 'kt', 'speed lost on the way'],
+  nearWarningKt: [10, 'kt', 'distance above the warning to which it was slowed'],
+  apartS: [25, 's', 'time from a stall that came within which it belongs to that'],
+  lossWithinS: [30, 's', 'time after it in which its lowest is looked for'],
+});
+
 /** By what a stall is told, whichever it is. */
-export const STALL_TABLES = [EVENT, SIGN, NOSE, UNLOAD, STALL_ATTEMPT, RECOVERY, STORY];
+export const STALL_TABLES = [BEGUN, EVENT, SIGN, NOSE, UNLOAD, STALL_ATTEMPT, MEANT, RECOVERY, STORY];

@@ -33,7 +33,9 @@ export function aileronAgainst(c: Case): { share: number; startS: number; endS: 
   const { aileron: limit, aileronS } = limitsOf(c.context, STALL_LIMITS);
   const bank = c.track.bankDeg.values;
   const held = Math.sign(c.attempt.targets.bankDeg ?? 0) === 0;
-  const rows = between(c, event.breakS, Math.max(event.unloadS, event.breakS + RECOVERY.stalledS));
+  // Once the wing flies again aileron is how it is levelled.
+  const untilS = event.unloadSeen ? event.unloadS : event.breakS + RECOVERY.stalledS;
+  const rows = between(c, event.breakS, Math.max(untilS, event.breakS + aileronS));
   // Against the drop: stick to the side that is up, while the wing goes down; in a turn the bank is meant.
   const against = (i: number) => (held && Math.abs(bank[i]) > 5 ? -aileron[i] * Math.sign(bank[i]) : 0);
   const stretch = longestStretch(c.track.timeS, rows, (i) => against(i) > limit);

@@ -24,8 +24,14 @@ const fromOn = (track: Track, { startS, endS, segment }: Stretch) => {
  * error in holding it, and stays. Of a stretch that was cut, what was flown at another altitude than the briefed one, before or
  * after, is the way there.
  * @param wantedFt the briefed altitudes; none where none was.
+ * @param belongs a way that is part of what is flown, however much is lost in it
  */
-export function levelParts(track: Track, span: Stretch, wantedFt: readonly number[]): Stretch[] {
+export function levelParts(
+  track: Track,
+  span: Stretch,
+  wantedFt: readonly number[],
+  belongs: (way: Stretch) => boolean = () => false,
+): Stretch[] {
   const { timeS } = track;
   const altitude = track.altitudeFt.values;
   const ways = ([1, -1] as const)
@@ -35,7 +41,7 @@ export function levelParts(track: Track, span: Stretch, wantedFt: readonly numbe
   const edges = [span.startS];
   let heldFt = valueAt(timeS, altitude, span.startS);
   for (const way of ways) {
-    if (!leaves(track, span, way, heldFt)) continue;
+    if (belongs(way) || !leaves(track, span, way, heldFt)) continue;
     edges.push(way.startS, Math.min(way.endS, span.endS));
     heldFt = valueAt(timeS, altitude, way.endS);
   }

@@ -1,10 +1,11 @@
 /** What is measured in straight flight. */
 
 import { briefFor } from '../../card/targets.ts';
-import { meanOver, medianOver, rowsBetween } from '../../recording/columns/span.ts';
+import { meanOver, medianOver, type Rows, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import { phaseNamed } from '../../scoring/phases.ts';
 import type { Phase } from '../../scoring/schema.ts';
+import { median } from '../../units/numbers.ts';
 import type { Attempt, Proposal, ScoringContext } from '../attempt/attempt.ts';
 import { buildAttempt } from '../attempt/build-attempt.ts';
 import { legHeading } from '../attempt/quantities.ts';
@@ -75,7 +76,12 @@ export const establishedThroughout = ({ startS, endS }: Proposal): Phase[] => [
 export const LEG_PHASES = ['entry', 'established', 'level-off'] as const;
 
 /** A climb (`side` 1) or a descent (−1): settling at its speed, the leg, levelling off. */
-export function verticalLegPhases(track: Track, { startS, endS, segment }: Proposal, side: 1 | -1): Phase[] {
+export function verticalLegPhases(
+  track: Track,
+  { startS, endS, segment }: Proposal,
+  side: 1 | -1,
+  power?: (row: number) => number,
+): Phase[] {
   const { timeS, verticalSpeedFpm } = track;
   const rows = rowsBetween(timeS, startS, endS, segment);
   // Levelling off begins where the rate falls for good: what climbs at a thousand feet a minute does so long before two hundred.
@@ -83,6 +89,8 @@ export function verticalLegPhases(track: Track, { startS, endS, segment }: Propo
   const leavesFpm = Math.max(STRAIGHT_SIGNS.climbingFpm, STRAIGHT_SIGNS.levelOffShare * rateFpm);
   let last = rows.to - 1;
   while (last > rows.from && side * verticalSpeedFpm[last] < leavesFpm) last--;
+  // In gusts the rate comes and goes; the hand that levels off moves the power.
+  if (power) last = Math.min(last, powerMoved(rows, power));
   const levelS = timeS[Math.max(rows.from, last)];
   const steadyS = Math.min(startS + STRAIGHT_SIGNS.settlesS, levelS);
   return [
@@ -90,4 +98,16 @@ export function verticalLegPhases(track: Track, { startS, endS, segment }: Propo
     { name: 'established', startS: steadyS, endS: levelS },
     { name: 'level-off', startS: levelS, endS },
   ];
+}
+
+/** The row at which the power of a leg's middle was left for good. */
+function powerMoved({ from, to }: Rows, power: (row: number) => number): number {
+  const middle = Array.from({ length: to - from }, (_, k) => power(from + k)).slice(
+    0,
+    Math.ceil((2 * (to - from)) / 3),
+  );
+  const held = median(middle);
+  let last = to - 1;
+  while (last > from && Math.abs(power(last) - held) >= STRAIGHT_SIGNS.samePower) last--;
+  return last;
 }

@@ -4,8 +4,10 @@
  */
 
 import { type BriefTargets, offBriefedLineDeg } from '../../card/targets.ts';
-import { rowsBetween } from '../../recording/columns/span.ts';
+import { movingMean } from '../../recording/columns/moving-mean.ts';
+import { type Rows, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
+import { isRough } from '../../signals/air.ts';
 import type { Proposal, ScoringContext } from '../attempt/attempt.ts';
 import type { Stretch } from '../attempt/room.ts';
 import { meanBetween, sceneOf } from '../attempt/scene.ts';
@@ -75,19 +77,66 @@ function turningRows(track: Track, context: ScoringContext): Uint8Array {
   return rows;
 }
 
+/** The vertical speed; where the air is rough its mean over some seconds, since gusts come and go within them. */
+function steadyClimb(track: Track): ArrayLike<number> {
+  const { timeS, verticalSpeedFpm } = track;
+  return isRough(track, { from: 0, to: timeS.length })
+    ? movingMean(timeS, verticalSpeedFpm, STRAIGHT_SIGNS.gustsOverS)
+    : verticalSpeedFpm;
+}
+
 /** Climbs (`side` 1) or descents (−1) with the levelling off that ends them. */
-export function verticalLegs(track: Track, straight: (row: number) => boolean, side: 1 | -1): Stretch[] {
-  const climb = track.verticalSpeedFpm;
-  return stretches(
+export function verticalLegs(
+  track: Track,
+  straight: (row: number) => boolean,
+  side: 1 | -1,
+  power?: (row: number) => number,
+): Stretch[] {
+  const climb = steadyClimb(track);
+  const legs = stretches(
     track,
     (i) => straight(i) && side * climb[i] > STRAIGHT_SIGNS.climbingFpm,
-    STRAIGHT_SIGNS.leastLegS,
-  )
+    power ? STRAIGHT_SIGNS.bridgeS : STRAIGHT_SIGNS.leastLegS,
+  );
+  return (power ? heldTogether(track, legs, power) : legs)
+    .filter(({ startS, endS }) => endS - startS >= STRAIGHT_SIGNS.leastLegS)
     .filter(({ startS, endS }) => side * changeFt(track, startS, endS) > STRAIGHT_SIGNS.leastLegFt)
     .map((span) => ({
       ...span,
       endS: levelledOffBy(track, straight, span),
     }));
+}
+
+/** Legs between which the power stayed where it was: sinking air held the climb up, nobody levelled off. */
+function heldTogether(track: Track, legs: readonly Stretch[], power: (row: number) => number): Stretch[] {
+  const share = (fromS: number, toS: number) => meanOf(rowsBetween(track.timeS, fromS, toS), power);
+  const joined: Stretch[] = [];
+  for (const leg of legs) {
+    const last = joined.at(-1);
+    const between = last && share(last.endS, leg.startS);
+    const same =
+      last &&
+      last.segment === leg.segment &&
+      leg.startS - last.endS < STRAIGHT_SIGNS.heldUpS &&
+      Math.abs(between! - share(last.startS, last.endS)) < STRAIGHT_SIGNS.samePower &&
+      Math.abs(between! - share(leg.startS, leg.endS)) < STRAIGHT_SIGNS.samePower;
+    if (same) last.endS = leg.endS;
+    else joined.push({ ...leg });
+  }
+  return joined;
+}
+
+function meanOf({ from, to }: Rows, of: (row: number) => number): number {
+  let sum = 0;
+  for (let i = from; i < to; i++) sum += of(i);
+  return sum / (to - from);
+}
+
+/** How the power of a leg is looked at: only where the air is rough, and a column tells it. */
+export function powerInGusts(track: Track, context: ScoringContext): ((row: number) => number) | undefined {
+  const { power } = sceneOf(track, context);
+  const known = !Number.isNaN(power(track.timeS.length >> 1));
+  return known && isRough(track, { from: 0, to: track.timeS.length }) ? power : undefined;
 }
 
 /**

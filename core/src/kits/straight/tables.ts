@@ -16,6 +16,9 @@ export const STRAIGHT_LIMITS = thresholds('straight', {
 });
 
 export const STRAIGHT_SIGNS = figures('straight/found', {
+  heldUpS: [40, 's', 'longest time for which sinking air holds a climb up'],
+  samePower: [0.1, '', 'change of the power within which it stayed'],
+  gustsOverS: [8, 's', 'time over which a vertical speed counts in rough air'],
   offLineDeg: [
     40,
     'deg',

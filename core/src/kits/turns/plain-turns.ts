@@ -9,7 +9,7 @@ import type { Track } from '../../recording/track/track.ts';
 import { mean, median } from '../../units/numbers.ts';
 import type { Proposal, ScoringContext } from '../attempt/attempt.ts';
 import { perFlight } from '../attempt/per-flight.ts';
-import { sceneOf } from '../attempt/scene.ts';
+import { meanPower, sceneOf } from '../attempt/scene.ts';
 import { TURN_SIGNS } from './tables.ts';
 import { findTurns, proposalOf, type Turn } from './turns.ts';
 
@@ -41,7 +41,7 @@ export function turnProposals(
         turn.turnedDeg >= TURN_SIGNS.leastTurnDeg &&
         turn.heldBankDeg >= TURN_SIGNS.leastBankDeg &&
         turn.heldBankDeg < TURN_SIGNS.steepDeg + TURN_SIGNS.overlapDeg &&
-        kindOf(meanClimb(track, turn)) === kind &&
+        kindOf(track, turn, context) === kind &&
         isMeant(track, turn, context, maneuver),
     )
     .map((turn) => proposalOf(turn, maneuver));
@@ -79,10 +79,50 @@ function isOf({ headingDeg }: Track, { heldBankDeg, rows }: Turn, brief: BriefTa
   return Math.abs(brief.bankDeg - heldBankDeg) <= nearDeg;
 }
 
-const kindOf = (climbFpm: number): TurnKind => {
-  if (climbFpm > TURN_SIGNS.climbingFpm) return 'climbing';
-  return climbFpm < -TURN_SIGNS.climbingFpm ? 'descending' : 'level';
+const KINDS: Readonly<Record<string, TurnKind>> = {
+  'level-turn': 'level',
+  'standard-rate-turn': 'level',
+  'steep-turn': 'level',
+  'climbing-turn': 'climbing',
+  'descending-turn': 'descending',
+  'gliding-turn': 'descending',
+  'slipping-descent-turn': 'descending',
 };
+
+/**
+ * By what it did; where nobody briefed such a turn, by the power that was set for it: air that rises or sinks makes a level turn
+ * of a descending one.
+ */
+function kindOf(track: Track, turn: Turn, context: ScoringContext): TurnKind {
+  const climbFpm = meanClimb(track, turn);
+  const flown =
+    climbFpm > TURN_SIGNS.climbingFpm
+      ? 'climbing'
+      : climbFpm < -TURN_SIGNS.climbingFpm
+        ? 'descending'
+        : 'level';
+  const briefed = context.briefs.flatMap(({ maneuver }) => KINDS[maneuver] ?? []);
+  if (briefed.length === 0 || briefed.includes(flown)) return flown;
+  const set = byPower(track, turn, context);
+  const against =
+    (set === 'climbing' && flown === 'descending') || (set === 'descending' && flown === 'climbing');
+  return set && !against && briefed.includes(set) ? set : flown;
+}
+
+/** What the power says that was taken off or put on before the turn; undefined where it stayed. */
+function byPower(
+  track: Track,
+  { startS, endS, segment }: Turn,
+  context: ScoringContext,
+): TurnKind | undefined {
+  const scene = sceneOf(track, context);
+  const power = (fromS: number, toS: number) =>
+    meanPower(scene, rowsBetween(track.timeS, fromS, toS, segment));
+  const before = power(startS - TURN_SIGNS.powerFromS, startS - TURN_SIGNS.powerUntilS);
+  const change = power(startS, endS) - before;
+  if (change > TURN_SIGNS.powerChange) return 'climbing';
+  return change < -TURN_SIGNS.powerChange ? 'descending' : undefined;
+}
 
 /** First and last moment near the bank held. */
 export function heldSpan(

@@ -8,6 +8,7 @@ export const GLIDE_LIMITS = thresholds('best-glide', {
 });
 
 export const GLIDE_SIGNS = figures('best-glide/found', {
+  idleS: [1, 's', 'time that closing the throttle takes'],
   leastS: [15, 's', 'shortest glide'],
   idleShare: [0.12, '', 'share of the power up to which it is idle'],
   surelyIdleShare: [0.06, '', 'share of the power that no descent with power has'],

@@ -6,7 +6,7 @@ import { sceneOf } from '../../kits/attempt/scene.ts';
 import { briefedAltitudesFt, levelParts } from '../../kits/straight/level-parts.ts';
 import { stretches } from '../../kits/straight/straight-parts.ts';
 import { STRAIGHT_SIGNS } from '../../kits/straight/tables.ts';
-import { rowsBetween } from '../../recording/columns/span.ts';
+import { firstRowAt, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import { CHANGES } from './tables.ts';
 
@@ -14,14 +14,37 @@ export const changeSpans = (
   track: Track,
   context: ScoringContext,
   straight: (row: number) => boolean,
-): Stretch[] =>
-  stretches(
-    track,
-    (i) => straight(i) && Math.abs(track.verticalSpeedFpm[i]) < CHANGES.levelFpm,
-    STRAIGHT_SIGNS.leastLegS,
-  )
-    .flatMap((span) => levelParts(track, span, briefedAltitudesFt(context, 'configuration-change')))
-    .flatMap((span) => changesIn(track, context, span));
+): Stretch[] => {
+  const changing = flapsChanging(track, context);
+  return (
+    stretches(
+      track,
+      (i) => straight(i) && (changing[i] === 1 || Math.abs(track.verticalSpeedFpm[i]) < CHANGES.levelFpm),
+      STRAIGHT_SIGNS.leastLegS,
+    )
+      // What is lost while the flaps come and go is the change that failed, and no way down.
+      .flatMap((span) =>
+        levelParts(
+          track,
+          span,
+          briefedAltitudesFt(context, 'configuration-change'),
+          ({ startS }) => changing[Math.min(changing.length - 1, firstRowAt(track.timeS, startS))] === 1,
+        ),
+      )
+      .flatMap((span) => changesIn(track, context, span))
+  );
+};
+
+/** Rows at which flaps are out, or were until a little before. */
+function flapsChanging(track: Track, context: ScoringContext): Uint8Array {
+  const { timeS } = track;
+  const { flapsDeg, flapsKnown } = sceneOf(track, context);
+  let outS = Number.NEGATIVE_INFINITY;
+  return Uint8Array.from(timeS, (atS, i) => {
+    if (flapsKnown(i) && flapsDeg(i) > CHANGES.flapsUpDeg) outS = atS;
+    return atS - outS < CHANGES.afterFlapsS ? 1 : 0;
+  });
+}
 
 /** From the first change of speed or flaps in a level part to the last. */
 function changesIn(track: Track, context: ScoringContext, span: Stretch): Stretch[] {

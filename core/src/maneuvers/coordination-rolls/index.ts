@@ -31,9 +31,10 @@ export const coordinationRolls = defineRoom({
         phases: [{ name: 'rolls', startS: proposal.startS, endS: proposal.endS }],
         aims: { bankDeg: bankFlown(track, proposal) },
         settles: false,
+        // The point is where the nose stood before the first roll.
         quantity: (row) =>
           row.parameter === 'heading'
-            ? legHeading(track, [{ startS: proposal.startS, endS: proposal.endS }])
+            ? legHeading(track, [{ startS: proposal.startS - ROLLS.pointS, endS: proposal.endS }])
             : undefined,
       }),
   },

@@ -6,6 +6,7 @@ export const ROLL_LIMITS = thresholds('coordination-rolls', {
 });
 
 export const ROLLS = figures('coordination-rolls/found', {
+  pointS: [3, 's', 'time before the first roll at which the point is taken'],
   least: [4, '', 'rolls in a row'],
   longestS: [9, 's', 'longest roll'],
   apartS: [5, 's', 'longest pause between two'],

@@ -136,9 +136,11 @@ const slowEnough: Requirement['see'] = (c) => {
   if (all.some(({ above }) => above === undefined)) return unseen(undefined, 'warning-speed-unknown');
   const worst = all.sort((a, b) => b.above![0] - a.above![0])[0];
   const [least, most] = worst.above!;
-  if (least > limits.slowEnoughKt) return failed(worst.span.startS, 'too-fast', { aboveKt: least });
+  // A speed is read to a knot.
+  if (Math.round(least) > limits.slowEnoughKt)
+    return failed(worst.span.startS, 'too-fast', { aboveKt: least });
   const above = { aboveKt: Math.max(0, most) };
-  return most <= limits.slowEnoughKt
+  return Math.round(most) <= limits.slowEnoughKt
     ? met(established.startS, 'near-warning', above)
     : unseen(undefined, 'flaps-unknown', above);
 };

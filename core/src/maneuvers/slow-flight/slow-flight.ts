@@ -5,7 +5,7 @@ import { stageOf } from '../../card/day.ts';
 import { type BriefTargets, briefFor } from '../../card/targets.ts';
 import type { Attempt, Proposal, ScoringContext } from '../../kits/attempt/attempt.ts';
 import { buildAttempt } from '../../kits/attempt/build-attempt.ts';
-import { legHeading } from '../../kits/attempt/quantities.ts';
+import { entryValues, legHeading } from '../../kits/attempt/quantities.ts';
 import type { Proposed, Stretch } from '../../kits/attempt/room.ts';
 import { meanBetween, sceneOf } from '../../kits/attempt/scene.ts';
 import { heldSpan, practisedTurns } from '../../kits/turns/plain-turns.ts';
@@ -95,6 +95,7 @@ export function measure(
       ...(typeof targetKt === 'number' && { airspeedKt: targetKt }),
       bankDeg: brief?.bankDeg ?? (Number.isNaN(turnBank) ? 0 : Math.round(turnBank)),
     },
+    specifiedFt: specifiedFt(track, proposal, brief),
     settles: recovery !== undefined,
     rowFor: (row, aims) => {
       if (row.parameter === 'airspeed') {
@@ -123,6 +124,14 @@ export function measure(
     },
     quantity: (row) => (row.parameter === 'heading' ? legHeading(track, named('straight')) : undefined),
   });
+}
+
+/** The altitude that was specified, where it was flown near it; else the entry's is what was kept or not. */
+function specifiedFt(track: Track, proposal: Proposal, brief: BriefTargets | undefined): number | undefined {
+  const wantedFt = brief?.entry?.altitudeFt;
+  if (typeof wantedFt !== 'number') return undefined;
+  const { altitudeFt } = entryValues(track, proposal);
+  return Math.abs(altitudeFt - wantedFt) <= SLOW_SIGNS.nearAltitudeFt ? wantedFt : undefined;
 }
 
 /**

@@ -2,8 +2,9 @@
 import { type Configuration, configurationOf } from '../../airplane/configuration.ts';
 
 import type { ScoringContext } from '../../kits/attempt/attempt.ts';
-import { meanBetween, type Scene, sceneOf, speedBefore } from '../../kits/attempt/scene.ts';
+import { meanBetween, meanPower, type Scene, sceneOf, speedBefore } from '../../kits/attempt/scene.ts';
 import { powerCut, stallAttempts } from '../../kits/stalls/stall-attempts.ts';
+import { movingMean } from '../../recording/columns/moving-mean.ts';
 import { rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import type { Phase } from '../../scoring/schema.ts';
@@ -46,6 +47,7 @@ export function slowSpans(track: Track, context: ScoringContext): SlowSpan[] {
       const untilS = stall ? Math.min(toS, stall.startS) : toS;
       if (untilS - fromS < leastS || !isLevelLongEnough(track, fromS, untilS)) continue;
       if (isPowerOff(track, scene, fromS, untilS) || isOneTurn(track, fromS, untilS)) continue;
+      if (briefedKt > 0 && isOnlySlower(track, scene, fromS, untilS, briefedKt)) continue;
       const span = describe(track, context, scene, segment, fromS, untilS, stall !== undefined);
       if (isLevellingOff(track, scene, fromS, untilS) || leadsDown(track, scene, fromS, untilS)) continue;
       // Down a long way before it was slow: a glide's end, or a descent's.
@@ -64,7 +66,9 @@ function slowRuns(
   aboveKt: number,
   briefedKt: number,
 ): [number, number][] {
-  const { timeS, airspeedKt, bankDeg, verticalSpeedFpm, altitudeFt } = track;
+  const { timeS, airspeedKt, bankDeg, altitudeFt } = track;
+  // Gusts come and go within seconds: level is told over several of them.
+  const verticalSpeedFpm = movingMean(timeS, track.verticalSpeedFpm, SLOW_SIGNS.levelOverS);
   const runs: [number, number][] = [];
   let begin = Number.NaN;
   let lastS = Number.NaN;
@@ -112,7 +116,19 @@ function isPowerOff(track: Track, scene: Scene, fromS: number, toS: number): boo
   const shares = Float64Array.from({ length: Math.max(0, rows.to - rows.from) }, (_, k) =>
     scene.power(rows.from + k),
   );
-  return median(shares) < SLOW_SIGNS.leastPower;
+  const sinks = heightAt(track, toS) < heightAt(track, fromS) - ((toS - fromS) / 60) * SLOW_SIGNS.glideFpm;
+  // Rising air holds an airplane up that has its power off: a glide goes down.
+  return sinks && median(shares) < SLOW_SIGNS.leastPower;
+}
+
+/** Far above the briefed speed with the power left where it was: the air took the speed, nobody slowed down. */
+function isOnlySlower(track: Track, scene: Scene, fromS: number, toS: number, briefedKt: number): boolean {
+  const { tooFastKt, powerOff, powerOffS } = SLOW_SIGNS;
+  const rows = rowsBetween(track.timeS, fromS, toS);
+  if (median(track.airspeedKt.values.subarray(rows.from, rows.to)) < briefedKt + tooFastKt) return false;
+  const before = meanPower(scene, rowsBetween(track.timeS, fromS - powerOffS, fromS - powerOffS / 2));
+  const slowing = meanPower(scene, rowsBetween(track.timeS, fromS - powerOffS / 4, fromS + powerOffS / 4));
+  return before - slowing < powerOff;
 }
 
 const heightAt = (track: Track, s: number): number =>

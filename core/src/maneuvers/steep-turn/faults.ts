@@ -244,7 +244,7 @@ const speedDecay = fault({
     const airspeed = track.airspeedKt.values;
     const slowest = rowOfMax(rows, (i) => -airspeed[i]);
     if (slowest < 0) return undefined;
-    const lost = attempt.targets.airspeedKt - airspeed[slowest];
+    const lost = attempt.entry.airspeedKt - airspeed[slowest];
     if (!(lost > limits.speedDecayKt)) return undefined;
     // What sinking air takes away is not the pilot's; with the power added, no more was to be done about it.
     const gusts = isRough(track, rows) ? gustKt(track, rows) : 0;
@@ -318,7 +318,7 @@ const powerUnchanged = fault({
     const airspeed = track.airspeedKt.values;
     const slowest = rowOfMax(rows, (i) => -airspeed[i]);
     if (slowest < 0) return undefined;
-    const lost = attempt.targets.airspeedKt - airspeed[slowest];
+    const lost = attempt.entry.airspeedKt - airspeed[slowest];
     const most = rowOfMax(rows, (i) => power.values[i]);
     const air = isRough(track, rows) ? 2 * gustKt(track, rows) : 0;
     if (most < 0 || !(lost > limits.powerUnchangedSpeedKt + air)) return undefined;

@@ -1,0 +1,48 @@
+/**
+ * In a lesson that briefed no stall: whether this was one all the same. Slow in sinking air, an airplane mushes, chirps and drops
+ * its nose without anybody having flown a stall; that is a hazard of the flight, and no attempt.
+ */
+import { longestStretch, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
+import type { Track } from '../../recording/track/track.ts';
+import type { ScoringContext } from '../attempt/attempt.ts';
+import { meanPower, sceneOf } from '../attempt/scene.ts';
+import type { StallEvent } from './event.ts';
+import { MEANT } from './tables.ts';
+
+const STALLS = ['power-off-stall', 'power-on-stall', 'stall-series', 'stall-demonstration'];
+
+export function isMeant(track: Track, context: ScoringContext, event: StallEvent): boolean {
+  const { briefs } = context;
+  if (briefs.length === 0 || briefs.some(({ maneuver }) => STALLS.includes(maneuver))) return true;
+  return wasSet(track, context, event) && wasPulled(track, event) && wentThrough(track, context, event);
+}
+
+/** The power of a stall: all of it, or none. */
+function wasSet(track: Track, context: ScoringContext, { breakS }: StallEvent): boolean {
+  const before = rowsBetween(track.timeS, breakS - MEANT.powerForS, breakS - MEANT.powerUntilS);
+  const share = meanPower(sceneOf(track, context), before);
+  return Number.isNaN(share) || share < MEANT.idleShare || share > MEANT.powerShare;
+}
+
+/** The nose went up and stayed up while the speed went. */
+function wasPulled(track: Track, { pitchUpS, breakS }: StallEvent): boolean {
+  const pitch = track.other('pitch_deg')?.values;
+  if (!pitch) return true;
+  const rows = rowsBetween(track.timeS, pitchUpS - 1, breakS + 0.5);
+  const [lowest, highest] = [-1, 1].map((side) => rowOfMax(rows, (i) => side * pitch[i]));
+  return highest >= 0 && lowest <= highest && pitch[highest] - pitch[lowest] > MEANT.pulledDeg;
+}
+
+/** Deep enough that nobody would call it a chirp. */
+function wentThrough(track: Track, context: ScoringContext, { breakS, indicationS }: StallEvent): boolean {
+  const { timeS, airspeedKt, stepS } = track;
+  const scene = sceneOf(track, context);
+  const rows = rowsBetween(timeS, Math.min(indicationS, breakS - 5), breakS + 2);
+  const warner = track.other('stall_warn')?.values;
+  const sounded = warner && longestStretch(timeS, rows, (i) => warner[i] > 0.5);
+  if (sounded && sounded.endS - sounded.startS + stepS >= MEANT.warnedS) return true;
+  const slowest = rowOfMax(rows, (i) => -airspeedKt.values[i]);
+  return (
+    slowest >= 0 && airspeedKt.values[slowest] < scene.stallKias(scene.flapsDeg(slowest)) + MEANT.aboveStallKt
+  );
+}
