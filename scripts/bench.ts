@@ -41,6 +41,7 @@ import { type LiveFigures, liveBench } from './lib/live-bench.ts';
 import { eventLoopBench, largeSchoolBench } from './lib/server-bench.ts';
 import { soared, soaredLine } from './lib/soaring.ts';
 import { answerUsage } from './lib/usage.mjs';
+import { flightTallies, tallyLines } from './signed/flights.ts';
 import { comparedAll, signedLines } from './signed/lines.ts';
 
 const ROUNDS = 15;
@@ -311,7 +312,10 @@ if (values.logs !== undefined) {
     if (wanted('loop')) await loop();
     if (wanted('live')) await live();
     if (wanted('agreement')) agreement();
-    if (wanted('signed')) console.log(signedLines(comparedAll()).join('\n'));
+    if (wanted('signed')) {
+      console.log(signedLines(comparedAll()).join('\n'));
+      console.log(tallyLines(flightTallies([9301, 9302])).join('\n'));
+    }
     if (wanted('confusion')) await confusion(Number(values.seeds));
   } finally {
     rmSync(folder, { recursive: true });

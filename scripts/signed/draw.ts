@@ -20,7 +20,8 @@ export interface Drawn {
 /** The lot as it was drawn once: rooms may get other habits later. */
 export const drawn = (): Drawn[] => lot as Drawn[];
 
-const FLIGHTS = join(import.meta.dirname, 'flights');
+/** From the project's folder, in which every command of it runs: the bench is a bundle somewhere else. */
+const FLIGHTS = join('scripts', 'signed', 'flights');
 const unpacked = (name: string) => brotliDecompressSync(readFileSync(join(FLIGHTS, name)));
 
 /** The cards that the lot was flown from, by its number. */

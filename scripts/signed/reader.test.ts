@@ -1,15 +1,17 @@
 /** The reader against what was judged by eye, before either was held against the program. */
+import { fleet } from '@keel/core';
 import byEye from './by-eye.json' with { type: 'json' };
 import { drawn, flown } from './draw.ts';
 import { readVerdict } from './reader.ts';
 import { briefOf } from './table.ts';
 
 const all = drawn();
+const flapsOf = (id: string) => fleet.find((one) => one.id === id)!.flaps;
 
 test.each(byEye)('attempt $n: $because', ({ n, verdict }) => {
   const { recording, card } = flown(all[n - 1]);
   const columns = { timeS: recording.timeS, of: recording.channels as Record<string, Float64Array> };
-  expect(readVerdict(columns, briefOf(card, all[n - 1])).verdict).toBe(verdict);
+  expect(readVerdict(columns, briefOf(card, flapsOf(all[n - 1].airplane))).verdict).toBe(verdict);
 });
 
 test('the lot is large enough, and holds every room, airplane and air', () => {

@@ -13,7 +13,27 @@ export interface Compared {
 
 type Card = ReturnType<typeof flown>['card'];
 
-export const briefOf = (card: Card, drawn: Drawn): Briefed => ({
+/** Rooms that a standard judges. */
+export const JUDGED = [
+  'steep-turn',
+  'slow-flight',
+  'power-off-stall',
+  'power-on-stall',
+  'level-turn',
+  'straight-and-level',
+  'configuration-change',
+  'climb',
+  'descent',
+  'coordination-rolls',
+  'standard-rate-turn',
+  'climbing-turn',
+  'descending-turn',
+  'gliding-turn',
+  'slipping-descent-turn',
+  'best-glide',
+] as const;
+
+export const briefOf = (card: Card, flaps: Briefed['flaps']): Briefed => ({
   maneuver: card.maneuver,
   variant: card.variant,
   altitudeFt: card.entry.altitudeFt,
@@ -26,18 +46,19 @@ export const briefOf = (card: Card, drawn: Drawn): Briefed => ({
   floorFt: card.entry.floorFt,
   vxKias: card.climbKias?.vx ?? Number.NaN,
   vyKias: card.climbKias?.vy ?? Number.NaN,
-  flaps: fleet.find(({ id }) => id === drawn.airplane)!.flaps,
+  flaps,
 });
 
 export function compare(drawn: Drawn): Compared {
   const { recording, card } = flown(drawn);
+  const airplane = fleet.find(({ id }) => id === drawn.airplane)!;
   const reader = readVerdict(
     { timeS: recording.timeS, of: recording.channels as Record<string, Float64Array> },
-    briefOf(card, drawn),
+    briefOf(card, airplane.flaps),
   );
   const { attempts } = scoreRecording(recording, {
     standard: findStandard('faa-private')!,
-    airplane: fleet.find(({ id }) => id === drawn.airplane),
+    airplane,
     briefs: [card],
   });
   const own = attempts.filter(({ maneuver }) => maneuver === drawn.maneuver);

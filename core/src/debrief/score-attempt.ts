@@ -12,6 +12,7 @@ import { scoreParameter } from '../scoring/parameter.ts';
 import type { Finding, Judge, MeasuredParameterScore, ParameterScore } from '../scoring/schema.ts';
 import { judgingRows, rowsFor, type Standard } from '../scoring/standard.ts';
 import { chainOf } from './chain.ts';
+import { takenByAir } from './excused.ts';
 import { airspeedFromPositions, onlyLikely } from './likely.ts';
 import { seenRequirements } from './required.ts';
 import type { AttemptScore } from './score.ts';
@@ -37,10 +38,17 @@ export function scoreAttempt(
   const links = chainOf(track, attempt, parameters);
   const chain = outOfControl(found) ? links.map(({ because: _, ...link }) => link) : links;
   const tooOften = areTooMany(countExcursions(parameters), attempt.endS - attempt.startS, context.examiner);
+  const taken = takenByAir(track, attempt, parameters);
+  const judgedInAir = (judge: Judge) => {
+    const verdict = judgeAttempt(judge, parameters, findings, requirements, tooOften);
+    if (judge === 'strict' || verdict !== 'unsatisfactory' || !taken) return verdict;
+    const others = parameters.filter((one) => one !== taken);
+    return judgeAttempt(judge, others, findings, requirements, tooOften) === 'unsatisfactory'
+      ? verdict
+      : 'not-scored';
+  };
   const judged = (judge: Judge) =>
-    attempt.state === 'discontinued' || likely
-      ? 'not-scored'
-      : judgeAttempt(judge, parameters, findings, requirements, tooOften);
+    attempt.state === 'discontinued' || likely ? 'not-scored' : judgedInAir(judge);
   const named = namesOf(attempt, findings);
   return {
     maneuver: named.maneuver,
@@ -58,6 +66,7 @@ export function scoreAttempt(
     brief: attempt.brief && namedTargets(attempt.brief),
     inheritsEntry: attempt.inheritsEntry,
     turnedDeg: attempt.turnedDeg,
+    ...(attempt.air && { air: { ...attempt.air, ...(taken && { took: taken.parameter }) } }),
     requirements,
     parameters,
     judgedBy: from?.id,

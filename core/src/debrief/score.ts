@@ -12,6 +12,7 @@ import {
   parameterScoreSchema,
 } from '../scoring/schema.ts';
 import { parameterSchema } from '../scoring/standard.ts';
+import { AIR_LEVELS } from '../signals/air-level.ts';
 import { flightScoreSchema } from './flight-score.ts';
 
 const seconds = z.number();
@@ -40,6 +41,17 @@ export const attemptScoreSchema = z.object({
   /** `true` when the entry values are those of the turn the other way just before. */
   inheritsEntry: z.boolean().optional(),
   turnedDeg: z.number().optional(),
+  /** How rough the air was, worked out; left out where nothing tells it, and by older cores. */
+  air: z
+    .object({
+      level: z.enum(AIR_LEVELS),
+      by: z.enum(['load', 'airspeed']),
+      size: z.number(),
+      error: z.number(),
+      /** The parameter that it took out of its tolerance: then the attempt is not scored. */
+      took: parameterSchema.optional(),
+    })
+    .optional(),
   /** What is asked before any band, each with its evidence. */
   requirements: z.array(requirementScoreSchema),
   parameters: z.array(parameterScoreSchema),

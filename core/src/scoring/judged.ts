@@ -2,6 +2,7 @@
 import type { Coded } from '../coded.ts';
 import type { Channel } from '../recording/columns/channel.ts';
 import type { Rows } from '../recording/columns/span.ts';
+import type { Air } from '../signals/air-level.ts';
 import type { Phase } from './schema.ts';
 import type { StandardRow } from './standard.ts';
 
@@ -26,6 +27,8 @@ export interface Judged extends Span {
   state: 'complete' | 'discontinued';
   endedBy?: Coded;
   phases: Phase[];
+  /** How rough the air was; left out where nothing tells. */
+  air?: Air;
   /** Where a row is judged, when that is not one phase: legs. */
   spansOf(row: StandardRow): Span[] | undefined;
   /** Undefined where the row's parameter means nothing in this maneuver or has no channel. */

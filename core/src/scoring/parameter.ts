@@ -2,8 +2,11 @@
 import { type Coded, codesOf, type None } from '../coded.ts';
 import { provenanceOver } from '../recording/columns/channel.ts';
 import { type ChannelName, channelInfo } from '../recording/columns/channels.ts';
+import { movingMean } from '../recording/columns/moving-mean.ts';
 import { type Rows, rowsBetween } from '../recording/columns/span.ts';
 import type { Track } from '../recording/track/track.ts';
+import { isAtLeast } from '../signals/air-level.ts';
+import { AIR_LEVEL } from '../signals/tables.ts';
 import { findExcursions, spanFigures, toleranceUsed } from './excursion.ts';
 import { type ExaminerFigures, judgeParameter, lapseOf } from './judge.ts';
 import type { Judged, Quantity } from './judged.ts';
@@ -98,12 +101,24 @@ function scoreSpan(
   // A leg at a time: an excursion ends with its leg, whatever the next one begins with.
   const legs = parts.map((rows) => deviations(track, quantity, rows));
   const resolution = resolutionOf(row.parameter);
+  // From moderate air on a figure is judged over some seconds; the strict judge sees every one of them.
+  const rough = isAtLeast(attempt.air, 'moderate');
+  const strictly = legs.some(
+    ({ timeS, deviation }) => findExcursions(timeS, deviation, row, resolution).length > 0,
+  );
   const allowance = {
     halfWidth: (row.high - row.low) / 2,
     leastBeyond: Math.max(LEAST_BEYOND[row.parameter] ?? 0, 2 * resolution),
   };
   const excursions = legs
-    .flatMap(({ timeS, deviation }) => findExcursions(timeS, deviation, row, resolution))
+    .flatMap(({ timeS, deviation }) =>
+      findExcursions(
+        timeS,
+        rough ? movingMean(timeS, deviation, AIR_LEVEL.trackS) : deviation,
+        row,
+        resolution,
+      ),
+    )
     .map((one) => {
       const not = lapseOf(one, examiner, allowance);
       return { startS: one.startS, endS: one.endS, peak: one.peak, ...(not && { not }) };
@@ -117,6 +132,7 @@ function scoreSpan(
     ...spanFigures(legs, row),
     excursions,
     ...judgeParameter(excursions),
+    ...(rough && { strict: strictly ? ('outside' as const) : ('within' as const) }),
   };
 }
 

@@ -63,6 +63,9 @@ export function reasonSaid(
   if (failed) return whole(failed);
   const critical = attempt.findings.find(({ severity }) => severity === 'critical');
   if (critical) return findingSaid(critical, units).what;
+  const took = judge === 'examiner' && attempt[judge] === 'not-scored' ? attempt.air?.took : undefined;
+  if (took)
+    return say`Not scored: the air. A gust took ${PARAMETER_NAMES[took].toLowerCase()} out of tolerance once, for less than five seconds.`;
   const out = attempt.parameters.find(
     (p): p is MeasuredParameterScore => p.required && p.measured !== 'not-measured' && p[judge] === 'outside',
   );

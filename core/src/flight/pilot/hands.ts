@@ -76,6 +76,8 @@ export const restingHands = (flight: Flight, seen: Seen): Hands => ({
 /** The speed at which the gains were chosen, kt. */
 const GAIN_SPEED_KT = 90;
 const STICK_LAG_S = 0.12;
+/** Speed that is left to come back by itself, kt. */
+const TAKEN_KT = 6;
 
 export function moveControls(hands: Hands, aim: Aim, seen: Seen, flight: Flight, dt: number): void {
   const { controls } = flight;
@@ -206,7 +208,10 @@ function throttle(hands: Hands, aim: Aim, seen: Seen, flight: Flight, dt: number
   const { power } = aim;
   let now = 0;
   if (power.by === 'speed') {
-    now = 0.012 * clamp(power.kias - seen.kias, -8, 8);
+    const offKt = power.kias - seen.kias;
+    // What the air took beyond a few knots is met at once, by a hand that does not wait for it to come back.
+    const taken = Math.sign(offKt) * Math.max(0, Math.abs(offKt) - TAKEN_KT);
+    now = 0.012 * clamp(offKt, -8, 8) + 0.04 * clamp(taken, -10, 10);
     // Far from the speed the lever is at its limit for the moment: nothing is learnt from that.
     const near = Math.abs(power.kias - seen.kias) < 4;
     if (near) hands.powerBias += dt * 0.003 * (power.kias - seen.kias - 2 * seen.accelerationKtPerS);

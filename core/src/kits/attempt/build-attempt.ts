@@ -8,6 +8,7 @@ import type { Quantity, Span } from '../../scoring/judged.ts';
 import type { Phase } from '../../scoring/schema.ts';
 import type { Parameter, StandardRow } from '../../scoring/standard.ts';
 import { judgingRows } from '../../scoring/standard.ts';
+import { airOf } from '../../signals/air-level.ts';
 import { compassDeg } from '../../units/angles.ts';
 import type { Attempt, Proposal, ScoringContext } from './attempt.ts';
 import { type Aims, entryValues, quantityFor } from './quantities.ts';
@@ -83,6 +84,7 @@ export function buildAttempt(
     phases: settle ? [...parts.phases, settle] : parts.phases,
     targets: Object.fromEntries(Object.entries(targets).filter(([name]) => shows.includes(name as never))),
     brief,
+    air: airOf(track, proposal),
     inheritsEntry: parts.inherits !== undefined,
     turnedDeg: parts.turnedDeg,
     ...(parts.configuration !== undefined && { configuration: parts.configuration }),

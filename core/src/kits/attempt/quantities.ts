@@ -1,11 +1,13 @@
 /** What a standard's rows ask of an attempt, by parameter: which channel, against which target. */
 
 import { localSlope } from '../../recording/columns/resample.ts';
-import { meanOver, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
+import { meanOver, type Rows, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import type { Quantity } from '../../scoring/judged.ts';
 import type { StandardRow } from '../../scoring/standard.ts';
+import { isRough } from '../../signals/air.ts';
 import { compassDeg, shortestTurnDeg, wrap360 } from '../../units/angles.ts';
+import { median } from '../../units/numbers.ts';
 import type { Proposal } from './attempt.ts';
 import { SCENE } from './tables.ts';
 
@@ -90,14 +92,29 @@ function rateOfTurn(
 ): Quantity {
   const { timeS, headingDeg } = track;
   // One look for the whole attempt: a slope at each of its rows, and nothing beside it.
-  const rows = rowsBetween(timeS, startS - SCENE.rateOverS, endS + SCENE.rateOverS, segment);
-  const slopes = localSlope(timeS, headingDeg.values, rows, SCENE.rateOverS / 2);
+  // Gusts roll an airplane about its bank: in rough air the rate is that of a longer while.
+  const rough = isRough(track, rowsBetween(timeS, startS, endS, segment));
+  const overS = rough ? SCENE.roughRateOverS : SCENE.rateOverS;
+  const rows = rough
+    ? heldRows(track, rowsBetween(timeS, startS, endS, segment))
+    : rowsBetween(timeS, startS - overS, endS + overS, segment);
+  const slopes = localSlope(timeS, headingDeg.values, rows, overS / 2);
   const rate = (i: number) => Math.abs(slopes[i - rows.from] ?? Number.NaN);
   // Of a difference of two headings, over the time between them.
-  const share = Math.SQRT2 / SCENE.rateOverS;
+  const share = Math.SQRT2 / overS;
   const { standardError: error } = headingDeg;
   const standardError = typeof error === 'number' ? error * share : error.map((one) => one * share);
   return { channel: { ...headingDeg, standardError }, target, deviation: (i) => rate(i) - target };
+}
+
+/** The rows between rolling in and rolling out: a longer look would see those too. */
+function heldRows({ bankDeg }: Track, { from, to }: Rows): Rows {
+  const bank = (i: number) => Math.abs(bankDeg.values[i]);
+  const held = SCENE.heldShare * median(Float64Array.from({ length: to - from }, (_, k) => bank(from + k)));
+  let [first, last] = [from, to - 1];
+  while (first < last && bank(first) < held) first++;
+  while (last > first && bank(last) < held) last--;
+  return { from: first, to: last + 1 };
 }
 
 /** The lowest altitude of the attempt against the floor: one instant. */

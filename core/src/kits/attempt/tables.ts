@@ -46,6 +46,8 @@ export const SCENE = figures('scene', {
     's',
     'time of which a rate of turn is the mean: what a heading is read to then counts no more',
   ],
+  heldShare: [0.8, '', 'share of the median bank from which a turn is held'],
+  roughRateOverS: [10, 's', 'the same in rough air'],
   redLineErrors: [
     2,
     '',

@@ -40,6 +40,7 @@ export interface StallEvidence extends PowerEvidence {
   'flaps-not-recorded': None;
   'flaps-raised-in-climb': None;
   'flaps-raised-sinking': { fromDeg: number; toDeg: number; sinkFpm: number };
+  'flaps-all-sinking': { fromDeg: number; toDeg: number; sinkFpm: number; lostFt: number };
   'flaps-raised-slow': { fromDeg: number; toDeg: number; kias: number };
   'percent-asked': { powerPct: number; askedPct: number; errorPct?: number };
   'no-percentage-on-record': None;

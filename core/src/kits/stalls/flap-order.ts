@@ -1,12 +1,13 @@
 /** Flaps in a stall's recovery: the drag stage may go at once, the rest waits for the climb. */
-import { valueAt } from '../../recording/columns/span.ts';
+import { rowOfMax, valueAt } from '../../recording/columns/span.ts';
 import type { Evidence } from '../../scoring/requirement.ts';
 import { limitsOf } from '../../units/figures.ts';
 import { between, type Case, flapMoves } from '../attempt/case.ts';
 import { climbSpeedsKias } from './climb-speeds.ts';
+import type { StallEvidence } from './evidence.ts';
 import { failed, met, notApplicable, unseen } from './evidence.ts';
 import { eventOf } from './stall-case.ts';
-import { STALL_LIMITS } from './tables.ts';
+import { RECOVERY, STALL_LIMITS } from './tables.ts';
 
 interface EarlyFlaps {
   fromDeg: number;
@@ -53,9 +54,34 @@ function sinkAbout(c: Case, atS: number): number {
   return Math.min(sink(-2.5, 0.5), sink(-1, 1));
 }
 
+/** From all to none without a stop, where the airplane sinks for it. */
+function allAtOnce(c: Case): { atS: number; params: StallEvidence['flaps-all-sinking'] } | undefined {
+  const event = eventOf(c);
+  const stages = c.context.airplane?.flaps ?? [];
+  if (!event || stages.length < 2) return undefined;
+  const { track } = c;
+  const { flapSinkFpm, flapLossFt } = limitsOf(c.context, STALL_LIMITS);
+  const full = stages[stages.length - 1].deg;
+  for (const { fromDeg, toDeg, atS, endS } of flapMoves(c, between(c, event.unloadS - 0.5, c.attempt.endS))) {
+    if (fromDeg < full - RECOVERY.allFlapsDeg || toDeg > RECOVERY.allFlapsDeg) continue;
+    const rows = between(c, atS, endS + RECOVERY.sinksForS);
+    const altitude = track.altitudeFt.values;
+    const lowest = rowOfMax(rows, (i) => -altitude[i]);
+    const sinking = rowOfMax(rows, (i) => -track.verticalSpeedFpm[i]);
+    if (lowest < 0) continue;
+    const lostFt = valueAt(track.timeS, altitude, atS) - altitude[lowest];
+    const sinkFpm = -track.verticalSpeedFpm[sinking];
+    if (lostFt > flapLossFt || sinkFpm > flapSinkFpm)
+      return { atS, params: { fromDeg, toDeg, sinkFpm, lostFt } };
+  }
+  return undefined;
+}
+
 export function flapsInOrder(c: Case): Evidence {
   if (c.attempt.configuration === 'clean') return notApplicable(undefined, 'flown-clean');
   if (!c.track.other('flaps_deg')) return unseen(undefined, 'flaps-not-recorded');
+  const atOnce = allAtOnce(c);
+  if (atOnce) return failed(atOnce.atS, 'flaps-all-sinking', atOnce.params);
   const early = flapsInEarly(c);
   if (!early) return met(eventOf(c)?.unloadS, 'flaps-raised-in-climb');
   const { fromDeg, toDeg, sinkFpm, kias, atS } = early;

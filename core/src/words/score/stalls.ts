@@ -66,6 +66,8 @@ export const STALL_EVIDENCE: EvidenceWords<StallEvidence> = {
   'flaps-raised-in-climb': () => say`raised in the climb`,
   'flaps-raised-sinking': ({ fromDeg, toDeg, sinkFpm }, f) =>
     say`${f.deg(fromDeg)} to ${f.deg(toDeg)} while sinking ${f.fpm(sinkFpm)}`,
+  'flaps-all-sinking': ({ fromDeg, toDeg, sinkFpm, lostFt }, f) =>
+    say`${f.deg(fromDeg)} to ${f.deg(toDeg)} at once: sank ${f.fpm(sinkFpm)} and lost ${f.ft(lostFt)}`,
   'flaps-raised-slow': ({ fromDeg, toDeg, kias }, f) =>
     say`${f.deg(fromDeg)} to ${f.deg(toDeg)} at ${f.speed(kias)}`,
   'percent-asked': ({ powerPct, askedPct, errorPct }, f) =>
