@@ -425,6 +425,7 @@ export {
   type Week,
   weekSchema,
 } from './wire/week.ts';
+export { airSaid } from './words/air.ts';
 export { issueWords } from './words/airplane-problem.ts';
 export { briefedSaid } from './words/briefed.ts';
 export { type CardSaid, cardSaid, offTodayOf, wordedCard } from './words/card/said.ts';

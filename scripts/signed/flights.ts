@@ -1,6 +1,6 @@
 /**
- * What synthetic pilots are given by the program, in three airs: well flown, and with habits that fail the standard. A habit fails
- * it where the reader says so of the same flight in still air.
+ * What synthetic pilots are given by the program, in three airs: well flown, and with habits where they fail the standard, which
+ * the reader says of the very flight.
  */
 import { findStandard, fleet, flyManeuver, requireRoom, scoreRecording, type Turbulence } from '@keel/core';
 import { readVerdict } from './reader.ts';
@@ -54,18 +54,15 @@ const tally = (air: Turbulence, what: Tally['what'], verdicts: readonly (string 
   neither: verdicts.filter((one) => one === undefined || one === 'not-scored').length,
 });
 
-/** @param seeds of the well flown ones; habits are flown with the first, each in one airplane after the other */
+/** Well flown in every airplane; each habit in one, the airplanes in turn. */
 export function flightTallies(seeds: readonly number[]): Tally[] {
   let turn = 0;
-  const failing = JUDGED.flatMap((maneuver) => {
+  const habits = JUDGED.flatMap((maneuver) => {
     const { pilot, unrecorded = [] } = requireRoom(maneuver);
     return pilot.habits
       .filter((name) => !unrecorded.includes(name))
       .map((habit) => ({ maneuver, habit, airplane: fleet[turn++ % fleet.length] }));
-  }).filter(
-    ({ maneuver, habit, airplane }) =>
-      flight(airplane, maneuver, habit, 'none', seeds[0]).reader() === 'unsatisfactory',
-  );
+  });
   return AIRS.flatMap((air) => [
     tally(
       air,
@@ -79,8 +76,11 @@ export function flightTallies(seeds: readonly number[]): Tally[] {
     tally(
       air,
       'failing habits',
-      failing.map(({ maneuver, habit, airplane }) =>
-        flight(airplane, maneuver, habit, air, seeds[0]).program(),
+      habits.flatMap(({ maneuver, habit, airplane }) =>
+        seeds
+          .map((seed) => flight(airplane, maneuver, habit, air, seed))
+          .filter(({ reader }) => reader() === 'unsatisfactory')
+          .map(({ program }) => program()),
       ),
     ),
   ]);

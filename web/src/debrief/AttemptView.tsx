@@ -1,6 +1,7 @@
 /** One attempt: its keel, its verdict, what happened, and what is said of it. */
 import {
   type AttemptStatements,
+  airSaid,
   briefedSaid,
   happened,
   type Judge,
@@ -112,6 +113,12 @@ export function AttemptView(props: {
                 attempt {index + 1} · {helpName(statements.help)} · {clock(attempt.endS - attempt.startS)} ·
                 entered {heading(attempt.targets.headingDeg)}°
                 {attempt.inheritsEntry && ', reversed out of the turn before'}
+                {attempt.air && (
+                  <>
+                    {' '}
+                    · <Sentence said={airSaid(attempt.air, units)} />
+                  </>
+                )}
               </span>
             </div>
             <span className="small quiet no-print nowrap by-keys">
