@@ -430,6 +430,7 @@ export { issueWords } from './words/airplane-problem.ts';
 export { briefedSaid } from './words/briefed.ts';
 export { type CardSaid, cardSaid, offTodayOf, wordedCard } from './words/card/said.ts';
 export { HANDBOOK_FIRST } from './words/card/shared.ts';
+export { toleranceSaid } from './words/card/tolerance.ts';
 export { whySaid } from './words/card/why.ts';
 export { askedWords } from './words/card.ts';
 export { CHOICES } from './words/choices.ts';

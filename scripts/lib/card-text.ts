@@ -1,5 +1,5 @@
 /** A target card for a terminal. */
-import { cardSaid, speedIn, type TargetCard } from '@keel/core';
+import { cardSaid, speedIn, type TargetCard, toleranceSaid } from '@keel/core';
 
 const number = (value: number) => value.toLocaleString('en-US', { maximumFractionDigits: 1 });
 
@@ -55,7 +55,7 @@ export function cardText(card: TargetCard): string {
     ...list('Watch for', said.watchFor),
     ...list(
       card.tolerancesFrom ? `Tolerances (${card.tolerancesFrom})` : 'Tolerances',
-      card.tolerances.map(({ parameter, low, high, unit }) => `${parameter} ${low} / +${high} ${unit}`),
+      card.tolerances.map((row) => toleranceSaid(row, card)),
     ),
     ...list('Cautions', said.cautions),
     ...list('Assumed', said.assumed),

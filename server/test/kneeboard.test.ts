@@ -1,6 +1,14 @@
 /** The kneeboard's figures and bands, as text. */
-import { findAirplane, findStandard, isSaid, type Lesson, SCHOOL_STANDARD_ID, targetCard } from '@keel/core';
-import { bandWords, kneeboardFigures } from '../src/brief/kneeboard-figures.ts';
+import {
+  findAirplane,
+  findStandard,
+  isSaid,
+  type Lesson,
+  SCHOOL_STANDARD_ID,
+  targetCard,
+  toleranceSaid,
+} from '@keel/core';
+import { kneeboardFigures } from '../src/brief/kneeboard-figures.ts';
 import { triesOf, triesTable } from '../src/brief/kneeboard-tries.ts';
 
 const card = (maneuver: string, variant: string, airplane = 'cairn-4') =>
@@ -48,7 +56,7 @@ test('each maneuver shows its own numbers, and none that it has not', () => {
 
 test('tolerances as they are said: both sides, one side, and the floor', () => {
   const slow = card('slow-flight', 'clean');
-  const words = slow.tolerances.filter(isSaid).map((row) => bandWords(row, slow));
+  const words = slow.tolerances.filter(isSaid).map((row) => toleranceSaid(row, slow));
   expect(words).toEqual([
     'altitude ±100 ft',
     'airspeed +10 / −0 kt',
@@ -58,7 +66,7 @@ test('tolerances as they are said: both sides, one side, and the floor', () => {
   ]);
   const mph = card('steep-turn', 'left', 'gimmer-2');
   const airspeed = mph.tolerances.find(({ parameter }) => parameter === 'airspeed')!;
-  expect(bandWords(airspeed, mph)).toBe('airspeed ±12 mph');
+  expect(toleranceSaid(airspeed, mph)).toBe('airspeed ±11 mph');
 });
 
 test('a row to tick for each try of the lesson, two where a turn goes both ways, never more than fit', () => {

@@ -73,7 +73,9 @@ export function chooseEntrySpeed(
   const middle = whole((slowest + fastest) / 2);
   if (policy === 'middle') return { kias: middle, why: { code: 'middle' } };
   if (policy === 'makers' && makersKias !== undefined && inside(makersKias))
-    return { kias: makersKias, why: { code: 'makers' } };
+    return makersKias > highest
+      ? { kias: whole(makersKias), why: { code: 'below-va', params: { kt: NEAREST_VA_KT } } }
+      : { kias: makersKias, why: { code: 'makers' } };
   const params = { toleranceKt };
   const then = (code: string): Coded =>
     policy !== 'makers' || makersKias === undefined

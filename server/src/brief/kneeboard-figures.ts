@@ -91,18 +91,3 @@ export function kneeboardFigures(cards: readonly TargetCard[]): KneeboardFigure[
   }
   return figures;
 }
-
-const UNITS: Record<string, string> = { deg: '°', 'deg/s': '°/s', 'ft/min': ' ft/min', ft: ' ft', g: ' g' };
-
-/** A tolerance in words; speeds in the card's unit, the floor as what it is. */
-export function bandWords(row: TargetCard['tolerances'][number], card: TargetCard): string {
-  const name = row.parameter.replace('-', ' ');
-  if (row.parameter === 'floor') return `not below ${thousands(card.entry.floorFt)} ft`;
-  const isSpeed = row.unit === 'kt';
-  const shown = (value: number) =>
-    thousands(Math.abs(isSpeed ? Math.round(speedIn(value, card.speedUnit)) : value));
-  const unit = isSpeed ? ` ${card.speedUnit}` : (UNITS[row.unit] ?? ` ${row.unit}`);
-  return row.high === -row.low
-    ? `${name} ±${shown(row.high)}${unit}`
-    : `${name} +${shown(row.high)} / −${shown(row.low)}${unit}`;
-}

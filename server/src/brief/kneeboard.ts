@@ -12,12 +12,13 @@ import {
   planNoticeSaid,
   speedIn,
   type TargetCard,
+  toleranceSaid,
   unitsFor,
 } from '@keel/core';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import { makePdf } from '../http/pdf.ts';
 import { pictureSvg } from '../paper/picture-svg.ts';
-import { bandWords, kneeboardFigures } from './kneeboard-figures.ts';
+import { kneeboardFigures } from './kneeboard-figures.ts';
 import { triesOf, triesTable } from './kneeboard-tries.ts';
 
 const MM_TO_PT = 72 / 25.4;
@@ -273,7 +274,7 @@ function panel(cards: TargetCard[], { lesson, airplane, width, scale }: PanelOf)
             { ul: said.watchFor, fontSize: 8 * scale },
             heading(card.tolerancesFrom ? `Tolerances (${card.tolerancesFrom})` : 'Tolerances'),
             {
-              ul: card.tolerances.filter(isSaid).map((row) => bandWords(row, card)),
+              ul: card.tolerances.filter(isSaid).map((row) => toleranceSaid(row, card)),
               fontSize: 8.6 * scale,
               bold: true,
             },

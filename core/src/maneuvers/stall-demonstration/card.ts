@@ -36,7 +36,8 @@ const warnsAt = (day: Day): number =>
 export const stallDemonstrationCard: Card = {
   heeds: [],
   ownFigures: ['stall-speed', 'stall-loss'],
-  lossFt: 800,
+  // Planned with a turn of a spin to spare.
+  lossFt: 1500,
   gainFt: 200,
   picture: breakPicture,
   travels: true,

@@ -24,7 +24,7 @@ export const steepTurnCard: Card = {
 };
 
 function fly(day: Day): Flown {
-  const { input, technique, airplane } = day;
+  const { input, technique } = day;
   const rows = rowsFor(input.standard, { maneuver: 'steep-turn' });
   const bankDeg = input.bankDeg ?? rows.find((row) => row.parameter === 'bank')?.target ?? USUAL_BANK_DEG;
   const toleranceKt = rows.find((row) => row.parameter === 'airspeed')?.high ?? 10;
@@ -33,11 +33,8 @@ function fly(day: Day): Flown {
     day.missing.airspeedKias = { code: 'stall-above-va', params: { bankDeg } };
   }
   const level = speed.kias === null ? null : powerFor(day, speed.kias);
-  const holding = speed.kias === null ? null : powerFor(day, speed.kias, { bankDeg });
-  // The book's own figure for the turn beats the model's: it is what this airplane's instructors use.
-  const bookAdd = technique.powerUnit === '%' ? undefined : levelPowerOf(airplane)?.steepTurnAdd;
-  const added = level && bookAdd !== undefined ? { ...level, value: level.value + bookAdd } : holding;
-  const maneuver = technique.steepPower === 'leave' ? level : added;
+  const turning = speed.kias === null ? null : turningPower(day, speed.kias, bankDeg, level);
+  const maneuver = technique.steepPower === 'leave' ? level : turning;
   const power = powerOf(
     day,
     level,
@@ -49,6 +46,25 @@ function fly(day: Day): Flown {
     stage: 0,
     speed,
     power,
+    // The airplane has the power to fly level, and not to turn so.
+    ...(level && !maneuver && { powerMissing: { code: 'not-held-level', params: { bankDeg } } }),
     params: { addPower: add },
   };
+}
+
+type Power = ReturnType<typeof powerFor>;
+
+/**
+ * What the turn takes: the model's at its bank, scaled so that it says at 45° what the book does, since that figure is what this
+ * airplane's instructors use. Null where full throttle does not hold it level.
+ */
+function turningPower(day: Day, kias: number, bankDeg: number, level: Power): Power {
+  const holding = powerFor(day, kias, { bankDeg });
+  const usual = powerFor(day, kias, { bankDeg: USUAL_BANK_DEG });
+  const bookAdd = day.technique.powerUnit === '%' ? undefined : levelPowerOf(day.airplane)?.steepTurnAdd;
+  if (!holding || !level || bookAdd === undefined) return holding;
+  const modelAdd = usual ? usual.value - level.value : 0;
+  if (!(modelAdd > 0)) return holding;
+  const value = level.value + bookAdd * ((holding.value - level.value) / modelAdd);
+  return value > (day.airplane.maxRpm ?? Number.POSITIVE_INFINITY) ? null : { ...level, value };
 }

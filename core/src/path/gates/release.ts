@@ -13,6 +13,9 @@ import type { LandingFacts } from './landings.ts';
 
 const clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time was expected, such as 09:30');
 
+/** By day a student does not fly alone in less, whatever was written as the limit: 14 CFR 61.89(a)(6), from memory. */
+const STUDENT_VISIBILITY_SM = 3;
+
 /** As they are written on an endorsement. */
 export const soloLimitsSchema = z
   .object({
@@ -134,6 +137,7 @@ function landingItems({ landings, on }: ReleaseInput): ReleaseItem[] {
 
 function dayItems({ day, limits, zone, sunset }: ReleaseInput): ReleaseItem[] {
   if (!limits) return [item('limits', null)];
+  const leastSm = Math.max(limits.visibilitySm, STUDENT_VISIBILITY_SM);
   const { windKt, windFromDeg, gustKt, visibilitySm, ceilingFt, fuelGal, runway, knowsRunway } = day;
   const known = (value: number | null, within: (value: number) => boolean): boolean | null =>
     value === null ? null : within(value);
@@ -183,10 +187,10 @@ function dayItems({ day, limits, zone, sunset }: ReleaseInput): ReleaseItem[] {
     ),
     item(
       'visibility',
-      known(visibilitySm, (sm) => sm >= limits.visibilitySm),
+      known(visibilitySm, (sm) => sm >= leastSm),
       {
         sm: visibilitySm,
-        limitSm: limits.visibilitySm,
+        limitSm: leastSm,
       },
     ),
     item(

@@ -5,7 +5,7 @@ import { choicesAmong } from '../choices.ts';
 import { recurringText } from '../watch-for.ts';
 import { type CardFacts, type CardWords, factsOf } from './facts.ts';
 import { type FigureSaid, figureSaid } from './figures.ts';
-import { checksSaid, HANDBOOK_FIRST, steepCaution } from './shared.ts';
+import { AFTER_IT, checksSaid, HANDBOOK_FIRST, steepCaution } from './shared.ts';
 import { slowFlight } from './slow-flight.ts';
 import { powerOffStall, powerOnStall, stallDemonstration, stallSeries } from './stalls.ts';
 import {
@@ -86,7 +86,7 @@ export function cardSaid(card: TargetCard): CardSaid {
   const { entry, asWritten } = card;
   return {
     purpose: purposeOf(card.maneuver),
-    steps: room?.steps(facts) ?? [],
+    steps: room ? [...room.steps(facts), AFTER_IT] : [],
     checks: checksSaid(facts),
     watchFor: watchForSaid(facts, room),
     cautions: [...(room?.cautions(facts) ?? []), ...steepCaution(facts), HANDBOOK_FIRST],

@@ -74,6 +74,10 @@ export function checksSaid({ card, technique }: CardFacts): string[] {
   ];
 }
 
+/** After every maneuver, before the next. */
+export const AFTER_IT =
+  'Afterwards: power, mixture, pump and lights as fitted. Look round before the next one';
+
 /** Beyond this bank the card says what it costs. */
 const STEEP_DEG = 50;
 

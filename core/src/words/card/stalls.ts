@@ -42,7 +42,9 @@ function flapSteps({ card, f, technique }: CardFacts): string[] {
 
 function recoverySteps(facts: CardFacts): string[] {
   const { card, f, technique } = facts;
-  const heat = card.carburettor ? '. Heat off once the power is set' : '';
+  // With power on it was never put on.
+  const heat =
+    card.carburettor && card.maneuver !== 'power-on-stall' ? '. Heat off once the power is set' : '';
   const vy = card.climbKias.vy === null ? 'best-rate speed' : line`${f.speed(card.climbKias.vy)}`;
   return [
     technique.stallRecovery === 'release-then-power'

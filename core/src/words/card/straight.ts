@@ -23,7 +23,7 @@ export const straightAndLevel: CardWords = {
     'Flying with the trim instead of trimming the pressure away',
     'One wing low, held with rudder: the heading creeps',
   ],
-  cautions: (facts) => [vaNote(facts), 'Look outside for two thirds of the time.'],
+  cautions: (facts) => [vaNote(facts), 'Look outside for about nine tenths of the time.'],
 };
 
 export const climb: CardWords = {

@@ -190,8 +190,8 @@ export const slippingDescentTurn: CardWords = {
     steadyEntry(facts, false),
     heatThen(facts, line`power idle and glide at ${facts.entrySpeed('approach speed')}, trimmed`),
     LOOK_AND_ROLL_DOWN(bank(facts)),
-    'Then rudder the other way, smoothly, until the nose no longer swings into the turn. Hold the bank with aileron',
-    'Lower the nose a little. Hold the speed by pitch attitude: the airspeed indicator may be wrong in a slip',
+    'Then top rudder, smoothly, until the ball is half a ball to one ball to the low side. The turn slows and goes on. Hold the bank with aileron',
+    'Lower the nose a little. Hold the speed by pitch attitude: the airspeed indicator errs in a slip',
     'For more sink use more of both; for less, less of both. Never rudder into the turn',
     line`Take out both together ${facts.f.deg(facts.card.turn?.rollOutLeadDeg ?? facts.card.bankDeg / 2)} before the heading. Center the ball and keep the glide`,
   ],
@@ -210,9 +210,9 @@ export const slippingDescentTurn: CardWords = {
 
 /** From a left seat the two turns look different, and the propeller helps the one and hinders the other. */
 const SIDE_STEP = {
-  left: 'In a left turn, from the left seat, the nose sits higher against the horizon than it feels. Use less rudder; it tends to overbank',
+  left: 'From the left seat the nose looks high in a level left turn, and the cowling hides more of the horizon: do not push. Use less rudder; it tends to overbank. From the right seat it is the other way round, in tandem neither',
   right:
-    'In a right turn, from the left seat, the cowling hides the horizon: the nose looks low when it is level. Use more right rudder to roll in and to hold',
+    'From the left seat the nose looks low in a level right turn: do not pull. Use more right rudder to roll in and to hold. From the right seat it is the other way round, in tandem neither',
 } as const;
 
 const TRIM_STEP = {

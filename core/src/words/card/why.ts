@@ -57,6 +57,7 @@ const MISSING = {
   'no-model': () => 'the airplane file has no cruise table or level-flight power',
   'no-glide': () => 'the airplane file has no glide ratio and no level-flight power',
   'not-held-today': () => 'full throttle does not hold it today',
+  'not-held-level': (p, f) => line`full throttle does not hold ${f.deg(n(p, 'bankDeg'))} of bank level`,
   'do-not-fly': (p, f) => `${whySaid({ code: String(p.why), params: p }, f)}: do not fly it like this`,
   'stall-above-va': (p, f) =>
     line`at ${f.deg(n(p, 'bankDeg'))} the stall with its margin is above the maneuvering speed: do not fly this bank`,
