@@ -447,6 +447,7 @@ export {
   partName,
   VERDICT_WORDS,
 } from './words/names.ts';
+export { notFoundSaid } from './words/not-found.ts';
 export { planNoticeAlone, planNoticeSaid } from './words/plan-notice.ts';
 export {
   proposalReason,

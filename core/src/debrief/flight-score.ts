@@ -8,8 +8,8 @@ import { GENERAL_LIMITS } from '../kits/attempt/tables.ts';
 import { type FlightShape, flightShape } from '../kits/shape/flight-shape.ts';
 import { LOW_PARTS, PART_NAMES, type Part } from '../kits/shape/parts.ts';
 import { withoutPower } from '../kits/shape/power-off.ts';
-import { NEAR_GROUND } from '../kits/shape/tables.ts';
-import { longestStretch, type Rows, rowOfMax, rowsBetween } from '../recording/columns/span.ts';
+import { NEAR_GROUND, UP_HIGH } from '../kits/shape/tables.ts';
+import { longestStretch, meanOver, type Rows, rowOfMax, rowsBetween } from '../recording/columns/span.ts';
 import type { Track } from '../recording/track/track.ts';
 import { type Finding, findingSchema } from '../scoring/schema.ts';
 import { limitsOf } from '../units/figures.ts';
@@ -18,6 +18,7 @@ import { limitsOf } from '../units/figures.ts';
 export interface FlightParams {
   'stall-warning': { away: boolean; aboveFieldFt?: number };
   'steep-bank-low': { withinFt: number };
+  'warning-kept-on': { soundedS: number; withPower: boolean };
 }
 const find = findingsOf<FlightParams>();
 const FLIGHT = { attempt: { maneuver: 'flight' } };
@@ -93,6 +94,7 @@ function outsideAttempts(
       neverExceedIn(FLIGHT, { track, context, scene, rows }),
       warningNearGround(track, context, shape, rows),
       bankNearGround(track, shape, rows),
+      warningUpHigh(track, context, shape, rows),
     ])
     .filter((found) => found !== undefined);
 }
@@ -144,6 +146,56 @@ function warningNearGround(
     away: isAway(first),
     ...(!isAway(first) && { aboveFieldFt: heightFt(first) }),
   });
+}
+
+/**
+ * Slow for seconds outside anything that was briefed or recognised, and above the pattern: the warning on at once, or in chirps
+ * that are as much within ten seconds; with the height that went meanwhile. A mush at high power is one too.
+ */
+function warningUpHigh(
+  track: Track,
+  context: ScoringContext,
+  { parts }: FlightShape,
+  rows: Rows,
+): Finding | undefined {
+  const warner = track.raw('stall_warn');
+  if (!warner) return undefined;
+  const { timeS, stepS } = track;
+  const low = parts.filter(({ name }) => LOW_PARTS.includes(name) || name === 'parked' || name === 'taxi');
+  const high = (i: number) => low.every(({ startS, endS }) => timeS[i] < startS || timeS[i] > endS);
+  const sounds = (i: number) => (warner[i] > 0.5 && high(i) ? stepS : 0);
+  let [first, sum] = [rows.from, 0];
+  let begin = -1;
+  let last = -1;
+  let soundedS = 0;
+  for (let i = rows.from; i < rows.to; i++) {
+    sum += sounds(i);
+    while (timeS[i] - timeS[first] > UP_HIGH.withinS) sum -= sounds(first++);
+    if (sum < UP_HIGH.soundsS - stepS / 2) continue;
+    if (begin < 0) begin = first;
+    if (i - last > 1 && last >= 0 && timeS[i] - timeS[last] > UP_HIGH.withinS) break;
+    last = i;
+  }
+  if (begin < 0) return undefined;
+  for (let i = begin; i <= last; i++) soundedS += sounds(i);
+  const altitude = track.altitudeFt.values;
+  const lowest = rowOfMax({ from: begin, to: last + 1 }, (i) => -altitude[i]);
+  const { power } = sceneOf(track, context);
+  const share = meanOver(
+    Float64Array.from({ length: last - begin + 1 }, (_, k) => power(begin + k)),
+    {
+      from: 0,
+      to: last - begin + 1,
+    },
+  );
+  return find(
+    FLIGHT,
+    'warning-kept-on',
+    'fault',
+    { startS: timeS[begin], endS: timeS[last] },
+    [Math.max(0, altitude[begin] - altitude[lowest]), 'ft'],
+    { soundedS, withPower: share > UP_HIGH.powerShare },
+  );
 }
 
 /** Whether a row lies in work flown low. */

@@ -13,6 +13,7 @@ import { CORE_VERSION } from '../version.ts';
 import { applyEdits, toldBy } from './edits.ts';
 import { findAttempts, variantOf } from './find-attempts.ts';
 import { scoreFlight } from './flight-score.ts';
+import { notFound } from './not-found.ts';
 import { roundNumbers } from './round-score.ts';
 import type { Score } from './score.ts';
 import { scoreAttempt } from './score-attempt.ts';
@@ -83,6 +84,7 @@ export function scoreWithTrack(recording: Recording, options: ScoreOptions): Sco
     groundFt: settings.groundFt ?? null,
     flight: scoreFlight(track, context, attempts),
     attempts: scored,
+    ...(context.briefs.length > 0 && { notFound: notFound(context.briefs, scored) }),
   };
   onProgress?.(1);
   return { score: roundNumbers(score), track, attempts, context };

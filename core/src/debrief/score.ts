@@ -102,5 +102,15 @@ export const scoreSchema = z.object({
   /** The day's shape; left out by older cores. */
   flight: flightScoreSchema.optional(),
   attempts: z.array(attemptScoreSchema),
+  /** Briefed maneuvers of which nothing was found, with the nearest thing that was; left out by older cores. */
+  notFound: z
+    .array(
+      z.object({
+        maneuver: z.string(),
+        variant: z.string().nullable(),
+        nearest: z.object({ maneuver: z.string(), startS: seconds }).optional(),
+      }),
+    )
+    .optional(),
 });
 export type Score = z.infer<typeof scoreSchema>;

@@ -20,6 +20,7 @@ const FINDINGS = [
   'flight/never-exceed',
   'flight/stall-warning',
   'flight/steep-bank-low',
+  'flight/warning-kept-on',
 ];
 
 /** What the words of each need where a number will not do. */
@@ -46,7 +47,7 @@ test.each(FINDINGS)('%s is said in three plain sentences, in either unit', (id) 
 /** Numbers for every name that a sentence of a finding may ask for. */
 function allOf(params?: Params): Params {
   const names =
-    'aboveFieldFt aboveGroundFt afterKt allowedFt askedS ballG bankDeg beforeKt degPerS fastestKt flapsDeg floorFt fromDeg groundFt kias lastedS leadDeg leastDeg limitKt mostDeg periodS power sharePct slowestKt targetDeg targetKt toDeg vaKias vneKias vxKias weightLb withinFt withinS'.split(
+    'aboveFieldFt aboveGroundFt afterKt allowedFt askedS ballG bankDeg beforeKt degPerS fastestKt flapsDeg floorFt fromDeg groundFt kias lastedS leadDeg leastDeg limitKt mostDeg periodS power sharePct slowestKt soundedS targetDeg targetKt toDeg vaKias vneKias vxKias weightLb withinFt withinS'.split(
       ' ',
     );
   return {

@@ -1,5 +1,14 @@
 /** Debrief: was it within the standard, what went first, and why? */
-import { happened, type Judge, noticesText, type RecordingView, standingVerdict, unitsFor } from '@keel/core';
+
+import {
+  happened,
+  type Judge,
+  notFoundSaid,
+  noticesText,
+  type RecordingView,
+  standingVerdict,
+  unitsFor,
+} from '@keel/core';
 import { Button, Progress, SegmentedControl } from '@mantine/core';
 import { useDebouncedValue } from '@mantine/hooks';
 import { notifications } from '@mantine/notifications';
@@ -13,6 +22,7 @@ import { useShortcuts } from '../frame/shortcuts.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { noteInAddress, useAddress } from '../frame/use-address.ts';
 import { dayAndTime, numberText } from '../parts/format.ts';
+import { Sentence } from '../parts/Sentence.tsx';
 import { Empty, Failed, Waiting } from '../parts/states.tsx';
 import { AttemptView } from './AttemptView.tsx';
 import { FlightStrip } from './FlightStrip.tsx';
@@ -199,6 +209,11 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
             {noticesText(recording.score.recording.notices, unitsFor(recording.airplane))}
           </Empty>
         )}
+        {recording.score?.notFound?.map((one) => (
+          <p key={one.maneuver} className="small">
+            <Sentence said={notFoundSaid(one)} />
+          </p>
+        ))}
         {attempts.length > 0 && (
           <FlightStrip
             recording={recording}

@@ -39,6 +39,13 @@ export const NEAR_GROUND = figures('shape/near-ground', {
   steepDeg: [60, 'deg', 'bank that is too steep there'],
 });
 
+/** The warning outside every maneuver and above the pattern. */
+export const UP_HIGH = figures('shape/up-high', {
+  soundsS: [3, 's', 'sounding that is more than chirps'],
+  withinS: [10, 's', 'time in which it counts together'],
+  powerShare: [0.6, '', 'share of the power from which it is a mush at high power'],
+});
+
 export const POWER_OFF = figures('shape/power-off', {
   idleShare: [
     0.2,

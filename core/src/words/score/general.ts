@@ -67,6 +67,11 @@ export const FLIGHT_WORDS: FindingWords<FlightParams> = {
     why: say`Slow and low: there is no height to recover in.`,
     tryNext: say`Nose down to the approach attitude at once, with power. Go around if the approach is spoilt.`,
   }),
+  'warning-kept-on': ({ size, soundedS, withPower }, f) => ({
+    what: say`The stall warning sounded for ${f.seconds(soundedS, 1)} outside any maneuver${withPower ? ', with power on' : ''}, and ${f.ft(size)} went.`,
+    why: say`Slow at a high angle of attack, and nobody had asked for it.`,
+    tryNext: say`At the first chirp lower the nose, then add power. Trim for the speed you want.`,
+  }),
   'steep-bank-low': ({ size, withinFt }, f) => ({
     what: say`${f.deg(size)} of bank within ${f.ft(withinFt)} of the ground.`,
     why: say`A turn tightened to meet the runway takes away speed and margin.`,
