@@ -65,6 +65,63 @@ export const WORLDS: Record<string, World> = {
   },
 };
 
+/** Families that no figure of the model was chosen by: they say how far to believe its intervals. */
+export const KEPT_OUT: Record<string, World> = {
+  'moods that last': {
+    ...usual,
+    learned: (_, lessons, talent) =>
+      -0.5 +
+      (1.1 + 0.2 * talent) * (1 - Math.exp(-lessons / 5)) +
+      0.25 * Math.sin(0.9 * lessons + 4 * talent),
+    kept: (skill, days) => skill - 0.04 * Math.max(0, days / 7 - 1),
+    day: ({ gaussian }) => 0.2 * gaussian(),
+    attempt: ({ uniform, gaussian }) => (uniform() < 0.15 ? 0.55 : 0.22) * gaussian(),
+    passesTo: 1.05,
+  },
+  'steps, relapses and tiredness': {
+    ...usual,
+    learned: (attempts, lessons, talent) =>
+      -0.6 +
+      (lessons > 2 + talent ? 0.45 : 0) +
+      (lessons > 6 - talent ? 0.45 : 0) -
+      (lessons % 5 === 4 ? 0.3 : 0) -
+      0.05 * (attempts % 4),
+    kept: (skill, days) => skill - (days > 12 ? 0.12 : 0),
+    day: ({ gaussian }) => 0.22 * gaussian(),
+    attempt: ({ gaussian }) => 0.28 * gaussian(),
+    mustFails: 0.04,
+    attemptsALesson: 4,
+    lessonsEveryDays: 7,
+  },
+  'another instructor, and it is learned anew': {
+    ...usual,
+    learned: (_, lessons, talent) => {
+      const anew = 5 + Math.round(talent);
+      const since = lessons < anew ? lessons : lessons - anew;
+      return -0.6 + (lessons < anew ? 0 : 0.35) + (0.8 + 0.15 * talent) * (1 - Math.exp(-since / 2.5));
+    },
+    kept: (skill, days) => skill - 0.03 * Math.max(0, days / 7 - 1),
+    day: ({ gaussian }) => 0.25 * gaussian(),
+    attempt: ({ gaussian }) => 0.22 * gaussian(),
+    passesTo: 1.08,
+    lessonsEveryDays: 6,
+  },
+  'good days and bad ones, and a slow slide between': {
+    ...usual,
+    learned: (attempts, lessons, talent) =>
+      0.45 +
+      0.2 * talent -
+      0.9 * Math.exp(-attempts / 9) -
+      0.18 * ((lessons + Math.round(2 * talent + 6)) % 3 === 0 ? 1 : 0),
+    kept: (skill, days) => skill - 0.012 * days,
+    day: ({ uniform, gaussian }) => (uniform() < 0.25 ? -0.35 : 0.08) + 0.1 * gaussian(),
+    attempt: ({ uniform, gaussian }) => (uniform() < 0.08 ? 0.7 : 0.24) * gaussian(),
+    mustFails: 0.03,
+    lessonsEveryDays: 9,
+    attemptsALesson: 3,
+  },
+};
+
 export interface Flown {
   evidence: FlownAttempt[];
   /** The day of the next lesson. */

@@ -34,6 +34,11 @@ export interface ModelFigures {
   /** How often an attempt fails for what no band shows, over so many attempts as this counts for. */
   lapse: number;
   lapseWeight: number;
+  /**
+   * How far students move by ways that the model has not: one standard deviation of the margin that every interval carries
+   * besides. By students of worlds that no other figure was chosen by.
+   */
+  modelDoubt: number;
   /** An instructor’s grade read as a margin, and its noise. */
   gradeMargins: readonly [number, number, number, number];
   gradeSd: number;
@@ -68,6 +73,7 @@ export const PRIOR: ModelFigures = {
   lineBlur: 0.04,
   lapse: 0.015,
   lapseWeight: 20,
+  modelDoubt: 0.17,
   gradeMargins: [-0.9, -0.35, 0.15, 0.5],
   gradeSd: 0.45,
 };
@@ -296,15 +302,16 @@ const TENTH = normalQuantile(0.1);
 /** The chance that the next unaided attempt, on a day of its own, is to standard. */
 export function chanceOf(
   { margin, sd, luckSd, line, lapse }: SkillState,
-  { leap, settles }: ModelFigures = PRIOR,
+  { leap, settles, modelDoubt }: ModelFigures = PRIOR,
 ): Chance {
   const at = (value: number): number => normalCdf((value - line) / luckSd);
   const stays = normalCdf((margin - line) / rootOf(sd, luckSd));
   const p = (1 - lapse) * ((1 - leap) * stays + leap * Math.max(stays, at(settles)));
+  const known = rootOf(sd, modelDoubt);
   return {
     p,
     // How often a lapse comes is itself known to a factor of two or so.
-    low: (1 - 1.5 * lapse) * at(margin + TENTH * sd),
-    high: Math.max(p, (1 - lapse / 2) * at(margin - TENTH * sd)),
+    low: (1 - 1.5 * lapse) * at(margin + TENTH * known),
+    high: Math.max(p, (1 - lapse / 2) * at(margin - TENTH * known)),
   };
 }
