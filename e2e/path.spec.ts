@@ -19,7 +19,7 @@ test('from Today to a proposed, booked and briefed lesson in under a minute', as
   await expect(dialog.getByRole('row').nth(1)).toContainText(
     /due for a refresher|not yet steady|needs help|next/,
   );
-  await dialog.getByRole('button', { name: 'Open it in Brief' }).click();
+  await dialog.getByRole('button', { name: 'Plan this lesson' }).click();
   await expect(page).toHaveURL(/\/brief\/[0-9a-f-]{36}/);
   await expect(page.getByRole('heading', { name: /Wren/ }).first()).toBeVisible();
   expect(Date.now() - began).toBeLessThan(60_000);

@@ -82,6 +82,14 @@ test('the configuration flown least comes next, and turns go both ways', () => {
   expect(items.find(({ skill }) => skill === 'level-turn')!.variant).toBeUndefined();
 });
 
+test('nothing is put before what it stands on: a stall that was tried early waits for straight and level', () => {
+  const { items } = propose({ 'power-off-stall': standing('guided'), 'level-turn': standing('holding') });
+  expect(items[0].skill).not.toBe('power-off-stall');
+  expect(items.map(({ skill }) => skill)).toContain('straight-and-level');
+  // Shown early, it is no more than what comes in its turn.
+  expect(skills(propose({ 'power-off-stall': standing('shown') }))).not.toContain('power-off-stall');
+});
+
 test('the fault that recurs is what the lesson is about; a critical one before all', () => {
   const words = { 'power-off-stall': standing('guided') };
   const fault = {
@@ -101,6 +109,6 @@ test('the fault that recurs is what the lesson is about; a critical one before a
   };
   const said = (recurring: RecurringFinding[]) => wordedProposal(propose(words, { recurring }), KNOTS);
   expect(said([fault]).sayFirst).toMatch(/3 of the last 5: The left wing dropped/);
-  expect(said([fault, critical]).focus).toMatch(/^Stalled again/);
+  expect(said([fault, critical]).focus).toMatch(/^Wait for the speed/);
   expect(said([{ ...fault, id: 'steep-turn/overbank' }]).focus).toBe('Power-off stalls');
 });

@@ -59,6 +59,8 @@ const ATTEMPT_MIN = 4;
 const MOST_ITEMS = 4;
 const MOST_NEW = 1;
 const SOON_RUSTY_DAYS = 7;
+/** Below whatever is next in the syllabus. */
+const BEFORE_ITS_TURN = 5;
 
 interface Candidate {
   skill: SyllabusSkill;
@@ -144,15 +146,18 @@ function candidate(
     return soon
       ? make(50, false, 0, 1, { code: 'soon-rusty', params: { days: stands!.rustyInDays! } })
       : null;
-  if (word === 'guided') return make(80, false, 0, 3, { code: 'guided', because: stands!.why[0] });
-  if (word === 'holding') return make(70, false, 0, 2, { code: 'holding', because: stands!.why[0] });
-  const waits = skill.after.filter(
-    (id) => !['holding', 'ready', 'rusty'].includes(standings.get(id)?.standing ?? 'not flown'),
-  );
-  if (waits.length > 0) return null;
+  const standingOf = (id: string) => standings.get(id)?.standing ?? 'not flown';
+  // What was tried before its turn gives way to what it stands on.
+  const early = skill.after.some((id) => standingOf(id) === 'not flown');
+  if (word === 'guided')
+    return make(early ? BEFORE_ITS_TURN : 80, false, 0, 3, { code: 'guided', because: stands!.why[0] });
+  if (word === 'holding')
+    return make(early ? BEFORE_ITS_TURN : 70, false, 0, 2, { code: 'holding', because: stands!.why[0] });
+  if (skill.after.some((id) => !['holding', 'ready', 'rusty'].includes(standingOf(id)))) return null;
   const order = syllabus.skills.length - syllabus.skills.indexOf(skill);
+  // Among what is new the syllabus says the order, and what was shown need not be shown again.
   return word === 'shown'
-    ? make(60, true, 0, 2, { code: 'shown' })
+    ? make(30 + order / 10, true, 0, 2, { code: 'shown' })
     : make(30 + order / 10, true, 1, 2, { code: 'next' });
 }
 

@@ -64,10 +64,12 @@ export function wordedProposal(proposal: Proposal, units: Units): WordedProposal
       focus: items[0]?.title ?? '',
       sayFirst: items.length > 0 ? 'Say what went well last time. Then say what today is about.' : '',
     };
-  const what = textOf(findingSaid(about, units).what).replace(/\.$/, '');
+  const found = findingSaid(about, units);
+  const what = textOf(found.what).replace(/\.$/, '');
   return {
     ...worded,
-    focus: what.slice(0, MOST_FOCUS),
+    // What to do, and not what went wrong how often.
+    focus: textOf(found.tryNext).slice(0, MOST_FOCUS),
     sayFirst: `In ${about.count} of the last ${about.of}: ${what}. Ask what the student would do about it before you say it.`,
   };
 }

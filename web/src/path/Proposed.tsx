@@ -80,7 +80,7 @@ export function Proposed({
         loading={busy}
         disabled={!proposal.data || proposal.error !== undefined || at === ''}
       >
-        Open it in Brief
+        Plan this lesson
       </Button>
     </div>
   );
