@@ -37,7 +37,7 @@ export interface AnalysisInput {
   judge: Judge;
   weightLb?: number;
   groundFt?: number;
-  /** The lesson's weight and ground, for a file and an upload that name none. */
+  /** The lesson's weight and ground, for an upload that says none; a file's own count where there is no lesson. */
   lesson?: { weightLb?: number; groundFt?: number };
   briefs: BriefTargets[];
   /** How a table of another make is read. */
@@ -98,8 +98,9 @@ export function scoreRead(recording: Recording, input: AnalysisInput, tell: (fra
     schoolStandard: input.schoolStandard,
     judge: input.judge,
     airplane: input.airplane,
-    weightLb: input.weightLb ?? header.weightLb ?? input.lesson?.weightLb,
-    groundFt: input.groundFt ?? header.groundFt ?? input.lesson?.groundFt,
+    // What was said outright, else what the lesson was briefed for: a file's header decides nothing over it.
+    weightLb: input.weightLb ?? input.lesson?.weightLb ?? header.weightLb,
+    groundFt: input.groundFt ?? input.lesson?.groundFt ?? header.groundFt,
     briefs: input.briefs,
     edits: input.edits,
     examiner: input.examiner,

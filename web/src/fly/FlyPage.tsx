@@ -3,12 +3,14 @@ import { flownOf, type Lesson } from '@keel/core';
 import { Button } from '@mantine/core';
 import { IconPlaneInflight } from '@tabler/icons-react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { useLesson, useMe } from '../api/hooks.ts';
+import { useAirplanes, useLesson, useMe } from '../api/hooks.ts';
 import { useSetCurrent } from '../frame/current.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { dayAndTime, numberText } from '../parts/format.ts';
 import { Waiting } from '../parts/states.tsx';
+import { AssumesDialog } from './attach/AssumesDialog.tsx';
 import { Attach } from './attach/Attach.tsx';
+import { differences } from './attach/assumes.ts';
 import { MappingDialog } from './attach/MappingDialog.tsx';
 import { useAttaching } from './attach/use-attaching.ts';
 import { WorkProgress } from './attach/WorkProgress.tsx';
@@ -45,7 +47,9 @@ function Recordings(props: { title: string; recordings: Lesson['recordings'] }) 
 function Fly({ lesson }: { lesson: Lesson }) {
   const { data: me } = useMe();
   const navigate = useNavigate();
-  const { work, problem, asked, scoring, busy, attach, answer, fly, stop, forget } = useAttaching(lesson);
+  const { work, problem, asked, scoring, busy, attach, answer, fly, stop, forget, differing, settle, leave } =
+    useAttaching(lesson);
+  const airplanes = useAirplanes();
   const readOnly = me?.role === 'student';
   const { flown, practice } = flownOf(lesson);
 
@@ -65,6 +69,15 @@ function Fly({ lesson }: { lesson: Lesson }) {
             problem={problem}
             use={answer}
             close={forget}
+          />
+        )}
+        {differing && (
+          <AssumesDialog
+            fileName={differing.file.name}
+            differs={differences(differing.peek, lesson)}
+            names={new Map((airplanes.data ?? []).map(({ id, name }) => [id, name]))}
+            use={settle}
+            close={leave}
           />
         )}
         {problem && (

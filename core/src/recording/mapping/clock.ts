@@ -1,5 +1,7 @@
 /** The time of a table's rows as seconds since the first; past midnight the clock goes on. */
+
 import { type FilePlace, InputError, quoted } from '../../errors.ts';
+import { instantOf } from '../../units/days.ts';
 import { parseCell } from '../columns/csv-number.ts';
 import { parseUtcMs } from '../columns/utc.ts';
 import { type DateKind, dayOf } from './day-cell.ts';
@@ -17,6 +19,7 @@ export class Clock {
   epochMs: number | undefined;
   private readonly column: number;
   private readonly kind: TimeKind;
+  private readonly zone: string | undefined;
   private readonly date: { column: number; kind: DateKind } | undefined;
   private lastMs = Number.NEGATIVE_INFINITY;
   private days = 0;
@@ -28,6 +31,7 @@ export class Clock {
   ) {
     this.column = columnOf(head, time.column);
     this.kind = time.kind;
+    this.zone = time.zone;
     // Every other kind of time has its day in it, or has none.
     this.date =
       date && time.kind === 'clock' ? { column: columnOf(head, date.column), kind: date.kind } : undefined;
@@ -49,9 +53,17 @@ export class Clock {
     const dated = this.kind === 'clock' ? this.pastMidnight(ms, dayMs) : ms;
     if (this.firstMs === undefined) {
       this.firstMs = dated;
-      if (this.kind === 'iso' || this.kind.startsWith('epoch') || dayMs !== undefined) this.epochMs = dated;
+      if (this.kind === 'iso' || this.kind.startsWith('epoch')) this.epochMs = dated;
+      else if (dayMs !== undefined) this.epochMs = this.inUtc(dated);
     }
     return (dated - this.firstMs) / 1000;
+  }
+
+  /** A local time of day, as the table has it, in UTC: as its first row was, the whole flight is. */
+  private inUtc(dated: number): number {
+    return this.zone === undefined
+      ? dated
+      : instantOf(new Date(dated).toISOString().slice(0, 19), this.zone).getTime();
   }
 
   private place(line: number, column: number): FilePlace {

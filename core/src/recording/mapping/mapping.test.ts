@@ -191,3 +191,12 @@ describe('a table with decimal commas', () => {
     expect(tableHead(grouped).decimalComma).toBe(false);
   });
 });
+
+test('a local time of day is read in its zone: summer time in London is an hour ahead of UTC', () => {
+  const mapping = guessed(METRIC);
+  const local = { ...mapping, time: { ...mapping.time, zone: 'Europe/London' } };
+  const [utc, london] = [mapping, local].map((one) => readMapped(METRIC, one));
+  expect(new Date(utc.epochMs!).toISOString()).toBe('2026-06-12T23:59:58.000Z');
+  expect(new Date(london.epochMs!).toISOString()).toBe('2026-06-12T22:59:58.000Z');
+  expect([...london.timeS]).toEqual([...utc.timeS]);
+});

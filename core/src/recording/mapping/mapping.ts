@@ -24,7 +24,12 @@ const channels = Object.keys(CHANNELS) as [ChannelName, ...ChannelName[]];
 const column = z.string().max(200);
 
 export const mappingSchema = z.object({
-  time: z.object({ column, kind: z.enum(kinds(TIME_KINDS)) }),
+  time: z.object({
+    column,
+    kind: z.enum(kinds(TIME_KINDS)),
+    /** The zone of a time of day that is the local one; UTC where it is left out. */
+    zone: z.string().max(60).optional(),
+  }),
   date: z.object({ column, kind: z.enum(kinds(DATE_KINDS)) }).optional(),
   channels: z
     .array(

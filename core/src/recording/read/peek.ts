@@ -10,6 +10,9 @@ export interface Peek {
   /** The airplane's id, where the file names it. */
   airplane?: string;
   begins?: Beginning;
+  /** What the file’s own header says of the day. */
+  weightLb?: number;
+  groundFt?: number;
   /** A table whose columns are not those of Recording CSV: somebody has to say what they are. */
   needsMapping: boolean;
 }
@@ -73,6 +76,8 @@ function peekCsv(text: string): Omit<Peek, 'format'> {
     return {
       needsMapping: false,
       airplane: header.airplane,
+      weightLb: header.weightLb,
+      groundFt: header.groundFt,
       begins: at(utc) ?? beginningOfDate(header.date),
     };
   } catch {

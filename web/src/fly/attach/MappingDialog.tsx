@@ -2,11 +2,13 @@
 import { CHANNELS, guessMapping, isChannel, type Mapping, type TableHead } from '@keel/core';
 import { Button, Checkbox, Modal, Select } from '@mantine/core';
 import { useState } from 'react';
+import { shownZone } from '../../parts/format.ts';
 import { PlainTable } from '../../parts/PlainTable.tsx';
 import {
   type Choice,
   choicesFrom,
   DATE,
+  isLocal,
   mappingFrom,
   NOTHING,
   SIGNED,
@@ -35,7 +37,8 @@ export function MappingDialog(props: {
   const [choices, setChoices] = useState(() => choicesFrom(head, remembered ?? guessMapping(head)));
   const change = (i: number, part: Partial<Choice>) =>
     setChoices(choices.map((choice, k) => (k === i ? { ...choice, ...part } : choice)));
-  const made = mappingFrom(head, choices);
+  const made = mappingFrom(head, choices, shownZone());
+  const local = head.columns.find((column, i) => choices[i].as === TIME && isLocal(column, choices[i].unit));
   return (
     <Modal opened onClose={close} size={900} title={<strong>What are the columns of {fileName}?</strong>}>
       <div className="stack">
@@ -49,6 +52,11 @@ export function MappingDialog(props: {
             ? 'This is how a file with this header was read before.'
             : 'A proposal from the names. Look at the sample values, put right what is wrong; it is kept for the next file with this header.'}
         </p>
+        {local !== undefined && (
+          <p className="small">
+            “{local}” is read as the school’s local time, {shownZone()}.
+          </p>
+        )}
         <div className="mapping-scroll">
           <PlainTable className="mapping">
             <thead>

@@ -22,7 +22,7 @@ const enough = {
 };
 
 test('enough is time, altitude, and speed with heading', () => {
-  expect(mappingFrom(head, choose(enough))).toEqual({
+  expect(mappingFrom(head, choose(enough), 'UTC')).toEqual({
     time: { column: 'Time', kind: firstTime.value },
     channels: [
       { column: 'Altitude', channel: 'alt_ft', unit: 'ft', flip: false },
@@ -39,7 +39,7 @@ test('positions stand for speed and heading, and their altitude for the altimete
     Speed: as('lat_deg'),
     Heading: as('lon_deg'),
   };
-  expect(mappingFrom(head, choose(positions))).toMatchObject({ time: { column: 'Time' } });
+  expect(mappingFrom(head, choose(positions), 'UTC')).toMatchObject({ time: { column: 'Time' } });
 });
 
 test.each([
@@ -48,17 +48,17 @@ test.each([
   ['It takes airspeed and heading, or latitude and longitude.', { ...enough, Speed: nothing }],
   ['It takes airspeed and heading, or latitude and longitude.', { ...enough, Heading: as('lat_deg') }],
 ])('“%s” is said where it is missing', (says, chosen) => {
-  expect(mappingFrom(head, choose(chosen))).toBe(says);
+  expect(mappingFrom(head, choose(chosen), 'UTC')).toBe(says);
 });
 
 test('two columns of one kind are one too many, and it is said which', () => {
-  const said = mappingFrom(head, choose({ ...enough, Note: as('alt_ft') }));
+  const said = mappingFrom(head, choose({ ...enough, Note: as('alt_ft') }), 'UTC');
   expect(said).toMatch(/^Two columns are the .*altitude.*; keep one\.$/i);
 });
 
 test('what was said before stands there again, unit, sign and all', () => {
   const rolled = choose({ ...enough, Date: as('date'), Roll: as('bank_deg', undefined, true) });
-  const mapping = mappingFrom(head, rolled) as Mapping;
+  const mapping = mappingFrom(head, rolled, 'UTC') as Mapping;
   expect(mapping).toMatchObject({
     date: { column: 'Date' },
     channels: expect.arrayContaining([expect.objectContaining({ channel: 'bank_deg', flip: true })]),
@@ -67,11 +67,13 @@ test('what was said before stands there again, unit, sign and all', () => {
 });
 
 test('a column that the file no longer has is not asked for', () => {
-  const mapping = mappingFrom(head, choose(enough)) as Mapping;
+  const mapping = mappingFrom(head, choose(enough), 'UTC') as Mapping;
   const shorter = { ...head, columns: COLUMNS.slice(0, 4) };
   const choices = choicesFrom(shorter, mapping);
   expect(choices).toHaveLength(4);
-  expect(mappingFrom(shorter, choices)).toBe('It takes airspeed and heading, or latitude and longitude.');
+  expect(mappingFrom(shorter, choices, 'UTC')).toBe(
+    'It takes airspeed and heading, or latitude and longitude.',
+  );
 });
 
 test('each choice has units of its own, and the first is one that it can be in', () => {
@@ -81,4 +83,12 @@ test('each choice has units of its own, and the first is one that it can be in',
   expect(unitChoices('alt_ft').map(({ value }) => value)).toEqual(expect.arrayContaining(['ft', 'm']));
   expect(unitChoices(NOTHING)).toEqual([]);
   expect(unitChoices(TIME).length).toBeGreaterThan(1);
+});
+
+test('a time of day in a column of local times is read in the school’s zone; any other in UTC', () => {
+  const local = { ...head, columns: head.columns.map((one) => (one === 'Time' ? 'Time (local)' : one)) };
+  const at = head.columns.indexOf('Time');
+  const choices = choose(enough).map((choice, i) => (i === at ? { ...choice, unit: 'clock' } : choice));
+  expect(mappingFrom(local, choices, 'Europe/London')).toMatchObject({ time: { zone: 'Europe/London' } });
+  expect(mappingFrom(head, choices, 'Europe/London')).not.toHaveProperty('time.zone');
 });

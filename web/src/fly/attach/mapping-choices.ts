@@ -41,7 +41,8 @@ export const choicesFrom = (head: TableHead, mapping: Partial<Mapping>): Choice[
     return own ? { as: own.channel, unit: own.unit, flip: own.flip } : { as: NOTHING, unit: '', flip: false };
   });
 
-export function mappingFrom(head: TableHead, choices: readonly Choice[]): Mapping | string {
+/** @param zone the school’s, in which a column of local times is read */
+export function mappingFrom(head: TableHead, choices: readonly Choice[], zone: string): Mapping | string {
   const at = (as: string) => choices.findIndex((choice) => choice.as === as);
   const [time, date] = [at(TIME), at(DATE)];
   if (time < 0) return 'Say which column is the time.';
@@ -55,13 +56,21 @@ export function mappingFrom(head: TableHead, choices: readonly Choice[]): Mappin
   if (!(has('ias_kt') && has('hdg_deg')) && !(has('lat_deg') && has('lon_deg')))
     return 'It takes airspeed and heading, or latitude and longitude.';
   return {
-    time: { column: head.columns[time], kind: choices[time].unit as Mapping['time']['kind'] },
+    time: {
+      column: head.columns[time],
+      kind: choices[time].unit as Mapping['time']['kind'],
+      ...(isLocal(head.columns[time], choices[time].unit) && { zone }),
+    },
     ...(date >= 0 && {
       date: { column: head.columns[date], kind: choices[date].unit as NonNullable<Mapping['date']>['kind'] },
     }),
     channels,
   };
 }
+
+/** A time of day whose column says that it is the local one. */
+export const isLocal = (column: string, kind: string): boolean =>
+  kind === 'clock' && /local|lcl/i.test(column);
 
 /** The units, or kinds of time, that a choice can be in; the first is taken. */
 export function unitChoices(as: string): { value: string; label: string }[] {

@@ -14,11 +14,11 @@ const guess = mappingSchema.parse({
 });
 
 test('a mapping goes into the form and comes out the same', () => {
-  expect(mappingFrom(head, choicesFrom(head, guess))).toEqual(guess);
+  expect(mappingFrom(head, choicesFrom(head, guess), 'UTC')).toEqual(guess);
 });
 
 test('the guess for this table is enough but for the speed, which could be any', () => {
-  const made = mappingFrom(head, choicesFrom(head, guessMapping(head)));
+  const made = mappingFrom(head, choicesFrom(head, guessMapping(head)), 'UTC');
   expect(made).toMatch(/airspeed and heading/);
 });
 
@@ -30,5 +30,5 @@ test.each([
 ])('%s as %s: it says what is missing', (column, as, words) => {
   const choices = choicesFrom(head, guess);
   choices[head.columns.indexOf(column)] = { as, unit: 'ft', flip: false };
-  expect(mappingFrom(head, choices)).toContain(words);
+  expect(mappingFrom(head, choices, 'UTC')).toContain(words);
 });

@@ -1,6 +1,7 @@
 /** A file looked at before it is sent: what it is, and what has to be asked first. */
 import {
   headerKey,
+  type Lesson,
   type Mapping,
   type MatchableLesson,
   matchLesson,
@@ -11,6 +12,7 @@ import {
 } from '@keel/core';
 import { api, read } from '../../api/client.ts';
 import { shownZone } from '../../parts/format.ts';
+import type { Taken } from './assumes.ts';
 
 /** Enough for any header; the rest is the server's to read. */
 const HEAD_BYTES = 64 * 1024;
@@ -41,16 +43,25 @@ export async function prepare(file: File): Promise<Prepared> {
 
 /** The form that a recording is sent as. */
 export function recordingForm(
-  { file }: Prepared,
-  lesson: { id: string; student: { id: string }; airplane: { id: string }; standard: { id: string } },
+  { file, peek }: Prepared,
+  lesson: Pick<Lesson, 'id' | 'student' | 'standard'> & {
+    airplane: { id: string };
+    conditions?: Lesson['conditions'];
+  },
   mapping: Mapping | null,
+  /** Of what differs between file and lesson, what holds. */
+  taken: Taken = {},
 ): FormData {
   const form = new FormData();
   form.set('file', file);
   form.set('studentId', lesson.student.id);
-  form.set('airplaneId', lesson.airplane.id);
+  form.set('airplaneId', taken.airplane === 'file' ? peek.airplane! : lesson.airplane.id);
   form.set('standardId', lesson.standard.id);
   form.set('lessonId', lesson.id);
+  const { weightLb, groundFt } = lesson.conditions ?? {};
+  // Said outright, so that no header decides it by itself.
+  if (taken.weight) form.set('weightLb', String(taken.weight === 'file' ? peek.weightLb : weightLb));
+  if (taken.ground) form.set('groundFt', String(taken.ground === 'file' ? peek.groundFt : groundFt));
   if (mapping) form.set('mapping', JSON.stringify(mapping));
   return form;
 }

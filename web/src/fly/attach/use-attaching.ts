@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { answered, api, messageOf, read, upload } from '../../api/client.ts';
 import { useRecording } from '../../api/hooks.ts';
+import { differences, type Taken } from './assumes.ts';
 import { type Prepared, prepare, recordingForm } from './prepare.ts';
 
 /** What is under way: the file going up, being read, being scored. */
@@ -14,6 +15,8 @@ export function useAttaching(lesson: Lesson) {
   const [problem, setProblem] = useState<string | null>(null);
   /** A table of another make, whose columns somebody has to name. */
   const [asked, setAsked] = useState<Prepared | null>(null);
+  /** A file whose header says otherwise than the lesson. */
+  const [differing, setDiffering] = useState<Prepared | null>(null);
   const navigate = useNavigate();
   const scoring = useRecording(work?.step === 'scoring' ? work.id : undefined);
 
@@ -27,12 +30,13 @@ export function useAttaching(lesson: Lesson) {
   };
 
   /** @returns whether it was kept; if not, what was said of its columns stands there again, with what is wrong. */
-  const send = async (prepared: Prepared, mapping: Mapping | null): Promise<boolean> => {
+  const send = async (prepared: Prepared, mapping: Mapping | null, taken?: Taken): Promise<boolean> => {
     setAsked(null);
+    setDiffering(null);
     setProblem(null);
     setWork({ step: 'sending', fraction: 0 });
     try {
-      const created = await upload(recordingForm(prepared, lesson, mapping), (fraction) =>
+      const created = await upload(recordingForm(prepared, lesson, mapping, taken), (fraction) =>
         setWork({ step: fraction < 1 ? 'sending' : 'reading', fraction }),
       );
       await finish(created);
@@ -50,6 +54,7 @@ export function useAttaching(lesson: Lesson) {
     if (!prepared) return;
     // A header that was seen before needs no second answer.
     if (prepared.table && !prepared.table.remembered) setAsked(prepared);
+    else if (differences(prepared.peek, lesson).length > 0) setDiffering(prepared);
     else await send(prepared, prepared.table?.remembered ?? null);
   };
   const answer = async (mapping: Mapping) => {
@@ -84,5 +89,9 @@ export function useAttaching(lesson: Lesson) {
     stop,
     /** The question of a table's columns is put aside. */
     forget: () => setAsked(null),
+    differing,
+    /** What holds of file and lesson was said. */
+    settle: (taken: Taken) => differing && send(differing, differing.table?.remembered ?? null, taken),
+    leave: () => setDiffering(null),
   };
 }

@@ -1,0 +1,62 @@
+/** The file and the lesson say different things of the day: which of them holds is chosen before anything is scored. */
+import { numberText } from '@keel/core';
+import { Button, Modal, Radio } from '@mantine/core';
+import { useState } from 'react';
+import type { Difference, Taken } from './assumes.ts';
+
+const LABELS: Record<Difference['what'], string> = {
+  airplane: 'Airplane',
+  weight: 'Weight',
+  ground: 'Highest ground below',
+};
+const UNITS: Record<Difference['what'], string> = { airplane: '', weight: ' lb', ground: ' ft' };
+
+export function AssumesDialog(props: {
+  fileName: string;
+  differs: readonly Difference[];
+  /** Airplanes of the school, by the id that a file names them by. */
+  names: ReadonlyMap<string, string>;
+  use: (taken: Taken) => void;
+  close: () => void;
+}) {
+  const { fileName, differs, names, use, close } = props;
+  const known = (one: Difference) => one.what !== 'airplane' || names.has(String(one.file));
+  const [taken, setTaken] = useState<Taken>(() =>
+    Object.fromEntries(differs.map(({ what }) => [what, 'lesson'])),
+  );
+  const said = ({ what }: Difference, value: string | number) =>
+    typeof value === 'number' ? `${numberText(value)}${UNITS[what]}` : (names.get(value) ?? value);
+  return (
+    <Modal opened onClose={close} size={560} title={<strong>{fileName} differs from the lesson</strong>}>
+      <div className="stack">
+        {differs.map((one) => (
+          <Radio.Group
+            key={one.what}
+            label={LABELS[one.what]}
+            description={
+              known(one)
+                ? undefined
+                : `The file names “${one.file}”, an airplane that this school does not have: the lesson’s is used.`
+            }
+            value={taken[one.what]}
+            onChange={(value) => setTaken({ ...taken, [one.what]: value as 'file' | 'lesson' })}
+          >
+            <div className="row" style={{ flexWrap: 'wrap', marginTop: 6 }}>
+              <Radio value="lesson" label={`${said(one, one.lesson)}, as briefed`} />
+              <Radio value="file" disabled={!known(one)} label={`${said(one, one.file)}, as in the file`} />
+            </div>
+          </Radio.Group>
+        ))}
+        <p className="small quiet">
+          Stall, warning and maneuvering speeds follow the weight, and the floor follows the ground.
+        </p>
+        <div className="row" style={{ justifyContent: 'flex-end' }}>
+          <Button variant="default" onClick={close}>
+            Cancel
+          </Button>
+          <Button onClick={() => use(taken)}>Attach the recording</Button>
+        </div>
+      </div>
+    </Modal>
+  );
+}

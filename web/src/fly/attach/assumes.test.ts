@@ -1,0 +1,21 @@
+/** What a file says otherwise than the lesson is asked about; what is the same, or said by one alone, is not. */
+import type { Lesson } from '@keel/core';
+import { differences } from './assumes.ts';
+
+const lesson = {
+  airplane: { id: 'cairn-4', name: 'Aldergate Cairn', speedUnit: 'kt' },
+  conditions: { weightLb: 2300, groundFt: 1900 },
+} as unknown as Lesson;
+
+test.each([
+  ['nothing said', {}, []],
+  ['the same, rounded', { airplane: 'cairn-4', weightLb: 2301, groundFt: 1902 }, []],
+  ['another weight', { weightLb: 2150 }, [{ what: 'weight', file: 2150, lesson: 2300 }]],
+  ['another ground', { groundFt: 2050 }, [{ what: 'ground', file: 2050, lesson: 1900 }]],
+  ['another airplane', { airplane: 'gimmer-2' }, [{ what: 'airplane', file: 'gimmer-2', lesson: 'cairn-4' }]],
+] as const)('%s', (_, header, found) => expect(differences(header, lesson)).toEqual(found));
+
+test('what the lesson leaves open the file may say', () => {
+  const open = { ...lesson, conditions: {} } as unknown as Lesson;
+  expect(differences({ weightLb: 2150, groundFt: 2050 }, open)).toEqual([]);
+});

@@ -1,0 +1,38 @@
+/** What a file's header says of the day against what the lesson was briefed for: a person chooses, where they differ. */
+import type { Lesson, Peek } from '@keel/core';
+
+export interface Difference {
+  what: 'airplane' | 'weight' | 'ground';
+  file: string | number;
+  lesson: string | number;
+}
+
+/** Nearer than these it is the same figure, rounded. */
+const SAME_LB = 2;
+const SAME_FT = 5;
+
+export function differences(
+  { airplane, weightLb, groundFt }: Pick<Peek, 'airplane' | 'weightLb' | 'groundFt'>,
+  lesson: Pick<Lesson, 'airplane' | 'conditions'>,
+): Difference[] {
+  const found: Difference[] = [];
+  if (airplane && airplane !== lesson.airplane.id)
+    found.push({ what: 'airplane', file: airplane, lesson: lesson.airplane.id });
+  const { conditions } = lesson;
+  if (
+    weightLb !== undefined &&
+    conditions.weightLb !== undefined &&
+    Math.abs(weightLb - conditions.weightLb) > SAME_LB
+  )
+    found.push({ what: 'weight', file: weightLb, lesson: conditions.weightLb });
+  if (
+    groundFt !== undefined &&
+    conditions.groundFt !== undefined &&
+    Math.abs(groundFt - conditions.groundFt) > SAME_FT
+  )
+    found.push({ what: 'ground', file: groundFt, lesson: conditions.groundFt });
+  return found;
+}
+
+/** What of the file is taken, by what differs. */
+export type Taken = Partial<Record<Difference['what'], 'file' | 'lesson'>>;
