@@ -18,6 +18,8 @@ export interface Aims {
   heading?: 'entry';
   /** Heading to go by in the whole maneuver, deg. */
   turnDeg?: number;
+  /** The briefed heading that it ends on, where that is near: Debrief holds the roll-out against the same. */
+  toHeadingDeg?: number;
 }
 
 export interface Step {

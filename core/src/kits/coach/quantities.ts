@@ -248,7 +248,7 @@ export function openGauge(card: TargetCard, airplane: Airplane): Gauge {
     // The nose may swing while the wing has hardly begun to move: where it pointed a moment before counts.
     if (Math.abs(bank) < LEVEL_DEG) leftLevelDeg = recent.ago(SWING_S).heading;
     q.swingAgainstDeg = (leftLevelDeg - heading) * Math.sign(bank);
-    q.toGoDeg = (aims.turnDeg ?? Number.NaN) - Math.abs(heading - entry.heading);
+    q.toGoDeg = toGo(aims, entry.heading, heading);
   }
 
   return {
@@ -275,4 +275,15 @@ export function openGauge(card: TargetCard, airplane: Airplane): Gauge {
       entry.alt = card.entry.altitudeFt;
     },
   };
+}
+
+/** A turn that was picked up off its line still ends on the heading that was briefed; far from it, after so many degrees. */
+const NEAR_HEADING_DEG = 60;
+
+function toGo({ turnDeg = Number.NaN, toHeadingDeg }: Aims, entryDeg: number, headingDeg: number): number {
+  const turned = headingDeg - entryDeg;
+  const side = Math.sign(turned) || 1;
+  const off =
+    toHeadingDeg === undefined ? 0 : side * shortestTurnDeg(entryDeg + side * turnDeg, toHeadingDeg);
+  return turnDeg + (Math.abs(off) <= NEAR_HEADING_DEG ? off : 0) - Math.abs(turned);
 }

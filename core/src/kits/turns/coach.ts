@@ -157,7 +157,7 @@ export function turnSteps(
   before: Step[] = [],
 ): Step[] {
   const { bankDeg } = card;
-  const turn = { ...aims, turnDeg: 360 };
+  const turn = { ...aims, turnDeg: 360, toHeadingDeg: card.entry.headingDeg };
   return [
     before.length > 0 ? ready(begins, {}) : ready(begins, { ...aims, heading: 'entry' }),
     ...before,

@@ -49,10 +49,11 @@ export const slowFlight: CardWords = {
       ),
       ...cleanSteps(facts),
       ...flapSteps(facts),
-      line`Near ${facts.entrySpeed('the target')} add power to about ${powerOf(card.power?.levelRpm ?? Number.NaN)}${behind ? ': behind the power curve, slower needs more' : ' to hold altitude'}`,
+      line`Near ${facts.entrySpeed('the target')} add power${card.power?.levelRpm == null ? '' : line` to about ${powerOf(card.power.levelRpm)}`}${behind ? ': behind the power curve, slower needs more' : ' to hold altitude'}`,
       'Hold speed with pitch and altitude with power. More right rudder with more power. Trim',
       'It is quieter, the nose is high, the controls are soft and the view ahead is gone: level the wings by the horizon at the side',
       line`Turn at no more than ${f.deg(card.bankDeg)}, with a little power. Roll out ${f.number(early)} to ${f.deg(card.bankDeg)} early`,
+      'Left and right differ: with high power and a low speed the nose wants left, so a left turn needs less right rudder and a right turn more',
       'Climb and descend with power alone, at the same speed',
       recovery(facts),
     ];

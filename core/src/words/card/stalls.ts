@@ -11,6 +11,7 @@ import {
 } from './shared.ts';
 
 const STALL_CAUTIONS = [
+  'Before the first one know what this airplane’s stall warning sounds or looks like, and which other tones are not it.',
   'Keep the ball centered until it stalls and the ailerons neutral until the wing flies: a stall with yaw drops a wing and can become a spin.',
   'Recovering is not a dive: lower the nose only until the warning stops. Pulling too early stalls it again.',
 ];

@@ -63,8 +63,9 @@ export const levelTurn: CardWords = {
   steps: (facts) => [
     steadyEntry(facts, true),
     'Lift the wing or lean forward and look. Then roll with aileron and rudder together',
+    'Size the bank to the turn: about 10° for a few degrees of heading, 20 to 30° for a half circle',
     'Add back pressure as the bank builds. Ailerons neutral at the bank, a little opposite if it steepens',
-    'Eyes outside on the horizon and the cowling, with short looks at altimeter and ball',
+    'Eyes outside on the horizon, the cowling and the wingtip, with short looks at altimeter and ball. The engine is a second altimeter: faster means descending',
     `${rollOut(facts)}. Release the back pressure at the same rate`,
     'Repeat the other way, then to cardinal headings by the shortest way',
   ],
@@ -230,7 +231,7 @@ export const steepTurn: CardWords = {
     const circles = technique.steepCircles === 2 ? 'two circles' : 'one circle';
     return [
       steadyEntry(facts, true),
-      'Look, then roll slowly: four to five seconds to the bank',
+      'Look, then roll slowly: four to five seconds to the bank. Say it as you roll: ten, twenty, thirty, pull',
       technique.steepPower === 'leave'
         ? 'Past 30° begin to pull. Leave the power: a little speed may go'
         : line`Past 30° begin to pull, add ${add > 0 ? line`about ${facts.powerOf(add)}` : 'a little power'}, and leave it`,
