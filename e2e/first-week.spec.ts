@@ -174,6 +174,10 @@ test('what is flown stands at Debrief as soon as it is scored, and the trainerâ€
     mimeType: 'text/csv',
     buffer: Buffer.from(writeRecordingCsv(flown(100_000 + (Date.now() % 40_000)))),
   });
+  // The file was weighed and placed otherwise than the lesson: what was briefed holds unless the other is chosen.
+  const differs = page.getByRole('dialog', { name: 'flight.csv differs from the lesson' });
+  await expect(differs.getByRole('radio', { name: /2.240 lb, as briefed/ })).toBeChecked();
+  await differs.getByRole('button', { name: 'Attach the recording' }).click();
   await expect(page.getByRole('button', { name: 'Go to Debrief' })).toBeVisible({ timeout: 30_000 });
   // Back, and back again, with nothing loaded anew.
   await page.goBack();

@@ -27,6 +27,7 @@ async function flownTwiceWithout(page: Page, maneuver: string, missing: readonly
   writeFileSync(file, writeRecordingCsv(flown));
   await page.goto(`/fly/${await ownLesson(page, title)}`);
   await page.getByLabel('Recording file').setInputFiles(file);
+  await page.getByRole('button', { name: 'Attach the recording' }).click();
   await page.getByRole('button', { name: 'Go to Debrief' }).click({ timeout: 30_000 });
   await expect(page.getByLabel('Verdict').getByText('Pass/fail items')).toBeVisible();
 }

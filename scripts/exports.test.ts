@@ -6,11 +6,18 @@ const ROOT = join(import.meta.dirname, '..');
 const FOLDERS = ['core/src', 'server/src', 'server/test', 'web/src', 'scripts', 'e2e'];
 const EXPORTED = /^export (?:async )?(?:const|function\*?|class|interface|type|enum) (\w+)/gm;
 
-const sources = FOLDERS.flatMap((folder) =>
-  (readdirSync(join(ROOT, folder), { recursive: true }) as string[])
+/** Configurations lie beside the folders, and import from them. */
+const BESIDE = ['.', 'web', 'server', 'core'];
+
+const sourcesIn = (folder: string, recursive: boolean) =>
+  (readdirSync(join(ROOT, folder), { recursive }) as string[])
     .filter((file) => /\.(tsx?|mjs)$/.test(file) && !file.includes('bundle'))
-    .map((file) => ({ file: join(folder, file), text: readFileSync(join(ROOT, folder, file), 'utf8') })),
-).map(({ file, text }) => ({ file, text, names: new Set(text.match(/[A-Za-z_$][\w$]*/g)) }));
+    .map((file) => ({ file: join(folder, file), text: readFileSync(join(ROOT, folder, file), 'utf8') }));
+
+const sources = [
+  ...FOLDERS.flatMap((folder) => sourcesIn(folder, true)),
+  ...BESIDE.flatMap((folder) => sourcesIn(folder, false)),
+].map(({ file, text }) => ({ file, text, names: new Set(text.match(/[A-Za-z_$][\w$]*/g)) }));
 
 test('no export is without a use', () => {
   const uses = new Map<string, number>();

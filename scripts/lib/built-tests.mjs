@@ -9,7 +9,7 @@ import { fileURLToPath, pathToFileURL } from 'node:url';
 
 const ROOT = join(dirname(fileURLToPath(import.meta.url)), '../..');
 /** Beside the sources, so that packages are found from there; jest.built.config.mjs looks here. */
-const BUILT = '.built-tests';
+export const BUILT = '.built-tests';
 
 /** A file that asks where it is means where its source is. */
 const whereTheSourceIs = {

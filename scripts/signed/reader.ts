@@ -3,7 +3,8 @@
  * maneuver, the school's own elsewhere (all from memory), and what is common practice. Written before the rules that it is held
  * against, and shares nothing with them.
  */
-import { type Columns, type Stretch, smooth, unwrapped } from './series.ts';
+import type { Briefed, Page } from './page.ts';
+import { type Columns, smooth, unwrapped } from './series.ts';
 import { readSlowFlight } from './slow-flight.ts';
 import { readStall } from './stalls.ts';
 import { readStraight } from './straight.ts';
@@ -14,36 +15,6 @@ export interface Read {
   verdict: Verdict;
   /** What failed it; empty where nothing did. */
   why: string;
-}
-
-/** What was briefed, in knots, feet and degrees. */
-export interface Briefed {
-  maneuver: string;
-  variant: string;
-  altitudeFt: number;
-  kias: number;
-  headingDeg: number;
-  bankDeg: number;
-  stallKias: number;
-  warningKias: number;
-  vaKias: number;
-  floorFt: number;
-  vxKias: number;
-  vyKias: number;
-  flaps: readonly { deg: number; vfeKias: number }[];
-}
-
-/** What every reading looks at: columns of one second, headings without jumps. */
-export interface Page {
-  columns: Columns;
-  brief: Briefed;
-  alt: number[];
-  ias: number[];
-  bank: number[];
-  heading: number[];
-  pitch: number[];
-  sink: number[];
-  power: number[];
 }
 
 const SECONDS = 1;
@@ -113,10 +84,3 @@ function flapLimit({ columns, brief, ias }: Page): string | undefined {
   }
   return undefined;
 }
-
-export const lowest = ({ columns, alt }: Page, { fromS, toS }: Stretch): number => {
-  let low = Number.POSITIVE_INFINITY;
-  for (let i = 0; i < alt.length; i++)
-    if (columns.timeS[i] >= fromS && columns.timeS[i] <= toS) low = Math.min(low, alt[i]);
-  return low;
-};

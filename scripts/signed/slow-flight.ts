@@ -1,5 +1,5 @@
 /** Slow flight by the Private ACS: +10/−0 kt on the briefed speed, ±100 ft, ±10° of heading and bank, the warning silent. */
-import { lowest, type Page } from './reader.ts';
+import { lowest, type Page } from './page.ts';
 import { around, lasting, mean, median, rowsIn, type Stretch, stretches } from './series.ts';
 import { type Deviation, deviationsIn, failing } from './tolerances.ts';
 

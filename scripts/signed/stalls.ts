@@ -2,7 +2,7 @@
  * Stalls by the Private ACS, the stall itself first: whether it came, what gave it up, what followed. The book's speeds tell a
  * power-off stall; with power the climb collapses before the nose does.
  */
-import { lowest, type Page } from './reader.ts';
+import { lowest, type Page } from './page.ts';
 import { around, lasting, mean, rowsIn, type Stretch, smooth, stretches } from './series.ts';
 import { deviationsIn, failing } from './tolerances.ts';
 

@@ -1,5 +1,5 @@
 /** What is flown straight, and the rolls about a point: the school's rows, and the Private ACS for the glide. */
-import type { Page } from './reader.ts';
+import type { Page } from './page.ts';
 import { around, lasting, mean, rowsIn, type Stretch, smooth, stretches } from './series.ts';
 import { type Deviation, deviationsIn, failing } from './tolerances.ts';
 

@@ -1,7 +1,8 @@
 /** The drawn attempts, what the reader makes of each, and what the program says. */
 import { findStandard, fleet, scoreRecording } from '@keel/core';
 import { type Drawn, flown } from './draw.ts';
-import { type Briefed, type Read, readVerdict } from './reader.ts';
+import type { Briefed } from './page.ts';
+import { type Read, readVerdict } from './reader.ts';
 
 export interface Compared {
   drawn: Drawn;

@@ -1,5 +1,5 @@
 /** Turns: banked from 5° to 5°, the held part between the first and the last second within 3° of what was held. */
-import type { Page } from './reader.ts';
+import type { Page } from './page.ts';
 import { around, lasting, mean, median, rowsIn, type Stretch, stretches } from './series.ts';
 import { type Deviation, deviationsIn, failing } from './tolerances.ts';
 

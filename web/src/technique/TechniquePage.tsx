@@ -1,5 +1,5 @@
 /** Technique: how the school flies, where schools differ. */
-import type { Technique, TechniqueKey } from '@keel/core';
+import { DEFAULT_TECHNIQUE, type Technique, type TechniqueKey } from '@keel/core';
 import { Button, Textarea } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useState } from 'react';
@@ -89,6 +89,21 @@ export function TechniquePage() {
               />
             ))}
           </div>
+          {technique.judgeLimit !== DEFAULT_TECHNIQUE.judgeLimit && (
+            <p className="quiet">
+              This school allows a brief deviation to reach {technique.judgeLimit} × the tolerance. An
+              examiner would rarely pass one beyond {DEFAULT_TECHNIQUE.judgeLimit} ×.{' '}
+              {!readOnly && (
+                <Button
+                  size="compact-sm"
+                  variant="default"
+                  onClick={() => set('judgeLimit', DEFAULT_TECHNIQUE.judgeLimit)}
+                >
+                  Use {DEFAULT_TECHNIQUE.judgeLimit} ×
+                </Button>
+              )}
+            </p>
+          )}
           <Textarea
             label="Checks before each maneuver"
             description="One a line, in your school’s order; clearing the area follows by itself."
