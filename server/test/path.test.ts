@@ -98,7 +98,7 @@ describe('gates', () => {
     ]);
     expect(await problem(await close('medical', { date: '2026-11-01' }))).toEqual([
       422,
-      expect.stringMatching(/day on which it ends/),
+      expect.stringMatching(/day on which it expires/),
     ]);
     const kept = await close('medical', { date: '2026-11-01', endsOn: '2031-11-01' });
     expect(kept.status).toBe(201);
@@ -108,7 +108,7 @@ describe('gates', () => {
   test('by evidence that is not there it closes with a sentence alone', async () => {
     expect(await problem(await close('stalls', {}))).toEqual([
       422,
-      expect.stringMatching(/not ready by what was flown/),
+      expect.stringMatching(/not to standard by what was flown/),
     ]);
     expect((await close('stalls', { words: 'Flown four of each with me today.' })).status).toBe(201);
   });

@@ -77,7 +77,7 @@ test('before it is saved the chief sees which of the latest attempts would be ju
   const { instructor, student, chief } = school;
   const lesson = await (await instructor.call('POST', '/lessons', lessonInput(student.id))).json();
   const { id } = await (
-    await instructor.upload(flightCsv(), { studentId: student.id, lessonId: lesson.id })
+    await instructor.upload(flightCsv(1, 'none'), { studentId: student.id, lessonId: lesson.id })
   ).json();
   await analysed(instructor, id);
   const standard = await named('faa-private');

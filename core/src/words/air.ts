@@ -10,12 +10,13 @@ const LEVELS = {
   severe: 'severe turbulence',
 } as const;
 
-/** With the figure that it was told by, and how sure that is. */
+/** Rough air with the figure that it was told by: how far the gusts moved the load or the airspeed, as a standard deviation. */
 export function airSaid({ level, by, size, error }: NonNullable<AttemptScore['air']>, units: Units): Said {
+  if (level === 'smooth') return say`${LEVELS.smooth}`;
   const f = figuresIn(units);
   const figure =
     by === 'load'
-      ? say`load shaken by ${f.number(size, 2)} ± ${f.number(error, 2)} g`
-      : say`airspeed scattered by ${f.speed(size)}`;
+      ? say`load moved by ${f.number(size, 2)} ± ${f.number(error, 2)} g`
+      : say`airspeed moved by ${f.speed(size)}`;
   return say`${LEVELS[level]} (${figure})`;
 }

@@ -5,7 +5,7 @@ import { type Said, say } from './say.ts';
 
 export function notFoundSaid({ maneuver, variant, nearest }: NonNullable<Score['notFound']>[number]): Said {
   const asked = maneuverName(maneuver, variant).toLowerCase();
-  if (!nearest) return say`Briefed and not found in this recording: ${asked}. Nothing in it is like it.`;
+  if (!nearest) return say`Briefed, but not in this recording: ${asked}.`;
   const found = maneuverName(nearest.maneuver, null).toLowerCase();
-  return say`Briefed and not found in this recording: ${asked}. Nearest to it: ${{ text: found, figure: true, atS: nearest.startS }}.`;
+  return say`Briefed, but not in this recording: ${asked}. Nearest to it: ${{ text: found, figure: true, atS: nearest.startS }}.`;
 }

@@ -234,14 +234,14 @@ export async function signedIn(
   };
 }
 
-/** A steep-turn pair, the first with an overbank, as a file. */
-export function flightCsv(seed = 1): string {
+/** A steep-turn pair, the first with an overbank unless another habit (or `none`) is named, as a file. */
+export function flightCsv(seed = 1, habit = 'steep-turn/overbank'): string {
   const airplane = findAirplane('cairn-4')!;
   const card = targetCard({ airplane, standard: findStandard('faa-private')!, maneuver: 'steep-turn' });
   const { recording } = flyLesson({
     airplane,
     weightLb: card.weightLb,
-    legs: demonstrationLegs(card, { habit: 'steep-turn/overbank' }),
+    legs: demonstrationLegs(card, { habit }),
     groundFt: 0,
     seed,
     recorder: { rateHz: 5 },

@@ -89,20 +89,20 @@ export function TechniquePage() {
               />
             ))}
           </div>
-          {technique.judgeLimit !== DEFAULT_TECHNIQUE.judgeLimit && (
-            <p className="quiet">
-              This school allows a brief deviation to reach {technique.judgeLimit} × the tolerance. An
-              examiner would rarely pass one beyond {DEFAULT_TECHNIQUE.judgeLimit} ×.{' '}
-              {!readOnly && (
-                <Button
-                  size="compact-sm"
-                  variant="default"
-                  onClick={() => set('judgeLimit', DEFAULT_TECHNIQUE.judgeLimit)}
-                >
-                  Use {DEFAULT_TECHNIQUE.judgeLimit} ×
-                </Button>
-              )}
-            </p>
+          {technique.judgeLimit !== DEFAULT_TECHNIQUE.judgeLimit && !readOnly && (
+            <div className="row" style={{ flexWrap: 'wrap' }}>
+              <span className="quiet">
+                Brief deviations may reach {technique.judgeLimit} × the tolerance here; a new school begins
+                with {DEFAULT_TECHNIQUE.judgeLimit} ×.
+              </span>
+              <Button
+                size="compact-sm"
+                variant="default"
+                onClick={() => set('judgeLimit', DEFAULT_TECHNIQUE.judgeLimit)}
+              >
+                Use {DEFAULT_TECHNIQUE.judgeLimit} ×
+              </Button>
+            </div>
           )}
           <Textarea
             label="Checks before each maneuver"

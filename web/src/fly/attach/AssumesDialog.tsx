@@ -54,7 +54,9 @@ export function AssumesDialog(props: {
           <Button variant="default" onClick={close}>
             Cancel
           </Button>
-          <Button onClick={() => use(taken)}>Attach the recording</Button>
+          <Button data-autofocus onClick={() => use(taken)}>
+            Attach the recording
+          </Button>
         </div>
       </div>
     </Modal>
