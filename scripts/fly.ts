@@ -2,7 +2,6 @@
  * `npm run -s fly -- …`: flies the flight model without server or database, by a synthetic pilot or by a list of
  * control positions, and writes the recording.
  */
-import { writeFileSync } from 'node:fs';
 import {
   AREA_GROUND_FT,
   decodeText,
@@ -26,6 +25,7 @@ import {
   numberFrom,
   parseOptions,
   Refusal,
+  writeOut,
 } from './lib/cli.ts';
 
 const USAGE = `npm run -s fly -- --maneuver ID [--variant V] [--configuration C] [--habit FINDING_ID|none] [--seed N]
@@ -99,7 +99,7 @@ export const fly: Command = (args) => {
         apron: values.apron,
         recorder,
       });
-      if (values.cards !== undefined) write('cards', values.cards, `${JSON.stringify(cards, null, 2)}\n`);
+      if (values.cards !== undefined) writeOut('cards', values.cards, `${JSON.stringify(cards, null, 2)}\n`);
       return lesson;
     }
     if (values.controls !== undefined)
@@ -132,16 +132,8 @@ function fromControls(file: string, fly: (rows: ReturnType<typeof readControlFil
 
 /** Writes the file, and says how long it is. */
 function written(file: string, csv: string, { timeS }: Recording): string {
-  write('out', file, csv);
+  writeOut('out', file, csv);
   return `${file}: ${timeS.length} rows, ${timeS.at(-1)!.toFixed(0)} s\n`;
-}
-
-function write(option: string, file: string, text: string): void {
-  try {
-    writeFileSync(file, text);
-  } catch (error) {
-    throw new Refusal(`--${option} ${file}: cannot be written (${(error as NodeJS.ErrnoException).code})`);
-  }
 }
 
 function wholeFrom(name: string, value: string | undefined, min: number, max: number): number | undefined {

@@ -1,5 +1,5 @@
 /** The score command as a person calls it: its output, its refusals and its exit codes. */
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import {
@@ -64,6 +64,19 @@ test('by default a table, and an option beats the header', () => {
   expect(status).toBe(0);
   expect(stdout).toMatch(/airplane other/);
   expect(stdout).toMatch(/1\. steep-turn left {3}0:2\d/);
+});
+
+test('--columns writes what was read and what was worked out, row for row', () => {
+  const out = join(folder, 'columns.csv');
+  expect(score(flight, '--columns', out).status).toBe(0);
+  const lines = readFileSync(out, 'utf8').trimEnd().split('\n');
+  expect(lines.find((line) => line.startsWith('# bank_deg.used'))).toMatch(/measured, smoothed/);
+  const body = lines.filter((line) => !line.startsWith('#'));
+  expect(body).toHaveLength(1 + recording.timeS.length);
+  expect(body[0]).toMatch(/^time_s,.*alt_ft\.used/);
+  const nowhere = score(flight, '--columns', join(folder, 'none', 'columns.csv'));
+  expect(nowhere.status).toBe(2);
+  expect(nowhere.refusals[0]).toMatch(/--columns .*: /);
 });
 
 test('a brief stands beside the targets', () => {

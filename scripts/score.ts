@@ -5,6 +5,7 @@ import {
   type Airplane,
   type BriefTargets,
   briefFileSchema,
+  columnsCsv,
   DEFAULT_STANDARD_ID,
   decodeText,
   describeInput,
@@ -15,7 +16,7 @@ import {
   judgeSchema,
   type Recording,
   readRecording,
-  scoreRecording,
+  scoreWithTrack,
   targetCardSchema,
   unitsFor,
   warning,
@@ -30,11 +31,13 @@ import {
   parseOptions,
   Refusal,
   standardFrom,
+  writeOut,
 } from './lib/cli.ts';
 import { scoreTable } from './lib/score-table.ts';
 
 const USAGE = `npm run -s score -- FILE [--format table|json] [--airplane ID|FILE.json] [--standard ID]
-  [--judge strict|examiner] [--brief FILE.json] [--ground-ft FT] [--weight-lb N] [--coach]`;
+  [--judge strict|examiner] [--brief FILE.json] [--ground-ft FT] [--weight-lb N] [--coach]
+  [--columns FILE.csv]   what was read and what was worked out, row for row`;
 
 /** What the coach would have said: it needs whole cards, and the airplane that they are for. */
 function coached(
@@ -59,6 +62,7 @@ export const score: Command = (args) => {
     'ground-ft': { type: 'string' },
     'weight-lb': { type: 'string' },
     coach: { type: 'boolean', default: false },
+    columns: { type: 'string' },
     help: { type: 'boolean', default: false },
   });
   if (values.help) return `${USAGE}\n`;
@@ -85,7 +89,7 @@ export const score: Command = (args) => {
     if (!airplane && named !== undefined) {
       recording.warnings.push(warning('airplane-unknown', { name: named }));
     }
-    const score = scoreRecording(recording, {
+    const { score, track } = scoreWithTrack(recording, {
       standard,
       judge: judge.data,
       airplane,
@@ -94,6 +98,7 @@ export const score: Command = (args) => {
       briefs,
       recordingSha256: createHash('sha256').update(bytes).digest('hex'),
     });
+    if (values.columns !== undefined) writeOut('columns', values.columns, columnsCsv(track));
     const worded = {
       ...wordedScore(score, unitsFor(airplane)),
       ...(values.coach && { coach: coached(recording, briefs, airplane) }),

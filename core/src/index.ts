@@ -42,6 +42,7 @@ export { alignByPhase } from './debrief/align.ts';
 export { attemptOver } from './debrief/attempt-over.ts';
 export { type AverageLane, averageKeel } from './debrief/average.ts';
 export { brokenLine } from './debrief/broken-line.ts';
+export { columnsCsv } from './debrief/columns-csv.ts';
 export { type Edit, matchInterval, overlapOf } from './debrief/edits.ts';
 export {
   decodeFlight,

@@ -1,5 +1,5 @@
 /** What the commands share: options, files and refusals. */
-import { readFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { type ParseArgsConfig, parseArgs } from 'node:util';
 import {
   type Airplane,
@@ -136,4 +136,13 @@ export function main(command: Command): void {
   process.stdout.write(stdout);
   process.stderr.write(stderr);
   process.exitCode = status;
+}
+
+/** Writes what an option names a file for. */
+export function writeOut(option: string, file: string, text: string): void {
+  try {
+    writeFileSync(file, text);
+  } catch (error) {
+    throw new Refusal(`--${option} ${file}: cannot be written (${(error as NodeJS.ErrnoException).code})`);
+  }
 }
