@@ -56,7 +56,7 @@ export interface CoachLook {
   never: readonly Never[];
   /** In the airplane nothing is shown just now: near the ground, and from the first sign of a stall to the climb. */
   blank: boolean;
-  /** How far off what is held is, in bands; NaN where nothing is held. */
+  /** How far off what is held is, in bands, all added up; NaN where nothing is held. */
   offBands: number;
   /** Since when the maneuver has been flown; null before it has begun. */
   beganS: number | null;
@@ -77,6 +77,10 @@ export interface Coach {
 
 /** Longer without a row than this, what is known is old. */
 const STALE_S = 1;
+/** A band of bank, and further off than so many bands is not further off. */
+const BAND_DEG = 5;
+const MOST_BANDS = 5;
+
 /** What is no longer recognised is given up after this. */
 const GIVES_UP_S = 10;
 
@@ -196,7 +200,7 @@ export function openCoach(options: CoachOptions): Coach {
       faults: named,
       never: quiet ? ALL : voice.never,
       blank: low || step.blank === true,
-      offBands: bandsOff(values),
+      offBands: bandsOff(values, options.card),
       step,
       next: steps[index + 1] ?? null,
       stepS,
@@ -237,9 +241,11 @@ function toGoOf({ aims }: Step, { toGoDeg, altitudeOffFt }: Quantities): CoachLo
   return null;
 }
 
-function bandsOff({ altitudeUsed, speedUsed, bankOffDeg }: Quantities): number {
-  const off = [Math.abs(altitudeUsed), Math.abs(speedUsed), Math.abs(bankOffDeg) / 5].filter(
-    (value) => !Number.isNaN(value),
-  );
-  return off.length === 0 ? Number.NaN : Math.max(...off);
+/** How far from what the card asks, all added up; of a turn the bank counts from its beginning, whatever step it is in. */
+function bandsOff({ altitudeUsed, speedUsed, bankOffDeg, bankDeg }: Quantities, card: TargetCard): number {
+  const bankOff = Number.isNaN(bankOffDeg) && card.turn ? bankDeg - card.bankDeg : bankOffDeg;
+  const off = [altitudeUsed, speedUsed, bankOff / BAND_DEG]
+    .filter((value) => !Number.isNaN(value))
+    .map((value) => Math.min(MOST_BANDS, Math.abs(value)));
+  return off.length === 0 ? Number.NaN : off.reduce((sum, value) => sum + value);
 }

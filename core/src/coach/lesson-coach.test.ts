@@ -103,3 +103,15 @@ test('a lesson without cards says nothing', () => {
   const coach = openLessonCoach([], { airplane });
   expect(coach.look({ timeS: 0, alt_ft: 4500, ias_kt: 95, hdg_deg: 90, bank_deg: 0 })).toBeNull();
 });
+
+test.each([0, 1])(
+  'a turn at 30° is a level turn, not a steep one, with the steep turn as card %i',
+  (steep) => {
+    const level = cardOf('level-turn', 'left');
+    const cards = steep === 0 ? [cardOf('steep-turn', 'left'), level] : [level, cardOf('steep-turn', 'left')];
+    const begun = heard(cards, [level]).looks.filter((look) => look.beganS !== null && !look.lost);
+    const after = begun.filter((look) => look.timeS > look.beganS! + 6);
+    expect(after.length).toBeGreaterThan(50);
+    expect(new Set(after.map(({ card }) => cards[card].maneuver))).toEqual(new Set(['level-turn']));
+  },
+);

@@ -25,8 +25,6 @@ interface Listening {
 
 /** Until so long after its beginning the lesson's order tells more than what is held. */
 const EARLY_S = 6;
-/** Further off than this is not further off. */
-const MOST_OFF = 5;
 
 const sameAs = (a: TargetCard, b: TargetCard): boolean =>
   a.maneuver === b.maneuver && a.variant === b.variant;
@@ -74,7 +72,7 @@ export function openLessonCoach(
         if (look.ended && one === leader) ended = { one, look };
         if (look.beganS === null) one.offSum = one.offCount = 0;
         else if (!Number.isNaN(look.offBands)) {
-          one.offSum += Math.min(MOST_OFF, look.offBands);
+          one.offSum += look.offBands;
           one.offCount++;
         }
         if (isDue(one)) waiting ??= { one, look };
