@@ -211,6 +211,11 @@ const SHOWN: Readonly<Record<string, { steps: (facts: CardFacts) => string[]; wa
   },
 };
 
+/** What can go past the bank and the pitch that 14 CFR 91.307 names (from memory). */
+const MAY_UPSET = new Set(['skidding', 'falling-leaf']);
+const PARACHUTES =
+  'Past 60° of bank or 30° of pitch, US rules ask for parachutes unless an exception applies (14 CFR 91.307): know which before you go.';
+
 export const stallDemonstration: CardWords = {
   purpose: 'Shown by the instructor: how a stall comes fast, in a turn, with the ball out, or a second time.',
   steps: (facts) => [
@@ -222,6 +227,7 @@ export const stallDemonstration: CardWords = {
   usualFaults: ({ card }) => SHOWN[card.variant]?.watch ?? [],
   cautions: (facts) => [
     'Flown by the instructor only, and only where the handbook and the loading allow it. No student is asked to fly it.',
+    ...(MAY_UPSET.has(facts.card.variant) ? [PARACHUTES] : []),
     ...STALL_CAUTIONS,
     ...carburettorCaution(facts),
     SPIN_RECOVERY,
