@@ -70,7 +70,7 @@ test('--columns writes what was read and what was worked out, row for row', () =
   const out = join(folder, 'columns.csv');
   expect(score(flight, '--columns', out).status).toBe(0);
   const lines = readFileSync(out, 'utf8').trimEnd().split('\n');
-  expect(lines.find((line) => line.startsWith('# bank_deg.used'))).toMatch(/measured, smoothed/);
+  expect(lines.find((line) => line.startsWith('# bank_deg.used'))).toMatch(/source=measured/);
   const body = lines.filter((line) => !line.startsWith('#'));
   expect(body).toHaveLength(1 + recording.timeS.length);
   expect(body[0]).toMatch(/^time_s,.*alt_ft\.used/);

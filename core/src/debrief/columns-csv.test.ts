@@ -31,6 +31,8 @@ test('a bank that was not recorded is that of the turn (tan of bank = speed × r
   const mps = at(30, 'tas_kt.used') * 0.514444;
   const bankDeg = (Math.atan((mps * ((3 * Math.PI) / 180)) / 9.80665) * 180) / Math.PI;
   expect(at(30, 'bank_deg.used')).toBeCloseTo(bankDeg, 0);
-  expect(lead.find((line) => line.includes('bank_deg.used'))).toMatch(/worked out from hdg_deg, ias_kt/);
-  expect(lead.find((line) => line.includes('alt_ft.used'))).toMatch(/measured/);
+  expect(lead.find((line) => line.includes('bank_deg.used'))).toMatch(
+    /source=derived from=hdg_deg\+ias_kt standard_error=[\d.]+$/,
+  );
+  expect(lead.find((line) => line.includes('alt_ft.used'))).toMatch(/source=measured/);
 });

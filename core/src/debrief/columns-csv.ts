@@ -36,10 +36,10 @@ function errorOf({ standardError }: Channel): string {
 
 /** Where a column comes from, and how well it is known. */
 function originOf(channel: Channel | undefined): string {
-  if (!channel) return 'worked out';
-  const from =
-    channel.source === 'measured' ? 'measured, smoothed' : `worked out from ${channel.from ?? '–'}`;
-  return `${from}; standard error ${errorOf(channel)}`;
+  if (!channel) return 'source=derived';
+  const { source, from } = channel;
+  const named = from === undefined ? '' : ` from=${from.replaceAll(', ', '+')}`;
+  return `source=${source}${named} standard_error=${errorOf(channel)}`;
 }
 
 /**
