@@ -28,4 +28,11 @@ describe.each(fleet.map((airplane) => [airplane.id, airplane] as const))('%s', (
       expect(attempts.filter((one) => one.maneuver.includes('stall'))).toEqual([]);
     },
   );
+
+  test('slow flight whose recovery climbs, the flaps coming in, is no power-on stall', () => {
+    const { recording, card } = flight('slow-flight', 'climb-on-recovery');
+    const stall = flight('power-on-stall').card;
+    const { attempts } = scoreRecording(recording, { standard, airplane, briefs: [card, stall] });
+    expect(attempts.map(({ maneuver }) => maneuver)).toEqual(['slow-flight']);
+  });
 });

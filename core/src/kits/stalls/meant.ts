@@ -1,6 +1,6 @@
 /**
- * In a lesson that briefed no stall: whether this was one all the same. Slow in sinking air, an airplane mushes, chirps and drops
- * its nose without anybody having flown a stall; that is a hazard of the flight, and no attempt.
+ * Whether somebody flew a stall here. Slow in sinking air, an airplane mushes, chirps and drops its nose without anybody having
+ * flown one; in a lesson that briefed none that is a hazard of the flight, and no attempt.
  */
 import { longestStretch, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
@@ -13,8 +13,17 @@ const STALLS = ['power-off-stall', 'power-on-stall', 'stall-series', 'stall-demo
 
 export function isMeant(track: Track, context: ScoringContext, event: StallEvent): boolean {
   const { briefs } = context;
+  if (endsSlowFlight(track, event)) return false;
   if (briefs.length === 0 || briefs.some(({ maneuver }) => STALLS.includes(maneuver))) return true;
   return wasSet(track, context, event) && wasPulled(track, event) && wentThrough(track, context, event);
+}
+
+/** Flaps come in while the nose still rises, and nothing falls: slow flight badly ended. Nobody enters a stall so. */
+function endsSlowFlight(track: Track, { pitchUpS, breakS, lossFt }: StallEvent): boolean {
+  const flaps = track.other('flaps_deg')?.values;
+  if (!flaps || lossFt > MEANT.levelLossFt) return false;
+  const rows = rowsBetween(track.timeS, pitchUpS - MEANT.flapsBeforeS, breakS);
+  return rows.to > rows.from && flaps[rows.from] - flaps[rows.to - 1] > MEANT.flapsInDeg;
 }
 
 /** The power of a stall: all of it, or none. */

@@ -230,6 +230,9 @@ export const MEANT = figures('stalls/meant', {
   pulledDeg: [8, 'deg', 'rise of the nose toward the break'],
   warnedS: [1.5, 's', 'warning at once that is no chirp'],
   aboveStallKt: [2, 'kt', 'distance above the stall speed within which it stalled'],
+  flapsInDeg: [5, 'deg', 'flaps coming in on the way, which end slow flight'],
+  flapsBeforeS: [3, 's', 'time before the nose rose from which they may come in'],
+  levelLossFt: [30, 'ft', 'altitude lost up to which nothing fell'],
 });
 
 /** By what a stall that was begun and left before any sign is told, where one was briefed. */

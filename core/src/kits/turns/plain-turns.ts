@@ -5,6 +5,7 @@
 
 import { type BriefTargets, offBriefedLineDeg } from '../../card/targets.ts';
 import { rowsBetween, valueAt } from '../../recording/columns/span.ts';
+import { energyFpm } from '../../recording/track/energy.ts';
 import type { Track } from '../../recording/track/track.ts';
 import { mean, median } from '../../units/numbers.ts';
 import type { Proposal, ScoringContext } from '../attempt/attempt.ts';
@@ -109,17 +110,21 @@ function kindOf(track: Track, turn: Turn, context: ScoringContext): TurnKind {
   return set && !against && briefed.includes(set) ? set : flown;
 }
 
-/** What the power says that was taken off or put on before the turn; undefined where it stayed. */
+/**
+ * What the power says that was taken off or put on before the turn; undefined where it stayed, and where the flight before it
+ * was not steady: power that ends a climb or an acceleration says nothing of the turn.
+ */
 function byPower(
   track: Track,
   { startS, endS, segment }: Turn,
   context: ScoringContext,
 ): TurnKind | undefined {
   const scene = sceneOf(track, context);
-  const power = (fromS: number, toS: number) =>
-    meanPower(scene, rowsBetween(track.timeS, fromS, toS, segment));
-  const before = power(startS - TURN_SIGNS.powerFromS, startS - TURN_SIGNS.powerUntilS);
-  const change = power(startS, endS) - before;
+  const { powerFromS, powerUntilS } = TURN_SIGNS;
+  const before = rowsBetween(track.timeS, startS - powerFromS, startS - powerUntilS, segment);
+  if (Math.abs(energyFpm(track, before)) > TURN_SIGNS.steadyFpm) return undefined;
+  const during = rowsBetween(track.timeS, startS, endS, segment);
+  const change = meanPower(scene, during) - meanPower(scene, before);
   if (change > TURN_SIGNS.powerChange) return 'climbing';
   return change < -TURN_SIGNS.powerChange ? 'descending' : undefined;
 }

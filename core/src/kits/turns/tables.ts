@@ -25,6 +25,11 @@ export const TURN_SIGNS = figures('turns/found', {
   powerFromS: [40, 's', 'time before a turn from which the power before it counts'],
   powerUntilS: [20, 's', 'time before it at which the power may have been set for it'],
   powerChange: [0.1, '', 'change of the share of the power that makes a turn climb or descend'],
+  steadyFpm: [
+    300,
+    'ft/min',
+    'change of height and speed together up to which the flight before it was steady',
+  ],
   climbingFpm: [200, 'ft/min', 'mean vertical speed from which a turn climbs or descends'],
   leastBankDeg: [8, 'deg', 'bank below which it is a correction or a wide sweep'],
   nearHeldBankDeg: [3, 'deg', 'distance from the median bank that is established'],
