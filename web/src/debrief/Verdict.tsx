@@ -130,6 +130,8 @@ const nameOf = ({ parameter }: ParameterScore): string => PARAMETER_NAMES[parame
 /** The worst deviation with its unit. */
 function worstWords(parameter: MeasuredParameterScore, speedUnit: string): string {
   const { deviation } = worstOf(parameter);
+  // Lost says which way.
+  if (parameter.parameter === 'altitude-loss') return `${numberText(Math.abs(deviation))} ft`;
   return parameter.parameter === 'airspeed'
     ? `${signed(speedIn(deviation, speedUnit), 0)} ${speedUnit}`
     : `${signed(deviation, digitsOf(parameter.unit))}${unitMark(parameter.unit)}`;
