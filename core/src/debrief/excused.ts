@@ -4,7 +4,7 @@
  * speaks of making allowance for turbulence, from memory; the figures are house rules.)
  */
 import type { Attempt } from '../kits/attempt/attempt.ts';
-import { rowsBetween } from '../recording/columns/span.ts';
+import { rowsBetween, spreadOver } from '../recording/columns/span.ts';
 import type { Track } from '../recording/track/track.ts';
 import type { MeasuredParameterScore, ParameterScore } from '../scoring/schema.ts';
 import { isAtLeast } from '../signals/air-level.ts';
@@ -35,10 +35,5 @@ function gusted(track: Track, { air }: Attempt, atS: number): boolean {
   const load = track.raw('load_g');
   if (!load || air?.by !== 'load') return false;
   const rows = rowsBetween(track.timeS, atS - AIR_LEVEL.gustS, atS + AIR_LEVEL.gustS);
-  let [low, high] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
-  for (let i = rows.from; i < rows.to; i++) {
-    low = Math.min(low, load[i]);
-    high = Math.max(high, load[i]);
-  }
-  return high - low > AIR_LEVEL.gustTimes * air.size;
+  return spreadOver(load, rows) > AIR_LEVEL.gustTimes * air.size;
 }

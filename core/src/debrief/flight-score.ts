@@ -3,13 +3,13 @@ import { z } from 'zod';
 import type { Attempt, ScoringContext } from '../kits/attempt/attempt.ts';
 import { findingsOf } from '../kits/attempt/finding.ts';
 import { flapOverspeedIn, neverExceedIn, spiralFindingIn } from '../kits/attempt/limits.ts';
-import { sceneOf } from '../kits/attempt/scene.ts';
+import { meanPower, sceneOf } from '../kits/attempt/scene.ts';
 import { GENERAL_LIMITS } from '../kits/attempt/tables.ts';
 import { type FlightShape, flightShape } from '../kits/shape/flight-shape.ts';
 import { LOW_PARTS, PART_NAMES, type Part } from '../kits/shape/parts.ts';
 import { withoutPower } from '../kits/shape/power-off.ts';
 import { NEAR_GROUND, UP_HIGH } from '../kits/shape/tables.ts';
-import { longestStretch, meanOver, type Rows, rowOfMax, rowsBetween } from '../recording/columns/span.ts';
+import { longestStretch, type Rows, rowOfMax, rowsBetween } from '../recording/columns/span.ts';
 import type { Track } from '../recording/track/track.ts';
 import { type Finding, findingSchema } from '../scoring/schema.ts';
 import { limitsOf } from '../units/figures.ts';
@@ -180,14 +180,7 @@ function warningUpHigh(
   for (let i = begin; i <= last; i++) soundedS += sounds(i);
   const altitude = track.altitudeFt.values;
   const lowest = rowOfMax({ from: begin, to: last + 1 }, (i) => -altitude[i]);
-  const { power } = sceneOf(track, context);
-  const share = meanOver(
-    Float64Array.from({ length: last - begin + 1 }, (_, k) => power(begin + k)),
-    {
-      from: 0,
-      to: last - begin + 1,
-    },
-  );
+  const share = meanPower(sceneOf(track, context), { from: begin, to: last + 1 });
   return find(
     FLIGHT,
     'warning-kept-on',

@@ -3,7 +3,7 @@
  * and a stall shake the same column. Where no load was recorded, by the scatter of the airspeed.
  */
 import { movingMean } from '../recording/columns/moving-mean.ts';
-import { type Rows, rowsBetween } from '../recording/columns/span.ts';
+import { type Rows, rowsBetween, spreadOver } from '../recording/columns/span.ts';
 import { median } from '../units/numbers.ts';
 import { gustKt } from './air.ts';
 import type { Columns } from './columns.ts';
@@ -78,15 +78,7 @@ const blocksOf = (columns: Columns, { startS, endS }: Span): Rows[] => {
 
 /** Neither rolled, pulled nor stalled. */
 function isQuiet(columns: Columns, rows: Rows): boolean {
-  const range = (values: ArrayLike<number> | undefined) => {
-    if (!values) return 0;
-    let [low, high] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
-    for (let i = rows.from; i < rows.to; i++) {
-      low = Math.min(low, values[i]);
-      high = Math.max(high, values[i]);
-    }
-    return high - low;
-  };
+  const range = (values: ArrayLike<number> | undefined) => (values ? spreadOver(values, rows) : 0);
   return (
     range(columns.bankDeg.values) < AIR_LEVEL.quietDeg &&
     range(columns.other('pitch_deg')?.values) < AIR_LEVEL.quietDeg &&

@@ -155,8 +155,8 @@ export function AttemptView(props: {
               )}
               {attempt.brief && (
                 <p className="small quiet">
-                  {briefedSaid(attempt.brief, attempt.targets, unitsFor(recording.airplane))} Altitude and
-                  airspeed are judged from the entry.
+                  {briefedSaid(attempt.brief, attempt.targets, units)} Altitude and airspeed are judged from
+                  the entry.
                 </p>
               )}
             </>

@@ -93,11 +93,10 @@ function rateOfTurn(
   const { timeS, headingDeg } = track;
   // One look for the whole attempt: a slope at each of its rows, and nothing beside it.
   // Gusts roll an airplane about its bank: in rough air the rate is that of a longer while.
-  const rough = isRough(track, rowsBetween(timeS, startS, endS, segment));
+  const own = rowsBetween(timeS, startS, endS, segment);
+  const rough = isRough(track, own);
   const overS = rough ? SCENE.roughRateOverS : SCENE.rateOverS;
-  const rows = rough
-    ? heldRows(track, rowsBetween(timeS, startS, endS, segment))
-    : rowsBetween(timeS, startS - overS, endS + overS, segment);
+  const rows = rough ? heldRows(track, own) : rowsBetween(timeS, startS - overS, endS + overS, segment);
   const slopes = localSlope(timeS, headingDeg.values, rows, overS / 2);
   const rate = (i: number) => Math.abs(slopes[i - rows.from] ?? Number.NaN);
   // Of a difference of two headings, over the time between them.

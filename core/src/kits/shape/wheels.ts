@@ -1,5 +1,5 @@
 /** Where the airplane stood, rolled or touched: the fields of the day, and the stretches on the ground. */
-import { longestStretch, type Rows, rowsBetween } from '../../recording/columns/span.ts';
+import { longestStretch, type Rows, rowsBetween, spreadOver } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import { median } from '../../units/numbers.ts';
 import type { ScoringContext } from '../attempt/attempt.ts';
@@ -84,12 +84,7 @@ const stops = ({ speedKt }: GroundMotion, { from, to }: Rows): boolean => {
 function isFlat(altitude: Float64Array, timeS: Float64Array, rows: Rows): boolean {
   for (let s = timeS[rows.from]; s < timeS[rows.to - 1]; s += WHEELS.flatS) {
     const part = rowsBetween(timeS, s, s + WHEELS.flatS, rows);
-    let [low, high] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
-    for (let i = part.from; i < part.to; i++) {
-      low = Math.min(low, altitude[i]);
-      high = Math.max(high, altitude[i]);
-    }
-    if (high - low > 2 * WHEELS.flatFt) return false;
+    if (spreadOver(altitude, part) > 2 * WHEELS.flatFt) return false;
   }
   return true;
 }

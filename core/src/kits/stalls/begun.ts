@@ -2,7 +2,7 @@
  * Stalls that were begun and left before any sign: where one was briefed, they are attempts all the same. Power off: from idle,
  * the nose raised and the speed falling toward the warning, and then let go. Power on: the same with a climb's power on.
  */
-import { firstWhere, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
+import { firstWhere, type Rows, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import type { ScoringContext } from '../attempt/attempt.ts';
 import { meanPower, type Scene } from '../attempt/scene.ts';
@@ -23,26 +23,22 @@ export function begunStalls(
   if (!pitch || !context.airplane || (!off && !on)) return [];
   return track.segments
     .flatMap((segment) => peaks(track, pitch, segment))
-    .filter(({ row }) => {
+    .filter((row) => {
       const atS = track.timeS[row];
       const share = meanPower(scene, rowsBetween(track.timeS, atS - BEGUN.powerForS, atS));
       const after = rowsBetween(track.timeS, atS, atS + BEGUN.recoveryS);
       const recovers = firstWhere(after, (i) => scene.power(i) > BEGUN.recoveryShare) >= 0;
       return (off && share < MEANT.idleShare && recovers) || (on && share > MEANT.powerShare);
     })
-    .map(({ row }) => eventAt(track, scene, row))
+    .map((row) => eventAt(track, scene, row))
     .filter((event) => event !== undefined)
     .filter((event) => found.every(({ breakS }) => Math.abs(breakS - event.breakS) > BEGUN.apartS));
 }
 
 /** Rows at which the nose stood highest, having come up and gone down again. */
-function peaks(
-  track: Track,
-  pitch: Float64Array,
-  { from, to }: { from: number; to: number },
-): { row: number }[] {
+function peaks(track: Track, pitch: Float64Array, { from, to }: Rows): number[] {
   const { timeS } = track;
-  const rows: { row: number }[] = [];
+  const rows: number[] = [];
   for (let atS = timeS[from] + BEGUN.roseS; atS < timeS[to - 1] - BEGUN.fellS; atS += BEGUN.fellS) {
     const here = rowsBetween(timeS, atS, atS + BEGUN.fellS);
     const row = rowOfMax(here, (i) => pitch[i]);
@@ -57,7 +53,7 @@ function peaks(
       rowsBetween(timeS, timeS[row] - BEGUN.fellS, timeS[row] + BEGUN.fellS),
       (i) => pitch[i],
     );
-    if (rose > BEGUN.roseDeg && fell > BEGUN.fellDeg && highest === row) rows.push({ row });
+    if (rose > BEGUN.roseDeg && fell > BEGUN.fellDeg && highest === row) rows.push(row);
   }
   return rows;
 }

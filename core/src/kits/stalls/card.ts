@@ -5,8 +5,7 @@ import { figure } from '../../card/figures.ts';
 /** In a turning stall; the standard allows 20 at most. */
 export const TURNING_BANK_DEG = 15;
 
-/** The tolerance of the standard is for flying it, not for briefing it steeper. */
-/** The standard's limit. */
+/** The standard's limit: its tolerance is for flying it, not for briefing it steeper. */
 export const MOST_TURNING_DEG = 20;
 
 export const stallFigures = (day: Day, stage: number, bankDeg: number) => {

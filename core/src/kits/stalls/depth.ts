@@ -5,7 +5,7 @@ import type { Evidence } from '../../scoring/requirement.ts';
 import { limitsOf } from '../../units/figures.ts';
 import { between, type Case, extremes } from '../attempt/case.ts';
 import { slowSpeedsAt } from '../attempt/slow-speeds.ts';
-import type { StallEvent } from './events.ts';
+import type { StallEvent } from './event.ts';
 import { failed, met, unseen } from './evidence.ts';
 import { eventOf, stallAttemptAt } from './stall-case.ts';
 import { NOSE, STALL_LIMITS } from './tables.ts';

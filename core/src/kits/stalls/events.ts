@@ -14,8 +14,6 @@ import { isStall, signsAt, staysSlow } from './signs.ts';
 import { EVENT } from './tables.ts';
 import { unloadAfter } from './unload.ts';
 
-export type { StallEvent } from './event.ts';
-
 export function findStalls(track: Track, context: ScoringContext): StallEvent[] {
   const scene = sceneOf(track, context);
   const events: StallEvent[] = [];

@@ -4,7 +4,7 @@ import { limitsOf } from '../../units/figures.ts';
 import { between, type Case } from '../attempt/case.ts';
 import { slowSpeedsAt } from '../attempt/slow-speeds.ts';
 import { climbSpeedsKias } from './climb-speeds.ts';
-import type { StallEvent } from './events.ts';
+import type { StallEvent } from './event.ts';
 import { failed, met, unseen } from './evidence.ts';
 import { eventOf } from './stall-case.ts';
 import { RECOVERY, STALL_LIMITS } from './tables.ts';

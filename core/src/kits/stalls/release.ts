@@ -9,7 +9,7 @@ import type { Evidence } from '../../scoring/requirement.ts';
 import { turnsOf } from '../../signals/power.ts';
 import { limitsOf } from '../../units/figures.ts';
 import { between, type Case, extremes } from '../attempt/case.ts';
-import type { StallEvent } from './events.ts';
+import type { StallEvent } from './event.ts';
 import type { PowerEvidence } from './evidence.ts';
 import { failed, met, notApplicable, unseen } from './evidence.ts';
 import { eventOf } from './stall-case.ts';

@@ -1,6 +1,6 @@
 /** Stalls as attempts: which kind each was, from where its setup began to where the airplane was settled again. */
 
-import { meanOver, type Rows, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
+import { meanOver, type Rows, rowOfMax, rowsBetween, spreadOver } from '../../recording/columns/span.ts';
 import { energyFpm } from '../../recording/track/energy.ts';
 import type { Track } from '../../recording/track/track.ts';
 import type { Phase } from '../../scoring/schema.ts';
@@ -8,7 +8,8 @@ import { median } from '../../units/numbers.ts';
 import type { Proposal, ScoringContext } from '../attempt/attempt.ts';
 import { perFlight } from '../attempt/per-flight.ts';
 import { meanBetween, meanPower, sceneOf, speedBefore } from '../attempt/scene.ts';
-import { findStalls, type StallEvent } from './events.ts';
+import type { StallEvent } from './event.ts';
+import { findStalls } from './events.ts';
 import { isMeant } from './meant.ts';
 import { STALL_ATTEMPT } from './tables.ts';
 
@@ -179,20 +180,11 @@ function returned(track: Track, { lowestS }: StallEvent, entryFt: number, latest
     if (!level) steadyS = undefined;
     else steadyS ??= timeS[i];
     if (still && timeS[i] - steadyS! >= STALL_ATTEMPT.settledS) {
-      const spread = spreadOf(airspeedKt.values, rowsBetween(timeS, steadyS!, timeS[i]));
+      const spread = spreadOver(airspeedKt.values, rowsBetween(timeS, steadyS!, timeS[i]));
       if (spread < STALL_ATTEMPT.settledKt) return timeS[i];
     }
   }
   return timeS[Math.max(rows.from, rows.to - 1)];
-}
-
-function spreadOf(values: Float64Array, { from, to }: { from: number; to: number }): number {
-  let [low, high] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
-  for (let i = from; i < to; i++) {
-    low = Math.min(low, values[i]);
-    high = Math.max(high, values[i]);
-  }
-  return high - low;
 }
 
 function phasesOf(

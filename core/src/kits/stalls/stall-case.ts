@@ -4,7 +4,7 @@ import type { Track } from '../../recording/track/track.ts';
 import type { Proposal, ScoringContext } from '../attempt/attempt.ts';
 import type { Case } from '../attempt/case.ts';
 import { findingsOf } from '../attempt/finding.ts';
-import type { StallEvent } from './events.ts';
+import type { StallEvent } from './event.ts';
 import { type StallAttempt, stallAttempts } from './stall-attempts.ts';
 
 /** What the words of each need besides its size. */

@@ -9,6 +9,7 @@ import { type Rows, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import { isRough } from '../../signals/air.ts';
 import type { Proposal, ScoringContext } from '../attempt/attempt.ts';
+import { perTrack } from '../attempt/per-flight.ts';
 import type { Stretch } from '../attempt/room.ts';
 import { meanBetween, sceneOf } from '../attempt/scene.ts';
 import { practisedTurns } from '../turns/plain-turns.ts';
@@ -77,13 +78,15 @@ function turningRows(track: Track, context: ScoringContext): Uint8Array {
   return rows;
 }
 
+const isRoughFlight = perTrack((track) => isRough(track, { from: 0, to: track.timeS.length }));
+
 /** The vertical speed; where the air is rough its mean over some seconds, since gusts come and go within them. */
-function steadyClimb(track: Track): ArrayLike<number> {
+const steadyClimb = perTrack((track): ArrayLike<number> => {
   const { timeS, verticalSpeedFpm } = track;
-  return isRough(track, { from: 0, to: timeS.length })
+  return isRoughFlight(track)
     ? movingMean(timeS, verticalSpeedFpm, STRAIGHT_SIGNS.gustsOverS)
     : verticalSpeedFpm;
-}
+});
 
 /** Climbs (`side` 1) or descents (−1) with the levelling off that ends them. */
 export function verticalLegs(
@@ -136,7 +139,7 @@ function meanOf({ from, to }: Rows, of: (row: number) => number): number {
 export function powerInGusts(track: Track, context: ScoringContext): ((row: number) => number) | undefined {
   const { power } = sceneOf(track, context);
   const known = !Number.isNaN(power(track.timeS.length >> 1));
-  return known && isRough(track, { from: 0, to: track.timeS.length }) ? power : undefined;
+  return known && isRoughFlight(track) ? power : undefined;
 }
 
 /**

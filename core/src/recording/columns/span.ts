@@ -51,6 +51,16 @@ export function meanOver(values: ArrayLike<number>, { from, to }: Rows): number 
 export const medianOver = (values: Float64Array, { from, to }: Rows): number =>
   median(values.subarray(from, Math.max(from, to)));
 
+/** From the least to the most of the values in rows [from, to); NaN where one of them is not known. */
+export function spreadOver(values: ArrayLike<number>, { from, to }: Rows): number {
+  let [low, high] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
+  for (let i = from; i < to; i++) {
+    low = Math.min(low, values[i]);
+    high = Math.max(high, values[i]);
+  }
+  return high - low;
+}
+
 /** The row with the largest `measure` in rows [from, to), or −1 when every one is NaN. */
 export function rowOfMax({ from, to }: Rows, measure: (row: number) => number): number {
   let best = -1;
