@@ -205,6 +205,7 @@ export {
   ENDORSEMENT_BRACES,
   ENDORSEMENT_TEMPLATES,
   type EndorsementTemplate,
+  endorsementEnds,
   endorsementTemplateSchema,
   endorsementTemplatesSchema,
   fillTemplate,
@@ -289,7 +290,7 @@ export { readRecording } from './recording/read/read-recording.ts';
 export { makeTrack } from './recording/track/track.ts';
 export { warning } from './recording/warnings.ts';
 export type { ExaminerFigures } from './scoring/judge.ts';
-export { failedMusts, type RequirementScore } from './scoring/requirement.ts';
+export { failedMusts, type RequirementScore, requirementKey } from './scoring/requirement.ts';
 export {
   type AttemptVerdict,
   attemptVerdictSchema,
@@ -435,6 +436,7 @@ export { toleranceSaid } from './words/card/tolerance.ts';
 export { whySaid } from './words/card/why.ts';
 export { askedWords } from './words/card.ts';
 export { CHOICES } from './words/choices.ts';
+export { dayText } from './words/day.ts';
 export { figuresIn, KNOTS, type Units, unitsFor } from './words/figures.ts';
 export { type SaidGate, saidGate, saidGateSchema } from './words/gates.ts';
 export { type HappenedItem, happened, titleWithTime } from './words/happened.ts';

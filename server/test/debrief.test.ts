@@ -20,6 +20,17 @@ const read = async (path: string) => {
   return { answer, text: await answer.text() };
 };
 
+test('a lesson’s day holds over the file’s clock where somebody said so', async () => {
+  const plannedAt = '2026-05-04T09:00:00.000Z';
+  const made = await school.instructor.call('POST', '/lessons', { ...lessonInput(school.student.id), plannedAt });
+  const { id: lessonId } = await made.json();
+  const file = (seed: number) => `# date: 2025-01-02\n${flightCsv(seed)}`;
+  const own = await uploaded(file(44), { lessonId });
+  expect(own.flownAt).toMatch(/^2025-01-02/);
+  const chosen = await uploaded(file(45), { lessonId, dayFrom: 'lesson' });
+  expect(chosen.flownAt).toBe(plannedAt);
+});
+
 describe('the flight', () => {
   test('comes as columns, row for row', async () => {
     const file = flightCsv(41);

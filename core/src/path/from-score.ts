@@ -63,6 +63,7 @@ export function attemptsFlown(flown: FlownRecording): CountedAttempt[] {
         brokenOff: attempt.state === 'discontinued' && !state.discontinued && leftItsBand(attempt),
         moderateAir: state.observed.includes('moderate-air'),
         depth: depthShown(attempt.requirements ?? []),
+        configuration: attempt.configuration ?? null,
         restsOnUnseen: unseenMusts(attempt.requirements ?? [], 'prohibition').length > 0,
         flownBy: state.flownBy,
         verdict: standingVerdict(attempt[score.judge], state),

@@ -1,5 +1,6 @@
 /** An attempt as a path keeps it: what was flown, with whose help, what stands of it and what was seen in it. */
 import { z } from 'zod';
+import { CONFIGURATIONS } from '../airplane/configuration.ts';
 import { keptFindingSchema } from '../card/recurring.ts';
 import { helpSchema } from '../debrief/statements.ts';
 import { attemptVerdictSchema } from '../scoring/schema.ts';
@@ -25,6 +26,8 @@ export const pathAttemptSchema = z.object({
   moderateAir: z.boolean().default(false),
   /** How far a stall was taken; null for what is no stall, or where nothing tells. */
   depth: z.enum(['first-indication', 'full']).nullable().default(null),
+  /** The flaps that it was flown with; null where nothing tells. */
+  configuration: z.enum(CONFIGURATIONS).nullable().default(null),
   /** The verdict rests without something that nobody saw and no instructor has yet said. */
   restsOnUnseen: z.boolean().default(false),
   flownBy: z.enum(['student', 'instructor']),

@@ -17,6 +17,7 @@ const attempt = (day: string, change: Partial<PathAttempt> = {}): PathAttempt =>
   critical: false,
   brokenOff: false,
   depth: null,
+  configuration: null,
   restsOnUnseen: false,
   moderateAir: false,
   flownBy: 'student',

@@ -8,5 +8,7 @@ export const ownSettingsSchema = z.object({
   singleKeys: z.boolean().optional(),
   /** Whether the trainer's coach speaks, once its sound is on. */
   spoken: z.boolean().optional(),
+  /** An instructor's own, to be written into the next endorsement. */
+  certificate: z.object({ number: z.string().max(40), holdsUntil: z.iso.date() }).optional(),
 });
 export type OwnSettings = z.infer<typeof ownSettingsSchema>;

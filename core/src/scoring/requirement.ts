@@ -57,6 +57,9 @@ export const requirementScoreSchema = z.object({
 });
 export type RequirementScore = z.infer<typeof requirementScoreSchema>;
 
+/** Of an id `maneuver/requirement`, the requirement's name in its room. */
+export const requirementKey = (id: string): string => id.slice(id.indexOf('/') + 1);
+
 /** What fails the attempt under either judge. */
 export const failedMusts = (requirements: readonly RequirementScore[]): RequirementScore[] =>
   requirements.filter(({ must, held }) => must && held === false);

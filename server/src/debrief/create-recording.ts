@@ -16,6 +16,8 @@ interface NewRecording {
   lesson: Lesson | null;
   weightLb?: number;
   groundFt?: number;
+  /** The lesson's day holds, and not the file's. */
+  dayOfLesson?: boolean;
   mapping?: Mapping;
   flownIn: RecordingRow['flownIn'];
   /** When the synthetic instructor had the controls of a trainer flight. */
@@ -51,6 +53,7 @@ export async function createRecording(
         flownIn: input.flownIn,
       },
       givenAt: input.lesson?.plannedAt ?? null,
+      dayOfLesson: input.dayOfLesson && input.lesson !== null,
       ...(input.lesson &&
         input.instructorFlew?.length && {
           // Said by who hands the flight in, and in nobody else's name.

@@ -41,6 +41,8 @@ export type Upload = Source & {
   > & { id?: string };
   /** When the lesson was to be, for a file that does not say when it was flown. */
   givenAt: Date | null;
+  /** The lesson's day holds, whatever the file's clock says: somebody said so. */
+  dayOfLesson?: boolean;
   /** When the synthetic instructor had the controls of a trainer flight, and whose word that is. */
   instructorFlew?: InstructorFlew;
 };
@@ -97,7 +99,7 @@ async function knownFile(
 
 async function keep(
   manager: EntityManager,
-  { row, givenAt, instructorFlew }: Upload,
+  { row, givenAt, dayOfLesson, instructorFlew }: Upload,
   bytes: Buffer,
   sha256: string,
   read: ReadResult | { refused: string },
@@ -115,7 +117,7 @@ async function keep(
       : {
           status: 'analysing',
           refusal: null,
-          flownAt: flownAtOf(read.begins, givenAt, zoneOf(school)) ?? new Date(),
+          flownAt: flownAtOf(dayOfLesson ? undefined : read.begins, givenAt, zoneOf(school)) ?? new Date(),
           epochMs: read.epochMs,
         }),
   });

@@ -57,6 +57,8 @@ const uploadSchema = z.object({
   lessonId: z.uuid().optional(),
   weightLb: optionalNumber(100, 20_000).openapi({ type: 'string' }),
   groundFt: optionalNumber(-1500, 30_000).openapi({ type: 'string' }),
+  /** Whose day holds where file and lesson differ: the file's own, unless the lesson's is chosen. */
+  dayFrom: z.enum(['file', 'lesson']).default('file'),
   /** For a table of another make: which column is what, as JSON. */
   mapping: z
     .string()
@@ -117,6 +119,7 @@ export function recordingRoutes() {
         if (form.file.size > LARGEST_UPLOAD) refuseLarge(c.req.path);
         const created = await createRecording({ database, tasks: c.get('tasks') }, viewer, {
           ...form,
+          dayOfLesson: form.dayFrom === 'lesson',
           lesson: await lessonOf(database, viewer, form.lessonId, form.studentId),
           bytes: new Uint8Array(await form.file.arrayBuffer()),
           fileName: form.file.name || 'recording.csv',

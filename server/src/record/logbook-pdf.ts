@@ -1,5 +1,13 @@
 /** Logbook and training record on paper: what a clerk wants to see, and who signed it. */
-import { clockIn, hoursAndMinutes, type Logbook, type LogEntry, saidGate, standingReason } from '@keel/core';
+import {
+  clockIn,
+  dayText,
+  hoursAndMinutes,
+  type Logbook,
+  type LogEntry,
+  saidGate,
+  standingReason,
+} from '@keel/core';
 import type { Content } from 'pdfmake/interfaces.js';
 import { makePdf } from '../http/pdf.ts';
 import type { Known } from '../path/path-of.ts';
@@ -76,7 +84,14 @@ function flights(logbook: Logbook, { zone }: PaperOf): Content {
 type Endorsed = Logbook['endorsements'][number];
 
 const signedBy = ({ signer, signedAt, hash, origin, endorsement }: Endorsed, zone: string): Content => ({
-  text: `Signed by ${signer}${origin ? ` at ${origin}` : ''}, ${clockIn(signedAt, zone, 'D MMM YYYY HH:mm')}, ${hash.slice(0, 10)}${endorsement.endsOn ? `; holds to ${endorsement.endsOn}` : ''}`,
+  text: [
+    `Signed by ${signer}${origin ? ` at ${origin}` : ''}`,
+    ...(endorsement.certificate
+      ? [`certificate ${endorsement.certificate.number}, to ${dayText(endorsement.certificate.holdsUntil)}`]
+      : []),
+    `${clockIn(signedAt, zone, 'D MMM YYYY HH:mm')}, ${hash.slice(0, 10)}`,
+    ...(endorsement.endsOn ? [`valid until ${dayText(endorsement.endsOn)}`] : []),
+  ].join('; '),
   fontSize: 8,
   color: '#586a64',
 });

@@ -8,6 +8,7 @@ import {
   flownWords,
   isSaid,
   powerDigits,
+  requirementKey,
   rowsFor,
   type Standard,
   type TargetCard,
@@ -233,7 +234,7 @@ function Asked({ card }: { card: TargetCard }) {
     <p className="small">
       <strong>Pass/fail items:</strong> {asked}.
       {card.depth === 'first-indication' &&
-        card.requirements.some(({ id }) => id.endsWith('/full-stall')) && (
+        card.requirements.some(({ id }) => requirementKey(id) === 'full-stall') && (
           <> Briefed to the first indication. The task itself asks for a full stall: check your edition.</>
         )}
     </p>

@@ -6,7 +6,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { useAirplanes, useLesson, useMe } from '../api/hooks.ts';
 import { useSetCurrent } from '../frame/current.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
-import { dayAndTime, numberText } from '../parts/format.ts';
+import { dayAndTime, numberText, shownZone } from '../parts/format.ts';
 import { Waiting } from '../parts/states.tsx';
 import { AssumesDialog } from './attach/AssumesDialog.tsx';
 import { Attach } from './attach/Attach.tsx';
@@ -74,7 +74,7 @@ function Fly({ lesson }: { lesson: Lesson }) {
         {differing && (
           <AssumesDialog
             fileName={differing.file.name}
-            differs={differences(differing.peek, lesson)}
+            differs={differences(differing.peek, lesson, shownZone())}
             names={new Map((airplanes.data ?? []).map(({ id, name }) => [id, name]))}
             use={settle}
             close={leave}

@@ -65,7 +65,7 @@ export function LogbookPage() {
             ))}
           </Menu.Dropdown>
         </Menu>
-        {staff && <Endorse studentId={student.id} studentName={student.name} keep={keep} />}
+        {staff && <Endorse studentId={student.id} studentName={student.name} signed={signed} keep={keep} />}
       </TitleBar>
       <div className="page">
         {staff && (
@@ -135,6 +135,8 @@ export function LogbookPage() {
               <p>{endorsement.text}</p>
               <p className="small quiet">
                 {signer}
+                {endorsement.certificate &&
+                  `, certificate ${endorsement.certificate.number}, to ${longDay(endorsement.certificate.holdsUntil)}`}
                 {origin && `, at ${origin}`}, {dayAndTime(signedAt)} ·{' '}
                 <a href={`/api/students/${student.id}/endorsements/${id}/paper`}>On paper</a>
               </p>

@@ -22,6 +22,10 @@ test('an instructor may ask for more of the day than the school, and not for les
     ['ceilingFt', 'the school asks for a ceiling of at least 2000 ft'],
   ]);
   expect(beyondMinima({ ...limits, windKt: 40 }, null)).toEqual([]);
+  // 14 CFR 61.89(a)(6), from memory; whatever a school asks.
+  expect(beyondMinima({ ...limits, visibilitySm: 2.9 }, null).map(([field]) => field)).toEqual([
+    'visibilitySm',
+  ]);
 });
 
 test('limits from before the school asked for more follow it, in everything, and nothing else changes', () => {
@@ -30,7 +34,7 @@ test('limits from before the school asked for more follow it, in everything, and
     crosswindKt: fc.integer({ min: 0, max: 30 }),
     gustSpreadKt: fc.integer({ min: 0, max: 20 }),
     ceilingFt: fc.integer({ min: 500, max: 20_000 }),
-    visibilitySm: fc.integer({ min: 1, max: 30 }),
+    visibilitySm: fc.integer({ min: 3, max: 30 }),
   });
   fc.assert(
     fc.property(some, some, (own, school) => {

@@ -1,6 +1,6 @@
 /** What a school asks of the day of any student's solo: an instructor may ask for more, never for less. */
 import { z } from 'zod';
-import type { SoloLimits } from './release.ts';
+import { type SoloLimits, STUDENT_VISIBILITY_SM } from './release.ts';
 
 const asked = (least: number, most: number) => z.number('all five, or none').min(least).max(most);
 /** Within what an instructor may say: wind, crosswind and gusts at most, ceiling above the field and visibility at least. */
@@ -25,11 +25,18 @@ const SAYS: Record<keyof SoloMinima, (value: number) => string> = {
   visibilitySm: (value) => `at least ${value} statute miles of visibility`,
 };
 
-/** What of a student's limits goes beyond the school's. @returns a field and what the school asks, for each. */
+/** What of a student's limits goes beyond the rule or the school's own. @returns a field and what is asked, for each. */
 export function beyondMinima(
   limits: SoloMinima,
   minima: SoloMinima | null | undefined,
 ): [field: string, asks: string][] {
+  if (limits.visibilitySm < STUDENT_VISIBILITY_SM.day)
+    return [
+      [
+        'visibilitySm',
+        `a student does not fly solo in less than ${STUDENT_VISIBILITY_SM.day} statute miles by day (14 CFR 61.89)`,
+      ],
+    ];
   if (!minima) return [];
   return [
     ...MOST.filter((key) => limits[key] > minima[key]),

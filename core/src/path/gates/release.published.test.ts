@@ -110,6 +110,18 @@ test.each<[string, Partial<ReleaseDay>, string]>([
   expect(releaseSentence(check(input))).toMatch(/^Not today, because/);
 });
 
+test('after sunset 5 statute miles are asked whatever the limits say, by day 3: 14 CFR 61.89(a)(6), from memory', () => {
+  const limited = { limits: { ...limits, visibilitySm: 3, until: '23:00' } };
+  const at = (time: string, visibilitySm: number) =>
+    stateOf('visibility', { ...limited, day: { ...day, at: `${ON}T${time}Z`, visibilitySm } });
+  expect([at('12:00:00', 3), at('12:00:00', 2.5), at('19:00:00', 4), at('19:00:00', 5)]).toEqual([
+    'held',
+    'not today',
+    'not today',
+    'held',
+  ]);
+});
+
 test('no limits, no sunset: not known, and that blocks', () => {
   expect(stateOf('limits', { limits: null })).toBe('not known');
   expect(stateOf('daylight', { sunset: null })).toBe('not known');

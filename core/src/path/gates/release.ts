@@ -13,8 +13,8 @@ import type { LandingFacts } from './landings.ts';
 
 const clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time was expected, such as 09:30');
 
-/** By day a student does not fly alone in less, whatever was written as the limit: 14 CFR 61.89(a)(6), from memory. */
-const STUDENT_VISIBILITY_SM = 3;
+/** A student does not fly alone in less, whatever was written as the limit: 14 CFR 61.89(a)(6), from memory. */
+export const STUDENT_VISIBILITY_SM = { day: 3, night: 5 } as const;
 
 /** As they are written on an endorsement. */
 export const soloLimitsSchema = z
@@ -137,7 +137,8 @@ function landingItems({ landings, on }: ReleaseInput): ReleaseItem[] {
 
 function dayItems({ day, limits, zone, sunset }: ReleaseInput): ReleaseItem[] {
   if (!limits) return [item('limits', null)];
-  const leastSm = Math.max(limits.visibilitySm, STUDENT_VISIBILITY_SM);
+  const afterSunset = sunset !== null && Date.parse(day.at) > Date.parse(sunset);
+  const leastSm = Math.max(limits.visibilitySm, STUDENT_VISIBILITY_SM[afterSunset ? 'night' : 'day']);
   const { windKt, windFromDeg, gustKt, visibilitySm, ceilingFt, fuelGal, runway, knowsRunway } = day;
   const known = (value: number | null, within: (value: number) => boolean): boolean | null =>
     value === null ? null : within(value);

@@ -46,6 +46,8 @@ export const endorsementSchema = z
     title: z.string().trim().min(1).max(120),
     text: z.string().trim().min(1, 'say what is endorsed').max(3000),
     airplane: z.string().trim().max(60).default(''),
+    /** The signer's certificate, and its expiry or date of recent experience; left out in what was signed before it was asked. */
+    certificate: z.object({ number: z.string().trim().min(1).max(40), holdsUntil: isoDay }).optional(),
     date: isoDay,
     /** The last day on which it holds; null where it does not end. */
     endsOn: isoDay.nullable().default(null),

@@ -4,7 +4,7 @@ import { cellWords } from '../../words/input-error.ts';
 import { LOG_COLUMN_IDS, readLogCsv, writeLogCsv } from './csv.ts';
 import { draftEntry } from './draft.ts';
 import { hoursAndMinutes, type LogEntry, logEntrySchema, logTotals } from './entry.ts';
-import { ENDORSEMENT_TEMPLATES, fillTemplate, unfilled } from './templates.ts';
+import { ENDORSEMENT_TEMPLATES, endorsementEnds, fillTemplate, unfilled } from './templates.ts';
 
 const entry = (more: Partial<LogEntry> = {}): LogEntry => ({
   ...logEntrySchema.parse({ date: '2026-03-10', airplane: 'Cairn', blockMin: 75 }),
@@ -50,6 +50,13 @@ test('what is written out is read back the same', () => {
       expect(read.entries).toEqual(all);
     }),
   );
+});
+
+test('ninety days are counted from the last training flight of whoever signs: it has to lie within them', () => {
+  expect(endorsementEnds(90, '2026-03-10', '2026-03-04')).toBe('2026-06-02');
+  expect(endorsementEnds(90, '2026-03-10', null)).toBe('2026-06-08');
+  // A flight still to come is no training given.
+  expect(endorsementEnds(90, '2026-03-10', '2026-03-11')).toBe('2026-06-08');
 });
 
 test('nothing that is written out begins as a formula does', () => {

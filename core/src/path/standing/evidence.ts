@@ -12,6 +12,8 @@ export interface FlownAttempt {
   variant?: string | null;
   /** How far a stall was taken. */
   depth?: 'first-indication' | 'full' | null;
+  /** The flaps that it was flown with. */
+  configuration?: PathAttempt['configuration'];
   flownIn: 'airplane' | 'trainer';
   help: Help | 'unknown';
   verdict: AttemptVerdict;
@@ -36,6 +38,7 @@ export const evidenceOf = (one: PathAttempt, zone: string): FlownAttempt => ({
   day: dayIn(one.flownAt, zone),
   variant: one.variant,
   depth: one.depth,
+  configuration: one.configuration,
   flownIn: one.flownIn,
   help: one.help,
   verdict: one.verdict,

@@ -93,7 +93,8 @@ function lacksOf(alone: readonly FlownAttempt[], ask: Ask, today: string): Coded
     (one) =>
       passed(one) &&
       (!ask.variants || !one.variant || ask.variants.includes(one.variant)) &&
-      (!ask.depth || !one.depth || ask.depth === one.depth),
+      (!ask.depth || !one.depth || ask.depth === one.depth) &&
+      (!ask.configurations || !one.configuration || ask.configurations.includes(one.configuration)),
   );
   const days = daysOf(fits);
   if (fits.length < ask.times || days.length < ask.days)

@@ -126,6 +126,18 @@ describe('what ready asks for', () => {
     );
   });
 
+  test('descents at high and at low drag: 14 CFR 61.87(d)(8), from memory', () => {
+    const { asks } = DEFAULT_SYLLABUS.skills.find(({ id }) => id === 'descending-turn')!;
+    const both = { asked: { ...asked, asks } };
+    const turns = (configuration: FlownAttempt['configuration']) =>
+      ['2026-01-05', '2026-01-09', '2026-01-14'].flatMap((day) =>
+        ['left', 'right'].map((variant) => flown(day, { variant, configuration })),
+      );
+    expect(said(on('2026-01-15', turns('clean'), both).why)).toMatch(/with flaps, at high drag: needs 1/);
+    expect(said(on('2026-01-15', turns('landing'), both).why)).toMatch(/without flaps, at low drag: needs 1/);
+    expect(on('2026-01-15', [...turns('clean'), flown('2026-01-14', { configuration: 'takeoff' })], both).standing).toBe('ready');
+  });
+
   test('help said attempt by attempt', () => {
     expect(said(on('2026-01-15', ready({ helpInBulk: true })).why)).toMatch(/attempt by attempt/);
   });

@@ -3,6 +3,7 @@
  * school copies one and edits the copy.
  */
 import { z } from 'zod';
+import { CONFIGURATIONS } from '../../airplane/configuration.ts';
 import { findRoom } from '../../maneuvers/registry.ts';
 
 const idSchema = z.string().regex(/^[a-z][a-z0-9-]{1,59}$/, 'lower case letters, digits and hyphens');
@@ -36,6 +37,7 @@ const askSchema = z.object({
   says: z.string().min(1).max(60),
   variants: z.array(z.string()).min(1).optional(),
   depth: z.enum(['first-indication', 'full']).optional(),
+  configurations: z.array(z.enum(CONFIGURATIONS)).min(1).optional(),
   times: count(1, 10).default(2),
   days: count(1, 10).default(2),
   /** The last of them no longer ago than this. */

@@ -2,14 +2,16 @@
 import { numberText } from '@keel/core';
 import { Button, Modal, Radio } from '@mantine/core';
 import { useState } from 'react';
+import { longDay } from '../../parts/format.ts';
 import type { Difference, Taken } from './assumes.ts';
 
 const LABELS: Record<Difference['what'], string> = {
   airplane: 'Airplane',
   weight: 'Weight',
   ground: 'Highest ground below',
+  day: 'Day of the flight',
 };
-const UNITS: Record<Difference['what'], string> = { airplane: '', weight: ' lb', ground: ' ft' };
+const UNITS: Record<Difference['what'], string> = { airplane: '', weight: ' lb', ground: ' ft', day: '' };
 
 export function AssumesDialog(props: {
   fileName: string;
@@ -22,10 +24,15 @@ export function AssumesDialog(props: {
   const { fileName, differs, names, use, close } = props;
   const known = (one: Difference) => one.what !== 'airplane' || names.has(String(one.file));
   const [taken, setTaken] = useState<Taken>(() =>
-    Object.fromEntries(differs.map(({ what }) => [what, 'lesson'])),
+    // A logger's clock knows the day better than a plan does.
+    Object.fromEntries(differs.map(({ what }) => [what, what === 'day' ? 'file' : 'lesson'])),
   );
   const said = ({ what }: Difference, value: string | number) =>
-    typeof value === 'number' ? `${numberText(value)}${UNITS[what]}` : (names.get(value) ?? value);
+    typeof value === 'number'
+      ? `${numberText(value)}${UNITS[what]}`
+      : what === 'day'
+        ? longDay(value)
+        : (names.get(value) ?? value);
   return (
     <Modal opened onClose={close} size={560} title={<strong>{fileName} differs from the lesson</strong>}>
       <div className="stack">

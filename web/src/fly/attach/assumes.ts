@@ -1,8 +1,8 @@
 /** What a file's header says of the day against what the lesson was briefed for: a person chooses, where they differ. */
-import type { Lesson, Peek } from '@keel/core';
+import { dayIn, type Lesson, type Peek } from '@keel/core';
 
 export interface Difference {
-  what: 'airplane' | 'weight' | 'ground';
+  what: 'airplane' | 'weight' | 'ground' | 'day';
   file: string | number;
   lesson: string | number;
 }
@@ -11,9 +11,11 @@ export interface Difference {
 const SAME_LB = 2;
 const SAME_FT = 5;
 
+/** @param zone the school's, whose days count. */
 export function differences(
-  { airplane, weightLb, groundFt }: Pick<Peek, 'airplane' | 'weightLb' | 'groundFt'>,
-  lesson: Pick<Lesson, 'airplane' | 'conditions'>,
+  { airplane, weightLb, groundFt, begins }: Pick<Peek, 'airplane' | 'weightLb' | 'groundFt' | 'begins'>,
+  lesson: Pick<Lesson, 'airplane' | 'conditions' | 'plannedAt'>,
+  zone: string,
 ): Difference[] {
   const found: Difference[] = [];
   if (airplane && airplane !== lesson.airplane.id)
@@ -31,6 +33,9 @@ export function differences(
     Math.abs(groundFt - conditions.groundFt) > SAME_FT
   )
     found.push({ what: 'ground', file: groundFt, lesson: conditions.groundFt });
+  const day = begins && ('day' in begins ? begins.day : dayIn(new Date(begins.atMs), zone));
+  const planned = dayIn(lesson.plannedAt, zone);
+  if (day && day !== planned) found.push({ what: 'day', file: day, lesson: planned });
   return found;
 }
 

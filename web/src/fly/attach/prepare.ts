@@ -62,6 +62,7 @@ export function recordingForm(
   // Said outright, so that no header decides it by itself.
   if (taken.weight) form.set('weightLb', String(taken.weight === 'file' ? peek.weightLb : weightLb));
   if (taken.ground) form.set('groundFt', String(taken.ground === 'file' ? peek.groundFt : groundFt));
+  if (taken.day) form.set('dayFrom', taken.day);
   if (mapping) form.set('mapping', JSON.stringify(mapping));
   return form;
 }

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { answered, api, messageOf, read, upload } from '../../api/client.ts';
 import { useRecording } from '../../api/hooks.ts';
+import { shownZone } from '../../parts/format.ts';
 import { differences, type Taken } from './assumes.ts';
 import { type Prepared, prepare, recordingForm } from './prepare.ts';
 
@@ -54,7 +55,7 @@ export function useAttaching(lesson: Lesson) {
     if (!prepared) return;
     // A header that was seen before needs no second answer.
     if (prepared.table && !prepared.table.remembered) setAsked(prepared);
-    else if (differences(prepared.peek, lesson).length > 0) setDiffering(prepared);
+    else if (differences(prepared.peek, lesson, shownZone()).length > 0) setDiffering(prepared);
     else await send(prepared, prepared.table?.remembered ?? null);
   };
   const answer = async (mapping: Mapping) => {
