@@ -39,7 +39,7 @@ test('a table of another make: the columns are said once, and remembered by the 
   const dialog = page.getByRole('dialog');
   await expect(dialog.getByRole('combobox', { name: 'Height (m) is' })).toHaveValue('indicated altitude');
   await expect(dialog.getByRole('combobox', { name: 'Unit of Airspeed (km/h)' })).toHaveValue('km/h');
-  await dialog.getByRole('button', { name: 'Read it so' }).click();
+  await dialog.getByRole('button', { name: 'Read the file' }).click();
   await page.getByRole('button', { name: 'Go to Debrief' }).click();
   await expect(page.getByRole('heading', { name: 'Steep turn left' })).toBeVisible();
 
@@ -74,11 +74,11 @@ test('many recordings find their lessons by airplane and time', async ({ page })
     .setInputFiles([at('fits.csv'), at('fits-none.csv'), at('broken.csv')]);
   const row = (name: string) => page.getByRole('row').filter({ hasText: name });
   await expect(row('fits.csv')).toContainText('found by airplane and time');
-  await expect(row('fits-none.csv')).toContainText('waits for a lesson');
+  await expect(row('fits-none.csv')).toContainText('needs a lesson');
   await row('broken.csv').getByRole('combobox').click();
   await page.getByRole('option').first().click();
   await page.getByRole('button', { name: 'Send 2 of 3' }).click();
-  await expect(row('fits.csv')).toContainText('kept: open the debrief', { timeout: 20_000 });
+  await expect(row('fits.csv')).toContainText('saved: open the debrief', { timeout: 20_000 });
   await expect(row('broken.csv')).toContainText('line 3, column 2 (alt_ft): "high" is not a number');
   await row('fits.csv').getByRole('link').click();
   await expect(page.getByRole('heading', { name: 'Steep turn left' })).toBeVisible();

@@ -66,7 +66,7 @@ test('a whole lesson is composed, ordered, loaded, briefed, saved and printed', 
   await expect(page.getByRole('button', { name: 'as the school: one' })).toBeVisible();
 
   await page.getByRole('button', { name: 'Save lesson' }).click();
-  await page.getByRole('button', { name: 'Go and fly' }).waitFor();
+  await page.getByRole('button', { name: 'Go to Fly' }).waitFor();
   await expect(page.getByLabel('Target card')).toContainText('two circles');
 
   await page.getByRole('button', { name: 'Kneeboard PDF' }).click();
@@ -122,11 +122,11 @@ test('a lesson edited in two windows: the second is told, and keeps what it type
     await window.getByLabel('Title').fill(title);
   }
   await page.getByRole('button', { name: 'Save lesson' }).click();
-  await page.getByRole('button', { name: 'Go and fly' }).waitFor();
+  await page.getByRole('button', { name: 'Go to Fly' }).waitFor();
   await other.getByRole('button', { name: 'Save lesson' }).click();
   await expect(other.getByRole('alert')).toContainText('changed in another window');
   await expect(other.getByLabel('Title')).toHaveValue('Second window');
-  await expect(other.getByRole('button', { name: 'Load the newer one' })).toBeVisible();
+  await expect(other.getByRole('button', { name: 'Load the newer version' })).toBeVisible();
 });
 
 test('the student sees the cards, and can change nothing', async ({ page }) => {

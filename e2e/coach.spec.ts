@@ -25,7 +25,7 @@ test('the chief puts a sentence otherwise; nine words are refused at their field
 
   await signInQuickly(page.request, 'nell');
   await page.goto('/coach');
-  await expect(page.getByText('The chief instructor puts them; you see what is said.')).toBeVisible();
+  await expect(page.getByText('Only the chief instructor can edit these.')).toBeVisible();
   await expect(save).toHaveCount(0);
 });
 

@@ -39,7 +39,7 @@ test('a moment is replayed with its picture and instruments, and every number op
   await expect
     .poll(async () => Number(await scrub.getAttribute('aria-valuenow')))
     .toBeGreaterThan(before + 2);
-  await replay.getByRole('button', { name: 'Hold' }).click();
+  await replay.getByRole('button', { name: 'Pause' }).click();
   // One cursor for the picture and the chart.
   const shown = Number(await scrub.getAttribute('aria-valuenow'));
   expect(Math.abs(Number(await keel.getAttribute('aria-valuenow')) - shown)).toBeLessThan(1);
@@ -57,12 +57,12 @@ test('two attempts lie over each other by phase, with their figures side by side
   await page.keyboard.press('c');
   const compare = page.getByLabel('Compare', { exact: true });
   await expect(compare.locator('canvas')).toBeVisible();
-  // Nell has flown it before: her last one and what she was shown are laid beside it; the other way round on a tap.
+  // Nell has flown it before: her last one and what she wdemonstration are laid beside it; the other way round on a tap.
   await expect(compare.getByRole('columnheader')).toHaveText([
     /tolerance used/,
     /1\. left/,
     /last time/,
-    /as shown/,
+    /demonstration/,
   ]);
   await compare.getByText(/the last \d, averaged/).click();
   await expect(compare.getByText(/their mean, from the lowest to the highest/)).toBeVisible();
@@ -74,7 +74,7 @@ test('two attempts lie over each other by phase, with their figures side by side
     .getByText(/2\. right/)
     .first()
     .click();
-  await expect(compare.getByRole('columnheader').last()).toHaveText(/as shown|2\. right/);
+  await expect(compare.getByRole('columnheader').last()).toHaveText(/demonstration|2\. right/);
   await expect(compare.getByRole('row', { name: /^Bank/ })).toContainText('%');
 });
 
@@ -83,14 +83,14 @@ test('an attempt is split, called otherwise and put back', async ({ page }) => {
   await page.getByRole('button', { name: 'Edges, split, merge, discard' }).click();
   await page.getByRole('button', { name: /^Split at/ }).click();
   await expect(page.getByRole('button', { name: /attempt 3/ })).toBeVisible();
-  await page.getByRole('button', { name: 'Take back' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('button', { name: /attempt 3/ })).toBeHidden();
 
   await page.getByRole('button', { name: /Steep turn right, attempt 2/ }).click();
   await page.getByRole('button', { name: 'Edges, split, merge, discard' }).click();
-  await page.getByRole('combobox', { name: 'It was' }).click();
+  await page.getByRole('combobox', { name: 'Maneuver' }).click();
   await page.getByRole('option', { name: 'Level turns' }).click();
-  await page.getByRole('button', { name: 'Call it that' }).click();
+  await page.getByRole('button', { name: 'Change the maneuver' }).click();
   await expect(page.getByRole('heading', { name: 'Level turn right' })).toBeVisible();
   await expect(page.getByText('called level turn')).toBeVisible();
 });
@@ -109,8 +109,8 @@ test('what was seen, parked and said of the lesson stays, and the student reads 
   const lesson = page.getByRole('region', { name: 'The lesson' });
   await expect(lesson).toContainText('overbank');
 
-  await lesson.getByLabel('Above all, for the next lesson').fill('Look out, then roll.');
-  await lesson.getByLabel('Words on the lesson').fill('A good day for it.');
+  await lesson.getByLabel('Main point for the next lesson').fill('Look out, then roll.');
+  await lesson.getByLabel('Comment on the lesson').fill('A good day for it.');
   await lesson.getByRole('button', { name: 'Add' }).click();
   await expect(lesson.getByRole('listitem').filter({ hasText: 'A good day for it.' })).toBeVisible();
 
@@ -131,7 +131,7 @@ test('what was seen, parked and said of the lesson stays, and the student reads 
 test('the debrief is taken along: on paper, as a track, as columns', async ({ page }) => {
   const id = await flownLesson(page, 'Along');
   await page.goto(`/debrief/${id}`);
-  await page.getByRole('button', { name: 'Take along' }).click();
+  await page.getByRole('button', { name: 'Download' }).click();
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('menuitem', { name: /Recording CSV/ }).click(),
@@ -271,7 +271,7 @@ test('at 1280 by 800 keel, verdict, what went first and the grade are in view, a
   const grade = page.getByRole('region', { name: 'Your grade' });
   const chosen = (name: string | RegExp) => grade.getByRole('button', { name, pressed: true });
   // Who has just chosen the judge by hand grades by keys all the same.
-  await page.getByText('Strict', { exact: true }).click();
+  await page.getByText('Not allowed', { exact: true }).click();
   await page.keyboard.press('2');
   await page.keyboard.press('p');
   await expect(chosen(/^2 /)).toBeVisible();

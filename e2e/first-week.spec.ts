@@ -76,7 +76,7 @@ test('a closed account is reopened by its link, and erased once its name is type
   await guest.close();
   await page.reload();
   const close = async () => {
-    await page.getByRole('button', { name: `What to do with ${name}` }).click();
+    await page.getByRole('button', { name: `Actions for ${name}` }).click();
     await page.getByRole('menuitem', { name: 'Close the account' }).click();
     await page.getByRole('dialog').getByRole('button', { name: 'Close the account' }).click();
   };
@@ -116,7 +116,7 @@ test('a booking in the small hours is asked about, and drawn where it is', async
 test('what is half typed of an attempt stays while it is scored again', async ({ page }) => {
   const recording = await flownLesson(page, unique('Half typed'));
   await page.goto(`/debrief/${recording}`);
-  const comment = page.getByLabel('More of this attempt').getByLabel('Comment');
+  const comment = page.getByLabel('More for this attempt').getByLabel('Comment');
   await comment.click();
   await page.keyboard.type('The nose was');
   const scoredAt = async () =>

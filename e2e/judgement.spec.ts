@@ -109,7 +109,7 @@ test('the chief copies a standard, sees what a narrower band would change, and s
   await dialog.getByRole('textbox').first().fill(name);
   await dialog.getByRole('button', { name: /copy/i }).click();
   await page.getByRole('navigation', { name: 'Standards' }).getByRole('button', { name }).click();
-  await page.getByRole('button', { name: 'Change it' }).click();
+  await page.getByRole('button', { name: 'Edit' }).click();
   const save = page.getByRole('button', { name: 'Save as version 2' });
   await expect(save).toBeDisabled();
   await page.getByLabel('Steep turns, Altitude, lowest').fill('-50');
@@ -126,12 +126,12 @@ test('an attempt that nothing recorded is entered, graded, and taken back with a
   const [{ student }] = await lessonsOf(page.request, 'Nell');
   await page.goto(`/path/${student.id}`);
   const sheet = page.getByRole('region', { name: 'Flown without a recording' });
-  await sheet.getByRole('button', { name: 'Enter one' }).click();
+  await sheet.getByRole('button', { name: 'Enter a flight' }).click();
   await sheet.getByRole('combobox', { name: 'What', exact: true }).click();
   await page.getByRole('option', { name: 'Slow flight' }).click();
   await sheet.getByRole('combobox', { name: 'Which' }).click();
   await page.getByRole('option', { name: 'landing', exact: true }).click();
-  const keep = sheet.getByRole('button', { name: 'Keep it' });
+  const keep = sheet.getByRole('button', { name: 'Save' });
   await expect(keep).toBeDisabled();
   await sheet.getByRole('combobox', { name: 'With how much help' }).click();
   await page.getByRole('option', { name: 'prompted' }).click();
@@ -141,8 +141,8 @@ test('an attempt that nothing recorded is entered, graded, and taken back with a
   await keep.click();
   const entry = sheet.getByRole('listitem').filter({ hasText: words });
   await expect(entry).toContainText('by Idris Vellacott');
-  await entry.getByRole('button', { name: 'Take it back' }).click();
-  await entry.getByLabel('Why it is taken back').fill('Entered for the wrong student.');
-  await entry.getByRole('button', { name: 'Take it back' }).click();
+  await entry.getByRole('button', { name: 'Remove' }).click();
+  await entry.getByLabel('Reason for removing it').fill('Entered for the wrong student.');
+  await entry.getByRole('button', { name: 'Remove' }).click();
   await expect(entry).toContainText('Taken back by Idris Vellacott: Entered for the wrong student.');
 });

@@ -38,7 +38,7 @@ async function openLesson(page: Page): Promise<string> {
   await page.getByLabel('Title').fill('Steep turns, end to end');
   await weigh(page, '2200');
   await page.getByRole('button', { name: 'Save lesson' }).click();
-  await page.getByRole('button', { name: 'Go and fly' }).waitFor();
+  await page.getByRole('button', { name: 'Go to Fly' }).waitFor();
   return page.url().split('/').pop() ?? '';
 }
 
@@ -48,7 +48,7 @@ test('brief, fly, debrief, path', async ({ page }) => {
   // V_A 102 kt at 2,400 lb is 97.66 at 2,200, and 97.3 with the fuel of taxi and climb burned: rounded down.
   await expect(page.getByLabel('Target card')).toContainText('97 kt');
 
-  await page.getByRole('button', { name: 'Go and fly' }).click();
+  await page.getByRole('button', { name: 'Go to Fly' }).click();
   await page.getByLabel('Recording file').setInputFiles(FILE);
   await page.getByRole('button', { name: 'Go to Debrief' }).click();
 
@@ -78,7 +78,7 @@ test('brief, fly, debrief, path', async ({ page }) => {
   await page.getByRole('button', { name: 'Keep' }).click();
   await expect(page.getByRole('listitem').filter({ hasText: 'Looked inside' })).toBeVisible();
 
-  await page.getByRole('button', { name: 'More of this recording' }).click();
+  await page.getByRole('button', { name: 'More for this recording' }).click();
   await page.getByRole('menuitem', { name: 'Score again' }).click();
   await expect(page.getByText('Nothing changed.')).toBeVisible();
   await expect(page.getByRole('listitem').filter({ hasText: 'Looked inside' })).toBeVisible();
@@ -209,12 +209,12 @@ test('an attempt that was none can be discarded, and brought back with what was 
   const attempts = page.getByRole('navigation', { name: 'Attempts in order' }).getByRole('button');
   await expect(attempts).toHaveCount(4);
   await page.getByRole('button', { name: 'Edges, split, merge, discard' }).click();
-  await page.getByRole('button', { name: 'Discard: no attempt' }).click();
+  await page.getByRole('button', { name: 'Discard this attempt' }).click();
   await expect(attempts).toHaveCount(3);
-  await expect(page.getByText('Said of what is no longer found')).toBeVisible();
-  await page.getByRole('button', { name: 'Take back' }).click();
+  await expect(page.getByText('Entries for attempts that are no longer found')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
   await expect(attempts).toHaveCount(4);
-  await expect(page.getByText('Said of what is no longer found')).toHaveCount(0);
+  await expect(page.getByText('Entries for attempts that are no longer found')).toHaveCount(0);
 });
 
 test('an override needs a reason, keeps it, and leaves what was worked out in sight', async ({ page }) => {
@@ -230,7 +230,7 @@ test('an override needs a reason, keeps it, and leaves what was worked out in si
   await page.getByRole('button', { name: 'Override', exact: true }).click();
   await expect(page.getByLabel('Verdict')).toContainText('To standard');
   await expect(page.getByLabel('Verdict')).toContainText('The point was lost behind a shower.');
-  await expect(page.getByLabel('Verdict')).toContainText('Worked out: not yet to standard');
+  await expect(page.getByLabel('Verdict')).toContainText('As scored: not yet to standard');
 });
 
 test('a student grades first, then sees the verdict; and sees nothing of another student', async ({

@@ -13,7 +13,7 @@ test('from Today to a proposed, booked and briefed lesson in under a minute', as
   const began = Date.now();
   const line = page.getByRole('listitem').filter({ hasText: 'Wren' }).filter({ hasText: '11:30' });
   await expect(line).toContainText('no lesson yet');
-  await line.getByRole('button', { name: 'Propose' }).click();
+  await line.getByRole('button', { name: 'Propose a lesson' }).click();
   const dialog = page.getByRole('dialog');
   // Each with its reason.
   await expect(dialog.getByRole('row').nth(1)).toContainText(
@@ -24,11 +24,11 @@ test('from Today to a proposed, booked and briefed lesson in under a minute', as
   await expect(page.getByRole('heading', { name: /Wren/ }).first()).toBeVisible();
   expect(Date.now() - began).toBeLessThan(60_000);
   // What is made of a proposal is asked for its reason.
-  const why = page.getByLabel('Why otherwise than proposed?');
+  const why = page.getByLabel('Why did you change the proposal?');
   await expect(why).toHaveCount(0);
   await page.getByRole('tab', { name: 'Order' }).click();
   await page
-    .getByRole('button', { name: /^Take out/ })
+    .getByRole('button', { name: /^Remove/ })
     .last()
     .click();
   await why.fill('The wind is up.');
@@ -43,7 +43,7 @@ test('from Today to a proposed, booked and briefed lesson in under a minute', as
 test('students by skills: sorted, moved through by keys, opened', async ({ page }) => {
   await signInQuickly(page.request, 'maren');
   await page.goto('/path');
-  await page.getByRole('button', { name: 'Gates open' }).click();
+  await page.getByRole('button', { name: 'Requirements left' }).click();
   const rows = page.locator('table.matrix tbody tr');
   await expect(rows.first()).toContainText('Joss');
   await page.getByRole('button', { name: /^Joss Pennifold, Preflight/ }).focus();
@@ -58,15 +58,15 @@ test('a gate closes with a paper, and one that ends before it begins is refused'
   await signInQuickly(page.request, 'idris');
   const id = await studentOf(page, 'Nell');
   await page.goto(`/path/${id}`);
-  const gates = page.getByLabel('Gates', { exact: true });
+  const gates = page.getByLabel('Solo requirements', { exact: true });
   await gates.getByRole('button', { name: /^Knowledge test/ }).click();
   await gates.getByRole('textbox', { name: 'Given on' }).fill('20 Nov 2026');
   await gates.getByRole('textbox', { name: 'Ends on' }).fill('1 Nov 2026');
   await page.keyboard.press('Escape');
-  await gates.getByRole('button', { name: 'Close this gate' }).click();
+  await gates.getByRole('button', { name: 'Confirm' }).click();
   await expect(page.getByText(/before it begins/)).toBeVisible();
   await gates.getByRole('textbox', { name: 'Ends on' }).fill('');
-  await gates.getByRole('button', { name: 'Close this gate' }).click();
+  await gates.getByRole('button', { name: 'Confirm' }).click();
   await expect(gates.getByRole('button', { name: /^Knowledge test confirmed by Idris/ })).toBeVisible();
   // Nothing on the page says that anyone is ready for solo.
   await expect(page.getByText(/ready for solo/i)).toHaveCount(0);
@@ -78,9 +78,9 @@ test('an entry is drafted from the flight, signed with the password, and correct
   await signInQuickly(page.request, 'idris');
   await page.goto(`/logbook/${await studentOf(page, 'Joss')}`);
   const toSign = page.getByLabel('To sign');
-  await toSign.getByRole('button', { name: 'Draft its entry' }).first().waitFor();
-  const waiting = await toSign.getByRole('button', { name: 'Draft its entry' }).count();
-  await toSign.getByRole('button', { name: 'Draft its entry' }).first().click();
+  await toSign.getByRole('button', { name: 'Draft logbook entry' }).first().waitFor();
+  const waiting = await toSign.getByRole('button', { name: 'Draft logbook entry' }).count();
+  await toSign.getByRole('button', { name: 'Draft logbook entry' }).first().click();
   await toSign.getByRole('button', { name: 'Sign', exact: true }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('Your password').fill('not the password');
@@ -89,11 +89,11 @@ test('an entry is drafted from the flight, signed with the password, and correct
   await dialog.getByLabel('Your password').fill(PEOPLE.idris.password);
   await dialog.getByRole('button', { name: 'Sign it' }).click();
   await expect(dialog).toBeHidden();
-  await expect(toSign.getByRole('button', { name: 'Draft its entry' })).toHaveCount(waiting - 1);
+  await expect(toSign.getByRole('button', { name: 'Draft logbook entry' })).toHaveCount(waiting - 1);
   const row = page.getByLabel('Signed', { exact: true }).locator('tbody tr').first();
   await row.getByRole('button', { name: 'Correct' }).click();
   await expect(toSign.getByText('corrects a signed entry')).toBeVisible();
-  await toSign.getByRole('button', { name: 'Throw away' }).click();
+  await toSign.getByRole('button', { name: 'Delete draft' }).click();
   await expect(toSign.getByText('corrects a signed entry')).toBeHidden();
 });
 
@@ -138,13 +138,13 @@ test('a booking is dragged by hand, and outside somebody’s usual hours it is a
 }) => {
   await signInQuickly(page.request, 'maren');
   await page.goto('/week?day=2027-04-05');
-  await page.getByRole('button', { name: 'Usual hours' }).click();
+  await page.getByRole('button', { name: 'Availability' }).click();
   const dialog = page.getByRole('dialog');
   const choose = async (label: string, option: string | RegExp) => {
     await dialog.getByLabel(label, { exact: true }).click();
     await page.getByRole('option', { name: option }).click();
   };
-  await choose('Whose', /Tomas/);
+  await choose('Person', /Tomas/);
   await dialog.getByLabel('Monday').fill('mornings');
   await expect(dialog.getByText(/“mornings” is not a time range/)).toBeVisible();
   await expect(dialog.getByRole('button', { name: 'Keep' })).toBeDisabled();
@@ -178,7 +178,7 @@ test('a booking is dragged by hand, and outside somebody’s usual hours it is a
   await expect(
     page.getByText(/usually has time on a Tuesday from 09:00 to 12:30, 14:00 to 18:00/),
   ).toBeVisible();
-  await page.getByRole('button', { name: 'Leave it' }).click();
+  await page.getByRole('button', { name: 'Cancel' }).click();
   await expect(booking).toHaveAttribute('aria-label', /Tue.* 09:30 to 11:00/);
   await drag(0, 2);
   await page.getByRole('button', { name: 'Book it anyway' }).click();
@@ -192,7 +192,7 @@ test('a student sees what stands between them and solo, and the one thing to pra
   await signInQuickly(page.request, 'nell');
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'Your next lesson' })).toBeVisible();
-  const practise = page.getByLabel('To practise').getByRole('link', { name: 'Open it on the trainer' });
+  const practise = page.getByLabel('To practise').getByRole('link', { name: 'Practise in the trainer' });
   await expect(practise).toHaveAttribute('href', /\/trainer\?maneuver=/);
   const [{ student }] = await lessonsOf(page.request, 'Nell');
   for (const path of ['/', '/path', `/logbook/${student.id}`, `/solo/${student.id}`, '/week']) {

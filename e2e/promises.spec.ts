@@ -16,7 +16,7 @@ test('while the server is away what is said is kept, through a reload, and goes 
   await expect(grades.getByRole('button', { pressed: true })).toContainText('3');
   await page.getByLabel('Comment').first().fill('Said while nobody heard.');
   await page
-    .getByLabel('More of this attempt')
+    .getByLabel('More for this attempt')
     .getByRole('button', { name: 'Keep', exact: true })
     .last()
     .click();
@@ -33,7 +33,7 @@ test('while the server is away what is said is kept, through a reload, and goes 
   await page.keyboard.press('Escape');
   await page.getByRole('heading', { name: 'Steep turn left' }).click();
   await page.keyboard.press('4');
-  await expect(page.getByText('One word is on the way')).toBeVisible();
+  await expect(page.getByText('One entry is on the way')).toBeVisible();
   await context.setOffline(false);
   await page.reload();
   await expect
@@ -83,7 +83,7 @@ test('single keys can be switched off, and the list says what they do', async ({
   await page.goto(`/debrief/${recording}`);
   await expect(page.getByRole('heading', { name: 'Steep turn left' })).toBeVisible();
   await page.keyboard.press('?');
-  await page.getByLabel('Single keys do something').uncheck();
+  await page.getByLabel('Single-key shortcuts').uncheck();
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toBeHidden();
   await page.keyboard.press(']');
@@ -138,19 +138,19 @@ test('a recording sent with the wrong weight and ground is put right; one that i
   const recording = await flownLesson(page, 'Put right');
   await page.goto(`/debrief/${recording}`);
   await expect(page.getByRole('heading', { name: 'Steep turn left' })).toBeVisible();
-  await page.getByRole('button', { name: 'More of this recording' }).click();
+  await page.getByRole('button', { name: 'More for this recording' }).click();
   await page.getByRole('menuitem', { name: 'Put right' }).click();
   await page.getByRole('dialog').getByLabel('Weight, lb').fill('2111');
   await page.getByRole('dialog').getByLabel('Highest ground of the area, ft').fill('2600');
-  await page.getByRole('button', { name: 'Put right and score again' }).click();
+  await page.getByRole('button', { name: 'Correct and score again' }).click();
   await expect(page.locator('.title-bar')).toContainText(/2.111 lb/, {
     timeout: 20_000,
   });
   const { score } = await (await page.request.get(`/api/recordings/${recording}`)).json();
   expect(score.groundFt).toBe(2600);
-  await page.getByRole('button', { name: 'More of this recording' }).click();
-  await page.getByRole('menuitem', { name: 'Delete it' }).click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Delete it' }).click();
+  await page.getByRole('button', { name: 'More for this recording' }).click();
+  await page.getByRole('menuitem', { name: 'Delete the recording' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Delete the recording' }).click();
   await expect(page).toHaveURL(/\/debrief$/);
   expect((await page.request.get(`/api/recordings/${recording}`)).status()).toBe(404);
   await page.getByRole('button', { name: 'Restore it' }).click();

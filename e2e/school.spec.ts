@@ -19,7 +19,7 @@ test('someone is invited, comes by the link, is helped with the password, and go
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('Name').fill('Piet Alder');
   await dialog.getByLabel('Email, to sign in with').fill(email);
-  await dialog.getByRole('button', { name: 'Make the link' }).click();
+  await dialog.getByRole('button', { name: 'Create the link' }).click();
   const link = await shownLink(page);
   await page.keyboard.press('Escape');
   await expect(page.getByRole('row', { name: /Piet Alder.*student/ })).toBeVisible();
@@ -38,9 +38,9 @@ test('someone is invited, comes by the link, is helped with the password, and go
   await expect(guest.getByRole('alert')).toContainText('was used');
 
   await page.reload();
-  const menu = page.getByRole('button', { name: 'What to do with Piet Alder' });
+  const menu = page.getByRole('button', { name: 'Actions for Piet Alder' });
   await menu.click();
-  await page.getByRole('menuitem', { name: 'Link for a new password' }).click();
+  await page.getByRole('menuitem', { name: 'Create a password link' }).click();
   const reset = await shownLink(page);
   await page.keyboard.press('Escape');
   await guest.goto(reset);
@@ -71,7 +71,7 @@ test('an invitation that cannot be made says so at its fields', async ({ page })
   await page.getByRole('button', { name: 'Invite someone' }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('Email').fill('nowhere');
-  await dialog.getByRole('button', { name: 'Make the link' }).click();
+  await dialog.getByRole('button', { name: 'Create the link' }).click();
   await expect(dialog.getByText('write a name')).toBeVisible();
   await expect(dialog.getByLabel('Email')).toHaveAttribute('aria-invalid', 'true');
 });
@@ -127,7 +127,7 @@ test('a table of people is looked at, then all are invited at once and their lin
   await expect(dialog.getByText('2 are invited.')).toBeVisible();
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    dialog.getByRole('link', { name: 'Take the links along' }).click(),
+    dialog.getByRole('link', { name: 'Download the links' }).click(),
   ]);
   expect(download.suggestedFilename()).toBe('invitations.csv');
   await page.keyboard.press('Escape');
@@ -138,16 +138,16 @@ test('what a minor’s guardian agreed to is written down, and the student sees 
   const mark = `Seen by the club’s committee, ${Date.now()}`;
   await signIn(page, 'maren');
   await page.goto('/people');
-  await page.getByRole('button', { name: 'What to do with Nell Ashgrove' }).click();
-  await page.getByRole('menuitem', { name: 'What was agreed to' }).click();
+  await page.getByRole('button', { name: 'Actions for Nell Ashgrove' }).click();
+  await page.getByRole('menuitem', { name: 'Agreements' }).click();
   const dialog = page.getByRole('dialog');
-  await dialog.getByLabel('To what').click();
+  await dialog.getByLabel('Agreement').click();
   await page.getByRole('option', { name: 'Something else, in words' }).click();
-  await dialog.getByRole('button', { name: 'Keep it' }).click();
+  await dialog.getByRole('button', { name: 'Save' }).click();
   await expect(dialog.getByRole('alert')).toHaveText('say to what');
   await dialog.getByLabel('In words').fill(mark);
   await dialog.getByLabel('A parent or guardian agrees, by name').fill('Rowan Ashgrove');
-  await dialog.getByRole('button', { name: 'Keep it' }).click();
+  await dialog.getByRole('button', { name: 'Save' }).click();
   const kept = dialog.getByRole('listitem').filter({ hasText: mark });
   await expect(kept).toContainText('Rowan Ashgrove, for the student');
   await expect(dialog.getByText('nobody has agreed yet that flights are recorded')).toBeVisible();
@@ -155,8 +155,8 @@ test('what a minor’s guardian agreed to is written down, and the student sees 
   await signInQuickly(page.request, 'nell');
   await page.goto('/me');
   const own = page.getByRole('listitem').filter({ hasText: mark });
-  await own.getByRole('button', { name: 'Take it back' }).click();
-  await expect(own).toContainText('Taken back on');
+  await own.getByRole('button', { name: 'Withdraw' }).click();
+  await expect(own).toContainText('Withdrawn on');
 });
 
 test('a chief names the grades and keeps a lesson to begin with; a person settles their own name and sheets', async ({
@@ -165,7 +165,7 @@ test('a chief names the grades and keeps a lesson to begin with; a person settle
   const title = `Second hour ${Date.now()}`;
   await signInQuickly(page.request, 'maren');
   await page.goto('/school');
-  const names = page.getByRole('region', { name: 'Grades are called' });
+  const names = page.getByRole('region', { name: 'Names of the grades' });
   await names.getByLabel('Grade 2').fill('with help');
   const wind = page.getByLabel('Wind at most, kt', { exact: true });
   await wind.fill('14');
@@ -181,7 +181,7 @@ test('a chief names the grades and keeps a lesson to begin with; a person settle
   await page.getByLabel('Title').fill(title);
   await page.getByRole('tab', { name: 'Order' }).click();
   await page.getByRole('button', { name: 'The four fundamentals' }).click();
-  await page.getByRole('button', { name: 'Keep this order among them' }).click();
+  await page.getByRole('button', { name: 'Save this order as a usual lesson' }).click();
   await expect(page.getByRole('button', { name: title })).toBeVisible();
 
   await page.goto('/school');
@@ -194,12 +194,12 @@ test('a chief names the grades and keeps a lesson to begin with; a person settle
 
   await page.goto('/me');
   const own = page.getByRole('region', { name: 'Yours, on every device' });
-  await own.getByLabel('Sheets').click();
+  await own.getByLabel('Theme').click();
   await page.getByRole('option', { name: 'dark', exact: true }).click();
   await expect(page.locator('html')).toHaveAttribute('data-mantine-color-scheme', 'dark');
   await page.reload();
   await expect(page.locator('html')).toHaveAttribute('data-mantine-color-scheme', 'dark');
-  await own.getByLabel('Sheets').click();
+  await own.getByLabel('Theme').click();
   await page.getByRole('option', { name: 'as the device says' }).click();
   await expect(page.locator('html')).toHaveAttribute('data-mantine-color-scheme', 'light');
 });

@@ -51,7 +51,7 @@ test('three marks with the network cut, the page reloaded, the network back: thr
   await page.getByRole('button', { name: /Engine started/ }).click();
 
   const device = await flyDevice(chief, server, { key, card: lesson.cards[0], skewMs: 2500, forS: 36 });
-  await expect(page.getByText('recorder heard')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('recorder connected')).toBeVisible({ timeout: 20_000 });
   await expect(page.getByText('Altitude', { exact: true })).toBeVisible();
   // It begins by itself.
   const good = page.getByRole('button', { name: 'good', exact: true });
@@ -113,9 +113,9 @@ test('the chief adds a device, sees its key once, and watches nothing that is no
   await page.getByRole('combobox', { name: 'Airplane' }).click();
   await page.getByRole('option').first().click();
   await page.getByRole('button', { name: 'Add a device' }).click();
-  await expect(page.getByText(/The key of Panel mount, shown this once/)).toBeVisible();
+  await expect(page.getByText(/The key of Panel mount, shown only once/)).toBeVisible();
   await page.reload();
-  await expect(page.getByText(/shown this once/)).toHaveCount(0);
+  await expect(page.getByText(/shown only once/)).toHaveCount(0);
   await page.getByRole('button', { name: 'Revoke Panel mount' }).click();
   await expect(page.getByRole('button', { name: 'Revoke Panel mount' })).toHaveCount(0);
 });

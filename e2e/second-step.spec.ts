@@ -45,12 +45,12 @@ test('a second step is put in force, asked for at the door, and ended again', as
 
   const shown = section.getByLabel('The code that the app shows now');
   await shown.fill('000000');
-  await section.getByRole('button', { name: 'Put it in force' }).click();
+  await section.getByRole('button', { name: 'Switch it on' }).click();
   await expect(section.getByRole('alert')).toContainText('not what the app shows');
   const first = codeOf(secret);
   await shown.fill(first);
   await page.keyboard.press('Enter');
-  const kept = page.getByRole('dialog', { name: 'For a day without the phone' });
+  const kept = page.getByRole('dialog', { name: 'Recovery codes' });
   await expect(kept.getByRole('listitem')).toHaveCount(10);
   expect(await seriousViolations(page)).toEqual([]);
   const [paper, otherPaper] = await kept.getByRole('listitem').allTextContents();
@@ -59,7 +59,7 @@ test('a second step is put in force, asked for at the door, and ended again', as
 
   // The password alone opens nothing any more, and the field for the code has the keys.
   await knock(page, email);
-  const code = page.getByLabel('Code of your app, or one from your paper');
+  const code = page.getByLabel('Code from your app, or a recovery code');
   await expect(code).toBeFocused();
   await page.keyboard.type(first);
   await page.keyboard.press('Enter');
@@ -78,8 +78,8 @@ test('a second step is put in force, asked for at the door, and ended again', as
   await expect(page.getByRole('navigation', { name: 'Stations' })).toBeVisible();
 
   await page.goto('/me');
-  await section.getByLabel('A code, to end it').fill(otherPaper);
-  await section.getByRole('button', { name: 'End the second step' }).click();
+  await section.getByLabel('A code, to switch it off').fill(otherPaper);
+  await section.getByRole('button', { name: 'Switch off the second step' }).click();
   await expect(section.getByRole('button', { name: 'Begin' })).toBeVisible();
   await knock(page, email);
   await expect(page.getByRole('navigation', { name: 'Stations' })).toBeVisible();

@@ -11,7 +11,7 @@ test('a syllabus is copied, a skill put, a figure hardened, a gate added; what d
   await page.getByRole('button', { name: 'Copy and edit' }).click();
   await page.getByLabel('Its id').fill('Not An Id');
   const save = page.getByRole('button', { name: 'Save the copy' });
-  await expect(page.getByText('1 thing does not fit yet')).toBeVisible();
+  await expect(page.getByText('1 thing needs correcting')).toBeVisible();
   await expect(save).toBeDisabled();
   await page.getByLabel('Its id').fill(id);
   const ready = page.getByRole('region', { name: 'What makes a skill ready' });
@@ -25,15 +25,15 @@ test('a syllabus is copied, a skill put, a figure hardened, a gate added; what d
     .getByRole('button', { name: /^Slow flight/ })
     .first()
     .click();
-  await skills.getByLabel('Rusty after, days').fill('14');
-  const gates = page.getByRole('region', { name: 'Gates', exact: true });
-  await gates.getByRole('button', { name: 'Add a gate' }).click();
-  await gates.getByRole('button', { name: /^A new gate/ }).click();
+  await skills.getByLabel('Refresher due after, days').fill('14');
+  const gates = page.getByRole('region', { name: 'Solo requirements', exact: true });
+  await gates.getByRole('button', { name: 'Add a requirement' }).click();
+  await gates.getByRole('button', { name: /^A new requirement/ }).click();
   await gates.getByLabel('Title').fill('Mountain weather evening');
   await expect(save).toBeEnabled();
   await save.click();
 
-  await expect(page.getByText('Not taught here.')).toBeVisible();
+  await expect(page.getByText('Not in use.')).toBeVisible();
   await expect(page.getByText('7 counted attempts')).toBeVisible();
   await expect(page.getByText('a chance of 85 %')).toBeVisible();
   await expect(page.getByRole('row', { name: /^Slow flight/ })).toContainText('14 days');
@@ -54,7 +54,7 @@ test('an endorsement reads as it will be signed; of two chiefs the second is tol
   await expect(solo.getByText(/Reads:.*A\. Student/)).toBeVisible();
   const before = (await solo.getByLabel('Text').inputValue()).replace(' Never above cloud.', '');
   await solo.getByLabel('Text').fill(`${before} {weather}`);
-  await expect(solo.getByText('What is left in braces is filled in by nobody.')).toBeVisible();
+  await expect(solo.getByText('Other braces stay as they are.')).toBeVisible();
   await solo.getByLabel('Text').fill(`${before} Never above cloud.`);
 
   // Another window is first.

@@ -54,7 +54,7 @@ test('a steep turn flown from the keyboard is found and scored', async ({ page }
   await holdKeys(page, held, []);
   await expect(together.getByRole('radio', { name: 'Coached' })).toBeChecked();
   await page.waitForTimeout(5000);
-  await page.getByRole('button', { name: 'Debrief it' }).click();
+  await page.getByRole('button', { name: 'Open the debrief' }).click();
 
   await expect(page.getByRole('heading', { name: 'Steep turn left' })).toBeVisible({ timeout: 30_000 });
   await expect(page.getByText('Flown in the trainer.')).toBeVisible();

@@ -80,7 +80,7 @@ const STOPS: Stop[] = [
     name: 'Path, an attempt by hand',
     who: 'idris',
     at: async (page) => `/path/${await nell(page)}`,
-    open: press('Enter one'),
+    open: press('Enter a flight'),
     atLeast: 2,
   },
   { name: 'The day of a solo', who: 'idris', at: async (page) => `/solo/${await nell(page)}`, atLeast: 12 },
@@ -102,7 +102,7 @@ const STOPS: Stop[] = [
     name: 'Standards, the bands and thresholds',
     who: 'maren',
     at: async () => '/standards',
-    open: press('Change it'),
+    open: press('Edit'),
     atLeast: 10,
   },
   {
@@ -112,7 +112,7 @@ const STOPS: Stop[] = [
     open: press(/^(Copy and edit|Edit)$/),
     atLeast: 10,
   },
-  { name: 'Endorsements’ texts', who: 'maren', at: async () => '/endorsements', atLeast: 3 },
+  { name: 'Endorsement texts', who: 'maren', at: async () => '/endorsements', atLeast: 3 },
   {
     name: 'Logbook, an entry',
     who: 'idris',
@@ -128,7 +128,7 @@ const STOPS: Stop[] = [
     who: 'idris',
     at: async (page) => `/debrief/${await nellsFlight(page)}`,
     open: async (page) => {
-      await press('More of this recording')(page);
+      await press('More for this recording')(page);
       await page.getByRole('menuitem', { name: 'Put right' }).click();
     },
     dialog: true,
@@ -142,7 +142,7 @@ async function openPaper(page: Page): Promise<void> {
   const asks = ({ closes, state }: { closes: string; state: string }) =>
     closes === 'age' || (closes === 'document' && state !== 'closed');
   const { title } = gates.find(asks);
-  await page.getByRole('region', { name: 'Gates' }).getByRole('button', { name: title }).click();
+  await page.getByRole('region', { name: 'Solo requirements' }).getByRole('button', { name: title }).click();
 }
 
 async function addManeuver(page: Page): Promise<void> {

@@ -18,7 +18,7 @@ const VIEWS: Record<string, [heading: string, path: (ids: Ids) => string]> = {
   'new lesson': ['New lesson', () => '/brief/new'],
   brief: ['Nell', ({ lesson }) => `/brief/${lesson}`],
   fly: ['Nell', ({ lesson }) => `/fly/${lesson}`],
-  'many recordings': ['Many recordings', () => '/fly/many'],
+  'many recordings': ['Upload several', () => '/fly/many'],
   debrief: [FLOWN, ({ recording }) => `/debrief/${recording}?attempt=2`],
   'debrief, by time': [FLOWN, ({ recording }) => `/debrief/${recording}?view=time`],
   'debrief, the lesson': [FLOWN, ({ recording }) => `/debrief/${recording}?view=lesson`],
@@ -31,7 +31,7 @@ const VIEWS: Record<string, [heading: string, path: (ids: Ids) => string]> = {
   'the day of a solo': ['the day of a solo', ({ student }) => `/solo/${student}`],
   week: ['Week of', () => '/week'],
   syllabus: ['Syllabus', () => '/syllabus'],
-  'endorsements’ texts': ['Endorsements’ texts', () => '/endorsements'],
+  'endorsements’ texts': ['Endorsement texts', () => '/endorsements'],
   hangar: ['Hangar', () => '/hangar'],
   standards: ['Standards', () => '/standards'],
   technique: ['Technique', () => '/technique'],
@@ -39,7 +39,7 @@ const VIEWS: Record<string, [heading: string, path: (ids: Ids) => string]> = {
   people: ['People', () => '/people'],
   school: ['School', () => '/school'],
   'your account': ['Maren', () => '/me'],
-  'in the air': ['In the air', () => '/live'],
+  'live flights': ['Live flights', () => '/live'],
   'the right seat': ['Nell', ({ lesson }) => `/seat/${lesson}`],
   'nothing there': ['nothing at this address', () => '/no-such-view'],
 };
@@ -124,5 +124,5 @@ test('the shortcut list opens on a question mark', async ({ page }) => {
   // A key pressed before the page listens is nobody's.
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
   await page.keyboard.press('?');
-  await expect(page.getByRole('dialog')).toContainText('next excursion');
+  await expect(page.getByRole('dialog')).toContainText('next deviation');
 });

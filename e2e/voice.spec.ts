@@ -28,10 +28,10 @@ test('a voice note, a word for later and a mark wait for the recording, and are 
   await expect(speaking).toBeVisible();
   await page.waitForTimeout(900);
   await speaking.click();
-  await page.getByRole('button', { name: 'feet' }).click();
-  await page.getByRole('button', { name: 'own words' }).click();
+  await page.getByRole('button', { name: 'rudder' }).click();
+  await page.getByRole('button', { name: 'custom' }).click();
   await expect(page.getByRole('status').filter({ hasText: 'kept:' })).toHaveText(
-    'kept: voice note, feet, own words, later',
+    'kept: voice note, rudder, own words, later',
   );
   const notes = async () => (await page.request.get(`/api/lessons/${lessonId}/notes`)).json();
   await expect.poll(async () => (await notes()).length).toBe(3);

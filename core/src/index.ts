@@ -464,7 +464,7 @@ export { type Said, textOf } from './words/say.ts';
 export { linkSaid } from './words/score/chain.ts';
 export { evidenceSaid, findingSaid, requirementBefore, requirementName } from './words/score/findings.ts';
 export { noticeSaid, noticesText } from './words/score/notices.ts';
-export { standingReason } from './words/standing.ts';
+export { STANDING_WORDS, standingReason } from './words/standing.ts';
 export { takenAlong } from './words/take-along.ts';
 export { recurringText } from './words/watch-for.ts';
 export { type WordedAttempt, type WordedScore, wordedScore } from './words/worded-score.ts';

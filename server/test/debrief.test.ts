@@ -22,7 +22,10 @@ const read = async (path: string) => {
 
 test('a lesson’s day holds over the file’s clock where somebody said so', async () => {
   const plannedAt = '2026-05-04T09:00:00.000Z';
-  const made = await school.instructor.call('POST', '/lessons', { ...lessonInput(school.student.id), plannedAt });
+  const made = await school.instructor.call('POST', '/lessons', {
+    ...lessonInput(school.student.id),
+    plannedAt,
+  });
   const { id: lessonId } = await made.json();
   const file = (seed: number) => `# date: 2025-01-02\n${flightCsv(seed)}`;
   const own = await uploaded(file(44), { lessonId });

@@ -22,10 +22,10 @@ export const flownByWith = (help: Help): 'student' | 'instructor' =>
 
 /** The instructor's own scale. */
 export const GRADES = [
-  { grade: 1, name: 'seen', means: 'has seen it; not yet flown it' },
-  { grade: 2, name: 'guided', means: 'flies it with a word or a hand' },
-  { grade: 3, name: 'holding', means: 'flies it alone, mostly inside the band' },
-  { grade: 4, name: 'own', means: 'owns it: flies, judges and corrects it alone' },
+  { grade: 1, name: 'introduced', means: 'has seen it; not yet flown it' },
+  { grade: 2, name: 'with help', means: 'flies it with a word or a hand' },
+  { grade: 3, name: 'alone, not yet steady', means: 'flies it alone, mostly within tolerance' },
+  { grade: 4, name: 'alone, to standard', means: 'flies, judges and corrects it alone' },
 ] as const;
 
 export interface GradeSaid {
@@ -51,17 +51,17 @@ export const OBSERVATIONS = [
   { item: 'checks-done', says: 'Checks done', kind: 'good' },
   { item: 'cleared', says: 'Area cleared, and kept clear', kind: 'good' },
   { item: 'eyes-outside', says: 'Eyes outside', kind: 'good' },
-  { item: 'eyes-inside', says: 'Looked inside most of the way', kind: 'fault' },
-  { item: 'late-rudder', says: 'Feet asleep: rudder late or none', kind: 'fault' },
+  { item: 'eyes-inside', says: 'Eyes inside most of the way', kind: 'fault' },
+  { item: 'late-rudder', says: 'Rudder late or none', kind: 'fault' },
   { item: 'rough-hands', says: 'Rough on the controls', kind: 'fault' },
-  { item: 'warner-sounded', says: 'Stall warner sounded', kind: 'fact' },
+  { item: 'warner-sounded', says: 'Stall warning sounded', kind: 'fact' },
   { item: 'buffet-felt', says: 'Buffet felt', kind: 'fact' },
   { item: 'flaps-as-briefed', says: 'Flaps moved as briefed', kind: 'good' },
   { item: 'distraction', says: 'Flown with a distraction', kind: 'fact' },
   { item: 'moderate-air', says: 'The air was moderately rough', kind: 'fact' },
   { item: 'risk-named', says: 'Named the risk and what to do', kind: 'good' },
-  { item: 'drill-complete', says: 'Every item of the drill done or said', kind: 'good' },
-  { item: 'drill-item-missed', says: 'An item of the drill was missed', kind: 'fault' },
+  { item: 'drill-complete', says: 'Every drill item done or said', kind: 'good' },
+  { item: 'drill-item-missed', says: 'A drill item was missed', kind: 'fault' },
 ] as const;
 export type ObservationItem = (typeof OBSERVATIONS)[number]['item'];
 const OBSERVATION_ITEMS = OBSERVATIONS.map(({ item }) => item) as [ObservationItem, ...ObservationItem[]];

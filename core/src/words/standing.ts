@@ -1,11 +1,22 @@
 /** Why a skill stands where it stands, when solo is near, and what keeps either from being said. */
 import { AS_WRITTEN, type Coded, figureOf as n, type Params } from '../coded.ts';
+import type { StandingWord } from '../path/standing/standing.ts';
 import { numberText } from '../units/text.ts';
 import { dayText } from './day.ts';
 import { plural } from './figures.ts';
 
 const percent = (share: number): string => `${numberText(100 * share)} %`;
 const days = (count: number): string => plural(count, 'day');
+
+/** How a skill stands; the words of code keep their own names. */
+export const STANDING_WORDS: Readonly<Record<StandingWord, string>> = {
+  'not flown': 'not started',
+  shown: 'introduced',
+  guided: 'needs help',
+  holding: 'not yet steady',
+  ready: 'to standard',
+  rusty: 'due for refresher',
+};
 
 type Reason = (params: Params) => string;
 
@@ -45,8 +56,8 @@ const RECORDS = {
   'no-verdict': () => 'no unaided attempt has a verdict yet',
   'none-unaided': () => 'no unaided attempt in the airplane yet',
   stale: (p) =>
-    `was ready, last flown ${days(n(p, 'days'))} ago, needs a flight every ${days(n(p, 'needsWithin'))}`,
-  'ready-again': () => 'ready again by a clean first attempt',
+    `was to standard, last flown ${days(n(p, 'days'))} ago, needs a flight every ${days(n(p, 'needsWithin'))}`,
+  'ready-again': () => 'to standard again by a clean first attempt',
   ready: () => 'meets every requirement',
   counted: (p) => `${n(p, 'counted')} of ${n(p, 'flown')} attempts count`,
 } satisfies Record<string, Reason>;

@@ -5,6 +5,7 @@ import {
   hoursAndMinutes,
   type Logbook,
   type LogEntry,
+  STANDING_WORDS,
   saidGate,
   standingReason,
 } from '@keel/core';
@@ -152,7 +153,7 @@ export function trainingRecordPdf(logbook: Logbook, known: Known, of: PaperOf): 
             const said = chance
               ? `${Math.round(100 * chance.p)} % (${Math.round(100 * chance.low)}–${Math.round(100 * chance.high)})`
               : '—';
-            return [title, one.standing, said, one.why.map(standingReason).join('; ')];
+            return [title, STANDING_WORDS[one.standing], said, one.why.map(standingReason).join('; ')];
           }),
         ],
       ),

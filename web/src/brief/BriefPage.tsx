@@ -243,7 +243,7 @@ function Brief({ lesson }: { lesson?: Lesson }) {
           </Button>
         )}
         {!readOnly && lesson && !changed && (
-          <Button onClick={() => navigate(`/fly/${lesson.id}`)}>Go and fly</Button>
+          <Button onClick={() => navigate(`/fly/${lesson.id}`)}>Go to Fly</Button>
         )}
       </TitleBar>
       <AskBeforeLeaving unsaved={changed && !readOnly} what="This lesson" />
@@ -251,8 +251,8 @@ function Brief({ lesson }: { lesson?: Lesson }) {
         {otherwise && !readOnly && (
           <div className="sheet">
             <TextInput
-              label="Why otherwise than proposed?"
-              description="Kept beside the proposal, with your name."
+              label="Why did you change the proposal?"
+              description="Saved with the proposal, under your name."
               maxLength={300}
               value={why}
               onChange={(event) => setWhy(event.currentTarget.value)}
@@ -267,7 +267,7 @@ function Brief({ lesson }: { lesson?: Lesson }) {
                 variant="default"
                 onClick={() => mutate(`/lessons/${lesson.id}`).then(() => window.location.reload())}
               >
-                Load the newer one
+                Load the newer version
               </Button>
             )}
           </div>
@@ -347,8 +347,8 @@ function Brief({ lesson }: { lesson?: Lesson }) {
             <Tabs.Panel value="technique">
               <section className="sheet stack" aria-label="Technique">
                 <p className="quiet">
-                  As the school flies it, unless you choose otherwise for this lesson. No choice moves a
-                  limit.
+                  The school’s technique applies unless you choose differently for this lesson. No choice
+                  changes a limit.
                 </p>
                 <TechniqueForm
                   school={school.data?.technique ?? technique}
@@ -361,7 +361,7 @@ function Brief({ lesson }: { lesson?: Lesson }) {
             <Tabs.Panel value="cards">
               {pane}
               {form.items.length === 0 && (
-                <p className="quiet">Nothing to brief yet: put the lesson together under Order.</p>
+                <p className="quiet">Nothing to brief yet. Add maneuvers under Order.</p>
               )}
             </Tabs.Panel>
           </Tabs>

@@ -43,7 +43,7 @@ export function CardPane(props: {
     ? 'The mark is your target.'
     : movable || seen === 'ladder'
       ? 'Drag the mark. Everything on the card follows.'
-      : 'It follows from the card’s own figures.';
+      : 'Calculated from the card’s figures.';
   return (
     <div className="columns brief-columns">
       <section className="sheet no-print" aria-label="Picture">
@@ -76,7 +76,7 @@ export function CardPane(props: {
               props.onChange({ airspeedKias: undefined, bankDeg: undefined, altitudeFt: undefined })
             }
           >
-            Back to the card’s own choice
+            Reset to the card’s value
           </Button>
         )}
       </section>

@@ -92,7 +92,7 @@ export function CardView({
         {turning && (
           <>
             <Figure
-              label="Begin to roll out at"
+              label="Start the roll-out at"
               value={
                 cards.length === 2
                   ? `${heading(turn.rollOutHeadingsDeg.left)} / ${heading(turn.rollOutHeadingsDeg.right)}`
@@ -252,10 +252,10 @@ function FlapTable({ card }: { card: TargetCard }) {
       <thead>
         <tr>
           <th scope="col">Flaps</th>
-          <th scope="col">let down at</th>
+          <th scope="col">extend at</th>
           <th scope="col">never above</th>
           <th scope="col">may rise</th>
-          <th scope="col">level then asks for</th>
+          <th scope="col">power to stay level</th>
         </tr>
       </thead>
       <tbody>

@@ -157,7 +157,7 @@ export function Composer(props: {
           </div>
           {chief && items.length > 0 && props.title.trim() !== '' && (
             <Button variant="default" onClick={keep}>
-              Keep this order among them
+              Save this order as a usual lesson
             </Button>
           )}
         </section>
@@ -260,7 +260,7 @@ function Row(props: {
         variant="subtle"
         color="gray"
         size={40}
-        aria-label={`Take out ${title}`}
+        aria-label={`Remove ${title}`}
         onClick={props.remove}
       >
         <IconX size={18} />

@@ -23,13 +23,13 @@ const WORDS: Record<Station, { title: string; about: string; none: string }> = {
   },
   fly: {
     title: 'Lessons to fly',
-    about: 'Pick a lesson, then attach its recording or draw a demonstration.',
+    about: 'Choose a lesson, then attach its recording or generate a sample flight.',
     none: 'No lesson waits for a recording. Brief one first.',
   },
   debrief: {
     title: 'Lessons flown',
-    about: 'Open one to see what went first.',
-    none: 'Nothing has been flown yet. Attach a recording to a lesson at Fly.',
+    about: 'Open one to see what went out of tolerance first.',
+    none: 'No flight yet. Attach a recording to a lesson at Fly.',
   },
 };
 
@@ -70,7 +70,7 @@ export function LessonsPage({ station }: { station: Station }) {
         />
         {me && me.role !== 'student' && station === 'fly' && (
           <Button variant="default" onClick={() => navigate('/fly/many')}>
-            Many recordings
+            Upload several
           </Button>
         )}
         {me && me.role !== 'student' && <Button onClick={() => navigate('/brief/new')}>New lesson</Button>}
@@ -118,8 +118,8 @@ export function LessonsPage({ station }: { station: Station }) {
                   'Airplane',
                   (l) => `${l.airplane.name}, ${numberText(l.weightLb)}\u00a0lb`,
                 ),
-                plainColumn<LessonSummary>('standard', 'Judged by', (l) => l.standard.shortName),
-                plainColumn<LessonSummary>('state', 'Where it is', (l) => <NextStep lesson={l} />),
+                plainColumn<LessonSummary>('standard', 'Standard', (l) => l.standard.shortName),
+                plainColumn<LessonSummary>('state', 'Status', (l) => <NextStep lesson={l} />),
               ]}
             />
             {more && (

@@ -29,8 +29,8 @@ export function WatchForForm(props: {
       <div>
         <h2>From {props.studentName}’s last attempts</h2>
         <p className="quiet small">
-          Seen twice or more, it goes on the card. Park what you will not press today; what is critical cannot
-          be parked.
+          A fault seen twice or more goes on the card. Park what you will leave for another day; critical
+          faults cannot be parked.
         </p>
       </div>
       {recurring.length === 0 && (
@@ -63,7 +63,7 @@ export function WatchForForm(props: {
                       aria-pressed={isParked}
                       onClick={() => park(id)}
                     >
-                      {isParked ? 'Take up again' : 'Park'}
+                      {isParked ? 'Unpark' : 'Park'}
                     </Button>
                   )}
                 </td>

@@ -49,12 +49,12 @@ function Along({ recording, student }: { recording: RecordingView; student: bool
       <div className="page along">
         {lesson.nextTime && (
           <p className="sheet along-next">
-            <span className="quiet">Above all, for the next lesson</span>
+            <span className="quiet">Main point for the next lesson</span>
             <strong>{lesson.nextTime}</strong>
           </p>
         )}
         {attempts.length === 0 && (
-          <Empty title="No maneuver was found">There is nothing to take along of this flight.</Empty>
+          <Empty title="No maneuver was found">This flight has nothing to show here.</Empty>
         )}
         {attempts.map((attempt, i) => {
           const said = statements[i];

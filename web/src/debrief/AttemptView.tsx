@@ -112,7 +112,7 @@ export function AttemptView(props: {
               <span className="quiet small">
                 attempt {index + 1} · {helpName(statements.help)} · {clock(attempt.endS - attempt.startS)} ·
                 entered {heading(attempt.targets.headingDeg)}°
-                {attempt.inheritsEntry && ', reversed out of the turn before'}
+                {attempt.inheritsEntry && ', reversed from the turn before'}
                 {attempt.air && (
                   <>
                     {' '}
@@ -122,7 +122,7 @@ export function AttemptView(props: {
               </span>
             </div>
             <span className="small quiet no-print nowrap by-keys">
-              <Kbd>[</Kbd> <Kbd>]</Kbd> attempt <Kbd>n</Kbd> next excursion
+              <Kbd>[</Kbd> <Kbd>]</Kbd> attempt <Kbd>n</Kbd> next deviation
             </span>
           </div>
           {open ? (

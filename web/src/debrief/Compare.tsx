@@ -77,8 +77,8 @@ export function Compare({ recording, index, statements, judge }: Props) {
   if (here.length === 0 && elsewhere.length === 0 && !alongside.isLoading)
     return (
       <p className="quiet">
-        There is no other {titleOf(own)} to lay beside it yet, neither in this recording nor before it. Two
-        tries and a demonstration in one lesson compare best.
+        There is no other {titleOf(own)} to compare with yet, in this recording or an earlier one. Two tries
+        and a demonstration in one lesson compare best.
       </p>
     );
   const names = [nameHere(index, own, statements[index]), ...laid.map(({ name }) => name)];
@@ -108,7 +108,7 @@ export function Compare({ recording, index, statements, judge }: Props) {
             {average.length > 0 && (
               <li>
                 <span className="compare-spread" aria-hidden="true" />
-                the last {recent.length}: their mean, from the lowest to the highest
+                the last {recent.length}: mean, with the range from lowest to highest
               </li>
             )}
           </ul>

@@ -24,6 +24,7 @@ import { noteInAddress, useAddress } from '../frame/use-address.ts';
 import { dayAndTime, numberText } from '../parts/format.ts';
 import { Sentence } from '../parts/Sentence.tsx';
 import { Empty, Failed, Waiting } from '../parts/states.tsx';
+import { AttemptSquares } from './AttemptSquares.tsx';
 import { AttemptView } from './AttemptView.tsx';
 import { FlightStrip } from './FlightStrip.tsx';
 import { Leftovers } from './Leftovers.tsx';
@@ -143,15 +144,6 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
         about={`${dayAndTime(recording.flownAt)} · ${recording.airplane.name}${recording.airplane.registration ? `, ${recording.airplane.registration}` : ''}${recording.score?.weightLb ? ` · ${numberText(recording.score.weightLb)} lb` : ''} · ${recording.standard.shortName}`}
       >
         <SegmentedControl
-          aria-label="Judge"
-          value={judge}
-          onChange={(value) => setJudge(value as Judge)}
-          data={[
-            { value: 'strict', label: 'Strict' },
-            { value: 'examiner', label: 'Examiner' },
-          ]}
-        />
-        <SegmentedControl
           aria-label="View"
           value={part}
           onChange={setPart}
@@ -167,20 +159,18 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
       <div className="page">
         <NotKept />
         {search.get('known') && (
-          <p className="sheet">
-            This very file was attached to this student before; here is what is known of it.
-          </p>
+          <p className="sheet">This file was already attached to this student. This is its debrief.</p>
         )}
         {recording.origin && (
           <p className="small quiet">
-            From {recording.origin}: flown, scored and graded there. It counts as flown, and as signed by
-            nobody here.
+            From {recording.origin}: flown, scored and graded there. It counts as flown; nobody here has
+            signed it.
           </p>
         )}
         {recording.flownIn === 'trainer' && (
           <p className="sheet">
-            <strong>Flown in the trainer.</strong> It shows skill. It closes no gate, never enters the
-            logbook, and can’t teach the feel of the rudder or of the load.
+            <strong>Flown in the trainer.</strong> It shows skill. It completes no solo requirement, never
+            enters the logbook, and can’t teach the feel of rudder or load.
           </p>
         )}
         {recording.outdated && !isStudent && (
@@ -193,7 +183,7 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
         )}
         {waiting > 0 && (
           <p className="small quiet" role="status">
-            {waiting === 1 ? 'One word is' : `${waiting} words are`} on the way to the server.
+            {waiting === 1 ? 'One entry is' : `${waiting} entries are`} on the way to the server.
           </p>
         )}
         {recording.status === 'analysing' && (
@@ -215,14 +205,43 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
           </p>
         ))}
         {attempts.length > 0 && (
-          <FlightStrip
-            recording={recording}
-            statements={statements}
-            verdicts={verdicts}
-            showVerdicts={open}
-            selected={index}
-            select={choose}
-          />
+          <>
+            <div className="debrief-strip">
+              <FlightStrip
+                recording={recording}
+                statements={statements}
+                verdicts={verdicts}
+                showVerdicts={open}
+                isStudent={isStudent}
+                selected={index}
+                select={choose}
+              />
+            </div>
+            <AttemptSquares
+              attempts={attempts}
+              statements={statements}
+              verdicts={verdicts}
+              showVerdicts={open}
+              isStudent={isStudent}
+              selected={index}
+              select={choose}
+            />
+            <div className="brief-deviations">
+              <span className="small quiet" id="brief-deviations">
+                Brief deviations, corrected
+              </span>
+              <SegmentedControl
+                aria-labelledby="brief-deviations"
+                size="xs"
+                value={judge}
+                onChange={(value) => setJudge(value as Judge)}
+                data={[
+                  { value: 'examiner', label: 'allowed' },
+                  { value: 'strict', label: 'not allowed' },
+                ]}
+              />
+            </div>
+          </>
         )}
         {attempts.length > 0 && part === 'time' && (
           <WholeFlight

@@ -20,7 +20,7 @@ export function Deleted() {
         {recordings.data.map(({ id, fileName, student, flownAt, deletedAt }) => (
           <li key={id}>
             <span>
-              <strong>{student ?? 'Nobody’s yet'}</strong>, {dayAndTime(flownAt)}
+              <strong>{student ?? 'No student yet'}</strong>, {dayAndTime(flownAt)}
               <span className="quiet small">
                 {' '}
                 {fileName} · removed for good on {removedOn(deletedAt)}

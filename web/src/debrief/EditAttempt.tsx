@@ -73,7 +73,7 @@ export function EditAttempt(props: {
       </div>
       <div className="row" style={{ alignItems: 'flex-end', flexWrap: 'wrap' }}>
         <Select
-          label="It was"
+          label="Maneuver"
           style={{ flex: 1, minWidth: 150 }}
           allowDeselect={false}
           value={maneuver}
@@ -105,7 +105,7 @@ export function EditAttempt(props: {
             })
           }
         >
-          Call it that
+          Change the maneuver
         </Button>
       </div>
       <Button
@@ -113,7 +113,7 @@ export function EditAttempt(props: {
         onClick={() => addStatement({ kind: 'discard', discarded: true })}
         style={{ alignSelf: 'flex-start' }}
       >
-        Discard: no attempt
+        Discard this attempt
       </Button>
     </div>
   );

@@ -1,5 +1,12 @@
 /** The flight strip, flown: attempts as blocks on the altitude silhouette. */
-import type { AttemptScore, AttemptStatements, AttemptVerdict, FlightScore, RecordingView } from '@keel/core';
+import {
+  type AttemptScore,
+  type AttemptStatements,
+  type AttemptVerdict,
+  type FlightScore,
+  type RecordingView,
+  VERDICT_WORDS,
+} from '@keel/core';
 import { useElementSize } from '@mantine/hooks';
 import { memo } from 'react';
 import { attemptName, partName } from '../parts/format.ts';
@@ -20,6 +27,7 @@ export const FlightStrip = memo(function FlightStrip(props: {
   statements: AttemptStatements[];
   verdicts: AttemptVerdict[];
   showVerdicts: boolean[];
+  isStudent: boolean;
   selected: number;
   select: (attempt: number) => void;
 }) {
@@ -62,6 +70,7 @@ export const FlightStrip = memo(function FlightStrip(props: {
             x(attempt.endS) - x(attempt.startS) - (crowded ? 1 : 3),
           );
           const mark = shown && wide >= MARK_PX ? markOf(attempt, verdicts[i]) : '';
+          const graded = (props.isStudent ? statements[i].selfGrade : statements[i].grade) !== null;
           const name = blockName(wide, i + 1, maneuverShort(attempt.maneuver, attempt.variant));
           return (
             <button
@@ -70,8 +79,9 @@ export const FlightStrip = memo(function FlightStrip(props: {
               type="button"
               className="strip-block"
               data-demonstration={demonstration || undefined}
+              data-graded={graded || undefined}
               aria-current={i === selected || undefined}
-              aria-label={`${attemptName(attempt)}, attempt ${i + 1}${demonstration ? ', demonstration' : ''}${shown ? `, ${verdicts[i]}` : ''}`}
+              aria-label={`${attemptName(attempt)}, attempt ${i + 1}${demonstration ? ', demonstration' : graded ? ', graded' : ''}${shown ? `, ${VERDICT_WORDS[verdicts[i]].toLowerCase()}` : ''}`}
               title={`${i + 1}. ${attemptName(attempt)}${demonstration ? ', demonstration' : ''}`}
               style={{ left: Math.min(x(attempt.startS), width - wide), width: wide }}
               onClick={() => select(i)}

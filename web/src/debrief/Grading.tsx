@@ -75,7 +75,7 @@ export function InstructorGrading(props: {
         <WhoFlew maneuver={props.attempt.maneuver} statements={statements} addStatement={addStatement} />
         <OtherWords statements={statements} />
       </section>
-      <section className="sheet stack" aria-label="More of this attempt" style={{ gap: 10 }}>
+      <section className="sheet stack" aria-label="More for this attempt" style={{ gap: 10 }}>
         <SeenTaps statements={statements} addStatement={addStatement} maneuver={props.attempt.maneuver} />
         <TextInput
           label="One thing for next time"
@@ -125,7 +125,7 @@ function OtherWords({ statements: { otherGrades, otherHelp } }: { statements: At
   if (others.length === 0) return null;
   return (
     <p className="small">
-      <strong>Said otherwise:</strong>{' '}
+      <strong>Override:</strong>{' '}
       {others
         .map(({ says, authorName, createdAt }) => `${says} by ${authorName}, ${dayAndTime(createdAt)}`)
         .join('; ')}
@@ -155,7 +155,7 @@ function Exceptions({
           onChange={(value) => value && setVerdict(value as typeof verdict)}
           data={[
             ...Object.entries(VERDICT_WORDS).map(([value, label]) => ({ value, label })),
-            { value: 'as-scored', label: 'As worked out' },
+            { value: 'as-scored', label: 'As scored' },
           ]}
           style={{ width: 170 }}
         />
@@ -212,7 +212,7 @@ export function StudentWords({ statements }: { statements: AttemptStatements }) 
   const own = grades.find(({ grade }) => grade === statements.selfGrade?.grade);
   return (
     <section className="sheet stack" style={{ gap: 8 }}>
-      <h3>What was said</h3>
+      <h3>Comments</h3>
       <p>
         {grade
           ? `Your instructor’s grade: ${grade.grade}, ${grade.name}.`

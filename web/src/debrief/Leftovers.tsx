@@ -20,7 +20,7 @@ export function Leftovers(props: { recording: RecordingView; orphans: Statement[
     <>
       {orphans.length > 0 && (
         <section className="sheet">
-          <h3>Said of what is no longer found</h3>
+          <h3>Entries for attempts that are no longer found</h3>
           <ul className="words">
             {orphans.map((one) => (
               <li key={one.id}>
@@ -52,7 +52,7 @@ export function Leftovers(props: { recording: RecordingView; orphans: Statement[
                       addStatement({ kind: 'take-back', maneuver, startS, endS, of: statementId })
                     }
                   >
-                    Take back
+                    Undo
                   </Button>
                 </li>
               );

@@ -49,12 +49,12 @@ export function LessonSheet(props: {
         {isStudent ? (
           lesson.nextTime && (
             <p>
-              <span className="quiet">Above all, for the next lesson</span> <strong>{lesson.nextTime}</strong>
+              <span className="quiet">Main point for the next lesson</span> <strong>{lesson.nextTime}</strong>
             </p>
           )
         ) : (
           <TextInput
-            label="Above all, for the next lesson"
+            label="Main point for the next lesson"
             value={nextTime}
             onChange={(event) => setNextTime(event.currentTarget.value)}
             onBlur={() =>
@@ -74,7 +74,7 @@ export function LessonSheet(props: {
       <div className="stack" style={{ gap: 8 }}>
         <h3>Parked for another day</h3>
         {lesson.parked.length === 0 ? (
-          <p className="small quiet">Nothing. Critical faults are never parked.</p>
+          <p className="small quiet">Nothing is parked. Critical faults cannot be.</p>
         ) : (
           <ul className="words">
             {lesson.parked.map((finding) => (
@@ -86,7 +86,7 @@ export function LessonSheet(props: {
                     size="compact-sm"
                     onClick={() => addStatement({ kind: 'park', finding, parked: false })}
                   >
-                    Take it up
+                    Unpark
                   </Button>
                 )}
               </li>
@@ -95,10 +95,10 @@ export function LessonSheet(props: {
         )}
       </div>
       <div className="stack" style={{ gap: 8 }}>
-        <h3>Of the lesson as a whole</h3>
+        <h3>The lesson as a whole</h3>
         {/* Above what was said, which grows while one types: a button that moves under a finger is missed. */}
         <CommentForm
-          label="Words on the lesson"
+          label="Comment on the lesson"
           action="Add"
           keep={(text) => addStatement({ kind: 'comment', text })}
         />

@@ -15,12 +15,12 @@ export function NotKept() {
     <div key={word.id} className="sheet row spread" role="alert" style={{ flexWrap: 'wrap' }}>
       <div>
         <p>
-          <strong>Not kept:</strong> {wordsOf(word)}
+          <strong>Not saved:</strong> {wordsOf(word)}
         </p>
         <p className="small quiet">{word.refused}</p>
       </div>
       <Button variant="default" onClick={() => dismiss(word.id)}>
-        I have seen it
+        Dismiss
       </Button>
     </div>
   ));

@@ -19,14 +19,14 @@ export function PutRight({ recording, rescore }: { recording: RecordingView; res
     <>
       <Menu position="bottom-end">
         <Menu.Target>
-          <ActionIcon variant="default" size="input-sm" aria-label="More of this recording">
+          <ActionIcon variant="default" size="input-sm" aria-label="More for this recording">
             <IconDots size={18} />
           </ActionIcon>
         </Menu.Target>
         <Menu.Dropdown>
           {rescore && <Menu.Item onClick={rescore}>Score again</Menu.Item>}
-          <Menu.Item onClick={() => setOpen('right')}>Put right what it was sent with</Menu.Item>
-          <Menu.Item onClick={() => setOpen('delete')}>Delete it</Menu.Item>
+          <Menu.Item onClick={() => setOpen('right')}>Correct its details</Menu.Item>
+          <Menu.Item onClick={() => setOpen('delete')}>Delete the recording</Menu.Item>
         </Menu.Dropdown>
       </Menu>
       {open === 'right' && <RightDialog recording={recording} close={close} />}
@@ -73,9 +73,9 @@ function RightDialog({ recording, close }: { recording: RecordingView; close: ()
     }
   };
   return (
-    <Modal opened onClose={close} title={<strong>Put right what it was sent with</strong>}>
+    <Modal opened onClose={close} title={<strong>Correct its details</strong>}>
       <div className="stack">
-        <p className="quiet">It is scored again; what was said of its attempts stays with them.</p>
+        <p className="quiet">It is scored again. Grades and comments stay with their attempts.</p>
         {problem && <p role="alert">{problem}</p>}
         <Select
           label="Flown by"
@@ -83,7 +83,7 @@ function RightDialog({ recording, close }: { recording: RecordingView; close: ()
           value={studentId}
           description={
             isMoved
-              ? 'It leaves the first one’s path, lesson and drafts; what instructors said of it goes along.'
+              ? 'It leaves the first student’s path, lesson and drafts. Instructors’ grades and comments go with it.'
               : undefined
           }
           onChange={(value) => {
@@ -102,7 +102,7 @@ function RightDialog({ recording, close }: { recording: RecordingView; close: ()
           allowDeselect={false}
         />
         <Select
-          label="Judged by"
+          label="Standard"
           data={standards.data?.map(({ id, name }) => ({ value: id, label: name })) ?? []}
           value={standardId}
           onChange={(value) => value && setStandard(value)}
@@ -110,7 +110,7 @@ function RightDialog({ recording, close }: { recording: RecordingView; close: ()
         />
         <Select
           label="Lesson"
-          placeholder="of no lesson"
+          placeholder="no lesson"
           data={
             lessons.data
               ?.flatMap(({ items }) => items)
@@ -126,15 +126,15 @@ function RightDialog({ recording, close }: { recording: RecordingView; close: ()
         />
         <NumberField
           label="Weight, lb"
-          placeholder={recording.score?.weightLb ? `as it is, ${recording.score.weightLb}` : 'as it is'}
+          placeholder={recording.score?.weightLb ? `unchanged, ${recording.score.weightLb}` : 'unchanged'}
           value={weightLb}
           onChange={setWeight}
         />
         <NumberField
           label="Highest ground of the area, ft"
-          description="The floor of slow flight and stalls is held against it, in every attempt of the flight."
+          description="The floor for slow flight and stalls is measured from it, for every attempt of the flight."
           placeholder={
-            recording.score?.groundFt == null ? 'not known' : `as it is, ${recording.score.groundFt}`
+            recording.score?.groundFt == null ? 'not known' : `unchanged, ${recording.score.groundFt}`
           }
           value={groundFt}
           onChange={setGround}
@@ -144,7 +144,7 @@ function RightDialog({ recording, close }: { recording: RecordingView; close: ()
           loading={busy}
           disabled={Object.keys(json).length === 0 || Number.isNaN(weightLb) || Number.isNaN(groundFt)}
         >
-          Put right and score again
+          Correct and score again
         </Button>
       </div>
     </Modal>
@@ -155,7 +155,7 @@ function DeleteDialog({ recording, close }: { recording: RecordingView; close: (
   const navigate = useNavigate();
   const param = { id: recording.id };
   const failed = (error: unknown) =>
-    notifications.show({ color: 'red', title: 'Not done', message: messageOf(error) });
+    notifications.show({ color: 'red', title: 'Not saved', message: messageOf(error) });
   const restore = async () => {
     try {
       await answered(api.recordings[':id'].restore.$post({ param }));
@@ -187,14 +187,14 @@ function DeleteDialog({ recording, close }: { recording: RecordingView; close: (
   return (
     <Modal opened onClose={close} title={<strong>Delete this recording?</strong>}>
       <p>
-        The file, its attempts and what was said of them go out of sight at once, and for good in thirty days.
-        Until then they can be restored, at the foot of the list of lessons flown.
+        The file, its attempts, grades and comments disappear at once and are removed for good after thirty
+        days. Until then they can be restored at the end of the list of flown lessons.
       </p>
       <div className="row" style={{ gap: 8, justifyContent: 'flex-end' }}>
         <Button variant="default" onClick={close} data-autofocus>
-          Keep it
+          Keep the recording
         </Button>
-        <Button onClick={remove}>Delete it</Button>
+        <Button onClick={remove}>Delete the recording</Button>
       </div>
     </Modal>
   );

@@ -78,7 +78,7 @@ function Running({ recording, attempt, cursorS, setCursorS, flight }: Props & { 
               {word.says}
             </span>
           )}
-          {moment.stall_warn > 0.5 && <span className="replay-warner">stall warner</span>}
+          {moment.stall_warn > 0.5 && <span className="replay-warner">stall warning</span>}
         </Windscreen>
       </div>
       <div className="replay-transport">
@@ -94,7 +94,7 @@ function Running({ recording, attempt, cursorS, setCursorS, flight }: Props & { 
           variant="default"
           className="replay-play"
         >
-          {playback.playing ? 'Hold' : 'Run'}
+          {playback.playing ? 'Pause' : 'Play'}
         </Button>
         <Slider
           style={{ flex: 1 }}

@@ -44,7 +44,7 @@ export function SeeAgain(props: {
           { value: 'picture', label: 'Picture' },
           { value: 'replay', label: 'Replay' },
           { value: 'compare', label: 'Compare' },
-          { value: 'above', label: 'From above' },
+          { value: 'above', label: 'Ground track' },
         ]}
       />
       {shown === 'picture' &&
@@ -72,7 +72,7 @@ export function SeeAgain(props: {
         (trace.track ? (
           <PlanView trace={trace} attempt={attempt} cursorS={cursorS} />
         ) : (
-          <p className="quiet">No positions were recorded: there is no way over the ground to draw.</p>
+          <p className="quiet">No positions were recorded, so there is no ground track.</p>
         ))}
     </section>
   );

@@ -21,7 +21,7 @@ export function SeenTaps({
 }) {
   return (
     <fieldset className="seen">
-      <legend>Seen, not recorded</legend>
+      <legend>Instructor observations</legend>
       {OBSERVATIONS.filter(({ item }) => belongs(item, maneuver)).map(({ item, says, kind }) => {
         const seen = statements.observed.includes(item);
         return (

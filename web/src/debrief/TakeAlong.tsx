@@ -16,7 +16,7 @@ export function TakeAlong({ recording }: { recording: RecordingView }) {
     <Menu position="bottom-end" width={330} withinPortal>
       <Menu.Target>
         <Button variant="default" rightSection={<IconDownload size={17} aria-hidden />}>
-          Take along
+          Download
         </Button>
       </Menu.Target>
       <Menu.Dropdown>
@@ -30,7 +30,7 @@ export function TakeAlong({ recording }: { recording: RecordingView }) {
             <strong>Debrief on paper</strong> <span className="quiet small">PDF, for the student</span>
           </Menu.Item>
         )}
-        {file(`${at}/file`, 'Original file', 'as it came')}
+        {file(`${at}/file`, 'Original file', 'as recorded')}
         {scored && file(`${at}/export/csv`, 'Recording CSV', 'every column')}
         {scored && file(`${at}/export/gpx`, 'GPX', 'the track')}
         {scored && file(`${at}/export/kml`, 'KML', 'the track and its attempts')}

@@ -1,4 +1,4 @@
-/** The verdict of both judges, with a gate for every parameter. */
+/** The verdict, with brief deviations allowed and without, and a gate for every parameter. */
 import {
   type AttemptScore,
   type AttemptVerdict,
@@ -56,7 +56,7 @@ export function Verdict(props: {
   const othersWord =
     attempt[other] === attempt[judge]
       ? ''
-      : `The ${other} judge: ${VERDICT_WORDS[attempt[other]].toLowerCase()}.`;
+      : `With brief deviations ${other === 'strict' ? 'not allowed' : 'allowed'}: ${VERDICT_WORDS[attempt[other]].toLowerCase()}.`;
   return (
     <section className="sheet" aria-label="Verdict">
       <div className="row" style={{ gap: 8 }}>
@@ -72,7 +72,7 @@ export function Verdict(props: {
       {override && (
         <p className="small" style={{ marginBottom: 8 }}>
           <strong>Your override.</strong> {override.reason}{' '}
-          <span className="quiet">Worked out: {VERDICT_WORDS[attempt[judge]].toLowerCase()}.</span>
+          <span className="quiet">As scored: {VERDICT_WORDS[attempt[judge]].toLowerCase()}.</span>
         </p>
       )}
       <Requirements attempt={attempt} units={units} show={props.show} tell={props.tell} alike={props.alike} />
@@ -155,6 +155,12 @@ function evidenceAt(parameter: ParameterScore, trace: KeelTrace | undefined): nu
   return worst < 0 ? null : trace.timeS[worst];
 }
 
+const TOLERANCE_WORDS = {
+  within: 'Within tolerance',
+  momentary: 'Brief deviations, corrected',
+  outside: 'Out of tolerance',
+} as const;
+
 /** What a row's figures rest on, in a sentence. */
 function evidenceWords(
   parameter: MeasuredParameterScore,
@@ -168,7 +174,7 @@ function evidenceWords(
     `${signed(speed ? speedIn(value, unit) : value, places)}${speed ? ` ${unit}` : unitMark(parameter.unit)}`;
   const instant = parameter.startS === parameter.endS;
   return [
-    atS === null ? '' : `${instant ? 'Taken' : 'Furthest out'} at ${clock(atS - startS)}.`,
+    atS === null ? '' : `${instant ? 'Taken' : 'Largest deviation'} at ${clock(atS - startS)}.`,
     parameter.target === null
       ? ''
       : `Target ${numberText(speed ? speedIn(parameter.target, unit) : parameter.target, digits)}, from ${say1(parameter.low)} to ${say1(parameter.high)} of it.`,
@@ -177,7 +183,7 @@ function evidenceWords(
       : `From ${say1(parameter.maxBelow)} to ${say1(parameter.maxAbove)}, typically ${say1(parameter.rms).replace('+', '')}; inside for ${numberText(parameter.insidePct)} % of ${numberText(parameter.endS - parameter.startS)} s.`,
     `${numberText(100 * parameter.toleranceUsed)} % of tolerance used.`,
     `${parameter.measured === 'derived' ? `Worked out from ${parameter.from}` : 'Measured'}, ± ${numberText(speed ? speedIn(parameter.standardError, unit) : parameter.standardError, parameter.unit === 'g' ? 2 : 1)}${speed ? ` ${unit}` : unitMark(parameter.unit)}.`,
-    `Strict: ${parameter.strict}; examiner: ${parameter.examiner}.`,
+    `${TOLERANCE_WORDS[parameter.examiner]}.`,
     `${parameter.source}${parameter.fromMemory ? ' (from memory)' : ''}.`,
   ]
     .filter(Boolean)

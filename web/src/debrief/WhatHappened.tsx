@@ -42,7 +42,7 @@ export function WhatHappened(props: {
       {items.length === 0 && (
         <p className="quiet small" style={{ marginTop: 6 }}>
           {kept.length > 0
-            ? 'Nothing but what is parked.'
+            ? 'Nothing except what is parked.'
             : 'Stayed within tolerance throughout, and no fault was found.'}
         </p>
       )}

@@ -29,8 +29,8 @@ export function WhoFlew({
     <fieldset className="who">
       <legend>
         Who flew
-        {statements.helpInBulk && <span className="quiet"> (said of the whole flight)</span>}
-        {!statements.helpStated && <span className="quiet"> (counts for nothing until you say)</span>}
+        {statements.helpInBulk && <span className="quiet"> (chosen for the whole flight)</span>}
+        {!statements.helpStated && <span className="quiet"> (does not count until you choose)</span>}
       </legend>
       {HELP_WORDS.filter(({ help }) => isOfferedIn(help, maneuver)).map(({ help, name }) => (
         <button
@@ -54,8 +54,11 @@ export function WhoFlewAll({ addStatement, said }: { addStatement: AddStatement;
   return (
     <fieldset className="who">
       <legend>
-        All the others of this flight
-        <span className="quiet"> (said at once, it holds a skill and does not make it ready)</span>
+        All other attempts of this flight
+        <span className="quiet">
+          {' '}
+          (chosen for all at once, it keeps a skill current but does not bring it to standard)
+        </span>
       </legend>
       {HELP_WORDS.filter(({ help }) => flownByWith(help) === 'student' && help !== 'yoke-held').map(
         ({ help, name }) => (

@@ -61,14 +61,14 @@ function SayIt({ atS, say }: { atS: number; say: Say }) {
       }}
     >
       <TextInput
-        label="Marked in the air, without words: what was it?"
+        label="Marked in the air without words. What was it?"
         value={text}
         maxLength={300}
         onChange={(event) => setText(event.currentTarget.value)}
         style={{ flex: 1 }}
       />
       <Button type="submit" variant="default" disabled={!text.trim()}>
-        Say it
+        Save
       </Button>
     </form>
   );

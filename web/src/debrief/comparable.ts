@@ -38,8 +38,8 @@ export const ofThisFlight = (
 
 const RELATIONS: Record<AlongsideAttempt['relation'], string> = {
   last: 'last time',
-  best: 'the best yet',
-  demonstration: 'as shown',
+  best: 'best so far',
+  demonstration: 'demonstration',
   earlier: 'earlier',
   airplane: 'in this airplane',
 };

@@ -30,7 +30,7 @@ test('the yoke is held near the stall, and everything else is offered everywhere
 });
 
 test('what nobody said is called so', () => {
-  expect(helpName('unknown')).toBe('who flew not said');
+  expect(helpName('unknown')).toBe('who flew not entered');
   expect(helpName('talked-through')).toBe('talked through');
 });
 

@@ -17,7 +17,7 @@ export const isOfferedIn = (help: Help, maneuver: string): boolean =>
   help !== 'yoke-held' || findRoom(maneuver)?.nearStall === true;
 
 export const helpName = (help: Help | 'unknown'): string =>
-  help === 'unknown' ? 'who flew not said' : (HELP_WORDS.find((one) => one.help === help)?.name ?? help);
+  help === 'unknown' ? 'who flew not entered' : (HELP_WORDS.find((one) => one.help === help)?.name ?? help);
 
 export const addHelp = (addStatement: AddStatement, help: Help) =>
   addStatement({ kind: 'help', help, flownBy: flownByWith(help) });

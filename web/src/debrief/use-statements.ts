@@ -21,7 +21,7 @@ export type AddStatement = (body: NewStatement) => Promise<boolean>;
 const queues = new Map<string, Queue<Said>>();
 
 const notKept = (error: unknown) =>
-  notifications.show({ color: 'red', title: 'Not kept', message: messageOf(error) });
+  notifications.show({ color: 'red', title: 'Not saved', message: messageOf(error) });
 
 async function post({ id, about: recordingId, what: { body } }: Word): Promise<void> {
   const statements = await read(
@@ -101,7 +101,8 @@ export function useAddStatementTo(recording: RecordingView): (body: StatementBod
     if (fate === 'waiting')
       notifications.show({
         id: 'words-wait',
-        message: 'The server does not answer. What you said is kept on this device and goes by itself.',
+        message:
+          'The server does not answer. Your entries are stored on this device and will be sent automatically.',
       });
     if (fate === 'kept' || fate === 'waiting') return true;
     notKept(fate.refused);

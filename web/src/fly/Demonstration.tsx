@@ -28,11 +28,11 @@ export function Demonstration(props: {
   );
   return (
     <section className="sheet stack">
-      <h2>Have it shown</h2>
+      <h2>Generate a sample flight</h2>
       <p>
-        The synthetic pilot flies a maneuver from this lesson’s card, as it should be or with the habit that
-        you choose, and it is scored like any recording. It shows what a fault looks like at Debrief, and
-        never counts toward solo.
+        The synthetic pilot flies a maneuver from this lesson’s card, well or with the habit that you choose,
+        and it is scored like any recording. It shows what a fault looks like at Debrief, and never counts
+        toward solo.
       </p>
       <div className="row" style={{ alignItems: 'flex-end', flexWrap: 'wrap' }}>
         <Select
@@ -56,7 +56,7 @@ export function Demonstration(props: {
           value={habit}
           onChange={(value) => setHabit(HABITS.find((id) => id === value) ?? 'none')}
           data={[
-            { value: 'none', label: 'none: as it should be' },
+            { value: 'none', label: 'none: flown well' },
             ...HABITS.filter((id) => id.startsWith(`${maneuver}/`)).map((id) => ({
               value: id,
               label: wordsOf(id),

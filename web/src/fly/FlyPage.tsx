@@ -83,7 +83,7 @@ function Fly({ lesson }: { lesson: Lesson }) {
         {problem && (
           <div className="sheet row" role="alert">
             <span>
-              <strong>The file was not kept.</strong> {problem}
+              <strong>The file was not saved.</strong> {problem}
             </span>
           </div>
         )}
@@ -103,11 +103,11 @@ function Fly({ lesson }: { lesson: Lesson }) {
                 <h2>Practise in the trainer</h2>
                 <p>
                   The sight picture from the left seat, the basic instruments, and this lesson’s card beside
-                  them. An instructor at hand shows it, takes over and gives back.
+                  them. A synthetic instructor demonstrates, takes the controls and gives them back.
                 </p>
                 <p className="quiet small">
-                  It shows skill. It closes no gate, never enters the logbook, and can’t teach the feel of the
-                  rudder or of the load.
+                  It shows skill. It completes no solo requirement, never enters the logbook, and can’t teach
+                  the feel of rudder or load.
                 </p>
               </div>
               <Button

@@ -1,5 +1,6 @@
 /** The frame of every view: wordmark, line of stations, and quietly beside it the rest. */
 import { Menu, UnstyledButton, useComputedColorScheme } from '@mantine/core';
+import { useMediaQuery } from '@mantine/hooks';
 import { IconChevronDown, IconKeyboard, IconLogout, IconMoon, IconSun, IconUser } from '@tabler/icons-react';
 import { useState } from 'react';
 import { Link, NavLink, Outlet, useNavigate } from 'react-router';
@@ -19,6 +20,17 @@ export function Frame() {
   const [, change] = useOwnSettings();
   const scheme = useComputedColorScheme('light');
   const [shortcuts, setShortcuts] = useState(false);
+
+  // On a phone they are in one's own menu: the header is one line.
+  const inHand = useMediaQuery('(max-width: 640px)');
+  const places = [
+    { to: '/week', name: 'Week' },
+    { to: '/hangar', name: 'Hangar' },
+    { to: '/standards', name: 'Standards' },
+    { to: '/technique', name: 'Technique' },
+    ...(me?.role !== 'student' ? [{ to: '/people', name: 'People' }] : []),
+    ...(me?.role === 'chief' ? [{ to: '/school', name: 'School' }] : []),
+  ];
 
   const signOut = async () => {
     await answered(api.session.$delete());
@@ -42,12 +54,11 @@ export function Frame() {
         </Link>
         <StationLine />
         <nav aria-label="School" className="school-links">
-          <NavLink to="/week">Week</NavLink>
-          <NavLink to="/hangar">Hangar</NavLink>
-          <NavLink to="/standards">Standards</NavLink>
-          <NavLink to="/technique">Technique</NavLink>
-          {me?.role !== 'student' && <NavLink to="/people">People</NavLink>}
-          {me?.role === 'chief' && <NavLink to="/school">School</NavLink>}
+          {places.map(({ to, name }) => (
+            <NavLink key={to} to={to} className="school-link">
+              {name}
+            </NavLink>
+          ))}
           <Menu position="bottom-end" width={230}>
             <Menu.Target>
               <UnstyledButton className="you" aria-label={`You: ${me?.name ?? ''}`}>
@@ -58,6 +69,13 @@ export function Frame() {
               <Menu.Label>
                 {me?.role}, {me?.school}
               </Menu.Label>
+              {inHand &&
+                places.map(({ to, name }) => (
+                  <Menu.Item key={to} component={Link} to={to}>
+                    {name}
+                  </Menu.Item>
+                ))}
+              {inHand && <Menu.Divider />}
               <Menu.Item
                 leftSection={scheme === 'dark' ? <IconSun size={16} /> : <IconMoon size={16} />}
                 onClick={() => change({ theme: scheme === 'dark' ? 'light' : 'dark' })}

@@ -26,7 +26,7 @@ export function Shortcuts({ opened, setOpened }: { opened: boolean; setOpened: (
       size="lg"
     >
       <Checkbox
-        label="Single keys do something"
+        label="Single-key shortcuts"
         description="Switch them off where you dictate, or where keys are pressed by accident. The trainer keeps its controls."
         checked={single}
         onChange={(event) => setSingle(event.currentTarget.checked)}

@@ -2,13 +2,15 @@
 import { NavLink, useLocation } from 'react-router';
 import { type Current, useCurrent } from './current.tsx';
 
-const STATIONS: readonly {
+interface Station {
   name: string;
   path: string;
   to: (current: Current) => string | undefined;
   /** Other addresses that belong to it. */
   also?: readonly string[];
-}[] = [
+}
+
+const STATIONS: readonly Station[] = [
   { name: 'Brief', path: '/brief', to: (c: Current) => c.lessonId },
   { name: 'Fly', path: '/fly', to: (c: Current) => c.lessonId },
   { name: 'Debrief', path: '/debrief', to: (c: Current) => c.recordingId },
@@ -20,15 +22,18 @@ const STATIONS: readonly {
   },
 ];
 
+/** On a phone the day stands among them: there the wordmark is the page's name. */
+const TODAY = { name: 'Today', path: '/', to: () => undefined } as const;
+
 export function StationLine() {
   const current = useCurrent();
   const { pathname } = useLocation();
   return (
     <nav aria-label="Stations" className="stations">
-      {STATIONS.map(({ name, path, to, also = [] }) => {
+      {[TODAY, ...STATIONS].map(({ name, path, to, also = [] }: Station) => {
         const here =
           pathname === path ||
-          pathname.startsWith(`${path}/`) ||
+          (path !== '/' && pathname.startsWith(`${path}/`)) ||
           also.some((beginning) => pathname.startsWith(beginning));
         const id = to(current);
         return (
@@ -36,6 +41,8 @@ export function StationLine() {
             key={name}
             to={id && !here ? `${path}/${id}` : path}
             className="station"
+            data-today={path === '/' || undefined}
+            end={path === '/'}
             data-here={here || undefined}
           >
             <svg width="20" height="16" viewBox="0 0 20 16" aria-hidden="true">

@@ -99,11 +99,11 @@ export function AirplaneEditor(props: {
         <div className="row">
           {errors.size > 0 && (
             <span className="field-error" role="status">
-              {errors.size === 1 ? '1 field does not fit yet' : `${errors.size} fields do not fit yet`}
+              {errors.size === 1 ? '1 field needs correcting' : `${errors.size} fields need correcting`}
             </span>
           )}
           <Button variant="default" onClick={props.onCancel}>
-            Leave as it was
+            Discard changes
           </Button>
           <Button onClick={save} loading={saving} disabled={!airplane}>
             Save airplane

@@ -46,7 +46,7 @@ export function BeginFrom(props: { opened: boolean; close: () => void; made: (ai
           The numbers of this one are invented. With the book open, put its weights, stall speeds, V_A and
           flap limits in before anyone flies by a card; the calibration, climb and balance may follow.
         </Caution>
-        <Button type="submit">Put it in the hangar, then open the book</Button>
+        <Button type="submit">Add the airplane</Button>
       </form>
     </Modal>
   );

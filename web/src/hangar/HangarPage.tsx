@@ -70,7 +70,7 @@ export function HangarPage() {
       >
         {chief && (
           <Button variant="default" onClick={() => setBeginning(true)}>
-            Add one like it
+            Copy this airplane
           </Button>
         )}
         {chief && (
@@ -178,7 +178,7 @@ function parsed(text: string, name: string): Airplane {
   try {
     file = JSON.parse(text);
   } catch {
-    throw new Error(`this is not JSON; an airplane file was expected`);
+    throw new Error(`This is not an airplane file.`);
   }
   const [wrong] = check(file as Draft).errors;
   if (!wrong) return airplaneSchema.parse(file);

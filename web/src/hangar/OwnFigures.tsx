@@ -35,7 +35,7 @@ export function OwnFigures({ airplane, mayTake }: { airplane: Versioned; mayTake
           : 'Cards made from now on show the book alone.',
       });
     } catch (error) {
-      notifications.show({ color: 'red', title: 'Not taken', message: messageOf(error) });
+      notifications.show({ color: 'red', title: 'Not changed', message: messageOf(error) });
     } finally {
       setBusy(false);
     }
@@ -55,7 +55,7 @@ export function OwnFigures({ airplane, mayTake }: { airplane: Versioned; mayTake
     <div className="stack">
       <p>
         From {flights} scored {flights === 1 ? 'flight' : 'flights'} of this airplane, each reduced to maximum
-        weight and the book’s air. ± holds the true mean 95 times of 100.
+        weight and the book’s air. ± is the 95 % interval of the mean.
       </p>
       <PlainTable aria-label="Own figures">
         <thead>

@@ -42,7 +42,7 @@ export function RowsTable(props: {
                   {label}
                 </th>
               ))}
-              <th aria-label="Take out" />
+              <th aria-label="Remove" />
             </tr>
           </thead>
           <tbody>
@@ -81,7 +81,7 @@ export function RowsTable(props: {
                     variant="subtle"
                     color="gray"
                     size={36}
-                    aria-label={`${props.title}: take out row ${i + 1}`}
+                    aria-label={`${props.title}: remove row ${i + 1}`}
                     onClick={() => setRows(rows.filter((_, j) => j !== i))}
                   >
                     <IconX size={16} />

@@ -46,7 +46,7 @@ export function Devices() {
       </p>
       {made && (
         <p role="status">
-          The key of {made.name}, shown this once: <strong className="device-key">{made.key}</strong>
+          The key of {made.name}, shown only once: <strong className="device-key">{made.key}</strong>
         </p>
       )}
       {devices.data && devices.data.length > 0 && (

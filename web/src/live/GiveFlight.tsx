@@ -16,7 +16,7 @@ type Flight = Pick<UnmatchedFlight, 'id' | 'airplane' | 'student' | 'begunAt'>;
 export async function giveFlight(flightId: string, lessonId: string, title: string): Promise<boolean> {
   const given = await sent(
     read(api.live[':id'].lesson.$post({ param: { id: flightId }, json: { lessonId } })),
-    'Not given to the lesson',
+    'Not assigned to the lesson',
   );
   if (given) notifications.show({ message: `The flight now belongs to “${title}”.` });
   return given !== undefined;
@@ -39,7 +39,7 @@ export function GiveFlight({ flight }: { flight: Flight }) {
   if (lessons.data && fits.length === 0)
     return (
       <p className="quiet small">
-        No lesson waits for a flight. <Link to="/brief/new">Brief one</Link>, then give it the flight here.
+        No lesson waits for a flight. <Link to="/brief/new">Brief one</Link>, then assign the flight here.
       </p>
     );
   const chosen = fits.find(({ id }) => id === lessonId);
@@ -66,7 +66,7 @@ export function GiveFlight({ flight }: { flight: Flight }) {
           setBusy(false);
         }}
       >
-        Give to the lesson
+        Assign to the lesson
       </Button>
     </div>
   );
@@ -81,7 +81,7 @@ export function WhoseIsIt({ ended }: { ended?: boolean }) {
     <section className="sheet stack" aria-labelledby="whose-is-it">
       <h2 id="whose-is-it">Whose flight is it?</h2>
       <p className="quiet small">
-        These matched no lesson. Give each to its lesson, and it is scored by that lesson’s cards.
+        These matched no lesson. Assign each to its lesson, and it is scored by that lesson’s cards.
       </p>
       <ul className="whose-is-it">
         {shown.map((flight) => (

@@ -17,7 +17,7 @@ export function LivePage() {
   const { data: me } = useMe();
   return (
     <>
-      <TitleBar title="In the air" about="What the airplanes’ devices send, as it comes">
+      <TitleBar title="Live flights" about="What the airplanes’ devices send, as it comes">
         {null}
       </TitleBar>
       <div className="page stack">
@@ -27,8 +27,8 @@ export function LivePage() {
           <section className="sheet stack">
             <h2>Nothing is in the air</h2>
             <p className="quiet">
-              A flight stands here from the moment its device sends the first rows. Without a device the
-              right-seat view keeps marks alone; the recording comes by file.
+              A flight appears here as soon as its device sends data. Without a device the right-seat view
+              keeps marks only; attach the recording as a file afterwards.
             </p>
           </section>
         )}

@@ -38,14 +38,14 @@ export function Watch({ flightId, speedUnit }: { flightId: string; speedUnit: 'k
           <dd>{coach ? coach.step.name : '–'}</dd>
         </div>
       </dl>
-      {!fresh && <p className="quiet small">Not heard just now; what stands here is the last that came.</p>}
+      {!fresh && <p className="quiet small">No data right now. This is the last that arrived.</p>}
       {verdicts.length > 0 && (
         <PlainTable>
           <thead>
             <tr>
               <th>Attempt</th>
               <th>As it stands</th>
-              <th>Most of a band</th>
+              <th>Tolerance used</th>
               <th>First</th>
             </tr>
           </thead>

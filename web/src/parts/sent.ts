@@ -3,7 +3,7 @@ import { notifications } from '@mantine/notifications';
 import { ApiError, messageOf } from '../api/client.ts';
 
 /** @returns what came back, or undefined where it was refused. A new try takes away what was said of the one before. */
-export async function sent<T>(sending: Promise<T>, title = 'Not kept'): Promise<T | undefined> {
+export async function sent<T>(sending: Promise<T>, title = 'Not saved'): Promise<T | undefined> {
   notifications.hide(title);
   try {
     return await sending;

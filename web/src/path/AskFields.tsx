@@ -16,12 +16,12 @@ export function AskFields(props: {
   const put = (i: number, more: Partial<Ask>) => props.change(asks.with(i, { ...asks[i], ...more }));
   return (
     <div className="stack" style={{ gap: 8 }}>
-      <h3>What it wants to see</h3>
+      <h3>Required variants</h3>
       {asks.map((ask, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: what it says is being typed
         <div key={i} className="ask-fields">
           <TextInput
-            label="As it is said"
+            label="Wording"
             value={ask.says}
             error={faults.get(`asks.${i}.says`)}
             onChange={(event) => put(i, { says: event.currentTarget.value })}
@@ -68,7 +68,7 @@ export function AskFields(props: {
         style={{ alignSelf: 'start' }}
         onClick={() => props.change([...asks, { says: 'to the left', times: 2, days: 2, withinDays: 30 }])}
       >
-        Add one
+        Add a variant
       </Button>
     </div>
   );

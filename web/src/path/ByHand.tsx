@@ -36,14 +36,14 @@ export function ByHand({ studentId, byHand, mayEnter, skills }: Props) {
         <h2>Flown without a recording</h2>
         {mayEnter && !entering && (
           <Button variant="default" size="compact-md" onClick={() => setEntering(true)}>
-            Enter one
+            Enter a flight
           </Button>
         )}
       </div>
       {entering && <EntryForm studentId={studentId} skills={skills} close={() => setEntering(false)} />}
       {byHand.length === 0 && !entering && (
         <p className="small quiet">
-          Nothing. A grade given here counts as a grade; nothing of it was measured.
+          Nothing yet. A grade given here counts as a grade; nothing was measured.
         </p>
       )}
       <ul className="words">
@@ -140,10 +140,10 @@ function EntryForm({ studentId, skills, close }: EntryProps) {
       />
       <div className="row" style={{ gap: 8 }}>
         <Button onClick={keep} loading={busy} disabled={!help || !grade}>
-          Keep it
+          Save
         </Button>
         <Button variant="default" onClick={close}>
-          Leave it
+          Cancel
         </Button>
       </div>
     </div>
@@ -180,10 +180,10 @@ function Entered({
       {one.words && <div>{one.words}</div>}
       <div className="small quiet">
         {day(one.flownAt)}, by {one.by}
-        {one.withdrawn && `. Taken back by ${one.withdrawn.by}: ${one.withdrawn.why}`}
+        {one.withdrawn && `. Removed by ${one.withdrawn.by}: ${one.withdrawn.why}`}
         {mayEnter && !one.withdrawn && why === null && (
           <Button variant="subtle" size="compact-sm" onClick={() => setWhy('')}>
-            Take it back
+            Remove
           </Button>
         )}
       </div>
@@ -204,13 +204,13 @@ function Entered({
           }}
         >
           <TextInput
-            aria-label="Why it is taken back"
-            placeholder="Why? It stays in sight."
+            aria-label="Reason for removing it"
+            placeholder="Give a reason. It stays visible."
             value={why}
             onChange={(event) => setWhy(event.currentTarget.value)}
           />
           <Button type="submit" disabled={!why.trim()}>
-            Take it back
+            Remove
           </Button>
         </form>
       )}

@@ -40,7 +40,7 @@ export function GateFields(props: {
         />
         <TextInput label="Id" value={gate.id} readOnly error={faults.get('id')} />
         <Select
-          label="Closes by"
+          label="Confirmed by"
           allowDeselect={false}
           data={GATE_CLOSES.map((value) => ({ value, label: CLOSES[value] }))}
           value={gate.closes}
@@ -48,7 +48,7 @@ export function GateFields(props: {
           onChange={(value) => value && change({ closes: value as Gate['closes'] })}
         />
         <Select
-          label="Said by"
+          label="Who confirms"
           allowDeselect={false}
           data={[
             { value: 'instructor', label: 'an instructor' },
@@ -67,7 +67,7 @@ export function GateFields(props: {
         )}
         {gate.closes === 'document' && (
           <NumberField
-            label="Holds, days, where it does not say"
+            label="Valid for, days"
             value={gate.lastsDays ?? ''}
             error={faults.get('lastsDays')}
             onChange={(value) => change({ lastsDays: days(value) })}
@@ -96,7 +96,7 @@ export function GateFields(props: {
         />
         {gate.closes === 'document' && (
           <Checkbox
-            label="it must carry an end"
+            label="an expiry date is required"
             checked={gate.ends}
             onChange={(event) => change({ ends: event.currentTarget.checked })}
           />

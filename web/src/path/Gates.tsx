@@ -1,5 +1,5 @@
-/** The gates: which are open, and who closed the others. Nothing here says that anyone is ready. */
-import type { SaidGate } from '@keel/core';
+/** What stands between a student and the first solo, what is still open first. Nothing here says that anyone is ready. */
+import { type SaidGate, STANDING_WORDS, type StandingWord } from '@keel/core';
 import { Button, Textarea } from '@mantine/core';
 import { IconDoor, IconDoorEnter } from '@tabler/icons-react';
 import { useState } from 'react';
@@ -18,18 +18,19 @@ interface Props {
 
 export function Gates({ studentId, gates, born, mayClose, chief }: Props) {
   const [opened, setOpened] = useState<string | null>(null);
-  const sorted = [...gates].sort((a, b) => Number(a.state === 'closed') - Number(b.state === 'closed'));
-  const open = gates.filter(({ state }) => state !== 'closed').length;
+  const [all, setAll] = useState(false);
+  const open = gates.filter(({ state }) => state !== 'closed');
+  const done = gates.filter(({ state }) => state === 'closed');
   return (
-    <section className="sheet" aria-label="Gates">
+    <section className="sheet" aria-label="Solo requirements">
       <h2>
-        Gates{' '}
+        Solo requirements{' '}
         <span className="quiet small">
-          {open} open of {gates.length}
+          {done.length} of {gates.length} complete
         </span>
       </h2>
       <ul className="gates">
-        {sorted.map((gate) => (
+        {[...open, ...(all ? done : [])].map((gate) => (
           <li key={gate.id} data-state={gate.state}>
             <button
               type="button"
@@ -55,6 +56,11 @@ export function Gates({ studentId, gates, born, mayClose, chief }: Props) {
           </li>
         ))}
       </ul>
+      {done.length > 0 && (
+        <Button variant="subtle" size="compact-md" aria-expanded={all} onClick={() => setAll(!all)}>
+          {all ? 'Hide what is complete' : `Show ${done.length} complete`}
+        </Button>
+      )}
     </section>
   );
 }
@@ -75,11 +81,15 @@ function GateDetail({
         {gate.fromMemory && ', from memory'}
       </p>
       {skills.length > 0 && (
-        <p className="small">{skills.map(({ title, standing }) => `${title}: ${standing}`).join(' · ')}</p>
+        <p className="small">
+          {skills
+            .map(({ title, standing }) => `${title}: ${STANDING_WORDS[standing as StandingWord]}`)
+            .join(' · ')}
+        </p>
       )}
       {closing && (
         <p className="small">
-          Closed {day(closing.at)} by {closing.byName}
+          Confirmed {day(closing.at)} by {closing.byName}
           {closing.words && `: “${closing.words}”`}
         </p>
       )}
@@ -122,13 +132,13 @@ function Close({ gate, studentId, done }: { gate: SaidGate; studentId: string; d
         </div>
       )}
       <Textarea
-        label={weak ? 'What you saw, since not every skill is ready' : 'Words'}
+        label={weak ? 'What you saw, as not every skill is to standard' : 'Words'}
         autosize
         value={words}
         onChange={(event) => setWords(event.currentTarget.value)}
       />
       <Button onClick={close} disabled={(paper && !date) || (weak && words.trim().length < 10)}>
-        Close this gate
+        Confirm
       </Button>
     </div>
   );
@@ -139,7 +149,7 @@ function Reopen({ gate, studentId, done }: { gate: SaidGate; studentId: string; 
   return (
     <div className="stack">
       <Textarea
-        label="Why it is open again"
+        label="Reason for reopening"
         autosize
         value={why}
         onChange={(event) => setWhy(event.currentTarget.value)}
@@ -159,7 +169,7 @@ function Reopen({ gate, studentId, done }: { gate: SaidGate; studentId: string; 
           if (kept) done();
         }}
       >
-        Open it again
+        Reopen
       </Button>
     </div>
   );

@@ -1,5 +1,5 @@
 /** Students by skills: who needs what, in one look. Arrow keys move, Enter opens the attempts behind a cell. */
-import type { Matrix } from '@keel/core';
+import { type Matrix, STANDING_WORDS } from '@keel/core';
 import { Button, SegmentedControl, TextInput } from '@mantine/core';
 import { useDebouncedValue } from '@mantine/hooks';
 import { IconArrowDown, IconSearch } from '@tabler/icons-react';
@@ -34,7 +34,7 @@ export function MatrixPage() {
         <SegmentedControl
           data={[
             { value: 'all', label: 'All skills' },
-            { value: 'gates', label: 'Gates only' },
+            { value: 'gates', label: 'Solo skills only' },
           ]}
           value={which}
           onChange={(next) => setWhich(next as 'all' | 'gates')}
@@ -49,7 +49,7 @@ export function MatrixPage() {
       </TitleBar>
       <div className="page">
         {total === 0 && asked === '' ? (
-          <Empty title="No students yet">A chief instructor invites them at People.</Empty>
+          <Empty title="No students yet">The chief instructor invites them under People.</Empty>
         ) : (
           <Grid rows={rows} columns={columns} by={by} setBy={setBy} />
         )}
@@ -61,11 +61,11 @@ export function MatrixPage() {
         <p className="small quiet legend row" style={{ flexWrap: 'wrap' }}>
           {STANDING_ORDER.map((standing) => (
             <span key={standing} className="row" style={{ gap: 4 }}>
-              <StandingMark standing={standing} /> {standing}
+              <StandingMark standing={standing} /> {STANDING_WORDS[standing]}
             </span>
           ))}
           <span>
-            Beside the mark: the mean margin of the last attempts over the edge of the band, and its spread.
+            Beside the mark: the mean margin of the last attempts to the edge of tolerance, and its spread.
           </span>
         </p>
       </div>
@@ -114,7 +114,7 @@ function Grid({ rows, columns, by, setBy }: GridProps) {
               {heading('last', 'Last flown')}
             </th>
             <th scope="col" aria-sort={sorted('gates')}>
-              {heading('gates', 'Gates open')}
+              {heading('gates', 'Requirements left')}
             </th>
             {columns.map(({ skill, title }) => (
               <th scope="col" key={skill} aria-sort={sorted(skill)} className="skill-head">
@@ -134,7 +134,7 @@ function Grid({ rows, columns, by, setBy }: GridProps) {
               <td className="number">{student.gatesOpen}</td>
               {columns.map(({ skill, title, i }, column) => {
                 const cell = cellOf(student.cells[i]);
-                const says = `${student.name}, ${title}: ${cell.standing}, ${chanceText(cell.chance)}`;
+                const says = `${student.name}, ${title}: ${STANDING_WORDS[cell.standing]}, ${chanceText(cell.chance)}`;
                 return (
                   <td key={skill} className="cell">
                     <button

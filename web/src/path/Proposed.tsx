@@ -120,7 +120,7 @@ function Reasons({ proposal }: { proposal: WordedProposal }) {
       </p>
       {proposal.byHand.length > 0 && (
         <p className="small quiet">
-          To look at as well, no recording shows it: {proposal.byHand.map(({ title }) => title).join(', ')}.
+          Watch for as well (no recording shows it): {proposal.byHand.map(({ title }) => title).join(', ')}.
         </p>
       )}
       {proposal.leftOut.length > 0 && (

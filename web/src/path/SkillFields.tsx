@@ -23,7 +23,7 @@ export function SkillFields(props: {
   return (
     <Fold
       title={skill.title}
-      about={`${skill.maneuver ? requireTitle(skill.maneuver) : 'graded by hand'}, rusty after ${skill.staleAfterDays} days`}
+      about={`${skill.maneuver ? requireTitle(skill.maneuver) : 'graded by hand'}, refresher due after ${skill.staleAfterDays} days`}
       faults={faults}
       actions={
         <>
@@ -68,7 +68,7 @@ export function SkillFields(props: {
           onChange={(event) => change({ id: event.currentTarget.value })}
         />
         <Select
-          label="Fed by"
+          label="Evidence from"
           allowDeselect={false}
           data={[
             { value: BY_HAND, label: 'an instructor’s grade' },
@@ -82,7 +82,7 @@ export function SkillFields(props: {
           }
         />
         <NumberField
-          label="Rusty after, days"
+          label="Refresher due after, days"
           value={skill.staleAfterDays}
           error={faults.get('staleAfterDays')}
           onChange={(value) => change({ staleAfterDays: Number(value) })}
@@ -107,7 +107,7 @@ export function SkillFields(props: {
           onChange={(after) => change({ after })}
         />
         <MultiSelect
-          label="Gates that it serves"
+          label="Solo requirements it counts toward"
           data={props.gates.map(({ id, title }) => ({ value: id, label: title }))}
           value={skill.gates}
           error={faultUnder(faults, 'gates')}
@@ -123,7 +123,7 @@ export function SkillFields(props: {
         />
       )}
       <details>
-        <summary>Harder, or easier, than the others</summary>
+        <summary>Criteria of its own</summary>
         <ReadyFields
           rules={skill.ready}
           fault={(key) => faults.get(`ready.${key}`)}

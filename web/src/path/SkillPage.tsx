@@ -1,5 +1,5 @@
 /** One skill of one student: why it stands where it does, and every attempt behind that. */
-import { type PathAttempt, type PathSkill, VERDICT_WORDS, variantAfter } from '@keel/core';
+import { type PathAttempt, type PathSkill, STANDING_WORDS, VERDICT_WORDS, variantAfter } from '@keel/core';
 import { Button, Textarea } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useMemo, useState } from 'react';
@@ -41,7 +41,9 @@ export function SkillPage() {
             <Link to={`/path/${studentId}`}>{path.data.student.name}</Link>: {skill.title}
           </>
         }
-        about={skill.gates.length > 0 ? 'a gate waits for it' : 'no gate waits for it'}
+        about={
+          skill.gates.length > 0 ? 'a solo requirement depends on it' : 'no solo requirement depends on it'
+        }
       />
       <div className="page">
         <Why skill={skill} studentId={studentId} />
@@ -54,7 +56,7 @@ export function SkillPage() {
           <section className="sheet">
             <h2>Tolerance used, attempt by attempt</h2>
             <p className="small quiet">
-              100 % is the edge of the band. Filled: unaided; open: with help; square: shown. Point at a mark
+              100 % is the edge of tolerance. Filled: unaided; open: with help; square: shown. Point at a mark
               to see it.
             </p>
             <TrendChart
@@ -79,19 +81,19 @@ export function SkillPage() {
 function Why({ skill, studentId }: { skill: PathSkill; studentId: string }) {
   const { data: me } = useMe();
   const { standing, chance, why, trend } = skill;
-  const needsWord = why.some((one) => one.includes('written word'));
+  const needsWord = why.some((one) => one.includes('written statement'));
   return (
     <section className="sheet standing" aria-label="Standing">
       <div className="row">
         <StandingMark standing={standing} size={30} />
-        <strong style={{ fontSize: '1.4rem' }}>{standing}</strong>
+        <strong style={{ fontSize: '1.4rem' }}>{STANDING_WORDS[standing]}</strong>
       </div>
       <div>
         <ChanceLine chance={chance} label={skill.title} />
         <div className="small quiet">
           {chance
             ? `${percent(chance.p)}, 80 % of the time between ${percent(chance.low)} and ${percent(chance.high)}`
-            : 'no chance can be said'}
+            : 'no estimate yet'}
           {trend !== 'too few' && `, ${trend}`}
         </div>
       </div>
@@ -117,20 +119,20 @@ function Word({ skill, studentId }: { skill: string; studentId: string }) {
         }),
       );
     } catch (error) {
-      notifications.show({ color: 'red', title: 'Not kept', message: messageOf(error) });
+      notifications.show({ color: 'red', title: 'Not saved', message: messageOf(error) });
     }
   };
   return (
     <div className="stack" style={{ flexBasis: '100%' }}>
       <Textarea
-        label="Your written word after the critical event"
-        description="What was gone through, and what you saw since. It stays as it is written."
+        label="Your statement after the critical event"
+        description="What you went through, and what you saw since. It cannot be changed later."
         autosize
         value={words}
         onChange={(event) => setWords(event.currentTarget.value)}
       />
       <Button onClick={give} disabled={words.trim().length < 10} style={{ alignSelf: 'start' }}>
-        Give it
+        Save the statement
       </Button>
     </div>
   );
@@ -217,5 +219,5 @@ function SelfJudgement({ attempts }: { attempts: PathAttempt[] }) {
       : Math.abs(difference) < 0.25
         ? `Over ${both.length} attempts the two grades agree.`
         : `Over ${both.length} attempts the student grades ${numberText(Math.abs(difference), 1)} ${difference > 0 ? 'higher' : 'lower'} than the instructor.`;
-  return <p className="quiet small">Judging oneself: {words}</p>;
+  return <p className="quiet small">Self-assessment: {words}</p>;
 }

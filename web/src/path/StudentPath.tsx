@@ -1,5 +1,13 @@
 /** One student: skills by flights, the gates, and the lesson worth flying next. */
-import { findingSaid, type Path, type PathSkill, textOf, unitsFor, type Weeks } from '@keel/core';
+import {
+  findingSaid,
+  type Path,
+  type PathSkill,
+  STANDING_WORDS,
+  textOf,
+  unitsFor,
+  type Weeks,
+} from '@keel/core';
 import { Button, Menu } from '@mantine/core';
 import { IconChevronDown } from '@tabler/icons-react';
 import { useState } from 'react';
@@ -35,7 +43,7 @@ export function StudentPath({ studentId }: { studentId: string }) {
     <>
       <TitleBar
         title={student.name}
-        about={`${lessons} lessons · ${gates.length - open} of ${gates.length} gates closed · ${judge === 'examiner' ? 'Examiner' : 'Strict'}, unaided, in the airplane`}
+        about={`${lessons} lessons · ${gates.length - open} of ${gates.length} solo requirements complete · brief deviations ${judge === 'examiner' ? 'allowed' : 'not allowed'}`}
       >
         <Menu position="bottom-end">
           <Menu.Target>
@@ -107,7 +115,7 @@ function SkillsByFlights({ path }: { path: Path }) {
           <thead>
             <tr>
               <th scope="col">Skill</th>
-              <th scope="col">Chance of the next one</th>
+              <th scope="col">Chance next time</th>
               <th scope="col">Standing</th>
               {flights.map((flight) => (
                 <th scope="col" key={flight} className="flight">
@@ -136,17 +144,17 @@ function SkillsByFlights({ path }: { path: Path }) {
             <li key={skill} title={why.join('; ')}>
               <StandingMark standing={standing} />
               <span>{title}</span>
-              <span className="small quiet">{standing}</span>
+              <span className="small quiet">{STANDING_WORDS[standing]}</span>
             </li>
           ))}
       </ul>
       <p className="small quiet legend">
-        A stem is an attempt: how much of the worst tolerance it used, above or below; filled is unaided, open
-        with help or shown, a cross a must that failed inside the bands. The keel hangs at the chance that the
-        next unaided attempt is to standard, the tint is its 80 % interval, the tall tick what ready asks.{' '}
+        Each stem is an attempt: how much tolerance it used, above or below. Filled: unaided. Open: with help
+        or demonstrated. Cross: a pass/fail item was not met. The triangle is the chance that the next unaided
+        attempt is to standard, the tint its 80 % interval, the tall tick the chance needed.{' '}
         {model.from === 'school'
           ? `Figures from ${model.attempts} attempts of this school.`
-          : 'Figures from a written prior: this school has too few attempts of its own.'}{' '}
+          : 'Estimates start from general figures: this school has too few attempts of its own.'}{' '}
         {syllabus.source}
         {syllabus.fromMemory ? ', from memory' : ''}.
       </p>
@@ -170,9 +178,9 @@ function SkillRow({ skill, flights, studentId }: { skill: PathSkill; flights: st
       <td className="word">
         <button type="button" className="why" aria-expanded={open} onClick={() => setOpen(!open)}>
           <StandingMark standing={standing} />
-          <strong>{standing}</strong>
+          <strong>{STANDING_WORDS[standing]}</strong>
         </button>
-        {soon && <span className="small quiet"> rusty in {rustyInDays} days</span>}
+        {soon && <span className="small quiet"> refresher due in {rustyInDays} days</span>}
         {open ? (
           <ul className="small quiet">
             {why.map((one) => (
@@ -220,7 +228,7 @@ function ToSolo({ path }: { path: Path }) {
     'pace' in forecast ? skills.find(({ skill }) => skill === forecast.decidedBy)?.title : undefined;
   return (
     <section className="sheet" aria-label="Forecast">
-      <h2>Until every scored gate’s skills are ready</h2>
+      <h2>Lessons to solo</h2>
       {forecast.lessons ? (
         <>
           <p>
@@ -235,11 +243,12 @@ function ToSolo({ path }: { path: Path }) {
             {'weeks' in forecast && forecast.weeks && byCalendar(forecast.weeks)}
             {'pace' in forecast &&
               `A lesson every ${forecast.pace.everyDays} days, ${forecast.pace.skillsALesson} skills in each.`}{' '}
-            {decided && `${decided} decides.`} Holds 8 times in 10; the {open} open gates need more than that.
+            {decided && `${decided} decides.`} Right 8 times in 10; the {open} other requirements need more
+            than that.
           </p>
         </>
       ) : (
-        <p className="small quiet">Not said: {'why' in forecast ? forecast.why : ''}.</p>
+        <p className="small quiet">No estimate yet: {'why' in forecast ? forecast.why : ''}.</p>
       )}
     </section>
   );
@@ -251,9 +260,9 @@ function Recurring({ path: { recurring, speedUnit } }: { path: Path }) {
   const again = recurring.filter(({ count }) => count > 1).slice(0, 6);
   return (
     <section className="sheet">
-      <h2>What recurs</h2>
+      <h2>Recurring faults</h2>
       {again.length === 0 && (
-        <p className="quiet small">Nothing came twice in the latest attempts of a maneuver.</p>
+        <p className="quiet small">No fault came twice in the latest attempts of a maneuver.</p>
       )}
       <ul className="recurring">
         {again.map((one) => (

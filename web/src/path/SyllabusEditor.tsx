@@ -49,11 +49,11 @@ export function SyllabusEditor(props: {
       <AskBeforeLeaving unsaved={draft !== syllabus && !busy} what="The syllabus" />
       <section className="sheet stack" aria-label="The syllabus itself">
         <div className="row spread editor-bar">
-          <h2>{copy ? 'A copy of one’s own' : 'Its next version'}</h2>
+          <h2>{copy ? 'A copy to edit' : 'Its next version'}</h2>
           <div className="row">
             {faults.size > 0 && (
               <span className="field-error" role="status">
-                {faults.size === 1 ? '1 thing does not fit yet' : `${faults.size} things do not fit yet`}
+                {faults.size === 1 ? '1 thing needs correcting' : `${faults.size} things need correcting`}
               </span>
             )}
             <Button onClick={save} loading={busy} disabled={faults.size > 0}>
@@ -95,7 +95,7 @@ export function SyllabusEditor(props: {
           onChange={(event) => change({ about: event.currentTarget.value })}
         />
         <Checkbox
-          label="From memory, until somebody has held it against the document"
+          label="From memory: not yet checked against the document"
           checked={draft.fromMemory}
           onChange={(event) => change({ fromMemory: event.currentTarget.checked })}
         />
@@ -151,7 +151,7 @@ export function SyllabusEditor(props: {
         </Button>
       </section>
       <section className="sheet stack" aria-label="Gates">
-        <h2>Gates before the first solo</h2>
+        <h2>Requirements before the first solo</h2>
         {draft.gates.map((gate, i) => (
           <GateFields
             // biome-ignore lint/suspicious/noArrayIndexKey: an id is being typed, and its place is what it is
@@ -179,7 +179,7 @@ export function SyllabusEditor(props: {
                 ...draft.gates,
                 {
                   id: freeId('gate', draft.gates),
-                  title: 'A new gate',
+                  title: 'A new requirement',
                   text: 'What is asked, in words.',
                   source: 'the school’s own',
                   fromMemory: false,
@@ -191,7 +191,7 @@ export function SyllabusEditor(props: {
             })
           }
         >
-          Add a gate
+          Add a requirement
         </Button>
       </section>
     </div>

@@ -26,7 +26,7 @@ export function SyllabusPage() {
   const { data } = shown;
   return (
     <>
-      <TitleBar title="Syllabus" about={shown.taught ? 'Taught here.' : 'Not taught here.'}>
+      <TitleBar title="Syllabus" about={shown.taught ? 'In use.' : 'Not in use.'}>
         <Select
           aria-label="Which syllabus"
           data={syllabuses.data.map(({ id, title, own }) => ({
@@ -38,7 +38,7 @@ export function SyllabusPage() {
           onChange={setChosen}
         />
         <Button component={Link} to="/endorsements" variant="default">
-          Endorsements’ texts
+          Endorsement texts
         </Button>
         {chief && (
           <Button variant="default" onClick={() => setEditing(!editing)}>
@@ -52,14 +52,14 @@ export function SyllabusPage() {
               if (next) await syllabuses.mutate(next, { revalidate: false });
             }}
           >
-            Teach by it
+            Use this syllabus
           </Button>
         )}
       </TitleBar>
       <div className="page">
         <p className="quiet">
           {data.about} {data.source}
-          {data.fromMemory ? ', from memory until somebody has held it against the document' : ''}.
+          {data.fromMemory ? ', from memory: not yet checked against the document' : ''}.
         </p>
         {editing ? (
           <SyllabusEditor
@@ -98,11 +98,13 @@ function View({ syllabus }: { syllabus: Syllabus }) {
           <PlainTable>
             <thead>
               <tr>
-                {['Skill', 'Fed by', 'Asks twice', 'Rusty after', 'After', 'Gates'].map((head) => (
-                  <th key={head} scope="col">
-                    {head}
-                  </th>
-                ))}
+                {['Skill', 'Evidence from', 'Required variants', 'Refresher due after', 'After', 'Gates'].map(
+                  (head) => (
+                    <th key={head} scope="col">
+                      {head}
+                    </th>
+                  ),
+                )}
               </tr>
             </thead>
             <tbody>

@@ -15,7 +15,7 @@ export const percent = (share: number): string => `${numberText(100 * share)} %`
 export const chanceText = (chance: PathSkill['chance']): string =>
   chance
     ? `${percent(chance.p)}, between ${percent(chance.low)} and ${percent(chance.high)}`
-    : 'no chance said';
+    : 'no estimate yet';
 
 /** The mark of a word: told apart by its shape, never by colour alone. */
 export function StandingMark({ standing, size = 18 }: { standing: StandingWord; size?: number }) {

@@ -70,20 +70,20 @@ export function Agreements({ studentId }: { studentId: string }) {
           <strong>Missing:</strong> {missing}.
         </p>
       )}
-      {agreements.length === 0 && <p className="quiet">Nothing is written down yet.</p>}
+      {agreements.length === 0 && <p className="quiet">No agreement is recorded yet.</p>}
       <ul className="words">
         {agreements.map(({ id, agreed, recordedBy, state, takenBack }) => (
           <li key={id} data-state={state}>
             <strong>{agreed.what === 'other' ? agreed.words : saysOf(agreed.what)}</strong>
             <div className="small quiet">
               {agreed.guardian ? `${agreed.guardian}, for the student` : 'The student'}, {longDay(agreed.on)}
-              {agreed.until ? `, until ${longDay(agreed.until)}` : ', without an end'}; written down by{' '}
+              {agreed.until ? `, until ${longDay(agreed.until)}` : ', without an end'}; recorded by{' '}
               {recordedBy}
               {agreed.what !== 'other' && agreed.words && `. ${agreed.words}`}
             </div>
             {takenBack ? (
               <div className="small">
-                Taken back on {longDay(isoDay(takenBack.on))}
+                Withdrawn on {longDay(isoDay(takenBack.on))}
                 {takenBack.words && `: ${takenBack.words}`}.
               </div>
             ) : state === 'ended' ? (
@@ -94,7 +94,7 @@ export function Agreements({ studentId }: { studentId: string }) {
                 variant="subtle"
                 onClick={() => say({ kind: 'taken-back', of: id, words: '' })}
               >
-                Take it back
+                Withdraw
               </Button>
             )}
           </li>
@@ -121,9 +121,9 @@ function NewAgreement({ say }: { say: (body: unknown) => Promise<boolean> }) {
   });
   return (
     <form className="stack" onSubmit={keep} noValidate>
-      <h3>Write one down</h3>
+      <h3>Record an agreement</h3>
       <Select
-        label="To what"
+        label="Agreement"
         data={AGREEMENTS.map(({ what, says }) => ({ value: what, label: says }))}
         allowDeselect={false}
         {...form.getInputProps('what')}
@@ -141,7 +141,7 @@ function NewAgreement({ say }: { say: (body: unknown) => Promise<boolean> }) {
         <DayField label="On" {...form.getInputProps('on')} />
         <DayField label="Until, if it ends" {...form.getInputProps('until')} />
       </div>
-      <Button type="submit">Keep it</Button>
+      <Button type="submit">Save</Button>
     </form>
   );
 }

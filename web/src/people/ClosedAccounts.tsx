@@ -29,7 +29,7 @@ export function ClosedAccounts(props: { reopened: (link: MadeLink, name: string)
               <th scope="col">Role</th>
               <th scope="col">Email</th>
               <th scope="col">Closed</th>
-              <th scope="col" aria-label="What to do" />
+              <th scope="col" aria-label="Actions" />
             </tr>
           </thead>
           <tbody>

@@ -1,4 +1,4 @@
-/** Flights of who has left: until when they are kept, and that they go. */
+/** Flights of students who left: until when they are kept, and that they go. */
 import type { Departed as Row } from '@keel/core';
 import { Button, Modal } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
@@ -28,7 +28,7 @@ export function Departed() {
   };
   return (
     <section className="sheet stack" aria-labelledby="departed">
-      <h2 id="departed">Flights of who has left</h2>
+      <h2 id="departed">Flights of students who left</h2>
       <div className="scrolls" data-scrolls>
         <PlainTable>
           <thead>
@@ -37,7 +37,7 @@ export function Departed() {
               <th scope="col">Last flown</th>
               <th scope="col">Kept until</th>
               <th scope="col">Flights</th>
-              <th scope="col" aria-label="What to do" />
+              <th scope="col" aria-label="Actions" />
             </tr>
           </thead>
           <tbody>

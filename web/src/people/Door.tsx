@@ -19,8 +19,8 @@ export function Door({ title, wide, children }: { title?: string; wide?: boolean
         </svg>
         <h1>{title ?? 'Keel Path'}</h1>
         <p>
-          Brief, fly, debrief, path: what the lesson asks, what was flown, what went first, and what comes
-          next.
+          Brief, fly, debrief, path: what to fly, what was flown, what went out of tolerance first, and what
+          comes next.
         </p>
       </div>
       {children}

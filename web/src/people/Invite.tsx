@@ -94,7 +94,7 @@ export function InviteDialog(props: {
         {problem && <p role="alert">{problem}</p>}
         <TextInput label="Name" required data-autofocus {...form.getInputProps('name')} />
         <TextInput label="Email, to sign in with" type="email" required {...form.getInputProps('email')} />
-        <Select label="Comes as" data={ROLES} allowDeselect={false} {...form.getInputProps('role')} />
+        <Select label="Role" data={ROLES} allowDeselect={false} {...form.getInputProps('role')} />
         {role === 'student' ? (
           <MultiSelect
             label="Taught by"
@@ -110,7 +110,7 @@ export function InviteDialog(props: {
             {...form.getInputProps('teaches')}
           />
         )}
-        <Button type="submit">Make the link</Button>
+        <Button type="submit">Create the link</Button>
       </form>
     </Modal>
   );
@@ -129,12 +129,12 @@ export function OpenInvitations({
       await answered(api.people.invitations[':id'].$delete({ param: { id } }));
       await changed();
     } catch (error) {
-      notifications.show({ color: 'red', title: 'Not taken back', message: messageOf(error) });
+      notifications.show({ color: 'red', title: 'Not withdrawn', message: messageOf(error) });
     }
   };
   return (
     <section className="sheet stack" aria-labelledby="invited">
-      <h2 id="invited">Invited, and not here yet</h2>
+      <h2 id="invited">Invited, not joined yet</h2>
       <div data-scrolls style={{ overflowX: 'auto' }}>
         <PlainTable>
           <thead>
@@ -143,8 +143,8 @@ export function OpenInvitations({
               <th scope="col">As</th>
               <th scope="col">Email</th>
               <th scope="col">Invited by</th>
-              <th scope="col">Open until</th>
-              <th scope="col" aria-label="What to do" />
+              <th scope="col">Link valid until</th>
+              <th scope="col" aria-label="Actions" />
             </tr>
           </thead>
           <tbody>
@@ -159,7 +159,7 @@ export function OpenInvitations({
                 <td className="nowrap">{dayAndTime(expiresAt)}</td>
                 <td>
                   <Button variant="default" size="compact-md" onClick={() => takeBack(id)}>
-                    Take back
+                    Withdraw
                   </Button>
                 </td>
               </tr>

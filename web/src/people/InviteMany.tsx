@@ -69,8 +69,8 @@ export function InviteMany(props: {
       ) : (
         <div className="stack">
           <p className="small quiet">
-            A row of names with “name” and “email”, if you like “role” and “taught by”, then a line for each
-            person, as a spreadsheet copies or saves it. Nobody is invited before you have looked.
+            A header row with “name” and “email”, optionally “role” and “taught by”, then one line for each
+            person, copied from a spreadsheet. Nobody is invited until you confirm.
           </p>
           <div className="row" style={{ alignItems: 'end' }}>
             <FileButton
@@ -174,10 +174,10 @@ function Links({ made }: { made: (MadeLink & { name: string; email: string })[] 
     <div className="stack">
       <p>
         {made.length} are invited. Nothing is sent by mail: each link opens once, until{' '}
-        {dayAndTime(made[0].expiresAt)}, and none is shown again. Take the file along and pass them on.
+        {dayAndTime(made[0].expiresAt)}, and none is shown again. Download the file and pass them on.
       </p>
       <Button component="a" href={href} download="invitations.csv">
-        Take the links along
+        Download the links
       </Button>
       <div data-scrolls style={{ overflow: 'auto', maxHeight: 320 }}>
         <PlainTable>

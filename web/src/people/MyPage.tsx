@@ -37,14 +37,14 @@ export function MyPage() {
         <MyCalendar />
         {me?.role === 'student' && (
           <section className="sheet stack" aria-labelledby="agreed">
-            <h2 id="agreed">What you agreed to</h2>
+            <h2 id="agreed">Your agreements</h2>
             <Agreements studentId={me.id} />
           </section>
         )}
         <section className="sheet stack" aria-labelledby="signed-in">
           <h2 id="signed-in">Where you are signed in</h2>
           <p className="small quiet">
-            End what you do not know, and what you left on a device that others use.
+            End sessions that you do not recognise, or that you left open on a shared device.
           </p>
           <div className="scrolls" data-scrolls>
             <PlainTable>
@@ -53,7 +53,7 @@ export function MyPage() {
                   <th scope="col">Device</th>
                   <th scope="col">Since</th>
                   <th scope="col">Last used</th>
-                  <th scope="col" aria-label="What to do" />
+                  <th scope="col" aria-label="Actions" />
                 </tr>
               </thead>
               <tbody>

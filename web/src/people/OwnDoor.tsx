@@ -12,7 +12,7 @@ export function ChangePassword() {
   const form = useForm({
     initialValues: { current: '', password: '' },
     validate: {
-      current: (value) => (value ? null : 'Write the password in force'),
+      current: (value) => (value ? null : 'Enter your current password'),
       password: passwordProblem,
     },
   });
@@ -31,18 +31,18 @@ export function ChangePassword() {
       <h2 id="password">Your password</h2>
       {problem && <p role="alert">{problem}</p>}
       <PasswordInput
-        label="In force now"
+        label="Current password"
         autoComplete="current-password"
         {...form.getInputProps('current')}
       />
       <PasswordInput
-        label="The new one"
+        label="New password"
         description={PASSWORD_ADVICE}
         autoComplete="new-password"
         {...form.getInputProps('password')}
       />
       <Button type="submit" variant="default" style={{ alignSelf: 'flex-start' }}>
-        Change it
+        Change password
       </Button>
     </form>
   );
@@ -113,7 +113,7 @@ export function SecondStep() {
             onChange={(event) => setCode(event.currentTarget.value)}
           />
           <Button type="submit" style={{ alignSelf: 'flex-start' }} disabled={code.trim().length < 6}>
-            Put it in force
+            Switch it on
           </Button>
         </form>
       )}
@@ -124,21 +124,17 @@ export function SecondStep() {
           onSubmit={onEnter(end)}
         >
           <TextInput
-            label="A code, to end it"
+            label="A code, to switch it off"
             autoComplete="one-time-code"
             value={code}
             onChange={(event) => setCode(event.currentTarget.value)}
           />
           <Button type="submit" variant="default" disabled={code.trim().length < 6}>
-            End the second step
+            Switch off the second step
           </Button>
         </form>
       )}
-      <Modal
-        opened={codes !== null}
-        onClose={() => setCodes(null)}
-        title={<strong>For a day without the phone</strong>}
-      >
+      <Modal opened={codes !== null} onClose={() => setCodes(null)} title={<strong>Recovery codes</strong>}>
         <p>Write these down and keep them apart from it. Each opens once; they are not shown again.</p>
         <ul className="codes">
           {codes?.map((one) => (

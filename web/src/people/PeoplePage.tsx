@@ -35,7 +35,7 @@ export function PeoplePage() {
   const [closing, setClosing] = useState<Person | null>(null);
 
   const failed = (error: unknown) =>
-    notifications.show({ color: 'red', title: 'Not done', message: messageOf(error) });
+    notifications.show({ color: 'red', title: 'Not saved', message: messageOf(error) });
   const reset = async ({ id, name }: Person) => {
     try {
       const link = await read(api.people[':id'].reset.$post({ param: { id } }));
@@ -84,16 +84,14 @@ export function PeoplePage() {
           plainColumn<Person>('do', '', (p) => (
             <Menu position="bottom-end">
               <Menu.Target>
-                <ActionIcon variant="subtle" color="gray" size="lg" aria-label={`What to do with ${p.name}`}>
+                <ActionIcon variant="subtle" color="gray" size="lg" aria-label={`Actions for ${p.name}`}>
                   <IconDots size={18} />
                 </ActionIcon>
               </Menu.Target>
               <Menu.Dropdown>
                 {p.role === 'student' && <Menu.Item onClick={() => setTeaching(p)}>Who teaches</Menu.Item>}
-                {p.role === 'student' && (
-                  <Menu.Item onClick={() => setAgreeing(p)}>What was agreed to</Menu.Item>
-                )}
-                <Menu.Item onClick={() => reset(p)}>Link for a new password</Menu.Item>
+                {p.role === 'student' && <Menu.Item onClick={() => setAgreeing(p)}>Agreements</Menu.Item>}
+                <Menu.Item onClick={() => reset(p)}>Create a password link</Menu.Item>
                 <Menu.Item onClick={() => setClosing(p)}>Close the account</Menu.Item>
               </Menu.Dropdown>
             </Menu>
@@ -117,8 +115,8 @@ export function PeoplePage() {
       <div className="page">
         {health.data?.backup === 'overdue' && (
           <p className="sheet" role="alert">
-            <strong>The last backup is older than two days.</strong> Whoever runs the server should look why:
-            see its output, and “Backup and restore” in the handbook of the server.
+            <strong>The last backup is older than two days.</strong> Ask whoever runs the server to check its
+            output, and “Backup and restore” in its handbook.
           </p>
         )}
         {chief && <FirstHalfHour />}
@@ -157,7 +155,7 @@ export function PeoplePage() {
         close={() => setInviting(false)}
         made={(link) => {
           setInviting(false);
-          setMade({ link, about: 'The invitation is made' });
+          setMade({ link, about: 'Invitation created' });
           invitations.mutate();
         }}
       />
@@ -183,7 +181,7 @@ export function PeoplePage() {
         </p>
         <div className="row" style={{ gap: 8, justifyContent: 'flex-end' }}>
           <Button variant="default" onClick={() => setClosing(null)} data-autofocus>
-            Leave it open
+            Keep the account open
           </Button>
           <Button onClick={() => closing && close(closing)}>Close the account</Button>
         </div>

@@ -50,9 +50,9 @@ export function SchoolOwn<T extends OwnValues>(props: { form: UseFormReturnType<
   return (
     <>
       <section className="sheet stack" aria-labelledby="grades-here">
-        <h2 id="grades-here">Grades are called</h2>
+        <h2 id="grades-here">Names of the grades</h2>
         <p className="small quiet">
-          What each means stays as it is: seen, with help, alone mostly inside, alone and sure.
+          The meaning of each stays: introduced, with help, alone but not yet steady, alone to standard.
         </p>
         <div className="school-fields narrow">
           {GRADES.map(({ grade, name, means }, i) => (
@@ -69,9 +69,9 @@ export function SchoolOwn<T extends OwnValues>(props: { form: UseFormReturnType<
         </div>
       </section>
       <section className="sheet stack" aria-labelledby="every-solo">
-        <h2 id="every-solo">Asked of the day of every solo</h2>
+        <h2 id="every-solo">Minimum conditions for every solo</h2>
         <p className="small quiet">
-          An instructor may ask for more, never for less. All empty: the school asks nothing.
+          An instructor may set stricter limits, never looser ones. Leave all empty for none.
         </p>
         <div className="school-fields narrow">
           {(Object.keys(MINIMA) as (keyof SoloMinima)[]).map((key) => (
@@ -86,10 +86,10 @@ export function SchoolOwn<T extends OwnValues>(props: { form: UseFormReturnType<
         </div>
       </section>
       <section className="sheet stack" aria-labelledby="kept">
-        <h2 id="kept">Kept until</h2>
+        <h2 id="kept">Flights are kept</h2>
         <div className="school-fields">
           <NumberField
-            label="Years after the last flight of who has left"
+            label="Years after a student’s last flight"
             description="Empty: until somebody deletes them. Signed entries and the trail always stay."
             min={1}
             max={50}
@@ -99,10 +99,11 @@ export function SchoolOwn<T extends OwnValues>(props: { form: UseFormReturnType<
         </div>
       </section>
       <section className="sheet stack" aria-labelledby="own-lessons">
-        <h2 id="own-lessons">Lessons to begin with</h2>
+        <h2 id="own-lessons">Lesson templates</h2>
         {lessonTemplates.length === 0 ? (
           <p className="small quiet">
-            None of the school’s own. The chief keeps one at Brief, beside the order of a lesson.
+            The school has none of its own. The chief instructor saves one at Brief, beside the order of a
+            lesson.
           </p>
         ) : (
           <ul className="watch">

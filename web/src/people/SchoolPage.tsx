@@ -99,7 +99,7 @@ function Settings(props: {
       begin(saved);
       await props.saved(saved);
       await mutate('/me');
-      notifications.show({ message: 'Saved. Lessons saved from now on are briefed so.' });
+      notifications.show({ message: 'Saved. New lessons use these settings.' });
     } catch (error) {
       setProblem(messageOf(error));
     }
@@ -108,7 +108,7 @@ function Settings(props: {
   return (
     <form onSubmit={save} noValidate>
       <AskBeforeLeaving unsaved={form.isDirty() && !disabled} what="The school" />
-      <TitleBar title="School" about="What holds for everyone here. Each change is kept, with who and when.">
+      <TitleBar title="School" about="Settings for everyone here. Each change is recorded with who and when.">
         {!disabled && (
           <Button type="submit" disabled={!form.isDirty()}>
             Save
@@ -161,8 +161,8 @@ function Settings(props: {
             {...form.getInputProps('speedUnit')}
           />
           <Select
-            label="Judged by, at first"
-            placeholder="the first standard there is"
+            label="Standard for new lessons"
+            placeholder="the first standard in the list"
             description="Each lesson may choose another"
             data={standards.data?.map(({ id, name }) => ({ value: id, label: name })) ?? []}
             allowDeselect={false}
@@ -172,7 +172,7 @@ function Settings(props: {
           <div className="stack">
             <Checkbox
               label="The first attempt of a kind is a demonstration"
-              description="Until somebody says otherwise of it."
+              description="Until somebody changes it."
               disabled={disabled}
               {...form.getInputProps('demonstrationFirst', { type: 'checkbox' })}
             />
@@ -198,24 +198,24 @@ function TakeAlong() {
     try {
       const taken = await sendFile(file);
       notifications.show({
-        title: `Taken in from ${taken.from}${taken.verified ? '' : ' (unverified)'}`,
+        title: `Imported from ${taken.from}${taken.verified ? '' : ' (unverified)'}`,
         message: `${taken.people} people, ${taken.lessons} lessons, ${taken.recordings} recordings, ${taken.statements} words that were not here.${
           taken.verified ? '' : ' No key that is known to be that school’s signed this archive.'
         }`,
         autoClose: 12_000,
       });
     } catch (error) {
-      notifications.show({ color: 'red', title: 'Nothing was taken in', message: messageOf(error) });
+      notifications.show({ color: 'red', title: 'Nothing was imported', message: messageOf(error) });
     } finally {
       setBusy(false);
     }
   };
   return (
     <section className="sheet stack" aria-labelledby="along">
-      <h2 id="along">Taken along, and taken in</h2>
+      <h2 id="along">Archive</h2>
       <p className="quiet">
-        An archive holds everything that the school knows of its students, and nobody’s address or password.
-        Taken in twice it changes nothing; who comes with one signs in only when you invite them.
+        An archive holds everything that the school knows of its students, without addresses or passwords.
+        Importing it twice changes nothing. People in it can sign in only after you invite them.
       </p>
       <div className="row" style={{ gap: 8, flexWrap: 'wrap' }}>
         <Button variant="default" component="a" href="/api/school/archive" download>
@@ -224,7 +224,7 @@ function TakeAlong() {
         <FileButton accept="application/zip,.zip" onChange={takeIn}>
           {(button) => (
             <Button variant="default" loading={busy} {...button}>
-              Take an archive in
+              Import an archive
             </Button>
           )}
         </FileButton>

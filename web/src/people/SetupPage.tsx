@@ -77,8 +77,8 @@ export function SetupPage() {
       <form className="sheet stack" onSubmit={send} noValidate>
         <h2>Set up your school</h2>
         <p className="quiet">
-          This link works once. Everything here can be changed later; what a lesson’s safety hangs on is the
-          ground below it, so take that from the chart.
+          This link works once. Everything here can be changed later. Take the ground elevations from the
+          chart: the floors of your lessons depend on them.
         </p>
         {problem && <p role="alert">{problem}</p>}
         <TextInput label="Name of the school" required {...form.getInputProps('school')} />
@@ -119,7 +119,7 @@ export function SetupPage() {
             {...form.getInputProps('speedUnit')}
           />
           <Select
-            label="Judged by, at first"
+            label="Standard for new lessons"
             description="Each lesson may choose another."
             data={standards.map(({ id, name }) => ({ value: id, label: name }))}
             allowDeselect={false}

@@ -12,8 +12,8 @@ export function SignInPage() {
   const form = useForm({
     initialValues: { email: '', password: '', code: '' },
     validate: {
-      email: (value) => (value.trim() ? null : 'Write your email'),
-      password: (value) => (value ? null : 'Write your password'),
+      email: (value) => (value.trim() ? null : 'Enter your email'),
+      password: (value) => (value ? null : 'Enter your password'),
     },
   });
   const [problem, setProblem] = useState<string | null>(null);
@@ -54,7 +54,7 @@ export function SignInPage() {
         <PasswordInput label="Password" autoComplete="current-password" {...form.getInputProps('password')} />
         {codeNeeded && (
           <TextInput
-            label="Code of your app, or one from your paper"
+            label="Code from your app, or a recovery code"
             autoComplete="one-time-code"
             ref={codeField}
             {...form.getInputProps('code')}

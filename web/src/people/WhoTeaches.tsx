@@ -51,7 +51,13 @@ export function WhoTeaches(props: {
     <Modal opened onClose={props.close} title={<strong>Who teaches {student.name}</strong>}>
       <div className="stack">
         {problem && <p role="alert">{problem}</p>}
-        <MultiSelect label="For good" data={staff} value={forGood} onChange={setForGood} searchable />
+        <MultiSelect
+          label="Primary instructor"
+          data={staff}
+          value={forGood}
+          onChange={setForGood}
+          searchable
+        />
         <div className="row" style={{ gap: 8, alignItems: 'flex-end' }}>
           <Select
             label="Standing in"

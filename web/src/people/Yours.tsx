@@ -39,7 +39,7 @@ export function Yours({ me }: { me: Me }) {
           </Button>
         </div>
         <Select
-          label="Sheets"
+          label="Theme"
           description="Dark or light"
           data={THEMES}
           value={theme}
@@ -48,8 +48,8 @@ export function Yours({ me }: { me: Me }) {
         />
         <div className="stack">
           <Checkbox
-            label="Single keys do something"
-            description="The list of them opens with a question mark."
+            label="Single-key shortcuts"
+            description="A question mark opens their list."
             checked={singleKeys}
             onChange={(event) => change({ singleKeys: event.currentTarget.checked })}
           />

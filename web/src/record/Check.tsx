@@ -82,7 +82,7 @@ export function Check({ release, kept }: { release: Release; kept: (next: Releas
         <NumberField label="Fuel, gal" min={0} {...form.getInputProps('fuelGal')} />
         <Select
           label="Knows runway and pattern"
-          placeholder="not said"
+          placeholder="not entered"
           data={[
             { value: 'yes', label: 'yes, flown together' },
             { value: 'no', label: 'not yet' },
@@ -115,11 +115,11 @@ export function Check({ release, kept }: { release: Release; kept: (next: Releas
             setId(crypto.randomUUID());
           }}
         >
-          Keep it for the file
+          Save this check
         </Button>
         {last && (
           <span className="small quiet">
-            last kept {dayAndTime(last.at)}, by {last.by}
+            last saved {dayAndTime(last.at)}, by {last.by}
           </span>
         )}
       </div>

@@ -168,7 +168,7 @@ function Form({ studentId, studentName, signed, keep, done }: Props & { done: ()
           </div>
           <p className="small quiet">
             {template.source}
-            {template.fromMemory && ', from memory: hold it against your authority’s own words'}.
+            {template.fromMemory && ', from memory: check it against your authority’s own text'}.
           </p>
           <PasswordInput
             label="Your password"
@@ -188,7 +188,7 @@ function Form({ studentId, studentName, signed, keep, done }: Props & { done: ()
               holdsUntil < date
             }
           >
-            Sign it
+            Sign the endorsement
           </Button>
         </>
       )}

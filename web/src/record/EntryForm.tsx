@@ -66,7 +66,7 @@ export function EntryForm({ entry, save }: { entry?: LogEntry; save: (entry: Log
       <Textarea className="wide" label={LOG_COLUMNS.training} autosize {...form.getInputProps('training')} />
       <Textarea className="wide" label={LOG_COLUMNS.remarks} autosize {...form.getInputProps('remarks')} />
       <Button type="submit" className="wide">
-        Keep the draft
+        Save draft
       </Button>
     </form>
   );

@@ -14,7 +14,7 @@ const look = (studentId: string, text: string, mapping: LogMapping, ids: string[
         json: { text, mapping, ids, keep: ids.length > 0 },
       }),
     ),
-    'Not read',
+    'Not imported',
   );
 
 export function ImportTable({ studentId, taken }: { studentId: string; taken: () => void }) {
@@ -59,7 +59,7 @@ export function ImportTable({ studentId, taken }: { studentId: string; taken: ()
           <div className="stack">
             <p>
               {looked.entries.length} flights can be taken
-              {looked.problems.length > 0 && `; ${looked.problems.length} things to put right first`}.
+              {looked.problems.length > 0 && `; ${looked.problems.length} things to correct first`}.
             </p>
             <div className="entry-form">
               {LOG_COLUMN_IDS.map((column) => (
@@ -88,7 +88,7 @@ export function ImportTable({ studentId, taken }: { studentId: string; taken: ()
               </ul>
             )}
             <Button onClick={take} disabled={looked.problems.length > 0 || looked.entries.length === 0}>
-              Take them as drafts
+              Add them as drafts
             </Button>
           </div>
         )}

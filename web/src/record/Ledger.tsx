@@ -125,7 +125,7 @@ function ByHandForm({ studentId, kept }: { studentId: string; kept: (next: Landi
     <div className="stack" style={{ gap: 8 }}>
       <div className="row" style={{ alignItems: 'end' }}>
         <NumberField
-          label="By hand, just now"
+          label="Add landings by hand"
           min={1}
           max={40}
           value={count}

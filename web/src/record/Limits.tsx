@@ -36,14 +36,14 @@ export function Limits({
       <h2>This student’s limits</h2>
       <p className="small quiet">
         {limits
-          ? `Set by ${limitsBy}. Those before stay on file.`
-          : 'No instructor has set any yet: nothing holds until then.'}
+          ? `Set by ${limitsBy}. Earlier limits stay on file.`
+          : 'No instructor has set limits yet. Save limits before any solo.'}
       </p>
       {minima && (
         <p className="small quiet">
           The school asks of every solo at most {minima.windKt} kt of wind, {minima.crosswindKt} kt of
           crosswind and gusts of {minima.gustSpreadKt} kt, at least {minima.ceilingFt} ft of ceiling and{' '}
-          {minima.visibilitySm} statute miles of visibility. Limits set before follow it.
+          {minima.visibilitySm} statute miles of visibility. Earlier limits are tightened to it.
         </p>
       )}
       <form
@@ -91,7 +91,7 @@ export function Limits({
             className="wide"
             disabled={limits !== null && !form.isDirty()}
           >
-            Set them
+            Save limits
           </Button>
         )}
       </form>

@@ -45,7 +45,7 @@ export function LogbookPage() {
         <Menu position="bottom-end">
           <Menu.Target>
             <Button variant="default" leftSection={<IconDownload size={16} />}>
-              Take along
+              Download
             </Button>
           </Menu.Target>
           <Menu.Dropdown>
@@ -77,9 +77,7 @@ export function LogbookPage() {
                 <NewEntry studentId={student.id} keep={keep} />
               </div>
             </div>
-            {drafts.length + toDraft.length === 0 && (
-              <p className="quiet small">Nothing waits for a signature.</p>
-            )}
+            {drafts.length + toDraft.length === 0 && <p className="quiet small">Nothing to sign.</p>}
             {drafts.map((draft) => (
               <DraftLine
                 key={`${draft.id} ${draft.version}`}
@@ -108,7 +106,7 @@ export function LogbookPage() {
                     )
                   }
                 >
-                  Draft its entry
+                  Draft logbook entry
                 </Button>
               </div>
             ))}
@@ -158,14 +156,9 @@ function NewEntry({ studentId, keep }: { studentId: string; keep: KeepLogbook })
   return (
     <>
       <Button variant="default" onClick={() => setOpened(true)}>
-        Write one
+        New entry
       </Button>
-      <Modal
-        opened={opened}
-        onClose={() => setOpened(false)}
-        title="A flight that nothing recorded"
-        size="xl"
-      >
+      <Modal opened={opened} onClose={() => setOpened(false)} title="A flight without a recording" size="xl">
         <EntryForm
           save={async (entry) => {
             const next = await sent(
@@ -216,7 +209,7 @@ function DraftLine({ draft, studentId, keep }: { draft: Draft; studentId: string
         </div>
         <div className="row" style={{ gap: 8 }}>
           <Button variant="subtle" onClick={async () => keep(await sent(read(drafts.$delete({ param }))))}>
-            Throw away
+            Delete draft
           </Button>
           <Button variant="default" onClick={() => setEditing(!editing)}>
             {editing ? 'Close' : 'Change'}
@@ -301,7 +294,7 @@ function SignedTable(props: {
                 {head}
               </th>
             ))}
-            {staff && <th scope="col" aria-label="What to do" />}
+            {staff && <th scope="col" aria-label="Actions" />}
           </tr>
         </thead>
         <tbody>

@@ -47,7 +47,7 @@ export const LastCheck = ({ release: { last } }: { release: Release }) => (
         <Items items={last.items} sentence={last.sentence} />
       </>
     ) : (
-      <p className="quiet small">None was kept yet.</p>
+      <p className="quiet small">No check is saved yet.</p>
     )}
   </section>
 );

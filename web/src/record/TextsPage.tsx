@@ -65,7 +65,7 @@ export function TextsPage() {
   return (
     <>
       <AskBeforeLeaving unsaved={draft !== null} what="The endorsements’ texts" />
-      <TitleBar title="Endorsements’ texts" about="As they will read when an instructor signs them.">
+      <TitleBar title="Endorsement texts" about="As they will read when an instructor signs them.">
         <Button component={Link} to="/syllabus" variant="default">
           Syllabus
         </Button>
@@ -81,7 +81,7 @@ export function TextsPage() {
             {problem}
           </div>
         )}
-        {readOnly && <p className="quiet">The chief instructor writes them; you see what is signed.</p>}
+        {readOnly && <p className="quiet">Only the chief instructor can edit these.</p>}
         {shown.map((template, i) => (
           <section
             // biome-ignore lint/suspicious/noArrayIndexKey: an id is being typed, and its place is what it is
@@ -113,7 +113,7 @@ export function TextsPage() {
                 onChange={(event) => put(i, { title: event.currentTarget.value })}
               />
               <Select
-                label="Closes the gate"
+                label="Completes the requirement"
                 clearable
                 disabled={readOnly}
                 data={gates.map(({ id, title }) => ({ value: id, label: title }))}
@@ -121,7 +121,7 @@ export function TextsPage() {
                 onChange={(gate) => put(i, { gate })}
               />
               <NumberField
-                label="Holds, days; empty: no end"
+                label="Valid for, days; empty: no end"
                 readOnly={readOnly}
                 value={template.lastsDays ?? ''}
                 error={faults.get(`${i}.lastsDays`)}
@@ -146,11 +146,11 @@ export function TextsPage() {
             <p className="small quiet">
               <strong>Reads:</strong> {fillTemplate(template.text, SAMPLE)}
               {unfilled(fillTemplate(template.text, SAMPLE)).length > 0 && (
-                <span className="field-error"> What is left in braces is filled in by nobody.</span>
+                <span className="field-error"> Other braces stay as they are.</span>
               )}
             </p>
             <Checkbox
-              label="From memory, until somebody has held it against the rule"
+              label="From memory: not yet checked against the regulation"
               checked={template.fromMemory}
               disabled={readOnly}
               onChange={(event) => put(i, { fromMemory: event.currentTarget.checked })}
@@ -176,7 +176,7 @@ export function TextsPage() {
               ])
             }
           >
-            Add one
+            Add an endorsement
           </Button>
         )}
         <Caution>

@@ -21,7 +21,7 @@ import type { Notes } from './use-notes.ts';
 import { useVoice } from './use-voice.ts';
 import { VerdictOnTap } from './VerdictOnTap.tsx';
 
-const NAMED = ['late', 'feet', 'looked in'] as const;
+const NAMED = ['late', 'rudder', 'eyes inside'] as const;
 
 const HELPS: readonly { help: Help; says: string }[] = [
   { help: 'demonstration', says: 'shown' },
@@ -106,7 +106,7 @@ export function Between({ card, lesson, live, fresh, airplane, notes, begin, fol
           </button>
         ))}
         <button type="button" className="seat-button" onClick={() => mark(WORDS_LATER)}>
-          own words
+          custom
         </button>
         {voice && (
           <button type="button" className="seat-button" aria-pressed={voice.speaking} onClick={voice.tap}>
@@ -129,7 +129,7 @@ export function Between({ card, lesson, live, fresh, airplane, notes, begin, fol
       )}
       <p className="seat-last" role="status">
         {notes.tapped.length === 0
-          ? 'who flew, with how much help (nothing is counted until you say)'
+          ? 'who flew, with how much help (does not count until you choose)'
           : `kept: ${notes.tapped
               .slice(-4)
               .map(({ text }) => text)

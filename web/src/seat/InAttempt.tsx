@@ -30,7 +30,7 @@ export function InAttempt({ coach, say, between }: Props) {
         {!blank && word === null && (
           <>
             <span>
-              <small>{coach ? 'next on the card' : 'over? tap here'}</small>
+              <small>{coach ? 'next on the card' : 'end attempt: tap here'}</small>
               <strong>{coach ? (coach.next?.does ?? coach.step.does) : 'In an attempt'}</strong>
             </span>
             {coach?.toGo && (

@@ -19,7 +19,7 @@ export function ItemList({ title, items, done, close }: Props) {
       <strong>{items[at]}</strong>
       <div className="seat-row">
         <button type="button" className="seat-button" onClick={() => (at === 0 ? close() : setAt(at - 1))}>
-          {at === 0 ? 'Leave it' : 'Back'}
+          {at === 0 ? 'Cancel' : 'Back'}
         </button>
         <button
           type="button"

@@ -32,8 +32,8 @@ export function SeatBar({ lesson, title, startedMs, waiting, away, watched, fres
         ? `${waiting} on the way`
         : watched
           ? fresh
-            ? 'recorder heard'
-            : 'recorder silent: marks only'
+            ? 'recorder connected'
+            : 'no data from the recorder: marks only'
           : 'no recorder: marks only';
   return (
     <header className="seat-bar">

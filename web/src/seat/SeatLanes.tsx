@@ -62,7 +62,7 @@ export function SeatLanes({ card, live, fresh, attempt, demonstration, speedUnit
   );
   const { samples } = live;
   const last = samples.at(-1);
-  if (!last || !fresh) return <p className="seat-last">The recorder is not heard just now: marks only.</p>;
+  if (!last || !fresh) return <p className="seat-last">No data from the recorder: marks only.</p>;
   const spanned = attempt && attempt.maneuver === card.maneuver && last.timeS - attempt.startS < 240;
   const fromS = spanned ? attempt.startS : last.timeS - LOOK_BACK_S;
   const toS = spanned ? attempt.endS : last.timeS;

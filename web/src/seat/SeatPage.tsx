@@ -85,7 +85,7 @@ function Seat({ lesson, by, airplane }: { lesson: Lesson; by: string; airplane: 
       {!flight && <TakeFlight lesson={lesson} />}
       {notes.refused.length > 0 && (
         <p className="seat-refused" role="alert">
-          {notes.refused.length} kept here and not at the school: {notes.refused[0].refused}
+          {notes.refused.length} stored here, not yet at the school: {notes.refused[0].refused}
         </p>
       )}
       {inAttempt ? (

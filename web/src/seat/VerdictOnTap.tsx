@@ -21,7 +21,7 @@ export function VerdictOnTap({ verdict, recordingId, lessonId }: Props) {
   if (!verdict)
     return (
       <p className="seat-last">
-        No attempt has been heard of yet. <Link to={`/fly/${lessonId}`}>The lesson</Link>
+        No attempt yet. <Link to={`/fly/${lessonId}`}>The lesson</Link>
       </p>
     );
   if (!shown)
@@ -47,7 +47,7 @@ export function VerdictOnTap({ verdict, recordingId, lessonId }: Props) {
               {signed(most)}
               {unitMark(unit)}
             </strong>{' '}
-            {numberText(100 * used)} % of the band
+            {numberText(100 * used)} % of tolerance
           </span>
         ))}
       </p>

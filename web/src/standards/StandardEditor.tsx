@@ -89,7 +89,7 @@ export function StandardEditor({ standard, close }: { standard: Versioned; close
           Save as version {standard.version + 1}
         </Button>
         <Button variant="default" onClick={close}>
-          Leave it as it is
+          Cancel
         </Button>
         <span className="small quiet">
           What was signed keeps the version that it was signed by; lessons planned from now on take the new
@@ -98,7 +98,7 @@ export function StandardEditor({ standard, close }: { standard: Versioned; close
       </div>
       {preview && <Changes preview={preview} />}
       <PlainTable>
-        <caption className="hidden">Bands</caption>
+        <caption className="hidden">Tolerances</caption>
         <thead>
           <tr>
             <th scope="col">Parameter</th>
@@ -118,7 +118,7 @@ export function StandardEditor({ standard, close }: { standard: Versioned; close
 }
 
 function Changes({ preview: { attempts, hasJudged, changes } }: { preview: Preview }) {
-  if (attempts === 0) return <p role="status">There is no attempt yet to see it by.</p>;
+  if (attempts === 0) return <p role="status">There is no attempt yet to compare with.</p>;
   const whose = hasJudged
     ? `the latest ${attempts} attempts`
     : `the school’s latest ${attempts} attempts (it has judged none yet)`;
@@ -211,7 +211,7 @@ const Requirements = memo(function Requirements({ asked, change }: AskedProps) {
     <fieldset className="stack" style={{ border: 0, padding: 0, margin: 0, gap: 4 }}>
       <legend>
         <strong>Pass/fail items</strong>{' '}
-        <span className="quiet small">ticked, a failure fails the attempt; else it is shown</span>
+        <span className="quiet small">ticked: a failure fails the attempt; otherwise for information</span>
       </legend>
       {rooms.map(({ id }) => {
         const rows = asked.filter(({ maneuver }) => maneuver === id);
@@ -258,12 +258,12 @@ const Thresholds = memo(function Thresholds({ own, change }: ThresholdProps) {
     });
   return (
     <details>
-      <summary>Thresholds: when something is a finding, and when a requirement is held</summary>
+      <summary>Thresholds: when something is a finding, and when a pass/fail item is met</summary>
       <PlainTable>
         <thead>
           <tr>
-            <th scope="col">What it stands for</th>
-            <th scope="col">As it comes</th>
+            <th scope="col">Meaning</th>
+            <th scope="col">Default</th>
             <th scope="col">This school’s</th>
             <th scope="col">Source</th>
           </tr>

@@ -50,7 +50,7 @@ export function StandardsPage() {
     <>
       <TitleBar
         title="Standards"
-        about="What an attempt is held against. “From memory” stays until someone has checked the row against the document."
+        about="What an attempt is scored against. “From memory” stays until someone has checked the row against the document."
       />
       <div className="page">
         {standards.error && <Failed error={standards.error} retry={() => standards.mutate()} />}
@@ -78,7 +78,7 @@ export function StandardsPage() {
                 <p className="small quiet">
                   version {standard.version} · <code>{standard.id}</code>
                   {standard.editedBy && ` · ${standard.editedBy}, ${isoDay(standard.editedAt)}`}. A maneuver
-                  without a row here is judged by the school’s own.
+                  without a row here is scored by the school’s own standard.
                 </p>
                 {me.data?.role === 'chief' && !editing && (
                   <div className="row" style={{ gap: 8, marginTop: 6 }}>
@@ -86,7 +86,7 @@ export function StandardsPage() {
                       Make a copy
                     </Button>
                     <Button variant="default" onClick={() => setEditing(true)}>
-                      Change it
+                      Edit
                     </Button>
                   </div>
                 )}
@@ -99,7 +99,7 @@ export function StandardsPage() {
                     <thead>
                       <tr>
                         <th scope="col">Parameter</th>
-                        <th scope="col">Band</th>
+                        <th scope="col">Tolerance</th>
                         <th scope="col">Counted</th>
                         <th scope="col">Where</th>
                         <th scope="col">Source</th>

@@ -53,7 +53,7 @@ export function CoachWordsPage() {
       });
       setChanges({});
       setInSeat(null);
-      notifications.show({ message: 'Saved. It is said so from the next flight on.' });
+      notifications.show({ message: 'Saved. Used from the next flight on.' });
     } catch (error) {
       setProblem(messageOf(error));
       if (error instanceof ApiError && error.status === 409) await kept.mutate();
@@ -90,7 +90,7 @@ export function CoachWordsPage() {
             allowDeselect={false}
             style={{ maxWidth: 320 }}
           />
-          {readOnly && <p className="quiet">The chief instructor puts them; you see what is said.</p>}
+          {readOnly && <p className="quiet">Only the chief instructor can edit these.</p>}
           <Sentences
             title="Steps, in order"
             of={sentences.filter(({ kind }) => kind === 'step')}
@@ -99,7 +99,7 @@ export function CoachWordsPage() {
             put={(key, text) => setChanges((before) => ({ ...before, [key]: text }))}
           />
           <Sentences
-            title="When something goes otherwise"
+            title="Corrections"
             of={sentences.filter(({ kind }) => kind === 'situation')}
             now={now}
             readOnly={readOnly}
@@ -113,9 +113,9 @@ export function CoachWordsPage() {
             onChange={(event) => setInSeat(event.currentTarget.checked)}
           />
           <Caution>
-            Put it otherwise, but ask for the same: what must never be said in a moment is decided by what a
-            sentence asks for, not by its words. What is said for safety, and what has the day’s figures in
-            it, stays as it is.
+            Change the wording, but ask for the same action: what must not be said at a given moment is
+            decided by the action, not by the words. Safety calls, and sentences with the day’s figures,
+            cannot be changed.
           </Caution>
         </section>
       </div>

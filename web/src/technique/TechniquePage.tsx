@@ -43,7 +43,7 @@ export function TechniquePage() {
         revalidate: false,
       });
       setChanges({});
-      notifications.show({ message: 'Saved. Lessons saved from now on are briefed so.' });
+      notifications.show({ message: 'Saved. New lessons use it.' });
     } catch (error) {
       setProblem(messageOf(error));
       if (error instanceof ApiError && error.status === 409) await school.mutate();
@@ -54,7 +54,7 @@ export function TechniquePage() {
       <AskBeforeLeaving unsaved={Object.keys(changes).length > 0} what="The school’s technique" />
       <TitleBar
         title="Technique"
-        about="Where schools teach the same maneuver differently. A lesson may choose otherwise."
+        about="Where schools teach the same maneuver differently. A lesson may differ."
       >
         <Button component={Link} to="/coach" variant="default">
           What the coach says
@@ -72,9 +72,7 @@ export function TechniquePage() {
           </div>
         )}
         <section className="sheet stack" aria-label="Choices">
-          {readOnly && (
-            <p className="quiet">The chief instructor chooses; you see what the cards are made with.</p>
-          )}
+          {readOnly && <p className="quiet">Only the chief instructor can edit these.</p>}
           <TechniqueForm school={technique} onChange={set} readOnly={readOnly} />
           <div className="technique">
             {NUMBERS.map(({ key, label, min, max }) => (
@@ -116,7 +114,7 @@ export function TechniquePage() {
             }
           />
           <Caution>
-            No choice moves a limit: the floor, the maneuvering speed, the flap limits and what a standard
+            No choice changes a limit: the floor, the maneuvering speed, the flap limits and what a standard
             demands stay on every card.
           </Caution>
         </section>

@@ -15,10 +15,22 @@ type LessonToday = Today['lessons'][number];
 
 /** What is to be done for each need, and where. */
 const NEEDS = {
-  brief: { says: 'Brief it', to: ({ id }: LessonToday) => `/brief/${id}` },
-  recording: { says: 'Attach its recording', to: ({ id }: LessonToday) => `/fly/${id}` },
-  grades: { says: 'Grade it', to: ({ recordingId }: LessonToday) => `/debrief/${recordingId}` },
-  signature: { says: 'Sign the entry', to: ({ student }: LessonToday) => `/logbook/${student.id}` },
+  brief: { says: 'Brief it', needs: 'a brief', to: ({ id }: LessonToday) => `/brief/${id}` },
+  recording: {
+    says: 'Attach the recording',
+    needs: 'a recording',
+    to: ({ id }: LessonToday) => `/fly/${id}`,
+  },
+  grades: {
+    says: 'Grade it',
+    needs: 'grades',
+    to: ({ recordingId }: LessonToday) => `/debrief/${recordingId}`,
+  },
+  signature: {
+    says: 'Sign the entry',
+    needs: 'a signature',
+    to: ({ student }: LessonToday) => `/logbook/${student.id}`,
+  },
 } as const;
 
 export function TodayPage() {
@@ -35,14 +47,14 @@ export function TodayPage() {
     <>
       <TitleBar
         title={longDay(on)}
-        about={student ? me.name : `${lessons.length + bookings.length} to fly today`}
+        about={student ? me.name : `${lessons.length + bookings.length} flights today`}
       >
         <Button component={Link} to="/week" variant="default">
           The week
         </Button>
         {!student && (
           <Button component={Link} to="/live" variant="default">
-            In the air
+            Live flights
           </Button>
         )}
         {student && (
@@ -55,12 +67,12 @@ export function TodayPage() {
         <div className="columns today-columns">
           <div className="stack">
             <section className="sheet" aria-label="Lessons">
-              <h2>{student ? 'Your next lesson' : 'Lessons, in order'}</h2>
+              <h2>{student ? 'Your next lesson' : 'Today’s lessons'}</h2>
               {lessons.length + bookings.length === 0 && (
                 <p className="quiet">
                   {student
-                    ? 'None is planned. Ask for a time at Week.'
-                    : 'Nothing is planned today. Propose a lesson from a student’s path, or book one at Week.'}
+                    ? 'No lesson is planned. Ask for a time in the week’s calendar.'
+                    : 'No lesson is planned today. Plan one from a student’s path, or book one in the week’s calendar.'}
                 </p>
               )}
               <ol className="day-list">
@@ -73,13 +85,13 @@ export function TodayPage() {
                     <div style={{ flex: 1 }}>
                       <strong>{booking.student.name}</strong>
                       <div className="small quiet">
-                        booked to {clockTime(booking.until)}, {booking.airplane}; no lesson yet
+                        booked until {clockTime(booking.until)}, {booking.airplane}; no lesson yet
                       </div>
                     </div>
                     {!student && (
                       <NextLesson
                         studentId={booking.student.id}
-                        label="Propose"
+                        label="Propose a lesson"
                         at={booking.at}
                         bookingId={booking.id}
                       />
@@ -99,22 +111,22 @@ export function TodayPage() {
                   to={`/fly/${practise.lessonId}/trainer?maneuver=${practise.maneuver}`}
                   style={{ marginTop: 8 }}
                 >
-                  Open it on the trainer
+                  Practise in the trainer
                 </Button>
               </section>
             )}
           </div>
           <div className="stack">
             {agreements.length > 0 && (
-              <Watch title="Before today’s flights are kept" none="">
+              <Watch title="Agreements missing for today’s flights" none="">
                 {agreements.map(({ student: one, missing }) => (
                   <Line key={one.id} to={`/people?agreements=${one.id}`} who={one.name} what={missing}>
-                    write it down
+                    record the agreement
                   </Line>
                 ))}
               </Watch>
             )}
-            <Watch title="Going rusty" none="Nothing goes rusty in the next days.">
+            <Watch title="Due for refresher" none="No skill is due for a refresher in the coming days.">
               {rusting.map(({ student: one, title, skill, inDays }) => (
                 <Line
                   key={`${one.id} ${skill}`}
@@ -122,11 +134,15 @@ export function TodayPage() {
                   who={student ? null : one.name}
                   what={title}
                 >
-                  {inDays < 0 ? `for ${-inDays} days` : inDays === 0 ? 'tomorrow' : `in ${inDays} days`}
+                  {inDays < 0
+                    ? `due for ${-inDays} days`
+                    : inDays === 0
+                      ? 'due tomorrow'
+                      : `due in ${inDays} days`}
                 </Line>
               ))}
             </Watch>
-            <Watch title="Gates that wait for a word" none="None: where evidence is there, the word is too.">
+            <Watch title="Ready for your decision" none="Nothing waits for a decision.">
               {closing.map(({ student: one, title, gate }) => (
                 <Line
                   key={`${one.id} ${gate}`}
@@ -134,11 +150,11 @@ export function TodayPage() {
                   who={student ? null : one.name}
                   what={title}
                 >
-                  evidence is there
+                  all skills to standard
                 </Line>
               ))}
             </Watch>
-            <Watch title="Papers that end" none="None ends this month.">
+            <Watch title="Expiring documents" none="No document expires this month.">
               {ending.map(({ student: one, title, endsOn, inDays }) => (
                 <Line
                   key={`${one.id} ${title}`}
@@ -146,7 +162,7 @@ export function TodayPage() {
                   who={student ? null : one.name}
                   what={title}
                 >
-                  {inDays < 0 ? `ended ${longDay(endsOn)}` : `last day ${longDay(endsOn)}`}
+                  {inDays < 0 ? `expired ${longDay(endsOn)}` : `expires ${longDay(endsOn)}`}
                 </Line>
               ))}
             </Watch>
@@ -167,12 +183,13 @@ function LessonLine({ lesson, student, on }: { lesson: LessonToday; student: boo
         <strong>{student ? lesson.title : lesson.student.name}</strong>
         <div className="small quiet">
           {student ? lesson.airplane : `${lesson.title} · ${lesson.airplane}`}
-          {!student && (need ? ` · still: ${lesson.needs.join(', ')}` : ' · all done')}
+          {!student &&
+            (need ? ` · needs ${lesson.needs.map((one) => NEEDS[one].needs).join(', ')}` : ' · complete')}
         </div>
       </div>
       {student ? (
         <Button component={Link} to={`/brief/${lesson.id}`} variant="default">
-          Its card
+          Open the card
         </Button>
       ) : (
         need && (

@@ -3,7 +3,7 @@ import { Button, Modal } from '@mantine/core';
 
 export function Agreed(props: { words: string; yes: () => void; close: () => void }) {
   return (
-    <Modal opened onClose={props.close} title="Outside the usual hours">
+    <Modal opened onClose={props.close} title="Outside availability">
       <div className="stack">
         <p>{props.words}</p>
         <div className="row">
@@ -16,7 +16,7 @@ export function Agreed(props: { words: string; yes: () => void; close: () => voi
             Book it anyway
           </Button>
           <Button variant="default" onClick={props.close}>
-            Leave it
+            Cancel
           </Button>
         </div>
       </div>

@@ -113,7 +113,7 @@ export function NewBooking(props: { week: Week; me: Me; day: string; kept: Kept;
         {kind !== 'away' && (
           <Select label="Airplane" data={asOptions(week.airplanes)} {...form.getInputProps('airplaneId')} />
         )}
-        <TextInput label="Words" {...form.getInputProps('words')} />
+        <TextInput label="Note" {...form.getInputProps('words')} />
         {outside ? (
           <div className="stack" role="alert">
             <p>{outside}</p>
@@ -152,7 +152,7 @@ export function BookingDetail(props: { booking: Booking; staff: boolean; kept: K
           </Button>
         )}
         {!lessonId && staff && student && kind === 'lesson' && (
-          <NextLesson studentId={student.id} label="Propose its lesson" at={from} bookingId={id} />
+          <NextLesson studentId={student.id} label="Propose a lesson" at={from} bookingId={id} />
         )}
         {(staff || mine) && (
           <form
@@ -171,15 +171,15 @@ export function BookingDetail(props: { booking: Booking; staff: boolean; kept: K
           >
             <div className="row" style={{ alignItems: 'end' }}>
               <Select
-                label="Cancel, because of"
+                label="Reason for cancelling"
                 data={[...CANCEL_REASONS]}
                 value={why}
                 onChange={setWhy}
                 style={{ flex: 1 }}
               />
               <TextInput
-                aria-label="More words"
-                placeholder="more words"
+                aria-label="Note"
+                placeholder="note"
                 value={more}
                 onChange={(event) => setMore(event.currentTarget.value)}
                 style={{ flex: 1 }}

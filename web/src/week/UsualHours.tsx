@@ -47,7 +47,7 @@ export function UsualHours(props: { week: Week; me: Me; kept: () => void; close:
     close();
   };
   return (
-    <Modal opened onClose={close} title="Usual hours">
+    <Modal opened onClose={close} title="Availability">
       <form
         className="stack"
         onSubmit={(event) => {
@@ -57,7 +57,7 @@ export function UsualHours(props: { week: Week; me: Me; kept: () => void; close:
       >
         {me.role !== 'student' && (
           <Select
-            label="Whose"
+            label="Person"
             searchable
             allowDeselect={false}
             data={[
@@ -69,8 +69,8 @@ export function UsualHours(props: { week: Week; me: Me; kept: () => void; close:
           />
         )}
         <p className="small quiet">
-          Like “9 to 12, 14:00 to 18:30”. A day left empty is no day; all of them empty, and every time is
-          asked about. A booking outside these hours is made once somebody says that it was agreed.
+          For example “9 to 12, 14:00 to 18:30”. Leave a day empty when not available; leave all empty for no
+          fixed hours. A booking outside these hours asks whether it was agreed.
         </p>
         {WEEKDAYS.map((name, i) => (
           <TextInput

@@ -92,7 +92,7 @@ export function WeekPage() {
           <IconChevronRight size={18} />
         </Button>
         <Button variant="default" onClick={() => setHours(true)}>
-          Usual hours
+          Availability
         </Button>
         <Button onClick={() => setMaking(true)}>Book</Button>
       </TitleBar>
@@ -179,7 +179,7 @@ function Grid({ week, move, open }: GridProps) {
           onDragMove: heard,
           onDragOver: () => undefined,
           onDragEnd: (put) => `Put down: ${heard(put)}`,
-          onDragCancel: () => 'Left where it was',
+          onDragCancel: () => 'Not moved',
         },
       }}
       modifiers={[

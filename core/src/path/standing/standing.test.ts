@@ -135,7 +135,9 @@ describe('what ready asks for', () => {
       );
     expect(said(on('2026-01-15', turns('clean'), both).why)).toMatch(/with flaps, at high drag: needs 1/);
     expect(said(on('2026-01-15', turns('landing'), both).why)).toMatch(/without flaps, at low drag: needs 1/);
-    expect(on('2026-01-15', [...turns('clean'), flown('2026-01-14', { configuration: 'takeoff' })], both).standing).toBe('ready');
+    expect(
+      on('2026-01-15', [...turns('clean'), flown('2026-01-14', { configuration: 'takeoff' })], both).standing,
+    ).toBe('ready');
   });
 
   test('help said attempt by attempt', () => {

@@ -32,7 +32,8 @@ const askedOf = (never: string): NeverAsked[] => {
 export interface Heard {
   /** What was said of a lapse, or of safety. */
   lapses: string[];
-  all: string[];
+  /** Of each sentence that was said, whose word it was. */
+  ids: string[];
   /** Sentences that ask for what was not to be asked then. */
   forbidden: string[];
 }
@@ -45,10 +46,10 @@ export function heardIn({ recording, card }: FlownManeuver): Heard {
   });
   return {
     lapses: heard.filter(({ level }) => level === 'now' || level === 'safety').map(({ says }) => says),
-    all: heard.map(({ says }) => says),
+    ids: heard.map(({ id }) => id),
     forbidden: [...forbidden],
   };
 }
 
-export const saysItsWord = (habit: string, { all }: Heard): boolean =>
-  NAMED_AFTER.includes(habit) || all.some((says) => OWN_WORD[habit]?.test(says));
+export const saysItsWord = (habit: string, { ids }: Heard): boolean =>
+  NAMED_AFTER.includes(habit) || ids.some((id) => OWN_WORD[habit]?.includes(id));

@@ -92,7 +92,7 @@ export function holdHabits(id: ManeuverRoom['id'], own: Measures = {}, begins = 
           expect(measure(new Columns(none))).toBeLessThanOrEqual(past);
           const heard = heardIn(habitual);
           expect(heard.forbidden).toEqual([]);
-          if (!saysItsWord(name, heard)) unheard.push(heard.all);
+          if (!saysItsWord(name, heard)) unheard.push(heard.ids);
           if (seed !== SCORED_SEED) continue;
           const attempts = score(habitual);
           expect(attempts.flatMap(({ findings }) => findings.map((finding) => finding.id))).toContain(habit);

@@ -29,9 +29,9 @@ export function Attach({ attach, busy }: { attach: (file: File) => void; busy: b
           <br />
           <span className="quiet">
             A Recording CSV with time, altitude, airspeed and heading; bank, positions and the rest if you
-            have them. A table of another make: you say once what its columns are. Or a log of positions
-            alone, GPX 1.1, IGC or NMEA 0183: the wind is then worked out from the turns, and slow flight and
-            stalls are named without a verdict.
+            have them. A table of another make: you name its columns once. Or a log of positions alone, GPX
+            1.1, IGC or NMEA 0183: the wind is then worked out from the turns, and slow flight and stalls are
+            named without a verdict.
           </span>
         </p>
         <Button variant="default" onClick={open} disabled={busy}>

@@ -1,4 +1,4 @@
-/** Many recordings at once: each finds its lesson by airplane and time, a person says it of the rest. */
+/** Upload several recordings at once: each finds its lesson by airplane and time, a person says it of the rest. */
 import type { Created, LessonSummary, Mapping } from '@keel/core';
 import { Button, Select } from '@mantine/core';
 import { IconFileUpload } from '@tabler/icons-react';
@@ -95,7 +95,10 @@ function Many({ lessons }: { lessons: LessonSummary[] }) {
   };
   return (
     <>
-      <TitleBar title="Many recordings" about="Each finds its lesson by airplane and time.">
+      <TitleBar
+        title="Upload several recordings"
+        about="Each file is matched to its lesson by airplane and time."
+      >
         <Button disabled={ready.length === 0} onClick={sendAll}>
           {ready.length === 0 ? 'Nothing to send' : `Send ${ready.length} of ${rows.length}`}
         </Button>
@@ -120,7 +123,7 @@ function Many({ lessons }: { lessons: LessonSummary[] }) {
               <br />
               <span className="quiet">
                 Recording CSV, tables of other makes, GPX 1.1, IGC, NMEA 0183; 50 MB at most each. Nothing is
-                sent before you say so.
+                sent until you press Send.
               </span>
             </p>
             <Button variant="default" onClick={open}>
@@ -168,7 +171,7 @@ function FileRow(props: {
   const { peek, file, table } = row.prepared;
   const began =
     peek.begins === undefined
-      ? 'not told'
+      ? 'not known'
       : 'day' in peek.begins
         ? peek.begins.day
         : dayAndTime(new Date(peek.begins.atMs).toISOString());
@@ -188,7 +191,7 @@ function FileRow(props: {
           size="xs"
           searchable
           clearable
-          placeholder="no lesson fits: choose one"
+          placeholder="no lesson matches: choose one"
           value={row.lessonId}
           onChange={props.choose}
           data={lessons.map(({ id, student, title, plannedAt }) => ({
@@ -211,20 +214,20 @@ function FileState({ row, ask, unmapped }: { row: Row; ask: () => void; unmapped
   if (state.step === 'refused')
     return (
       <span role="alert">
-        <strong>Not kept.</strong> {state.why}
+        <strong>Not saved.</strong> {state.why}
       </span>
     );
   if (state.step === 'kept')
     return (
       <Link to={`/debrief/${state.created.id}`}>
-        {state.created.duplicate ? 'was there already' : 'kept: open the debrief'}
+        {state.created.duplicate ? 'already uploaded' : 'saved: open the debrief'}
       </Link>
     );
   if (unmapped)
     return (
       <Button size="compact-sm" variant="default" onClick={ask}>
-        Say what its columns are
+        Name its columns
       </Button>
     );
-  return <span className="quiet">{row.lessonId ? 'ready' : 'waits for a lesson'}</span>;
+  return <span className="quiet">{row.lessonId ? 'ready' : 'needs a lesson'}</span>;
 }

@@ -44,13 +44,13 @@ export function MappingDialog(props: {
       <div className="stack">
         {problem && (
           <p role="alert" className="field-error">
-            <strong>The file was not kept.</strong> {problem}
+            <strong>The file was not saved.</strong> {problem}
           </p>
         )}
         <p className="small">
           {remembered
             ? 'This is how a file with this header was read before.'
-            : 'A proposal from the names. Look at the sample values, put right what is wrong; it is kept for the next file with this header.'}
+            : 'Proposed from the column names. Check the sample values and correct what is wrong. Your choice is saved for the next file with this header.'}
         </p>
         {local !== undefined && (
           <p className="small">
@@ -65,7 +65,7 @@ export function MappingDialog(props: {
                 <th>First values</th>
                 <th>Is</th>
                 <th>In</th>
-                <th>Other way round</th>
+                <th>Reversed sign</th>
               </tr>
             </thead>
             <tbody>
@@ -116,7 +116,7 @@ export function MappingDialog(props: {
                     <td>
                       {isChannel(as) && SIGNED.includes(as) && (
                         <Checkbox
-                          aria-label={`${column} counts the other way round`}
+                          aria-label={`${column}: reversed sign`}
                           checked={flip}
                           onChange={(event) => change(i, { flip: event.currentTarget.checked })}
                         />
@@ -133,7 +133,7 @@ export function MappingDialog(props: {
             {typeof made === 'string' ? made : 'Nose up, right wing down and climbing count as plus here.'}
           </span>
           <Button disabled={typeof made === 'string'} onClick={() => typeof made !== 'string' && use(made)}>
-            Read it so
+            Read the file
           </Button>
         </div>
       </div>

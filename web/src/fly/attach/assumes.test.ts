@@ -14,7 +14,11 @@ test.each([
   ['another weight', { weightLb: 2150 }, [{ what: 'weight', file: 2150, lesson: 2300 }]],
   ['another ground', { groundFt: 2050 }, [{ what: 'ground', file: 2050, lesson: 1900 }]],
   ['the same day', { begins: { day: '2026-03-10' } }, []],
-  ['another day', { begins: { day: '2026-03-03' } }, [{ what: 'day', file: '2026-03-03', lesson: '2026-03-10' }]],
+  [
+    'another day',
+    { begins: { day: '2026-03-03' } },
+    [{ what: 'day', file: '2026-03-03', lesson: '2026-03-10' }],
+  ],
   ['another airplane', { airplane: 'gimmer-2' }, [{ what: 'airplane', file: 'gimmer-2', lesson: 'cairn-4' }]],
   ['a minute before midnight', { begins: { atMs: Date.parse('2026-03-10T23:59:00Z') } }, []],
 ] as const)('%s', (_, header, found) => expect(differences(header, lesson, 'Europe/London')).toEqual(found));

@@ -73,7 +73,7 @@ export function SoundMenu({ sound }: { sound: SoundState }) {
           {sound.engine ? 'Mute the engine' : 'Hear the engine'}
         </Menu.Item>
         <Menu.Item disabled={!sound.on} onClick={() => sound.set({ warner: !sound.warner })}>
-          {sound.warner ? 'Mute the stall warner' : 'Hear the stall warner'}
+          {sound.warner ? 'Mute the stall warning' : 'Hear the stall warning'}
         </Menu.Item>
         <Menu.Divider />
         <Menu.Item onClick={() => sound.set({ spoken: !sound.spoken })}>

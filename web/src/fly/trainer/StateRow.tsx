@@ -31,7 +31,7 @@ export function StateRow({ snapshot, send }: { snapshot: TrainerSnapshot; send: 
         Stick <strong>{assistance.steady ? 'steadied' : 'direct'}</strong>
       </button>
       <span>
-        Warner{' '}
+        Stall warning{' '}
         <strong data-sounding={reading.stall_warn > 0 || undefined}>
           {reading.stall_warn > 0 ? 'stall' : 'silent'}
         </strong>

@@ -250,7 +250,7 @@ function Flying(props: {
               </button>
               <button
                 type="button"
-                aria-label="Stick and levers to touch"
+                aria-label="Touch controls"
                 aria-pressed={levers}
                 onClick={() => setLevers(!levers)}
               >
@@ -293,8 +293,8 @@ function Flying(props: {
           ]}
         />
         <p className="quiet small">
-          Dashed: the demonstration. The trainer can’t teach the feel of the rudder or of the load, closes no
-          gate and never enters the logbook.
+          Dashed: the demonstration. The trainer can’t teach the feel of rudder or load, completes no solo
+          requirement and never enters the logbook.
         </p>
         <div className="trainer-actions">
           <Button variant="default" onClick={() => send({ kind: 'show' })}>
@@ -308,7 +308,7 @@ function Flying(props: {
               void handIn();
             }}
           >
-            Debrief it
+            Open the debrief
           </Button>
         </div>
       </aside>
