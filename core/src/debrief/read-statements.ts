@@ -113,6 +113,8 @@ export interface LessonStatements {
   /** All of them, in time order. */
   all: Statement[];
   nextTime: string | null;
+  /** What is asked for the next lesson, and who asks. */
+  question: { text: string; authorName: string } | null;
   /** Ids of findings kept for another day: the brief's and the debrief's, less those taken up again. */
   parked: string[];
 }
@@ -128,8 +130,16 @@ export function readLessonStatements(
   return {
     all: [...statements],
     nextTime: latest(statements, 'next-time')?.text || null,
+    question: askedIn(statements),
     parked: inForce([...planned.map((what) => ({ what, holds: true })), ...words]),
   };
+}
+
+function askedIn(statements: readonly Statement[]): LessonStatements['question'] {
+  const found = statements.findLast(({ body }) => body.kind === 'question');
+  return found?.body.kind === 'question' && found.body.text
+    ? { text: found.body.text, authorName: found.authorName }
+    : null;
 }
 
 /** How much help there was where nobody said it of the attempt itself. */

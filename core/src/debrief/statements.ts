@@ -100,6 +100,8 @@ export const statementBodySchema = z.discriminatedUnion('kind', [
   }),
   z.object({ kind: z.literal('comment'), ...interval, text: words }),
   z.object({ kind: z.literal('next-time'), ...interval, text: z.string().trim().max(300) }),
+  /** What a student would like answered before or in the next lesson; empty where nothing is asked any more. */
+  z.object({ kind: z.literal('question'), ...interval, text: z.string().trim().max(300) }),
   z.object({ kind: z.literal('mark'), ...interval, atS: z.number(), text: words }),
   z.object({
     kind: z.literal('observed'),

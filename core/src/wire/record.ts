@@ -121,6 +121,30 @@ export const todaySchema = z.object({
       needs: z.array(z.enum(['brief', 'recording', 'grades', 'signature'])),
     }),
   ),
+  /** Flights of the last weeks whose attempts wait for one's own grade, the latest first. */
+  toGrade: z
+    .array(
+      z.object({
+        recordingId: z.string(),
+        title: z.string(),
+        flownAt: z.string(),
+        student: z.object({ id: z.string(), name: z.string() }),
+        attempts: z.number(),
+      }),
+    )
+    .default([]),
+  /** What students ask for the next lesson, to staff; what was said to a student of the latest flight, to the student. */
+  words: z
+    .array(
+      z.object({
+        recordingId: z.string(),
+        kind: z.enum(['question', 'next-time']),
+        from: z.string(),
+        at: z.string(),
+        text: z.string(),
+      }),
+    )
+    .default([]),
   bookings: z.array(
     z.object({
       id: z.string(),

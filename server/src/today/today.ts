@@ -26,6 +26,8 @@ import { bookingsIn } from '../week/bookings.ts';
 const RUSTING_DAYS = 5;
 const ENDING_DAYS = 30;
 const MOST = 12;
+/** A flight waits for its grades, and a word for its answer, so long. */
+const RECENT_DAYS = 30;
 
 interface LessonRow {
   id: string;
@@ -99,15 +101,20 @@ export async function todayOf(database: DataSource, viewer: Viewer, now = new Da
   const byDays = (a: { inDays: number }, b: { inDays: number }) => a.inDays - b.inDays;
   return {
     on,
-    lessons: lessons.map((lesson) => ({
-      id: lesson.id,
-      title: lesson.title,
-      at: lesson.at.toISOString(),
-      student: nameOf.get(lesson.studentId)!,
-      airplane: lesson.airplane,
-      recordingId: lesson.recordingId,
-      needs: needsOf(lesson),
-    })),
+    // What a student has flown is no longer next.
+    lessons: lessons
+      .filter(({ recordingId }) => role !== 'student' || !recordingId)
+      .map((lesson) => ({
+        id: lesson.id,
+        title: lesson.title,
+        at: lesson.at.toISOString(),
+        student: nameOf.get(lesson.studentId)!,
+        airplane: lesson.airplane,
+        recordingId: lesson.recordingId,
+        needs: needsOf(lesson),
+      })),
+    toGrade: await toGradeOf(database, viewer, nameOf, now),
+    words: await wordsOf(database, viewer, nameOf, now),
     bookings: bookings
       .filter(({ kind, studentId, lessonId, instructorId }) => {
         const theirs = studentId !== null && nameOf.has(studentId);
@@ -155,6 +162,68 @@ function lessonsOn(
      ORDER BY lesson.planned_at, lesson.id`,
     [schoolId, students, from, until, ahead],
   );
+}
+
+type Named = ReadonlyMap<string, { id: string; name: string }>;
+const sinceWeeks = (now: Date): Date => new Date(now.getTime() - RECENT_DAYS * 24 * 3_600_000);
+
+/** Flights that wait for the viewer's own grades: of a student what they think of it, of staff theirs. */
+async function toGradeOf(
+  database: DataSource,
+  { schoolId, role }: Viewer,
+  names: Named,
+  now: Date,
+): Promise<Today['toGrade']> {
+  const ungraded = role === 'student' ? `attempt.data->>'selfGrade' IS NULL` : 'attempt.grade IS NULL';
+  const rows: {
+    recordingId: string;
+    studentId: string;
+    title: string | null;
+    flownAt: Date;
+    attempts: number;
+  }[] = await database.query(
+    `SELECT attempt.recording_id AS "recordingId", attempt.student_id AS "studentId", min(lesson.title) AS title,
+         min(attempt.flown_at) AS "flownAt", count(*)::int AS attempts
+       FROM attempt
+       JOIN recording ON recording.school_id = $1 AND recording.id = attempt.recording_id AND recording.deleted_at IS NULL
+       LEFT JOIN lesson ON lesson.school_id = $1 AND lesson.id = recording.lesson_id
+       WHERE attempt.school_id = $1 AND attempt.student_id = ANY($2) AND attempt.flown_at >= $3 AND attempt.flown_in = 'airplane'
+         AND attempt.help NOT IN ('demonstration', 'deliberate-error') AND ${ungraded}
+       GROUP BY attempt.recording_id, attempt.student_id
+       ORDER BY "flownAt" DESC LIMIT $4`,
+    [schoolId, [...names.keys()], sinceWeeks(now), MOST],
+  );
+  return rows.map(({ recordingId, studentId, title, flownAt, attempts }) => ({
+    recordingId,
+    student: names.get(studentId)!,
+    title: title ?? 'Flight',
+    flownAt: flownAt.toISOString(),
+    attempts,
+  }));
+}
+
+/** The latest of each flight that holds: to staff what students ask, to a student the main point for the next lesson. */
+async function wordsOf(
+  database: DataSource,
+  { schoolId, role }: Viewer,
+  names: Named,
+  now: Date,
+): Promise<Today['words']> {
+  const kind = role === 'student' ? 'next-time' : 'question';
+  const rows: { recordingId: string; from: string; at: Date; text: string }[] = await database.query(
+    `SELECT * FROM (
+       SELECT DISTINCT ON (recording.student_id) statement.recording_id AS "recordingId", account.name AS "from",
+         statement.created_at AS at, statement.body->>'text' AS text
+       FROM statement
+       JOIN recording ON recording.school_id = $1 AND recording.id = statement.recording_id AND recording.deleted_at IS NULL
+       JOIN account ON account.school_id = $1 AND account.id = statement.author_id
+       WHERE statement.school_id = $1 AND recording.student_id = ANY($2) AND statement.created_at >= $3
+         AND statement.body->>'kind' = $4 AND statement.body->>'maneuver' = 'lesson'
+       ORDER BY recording.student_id, statement.created_at DESC) latest
+     WHERE text <> '' ORDER BY at DESC LIMIT $5`,
+    [schoolId, [...names.keys()], sinceWeeks(now), kind, MOST],
+  );
+  return rows.map(({ at, ...row }) => ({ ...row, kind, at: at.toISOString() }));
 }
 
 function needsOf({ cards, recordingId, ungraded, signed }: LessonRow): Today['lessons'][number]['needs'] {

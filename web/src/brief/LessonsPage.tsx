@@ -92,6 +92,7 @@ export function LessonsPage({ station }: { station: Station }) {
           <div className="sheet">
             <DataTable
               rows={rows}
+              names="title"
               rowKey={(lesson) => lesson.id}
               sorted={{ by: sort, change: setSort }}
               columns={[
@@ -101,12 +102,17 @@ export function LessonsPage({ station }: { station: Station }) {
                   (l) => l.plannedAt,
                   (l) => <span className="nowrap">{dayAndTime(l.plannedAt)}</span>,
                 ),
-                sortable<LessonSummary>(
-                  'student',
-                  'Student',
-                  (l) => l.student.name,
-                  (l) => <strong>{l.student.name}</strong>,
-                ),
+                // A student's own list names nobody.
+                ...(me?.role === 'student'
+                  ? []
+                  : [
+                      sortable<LessonSummary>(
+                        'student',
+                        'Student',
+                        (l) => l.student.name,
+                        (l) => <strong>{l.student.name}</strong>,
+                      ),
+                    ]),
                 sortable<LessonSummary>(
                   'title',
                   'Lesson',
@@ -145,9 +151,9 @@ function NextStep({ lesson }: { lesson: LessonSummary }) {
   return (
     <>
       {flown.length > 0 ? (
-        <Link to={`/debrief/${flown[0].id}`}>flown; debrief</Link>
+        <Link to={`/debrief/${flown[0].id}`}>Flown: debrief</Link>
       ) : (
-        <Link to={`/fly/${lesson.id}`}>briefed; to fly</Link>
+        <Link to={`/fly/${lesson.id}`}>Briefed: fly</Link>
       )}
       {flown.length === 0 && practised && (
         <div className="small">

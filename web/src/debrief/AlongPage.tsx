@@ -4,6 +4,7 @@ import {
   type AttemptStatements,
   attemptName,
   type Judge,
+  OBSERVATIONS,
   type RecordingView,
   standingVerdict,
   takenAlong,
@@ -17,10 +18,12 @@ import { TitleBar } from '../frame/TitleBar.tsx';
 import { dayAndTime } from '../parts/format.ts';
 import { VerdictMark } from '../parts/Gate.tsx';
 import { Empty, Waiting } from '../parts/states.tsx';
+import { useGrades } from '../parts/use-grades.ts';
 import { PictureView } from '../pictures/Picture.tsx';
 import { withSub } from '../pictures/PictureWords.tsx';
 import { helpName } from './help-words.ts';
 import { readSaying } from './read-saying.ts';
+import { Words } from './Words.tsx';
 import './debrief.css';
 import './along.css';
 
@@ -53,12 +56,15 @@ function Along({ recording, student }: { recording: RecordingView; student: bool
             <strong>{lesson.nextTime}</strong>
           </p>
         )}
+        <Words statements={lesson} />
         {attempts.length === 0 && (
           <Empty title="No maneuver was found">This flight has nothing to show here.</Empty>
         )}
         {attempts.map((attempt, i) => {
           const said = statements[i];
-          const open = !student || said.selfGrade !== null || said.flownBy === 'instructor';
+          // What was shown is no part of what was flown.
+          if (said.flownBy === 'instructor') return null;
+          const open = !student || said.selfGrade !== null;
           return (
             <section
               // biome-ignore lint/suspicious/noArrayIndexKey: an attempt is its place in the flight
@@ -109,12 +115,28 @@ function Told(props: {
   const keel = useKeel(recording.id, index, recording.scoredAt);
   const { well, first, next } = takenAlong(attempt, said, parked, unitsFor(recording.airplane));
   const verdict = standingVerdict(attempt[judge], said);
+  const grade = useGrades().find((one) => one.grade === said.grade);
   return (
     <>
       <p className="row" style={{ gap: 8 }}>
         <VerdictMark verdict={verdict} />
         {said.discontinued ? `Discontinued for ${said.discontinued}` : VERDICT_WORDS[verdict]}
       </p>
+      {grade && (
+        <p>
+          Instructor’s grade: <strong>{`${grade.grade}, ${grade.name}`}</strong>
+        </p>
+      )}
+      {said.observed.length > 0 && (
+        <p className="small">
+          Instructor observations:{' '}
+          {OBSERVATIONS.filter(({ item }) => said.observed.includes(item))
+            .map(({ says }) => says.toLowerCase())
+            .join('; ')}
+          .
+        </p>
+      )}
+      <Words statements={said} />
       {well.length > 0 && (
         <div>
           <h3>Went well</h3>
@@ -127,7 +149,7 @@ function Told(props: {
       )}
       {first && (
         <div>
-          <h3>First</h3>
+          <h3>What came first</h3>
           <p>{first}</p>
         </div>
       )}

@@ -17,7 +17,9 @@ export function AttemptSquares(props: {
   const { attempts, statements, verdicts, showVerdicts, isStudent, selected, select } = props;
   const here = useRef<HTMLButtonElement>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: another one is selected
-  useEffect(() => here.current?.scrollIntoView({ block: 'nearest', inline: 'center' }), [selected]);
+  useEffect(() => {
+    here.current?.scrollIntoView({ block: 'nearest', inline: 'center' });
+  }, [selected]);
   const step = (by: number, label: string, icon: React.ReactNode) => (
     <button
       type="button"

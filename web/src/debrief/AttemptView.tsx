@@ -211,7 +211,7 @@ export function AttemptView(props: {
               }
             />
             {isStudent ? (
-              <StudentWords statements={statements} />
+              <StudentWords statements={statements} addStatement={addStatement} />
             ) : (
               <InstructorGrading
                 attempt={attempt}

@@ -205,8 +205,9 @@ export function SelfGrade(props: { choose: (grade: number) => void; showNow: () 
   );
 }
 
-/** What a student sees of what was said. */
-export function StudentWords({ statements }: { statements: AttemptStatements }) {
+/** What a student sees of what was said, and says to it. */
+export function StudentWords(props: { statements: AttemptStatements; addStatement: AddStatement }) {
+  const { statements, addStatement } = props;
   const grades = useGrades();
   const grade = grades.find(({ grade }) => grade === statements.grade);
   const own = grades.find(({ grade }) => grade === statements.selfGrade?.grade);
@@ -225,6 +226,11 @@ export function StudentWords({ statements }: { statements: AttemptStatements }) 
         </p>
       )}
       <Words statements={statements} />
+      <CommentForm
+        label="Your words on this attempt"
+        action="Save"
+        keep={(text) => addStatement({ kind: 'comment', text })}
+      />
     </section>
   );
 }

@@ -87,7 +87,13 @@ function editWords(edit: StatementEdit): string {
 }
 
 function describeOrphan(body: StatementBody): string {
-  if (body.kind === 'comment' || body.kind === 'mark' || body.kind === 'next-time') return body.text;
+  if (
+    body.kind === 'comment' ||
+    body.kind === 'mark' ||
+    body.kind === 'next-time' ||
+    body.kind === 'question'
+  )
+    return body.text;
   if (body.kind === 'grade' || body.kind === 'self-grade') return `${body.kind} ${body.grade}`;
   if (body.kind === 'help') return body.help;
   return body.kind;

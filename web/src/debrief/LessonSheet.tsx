@@ -34,9 +34,7 @@ export function LessonSheet(props: {
 }) {
   const { recording, lesson, addStatement, isStudent } = props;
   const [nextTime, setNextTime] = useState(lesson.nextTime ?? '');
-  const nothing =
-    !recording.focus && !lesson.nextTime && lesson.parked.length === 0 && lesson.all.length === 0;
-  if (isStudent && nothing) return null;
+  const [question, setQuestion] = useState(lesson.question?.text ?? '');
   return (
     <section className="sheet lesson-sheet" aria-label="The lesson">
       <div className="stack" style={{ gap: 8 }}>
@@ -96,6 +94,26 @@ export function LessonSheet(props: {
       </div>
       <div className="stack" style={{ gap: 8 }}>
         <h3>The lesson as a whole</h3>
+        {isStudent ? (
+          <TextInput
+            label="Your question for next time"
+            placeholder="When do I begin the roll-out to the right?"
+            maxLength={300}
+            value={question}
+            onChange={(event) => setQuestion(event.currentTarget.value)}
+            onBlur={() =>
+              question.trim() !== (lesson.question?.text ?? '') &&
+              addStatement({ kind: 'question', text: question })
+            }
+          />
+        ) : (
+          lesson.question && (
+            <p>
+              <span className="quiet">{lesson.question.authorName} asks</span>{' '}
+              <strong>{lesson.question.text}</strong>
+            </p>
+          )
+        )}
         {/* Above what was said, which grows while one types: a button that moves under a finger is missed. */}
         <CommentForm
           label="Comment on the lesson"

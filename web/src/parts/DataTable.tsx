@@ -46,6 +46,8 @@ export function DataTable<T>(props: {
   rows: T[];
   columns: ColumnDef<T>[];
   rowKey: (row: T) => string;
+  /** The column that names a row: on a phone, where each row is a card, it stands first and large. */
+  names: string;
   initialSort?: Sort;
   /** Where the database sorts: what it sorts by, and what to do when somebody wants another order. */
   sorted?: { by: Sort; change: (by: Sort) => void };
@@ -70,7 +72,7 @@ export function DataTable<T>(props: {
   });
   return (
     <div style={{ overflowX: 'auto' }}>
-      <PlainTable>
+      <PlainTable className="cards">
         <thead>
           {table.getHeaderGroups().map((group) => (
             <tr key={group.id}>
@@ -103,7 +105,13 @@ export function DataTable<T>(props: {
           {table.getRowModel().rows.map((row) => (
             <tr key={row.id}>
               {row.getVisibleCells().map((cell) => (
-                <td key={cell.id}>{drawn(cell.column.columnDef.cell, cell.getContext())}</td>
+                <td
+                  key={cell.id}
+                  data-label={String(cell.column.columnDef.header)}
+                  data-names={cell.column.id === props.names || undefined}
+                >
+                  {drawn(cell.column.columnDef.cell, cell.getContext())}
+                </td>
               ))}
             </tr>
           ))}

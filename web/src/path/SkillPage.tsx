@@ -157,6 +157,7 @@ function AttemptTable({ attempts, parameters }: { attempts: PathAttempt[]; param
     <DataTable
       rows={rows}
       rowKey={(a) => `${a.recordingId}-${a.attempt}`}
+      names="day"
       initialSort={{ id: 'number', desc: true }}
       columns={[
         sortable<Row>(

@@ -127,6 +127,7 @@ export function PeoplePage() {
             <DataTable
               rows={people.data}
               rowKey={(person) => person.id}
+              names="name"
               initialSort={{ id: 'role', desc: false }}
               columns={columns}
             />

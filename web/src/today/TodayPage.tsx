@@ -42,7 +42,18 @@ export function TodayPage() {
   if (!today.data || !me) return <Waiting query={today} what="today" />;
   const student = me.role === 'student';
   // What a device kept for where there is no network may be an older version’s, which knew of no agreements.
-  const { on, lessons, bookings, rusting, closing, ending, practise, agreements = [] } = today.data;
+  const {
+    on,
+    lessons,
+    bookings,
+    rusting,
+    closing,
+    ending,
+    practise,
+    agreements = [],
+    toGrade = [],
+    words = [],
+  } = today.data;
   return (
     <>
       <TitleBar
@@ -66,6 +77,30 @@ export function TodayPage() {
       <div className="page">
         <div className="columns today-columns">
           <div className="stack">
+            {student && toGrade.length > 0 && <ToGrade flights={toGrade} student />}
+            {words.map(({ recordingId, from, text, kind }) => (
+              <section
+                key={recordingId}
+                className="sheet stack"
+                aria-label={`From ${from}`}
+                style={{ gap: 8 }}
+              >
+                <span className="small quiet">
+                  {kind === 'question'
+                    ? `${from} asks for the next lesson`
+                    : `From ${from}, for the next lesson`}
+                </span>
+                <blockquote className="said">{text}</blockquote>
+                <Button
+                  component={Link}
+                  to={`/debrief/${recordingId}?view=lesson`}
+                  variant="default"
+                  style={{ alignSelf: 'start' }}
+                >
+                  {kind === 'question' ? 'Open the flight' : 'Answer'}
+                </Button>
+              </section>
+            ))}
             <section className="sheet" aria-label="Lessons">
               <h2>{student ? 'Your next lesson' : 'Today’s lessons'}</h2>
               {lessons.length + bookings.length === 0 && (
@@ -100,6 +135,7 @@ export function TodayPage() {
                 ))}
               </ol>
             </section>
+            {!student && toGrade.length > 0 && <ToGrade flights={toGrade} />}
             {practise && (
               <section className="sheet" aria-label="To practise">
                 <h2>One thing to practise</h2>
@@ -142,7 +178,10 @@ export function TodayPage() {
                 </Line>
               ))}
             </Watch>
-            <Watch title="Ready for your decision" none="Nothing waits for a decision.">
+            <Watch
+              title={student ? 'Ready for your instructor’s decision' : 'Ready for your decision'}
+              none="Nothing waits for a decision."
+            >
               {closing.map(({ student: one, title, gate }) => (
                 <Line
                   key={`${one.id} ${gate}`}
@@ -170,6 +209,34 @@ export function TodayPage() {
         </div>
       </div>
     </>
+  );
+}
+
+/** What waits comes first: one flight with a button, more of them as a list. */
+function ToGrade({ flights, student }: { flights: Today['toGrade']; student?: boolean }) {
+  const [first] = flights;
+  const count = flights.length === 1 ? '1 debrief waits' : `${flights.length} debriefs wait`;
+  return (
+    <section className="sheet stack" aria-label="To grade" style={{ gap: 8 }}>
+      <h2>{count} for your grade</h2>
+      <ul className="watch">
+        {flights.map(({ recordingId, title, flownAt, attempts, student: who }) => (
+          <li key={recordingId}>
+            <Link to={`/debrief/${recordingId}`}>
+              {!student && <strong>{who.name} </strong>}
+              {title}
+            </Link>
+            <span className="small quiet nowrap">
+              {dayAndTime(flownAt)} · {attempts === 1 ? '1 attempt' : `${attempts} attempts`}
+            </span>
+          </li>
+        ))}
+      </ul>
+      <Button component={Link} to={`/debrief/${first.recordingId}`} style={{ alignSelf: 'start' }}>
+        {student ? 'Grade the latest' : `Grade ${first.student.name}’s flight`}
+      </Button>
+      {student && <p className="small quiet">Your instructor’s grades appear after yours.</p>}
+    </section>
   );
 }
 
