@@ -16,7 +16,7 @@ test('lesson, recording, score, grade and comment outlive a restart', async ({ b
   await page.goto(`/debrief/${recordingId}`);
   await expect(page.getByText('First out of tolerance: altitude, 150 ft low')).toBeVisible();
   await expect(page.getByRole('listitem').filter({ hasText: 'Looked inside' })).toBeVisible();
-  await expect(page.getByLabel('Your grade').getByRole('button', { name: /holding/ })).toHaveAttribute(
+  await expect(page.getByLabel('Your grade').getByRole('button', { name: /not yet steady/ })).toHaveAttribute(
     'aria-pressed',
     'true',
   );

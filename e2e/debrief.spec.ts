@@ -224,7 +224,7 @@ test('a stall is told by its events: a tap on one goes to the moment, and a tabl
   await page.getByText('As a table').click();
   await expect(page.getByRole('row', { name: /^break 0/ })).toBeVisible();
   // The grade is in sight, however long the page.
-  await expect(page.getByLabel('Your grade').getByRole('button', { name: /holding/ })).toBeInViewport();
+  await expect(page.getByLabel('Your grade').getByRole('button', { name: /not yet steady/ })).toBeInViewport();
 });
 
 test('the brief’s picture comes back flown: a point of it moves the cursor, the cursor its dot', async ({

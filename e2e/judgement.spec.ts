@@ -135,7 +135,7 @@ test('an attempt that nothing recorded is entered, graded, and taken back with a
   await expect(keep).toBeDisabled();
   await sheet.getByRole('combobox', { name: 'With how much help' }).click();
   await page.getByRole('option', { name: 'prompted' }).click();
-  await sheet.getByRole('button', { name: /guided/ }).click();
+  await sheet.getByRole('button', { name: /with help/ }).click();
   const words = `Power late ${Date.now()}`;
   await sheet.getByRole('textbox', { name: 'Words' }).fill(words);
   await keep.click();

@@ -68,7 +68,7 @@ test('brief, fly, debrief, path', async ({ page }) => {
   );
 
   await page.keyboard.press('3');
-  await expect(page.getByLabel('Your grade').getByRole('button', { name: /holding/ })).toHaveAttribute(
+  await expect(page.getByLabel('Your grade').getByRole('button', { name: /not yet steady/ })).toHaveAttribute(
     'aria-pressed',
     'true',
   );
@@ -98,7 +98,7 @@ test('brief, fly, debrief, path', async ({ page }) => {
     .filter({ has: page.locator(`a[href="/debrief/${recordingId}?attempt=0"]`) });
   await expect(row).toContainText('prompted');
   await expect(row).toContainText('150 %');
-  await expect(row).toContainText('3 holding');
+  await expect(row).toContainText('3 alone, not yet steady');
   writeFileSync(
     join(FOLDER, 'kept.json'),
     JSON.stringify({ lessonId, recordingId, place: process.env.TEST_PARALLEL_INDEX ?? '0' }),
@@ -250,9 +250,9 @@ test('a student grades first, then sees the verdict; and sees nothing of another
   await page.goto(`/debrief/${flown.recordings[0].id}?attempt=3`);
   await expect(page.getByRole('heading', { name: 'How was it?' })).toBeVisible();
   await expect(page.getByLabel('Verdict')).toHaveCount(0);
-  await page.getByRole('button', { name: /guided/ }).click();
+  await page.getByRole('button', { name: /with help/ }).click();
   await expect(page.getByLabel('Verdict')).toBeVisible();
-  await expect(page.getByText('Your own: 2, guided.')).toBeVisible();
+  await expect(page.getByText('Your own: 2, with help.')).toBeVisible();
 
   for (const path of [
     `/recordings/${joss.recordings[0].id}`,

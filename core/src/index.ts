@@ -242,6 +242,7 @@ export {
 } from './path/syllabus/schema.ts';
 export { DEFAULT_SYLLABUS, findSyllabus, readSyllabus, syllabuses } from './path/syllabus/syllabuses.ts';
 export { watchForByManeuver } from './path/watch-for.ts';
+export { mostWithin } from './path/week/most-within.ts';
 export { type Booked, type Weeks, weeksOf } from './path/week/pace-ahead.ts';
 export {
   hoursText,

@@ -257,6 +257,9 @@ const RULES: Record<string, Rule> = {
     allowed: byStaff(409),
     others: 404,
   },
+  'POST /lessons/{id}/booking': { path: of('/lessons/{lesson}/booking'), allowed: byStaff(200), others: 404 },
+  // A recording belongs to it: whoever may delete it is told, and nothing changes.
+  'DELETE /lessons/{id}': { path: of('/lessons/{lesson}'), allowed: byStaff(409), others: 404 },
   'POST /lessons/{id}/demonstration': {
     path: of('/lessons/{lesson}/demonstration'),
     body: () => ({ seed: 1 + Math.floor(Math.random() * 90_000) }),

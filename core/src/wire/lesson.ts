@@ -58,6 +58,8 @@ export const lessonSchema = z.object({
   /** It began as the program's proposal: what is changed of it is asked for its reason. */
   proposed: z.boolean().default(false),
   sightPictures: sightPicturesSchema,
+  /** Why it is not in the calendar, right after it was saved; left out where it is. */
+  notBooked: z.string().optional(),
   recordings: z.array(
     z.object({
       id: z.uuid(),

@@ -89,6 +89,17 @@ export const weekSchema = z.object({
     }),
   ),
   bookings: z.array(bookingSchema),
+  /** Lessons of these days that nothing is booked for. */
+  unbooked: z
+    .array(
+      z.object({
+        id: z.string(),
+        title: z.string(),
+        at: z.string(),
+        student: z.object({ id: z.string(), name: z.string() }),
+      }),
+    )
+    .default([]),
   instructors: z.array(z.object({ id: z.string(), name: z.string() })),
   airplanes: z.array(z.object({ id: z.string(), name: z.string() })),
   students: z.array(z.object({ id: z.string(), name: z.string() })),

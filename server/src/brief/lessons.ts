@@ -10,7 +10,9 @@ import { json, jsonBody, router, type Viewer } from '../http/env.ts';
 import { madeFile } from '../http/made-file.ts';
 import { instructorsOnly } from '../http/only.ts';
 import { notFound, Problem } from '../http/problem.ts';
+import { addToTrail } from '../people/trail.ts';
 import { visible, zoneOfSchool } from '../scope.ts';
+import { bookLesson } from '../week/lesson-booking.ts';
 import { lessonCalendar } from './calendar.ts';
 import { describeLessons } from './describe-lessons.ts';
 import { KNEEBOARD_SIZES } from './kneeboard.ts';
@@ -39,6 +41,37 @@ function changedProposal(
   if (!proposal || same) return proposal;
   const change = { by, at: new Date().toISOString(), why, before: items };
   return { ...proposal, changed: [...proposal.changed, change] };
+}
+
+/** As saved, and booked; where something is in the way, with what. */
+async function inCalendar(
+  database: DataSource,
+  viewer: Viewer,
+  { schoolId, id }: Pick<Lesson, 'schoolId' | 'id'>,
+  again = false,
+) {
+  const lesson = await database.getRepository(LessonEntity).findOneByOrFail({ schoolId, id });
+  const notBooked = await bookLesson(database, viewer, lesson, again);
+  const [described] = await describeLessons(database, [lesson]);
+  return { ...described, ...(notBooked && { notBooked }) };
+}
+
+const STILL_REFERRED_TO = '23503';
+
+/** @throws Problem 409 where a recording, a note or an attempt belongs to it. */
+async function deleteLesson(database: DataSource, viewer: Viewer, { id, title }: Lesson): Promise<void> {
+  try {
+    await database.transaction(async (manager) => {
+      await manager.query('SELECT delete_lesson($1, $2, $3)', [viewer.session, viewer.schoolId, id]);
+      await addToTrail(manager, viewer, 'lesson deleted', id, { title });
+    });
+  } catch (error) {
+    if ((error as { driverError?: { code?: string } }).driverError?.code !== STILL_REFERRED_TO) throw error;
+    throw new Problem(
+      409,
+      'Not deleted: recordings, notes or attempts belong to this lesson. Cancel its booking instead.',
+    );
+  }
 }
 
 const saved = () => new Problem(409, 'A lesson with this id is already saved.');
@@ -84,10 +117,7 @@ export function lessonRoutes() {
         const columns = await lessonColumns(database, viewer, input);
         const row = { id, schoolId, instructorId: viewer.id, version: 1, ...columns };
         if (!(await insertNew(database.manager, LessonEntity, row))) throw saved();
-        const [described] = await describeLessons(database, [
-          await lessons.findOneByOrFail({ schoolId, id }),
-        ]);
-        return c.json(described, 201);
+        return c.json(await inCalendar(database, viewer, { schoolId, id }), 201);
       },
     )
     .openapi(
@@ -126,10 +156,38 @@ export function lessonRoutes() {
             'This lesson was changed in another window. Load it again; your entries are still here.',
           );
         }
-        const [described] = await describeLessons(database, [
-          await lessons.findOneByOrFail({ schoolId: lesson.schoolId, id: lesson.id }),
-        ]);
-        return c.json(described, 200);
+        return c.json(await inCalendar(database, viewer, lesson), 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'delete',
+        path: '/lessons/{id}',
+        summary: 'Delete a lesson that nothing is attached to',
+        middleware: [instructorsOnly] as const,
+        request: { params },
+        responses: { 204: { description: 'Deleted' } },
+      }),
+      async (c) => {
+        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const lesson = await requireLesson(database, viewer, c.req.valid('param').id);
+        await deleteLesson(database, viewer, lesson);
+        return c.body(null, 204);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: 'post',
+        path: '/lessons/{id}/booking',
+        summary: 'Put a lesson in the calendar at its time, where nothing is in its way',
+        middleware: [instructorsOnly] as const,
+        request: { params },
+        responses: { 200: json(lessonSchema, 'The lesson; `notBooked` says what is in its way') },
+      }),
+      async (c) => {
+        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const lesson = await requireLesson(database, viewer, c.req.valid('param').id);
+        return c.json(await inCalendar(database, viewer, lesson, true), 200);
       },
     )
     .openapi(

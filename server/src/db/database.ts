@@ -21,6 +21,7 @@ import { Erased1700000000017 } from './migrations/1700000000017-erased.ts';
 import { Closed1700000000018 } from './migrations/1700000000018-closed.ts';
 import { Codes1700000000019 } from './migrations/1700000000019-codes.ts';
 import { Reasons1700000000020 } from './migrations/1700000000020-reasons.ts';
+import { Calendar1700000000021 } from './migrations/1700000000021-calendar.ts';
 
 /** Every change to the tables, oldest first. */
 export const MIGRATIONS = [
@@ -44,6 +45,7 @@ export const MIGRATIONS = [
   Closed1700000000018,
   Codes1700000000019,
   Reasons1700000000020,
+  Calendar1700000000021,
 ];
 
 const LONGEST_WAIT_MS = 5000;

@@ -24,7 +24,7 @@ const BY_FUNCTION = `
   REVOKE UPDATE ON entered_attempt FROM %role;
   GRANT UPDATE (withdrawn) ON entered_attempt TO %role;
   REVOKE UPDATE, DELETE ON school_key, known_school_key FROM %role;
-  GRANT EXECUTE ON FUNCTION add_to_trail, add_signed, take_signed, purge_recordings TO %role;
+  GRANT EXECUTE ON FUNCTION add_to_trail, add_signed, take_signed, purge_recordings, delete_lesson TO %role;
 `;
 const DUPLICATE_OBJECT = '42710';
 

@@ -10,6 +10,7 @@ import { BookingEntity, LessonEntity } from '../db/entities.ts';
 import { json, jsonBody, router } from '../http/env.ts';
 import { instructorsOnly } from '../http/only.ts';
 import { requireStudent } from '../scope.ts';
+import { bookLesson } from '../week/lesson-booking.ts';
 import { proposalFor } from './proposal.ts';
 
 /** What is known of the day, where it is known. */
@@ -86,10 +87,10 @@ export function proposalRoutes() {
               );
           });
         }
-        const [described] = await describeLessons(database, [
-          await lessons.findOneByOrFail({ schoolId, id, studentId: student.id }),
-        ]);
-        return c.json(described, 201);
+        const lesson = await lessons.findOneByOrFail({ schoolId, id, studentId: student.id });
+        const notBooked = await bookLesson(database, viewer, lesson);
+        const [described] = await describeLessons(database, [lesson]);
+        return c.json({ ...described, ...(notBooked && { notBooked }) }, 201);
       },
     );
 }

@@ -159,6 +159,8 @@ function lessonsOn(
        SELECT id FROM lesson day WHERE day.school_id = $1 AND day.student_id = ANY($2) AND planned_at >= $3 AND planned_at < $4
        UNION ALL (SELECT id FROM lesson later WHERE later.school_id = $1 AND later.student_id = ANY($2) AND planned_at >= $4
          ORDER BY planned_at LIMIT $5))
+     AND (recording.id IS NOT NULL OR NOT EXISTS (SELECT FROM booking WHERE booking.school_id = $1 AND booking.lesson_id = lesson.id)
+       OR EXISTS (SELECT FROM booking WHERE booking.school_id = $1 AND booking.lesson_id = lesson.id AND booking.cancelled IS NULL))
      ORDER BY lesson.planned_at, lesson.id`,
     [schoolId, students, from, until, ahead],
   );

@@ -5,6 +5,7 @@ import { AccountEntity, AirplaneEntity, LessonEntity, type School, zoneOf } from
 import type { Viewer } from '../http/env.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { requireStudent } from '../scope.ts';
+import { checkInstruction, checkMedical } from './limits.ts';
 import { checkHours } from './usual-hours.ts';
 
 const EXCLUSION = '23P01';
@@ -131,6 +132,8 @@ export async function checkBooking(
       );
   }
   await checkHours(source, viewer, school, booking);
+  await checkInstruction(source, school, booking);
+  await checkMedical(source, school, booking);
   return airplane?.rowId ?? null;
 }
 

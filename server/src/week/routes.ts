@@ -27,6 +27,7 @@ import { notFound, Problem } from '../http/problem.ts';
 import { addToTrail } from '../people/trail.ts';
 import { visibleStudents } from '../scope.ts';
 import { bookingsIn, checkBooking, rangeOf, shownTo, withoutConflict } from './bookings.ts';
+import { unbookedIn } from './lesson-booking.ts';
 
 const schoolOf = (database: DataSource, { schoolId }: Viewer) =>
   database.getRepository(SchoolEntity).findOneByOrFail({ id: schoolId });
@@ -58,6 +59,13 @@ async function weekOf(database: DataSource, viewer: Viewer, day: string): Promis
       ? await database.getRepository(AccountEntity).findBy({ schoolId, id: viewer.id })
       : await visibleStudents(database, viewer),
   ];
+  const unbooked = await unbookedIn(
+    database,
+    schoolId,
+    students.map(({ id }) => id),
+    instantOf(monday, zone),
+    instantOf(dayAfter(monday, 7), zone),
+  );
   return {
     monday,
     zone,
@@ -66,6 +74,11 @@ async function weekOf(database: DataSource, viewer: Viewer, day: string): Promis
       daylight: position ? daylightOn(instantOf(`${one} 12:00:00`, zone), position) : null,
     })),
     bookings: rows.map((row) => shownTo(viewer, row)),
+    unbooked: unbooked.map(({ studentId, at, ...lesson }) => ({
+      ...lesson,
+      at: at.toISOString(),
+      student: { id: studentId, name: students.find(({ id }) => id === studentId)?.name ?? '' },
+    })),
     instructors: staff.map(({ id, name }) => ({ id, name })),
     airplanes: airplanes.map(({ id, data }) => ({ id, name: data.name })),
     students: students.filter(({ closedAt }) => closedAt === null).map(({ id, name }) => ({ id, name })),
@@ -177,6 +190,8 @@ export function weekRoutes() {
           airplaneId: airplaneId === undefined ? (airplane?.id ?? null) : airplaneId,
           instructorId: instructorId === undefined ? row.instructorId : instructorId,
         });
+        if (row.lessonId && moved.success && moved.data.airplaneId !== airplane?.id)
+          throw new Problem(422, 'airplaneId: the lesson is briefed for another airplane. Change it there.');
         if (!moved.success) throw new Problem(422, moved.error.issues[0].message);
         const airplaneRowId = await checkBooking(database, viewer, school, moved.data);
         await withoutConflict(database, viewer, school, moved.data, () =>
@@ -197,6 +212,12 @@ export function weekRoutes() {
                 'This booking was moved or cancelled in another window: load the week again.',
               );
             await addToTrail(manager, viewer, 'booking moved', row.id, { before: spanOf(row), from, until });
+            // The lesson goes with it.
+            if (row.lessonId)
+              await manager.query(
+                'UPDATE lesson SET planned_at = $3, version = version + 1 WHERE school_id = $1 AND id = $2',
+                [viewer.schoolId, row.lessonId, from],
+              );
           }),
         );
         return c.json(await weekOf(database, viewer, clockIn(from, zoneOf(school), 'YYYY-MM-DD')), 200);

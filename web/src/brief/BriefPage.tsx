@@ -45,16 +45,22 @@ import './brief.css';
 
 export function BriefPage() {
   const { lessonId } = useParams();
-  const lesson = useLesson(lessonId === 'new' ? undefined : lessonId);
+  const [search] = useSearchParams();
+  const copied = lessonId === 'new' ? search.get('copy') : null;
+  const lesson = useLesson(lessonId === 'new' ? (copied ?? undefined) : lessonId);
   useSetCurrent({
-    lessonId: lesson.data?.id,
-    recordingId: lesson.data && flownOf(lesson.data).flown[0]?.id,
+    lessonId: copied ? undefined : lesson.data?.id,
+    recordingId: lesson.data && !copied ? flownOf(lesson.data).flown[0]?.id : undefined,
     studentId: lesson.data?.student.id,
   });
   if (lesson.error) return <Page failed={lesson.error} retry={() => lesson.mutate()} />;
-  if (lessonId !== 'new' && !lesson.data) return <Page />;
+  if ((lessonId !== 'new' || copied) && !lesson.data) return <Page />;
   // Keyed by the lesson, not its version: a save elsewhere must not wipe what is typed here.
-  return <Brief key={lessonId} lesson={lesson.data} />;
+  return copied ? (
+    <Brief key={`copy of ${copied}`} copied={lesson.data} />
+  ) : (
+    <Brief key={lessonId} lesson={lessonId === 'new' ? undefined : lesson.data} />
+  );
 }
 
 const Page = ({ failed, retry }: { failed?: unknown; retry?: () => void }) => (
@@ -72,7 +78,7 @@ const TABS = {
 } as const;
 type Tab = keyof typeof TABS;
 
-function Brief({ lesson }: { lesson?: Lesson }) {
+function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
   const [search] = useSearchParams();
   const { data: me } = useMe();
   const students = useStudents();
@@ -84,7 +90,14 @@ function Brief({ lesson }: { lesson?: Lesson }) {
   // Made once: saving again after a broken connection is the same lesson.
   const [newId] = useState(() => crypto.randomUUID());
   const [form, setForm] = useState<BriefForm>(() =>
-    lesson ? formOf(lesson) : { ...emptyForm(), studentId: search.get('student') ?? '' },
+    lesson
+      ? formOf(lesson)
+      : {
+          ...emptyForm(),
+          // Everything but its time, which is another.
+          ...(copied && { ...formOf(copied), plannedAt: emptyForm().plannedAt }),
+          studentId: copied?.student.id ?? search.get('student') ?? '',
+        },
   );
   const [version, setVersion] = useState(lesson?.version);
   const [saving, setSaving] = useState(false);
@@ -176,7 +189,15 @@ function Brief({ lesson }: { lesson?: Lesson }) {
       setChanged(false);
       setWhy('');
       await mutate(`/lessons/${saved.id}`, saved, { revalidate: false });
-      notifications.show({ message: 'Lesson saved. Next station: Fly.' });
+      if (saved.notBooked)
+        notifications.show({
+          color: 'orange',
+          title: 'Lesson saved, but not in the calendar',
+          message: `${saved.notBooked} Choose another time, or book it from the week.`,
+          autoClose: false,
+        });
+      else notifications.show({ message: 'Lesson saved. Next station: Fly.' });
+      await mutate((key) => typeof key === 'string' && (key.startsWith('/week') || key === '/today'));
       setTab('cards');
       if (!lesson) navigate(`/brief/${saved.id}`, { replace: true, state: SAVED });
     } catch (error) {
@@ -236,7 +257,7 @@ function Brief({ lesson }: { lesson?: Lesson }) {
             {Math.round(plan.totalMin)} of {plan.blockMin} min
           </span>
         )}
-        {lesson && <ShareMenu lesson={lesson} unsaved={changed} />}
+        {lesson && <ShareMenu lesson={lesson} unsaved={changed} mayEdit={!readOnly} />}
         {!readOnly && (!lesson || changed) && (
           <Button onClick={save} loading={saving} disabled={!ready || stopped}>
             Save lesson

@@ -1,5 +1,5 @@
 /** A booking made, looked at, and cancelled with a reason. */
-import { type Booking, bookingInputSchema, CANCEL_REASONS, instantOf, type Me, type Week } from '@keel/core';
+import { type Booking, bookingInputSchema, CANCEL_REASONS, type Me, type Week } from '@keel/core';
 import { Button, Modal, Select, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { useState } from 'react';
@@ -23,14 +23,14 @@ const KINDS = [
 const asOptions = (people: readonly { id: string; name: string }[]) =>
   people.map(({ id, name }) => ({ value: id, label: name }));
 
-export function NewBooking(props: { week: Week; me: Me; day: string; kept: Kept; close: () => void }) {
-  const { week, me, day, kept, close } = props;
+export function NewBooking(props: { week: Week; me: Me; from: string; kept: Kept; close: () => void }) {
+  const { week, me, from, kept, close } = props;
   const student = me.role === 'student';
   const [id] = useState(() => crypto.randomUUID());
   const form = useForm({
     initialValues: {
       kind: 'lesson',
-      from: instantOf(`${day} 10:00:00`, week.zone).toISOString(),
+      from,
       minutes: 90 as number | string,
       studentId: (student ? me.id : null) as string | null,
       instructorId: (me.role === 'instructor' ? me.id : null) as string | null,
@@ -148,7 +148,7 @@ export function BookingDetail(props: { booking: Booking; staff: boolean; kept: K
         {words && <p className="quiet">{words}</p>}
         {lessonId && (
           <Button component={Link} to={`/brief/${lessonId}`}>
-            Open its lesson
+            Open the lesson
           </Button>
         )}
         {!lessonId && staff && student && kind === 'lesson' && (

@@ -10,11 +10,12 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core';
-import { type Booking, dayAfter, type Week } from '@keel/core';
+import { type Booking, dayAfter, instantOf, type Week } from '@keel/core';
 import { Button } from '@mantine/core';
+import { notifications } from '@mantine/notifications';
 import { IconChevronLeft, IconChevronRight } from '@tabler/icons-react';
 import { type CSSProperties, useRef, useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { api, read } from '../api/client.ts';
 import { useMe, useWeek } from '../api/hooks.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
@@ -32,6 +33,7 @@ import {
   type Placed,
   placeDay,
   STEP_MIN,
+  slotAt,
   topOf,
 } from './layout.ts';
 import { nightQuestion, outsideHours } from './outside-hours.ts';
@@ -54,11 +56,12 @@ export function WeekPage() {
   const week = useWeek(day);
   const { data: me } = useMe();
   const [opened, setOpened] = useState<Booking | null>(null);
-  const [making, setMaking] = useState(false);
+  /** When a new booking is to begin; null while none is made. */
+  const [making, setMaking] = useState<string | null>(null);
   const [hours, setHours] = useState(false);
   const [asked, setAsked] = useState<{ words: string; yes: () => void } | null>(null);
   if (!week.data || !me) return <Waiting query={week} what="the week" />;
-  const { monday, bookings } = week.data;
+  const { monday, bookings, zone, unbooked } = week.data;
   const go = (days: number) => setParams({ day: dayAfter(monday, days) }, { replace: true });
   const kept = (next: Week | undefined) => {
     if (next?.monday === monday) week.mutate(next, { revalidate: false });
@@ -94,17 +97,21 @@ export function WeekPage() {
         <Button variant="default" onClick={() => setHours(true)}>
           Availability
         </Button>
-        <Button onClick={() => setMaking(true)}>Book</Button>
+        <Button onClick={() => setMaking(instantOf(`${day} 10:00:00`, zone).toISOString())}>Book</Button>
       </TitleBar>
       <div className="page">
-        <Grid week={week.data} move={move} open={setOpened} />
-        <Agenda week={week.data} open={setOpened} />
+        {unbooked.length > 0 && <Unbooked week={week.data} booked={() => week.mutate()} />}
+        <Grid week={week.data} move={move} open={setOpened} book={setMaking} />
+        <Agenda week={week.data} open={setOpened} book={setMaking} />
         <p className="small quiet legend">
-          Tinted: night at the field, which begins and ends with civil twilight. Drag a booking to move it; by
-          keys, Enter on it picks it up, the arrows move it a quarter of an hour or a day, Enter puts it down.
+          Tinted: night at the field, which begins and ends with civil twilight. Press a free place to book
+          it. Drag a booking to move it; by keys, Enter on it picks it up, the arrows move it a quarter of an
+          hour or a day, Enter puts it down.
         </p>
       </div>
-      {making && <NewBooking week={week.data} me={me} day={day} kept={kept} close={() => setMaking(false)} />}
+      {making && (
+        <NewBooking week={week.data} me={me} from={making} kept={kept} close={() => setMaking(null)} />
+      )}
       {hours && (
         <UsualHours week={week.data} me={me} kept={() => week.mutate()} close={() => setHours(false)} />
       )}
@@ -125,9 +132,11 @@ interface GridProps {
   week: Week;
   move: (booking: Booking, days: number, minutes: number) => void;
   open: (booking: Booking) => void;
+  /** @param from ISO 8601, where somebody pressed. */
+  book: (from: string) => void;
 }
 
-function Grid({ week, move, open }: GridProps) {
+function Grid({ week, move, open, book }: GridProps) {
   const { days, bookings, zone } = week;
   const columns = useRef<HTMLDivElement>(null);
   const dayPx = () => (columns.current?.clientWidth ?? 7) / 7;
@@ -208,7 +217,17 @@ function Grid({ week, move, open }: GridProps) {
                 data-today={day === isoDay() || undefined}
               >
                 <h2>{longDay(day).split(' ').slice(0, 3).join(' ')}</h2>
-                <div className="week-column" style={{ height: hours.length * HOUR_PX }}>
+                {/* biome-ignore lint/a11y/noStaticElementInteractions: keys have “Book”, and the days of the list */}
+                {/* biome-ignore lint/a11y/useKeyWithClickEvents: as above */}
+                <div
+                  className="week-column"
+                  style={{ height: hours.length * HOUR_PX }}
+                  onClick={({ target, currentTarget, clientY }) => {
+                    if ((target as HTMLElement).closest('.booking')) return;
+                    const minutes = ((clientY - currentTarget.getBoundingClientRect().top) / HOUR_PX) * 60;
+                    book(slotAt(day, drawn.from * 60 + minutes, zone));
+                  }}
+                >
                   {daylight && (
                     <>
                       <div
@@ -236,6 +255,35 @@ function Grid({ week, move, open }: GridProps) {
         </div>
       </div>
     </DndContext>
+  );
+}
+
+const FIRST_SLOT_MIN = 10 * 60;
+
+/** Lessons that have a time and no place in the calendar: booked here, or given another time at Brief. */
+function Unbooked({ week, booked }: { week: Week; booked: () => void }) {
+  const book = async (id: string) => {
+    const lesson = await sent(read(api.lessons[':id'].booking.$post({ param: { id } })), 'Not booked');
+    if (lesson?.notBooked)
+      notifications.show({ color: 'red', title: 'Not booked', message: lesson.notBooked, autoClose: 9000 });
+    booked();
+  };
+  return (
+    <section className="sheet" aria-label="Lessons that are not booked">
+      <h2>Lessons that are not booked</h2>
+      <ul className="watch">
+        {week.unbooked.map(({ id, title, at, student }) => (
+          <li key={id}>
+            <Link to={`/brief/${id}`}>
+              <strong>{student.name}</strong> {title}, {dayAndTime(at)}
+            </Link>
+            <Button variant="default" size="compact-md" onClick={() => book(id)}>
+              Book it
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 
@@ -288,7 +336,7 @@ function Block(props: { placed: Placed; hours: Hours; open: (booking: Booking) =
 }
 
 /** The same as a list, where there is no room for seven columns. */
-function Agenda({ week, open }: { week: Week; open: (booking: Booking) => void }) {
+function Agenda({ week, open, book }: Pick<GridProps, 'week' | 'open' | 'book'>) {
   const { days, bookings, zone } = week;
   return (
     <div className="week-agenda">
@@ -304,7 +352,6 @@ function Agenda({ week, open }: { week: Week; open: (booking: Booking) => void }
                 </span>
               )}
             </div>
-            {here.length === 0 && <p className="small quiet">Free.</p>}
             {here.map(({ booking }) => {
               const [who, what] = wordsOf(booking);
               return (
@@ -318,6 +365,14 @@ function Agenda({ week, open }: { week: Week; open: (booking: Booking) => void }
                 </button>
               );
             })}
+            <Button
+              variant="subtle"
+              size="compact-md"
+              aria-label={`Book on ${longDay(day)}`}
+              onClick={() => book(slotAt(day, FIRST_SLOT_MIN, zone))}
+            >
+              {here.length === 0 ? 'Free: book' : 'Book'}
+            </Button>
           </section>
         );
       })}

@@ -1,5 +1,5 @@
 import type { Booking } from '@keel/core';
-import { hoursOf, minuteOf, moved, placeDay, topOf } from './layout.ts';
+import { hoursOf, minuteOf, moved, placeDay, slotAt, topOf } from './layout.ts';
 
 const ZONE = 'Europe/London';
 const booking = (from: string, until: string): Booking => ({
@@ -65,4 +65,11 @@ test('a lesson at nine stays at nine over a change of the clocks', () => {
     until: '2026-03-29T09:30:00.000Z',
   });
   expect(moved(saturday, 0, -30, ZONE).from).toBe('2026-03-28T08:30:00.000Z');
+});
+
+test('a place in a day is the quarter of an hour that it lies in, by the school’s clock', () => {
+  expect(slotAt('2026-07-01', 10 * 60 + 22, 'Europe/London')).toBe('2026-07-01T09:15:00.000Z');
+  expect(slotAt('2026-01-05', 0, 'Europe/London')).toBe('2026-01-05T00:00:00.000Z');
+  // Below the last hour is still the day.
+  expect(slotAt('2026-01-05', 24 * 60 + 5, 'Europe/London')).toBe('2026-01-05T23:45:00.000Z');
 });

@@ -90,3 +90,10 @@ export function moved(
   const length = Date.parse(booking.until) - Date.parse(booking.from);
   return { from: new Date(from).toISOString(), until: new Date(from + length).toISOString() };
 }
+
+/** The quarter of an hour that a place in a day stands for. @param minutes of the day. @returns ISO 8601. */
+export function slotAt(day: string, minutes: number, zone: string): string {
+  const step = Math.max(0, Math.min(24 * 60 - STEP_MIN, Math.floor(minutes / STEP_MIN) * STEP_MIN));
+  const two = (value: number) => String(value).padStart(2, '0');
+  return instantOf(`${day} ${two(Math.floor(step / 60))}:${two(step % 60)}:00`, zone).toISOString();
+}
