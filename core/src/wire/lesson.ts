@@ -58,6 +58,8 @@ export const lessonSchema = z.object({
   /** It began as the program's proposal: what is changed of it is asked for its reason. */
   proposed: z.boolean().default(false),
   sightPictures: sightPicturesSchema,
+  /** Attempts of it that were graded by hand, since nothing recorded them. */
+  gradedByHand: z.number().default(0),
   /** Why it is not in the calendar, right after it was saved; left out where it is. */
   notBooked: z.string().optional(),
   recordings: z.array(
@@ -73,7 +75,15 @@ export type Lesson = z.infer<typeof lessonSchema>;
 
 /** A lesson in a list. */
 const lessonSummarySchema = lessonSchema
-  .pick({ id: true, title: true, plannedAt: true, student: true, instructor: true, recordings: true })
+  .pick({
+    id: true,
+    title: true,
+    plannedAt: true,
+    student: true,
+    instructor: true,
+    recordings: true,
+    gradedByHand: true,
+  })
   .extend({
     airplane: lessonSchema.shape.airplane.pick({ id: true, name: true }),
     standard: lessonSchema.shape.standard,

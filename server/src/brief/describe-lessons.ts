@@ -4,12 +4,31 @@ import type { DataSource } from 'typeorm';
 import { AirplaneEntity, type Lesson, RecordingEntity, StandardEntity } from '../db/entities.ts';
 import { namesOf } from '../scope.ts';
 
+/** By lesson, how many attempts were graded by hand and stand. */
+export async function gradedByHand(
+  database: DataSource,
+  schoolId: string,
+  lessons: readonly string[],
+): Promise<Map<string, number>> {
+  const rows: { id: string; count: number }[] = await database.query(
+    `SELECT lesson_id AS id, count(*)::int AS count FROM entered_attempt
+     WHERE school_id = $1 AND lesson_id = ANY($2) AND withdrawn IS NULL GROUP BY lesson_id`,
+    [schoolId, lessons],
+  );
+  return new Map(rows.map(({ id, count }) => [id, count]));
+}
+
 /** Lessons with the names of what they refer to, a query a table. */
 export async function describeLessons(database: DataSource, lessons: Lesson[]): Promise<LessonView[]> {
   if (lessons.length === 0) return [];
   const schoolId = lessons[0].schoolId;
-  const [names, airplanes, standards, recordings] = await Promise.all([
+  const [names, byHand, airplanes, standards, recordings] = await Promise.all([
     namesOf(database, lessons[0]),
+    gradedByHand(
+      database,
+      schoolId,
+      lessons.map(({ id }) => id),
+    ),
     database.getRepository(AirplaneEntity).findBy({ schoolId }),
     database.getRepository(StandardEntity).findBy({ schoolId }),
     database
@@ -48,6 +67,7 @@ export async function describeLessons(database: DataSource, lessons: Lesson[]): 
       version: lesson.version,
       proposed: lesson.proposal !== null,
       sightPictures: lesson.sightPictures,
+      gradedByHand: byHand.get(lesson.id) ?? 0,
       recordings: recordings
         .filter(({ lessonId }) => lessonId === lesson.id)
         .map(({ id, fileName, status, flownIn }) => ({ id, fileName, status, flownIn })),

@@ -12,6 +12,7 @@ import {
 import { cursorOf, cursorSchema } from '../http/cursor.ts';
 import { json, type Viewer } from '../http/env.ts';
 import { visible } from '../scope.ts';
+import { gradedByHand } from './describe-lessons.ts';
 
 /** What a list sorts by, as the database sees it; each names the lessons that are alike in it by their id. */
 const SORTS = {
@@ -51,9 +52,11 @@ const FOUND = `(lower(lesson.title) LIKE :like
   OR lesson.airplaneRowId IN (
     SELECT row_id FROM airplane WHERE airplane.school_id = :viewerSchool AND lower(airplane.data->>'name') LIKE :like))`;
 
-/** Recordings of the lesson itself that are in sight; what was flown in the trainer is practice beside it. */
-const FLOWN = `EXISTS (SELECT FROM recording WHERE recording.school_id = lesson.school_id
-  AND recording.lesson_id = lesson.id AND recording.flown_in = 'airplane' AND recording.deleted_at IS NULL)`;
+/** Recordings of the lesson itself that are in sight, or grades by hand; what was flown in the trainer is practice beside it. */
+const FLOWN = `(EXISTS (SELECT FROM recording WHERE recording.school_id = lesson.school_id
+  AND recording.lesson_id = lesson.id AND recording.flown_in = 'airplane' AND recording.deleted_at IS NULL)
+  OR EXISTS (SELECT FROM entered_attempt hand WHERE hand.school_id = lesson.school_id AND hand.lesson_id = lesson.id
+    AND hand.withdrawn IS NULL))`;
 
 export async function listLessons(
   database: DataSource,
@@ -91,14 +94,17 @@ export async function listLessons(
   const page = rows.slice(0, wanted.limit);
   const last = page.at(-1);
   const ids = page.map(({ id }) => id);
-  const [shown, recordings] = await Promise.all([
+  const [shown, byHand, recordings] = await Promise.all([
     summaries(database, viewer.schoolId, ids),
+    gradedByHand(database, viewer.schoolId, ids),
     recordingsOf(database, viewer.schoolId, ids),
   ]);
   return {
     items: ids.flatMap((id) => {
       const summary = shown.get(id);
-      return summary ? [{ ...summary, recordings: recordings.get(id) ?? [] }] : [];
+      return summary
+        ? [{ ...summary, gradedByHand: byHand.get(id) ?? 0, recordings: recordings.get(id) ?? [] }]
+        : [];
     }),
     next: last && rows.length > page.length ? cursorOf({ value: last.sortedBy, id: last.id }) : null,
   };
@@ -108,7 +114,7 @@ async function summaries(
   database: DataSource,
   schoolId: string,
   ids: string[],
-): Promise<Map<string, Omit<LessonSummary, 'recordings'>>> {
+): Promise<Map<string, Omit<LessonSummary, 'recordings' | 'gradedByHand'>>> {
   if (ids.length === 0) return new Map();
   const rows = await database
     .getRepository(LessonEntity)

@@ -39,6 +39,8 @@ interface LessonRow {
   recordingId: string | null;
   ungraded: number;
   signed: boolean;
+  /** Graded by hand, since nothing recorded it. */
+  byHand: boolean;
 }
 
 export async function todayOf(database: DataSource, viewer: Viewer, now = new Date()): Promise<Today> {
@@ -103,7 +105,7 @@ export async function todayOf(database: DataSource, viewer: Viewer, now = new Da
     on,
     // What a student has flown is no longer next.
     lessons: lessons
-      .filter(({ recordingId }) => role !== 'student' || !recordingId)
+      .filter(({ recordingId, byHand }) => role !== 'student' || !(recordingId || byHand))
       .map((lesson) => ({
         id: lesson.id,
         title: lesson.title,
@@ -150,7 +152,8 @@ function lessonsOn(
        airplane.data->>'name' AS airplane, jsonb_array_length(lesson.cards) AS cards, recording.id AS "recordingId",
        (SELECT count(*)::int FROM attempt WHERE attempt.school_id = $1 AND attempt.recording_id = recording.id
           AND grade IS NULL AND help NOT IN ('demonstration', 'deliberate-error')) AS ungraded,
-       EXISTS (SELECT FROM signed WHERE signed.school_id = $1 AND signed.recording_id = recording.id) AS signed
+       EXISTS (SELECT FROM signed WHERE signed.school_id = $1 AND signed.recording_id = recording.id) AS signed,
+       EXISTS (SELECT FROM entered_attempt hand WHERE hand.school_id = $1 AND hand.lesson_id = lesson.id AND hand.withdrawn IS NULL) AS "byHand"
      FROM lesson
      JOIN airplane ON airplane.school_id = lesson.school_id AND airplane.row_id = lesson.airplane_row_id
      LEFT JOIN LATERAL (SELECT id FROM recording WHERE recording.school_id = $1 AND recording.lesson_id = lesson.id
@@ -228,9 +231,15 @@ async function wordsOf(
   return rows.map(({ at, ...row }) => ({ ...row, kind, at: at.toISOString() }));
 }
 
-function needsOf({ cards, recordingId, ungraded, signed }: LessonRow): Today['lessons'][number]['needs'] {
+function needsOf({
+  cards,
+  recordingId,
+  ungraded,
+  signed,
+  byHand,
+}: LessonRow): Today['lessons'][number]['needs'] {
   if (cards === 0) return ['brief'];
-  if (!recordingId) return ['recording'];
+  if (!recordingId) return byHand ? [] : ['recording'];
   return [...(ungraded > 0 ? (['grades'] as const) : []), ...(signed ? [] : (['signature'] as const))];
 }
 
@@ -240,7 +249,7 @@ async function practiseOf(
   viewer: Viewer,
   lessons: readonly LessonRow[],
 ): Promise<Today['practise']> {
-  const next = lessons.find(({ recordingId }) => !recordingId);
+  const next = lessons.find(({ recordingId, byHand }) => !recordingId && !byHand);
   if (!next) return null;
   const [{ cards }]: { cards: { maneuver: string; title: string; speedUnit?: string }[] }[] =
     await database.query('SELECT cards FROM lesson WHERE school_id = $1 AND id = $2', [

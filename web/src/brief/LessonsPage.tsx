@@ -152,6 +152,8 @@ function NextStep({ lesson }: { lesson: LessonSummary }) {
     <>
       {flown.length > 0 ? (
         <Link to={`/debrief/${flown[0].id}`}>Flown: debrief</Link>
+      ) : lesson.gradedByHand > 0 ? (
+        <Link to={`/fly/${lesson.id}`}>Graded by hand</Link>
       ) : (
         <Link to={`/fly/${lesson.id}`}>Briefed: fly</Link>
       )}

@@ -126,6 +126,7 @@ test('what is sent is what the server takes, and comes back into the form unchan
     version: 1,
     recordings: [],
     sightPictures: [],
+    gradedByHand: 0,
     proposed: false,
   };
   const { weightLb: _, stations, ...back } = formOf(lesson);

@@ -20,7 +20,8 @@ import { attemptName, clock, heading } from '../parts/format.ts';
 import { Sentence } from '../parts/Sentence.tsx';
 import { Failed, Loading } from '../parts/states.tsx';
 import { AttemptLanes } from './AttemptLanes.tsx';
-import { InstructorGrading, SelfGrade, StudentWords } from './Grading.tsx';
+import { BriefDeviations } from './BriefDeviations.tsx';
+import { GradeBar, MoreOfAttempt, SelfGrade, StudentWords } from './Grading.tsx';
 import { addHelp, HELP_WORDS, helpName, isOfferedIn } from './help-words.ts';
 import type { AlikeIn } from './Requirements.tsx';
 import { type Again, SeeAgain } from './SeeAgain.tsx';
@@ -32,6 +33,7 @@ export function AttemptView(props: {
   recording: RecordingView;
   index: number;
   judge: Judge;
+  chooseJudge: (judge: Judge) => void;
   /** What was said of each attempt, in the recording's order. */
   statementsOfAll: AttemptStatements[];
   lesson: LessonStatements;
@@ -181,47 +183,57 @@ export function AttemptView(props: {
           />
         )}
       </div>
-      <div className="stack">
+      <div className="debrief-side">
         {open ? (
           <>
-            <Verdict
-              attempt={attempt}
-              judge={judge}
-              standing={standingVerdict(attempt[judge], statements)}
-              override={statements.override}
-              discontinued={statements.discontinued}
-              speedUnit={recording.airplane.speedUnit}
-              examinerFigures={recording.score?.examinerFigures}
-              trace={keel.data}
-              show={setCursorS}
-              tell={isStudent ? undefined : addStatement}
-              alike={alike}
-            />
-            <WhatHappened
-              attempt={attempt}
-              units={units}
-              cursorS={cursorS}
-              show={setCursorS}
-              statements={statements}
-              parked={lesson.parked}
-              park={
-                isStudent
-                  ? undefined
-                  : (finding) => props.addLessonStatement({ kind: 'park', finding, parked: true })
-              }
-            />
-            {isStudent ? (
-              <StudentWords statements={statements} addStatement={addStatement} />
-            ) : (
-              <InstructorGrading
+            {!isStudent && (
+              <GradeBar
                 attempt={attempt}
-                next={recording.score!.attempts[index + 1]}
-                cursorS={cursorS}
                 statements={statements}
                 addStatement={addStatement}
                 studentName={recording.studentId === null ? null : recording.student.name.split(' ')[0]}
               />
             )}
+            <div className="debrief-side-read stack">
+              <Verdict
+                attempt={attempt}
+                judge={judge}
+                standing={standingVerdict(attempt[judge], statements)}
+                override={statements.override}
+                discontinued={statements.discontinued}
+                speedUnit={recording.airplane.speedUnit}
+                examinerFigures={recording.score?.examinerFigures}
+                trace={keel.data}
+                show={setCursorS}
+                tell={isStudent ? undefined : addStatement}
+                alike={alike}
+              />
+              <WhatHappened
+                attempt={attempt}
+                units={units}
+                cursorS={cursorS}
+                show={setCursorS}
+                statements={statements}
+                parked={lesson.parked}
+                park={
+                  isStudent
+                    ? undefined
+                    : (finding) => props.addLessonStatement({ kind: 'park', finding, parked: true })
+                }
+              />
+              <BriefDeviations judge={judge} choose={props.chooseJudge} />
+              {isStudent ? (
+                <StudentWords statements={statements} addStatement={addStatement} />
+              ) : (
+                <MoreOfAttempt
+                  attempt={attempt}
+                  next={recording.score!.attempts[index + 1]}
+                  cursorS={cursorS}
+                  statements={statements}
+                  addStatement={addStatement}
+                />
+              )}
+            </div>
           </>
         ) : (
           <SelfGrade

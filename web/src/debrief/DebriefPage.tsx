@@ -26,6 +26,7 @@ import { Sentence } from '../parts/Sentence.tsx';
 import { Empty, Failed, Waiting } from '../parts/states.tsx';
 import { AttemptSquares } from './AttemptSquares.tsx';
 import { AttemptView } from './AttemptView.tsx';
+import { BriefDeviations } from './BriefDeviations.tsx';
 import { FlightStrip } from './FlightStrip.tsx';
 import { Leftovers } from './Leftovers.tsx';
 import { ofLesson } from './LessonSheet.tsx';
@@ -226,21 +227,6 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
               selected={index}
               select={choose}
             />
-            <div className="brief-deviations">
-              <span className="small quiet" id="brief-deviations">
-                Brief deviations, corrected
-              </span>
-              <SegmentedControl
-                aria-labelledby="brief-deviations"
-                size="xs"
-                value={judge}
-                onChange={(value) => setJudge(value as Judge)}
-                data={[
-                  { value: 'examiner', label: 'allowed' },
-                  { value: 'strict', label: 'not allowed' },
-                ]}
-              />
-            </div>
           </>
         )}
         {attempts.length > 0 && part === 'time' && (
@@ -259,6 +245,7 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
             recording={recording}
             index={index}
             judge={judge}
+            chooseJudge={setJudge}
             statementsOfAll={statements}
             lesson={lesson}
             addLessonStatement={addLessonStatement}
@@ -272,6 +259,7 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
             setAgain={setView}
           />
         )}
+        {attempts.length > 0 && part === 'lesson' && <BriefDeviations judge={judge} choose={setJudge} />}
         {recording.score && (part === 'lesson' || attempts.length === 0) && (
           <LessonView
             recording={recording}

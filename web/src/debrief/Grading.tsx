@@ -28,7 +28,8 @@ export function GradeButtons(props: {
           aria-pressed={props.value === grade}
           onClick={() => props.choose(grade)}
         >
-          <strong>{grade}</strong> {name}
+          <strong>{grade}</strong>
+          <span>{name}</span>
         </button>
       ))}
     </fieldset>
@@ -40,79 +41,88 @@ const MORE = [
   { value: 'edit', label: 'Edges, split, merge, discard' },
 ] as const;
 
-export function InstructorGrading(props: {
+/** The grade and who flew: in sight however long the page is, since it is what the page is for. */
+export function GradeBar(props: {
   attempt: AttemptScore;
-  /** The attempt after it, with which it can be merged. */
-  next: AttemptScore | undefined;
-  cursorS: number;
   statements: AttemptStatements;
   addStatement: AddStatement;
   /** Null while the flight is nobody's. */
   studentName: string | null;
 }) {
   const { statements, addStatement } = props;
+  return (
+    <section className="sheet stack grade-bar" aria-label="Your grade">
+      <div className="row spread">
+        <h3>Your grade</h3>
+        {props.studentName !== null && (
+          <span className="small quiet">
+            {statements.selfGrade
+              ? `${props.studentName} graded it ${statements.selfGrade.grade}${statements.selfGrade.beforeVerdict ? ', before the verdict' : ''}`
+              : `${props.studentName} has not graded it`}
+          </span>
+        )}
+      </div>
+      <GradeButtons
+        value={statements.grade}
+        choose={(grade) => addStatement({ kind: 'grade', grade })}
+        label="Your grade"
+      />
+      <WhoFlew maneuver={props.attempt.maneuver} statements={statements} addStatement={addStatement} />
+      <OtherWords statements={statements} />
+    </section>
+  );
+}
+
+/** What an instructor saw, says and puts right of an attempt. */
+export function MoreOfAttempt(props: {
+  attempt: AttemptScore;
+  /** The attempt after it, with which it can be merged. */
+  next: AttemptScore | undefined;
+  cursorS: number;
+  statements: AttemptStatements;
+  addStatement: AddStatement;
+}) {
+  const { statements, addStatement } = props;
   const [nextTime, setNextTime] = useState(statements.nextTime ?? '');
   const [more, setMore] = useState<'verdict' | 'edit' | null>(null);
   return (
-    <>
-      {/* In sight however long the page is: it is what the page is for. */}
-      <section className="sheet stack grade-bar" aria-label="Your grade">
-        <div className="row spread">
-          <h3>Your grade</h3>
-          {props.studentName !== null && (
-            <span className="small quiet">
-              {statements.selfGrade
-                ? `${props.studentName} said ${statements.selfGrade.grade}${statements.selfGrade.beforeVerdict ? ', before the verdict' : ''}`
-                : `${props.studentName} has not graded it`}
-            </span>
-          )}
-        </div>
-        <GradeButtons
-          value={statements.grade}
-          choose={(grade) => addStatement({ kind: 'grade', grade })}
-          label="Your grade"
+    <section className="sheet stack" aria-label="More for this attempt" style={{ gap: 10 }}>
+      <SeenTaps statements={statements} addStatement={addStatement} maneuver={props.attempt.maneuver} />
+      <TextInput
+        label="One thing for next time"
+        value={nextTime}
+        onChange={(event) => setNextTime(event.currentTarget.value)}
+        onBlur={() =>
+          nextTime.trim() !== (statements.nextTime ?? '') &&
+          addStatement({ kind: 'next-time', text: nextTime })
+        }
+        placeholder="Stop the roll, then pull."
+      />
+      <CommentForm label="Comment" action="Keep" keep={(text) => addStatement({ kind: 'comment', text })} />
+      <Words statements={statements} addStatement={addStatement} />
+      <div className="row" style={{ flexWrap: 'wrap', gap: 2 }}>
+        {MORE.map(({ value, label }) => (
+          <Button
+            key={value}
+            variant="subtle"
+            size="compact-sm"
+            aria-expanded={more === value}
+            onClick={() => setMore(more === value ? null : value)}
+          >
+            {label}
+          </Button>
+        ))}
+      </div>
+      {more === 'verdict' && <Exceptions statements={statements} addStatement={addStatement} />}
+      {more === 'edit' && (
+        <EditAttempt
+          attempt={props.attempt}
+          next={props.next}
+          cursorS={props.cursorS}
+          addStatement={addStatement}
         />
-        <WhoFlew maneuver={props.attempt.maneuver} statements={statements} addStatement={addStatement} />
-        <OtherWords statements={statements} />
-      </section>
-      <section className="sheet stack" aria-label="More for this attempt" style={{ gap: 10 }}>
-        <SeenTaps statements={statements} addStatement={addStatement} maneuver={props.attempt.maneuver} />
-        <TextInput
-          label="One thing for next time"
-          value={nextTime}
-          onChange={(event) => setNextTime(event.currentTarget.value)}
-          onBlur={() =>
-            nextTime.trim() !== (statements.nextTime ?? '') &&
-            addStatement({ kind: 'next-time', text: nextTime })
-          }
-          placeholder="Stop the roll, then pull."
-        />
-        <CommentForm label="Comment" action="Keep" keep={(text) => addStatement({ kind: 'comment', text })} />
-        <Words statements={statements} addStatement={addStatement} />
-        <div className="row" style={{ flexWrap: 'wrap', gap: 2 }}>
-          {MORE.map(({ value, label }) => (
-            <Button
-              key={value}
-              variant="subtle"
-              size="compact-sm"
-              aria-expanded={more === value}
-              onClick={() => setMore(more === value ? null : value)}
-            >
-              {label}
-            </Button>
-          ))}
-        </div>
-        {more === 'verdict' && <Exceptions statements={statements} addStatement={addStatement} />}
-        {more === 'edit' && (
-          <EditAttempt
-            attempt={props.attempt}
-            next={props.next}
-            cursorS={props.cursorS}
-            addStatement={addStatement}
-          />
-        )}
-      </section>
-    </>
+      )}
+    </section>
   );
 }
 

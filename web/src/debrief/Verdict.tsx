@@ -61,7 +61,7 @@ export function Verdict(props: {
     <section className="sheet" aria-label="Verdict">
       <div className="row" style={{ gap: 8 }}>
         <VerdictMark verdict={standing} />
-        <h2 style={{ fontSize: '1.15rem' }}>{VERDICT_WORDS[standing]}</h2>
+        <h2 style={{ fontSize: '1.15rem', flex: 1 }}>{VERDICT_WORDS[standing]}</h2>
       </div>
       {(says || othersWord) && (
         <p className="small quiet" style={{ margin: '5px 0 8px' }}>

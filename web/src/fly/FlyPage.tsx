@@ -8,6 +8,7 @@ import { useSetCurrent } from '../frame/current.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { dayAndTime, numberText, shownZone } from '../parts/format.ts';
 import { Waiting } from '../parts/states.tsx';
+import { AtTheDesk } from './AtTheDesk.tsx';
 import { AssumesDialog } from './attach/AssumesDialog.tsx';
 import { Attach } from './attach/Attach.tsx';
 import { differences } from './attach/assumes.ts';
@@ -139,6 +140,7 @@ function Fly({ lesson }: { lesson: Lesson }) {
               </section>
             )}
             {!readOnly && <Attach attach={attach} busy={busy} />}
+            {!readOnly && flown.length === 0 && <AtTheDesk lesson={lesson} />}
             <Recordings title="Attached to this lesson" recordings={flown} />
             <Recordings title="Practice beside this lesson" recordings={practice} />
             {!readOnly && <Demonstration fly={fly} lesson={lesson} busy={busy} />}

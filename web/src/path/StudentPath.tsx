@@ -170,7 +170,7 @@ function SkillRow({ skill, flights, studentId }: { skill: PathSkill; flights: st
     <tr>
       <th scope="row">
         <Link to={`/path/${studentId}/${skill.skill}`}>{title}</Link>
-        {skill.gates.length > 0 && <div className="small quiet">gate</div>}
+        {skill.gates.length > 0 && <div className="small quiet">for solo</div>}
       </th>
       <td>
         <ChanceLine chance={chance} label={title} />
@@ -248,11 +248,13 @@ function ToSolo({ path }: { path: Path }) {
           </p>
         </>
       ) : (
-        <p className="small quiet">No estimate yet: {'why' in forecast ? forecast.why : ''}.</p>
+        <p className="small quiet">{'why' in forecast ? sentence(forecast.why) : 'No estimate yet.'}</p>
       )}
     </section>
   );
 }
+
+const sentence = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}.`;
 
 /** Faults that came more than once; the others in passing. */
 function Recurring({ path: { recurring, speedUnit } }: { path: Path }) {

@@ -5,6 +5,7 @@ export class Calendar1700000000021 implements MigrationInterface {
   async up(runner: QueryRunner): Promise<void> {
     await runner.query(`
       CREATE INDEX booking_lesson ON booking (school_id, lesson_id) WHERE lesson_id IS NOT NULL;
+      CREATE INDEX entered_attempt_lesson ON entered_attempt (school_id, lesson_id) WHERE lesson_id IS NOT NULL;
       -- Recordings, notes and attempts entered by hand refer to their lesson: with any of them it stays.
       CREATE FUNCTION delete_lesson(session text, of_school uuid, one uuid) RETURNS void
         LANGUAGE plpgsql SECURITY DEFINER SET search_path = public AS $$
