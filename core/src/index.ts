@@ -192,6 +192,7 @@ export { historySchema, readHistory } from './path/history.ts';
 export { LOG_COLUMN_IDS, LOG_COLUMNS, type LogMapping, readLogCsv, writeLogCsv } from './path/logbook/csv.ts';
 export { draftEntry } from './path/logbook/draft.ts';
 export {
+  BROUGHT_FORWARD,
   endorsementSchema,
   hoursAndMinutes,
   LOG_TIMES,

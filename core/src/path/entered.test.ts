@@ -34,9 +34,22 @@ describe('an attempt entered by hand', () => {
       ...landing,
       withdrawn: { by: 'Idris', at: '2026-11-21T08:00:00Z', why: 'another student' },
     };
-    expect(evidenceByHand([landing, back, entered()], 'landing', 'UTC')).toEqual([
+    expect(evidenceByHand([landing, back, entered()], { id: 'landing', maneuver: null }, 'UTC')).toEqual([
       expect.objectContaining({ day: '2026-11-20', verdict: 'satisfactory', toleranceUsed: null, grade: 3 }),
     ]);
+  });
+
+  test('of a maneuver it is evidence of the skill that the maneuver feeds, which way it was flown or not said', () => {
+    const steep = { id: 'steep-turns', maneuver: 'steep-turn' };
+    const unsaid = entered({ variant: null, grade: 2 });
+    expect(
+      evidenceByHand([entered(), unsaid], steep, 'UTC').map(({ variant, verdict }) => [variant, verdict]),
+    ).toEqual([
+      ['left', 'satisfactory'],
+      [null, 'unsatisfactory'],
+    ]);
+    expect(evidenceByHand([entered()], { ...steep, variants: ['right'] }, 'UTC')).toEqual([]);
+    expect(evidenceByHand([entered()], { id: 'climb', maneuver: 'climb' }, 'UTC')).toEqual([]);
   });
 
   test.each([

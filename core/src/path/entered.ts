@@ -5,6 +5,7 @@ import { findRoom, MANEUVER_IDS } from '../maneuvers/registry.ts';
 import { dayIn } from '../units/days.ts';
 import { instantSchema } from '../units/instant-schema.ts';
 import type { FlownAttempt } from './standing/evidence.ts';
+import type { SyllabusSkill } from './syllabus/schema.ts';
 
 const SKILL_ID = /^[a-z][a-z0-9-]{1,59}$/;
 
@@ -29,7 +30,8 @@ export const enteredBodySchema = z
     if ((maneuver === null) === (skill === undefined))
       wrong('maneuver', 'say either the maneuver or the skill, and not both');
     const variants: readonly string[] = (maneuver && findRoom(maneuver)?.variants) || [];
-    if (maneuver && !variants.includes(variant ?? ''))
+    // Which way is left open where an earlier record does not say.
+    if (maneuver && variant !== null && !variants.includes(variant))
       wrong('variant', `${variant}: must be one of ${variants.join(', ')}`);
     if (flownByWith(help) === 'instructor' && grade > 1)
       wrong('grade', 'what the instructor flew was seen by the student: 1 and no more');
@@ -46,16 +48,28 @@ export const enteredAttemptSchema = z.object({
 });
 export type EnteredAttempt = z.infer<typeof enteredAttemptSchema>;
 
+type SkillFed = Pick<SyllabusSkill, 'id' | 'maneuver' | 'variants'>;
+
+const feedsByHand = (
+  { id, maneuver, variants }: SkillFed,
+  one: Pick<EnteredAttempt, 'skill' | 'maneuver' | 'variant'>,
+): boolean =>
+  one.skill === id ||
+  (maneuver !== null &&
+    one.maneuver === maneuver &&
+    (!variants || one.variant === null || variants.includes(one.variant)));
+
 /** What was graded by hand of one skill, as evidence: a grade of three or more is to standard. Withdrawn ones say nothing. */
 export const evidenceByHand = (
   entered: readonly EnteredAttempt[],
-  skill: string,
+  skill: SkillFed,
   zone: string,
 ): FlownAttempt[] =>
   entered
-    .filter((one) => one.skill === skill && !one.withdrawn)
-    .map(({ flownAt, help, grade }) => ({
+    .filter((one) => feedsByHand(skill, one) && !one.withdrawn)
+    .map(({ flownAt, variant, help, grade }) => ({
       at: flownAt,
+      variant,
       day: dayIn(flownAt, zone),
       flownIn: 'airplane',
       help,

@@ -62,7 +62,7 @@ export function enteredRoutes() {
         const row = { schoolId, id, studentId, authorId: viewer.id, lessonId, body };
         const isNew = await database.transaction(async (manager) => {
           if (!(await insertOnce(manager, EnteredAttemptEntity, row, ['studentId']))) return false;
-          if (body.skill) await writeRecords(manager, school, studentId, new Set([body.skill]));
+          await writeRecords(manager, school, studentId, new Set([body.skill ?? body.maneuver ?? '']));
           return true;
         });
         const entered = await enteredOf(database, student);
@@ -101,7 +101,8 @@ export function enteredRoutes() {
               { withdrawn },
             );
             const school = await manager.findOneByOrFail(SchoolEntity, { id: student.schoolId });
-            if (row.body.skill) await writeRecords(manager, school, student.id, new Set([row.body.skill]));
+            const { skill, maneuver } = row.body;
+            await writeRecords(manager, school, student.id, new Set([skill ?? maneuver ?? '']));
           });
         return c.json(await enteredOf(database, student), 200);
       },

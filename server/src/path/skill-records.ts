@@ -65,9 +65,8 @@ export async function writeRecords(
   if (wanted.length === 0) return;
   // Asked at every tap of a grade: what is not wanted is not read.
   const recorded = wanted.some(({ maneuver }) => maneuver !== null);
-  const byHand = wanted.some(({ maneuver }) => maneuver === null);
   const flown = recorded ? await evidenceRows(manager, student) : [];
-  const entered = byHand ? await enteredOf(manager, student) : [];
+  const entered = await enteredOf(manager, student);
   const words: { skill: string; at: Date }[] = await manager.query(
     'SELECT skill, created_at AS at FROM skill_word WHERE school_id = $1 AND student_id = $2',
     [schoolId, studentId],
@@ -78,9 +77,9 @@ export async function writeRecords(
     studentId,
     skill: skill.id,
     record: recordOf({
-      evidence: skill.maneuver
-        ? flown.filter((one) => feeds(skill, one))
-        : evidenceByHand(entered, skill.id, zone),
+      evidence: [...flown.filter((one) => feeds(skill, one)), ...evidenceByHand(entered, skill, zone)].sort(
+        (a, b) => Date.parse(a.at) - Date.parse(b.at),
+      ),
       asked: { rules: rulesOf(syllabus, skill), asks: skill.asks, byHand: skill.maneuver === null },
       staleAfterDays: skill.staleAfterDays,
       cleared: words.filter((word) => word.skill === skill.id).map(({ at }) => at.toISOString()),

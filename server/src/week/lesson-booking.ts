@@ -11,7 +11,7 @@ import { rangeOf, withoutConflict } from './bookings.ts';
 const USUAL_BLOCK_MIN = 75;
 const MIN_MS = 60_000;
 
-export const LIVE = 'cancelled IS NULL';
+const LIVE = 'cancelled IS NULL';
 
 interface Standing {
   id: string;

@@ -11,9 +11,9 @@ import {
   watchForByManeuver,
   withOverrides,
 } from '@keel/core';
-import { Button, Tabs, TextInput } from '@mantine/core';
+import { Button, Select, Tabs, TextInput } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { useSWRConfig } from 'swr';
 import { ApiError, api, messageOf, read } from '../api/client.ts';
@@ -29,6 +29,7 @@ import {
 import { AskBeforeLeaving, SAVED } from '../frame/AskBeforeLeaving.tsx';
 import { useSetCurrent } from '../frame/current.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
+import { MomentField } from '../parts/DayField.tsx';
 import { dayAndTime, numberText } from '../parts/format.ts';
 import { Failed, Loading } from '../parts/states.tsx';
 import { TechniqueForm } from '../technique/TechniqueForm.tsx';
@@ -104,6 +105,9 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
   const [problem, setProblem] = useState<ApiError | null>(null);
   const [changed, setChanged] = useState(false);
   const [why, setWhy] = useState('');
+  /** It was to be saved, and nobody had said for whom. */
+  const [nobody, setNobody] = useState(false);
+  const studentField = useRef<HTMLInputElement>(null);
   const [tab, setTab] = useState<Tab>(lesson ? 'cards' : 'order');
   const [chosen, setChosen] = useState<string>();
   const readOnly = me?.role === 'student';
@@ -128,7 +132,8 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
         ? { standardId: me.firstStandardId }
         : {}),
       groundFt: before.groundFt === '' ? (me?.areaGroundFt ?? '') : before.groundFt,
-      studentId: before.studentId || (students.data?.[0]?.id ?? ''),
+      // Whom a lesson is for is never guessed; where there is one, it is that one's.
+      studentId: before.studentId || (students.data?.length === 1 ? students.data[0].id : ''),
       ...(before.airplaneId === '' && first ? { airplaneId: first.id, ...usualLoad(first) } : {}),
     }));
   }, [students.data, airplanes.data, me, lesson]);
@@ -172,6 +177,11 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
   if (!students.data || !airplanes.data || !standards.data || !technique || !me) return <Page />;
 
   const save = async () => {
+    if (form.studentId === '') {
+      setNobody(true);
+      studentField.current?.focus();
+      return;
+    }
     const body = inputOf(form, airplane);
     if (!body) return;
     setSaving(true);
@@ -214,7 +224,7 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
   const setTechnique = (key: TechniqueKey, value: Technique[TechniqueKey] | undefined) =>
     change({ technique: { ...form.technique, [key]: value } });
   const stopped = plan?.notices.some(({ level, item: of }) => level === 'stop' && of === null) ?? false;
-  const ready = plan !== undefined && form.items.length > 0 && form.studentId !== '';
+  const ready = plan !== undefined && form.items.length > 0;
   const missing =
     airplanes.data.length === 0
       ? 'There is no airplane yet: the chief instructor adds one in the Hangar.'
@@ -277,6 +287,25 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
               maxLength={300}
               value={why}
               onChange={(event) => setWhy(event.currentTarget.value)}
+            />
+          </div>
+        )}
+        {!lesson && (
+          <div className="sheet brief-who">
+            <Select
+              ref={studentField}
+              label="Student"
+              placeholder="Who flies"
+              data={students.data.map(({ id, name }) => ({ value: id, label: name }))}
+              value={form.studentId || null}
+              error={nobody && form.studentId === '' && 'Choose the student'}
+              onChange={(studentId) => change({ studentId: studentId ?? '' })}
+              searchable
+            />
+            <MomentField
+              label="When"
+              value={form.plannedAt}
+              onChange={(plannedAt) => change({ plannedAt })}
             />
           </div>
         )}
@@ -349,10 +378,9 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
                 change={change}
                 errors={errors}
                 plan={plan}
-                students={students.data}
                 airplanes={airplanes.data}
                 standards={standards.data}
-                studentFixed={lesson !== undefined}
+                isNew={lesson === undefined}
               />
             </Tabs.Panel>
             <Tabs.Panel value="watch">

@@ -1,5 +1,5 @@
 /** Student, airplane, standard, the day's air and sky, and what is loaded. */
-import { type Airplane, hasBalance, type LessonPlan, type Standard, type Student } from '@keel/core';
+import { type Airplane, hasBalance, type LessonPlan, type Standard } from '@keel/core';
 import { SegmentedControl, Select, TextInput } from '@mantine/core';
 import { MomentField } from '../parts/DayField.tsx';
 import { numberText } from '../parts/format.ts';
@@ -19,10 +19,9 @@ export function DayForm(props: {
   change: (part: Partial<BriefForm>) => void;
   errors: FieldErrors;
   plan: LessonPlan | undefined;
-  students: Student[];
   airplanes: Airplane[];
   standards: Standard[];
-  studentFixed: boolean;
+  isNew: boolean;
 }) {
   const { form, change, errors, plan } = props;
   const airplane = props.airplanes.find(({ id }) => id === form.airplaneId);
@@ -42,15 +41,6 @@ export function DayForm(props: {
       <section className="sheet stack" aria-label="Conditions">
         <h2>Who, what, when</h2>
         <div className="conditions">
-          <Select
-            className="wide"
-            label="Student"
-            data={props.students.map(({ id, name }) => ({ value: id, label: name }))}
-            value={form.studentId}
-            onChange={(studentId) => change({ studentId: studentId ?? '' })}
-            disabled={props.studentFixed}
-            searchable
-          />
           <Select
             className="wide"
             label="Airplane"
@@ -79,12 +69,15 @@ export function DayForm(props: {
               })
             }
           />
-          <MomentField
-            className="wide"
-            label="When"
-            value={form.plannedAt}
-            onChange={(plannedAt) => change({ plannedAt })}
-          />
+          {/* Of a new lesson it stands above, beside whom it is for. */}
+          {!props.isNew && (
+            <MomentField
+              className="wide"
+              label="When"
+              value={form.plannedAt}
+              onChange={(plannedAt) => change({ plannedAt })}
+            />
+          )}
           <TextInput
             className="wide"
             label="Title"

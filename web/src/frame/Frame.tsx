@@ -25,6 +25,7 @@ export function Frame() {
   const inHand = useMediaQuery('(max-width: 640px)');
   const places = [
     { to: '/week', name: 'Week' },
+    ...(me && me.role !== 'student' ? [{ to: '/live', name: 'Live' }] : []),
     { to: '/hangar', name: 'Hangar' },
     { to: '/standards', name: 'Standards' },
     { to: '/technique', name: 'Technique' },

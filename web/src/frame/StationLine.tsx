@@ -11,7 +11,8 @@ interface Station {
 }
 
 const STATIONS: readonly Station[] = [
-  { name: 'Brief', path: '/brief', to: (c: Current) => c.lessonId },
+  // The list: a lesson is gone back to from Fly and Debrief, and a new one begins there.
+  { name: 'Brief', path: '/brief', to: () => undefined },
   { name: 'Fly', path: '/fly', to: (c: Current) => c.lessonId },
   { name: 'Debrief', path: '/debrief', to: (c: Current) => c.recordingId },
   {

@@ -1,5 +1,5 @@
 /** The devices in the airplanes: each with a key of its own, shown once, ended at any time. */
-import { Button, Select, TextInput } from '@mantine/core';
+import { Button, CopyButton, Select, TextInput } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useState } from 'react';
 import useSWR from 'swr';
@@ -7,6 +7,10 @@ import { answered, api, messageOf, read } from '../api/client.ts';
 import { useAirplanes } from '../api/hooks.ts';
 import { day } from '../parts/format.ts';
 import { PlainTable } from '../parts/PlainTable.tsx';
+
+/** What starts the simulated one, whole. */
+const commandOf = ({ airplaneId, key }: { airplaneId: string; key: string }): string =>
+  `npm run recorder -- --to ${location.origin} --airplane ${airplaneId} --key ${key}`;
 
 export function Devices() {
   const devices = useSWR('/devices', () => read(api.devices.$get()));
@@ -45,9 +49,21 @@ export function Devices() {
         <code>npm run recorder -- --to {location.origin} --airplane ID --key KEY</code>.
       </p>
       {made && (
-        <p role="status">
-          The key of {made.name}, shown only once: <strong className="device-key">{made.key}</strong>
-        </p>
+        <div role="status" className="stack" style={{ gap: 6 }}>
+          <p>
+            The key of {made.name}, shown only once: <strong className="device-key">{made.key}</strong>
+          </p>
+          <div className="row">
+            <code style={{ flex: 1, overflowWrap: 'anywhere' }}>{commandOf(made)}</code>
+            <CopyButton value={commandOf(made)}>
+              {({ copied, copy }) => (
+                <Button variant="default" onClick={copy}>
+                  {copied ? 'Copied' : 'Copy the command'}
+                </Button>
+              )}
+            </CopyButton>
+          </div>
+        </div>
       )}
       {devices.data && devices.data.length > 0 && (
         <PlainTable>

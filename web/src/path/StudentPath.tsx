@@ -10,7 +10,7 @@ import {
 } from '@keel/core';
 import { Button, Menu } from '@mantine/core';
 import { IconChevronDown } from '@tabler/icons-react';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import { useMe, usePath } from '../api/hooks.ts';
 import { useSetCurrent } from '../frame/current.tsx';
@@ -25,12 +25,18 @@ import { NextLesson } from './NextLesson.tsx';
 import { Stems } from './Stems.tsx';
 import './path.css';
 
+// Asked for once in a student's life: it is fetched then.
+const OpeningBalance = lazy(async () => ({
+  default: (await import('../record/OpeningBalance.tsx')).OpeningBalance,
+}));
+
 /** Flights shown, the latest last. */
 const MOST_FLIGHTS = 6;
 
 export function StudentPath({ studentId }: { studentId: string }) {
   const path = usePath(studentId);
   const { data: me } = useMe();
+  const [opening, setOpening] = useState(false);
   const last = path.data?.skills
     .flatMap(({ attempts }) => attempts)
     .sort((a, b) => (a.flownAt < b.flownAt ? 1 : -1))[0];
@@ -61,6 +67,7 @@ export function StudentPath({ studentId }: { studentId: string }) {
             <Menu.Item component={Link} to="/syllabus">
               The syllabus
             </Menu.Item>
+            {staff && <Menu.Item onClick={() => setOpening(true)}>Opening balance</Menu.Item>}
           </Menu.Dropdown>
         </Menu>
         {staff && (
@@ -70,6 +77,16 @@ export function StudentPath({ studentId }: { studentId: string }) {
         )}
         {staff && <NextLesson studentId={student.id} />}
       </TitleBar>
+      {opening && (
+        <Suspense>
+          <OpeningBalance
+            studentId={student.id}
+            studentName={student.name}
+            skills={path.data.skills}
+            close={() => setOpening(false)}
+          />
+        </Suspense>
+      )}
       <div className="page">
         <div className="columns path-columns">
           <div className="stack">

@@ -41,6 +41,25 @@ export function MyPage() {
             <Agreements studentId={me.id} />
           </section>
         )}
+        {me?.role === 'student' && (
+          <section className="sheet row spread" aria-label="Your archive">
+            <div>
+              <h2>Your archive</h2>
+              <p className="small quiet">
+                All that the school knows of your flying: lessons, recordings, grades, logbook. Another school
+                can import it.
+              </p>
+            </div>
+            <Button
+              component="a"
+              href={`/api/students/${me.id}/archive`}
+              variant="default"
+              style={{ flexShrink: 0 }}
+            >
+              Download
+            </Button>
+          </section>
+        )}
         <section className="sheet stack" aria-labelledby="signed-in">
           <h2 id="signed-in">Where you are signed in</h2>
           <p className="small quiet">

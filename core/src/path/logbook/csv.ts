@@ -3,7 +3,7 @@ import Papa from 'papaparse';
 import type { Coded } from '../../coded.ts';
 import { InputError } from '../../errors.ts';
 import { isoDay } from '../gates/gates.ts';
-import { LOG_TIMES, type LogEntry, logEntrySchema } from './entry.ts';
+import { BROUGHT_FORWARD, LOG_TIMES, type LogEntry, logEntrySchema } from './entry.ts';
 
 /** Columns of the program’s own file, in order. */
 export const LOG_COLUMNS = {
@@ -21,7 +21,7 @@ export const LOG_COLUMNS = {
   landingsNight: 'Landings by night',
   training: 'Training',
   remarks: 'Remarks',
-} as const satisfies Record<keyof LogEntry, string>;
+} as const satisfies Record<Exclude<keyof LogEntry, 'broughtForward'>, string>;
 type LogColumn = keyof typeof LOG_COLUMNS;
 export const LOG_COLUMN_IDS = Object.keys(LOG_COLUMNS) as LogColumn[];
 
@@ -87,7 +87,8 @@ export function readLogCsv(text: string, mapping: LogMapping = {}): ReadLog {
       }
     }
     if (bad) return;
-    const read = logEntrySchema.safeParse(value);
+    const forward = value.airplane === BROUGHT_FORWARD && { broughtForward: true };
+    const read = logEntrySchema.safeParse({ ...value, ...forward });
     if (read.success) entries.push(read.data);
     else
       for (const { path, message } of read.error.issues)
@@ -147,7 +148,7 @@ function dateOf(cell: string): string {
 
 /** `1:05`, or hours with decimals: `1.1`. */
 function minutesOf(cell: string): number {
-  const clock = /^(\d{1,2}):([0-5]\d)$/.exec(cell);
+  const clock = /^(\d{1,5}):([0-5]\d)$/.exec(cell);
   if (clock) return 60 * Number(clock[1]) + Number(clock[2]);
   const hours = Number(cell.replace(',', '.'));
   if (!/^\d/.test(cell) || !Number.isFinite(hours) || hours < 0 || hours > 24)

@@ -2,8 +2,18 @@
 import { z } from 'zod';
 import { isoDay } from '../gates/gates.ts';
 
-const minutes = z.number().int('whole minutes').min(0, 'not less than none').max(1440, 'not more than a day');
-const landings = z.number().int().min(0).max(99);
+/** What stands for the airplane in an entry of an earlier logbook's totals. */
+export const BROUGHT_FORWARD = 'Brought forward';
+
+const DAY_MIN = 1440;
+/** Of a day; what is brought forward from an earlier logbook may be years of it. */
+const minutes = z
+  .number()
+  .int('whole minutes')
+  .min(0, 'not less than none')
+  .max(1_200_000, 'not more than 20,000 hours');
+const LANDINGS_A_DAY = 99;
+const landings = z.number().int().min(0).max(99_999);
 
 export const LOG_TIMES = ['blockMin', 'airMin', 'dualMin', 'soloMin', 'nightMin', 'instrumentMin'] as const;
 export type LogTime = (typeof LOG_TIMES)[number];
@@ -25,12 +35,19 @@ const fields = z.object({
   /** The training given, or what was flown. */
   training: z.string().trim().max(2000).default(''),
   remarks: z.string().trim().max(500).default(''),
+  /** Totals of an earlier logbook, as of its day: no flight of its own. */
+  broughtForward: z.literal(true).optional(),
 });
 
 /** @throws ZodError for times that cannot be: in the air longer than off the blocks, parts longer than the whole. */
 export const logEntrySchema = fields.superRefine((entry, refuse) => {
   const wrong = (field: keyof LogEntry, message: string) =>
     refuse.addIssue({ code: 'custom', path: [field], message });
+  if (!entry.broughtForward) {
+    for (const time of LOG_TIMES) if (entry[time] > DAY_MIN) wrong(time, 'not more than a day');
+    for (const key of ['landingsDay', 'landingsNight'] as const)
+      if (entry[key] > LANDINGS_A_DAY) wrong(key, `at most ${LANDINGS_A_DAY} in one entry`);
+  }
   const { blockMin, airMin, dualMin, soloMin, nightMin, instrumentMin } = entry;
   if (airMin > blockMin) wrong('airMin', `${airMin} min in the air of ${blockMin} off the blocks`);
   if (dualMin + soloMin > blockMin)
@@ -75,7 +92,7 @@ export function logTotals(entries: readonly LogEntry[]): LogTotals {
   const total = (key: LogTime | 'landingsDay' | 'landingsNight') =>
     entries.reduce((sum, entry) => sum + entry[key], 0);
   return {
-    flights: entries.length,
+    flights: entries.filter(({ broughtForward }) => !broughtForward).length,
     blockMin: total('blockMin'),
     airMin: total('airMin'),
     dualMin: total('dualMin'),

@@ -3,7 +3,7 @@ import type { FlightScore } from '../../debrief/flight-score.ts';
 import { cellWords } from '../../words/input-error.ts';
 import { LOG_COLUMN_IDS, readLogCsv, writeLogCsv } from './csv.ts';
 import { draftEntry } from './draft.ts';
-import { hoursAndMinutes, type LogEntry, logEntrySchema, logTotals } from './entry.ts';
+import { BROUGHT_FORWARD, hoursAndMinutes, type LogEntry, logEntrySchema, logTotals } from './entry.ts';
 import { ENDORSEMENT_TEMPLATES, endorsementEnds, fillTemplate, unfilled } from './templates.ts';
 
 const entry = (more: Partial<LogEntry> = {}): LogEntry => ({
@@ -90,6 +90,25 @@ describe('a table of another make', () => {
   test('what is no table is said to be none', () => {
     expect(() => readLogCsv('hello')).toThrow('log/no-table');
   });
+});
+
+test('what is brought forward may be years of hours, and is no flight; a day holds no more than a day', () => {
+  const years = {
+    blockMin: 4250,
+    airMin: 0,
+    dualMin: 3650,
+    soloMin: 600,
+    landingsDay: 140,
+    broughtForward: true,
+  } as const;
+  expect(logEntrySchema.safeParse(entry(years)).success).toBe(true);
+  expect(logTotals([entry(years), entry()])).toMatchObject({ flights: 1, blockMin: 4325 });
+  const forward = entry({ ...years, airplane: BROUGHT_FORWARD });
+  expect(readLogCsv(writeLogCsv([forward])).entries).toEqual([forward]);
+  const { error } = logEntrySchema.safeParse(entry({ ...years, broughtForward: undefined }));
+  expect(error?.issues.map(({ path }) => path[0])).toEqual(
+    expect.arrayContaining(['blockMin', 'dualMin', 'landingsDay']),
+  );
 });
 
 test('totals are sums, and a minute past an hour is 1:01', () => {
