@@ -200,3 +200,17 @@ test('outside somebody’s usual hours a booking is asked about, and made once i
   expect(classmates.usualHours).toEqual({});
   await put(school.student, school.student.id, { hours: [] });
 });
+
+test('a retired airplane is booked no more, and comes back', async () => {
+  const { version, ...airplane } = (await (await school.chief.call('GET', '/airplanes')).json()).find(
+    ({ id }: { id: string }) => id === 'gimmer-2',
+  );
+  const put = (of: number, more: object) =>
+    school.chief.call('PUT', '/airplanes/gimmer-2', { version: of, airplane: { ...airplane, ...more } });
+  const bookable = async () => (await week(school.chief)).airplanes.map(({ id }) => id);
+  expect(await bookable()).toContain('gimmer-2');
+  expect((await put(version, { retired: true })).status).toBeLessThan(300);
+  expect(await bookable()).not.toContain('gimmer-2');
+  expect((await put(version + 1, {})).status).toBeLessThan(300);
+  expect(await bookable()).toContain('gimmer-2');
+});

@@ -45,6 +45,8 @@ export const airplaneSchema = z
     name: z.string().min(1).max(80),
     registration: z.string().max(20).optional(),
     seats: z.string().max(60).optional(),
+    /** No longer flown here: it is chosen for nothing new, and what was flown in it stays. */
+    retired: z.literal(true).optional(),
     speedUnit: z.enum(['kt', 'mph']).default('kt'),
     maxWeightLb: z.number().positive().max(20_000),
     emptyWeightLb: z.number().positive().max(20_000).optional(),

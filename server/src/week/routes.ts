@@ -80,7 +80,7 @@ async function weekOf(database: DataSource, viewer: Viewer, day: string): Promis
       student: { id: studentId, name: students.find(({ id }) => id === studentId)?.name ?? '' },
     })),
     instructors: staff.map(({ id, name }) => ({ id, name })),
-    airplanes: airplanes.map(({ id, data }) => ({ id, name: data.name })),
+    airplanes: airplanes.filter(({ data }) => !data.retired).map(({ id, data }) => ({ id, name: data.name })),
     students: students.filter(({ closedAt }) => closedAt === null).map(({ id, name }) => ({ id, name })),
     usualHours: Object.fromEntries(
       [...staff, ...students]

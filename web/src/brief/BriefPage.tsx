@@ -124,7 +124,7 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
   }, [lesson, changed, version]);
   // The first of each list is as good a beginning as any.
   useEffect(() => {
-    const first = airplanes.data?.[0];
+    const first = airplanes.data?.find(({ retired }) => !retired);
     setForm((before) => ({
       ...before,
       // A new lesson is judged by what the school has chosen, until somebody chooses.
@@ -378,7 +378,7 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
                 change={change}
                 errors={errors}
                 plan={plan}
-                airplanes={airplanes.data}
+                airplanes={airplanes.data.filter(({ id, retired }) => !retired || id === form.airplaneId)}
                 standards={standards.data}
                 isNew={lesson === undefined}
               />

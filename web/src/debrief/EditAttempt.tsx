@@ -22,6 +22,8 @@ export function EditAttempt(props: {
   const [maneuver, setManeuver] = useState(attempt.maneuver);
   const [variant, setVariant] = useState<string | null>(null);
   const variants = findRoom(maneuver)?.variants ?? [];
+  const inside = (fromS: number, toS: number) => toS - fromS >= SHORTEST_S;
+  const twoWays = next && next.maneuver === attempt.maneuver && next.variant !== attempt.variant;
   const splits = Math.min(cursorS - attempt.startS, attempt.endS - cursorS) >= SHORTEST_S;
   return (
     <div className="stack exceptions">
@@ -54,6 +56,23 @@ export function EditAttempt(props: {
           Move the edges
         </Button>
       </div>
+      {/* The cursor is put by hand or by keys anywhere on the chart: the edge goes there. */}
+      <div className="row" style={{ flexWrap: 'wrap' }}>
+        <Button
+          variant="default"
+          disabled={!inside(cursorS, attempt.endS)}
+          onClick={() => addStatement({ kind: 'edges', newStartS: cursorS, newEndS: attempt.endS })}
+        >
+          Begin at the cursor, {clock(cursorS - attempt.startS)}
+        </Button>
+        <Button
+          variant="default"
+          disabled={!inside(attempt.startS, cursorS)}
+          onClick={() => addStatement({ kind: 'edges', newStartS: attempt.startS, newEndS: cursorS })}
+        >
+          End at the cursor, {clock(cursorS - attempt.startS)}
+        </Button>
+      </div>
       <div className="row" style={{ flexWrap: 'wrap' }}>
         <Button
           variant="default"
@@ -65,7 +84,8 @@ export function EditAttempt(props: {
         </Button>
         <Button
           variant="default"
-          disabled={!next}
+          disabled={!next || twoWays}
+          title={twoWays ? 'A turn to the left and one to the right are two attempts' : undefined}
           onClick={() => next && addStatement({ kind: 'merge', withEndS: next.endS })}
         >
           {next ? `Merge with the ${attemptName(next).toLowerCase()} after it` : 'Nothing after it'}

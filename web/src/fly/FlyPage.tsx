@@ -9,6 +9,7 @@ import { TitleBar } from '../frame/TitleBar.tsx';
 import { dayAndTime, numberText, shownZone } from '../parts/format.ts';
 import { Waiting } from '../parts/states.tsx';
 import { AtTheDesk } from './AtTheDesk.tsx';
+import { AgreementFirst } from './attach/AgreementFirst.tsx';
 import { AssumesDialog } from './attach/AssumesDialog.tsx';
 import { Attach } from './attach/Attach.tsx';
 import { differences } from './attach/assumes.ts';
@@ -139,7 +140,11 @@ function Fly({ lesson }: { lesson: Lesson }) {
                 </Button>
               </section>
             )}
-            {!readOnly && <Attach attach={attach} busy={busy} />}
+            {!readOnly && (
+              <AgreementFirst student={lesson.student}>
+                <Attach attach={attach} busy={busy} />
+              </AgreementFirst>
+            )}
             {!readOnly && flown.length === 0 && <AtTheDesk lesson={lesson} />}
             <Recordings title="Attached to this lesson" recordings={flown} />
             <Recordings title="Practice beside this lesson" recordings={practice} />

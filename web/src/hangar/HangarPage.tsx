@@ -87,6 +87,11 @@ export function HangarPage() {
             Download the file
           </Button>
         )}
+        {chief && airplane && !editing && (
+          <Button variant="default" onClick={() => save(retiredOr(airplane))}>
+            {airplane.retired ? 'Bring back' : 'Retire'}
+          </Button>
+        )}
         {chief && airplane && !editing && <Button onClick={() => setEditing(true)}>Edit</Button>}
       </TitleBar>
       <div className="page">
@@ -107,7 +112,7 @@ export function HangarPage() {
         {airplane && (
           <div className="columns pick-columns">
             <nav className="stack" aria-label="Airplanes">
-              {airplanes.data?.map(({ id, name, registration, seats }) => (
+              {airplanes.data?.map(({ id, name, registration, seats, retired }) => (
                 <button
                   key={id}
                   type="button"
@@ -120,7 +125,9 @@ export function HangarPage() {
                   }}
                 >
                   <strong>{name}</strong>
-                  <span className="quiet small">{[registration, seats].filter(Boolean).join(' · ')}</span>
+                  <span className="quiet small">
+                    {[retired && 'retired', registration, seats].filter(Boolean).join(' · ')}
+                  </span>
                 </button>
               ))}
               {!chief && <p className="quiet small">The chief instructor changes these numbers.</p>}
@@ -168,6 +175,12 @@ export function HangarPage() {
     </>
   );
 }
+
+/** The other way than it is: retired, or flown here again. */
+const retiredOr = (airplane: Airplane & { version: number }): Airplane => {
+  const { retired, ...file } = fileOf(airplane);
+  return retired ? file : { ...file, retired: true };
+};
 
 /** The file without what belongs to the row it is stored in. */
 const fileOf = ({ version: _, ...file }: Airplane & { version: number }): Airplane => file as Airplane;
