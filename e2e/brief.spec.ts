@@ -1,6 +1,7 @@
 /** The brief as a new instructor goes through it: compose, load, look at each card, print, share. */
 import { expect, type Page, test } from '@playwright/test';
 import { plannedLesson, signInQuickly } from './support/people.ts';
+import { typeInto } from './support/typing.ts';
 
 const order = (page: Page) =>
   page.getByRole('region', { name: 'Order of the lesson' }).locator('li strong').allTextContents();
@@ -8,15 +9,17 @@ const order = (page: Page) =>
 test('a whole lesson is composed, ordered, loaded, briefed, saved and printed', async ({ page }) => {
   await signInQuickly(page.request, 'idris');
   await page.goto('/brief/new');
+  await typeInto(page, page.getByRole('combobox', { name: 'Student' }), 'Joss');
+  await page.keyboard.press('Enter');
   await page.getByRole('button', { name: /Review before solo/ }).click();
   await expect
     .poll(() => order(page))
     .toEqual(['Slow flight', 'Power-off stalls', 'Power-on stalls', 'Steep turns', 'Best glide']);
   await page.getByRole('region', { name: 'Add a maneuver' }).getByRole('button', { name: 'Climbs' }).click();
-  await page.getByRole('button', { name: 'Take out Power-on stalls' }).click();
+  await page.getByRole('button', { name: 'Remove Power-on stalls' }).click();
 
   // By the keyboard: the glide two places up.
-  await page.getByRole('button', { name: 'Move Best glide' }).focus();
+  await page.getByRole('button', { name: 'Move Best glide', exact: true }).focus();
   const announced = page.locator('[id^=DndLiveRegion]');
   for (const [key, words] of [
     ['Space', 'Best glide over place 4 of 5'],
@@ -31,8 +34,8 @@ test('a whole lesson is composed, ordered, loaded, briefed, saved and printed', 
     .poll(() => order(page))
     .toEqual(['Slow flight', 'Best glide', 'Power-off stalls', 'Steep turns', 'Climbs']);
   // By hand: the steep turns to the front.
-  const from = (await page.getByRole('button', { name: 'Move Steep turns' }).boundingBox())!;
-  const to = (await page.getByRole('button', { name: 'Move Slow flight' }).boundingBox())!;
+  const from = (await page.getByRole('button', { name: 'Move Steep turns', exact: true }).boundingBox())!;
+  const to = (await page.getByRole('button', { name: 'Move Slow flight', exact: true }).boundingBox())!;
   await page.mouse.move(from.x + 20, from.y + 20);
   await page.mouse.down();
   await page.mouse.move(from.x + 20, from.y - 10, { steps: 4 });
@@ -188,7 +191,7 @@ test('the chief chooses how the school flies, and the next card follows', async 
   await page.getByRole('combobox', { name: 'Power in a power-on stall' }).click();
   await page.getByRole('option', { name: '65 %' }).click();
   await page.getByRole('button', { name: 'Save technique' }).click();
-  await expect(page.getByText('Lessons saved from now on')).toBeVisible();
+  await expect(page.getByText('Saved. New lessons use it.')).toBeVisible();
   await page.goto('/brief/new');
   await page
     .getByRole('region', { name: 'Add a maneuver' })

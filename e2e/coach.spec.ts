@@ -15,7 +15,7 @@ test('the chief puts a sentence otherwise; nine words are refused at their field
   await expect(save).toBeDisabled();
   await field.fill('Power back. The nose follows.');
   await save.click();
-  await expect(page.getByText('It is said so from the next flight on.')).toBeVisible();
+  await expect(page.getByText('Used from the next flight on.')).toBeVisible();
   await page.reload();
   await expect(field).toHaveValue('Power back. The nose follows.');
   await field.fill('');

@@ -20,6 +20,8 @@ test('a lesson that is saved stands in the list at once, and so does the next', 
       .getByRole('region', { name: 'Add a maneuver' })
       .getByRole('button', { name: 'Steep turn' })
       .click();
+    await typeInto(page, page.getByRole('combobox', { name: 'Student' }), 'Joss');
+    await page.keyboard.press('Enter');
     await page.getByRole('tab', { name: 'Day and load' }).click();
     await typeInto(page, page.getByLabel('Title'), title);
     await typeInto(page, page.getByLabel('When: time'), '1430');
@@ -184,5 +186,5 @@ test('what is flown stands at Debrief as soon as it is scored, and the trainerâ€
   await expect(page.getByRole('heading', { name: 'Lessons to fly' })).toBeVisible();
   await expect(page.getByRole('row', { name: new RegExp(title) })).toHaveCount(0);
   await page.goBack();
-  await expect(page.getByRole('row', { name: new RegExp(title) })).toContainText('flown');
+  await expect(page.getByRole('row', { name: new RegExp(title) })).toContainText('Flown');
 });

@@ -109,7 +109,7 @@ test('the chief copies a standard, sees what a narrower band would change, and s
   await dialog.getByRole('textbox').first().fill(name);
   await dialog.getByRole('button', { name: /copy/i }).click();
   await page.getByRole('navigation', { name: 'Standards' }).getByRole('button', { name }).click();
-  await page.getByRole('button', { name: 'Edit' }).click();
+  await page.getByRole('button', { name: 'Edit', exact: true }).click();
   const save = page.getByRole('button', { name: 'Save as version 2' });
   await expect(save).toBeDisabled();
   await page.getByLabel('Steep turns, Altitude, lowest').fill('-50');
@@ -144,5 +144,5 @@ test('an attempt that nothing recorded is entered, graded, and taken back with a
   await entry.getByRole('button', { name: 'Remove' }).click();
   await entry.getByLabel('Reason for removing it').fill('Entered for the wrong student.');
   await entry.getByRole('button', { name: 'Remove' }).click();
-  await expect(entry).toContainText('Taken back by Idris Vellacott: Entered for the wrong student.');
+  await expect(entry).toContainText('Removed by Idris Vellacott: Entered for the wrong student.');
 });

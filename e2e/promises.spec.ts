@@ -20,7 +20,7 @@ test('while the server is away what is said is kept, through a reload, and goes 
     .getByRole('button', { name: 'Keep', exact: true })
     .last()
     .click();
-  await expect(page.getByText('2 words are on the way')).toBeVisible();
+  await expect(page.getByText('2 entries are on the way')).toBeVisible();
   await page.getByLabel('Comment').first().fill('Typed, and not yet said.');
   await context.setOffline(false);
   await expect(page.getByText('on the way')).toBeHidden({ timeout: 15_000 });
@@ -139,7 +139,7 @@ test('a recording sent with the wrong weight and ground is put right; one that i
   await page.goto(`/debrief/${recording}`);
   await expect(page.getByRole('heading', { name: 'Steep turn left' })).toBeVisible();
   await page.getByRole('button', { name: 'More for this recording' }).click();
-  await page.getByRole('menuitem', { name: 'Put right' }).click();
+  await page.getByRole('menuitem', { name: 'Correct its details' }).click();
   await page.getByRole('dialog').getByLabel('Weight, lb').fill('2111');
   await page.getByRole('dialog').getByLabel('Highest ground of the area, ft').fill('2600');
   await page.getByRole('button', { name: 'Correct and score again' }).click();

@@ -50,7 +50,7 @@ test('a syllabus is copied, a skill put, a figure hardened, a gate added; what d
 test('an endorsement reads as it will be signed; of two chiefs the second is told', async ({ page }) => {
   await signInQuickly(page.request, 'maren');
   await page.goto('/endorsements');
-  const solo = page.getByRole('region', { name: 'Solo flight in make and model' });
+  const solo = page.getByRole('region', { name: 'Solo flight, first 90 days' });
   await expect(solo.getByText(/Reads:.*A\. Student/)).toBeVisible();
   const before = (await solo.getByLabel('Text').inputValue()).replace(' Never above cloud.', '');
   await solo.getByLabel('Text').fill(`${before} {weather}`);

@@ -129,7 +129,7 @@ const STOPS: Stop[] = [
     at: async (page) => `/debrief/${await nellsFlight(page)}`,
     open: async (page) => {
       await press('More for this recording')(page);
-      await page.getByRole('menuitem', { name: 'Put right' }).click();
+      await page.getByRole('menuitem', { name: 'Correct its details' }).click();
     },
     dialog: true,
     atLeast: 2,
@@ -142,7 +142,10 @@ async function openPaper(page: Page): Promise<void> {
   const asks = ({ closes, state }: { closes: string; state: string }) =>
     closes === 'age' || (closes === 'document' && state !== 'closed');
   const { title } = gates.find(asks);
-  await page.getByRole('region', { name: 'Solo requirements' }).getByRole('button', { name: title }).click();
+  const asked = page.getByRole('region', { name: 'Solo requirements' });
+  const folded = asked.getByRole('button', { name: /^Show \d+ complete/ });
+  if (await folded.isVisible()) await folded.click();
+  await asked.getByRole('button', { name: title }).click();
 }
 
 async function addManeuver(page: Page): Promise<void> {

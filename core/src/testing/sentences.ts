@@ -13,11 +13,11 @@ export interface Sentence {
 /** Two words one after the other, and a third: a name, an id or a unit has fewer. */
 const THREE_WORDS = /[a-z’] [a-z]+ [a-z]/i;
 
-/** @param folder of the core, searched to its end; tests and their helpers are left out */
+/** @param folder from the core's source, searched to its end; tests and their helpers are left out */
 export function sentencesIn(folder: string): Sentence[] {
   const root = join(CORE, folder);
   return (readdirSync(root, { recursive: true }) as string[])
-    .filter((file) => file.endsWith('.ts') && !file.endsWith('.test.ts'))
+    .filter((file) => /\.tsx?$/.test(file) && !/\.test\.tsx?$/.test(file))
     .map((file) => join(root, file))
     .filter((file) => !relative(CORE, file).startsWith('testing'))
     .flatMap((file) => textsOf(file).map((text) => ({ file: relative(CORE, file), text })))
@@ -35,9 +35,10 @@ function textsOf(file: string): string[] {
     };
     if (type === 'ImportDeclaration') return;
     if (type === 'StringLiteral') texts.push(String(value));
+    if (type === 'JSXText') texts.push(String(value).replace(/\s+/g, ' ').trim());
     if (type === 'TemplateLiteral') texts.push((quasis ?? []).map(({ raw }) => raw).join('…'));
     Object.values(node).forEach(walk);
   };
-  walk(parseSync(readFileSync(file, 'utf8'), { syntax: 'typescript' }).body);
+  walk(parseSync(readFileSync(file, 'utf8'), { syntax: 'typescript', tsx: file.endsWith('x') }).body);
   return texts;
 }

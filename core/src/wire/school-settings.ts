@@ -6,7 +6,7 @@ import { soloMinimaSchema } from '../path/gates/minima.ts';
 import { zoneSchema } from '../units/zone.ts';
 import { fieldSchemas, groundNotBelowField, positionSchema } from './field-position.ts';
 
-const gradeName = z.string().trim().min(1, 'a grade has a name').max(16, 'at most 16 letters');
+const gradeName = z.string().trim().min(1, 'a grade has a name').max(30, 'at most 30 letters');
 
 export const schoolSettingsSchema = z
   .object({

@@ -1,4 +1,4 @@
-/** The sentences keep to the glossary: what docs/words.md lists under "never" stands in none of them. */
+/** The sentences, and those of the interface, keep to the glossary: what docs/words.md lists under "never" stands in none of them. */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { sentencesIn } from '../testing/sentences.ts';
@@ -11,12 +11,14 @@ const never = readFileSync(GLOSSARY, 'utf8')
   .map((term) => term.trim())
   .filter(Boolean);
 
+const sentences = [...sentencesIn('words'), ...sentencesIn('../../web/src')];
+
 test('the glossary names what is never said', () => {
   expect(never).toEqual(expect.arrayContaining(['band', 'excursion', 'warner']));
 });
 
 test.each(never)('nothing says “%s”', (term) => {
   const said = new RegExp(`\\b${term}s?\\b`, 'i');
-  const found = sentencesIn('words').filter(({ text }) => said.test(text));
+  const found = sentences.filter(({ text }) => said.test(text));
   expect(found).toEqual([]);
 });

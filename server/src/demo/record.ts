@@ -53,7 +53,7 @@ export async function loadRecord(database: DataSource): Promise<void> {
 /** Everybody agreed when they began to learn, but for one whom nobody has asked yet. */
 async function agreements(manager: EntityManager): Promise<void> {
   const on = dayIn(daysAgo(130, 0), DEMO_ZONE);
-  for (const { key } of DEMO_PEOPLE.filter(({ role, key }) => role === 'student' && key !== 'nell'))
+  for (const { key } of DEMO_PEOPLE.filter(({ role, key }) => role === 'student' && key !== 'edda'))
     await manager.insert(AgreementEntity, {
       ...said(`agreement ${key}`, key, 130),
       body: { kind: 'agreed', what: 'recordings', words: '', guardian: null, on, until: null },

@@ -14,7 +14,7 @@ import {
 import { Button, Select, Tabs, TextInput } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { useNavigate, useParams, useSearchParams } from 'react-router';
+import { Link, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
 import { useSWRConfig } from 'swr';
 import { ApiError, api, messageOf, read } from '../api/client.ts';
 import {
@@ -30,7 +30,7 @@ import { AskBeforeLeaving, SAVED } from '../frame/AskBeforeLeaving.tsx';
 import { useSetCurrent } from '../frame/current.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { MomentField } from '../parts/DayField.tsx';
-import { dayAndTime, numberText } from '../parts/format.ts';
+import { dayAndTime, isoDay, numberText } from '../parts/format.ts';
 import { Failed, Loading } from '../parts/states.tsx';
 import { TechniqueForm } from '../technique/TechniqueForm.tsx';
 import { CardPane } from './CardPane.tsx';
@@ -107,6 +107,8 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
   const [why, setWhy] = useState('');
   /** It was to be saved, and nobody had said for whom. */
   const [nobody, setNobody] = useState(false);
+  const { state } = useLocation();
+  const [notBooked, setNotBooked] = useState<string | null>(state?.notBooked ?? null);
   const studentField = useRef<HTMLInputElement>(null);
   const [tab, setTab] = useState<Tab>(lesson ? 'cards' : 'order');
   const [chosen, setChosen] = useState<string>();
@@ -199,17 +201,12 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
       setChanged(false);
       setWhy('');
       await mutate(`/lessons/${saved.id}`, saved, { revalidate: false });
-      if (saved.notBooked)
-        notifications.show({
-          color: 'orange',
-          title: 'Lesson saved, but not in the calendar',
-          message: `${saved.notBooked} Choose another time, or book it from the week.`,
-          autoClose: false,
-        });
-      else notifications.show({ message: 'Lesson saved. Next station: Fly.' });
+      notifications.show({ message: 'Lesson saved. Next station: Fly.' });
       await mutate((key) => typeof key === 'string' && (key.startsWith('/week') || key === '/today'));
       setTab('cards');
-      if (!lesson) navigate(`/brief/${saved.id}`, { replace: true, state: SAVED });
+      // Of a new one it is told where the lesson is from now on.
+      if (lesson) setNotBooked(saved.notBooked ?? null);
+      else navigate(`/brief/${saved.id}`, { replace: true, state: { ...SAVED, notBooked: saved.notBooked } });
     } catch (error) {
       setProblem(error instanceof ApiError ? error : new ApiError(0, messageOf(error)));
     } finally {
@@ -301,12 +298,28 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
               error={nobody && form.studentId === '' && 'Choose the student'}
               onChange={(studentId) => change({ studentId: studentId ?? '' })}
               searchable
+              selectFirstOptionOnChange
             />
             <MomentField
               label="When"
               value={form.plannedAt}
               onChange={(plannedAt) => change({ plannedAt })}
             />
+          </div>
+        )}
+        {notBooked && (
+          <div className="sheet row" role="status" style={{ flexWrap: 'wrap' }}>
+            <p style={{ flex: '1 1 300px' }}>
+              <strong>Saved, but not in the calendar.</strong> {notBooked} Choose another time, or book it
+              from the week.
+            </p>
+            <Button
+              component={Link}
+              to={`/week?day=${form.plannedAt ? isoDay(form.plannedAt) : isoDay()}`}
+              variant="default"
+            >
+              Open the week
+            </Button>
           </div>
         )}
         {problem && (

@@ -11,6 +11,7 @@ import { SeenTaps } from './Seen.tsx';
 import type { AddStatement } from './use-statements.ts';
 import { WhoFlew } from './WhoFlew.tsx';
 import { Words } from './Words.tsx';
+import './grades.css';
 
 export function GradeButtons(props: {
   value: number | null;

@@ -51,7 +51,7 @@ export function Devices() {
       {made && (
         <div role="status" className="stack" style={{ gap: 6 }}>
           <p>
-            The key of {made.name}, shown only once: <strong className="device-key">{made.key}</strong>
+            The key of {made.name}, shown once: <strong className="device-key">{made.key}</strong>
           </p>
           <div className="row">
             <code style={{ flex: 1, overflowWrap: 'anywhere' }}>{commandOf(made)}</code>

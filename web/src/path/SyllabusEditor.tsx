@@ -150,7 +150,7 @@ export function SyllabusEditor(props: {
           Add a skill
         </Button>
       </section>
-      <section className="sheet stack" aria-label="Gates">
+      <section className="sheet stack" aria-label="Solo requirements">
         <h2>Requirements before the first solo</h2>
         {draft.gates.map((gate, i) => (
           <GateFields

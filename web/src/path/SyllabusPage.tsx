@@ -124,8 +124,8 @@ function View({ syllabus }: { syllabus: Syllabus }) {
           </PlainTable>
         </div>
       </section>
-      <section className="sheet" aria-label="Gates">
-        <h2>Gates</h2>
+      <section className="sheet" aria-label="Solo requirements">
+        <h2>Solo requirements</h2>
         <ul className="gates">
           {syllabus.gates.map((gate) => (
             <li key={gate.id} style={{ padding: '7px 0' }}>

@@ -12,6 +12,7 @@ import { fromField, isoDay } from '../parts/format.ts';
 import { NumberField } from '../parts/NumberField.tsx';
 import { sent } from '../parts/sent.ts';
 import { useGrades } from '../parts/use-grades.ts';
+import './record.css';
 
 const HOURS = [
   { key: 'blockMin', label: 'Block, total' },

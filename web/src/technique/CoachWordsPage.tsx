@@ -107,7 +107,7 @@ export function CoachWordsPage() {
           />
           <Checkbox
             label="Show what is said for safety in the right-seat view"
-            description="For the instructor’s eyes, in the band above the two zones; never below 1,000 ft above the ground, never from the first sign of a stall to the climb, and never spoken. Everything else is silent in the airplane."
+            description="For the instructor’s eyes, in the strip above the two zones; never below 1,000 ft above the ground, never from the first sign of a stall to the climb, and never spoken. Everything else is silent in the airplane."
             checked={safetyInSeat}
             disabled={readOnly}
             onChange={(event) => setInSeat(event.currentTarget.checked)}

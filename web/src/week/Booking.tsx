@@ -100,6 +100,7 @@ export function NewBooking(props: { week: Week; me: Me; from: string; kept: Kept
             label="Student"
             data={asOptions(week.students)}
             searchable
+            selectFirstOptionOnChange
             {...form.getInputProps('studentId')}
           />
         )}

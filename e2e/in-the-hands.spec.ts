@@ -1,0 +1,172 @@
+/** A newcomer's days: graded by one thumb, booked in four presses, flown without a logger, planned again and thrown away. */
+import { expect, type Locator, type Page, test } from '@playwright/test';
+import { signInQuickly } from './support/people.ts';
+import { typeInto } from './support/typing.ts';
+
+/** Presses are counted: what a hand does, without what it types. */
+function counted() {
+  let presses = 0;
+  return {
+    press: async (on: Locator) => {
+      await on.click();
+      presses++;
+    },
+    presses: () => presses,
+  };
+}
+
+/** Nothing runs past the window sideways. */
+const whole = async (page: Page) =>
+  expect(
+    await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth),
+  ).toBeLessThanOrEqual(0);
+
+test('on a phone a student grades the latest flight by one thumb, answers, and asks for next time', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await signInQuickly(page.request, 'nell');
+  await page.goto('/');
+  const waiting = page.getByRole('region', { name: 'To grade' });
+  await expect(waiting).toContainText('for your grade');
+  await waiting.getByRole('link', { name: 'Grade the latest' }).click();
+  const squares = page.getByRole('navigation', { name: 'Attempts by number' });
+  await expect(squares).toBeVisible();
+  // The strip's blocks are too narrow for a thumb: it is not there.
+  await expect(page.getByRole('navigation', { name: 'Attempts in order' })).toBeHidden();
+  const next = squares.getByRole('button', { name: 'Next attempt' });
+  const ungraded = squares.getByRole('button', { name: /, not graded/ });
+  await ungraded.first().click();
+  await expect(page.getByText('The keel and the verdict are shown once you have graded')).toBeVisible();
+  await page.getByRole('group', { name: 'Your own grade' }).getByRole('button', { name: /^3/ }).click();
+  await expect(page.getByRole('region', { name: 'Verdict' })).toBeVisible();
+  await whole(page);
+  for (const size of await Promise.all(
+    [next, squares.getByRole('button', { name: 'Previous attempt' }), ungraded.first()].map((one) =>
+      one.boundingBox(),
+    ),
+  ))
+    expect(Math.min(size!.width, size!.height)).toBeGreaterThanOrEqual(44);
+
+  const words = `Pulled too early ${Date.now() % 100_000}`;
+  await typeInto(page, page.getByLabel('Your words on this attempt'), words);
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByRole('listitem').filter({ hasText: words })).toBeVisible();
+
+  await page.getByText('The lesson', { exact: true }).click();
+  const question = `When do I begin to roll out, ${Date.now() % 100_000}?`;
+  await typeInto(page, page.getByLabel('Your question for next time'), question);
+  await page.keyboard.press('Tab');
+  await whole(page);
+
+  await signInQuickly(page.request, 'idris');
+  await expect(async () => {
+    await page.goto('/');
+    await expect(page.getByText(question)).toBeVisible({ timeout: 2000 });
+  }).toPass();
+});
+
+test('a free place in the week is a booking after four presses', async ({ page }) => {
+  await signInQuickly(page.request, 'idris');
+  await page.goto('/week');
+  await page.getByRole('button', { name: 'The week after' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  const { press, presses } = counted();
+  const day = page.locator('.week-column').nth(6);
+  const box = (await day.boundingBox())!;
+  await page.mouse.click(box.x + box.width / 2, box.y + 4 * 40 + 5);
+  const dialog = page.getByRole('dialog', { name: 'Book' });
+  await expect(dialog.getByRole('textbox', { name: 'From: time' })).toHaveValue('11:00');
+  await press(dialog.getByRole('combobox', { name: 'Student' }));
+  await press(page.getByRole('option', { name: 'Joss Pennifold' }));
+  await press(dialog.getByRole('button', { name: 'Book' }));
+  const agreed = dialog.getByRole('button', { name: 'Book it anyway' });
+  await expect(dialog.or(agreed).first())
+    .toBeHidden({ timeout: 4000 })
+    .catch(() => agreed.click());
+  await expect(page.getByRole('button', { name: /^Joss Pennifold.*11:00 to 12:30/ })).toBeVisible();
+  expect(presses() + 1).toBe(4);
+});
+
+test('a lesson without a logger is graded at the desk; it is copied, and the copy thrown away', async ({
+  page,
+}) => {
+  await signInQuickly(page.request, 'idris');
+  await page.goto('/brief');
+  const title = `By hand ${Date.now() % 100_000}`;
+  const { press, presses } = counted();
+  await press(page.getByRole('button', { name: 'New lesson' }));
+  // Nobody is guessed: it is asked at its field, which has the keyboard.
+  await press(page.getByRole('button', { name: 'Steep turns', exact: true }).first());
+  await press(page.getByRole('button', { name: 'Save lesson' }));
+  await expect(page.getByText('Choose the student')).toBeVisible();
+  await page.keyboard.type('Joss');
+  await page.keyboard.press('Enter');
+  await press(page.getByRole('tab', { name: 'Day and load' }));
+  await typeInto(page, page.getByLabel('Title'), title);
+  await press(page.getByRole('button', { name: 'Save lesson' }));
+  await press(page.getByRole('button', { name: 'Go to Fly' }));
+  expect(presses()).toBeLessThanOrEqual(8);
+
+  const desk = page.getByRole('region', { name: 'Without a recording' });
+  await desk.getByRole('button', { name: 'Grade by hand' }).click();
+  await desk.getByRole('button', { name: 'Save the grades' }).click();
+  await expect(desk.getByText('Grade at least one maneuver')).toBeVisible();
+  await desk
+    .getByRole('group', { name: /left: grade/ })
+    .getByRole('button', { name: /^3/ })
+    .click();
+  await desk.getByRole('button', { name: 'Save the grades' }).click();
+  await expect(desk.getByText('Choose who flew')).toBeVisible();
+  await desk.getByRole('combobox', { name: /left: with how much help/ }).click();
+  await page.getByRole('option', { name: 'unaided' }).click();
+  await desk.getByRole('button', { name: 'Save the grades' }).click();
+  await expect(desk.getByRole('listitem').filter({ hasText: 'alone, not yet steady' })).toContainText(
+    'Steep turn left',
+  );
+  await page.goto('/debrief');
+  await expect(page.getByRole('row', { name: new RegExp(title) })).toContainText('Graded by hand');
+
+  await page.goto('/brief');
+  await page.getByRole('link', { name: title }).click();
+  await page.getByRole('button', { name: 'Kneeboard PDF' }).click();
+  await page.getByRole('menuitem', { name: 'Copy the lesson' }).click();
+  await expect(page.getByRole('heading', { name: 'New lesson' })).toBeVisible();
+  await expect(page.getByRole('combobox', { name: 'Student' })).toHaveValue('Joss Pennifold');
+  await page.getByRole('button', { name: 'Save lesson' }).click();
+  await expect(page).toHaveURL(/\/brief\/[0-9a-f-]{36}$/);
+  await page.getByRole('button', { name: 'Kneeboard PDF' }).click();
+  await page.getByRole('menuitem', { name: 'Delete the lesson' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Delete the lesson' }).click();
+  await expect(page).toHaveURL(/\/brief$/);
+  await expect(page.getByRole('row', { name: new RegExp(title) })).toHaveCount(1);
+});
+
+test('who comes in mid-training brings hours and skills along, and who says so', async ({ page }) => {
+  await signInQuickly(page.request, 'idris');
+  const students = await (await page.request.get('/api/students')).json();
+  const { id } = students.find(({ name }: { name: string }) => name.startsWith('Amara'));
+  await page.goto(`/path/${id}`);
+  await page.getByRole('button', { name: 'Record', exact: true }).click();
+  await page.getByRole('menuitem', { name: 'Opening balance' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('button', { name: 'Save the opening balance' }).click();
+  await expect(dialog.getByText('Name the record or the instructor')).toBeVisible();
+  const says = `Logbook of the old school, page ${Date.now() % 1000}`;
+  await typeInto(page, dialog.getByLabel('According to'), says);
+  await typeInto(page, dialog.getByLabel('Block, total'), '42.5');
+  await typeInto(page, dialog.getByLabel('Dual'), '40:00');
+  await typeInto(page, dialog.getByLabel('Landings by day'), '130');
+  await dialog.getByRole('combobox', { name: 'Steep turns' }).click();
+  await page.getByRole('option', { name: /^3/ }).click();
+  await dialog.getByRole('button', { name: 'Save the opening balance' }).click();
+  await expect(page).toHaveURL(new RegExp(`/logbook/${id}`));
+  await expect(page.getByLabel('To sign')).toContainText('42:30');
+  await page.goto(`/path/${id}`);
+  await expect(
+    page
+      .getByRole('region', { name: 'Flown without a recording' })
+      .getByRole('listitem')
+      .filter({ hasText: says }),
+  ).toContainText('Steep turn');
+});
