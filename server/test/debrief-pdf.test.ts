@@ -52,8 +52,8 @@ test('the student, each attempt with verdict, grade, evidence and what to try', 
 
 test('what went well comes first, then what went first, and one thing for next time', () => {
   const text = textOf(definition(recording, UTC).content);
-  const [well, first, next] = ['Went well', 'Went first', 'One thing for next time'].map((words) =>
-    text.indexOf(words, text.indexOf('1. Steep turn left')),
+  const [well, first, next] = ['Went well', 'First out of tolerance', 'One thing for next time'].map(
+    (words) => text.indexOf(words, text.indexOf('1. Steep turn left')),
   );
   expect(well).toBeGreaterThan(0);
   expect(first).toBeGreaterThan(well);
@@ -76,6 +76,8 @@ test('a parked fault is not pressed, a critical one is never parked', () => {
 });
 
 test('on every page it says that it signs nothing', () => {
+  expect(definition(recording, UTC).pageSize).toBe('A4');
+  expect(definition(recording, UTC, undefined, undefined, 'letter').pageSize).toBe('LETTER');
   const { footer } = definition(recording, UTC);
   if (typeof footer !== 'function') throw new Error('no footer');
   expect(textOf(footer(1, 2, {} as never))).toContain('not a sign-off');

@@ -33,7 +33,7 @@ test('an instructor enters one, sending it twice is harmless, and the student se
 
 test.each([
   ['a variant of another maneuver', { variant: 'left' }, 422, /clean, takeoff, landing/],
-  ['a day to come', { flownAt: '2999-01-01T10:00:00Z' }, 422, /has not come yet/],
+  ['a day to come', { flownAt: '2999-01-01T10:00:00Z' }, 422, /is in the future/],
   ['a lesson of somebody else', { lessonId: randomUUID() }, 422, /no such lesson/],
 ])('%s is refused, and nothing is kept', async (_, more, status, why) => {
   const before = (await pathSeenBy()).byHand.length;

@@ -27,12 +27,12 @@ const figure = (cards: Parameters<typeof kneeboardFigures>[0], label: string) =>
 
 test('left and right of a turn share a panel and show both headings', () => {
   const pair = [card('steep-turn', 'left'), card('steep-turn', 'right')];
-  expect(figure(pair, 'Begin to roll out')).toMatchObject({
+  expect(figure(pair, 'Start the roll-out')).toMatchObject({
     value: '022 / 338',
     unit: '°',
     note: 'left / right',
   });
-  expect(figure(pair.slice(1), 'Begin to roll out')).toMatchObject({ value: '338', note: 'lead 22°' });
+  expect(figure(pair.slice(1), 'Start the roll-out')).toMatchObject({ value: '338', note: 'lead 22°' });
   expect(figure(pair, 'Enter at')).toMatchObject({ value: '4,500', note: 'floor 3,400, heading 360°' });
 });
 

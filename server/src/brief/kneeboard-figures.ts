@@ -60,7 +60,7 @@ export function kneeboardFigures(cards: readonly TargetCard[]): KneeboardFigure[
   if (turn && findRoom(card.maneuver)?.card.turnsByHeading)
     figures.push(
       {
-        label: 'Begin to roll out',
+        label: 'Start the roll-out',
         value:
           cards.length === 2
             ? `${pad(turn.rollOutHeadingsDeg.left)} / ${pad(turn.rollOutHeadingsDeg.right)}`

@@ -132,7 +132,7 @@ function groups(cards: readonly TargetCard[]): TargetCard[][] {
 
 function frontPage(lesson: Lesson, width: number, zone: string): Content[] {
   const { airplane, plan, conditions } = lesson;
-  const when = clockIn(lesson.plannedAt, zone, 'YYYY-MM-DD HH:mm');
+  const when = clockIn(lesson.plannedAt, zone, 'ddd D MMM YYYY HH:mm');
   const rows = groups(lesson.cards).map(([card]) => [
     { text: card.title, bold: true },
     {
@@ -146,9 +146,9 @@ function frontPage(lesson: Lesson, width: number, zone: string): Content[] {
   const [first] = lesson.cards;
   return [
     { text: lesson.student.name, fontSize: 20, bold: true },
-    { text: `${lesson.title} · ${when} ${zone}`, fontSize: 11 },
+    { text: `${lesson.title} · ${when}`, fontSize: 11 },
     {
-      text: `${airplane.name}${airplane.registration ? `, ${airplane.registration}` : ''} · with ${lesson.instructor.name} · judged by ${lesson.standard.shortName}`,
+      text: `${airplane.name}${airplane.registration ? `, ${airplane.registration}` : ''} · with ${lesson.instructor.name} · standard: ${lesson.standard.shortName}`,
       margin: [0, 2, 0, 6],
     },
     rule(width),

@@ -15,7 +15,7 @@ async function picturesOf(database: DataSource, schoolId: string, recordingId: s
 }
 
 export const debriefPdfTask: Handler = async ({ schoolId, input }, { database }) => {
-  const { id } = input as { id: string };
+  const { id, size } = input as { id: string; size?: 'a4' | 'letter' };
   const recording = await database.getRepository(RecordingEntity).findOneByOrFail({ schoolId, id });
   const school = await database.getRepository(SchoolEntity).findOneByOrFail({ id: schoolId });
   const output = await debriefPdf(
@@ -23,6 +23,7 @@ export const debriefPdfTask: Handler = async ({ schoolId, input }, { database })
     zoneOf(school),
     await picturesOf(database, schoolId, id),
     gradesCalled(school.settings.gradeNames),
+    size,
   );
   return async () => ({ output });
 };

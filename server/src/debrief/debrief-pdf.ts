@@ -29,7 +29,11 @@ import { makePdf } from '../http/pdf.ts';
 import { pictureSvg } from '../paper/picture-svg.ts';
 import { keelSvg } from './keel-svg.ts';
 
+export const DEBRIEF_SIZES = ['a4', 'letter'] as const;
+type DebriefSize = (typeof DEBRIEF_SIZES)[number];
+
 const PAGE_MARGIN = 44;
+/** Of the narrower of the two sheets. */
 const WIDTH = 595 - 2 * PAGE_MARGIN;
 /** More would make the sheet a list again; the screen has them all. */
 const MOST_ITEMS = 5;
@@ -48,13 +52,14 @@ export function definition(
   zone: string,
   pictures: Pictures = new Map(),
   grades = gradesCalled(),
+  size: DebriefSize = 'a4',
 ): TDocumentDefinitions {
   const attempts = recording.score?.attempts ?? [];
   const sorted = sortStatements(attempts, recording.statements);
   const { ofLesson } = sorted;
   const lesson = readLessonStatements(ofLesson, recording.parked);
   return {
-    pageSize: 'A4',
+    pageSize: size === 'letter' ? 'LETTER' : 'A4',
     pageMargins: [PAGE_MARGIN, PAGE_MARGIN, PAGE_MARGIN, 48],
     defaultStyle: { font: 'Atkinson', fontSize: 9.5, lineHeight: 1.15, color: '#11211e' },
     info: { title: `Debrief, ${recording.student.name}` },
@@ -80,18 +85,18 @@ function heading(
   { student, lessonTitle, flownAt, airplane, standard, focus, flownIn }: RecordingView,
   zone: string,
 ): Content[] {
-  const when = clockIn(flownAt, zone, 'YYYY-MM-DD HH:mm');
+  const when = clockIn(flownAt, zone, 'ddd D MMM YYYY HH:mm');
   return [
     { text: student.name, fontSize: 20, bold: true },
     {
-      text: [lessonTitle, `${when} ${zone}`, airplane.registration ?? airplane.name, standard.shortName]
+      text: [lessonTitle, when, airplane.registration ?? airplane.name, standard.shortName]
         .filter((part) => part !== null)
         .join(' · '),
       color: '#586a64',
       margin: [0, 0, 0, 8],
     },
     ...(flownIn === 'trainer'
-      ? [{ text: 'Flown in the trainer: it closes no gate and enters no logbook.' }]
+      ? [{ text: 'Flown in the trainer: it completes no solo requirement and enters no logbook.' }]
       : []),
     ...(focus ? [{ text: [{ text: 'Focus  ', bold: true }, focus] }] : []),
   ];
@@ -175,7 +180,7 @@ function attemptBlock(
       {
         color: '#586a64',
         text: [
-          statements.help === 'unknown' ? 'who flew not said' : statements.help.replaceAll('-', ' '),
+          statements.help === 'unknown' ? 'who flew not entered' : statements.help.replaceAll('-', ' '),
           ...(grade ? [`grade ${grade.grade}, ${grade.name}`] : []),
           ...(own ? [`your own ${own.grade}, ${own.name}`] : []),
           ...statements.observed.map(
@@ -191,7 +196,7 @@ function attemptBlock(
         ? [
             {
               text: [
-                { text: 'Went first  ', color: '#586a64' },
+                { text: 'First out of tolerance  ', color: '#586a64' },
                 { text: first, bold: true },
               ],
             } as Content,

@@ -8,6 +8,7 @@ import { madeFile } from '../http/made-file.ts';
 import { Problem } from '../http/problem.ts';
 import { requireInstructor, zoneOfSchool } from '../scope.ts';
 import { cancel } from '../tasks/list.ts';
+import { DEBRIEF_SIZES } from './debrief-pdf.ts';
 import { FORMATS } from './export-task.ts';
 import { requireRecording } from './recordings.ts';
 import { refuse } from './score-task.ts';
@@ -83,7 +84,7 @@ export function flightRoutes() {
         method: 'get',
         path: '/recordings/{id}/debrief.pdf',
         summary: 'The debrief on paper, for the student',
-        request: { params },
+        request: { params, query: z.object({ size: z.enum(DEBRIEF_SIZES).default('a4') }) },
         responses: { 200: { description: 'PDF', content: { 'application/pdf': { schema: z.any() } } } },
       }),
       async (c) => {
@@ -92,7 +93,11 @@ export function flightRoutes() {
         await currentScore(database, row);
         const { schoolId, id } = row;
         const zone = await zoneOfSchool(database, schoolId);
-        const pdf = await madeFile(c, { schoolId, kind: 'debrief-pdf', input: { id } });
+        const pdf = await madeFile(c, {
+          schoolId,
+          kind: 'debrief-pdf',
+          input: { id, ...c.req.valid('query') },
+        });
         c.header('Content-Type', 'application/pdf');
         c.header('Content-Disposition', `inline; filename="debrief-${dayIn(row.flownAt, zone)}.pdf"`);
         return c.body(pdf, 200);

@@ -74,7 +74,7 @@ const holdsOnlyText = (value: unknown): boolean =>
 /** @throws Problem 422 for JSON that holds what cannot be kept, or is built to be dear to read. */
 function requireSound(text: string): void {
   if (isDeep(text)) throw new Problem(422, `body: at most ${DEEPEST} levels in one another were expected.`);
-  if (PROTO.test(text)) throw new Problem(422, 'body: no field is called so.');
+  if (PROTO.test(text)) throw new Problem(422, 'body: unknown field.');
   if (!SUSPECT.test(text)) return;
   let value: unknown = null;
   try {

@@ -21,7 +21,7 @@ async function done(c: Context<Env>, task: OwnTask): Promise<TaskRow> {
   const [database, { signal }] = [c.get('database'), c.req.raw];
   const { id: askedBy } = c.get('viewer');
   if ((await openTasksOf(database, askedBy)) >= MOST_OPEN)
-    throw new Problem(429, 'Too much of yours is being worked out already: wait for some of it.');
+    throw new Problem(429, 'Several of your requests are still running. Wait until one has finished.');
   const own = { ...task, subject: randomUUID(), askedBy };
   const id = await database.transaction((manager) => ask(manager, own));
   const leave = () =>

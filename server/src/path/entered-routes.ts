@@ -38,7 +38,7 @@ export function enteredRoutes() {
         const student = await requireStudent(database, viewer, c.req.valid('param').id);
         const { id, body } = c.req.valid('json');
         if (Date.parse(body.flownAt) > Date.now())
-          throw new Problem(422, 'flownAt: this moment has not come yet; enter what was flown.');
+          throw new Problem(422, 'flownAt: this time is in the future.');
         const { lessonId } = body;
         if (
           lessonId &&

@@ -38,7 +38,7 @@ export async function changePassword(
     .where('account.schoolId = :schoolId AND account.id = :id', { schoolId, id })
     .getOneOrFail();
   if (!(await isPassword(account.passwordHash, current)))
-    throw new Problem(403, 'current: this is not the password in force.');
+    throw new Problem(403, 'current: this is not your current password.');
   const passwordHash = await hashOfPassword(password, account.email);
   await database.transaction(async (manager) => {
     await manager.update(AccountEntity, { schoolId, id }, { passwordHash });

@@ -100,7 +100,7 @@ export const ownAccountRoutes = () =>
         const [database, viewer] = [c.get('database'), c.get('viewer')];
         const one = await takeCodeTry(c, `end ${viewer.id}`);
         if (!(await takeCode(database, viewer, c.req.valid('json').code)))
-          throw new Problem(422, 'code: this is no code of the app or of the paper, or it was used before.');
+          throw new Problem(422, 'code: this code is wrong, or was used before.');
         await one.succeeded();
         await endSecondStep(database, viewer);
         return c.body(null, 204);

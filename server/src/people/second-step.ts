@@ -30,7 +30,10 @@ export async function beginSecondStep(
 ): Promise<{ secret: string; uri: string }> {
   const { schoolId, id, email } = account;
   if ((await secretsOf(database, account)).totpSince)
-    throw new Problem(409, 'The second step is in force already; end it before another app takes its place.');
+    throw new Problem(
+      409,
+      'The second step is on already. Switch it off before another app takes its place.',
+    );
   const secret = generateSecret();
   await database.getRepository(AccountEntity).update({ schoolId, id }, { totpSecret: secret });
   return { secret, uri: generateURI({ issuer: 'Keel Path', label: email, secret }) };

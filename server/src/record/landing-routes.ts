@@ -51,7 +51,7 @@ export function landingRoutes() {
         const student = await requireStudent(database, viewer, c.req.valid('param').id);
         const { id, body } = c.req.valid('json');
         if (Date.parse(body.flownAt) > Date.now())
-          throw new Problem(422, 'flownAt: this moment has not come yet; enter what was flown.');
+          throw new Problem(422, 'flownAt: this time is in the future.');
         const row = { schoolId: viewer.schoolId, id, studentId: student.id, authorId: viewer.id, body };
         const isNew = await insertOnce(database.manager, LandingWordEntity, row, ['studentId']);
         const all = await landingsOf(database, student);

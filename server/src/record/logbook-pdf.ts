@@ -146,7 +146,7 @@ export function trainingRecordPdf(logbook: Logbook, known: Known, of: PaperOf): 
       ruled(
         [115, 48, 78, '*'],
         [
-          ['Skill', 'Standing', 'Chance of the next one', 'Why'].map(bold),
+          ['Skill', 'Standing', 'Chance next time', 'Why'].map(bold),
           ...syllabus.skills.map(({ id, title }) => {
             const one = standings.get(id)!;
             const { chance } = one;
@@ -161,7 +161,7 @@ export function trainingRecordPdf(logbook: Logbook, known: Known, of: PaperOf): 
       ruled(
         [115, 48, '*'],
         [
-          ['Gate', 'State', 'By whom, until when'].map(bold),
+          ['Gate', 'State', 'Confirmed by, valid until'].map(bold),
           ...gates
             .map(saidGate)
             .map(({ title, state, says, closing }) => [

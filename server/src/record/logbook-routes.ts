@@ -70,7 +70,7 @@ export function logbookRoutes() {
         const { version, entry, recordingId, replaces } = c.req.valid('json');
         const { schoolId } = viewer;
         if (version > 0) {
-          if (!entry) throw new Problem(422, 'entry: say what the draft is to hold.');
+          if (!entry) throw new Problem(422, 'entry: enter the flight.');
           const { affected } = await database
             .getRepository(LogDraftEntity)
             .update({ schoolId, id, studentId, version }, { body: entry, version: version + 1 });
@@ -98,7 +98,7 @@ export function logbookRoutes() {
             : recording
               ? await draftFrom(database, recording)
               : undefined);
-        if (!body) throw new Problem(422, 'entry: say what was flown.');
+        if (!body) throw new Problem(422, 'entry: enter the flight.');
         await database
           .getRepository(LogDraftEntity)
           .insert({ schoolId, id, studentId, authorId: viewer.id, recordingId, replaces, body, version: 1 })
@@ -304,8 +304,8 @@ export function logbookRoutes() {
         const gate = endorsement.gate && gates.find((one) => one.id === endorsement.gate);
         if (endorsement.gate && !gate) throw new Problem(422, `gate: there is no gate ${endorsement.gate}.`);
         if (gate && gate.by === 'chief' && viewer.role !== 'chief')
-          throw new Problem(403, `${gate.title} is closed by the chief instructor alone.`);
-        if (endorsement.date > on) throw new Problem(422, 'date: this day has not come yet.');
+          throw new Problem(403, `${gate.title} is confirmed by the chief instructor alone.`);
+        if (endorsement.date > on) throw new Problem(422, 'date: this day is in the future.');
         await proveWhoSigns(c, given);
         const { schoolId } = viewer;
         await database.transaction(async (manager) => {

@@ -124,6 +124,6 @@ async function requireInSight(manager: EntityManager, { schoolId }: Viewer, id: 
   if (recording?.deletedAt)
     throw new Problem(
       409,
-      'The recording of this entry was deleted: restore it at Debrief, or throw this draft away and write another.',
+      'The recording of this entry was deleted: restore it at Debrief, or delete this draft and write another.',
     );
 }

@@ -91,7 +91,7 @@ export function workerThreads({ file, url, long, heapMb, complain }: ThreadOptio
     },
     upload: async (upload, who) => {
       if (inTurn.waiting(who) >= MOST_WAITING)
-        throw new Problem(429, 'Too much of yours is being worked out already: wait for some of it.');
+        throw new Problem(429, 'Several of your requests are still running. Wait until one has finished.');
       return inTurn.take(who, () =>
         run<Awaited<ReturnType<Threads['upload']>>>(quick, { do: 'upload', upload }, LONGEST_MS.quick, {
           transferList: 'bytes' in upload ? [upload.bytes.buffer as ArrayBuffer] : [],

@@ -27,7 +27,12 @@ export function TakeAlong({ recording }: { recording: RecordingView }) {
         )}
         {scored && (
           <Menu.Item component="a" href={`${at}/debrief.pdf`} target="_blank">
-            <strong>Debrief on paper</strong> <span className="quiet small">PDF, for the student</span>
+            <strong>Debrief on paper</strong> <span className="quiet small">PDF, A4</span>
+          </Menu.Item>
+        )}
+        {scored && (
+          <Menu.Item component="a" href={`${at}/debrief.pdf?size=letter`} target="_blank">
+            <strong>Debrief on paper</strong> <span className="quiet small">PDF, letter</span>
           </Menu.Item>
         )}
         {file(`${at}/file`, 'Original file', 'as recorded')}
