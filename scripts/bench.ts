@@ -5,6 +5,7 @@
  * (`--seeds N` flights a case, 20 if left out, which takes about ten minutes on two cores). `--only hour|confusion|debrief`
  * leaves the rest out; `--logs FOLDER` compares the wind of real IGC logs with the drift of circles.
  */
+
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { availableParallelism, tmpdir } from 'node:os';
@@ -38,6 +39,7 @@ import { agreementCases, agreementLines, agreementOf } from './lib/agreement.ts'
 import { type Confusion, cases, confusionLines, confusionOf } from './lib/confusion.ts';
 import { debriefBench } from './lib/debrief-bench.ts';
 import { type LiveFigures, liveBench } from './lib/live-bench.ts';
+import { pagesBench } from './lib/pages-bench.ts';
 import { eventLoopBench, largeSchoolBench } from './lib/server-bench.ts';
 import { soared, soaredLine } from './lib/soaring.ts';
 import { answerUsage } from './lib/usage.mjs';
@@ -277,7 +279,7 @@ function agreement(): void {
   console.log(agreementLines(all).join('\n'));
 }
 
-const USAGE = `npm run bench -- [--only hour|confusion|debrief|school|loop|live|agreement|signed] [--seeds N] [--logs FOLDER]`;
+const USAGE = `npm run bench -- [--only hour|confusion|debrief|school|loop|live|pages|agreement|signed] [--seeds N] [--logs FOLDER]`;
 const { values, positionals } = answerUsage(USAGE, {
   allowPositionals: true,
   options: {
@@ -311,6 +313,7 @@ if (values.logs !== undefined) {
     if (wanted('school')) await school();
     if (wanted('loop')) await loop();
     if (wanted('live')) await live();
+    if (wanted('pages')) await pagesBench();
     if (wanted('agreement')) agreement();
     if (wanted('signed')) {
       console.log(signedLines(comparedAll()).join('\n'));

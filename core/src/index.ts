@@ -282,7 +282,7 @@ export { writeGpx } from './recording/formats/write-gpx.ts';
 export { writeKml } from './recording/formats/write-kml.ts';
 export { guessMapping } from './recording/mapping/guess.ts';
 export { DATE_KINDS, type Mapping, mappingSchema, TIME_KINDS } from './recording/mapping/mapping.ts';
-export { headerKey, type TableHead, tableHead } from './recording/mapping/table.ts';
+export { headerKey, sampleRow, type TableHead, tableHead } from './recording/mapping/table.ts';
 export { unitsOf } from './recording/mapping/units.ts';
 export { type Beginning, beginningOf } from './recording/read/beginning.ts';
 export { recordingFromChunks } from './recording/read/from-chunks.ts';

@@ -1,6 +1,6 @@
 /** A lesson that nothing recorded, graded at the desk: each card with help and grade, then times and landings for the logbook. */
 import { type EnteredAttempt, type EnteredBody, type Help, type Lesson, variantWords } from '@keel/core';
-import { Button, NumberInput, Select, TextInput } from '@mantine/core';
+import { Button, Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { mutate } from 'swr';
@@ -9,6 +9,7 @@ import { usePath } from '../api/hooks.ts';
 import { GradeButtons } from '../debrief/Grading.tsx';
 import { HELP_WORDS, helpName } from '../debrief/help-words.ts';
 import { isoDay, maneuverName } from '../parts/format.ts';
+import { NumberField } from '../parts/NumberField.tsx';
 import { sent } from '../parts/sent.ts';
 import { useGrades } from '../parts/use-grades.ts';
 
@@ -174,7 +175,7 @@ function ByCards({ lesson, close }: { lesson: Lesson; close: () => void }) {
         </div>
       ))}
       <div className="row" style={{ alignItems: 'end', flexWrap: 'wrap' }}>
-        <NumberInput
+        <NumberField
           label="Block time, min"
           description="Drafts the logbook entry; empty: none"
           min={0}
@@ -182,7 +183,7 @@ function ByCards({ lesson, close }: { lesson: Lesson; close: () => void }) {
           value={blockMin}
           onChange={setBlockMin}
         />
-        <NumberInput label="Landings by day" min={0} max={99} value={landings} onChange={setLandings} />
+        <NumberField label="Landings by day" min={0} max={99} value={landings} onChange={setLandings} />
       </div>
       {asked && flown.length === 0 && <p role="alert">Grade at least one maneuver that was flown.</p>}
       <div className="row">

@@ -67,6 +67,7 @@ function Fly({ lesson }: { lesson: Lesson }) {
             key={asked.table.key}
             fileName={asked.file.name}
             head={asked.table.head}
+            rows={asked.table.rows}
             remembered={asked.table.remembered}
             problem={problem}
             use={answer}

@@ -6,7 +6,7 @@ import { Link } from 'react-router';
 import { ApiError, messageOf } from '../api/client.ts';
 
 export const Loading = ({ what }: { what: string }) => (
-  <div className="sheet row" role="status">
+  <div className="sheet row" role="status" data-loading>
     <Loader size="sm" color="spruce" />
     <span className="quiet">Loading {what}</span>
   </div>

@@ -101,6 +101,13 @@ function headBy(lines: string, delimiter: string): TableHead | null {
   };
 }
 
+/** A line of the table as its cells, commas read as the header's table has them; null for what is no row of it. */
+export function sampleRow({ delimiter, decimalComma, columns }: TableHead, line: string): string[] | null {
+  const [row = []] = Papa.parse<string[]>(line, { delimiter }).data;
+  if (row.length !== columns.length || !isData(decimalComma ? row.map(withPoints) : row)) return null;
+  return decimalComma ? row.map(withPoints) : row;
+}
+
 /** A row whose cells are units for the most part, and how dates and times are written. */
 const isUnits = (row: readonly string[]): boolean => {
   const filled = row.filter((cell) => cell.trim() !== '');

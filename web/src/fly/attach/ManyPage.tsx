@@ -109,6 +109,7 @@ function Many({ lessons }: { lessons: LessonSummary[] }) {
             key={asking.key}
             fileName={asking.prepared.file.name}
             head={asking.prepared.table.head}
+            rows={asking.prepared.table.rows}
             remembered={asking.mapping}
             use={answer}
             close={() => setAsked(null)}

@@ -1,9 +1,10 @@
 /** What the columns of a table of another make are: proposed, put right by a person, and kept for the next file like it. */
 import { CHANNELS, guessMapping, isChannel, type Mapping, type TableHead } from '@keel/core';
 import { Button, Checkbox, Modal, Select } from '@mantine/core';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { shownZone } from '../../parts/format.ts';
 import { PlainTable } from '../../parts/PlainTable.tsx';
+import { ColumnOver } from './ColumnOver.tsx';
 import {
   type Choice,
   choicesFrom,
@@ -15,6 +16,7 @@ import {
   TIME,
   unitChoices,
 } from './mapping-choices.ts';
+import { columnOver } from './over-flight.ts';
 import './mapping.css';
 
 const AS = [
@@ -27,16 +29,19 @@ const AS = [
 export function MappingDialog(props: {
   fileName: string;
   head: TableHead;
+  /** Rows from the table's beginning to its end. */
+  rows: readonly string[][];
   remembered: Mapping | null;
   /** Why the file could not be read so. */
   problem?: string | null;
   use: (mapping: Mapping) => void;
   close: () => void;
 }) {
-  const { fileName, head, remembered, problem, use, close } = props;
+  const { fileName, head, rows, remembered, problem, use, close } = props;
   const [choices, setChoices] = useState(() => choicesFrom(head, remembered ?? guessMapping(head)));
   const change = (i: number, part: Partial<Choice>) =>
     setChoices(choices.map((choice, k) => (k === i ? { ...choice, ...part } : choice)));
+  const over = useMemo(() => head.columns.map((_, i) => columnOver(rows, i)), [head, rows]);
   const made = mappingFrom(head, choices, shownZone());
   const local = head.columns.find((column, i) => choices[i].as === TIME && isLocal(column, choices[i].unit));
   return (
@@ -62,7 +67,7 @@ export function MappingDialog(props: {
             <thead>
               <tr>
                 <th>Column</th>
-                <th>First values</th>
+                <th>Values over the flight</th>
                 <th>Is</th>
                 <th>In</th>
                 <th>Reversed sign</th>
@@ -81,11 +86,16 @@ export function MappingDialog(props: {
                         <span className="quiet small">{head.units[i]}</span>
                       )}
                     </td>
-                    <td className="quiet small">
-                      {head.sample
-                        .slice(0, 2)
-                        .map((row) => row[i])
-                        .join(' · ')}
+                    <td>
+                      {over[i].filter((value) => value !== null).length >= 3 ? (
+                        <ColumnOver values={over[i]} flip={flip} />
+                      ) : (
+                        <span className="quiet small">
+                          {(rows.length > 0 ? [rows[rows.length >> 1]] : head.sample.slice(0, 2))
+                            .map((row) => row[i])
+                            .join(' · ')}
+                        </span>
+                      )}
                     </td>
                     <td>
                       <Select

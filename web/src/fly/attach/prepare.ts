@@ -13,6 +13,7 @@ import {
 import { api, read } from '../../api/client.ts';
 import { shownZone } from '../../parts/format.ts';
 import type { Taken } from './assumes.ts';
+import { rowsOver } from './over-flight.ts';
 
 /** Enough for any header; the rest is the server's to read. */
 const HEAD_BYTES = 64 * 1024;
@@ -21,7 +22,13 @@ export interface Prepared {
   file: File;
   peek: Peek;
   /** Of a table of another make: its header, the key it is remembered by, and what was said of it before. */
-  table: { head: TableHead; key: string; remembered: Mapping | null } | null;
+  table: {
+    head: TableHead;
+    key: string;
+    remembered: Mapping | null;
+    /** Rows from its beginning to its end. */
+    rows: string[][];
+  } | null;
 }
 
 /** A file that makes no sense is prepared all the same: the server says what is wrong, with line and column. */
@@ -38,7 +45,7 @@ export async function prepare(file: File): Promise<Prepared> {
   }
   const key = headerKey(head);
   const { mapping } = await read(api['column-mappings'][':key'].$get({ param: { key } }));
-  return { file, peek, table: { head, key, remembered: mapping } };
+  return { file, peek, table: { head, key, remembered: mapping, rows: await rowsOver(file, head) } };
 }
 
 /** The form that a recording is sent as. */

@@ -1,0 +1,123 @@
+/** How long a page takes until it is ready, and what the first one weighs: a real browser on the demo, the machine otherwise idle. */
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { type Browser, type BrowserContext, chromium } from '@playwright/test';
+import { CHROMIUM_ARGS, chromiumPath } from './browser.mjs';
+import { freePort } from './free-port.mjs';
+import { startDemo } from './start-demo.mjs';
+
+const RUNS = 5;
+const AIM = { coldS: 1, warmS: 0.4, trainerS: 1.5, firstKb: 150 };
+const SIGN_IN = { email: 'idris@skelmere.example', password: 'instructor-at-skelmere' };
+
+interface PageTime {
+  name: string;
+  coldS: number;
+  warmS: number;
+}
+
+const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1];
+
+/** Seconds from the beginning of the navigation until the heading stands and nothing is waited for. */
+async function readyS(context: BrowserContext, url: string): Promise<number> {
+  const page = await context.newPage();
+  await page.goto(url, { waitUntil: 'commit' });
+  const ready = await page.waitForFunction(
+    () =>
+      document.querySelector('h1, .sight') && !document.querySelector('[data-loading]')
+        ? performance.now()
+        : 0,
+    undefined,
+    { polling: 'raf', timeout: 20_000 },
+  );
+  const ms = Number(await ready.jsonValue());
+  await page.close();
+  return ms / 1000;
+}
+
+async function signedIn(browser: Browser, url: string): Promise<BrowserContext> {
+  const context = await browser.newContext({
+    viewport: { width: 1280, height: 800 },
+    serviceWorkers: 'block',
+  });
+  const answer = await context.request.post(`${url}/api/session`, { data: SIGN_IN });
+  if (!answer.ok()) throw new Error(`nobody is signed in: ${answer.status()}`);
+  return context;
+}
+
+/** Script and style over the wire, kB, until the first page is quiet. */
+async function firstPageKb(browser: Browser, url: string, path: string): Promise<number> {
+  const context = path === '/' ? await signedIn(browser, url) : await browser.newContext();
+  const page = await context.newPage();
+  const wire = await context.newCDPSession(page);
+  await wire.send('Network.enable');
+  const kinds = new Map<string, string>();
+  let bytes = 0;
+  wire.on('Network.responseReceived', ({ requestId, type }) => kinds.set(requestId, type));
+  wire.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
+    if (['Script', 'Stylesheet'].includes(kinds.get(requestId) ?? '')) bytes += encodedDataLength;
+  });
+  await page.goto(url + path, { waitUntil: 'networkidle' });
+  await context.close();
+  return bytes / 1000;
+}
+
+async function placesOf(context: BrowserContext, url: string): Promise<[name: string, path: string][]> {
+  const get = async (path: string) => (await context.request.get(`${url}/api${path}`)).json();
+  const { items } = await get('/lessons?limit=100');
+  const flown = items.find(({ recordings }: { recordings: unknown[] }) => recordings.length > 0);
+  const planned = items.find(({ recordings }: { recordings: unknown[] }) => recordings.length === 0);
+  const { id: student } = flown.student;
+  return [
+    ['Today', '/'],
+    ['Brief, the list', '/brief'],
+    ['Brief, a lesson', `/brief/${planned.id}`],
+    ['Fly', `/fly/${planned.id}`],
+    ['Trainer', `/fly/${planned.id}/trainer?card=0`],
+    ['Debrief', `/debrief/${flown.recordings[0].id}`],
+    ['Path, everybody', '/path'],
+    ['Path, a student', `/path/${student}`],
+    ['Logbook', `/logbook/${student}`],
+    ['Week', '/week'],
+    ['Hangar', '/hangar'],
+    ['Standards', '/standards'],
+  ];
+}
+
+/** Prints a line a page, medians of five; what misses its aim says so. */
+export async function pagesBench(): Promise<void> {
+  const folder = mkdtempSync(join(tmpdir(), 'keel-pages-'));
+  const { url, stop } = await startDemo({ data: folder, port: await freePort(), pgPort: await freePort() });
+  const browser = await chromium.launch({ executablePath: await chromiumPath(), args: CHROMIUM_ARGS });
+  try {
+    const places = await placesOf(await signedIn(browser, url), url);
+    const times: PageTime[] = [];
+    for (const [name, path] of places) {
+      const cold: number[] = [];
+      const warm: number[] = [];
+      for (let run = 0; run < RUNS; run++) {
+        const context = await signedIn(browser, url);
+        cold.push(await readyS(context, url + path));
+        warm.push(await readyS(context, url + path));
+        await context.close();
+      }
+      times.push({ name, coldS: median(cold), warmS: median(warm) });
+    }
+    for (const { name, coldS, warmS } of times) {
+      const aim = name === 'Trainer' ? { coldS: AIM.trainerS, warmS: AIM.trainerS } : AIM;
+      const missed = coldS > aim.coldS || warmS > aim.warmS ? `  aim ${aim.coldS} and ${aim.warmS}` : '';
+      console.log(`${name.padEnd(18)} cold ${coldS.toFixed(2)} s  warm ${warmS.toFixed(2)} s${missed}`);
+    }
+    for (const path of ['/sign-in', '/']) {
+      const kb = await firstPageKb(browser, url, path);
+      console.log(
+        `first page ${path.padEnd(9)} ${kb.toFixed(0)} kB${kb > AIM.firstKb ? `  aim ${AIM.firstKb}` : ''}`,
+      );
+    }
+  } finally {
+    await browser.close();
+    await stop();
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
