@@ -129,13 +129,13 @@ test('a lesson without a logger is graded at the desk; it is copied, and the cop
 
   await page.goto('/brief');
   await page.getByRole('link', { name: title }).click();
-  await page.getByRole('button', { name: 'Kneeboard PDF' }).click();
+  await page.getByRole('button', { name: 'More for this lesson' }).click();
   await page.getByRole('menuitem', { name: 'Copy the lesson' }).click();
   await expect(page.getByRole('heading', { name: 'New lesson' })).toBeVisible();
   await expect(page.getByRole('combobox', { name: 'Student' })).toHaveValue('Joss Pennifold');
   await page.getByRole('button', { name: 'Save lesson' }).click();
   await expect(page).toHaveURL(/\/brief\/[0-9a-f-]{36}$/);
-  await page.getByRole('button', { name: 'Kneeboard PDF' }).click();
+  await page.getByRole('button', { name: 'More for this lesson' }).click();
   await page.getByRole('menuitem', { name: 'Delete the lesson' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Delete the lesson' }).click();
   await expect(page).toHaveURL(/\/brief$/);

@@ -67,6 +67,7 @@ test('a gate closes with a paper, and one that ends before it begins is refused'
   await expect(page.getByText(/before it begins/)).toBeVisible();
   await gates.getByRole('textbox', { name: 'Ends on' }).fill('');
   await gates.getByRole('button', { name: 'Confirm' }).click();
+  await expect(gates.getByRole('button', { name: /^Knowledge test/ })).toBeHidden();
   await gates.getByRole('button', { name: /^Show \d+ complete/ }).click();
   await expect(gates.getByRole('button', { name: /^Knowledge test confirmed by Idris/ })).toBeVisible();
   // Nothing on the page says that anyone is ready for solo.

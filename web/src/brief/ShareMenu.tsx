@@ -6,6 +6,7 @@ import {
   IconCalendar,
   IconChevronDown,
   IconCopy,
+  IconDots,
   IconLink,
   IconPrinter,
   IconTrash,
@@ -69,24 +70,30 @@ export function ShareMenu(props: { lesson: Lesson; unsaved: boolean; mayEdit: bo
           <Menu.Item leftSection={<IconLink size={16} />} onClick={copy}>
             Copy the link for {first}
           </Menu.Item>
-          {mayEdit && (
-            <>
-              <Menu.Divider />
-              <Menu.Item
-                leftSection={<IconCopy size={16} />}
-                onClick={() => navigate(`/brief/new?copy=${lesson.id}`)}
-              >
-                Copy the lesson
-              </Menu.Item>
-              {lesson.recordings.length === 0 && (
-                <Menu.Item leftSection={<IconTrash size={16} />} onClick={() => setDeleting(true)}>
-                  Delete the lesson
-                </Menu.Item>
-              )}
-            </>
-          )}
         </Menu.Dropdown>
       </Menu>
+      {mayEdit && (
+        <Menu position="bottom-end">
+          <Menu.Target>
+            <Button variant="default" px={12} aria-label="More for this lesson">
+              <IconDots size={18} aria-hidden />
+            </Button>
+          </Menu.Target>
+          <Menu.Dropdown>
+            <Menu.Item
+              leftSection={<IconCopy size={16} />}
+              onClick={() => navigate(`/brief/new?copy=${lesson.id}`)}
+            >
+              Copy the lesson
+            </Menu.Item>
+            {lesson.recordings.length === 0 && (
+              <Menu.Item leftSection={<IconTrash size={16} />} onClick={() => setDeleting(true)}>
+                Delete the lesson
+              </Menu.Item>
+            )}
+          </Menu.Dropdown>
+        </Menu>
+      )}
       <Modal opened={deleting} onClose={() => setDeleting(false)} title="Delete this lesson?">
         <div className="stack">
           <p>

@@ -13,10 +13,10 @@ import { Button, Progress, SegmentedControl } from '@mantine/core';
 import { useDebouncedValue } from '@mantine/hooks';
 import { notifications } from '@mantine/notifications';
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { useParams, useSearchParams } from 'react-router';
+import { Link, useParams, useSearchParams } from 'react-router';
 import { useSWRConfig } from 'swr';
 import { answered, api, messageOf, read } from '../api/client.ts';
-import { useMe, useRecording } from '../api/hooks.ts';
+import { useLesson, useMe, useRecording } from '../api/hooks.ts';
 import { useSetCurrent } from '../frame/current.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
@@ -159,6 +159,7 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
       </TitleBar>
       <div className="page">
         <NotKept />
+        {recording.lessonId && <OthersOfLesson lessonId={recording.lessonId} here={recording.id} />}
         {search.get('known') && (
           <p className="sheet">This file was already attached to this student. This is its debrief.</p>
         )}
@@ -279,6 +280,23 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
         )}
       </div>
     </>
+  );
+}
+
+/** A lesson may have been recorded more than once: every recording of it is reached from each. */
+function OthersOfLesson({ lessonId, here }: { lessonId: string; here: string }) {
+  const recordings = useLesson(lessonId).data?.recordings ?? [];
+  if (recordings.length < 2) return null;
+  return (
+    <nav className="row small" aria-label="Recordings of this lesson" style={{ flexWrap: 'wrap' }}>
+      <span className="quiet">Recordings of this lesson:</span>
+      {recordings.map(({ id, fileName, flownIn }) => (
+        <Link key={id} to={`/debrief/${id}`} aria-current={id === here ? 'page' : undefined}>
+          {id === here ? <strong>{fileName}</strong> : fileName}
+          {flownIn === 'trainer' && ' (trainer)'}
+        </Link>
+      ))}
+    </nav>
   );
 }
 
