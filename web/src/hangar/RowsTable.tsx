@@ -2,8 +2,10 @@
 import { speedIn } from '@keel/core';
 import { ActionIcon, Button, TextInput } from '@mantine/core';
 import { IconPlus, IconX } from '@tabler/icons-react';
+import type { ClipboardEvent } from 'react';
 import { type Draft, type Path, valueAt } from './draft.ts';
 import { Entry, type SetAt } from './Entry.tsx';
+import { cellsOf, withPasted } from './pasted.ts';
 
 export interface Column {
   /** The key of the row's object, or the place in its pair. */
@@ -29,12 +31,22 @@ export function RowsTable(props: {
   const prefix = path.join('.');
   const own = [...errors].filter(([at]) => at === prefix || at.startsWith(`${prefix}.`));
   const scale = speedIn(1, speedUnit);
+  /** A block from a sheet goes into the cells from this one on. */
+  const paste = (event: ClipboardEvent<HTMLTableElement>) => {
+    const cell = (event.target as HTMLElement).closest<HTMLElement>('td[data-row]');
+    const cells = cellsOf(event.clipboardData.getData('text/plain'));
+    if (!cell || !cells) return;
+    event.preventDefault();
+    const at = { row: Number(cell.dataset.row), column: Number(cell.dataset.column) };
+    setRows(withPasted(rows, columns, at, cells, scale));
+  };
   return (
     <fieldset className="rows">
       <legend>{props.title}</legend>
       {props.note && <p className="quiet small">{props.note}</p>}
+      <p className="quiet small">Columns copied from a sheet can be pasted into the first cell.</p>
       {rows.length > 0 && (
-        <table className="rows-table">
+        <table className="rows-table" onPaste={paste}>
           <thead>
             <tr>
               {columns.map(({ key, label }) => (
@@ -49,12 +61,12 @@ export function RowsTable(props: {
             {rows.map((_, i) => (
               // biome-ignore lint/suspicious/noArrayIndexKey: a row of a table has no name but its place
               <tr key={i}>
-                {columns.map(({ key, label, kind = 'number' }) => {
+                {columns.map(({ key, label, kind = 'number' }, column) => {
                   const at = [...path, i, key];
                   const value = valueAt(draft, at);
                   const name = `${props.title}, row ${i + 1}: ${label}`;
                   return (
-                    <td key={key}>
+                    <td key={key} data-row={i} data-column={column}>
                       {kind === 'text' ? (
                         <TextInput
                           aria-label={name}
