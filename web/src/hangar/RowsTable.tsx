@@ -3,16 +3,10 @@ import { speedIn } from '@keel/core';
 import { ActionIcon, Button, TextInput } from '@mantine/core';
 import { IconPlus, IconX } from '@tabler/icons-react';
 import type { ClipboardEvent } from 'react';
+import type { Column } from './column.ts';
 import { type Draft, type Path, valueAt } from './draft.ts';
 import { Entry, type SetAt } from './Entry.tsx';
 import { cellsOf, withPasted } from './pasted.ts';
-
-export interface Column {
-  /** The key of the row's object, or the place in its pair. */
-  key: string | number;
-  label: string;
-  kind?: 'number' | 'speed' | 'text';
-}
 
 export function RowsTable(props: {
   title: string;

@@ -1,5 +1,5 @@
+import type { Column } from './column.ts';
 import { cellsOf, withPasted } from './pasted.ts';
-import type { Column } from './RowsTable.tsx';
 
 const PAIR: Column[] = [
   { key: 0, label: 'Indicated', kind: 'speed' },

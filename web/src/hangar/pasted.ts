@@ -1,6 +1,6 @@
 /** Cells copied from a sheet, put into a table of the form: from the cell that has the keyboard on, rows added as they are needed. */
 import { readNumber } from '../parts/typed-number.ts';
-import type { Column } from './RowsTable.tsx';
+import type { Column } from './column.ts';
 
 /** @returns the cells of a block, or null for a single one, which the field takes by itself. */
 export function cellsOf(text: string): string[][] | null {
