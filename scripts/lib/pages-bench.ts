@@ -1,5 +1,5 @@
 /** How long a page takes until it is ready, and what the first one weighs: a real browser on the demo, the machine otherwise idle. */
-import { mkdtempSync, rmSync } from 'node:fs';
+import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Browser, type BrowserContext, chromium } from '@playwright/test';
@@ -25,7 +25,7 @@ async function readyS(context: BrowserContext, url: string): Promise<number> {
   await page.goto(url, { waitUntil: 'commit' });
   const ready = await page.waitForFunction(
     () =>
-      document.querySelector('h1, .sight') && !document.querySelector('[data-loading]')
+      document.querySelector('h1, .panel') && !document.querySelector('[data-loading]')
         ? performance.now()
         : 0,
     undefined,
@@ -88,6 +88,8 @@ async function placesOf(context: BrowserContext, url: string): Promise<[name: st
 /** Prints a line a page, medians of five; what misses its aim says so. */
 export async function pagesBench(): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'keel-pages-'));
+  // The database's own user comes through it.
+  chmodSync(folder, 0o755);
   const { url, stop } = await startDemo({ data: folder, port: await freePort(), pgPort: await freePort() });
   const browser = await chromium.launch({ executablePath: await chromiumPath(), args: CHROMIUM_ARGS });
   try {
