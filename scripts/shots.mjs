@@ -55,10 +55,10 @@ const VIEWS = [
     phone: true,
     path: ({ debrief }) => `/debrief/${debrief}/along`,
     act: async (page) => {
-      await page.locator('.along-attempt .picture canvas').nth(2).waitFor();
+      await page.locator('.along-attempt .picture canvas').nth(1).waitFor();
       await page
         .locator('.along-attempt')
-        .nth(2)
+        .nth(1)
         .evaluate((sheet) => sheet.scrollIntoView());
     },
   },
@@ -125,7 +125,7 @@ const VIEWS = [
       }))
         await page.getByLabel('The check').getByLabel(label, { exact: true }).fill(value);
       await page.keyboard.press('Escape');
-      await page.getByRole('button', { name: 'Look', exact: true }).click();
+      await page.getByRole('button', { name: 'Check conditions' }).click();
       await page.locator('.release-items').waitFor();
     },
   },

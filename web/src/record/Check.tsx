@@ -100,7 +100,7 @@ export function Check({ release, kept }: { release: Release; kept: (next: Releas
               );
           }}
         >
-          Look
+          Check conditions
         </Button>
         <Button
           variant="default"
