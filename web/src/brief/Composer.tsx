@@ -113,8 +113,7 @@ export function Composer(props: {
         </div>
         {items.length === 0 && (
           <p className="composer-empty">
-            Nothing yet. Take one of the usual lessons on the right and change it, or add maneuvers one by
-            one.
+            Nothing yet. Choose one of the usual lessons and change it, or add maneuvers one by one.
           </p>
         )}
         <DndContext

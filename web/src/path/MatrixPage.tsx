@@ -113,7 +113,7 @@ function Grid({ rows, columns, by, setBy }: GridProps) {
             <th scope="col" aria-sort={sorted('last')}>
               {heading('last', 'Last flown')}
             </th>
-            <th scope="col" aria-sort={sorted('gates')}>
+            <th scope="col" aria-sort={sorted('gates')} className="number">
               {heading('gates', 'Requirements left')}
             </th>
             {columns.map(({ skill, title }) => (

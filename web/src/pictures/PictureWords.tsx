@@ -2,7 +2,7 @@
 import type { Picture, PictureLine, PicturePanel } from '@keel/core';
 import type { ReactNode } from 'react';
 import { VSpeed } from '../parts/VSpeed.tsx';
-import { type Frame, LEFT, stagger, xPlace, yPlace } from './layout.ts';
+import { type Frame, LEFT, RIGHT, stagger, xPlace, yPlace } from './layout.ts';
 
 /** A V-speed is written with its index below the line. */
 export function withSub(text: string): ReactNode {
@@ -72,8 +72,8 @@ function PanelWords(props: { picture: Picture; panel: PicturePanel; frame: Frame
             style={
               kind === 'loss'
                 ? { right: width - left(x[1]) + 6, top: (top(y[0]) + top(y[1])) / 2 - 10 }
-                : left(x[0]) + LETTER_PX * name.length > width
-                  ? { right: 4, top: top(y[0]) - 22 }
+                : left(x[0]) + 6 + LETTER_PX * name.length > width - RIGHT
+                  ? { right: RIGHT + 4, top: top(y[0]) - 22 }
                   : { left: left(x[0]) + 6, top: top(y[0]) - 22 }
             }
           >

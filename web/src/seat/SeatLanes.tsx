@@ -96,8 +96,8 @@ export function SeatLanes({ card, live, fresh, attempt, demonstration, speedUnit
             <div>
               <strong>{PARAMETER_NAMES[lane.parameter]}</strong>
               <span>
-                {numberText(lane.target * scale)}
-                {unitMark(unit)} asked
+                target {numberText(lane.target * scale)}
+                {unitMark(unit)}
               </span>
               <strong className="seat-value">
                 {now === null
