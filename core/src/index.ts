@@ -7,7 +7,7 @@ export { CONFIGURATIONS, type Configuration } from './airplane/configuration.ts'
 export { findAirplane, fleet } from './airplane/fleet.ts';
 export { maneuveringSpeedKias } from './airplane/limits.ts';
 export { type OwnFigure, ownFigureSchema } from './airplane/own-figure.ts';
-export { type Airplane, airplaneSchema, levelPowerOf } from './airplane/schema.ts';
+export { type Airplane, airplaneSchema, levelPowerOf, STALL_WARNINGS } from './airplane/schema.ts';
 export { densityRatio } from './atmosphere/atmosphere.ts';
 export { cgLimitsIn, hasBalance, type Loading } from './balance/balance.ts';
 export { type LessonRequest, planLesson } from './brief/lesson-plan.ts';

@@ -39,6 +39,13 @@ const flapStageSchema = z.looseObject({
   vsKias: kias.optional(),
 });
 
+export const STALL_WARNINGS = ['horn', 'reed', 'light', 'horn and light', 'stick shaker'] as const;
+export const stallWarningSchema = z.object({
+  kind: z.enum(STALL_WARNINGS),
+  /** As a person says it, such as “gear horn, autopilot disconnect”. */
+  otherTones: z.string().trim().max(120).optional(),
+});
+
 export const airplaneSchema = z
   .looseObject({
     id: z.string().min(1).max(80),
@@ -48,6 +55,8 @@ export const airplaneSchema = z
     /** No longer flown here: it is chosen for nothing new, and what was flown in it stays. */
     retired: z.literal(true).optional(),
     speedUnit: z.enum(['kt', 'mph']).default('kt'),
+    /** How it warns of the stall, and which other tones it has that are none. */
+    stallWarning: stallWarningSchema.optional(),
     maxWeightLb: z.number().positive().max(20_000),
     emptyWeightLb: z.number().positive().max(20_000).optional(),
     vs0Kias: kias,

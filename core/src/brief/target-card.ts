@@ -108,6 +108,7 @@ export function targetCard(input: CardInput): TargetCard {
     params: knownOf(flown.params),
     technique,
     carburettor: airplane.engine?.carburettor !== false,
+    stallWarning: airplane.stallWarning ?? null,
     airplaneFlaps: airplane.flaps.map(({ deg, vfeKias }) => ({ deg, vfeKias })),
     climbKias: { vx: atWeight(day, airplane.vxKias), vy: atWeight(day, airplane.vyKias) },
     checks,

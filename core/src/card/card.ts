@@ -5,6 +5,7 @@
 import { z } from 'zod';
 import { CONFIGURATIONS } from '../airplane/configuration.ts';
 import { ownFigureSchema } from '../airplane/own-figure.ts';
+import { stallWarningSchema } from '../airplane/schema.ts';
 import { codedSchema, paramsSchema } from '../coded.ts';
 import { provenanceSchema } from '../performance/provenance.ts';
 import { requirementKindSchema } from '../scoring/requirement.ts';
@@ -146,6 +147,8 @@ const cardSchema = z.object({
   /** The choices of technique that it was made by. */
   technique: techniqueSchema.omit({ checks: true }).prefault({}),
   carburettor: z.boolean().default(true),
+  /** How this airplane warns of the stall; null where its file does not say. */
+  stallWarning: stallWarningSchema.nullable().default(null),
   /** Every setting of the flaps that the airplane has. */
   airplaneFlaps: z.array(z.object({ deg: z.number(), vfeKias: z.number() })).default([]),
   /** Best angle and best rate of climb at this weight; null where the airplane's file has none. */

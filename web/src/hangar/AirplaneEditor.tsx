@@ -1,6 +1,6 @@
 /** The whole airplane file as a form; every change is checked against the others, and the fit follows. */
 import type { Airplane } from '@keel/core';
-import { speedIn } from '@keel/core';
+import { STALL_WARNINGS, speedIn } from '@keel/core';
 import { Button, Select, TextInput } from '@mantine/core';
 import { useCallback, useState } from 'react';
 import { NumberField } from '../parts/NumberField.tsx';
@@ -135,6 +135,28 @@ export function AirplaneEditor(props: {
             data={['high', 'low']}
             value={String(valueAt(draft, ['wing', 'mounted']) ?? 'high')}
             onChange={(value) => set(['wing', 'mounted'], value)}
+          />
+        )}
+        <Select
+          label="Stall warning"
+          placeholder="not entered"
+          clearable
+          data={[...STALL_WARNINGS]}
+          value={(valueAt(draft, ['stallWarning', 'kind']) as string | undefined) ?? null}
+          onChange={(kind) =>
+            set(
+              ['stallWarning'],
+              kind ? { ...(valueAt(draft, ['stallWarning']) as object), kind } : undefined,
+            )
+          }
+        />
+        {valueAt(draft, ['stallWarning']) !== undefined && (
+          <TextInput
+            label="Tones that are not it"
+            placeholder="gear horn, autopilot disconnect"
+            value={String(valueAt(draft, ['stallWarning', 'otherTones']) ?? '')}
+            error={errors.get('stallWarning.otherTones')}
+            onChange={(event) => set(['stallWarning', 'otherTones'], event.currentTarget.value || undefined)}
           />
         )}
         <NumberField

@@ -32,8 +32,8 @@ function steps(card: TargetCard): Step[] {
     {
       id: 'roll-in',
       name: 'Rolling in',
-      does: 'Roll slowly; rudder with it; eyes outside.',
-      means: ['WAIT', 'FEET', 'LOOK'],
+      does: 'Roll slowly: ten, twenty, thirty; rudder with it.',
+      means: ['WAIT', 'FEET'],
       done: { bankDeg: above(NO_PULL_DEG) },
       withinS: 6,
       wrong: 'Rolled faster than the pull follows',

@@ -26,6 +26,13 @@ export const carburettorCaution = ({ card }: CardFacts): string[] =>
       ]
     : [];
 
+/** Which sound or light it is, and which are none: another tone is no reason to release, and none to wait for. */
+export const warningCaution = ({ card: { stallWarning } }: CardFacts): string[] => {
+  if (!stallWarning) return [];
+  const other = stallWarning.otherTones ? ` Not to be taken for it: ${stallWarning.otherTones}.` : '';
+  return [`The stall warning of this airplane: ${stallWarning.kind}.${other}`];
+};
+
 export const flapCaution = ({ card, f }: CardFacts, stage = card.stage): string[] => {
   const flap = card.airplaneFlaps[stage - 1];
   return flap ? [line`Never fly above ${f.limit(flap.vfeKias)} with flaps ${f.deg(flap.deg)}.`] : [];

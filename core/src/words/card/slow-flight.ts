@@ -1,7 +1,14 @@
 /** What the card of slow flight says. */
 import { TRANSITION } from '../../maneuvers/slow-flight/transition.ts';
 import { type CardFacts, type CardWords, line } from './facts.ts';
-import { carburettorCaution, flapCaution, heatThen, SPIN_RECOVERY, steadyEntry } from './shared.ts';
+import {
+  carburettorCaution,
+  flapCaution,
+  heatThen,
+  SPIN_RECOVERY,
+  steadyEntry,
+  warningCaution,
+} from './shared.ts';
 
 /** Slow and clean first: the flaps go out from there, and slow flight is not left. */
 function cleanSteps({ card, f, of, powerOf }: CardFacts): string[] {
@@ -67,6 +74,7 @@ export const slowFlight: CardWords = {
     facts.technique.slowSpeed === 'warning-sounding'
       ? 'This school flies it with the stall warning sounding. The FAA standard does not: there it must stay silent, and a sounding warning is a critical finding.'
       : 'When the stall warning sounds: lower the nose a little and add power. Then find the speed again.',
+    ...warningCaution(facts),
     ...flapCaution(facts),
     ...carburettorCaution(facts),
     'Keep the ball centered. A stall with the ball out can become a spin.',

@@ -8,10 +8,14 @@ import {
   NOT_ALONE,
   SPIN_RECOVERY,
   steadyEntry,
+  warningCaution,
 } from './shared.ts';
 
-const STALL_CAUTIONS = [
-  'Before the first one know what this airplane’s stall warning sounds or looks like, and which other tones are not it.',
+const KNOW_THE_WARNING =
+  'Before the first one know what this airplane’s stall warning sounds or looks like, and which other tones are not it.';
+
+const stallCautions = (facts: CardFacts): string[] => [
+  ...(facts.card.stallWarning ? warningCaution(facts) : [KNOW_THE_WARNING]),
   'Keep the ball centered until it stalls and the ailerons neutral until the wing flies: a stall with yaw drops a wing and can become a spin.',
   'Recovering is not a dive: lower the nose only until the warning stops. Pulling too early stalls it again.',
 ];
@@ -87,7 +91,7 @@ export const powerOffStall: CardWords = {
     'Nose too low in the recovery, or pulled up too soon',
   ],
   cautions: (facts) => [
-    ...STALL_CAUTIONS,
+    ...stallCautions(facts),
     ...flapCaution(facts),
     ...carburettorCaution(facts),
     SPIN_RECOVERY,
@@ -122,7 +126,7 @@ export const powerOnStall: CardWords = {
     'Aileron used in the stall',
   ],
   cautions: (facts) => [
-    ...STALL_CAUTIONS,
+    ...stallCautions(facts),
     'With power and a steep attitude a wing drops quickly: stop the yaw with rudder, lower the nose, and do not hold it in the stall.',
     ...flapCaution(facts),
     SPIN_RECOVERY,
@@ -145,7 +149,7 @@ export const stallSeries: CardWords = {
     'Power added in a hurry: lowering the nose alone recovers',
     'Rudder late, so that a wing drops',
   ],
-  cautions: (facts) => [...STALL_CAUTIONS, ...carburettorCaution(facts), SPIN_RECOVERY, NOT_ALONE],
+  cautions: (facts) => [...stallCautions(facts), ...carburettorCaution(facts), SPIN_RECOVERY, NOT_ALONE],
 };
 
 /** The shown stalls: what the instructor flies, and what the student watches. */
@@ -228,7 +232,7 @@ export const stallDemonstration: CardWords = {
   cautions: (facts) => [
     'Flown by the instructor only, and only where the handbook and the loading allow it. No student is asked to fly it.',
     ...(MAY_UPSET.has(facts.card.variant) ? [PARACHUTES] : []),
-    ...STALL_CAUTIONS,
+    ...stallCautions(facts),
     ...carburettorCaution(facts),
     SPIN_RECOVERY,
     NOT_ALONE,
