@@ -105,6 +105,8 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
   const [problem, setProblem] = useState<ApiError | null>(null);
   const [changed, setChanged] = useState(false);
   const [why, setWhy] = useState('');
+  /** Fields that somebody filled in. */
+  const [entered, setEntered] = useState<ReadonlySet<string>>(new Set());
   /** It was to be saved, and nobody had said for whom. */
   const [nobody, setNobody] = useState(false);
   const { state } = useLocation();
@@ -116,6 +118,8 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
 
   const change = (part: Partial<BriefForm>) => {
     setForm((before) => ({ ...before, ...part }));
+    // A load that comes with an airplane is nobody's.
+    if (!('airplaneId' in part)) setEntered((before) => new Set([...before, ...Object.keys(part)]));
     setChanged(true);
   };
   // What came from a list may be older than the lesson is: while nothing is typed, the newest stands.
@@ -234,6 +238,15 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
     lesson?.proposed === true && changed && JSON.stringify(form.items) !== JSON.stringify(lesson.items);
 
   const start = plan?.balance[0];
+  const untouched = (...fields: (keyof BriefForm)[]) => fields.every((field) => !entered.has(field));
+  const assumed = [
+    ...(untouched('oatC', 'air', 'qnhHpa', 'pressureAltitudeFt')
+      ? [`${form.oatC} °C and QNH ${form.qnhHpa}`]
+      : []),
+    ...(airplane && untouched('stations', 'fuelGal', 'weightLb', 'loadBy')
+      ? ['the usual load and fuel']
+      : []),
+  ];
   const about = [
     ...(lesson ? [form.title] : []),
     form.plannedAt && dayAndTime(form.plannedAt),
@@ -306,6 +319,14 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
               onChange={(plannedAt) => change({ plannedAt })}
             />
           </div>
+        )}
+        {!lesson && !copied && assumed.length > 0 && (
+          <p className="small">
+            Assumed until you enter them: {assumed.join('; ')}.{' '}
+            <Button variant="subtle" size="compact-sm" onClick={() => setTab('day')}>
+              Enter them
+            </Button>
+          </p>
         )}
         {notBooked && (
           <div className="sheet row" role="status" style={{ flexWrap: 'wrap' }}>

@@ -169,11 +169,11 @@ function Flying(props: {
     ? null
     : exchange
       ? {
-          says: `${exchange.by === 'student' ? 'You' : 'Instructor'}: “${exchange.says}”${exchange.awaitsStudent ? ' Answer with x.' : ''}`,
+          says: `${exchange.by === 'student' ? 'You' : 'Instructor'}: “${exchange.says}”${exchange.awaitsStudent ? ` Answer with ${levers ? '“Exchange controls”' : 'x'}.` : ''}`,
           level: 'said',
         }
       : snapshot.down
-        ? { says: 'That was the ground. Back to the entry: r.', level: 'safety' }
+        ? { says: `That was the ground. Back to the entry${levers ? '.' : ': r.'}`, level: 'safety' }
         : sound.shown
           ? coach.word
           : null;
@@ -194,11 +194,13 @@ function Flying(props: {
             <div className="paused">
               <strong>{snapshot.timeS < 1 ? 'Trimmed at the entry' : 'Paused'}</strong>
               <p>
-                Arrow keys are the stick: down is back. W and S the throttle. Practice on the ground, not a
-                flight instrument.
+                {levers
+                  ? 'The pad is the stick: down is back. The sliders are throttle and rudder.'
+                  : 'Arrow keys are the stick: down is back. W and S the throttle.'}{' '}
+                Practice on the ground, not a flight instrument.
               </p>
               <Button size="md" leftSection={<IconPlayerPlay size={18} />} onClick={() => setPaused(false)}>
-                Fly (space)
+                {levers ? 'Fly' : 'Fly (space)'}
               </Button>
             </div>
           )}
@@ -223,7 +225,17 @@ function Flying(props: {
             />
           )}
           <div className="trainer-row">
-            <p className="trainer-keys small">
+            {levers && (
+              <span className="row" style={{ flexWrap: 'wrap' }}>
+                <Button variant="default" onClick={() => send({ kind: 'exchange' })}>
+                  Exchange controls
+                </Button>
+                <Button variant="default" onClick={() => send({ kind: 'reset' })}>
+                  Back to the entry
+                </Button>
+              </span>
+            )}
+            <p className="trainer-keys small" hidden={levers}>
               <kbd>space</kbd> pause <kbd>r</kbd> back to entry <kbd>x</kbd> exchange controls <kbd>h</kbd>{' '}
               show me{' '}
               {instructor && (
