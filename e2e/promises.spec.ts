@@ -1,5 +1,7 @@
 /** What the interface promises: words survive a server that is away, nothing typed is lost by leaving, a link shows the same. */
+
 import { expect, test } from '@playwright/test';
+import { scriptAndStyleBytes } from '../scripts/lib/first-page.ts';
 import { flownLesson, ownLesson } from './support/own-lesson.ts';
 import { signIn, signInQuickly } from './support/people.ts';
 
@@ -116,16 +118,7 @@ test('the first page is light: script and style over the wire, until it is quiet
   for (const path of ['/sign-in', '/']) {
     const context = await browser.newContext();
     if (path === '/') await signInQuickly(context.request, 'idris');
-    const page = await context.newPage();
-    const wire = await context.newCDPSession(page);
-    await wire.send('Network.enable');
-    const kinds = new Map<string, string>();
-    let bytes = 0;
-    wire.on('Network.responseReceived', ({ requestId, type }) => kinds.set(requestId, type));
-    wire.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
-      if (['Script', 'Stylesheet'].includes(kinds.get(requestId) ?? '')) bytes += encodedDataLength;
-    });
-    await page.goto(path, { waitUntil: 'networkidle' });
+    const bytes = await scriptAndStyleBytes(context, path);
     expect(bytes).toBeGreaterThan(50_000);
     expect(bytes).toBeLessThan(250_000);
     await context.close();

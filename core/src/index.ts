@@ -10,7 +10,7 @@ export { type OwnFigure, ownFigureSchema } from './airplane/own-figure.ts';
 export { type Airplane, airplaneSchema, levelPowerOf, STALL_WARNINGS } from './airplane/schema.ts';
 export { densityRatio } from './atmosphere/atmosphere.ts';
 export { cgLimitsIn, hasBalance, type Loading } from './balance/balance.ts';
-export { type LessonRequest, planLesson } from './brief/lesson-plan.ts';
+export { DEFAULT_BLOCK_MIN, type LessonRequest, planLesson } from './brief/lesson-plan.ts';
 export {
   type Conditions,
   type LessonItem,

@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Browser, type BrowserContext, chromium } from '@playwright/test';
 import { CHROMIUM_ARGS, chromiumPath } from './browser.mjs';
+import { scriptAndStyleBytes } from './first-page.ts';
 import { freePort } from './free-port.mjs';
 import { startDemo } from './start-demo.mjs';
 
@@ -49,16 +50,7 @@ async function signedIn(browser: Browser, url: string): Promise<BrowserContext> 
 /** Script and style over the wire, kB, until the first page is quiet. */
 async function firstPageKb(browser: Browser, url: string, path: string): Promise<number> {
   const context = path === '/' ? await signedIn(browser, url) : await browser.newContext();
-  const page = await context.newPage();
-  const wire = await context.newCDPSession(page);
-  await wire.send('Network.enable');
-  const kinds = new Map<string, string>();
-  let bytes = 0;
-  wire.on('Network.responseReceived', ({ requestId, type }) => kinds.set(requestId, type));
-  wire.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
-    if (['Script', 'Stylesheet'].includes(kinds.get(requestId) ?? '')) bytes += encodedDataLength;
-  });
-  await page.goto(url + path, { waitUntil: 'networkidle' });
+  const bytes = await scriptAndStyleBytes(context, url + path);
   await context.close();
   return bytes / 1000;
 }

@@ -37,7 +37,7 @@ export interface LessonRequest {
   watchFor?: Record<string, RecurringFinding[]>;
 }
 
-const DEFAULT_BLOCK_MIN = 75;
+export const DEFAULT_BLOCK_MIN = 75;
 const DEFAULT_TRANSIT_MIN = 6;
 /** Source: 14 CFR 91.151, day VFR (from memory). */
 const DEFAULT_RESERVE_MIN = 30;

@@ -1,12 +1,10 @@
 /** A lesson as a calendar entry (RFC 5545). */
-import type { Lesson } from '@keel/core';
+import { DEFAULT_BLOCK_MIN, type Lesson } from '@keel/core';
 import { createEvent } from 'ics';
-
-const USUAL_MIN = 75;
 
 export function lessonCalendar(lesson: Lesson): string {
   const start = new Date(lesson.plannedAt);
-  const minutes = Math.round(lesson.plan?.blockMin ?? USUAL_MIN);
+  const minutes = Math.round(lesson.plan?.blockMin ?? DEFAULT_BLOCK_MIN);
   const { airplane, student, instructor } = lesson;
   const { error, value } = createEvent({
     uid: `${lesson.id}@keel-path`,

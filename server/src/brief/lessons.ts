@@ -12,9 +12,9 @@ import { instructorsOnly } from '../http/only.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { addToTrail } from '../people/trail.ts';
 import { visible, zoneOfSchool } from '../scope.ts';
-import { bookLesson } from '../week/lesson-booking.ts';
 import { lessonCalendar } from './calendar.ts';
 import { describeLessons } from './describe-lessons.ts';
+import { inCalendar } from './in-calendar.ts';
 import { KNEEBOARD_SIZES } from './kneeboard.ts';
 import { lessonColumns } from './lesson-columns.ts';
 import { lessonListRoute, listLessons } from './lesson-list.ts';
@@ -41,19 +41,6 @@ function changedProposal(
   if (!proposal || same) return proposal;
   const change = { by, at: new Date().toISOString(), why, before: items };
   return { ...proposal, changed: [...proposal.changed, change] };
-}
-
-/** As saved, and booked; where something is in the way, with what. */
-async function inCalendar(
-  database: DataSource,
-  viewer: Viewer,
-  { schoolId, id }: Pick<Lesson, 'schoolId' | 'id'>,
-  again = false,
-) {
-  const lesson = await database.getRepository(LessonEntity).findOneByOrFail({ schoolId, id });
-  const notBooked = await bookLesson(database, viewer, lesson, again);
-  const [described] = await describeLessons(database, [lesson]);
-  return { ...described, ...(notBooked && { notBooked }) };
 }
 
 const STILL_REFERRED_TO = '23503';

@@ -4,13 +4,12 @@ import { randomUUID } from 'node:crypto';
 import { createRoute, z } from '@hono/zod-openapi';
 import { lessonSchema, wordedProposalSchema } from '@keel/core';
 import { IsNull } from 'typeorm';
-import { describeLessons } from '../brief/describe-lessons.ts';
+import { inCalendar } from '../brief/in-calendar.ts';
 import { lessonColumns } from '../brief/lesson-columns.ts';
 import { BookingEntity, LessonEntity } from '../db/entities.ts';
 import { json, jsonBody, router } from '../http/env.ts';
 import { instructorsOnly } from '../http/only.ts';
 import { requireStudent } from '../scope.ts';
-import { bookLesson } from '../week/lesson-booking.ts';
 import { proposalFor } from './proposal.ts';
 
 /** What is known of the day, where it is known. */
@@ -88,9 +87,7 @@ export function proposalRoutes() {
           });
         }
         const lesson = await lessons.findOneByOrFail({ schoolId, id, studentId: student.id });
-        const notBooked = await bookLesson(database, viewer, lesson);
-        const [described] = await describeLessons(database, [lesson]);
-        return c.json({ ...described, ...(notBooked && { notBooked }) }, 201);
+        return c.json(await inCalendar(database, viewer, lesson), 201);
       },
     );
 }

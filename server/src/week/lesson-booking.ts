@@ -1,5 +1,6 @@
 /** A lesson has a time, so it is a booking: made, moved and given up with it. What is in its way is said, and loses nothing. */
 import { randomUUID } from 'node:crypto';
+import { DEFAULT_BLOCK_MIN } from '@keel/core';
 import type { DataSource, EntityManager } from 'typeorm';
 import { AirplaneEntity, BookingEntity, type Lesson, SchoolEntity } from '../db/entities.ts';
 import type { Viewer } from '../http/env.ts';
@@ -7,11 +8,7 @@ import { Problem } from '../http/problem.ts';
 import { addToTrail } from '../people/trail.ts';
 import { rangeOf, withoutConflict } from './bookings.ts';
 
-/** A lesson that says nothing of it takes so long. */
-const USUAL_BLOCK_MIN = 75;
 const MIN_MS = 60_000;
-
-const LIVE = 'cancelled IS NULL';
 
 interface Standing {
   id: string;
@@ -43,7 +40,7 @@ export async function bookLesson(
   again = false,
 ): Promise<string | null> {
   const { schoolId, id: lessonId, plannedAt, studentId, instructorId, airplaneRowId } = lesson;
-  const blockMin = lesson.plan?.blockMin ?? USUAL_BLOCK_MIN;
+  const blockMin = lesson.plan?.blockMin ?? DEFAULT_BLOCK_MIN;
   const until = new Date(plannedAt.getTime() + blockMin * MIN_MS);
   // What is over is in nobody's way.
   if (until.getTime() < Date.now()) return null;
@@ -108,7 +105,7 @@ async function write(
   // Saved twice at once, the second finds the first's.
   await manager.query('SELECT pg_advisory_xact_lock(hashtextextended($1, 0))', [`lesson ${takes.lessonId}`]);
   const others = await manager.query(
-    `SELECT 1 FROM booking WHERE school_id = $1 AND lesson_id = $2 AND ${LIVE}`,
+    `SELECT 1 FROM booking WHERE school_id = $1 AND lesson_id = $2 AND cancelled IS NULL`,
     [schoolId, takes.lessonId],
   );
   if (others.length > 0) return;

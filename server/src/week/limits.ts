@@ -1,17 +1,15 @@
 /** What rules ask of a booking: asked about, since what a booking holds is more than what is flown, and a record may lag. */
-import { type BookingInput, clockIn, dayIn, dayText, mostWithin, OUTSIDE_HOURS } from '@keel/core';
+import { type BookingInput, clockIn, dayIn, dayText, mostWithin } from '@keel/core';
 import type { DataSource, EntityManager } from 'typeorm';
 import { AccountEntity, type School, zoneOf } from '../db/entities.ts';
-import { Problem } from '../http/problem.ts';
 import { closingsOfAll } from '../path/closings.ts';
+import { askFirst } from './usual-hours.ts';
 
 const HOUR_MS = 3_600_000;
 /** Flight training by one instructor in any 24 hours: 14 CFR 61.195(a), from memory. */
 const MOST_INSTRUCTION_H = 8;
 const WITHIN_H = 24;
 const MEDICAL = 'medical';
-
-const ask = (words: string) => new Problem(409, words, undefined, OUTSIDE_HOURS);
 
 /** @throws Problem 409 of the type that a word of those concerned lifts. */
 export async function checkInstruction(
@@ -36,7 +34,7 @@ export async function checkInstruction(
   const instructor = await source
     .getRepository(AccountEntity)
     .findOneByOrFail({ schoolId: school.id, id: instructorId });
-  throw ask(
+  throw askFirst(
     `${instructor.name} would have ${(most.totalMs / HOUR_MS).toFixed(1)} hours of lessons booked in the 24 hours from ${clockIn(new Date(most.fromMs), zoneOf(school), 'ddd HH:mm')}. 14 CFR 61.195(a) allows 8 hours of flight training.`,
   );
 }
@@ -51,5 +49,7 @@ export async function checkMedical(
   const closings = (await closingsOfAll(source, school.id, [studentId])).get(studentId) ?? [];
   const endsOn = closings.find(({ gate }) => gate === MEDICAL)?.body.endsOn;
   if (!endsOn || endsOn >= dayIn(from, zoneOf(school))) return;
-  throw ask(`The medical on record ends on ${dayText(endsOn)}, before this flight. Check the new one first.`);
+  throw askFirst(
+    `The medical on record ends on ${dayText(endsOn)}, before this flight. Check the new one first.`,
+  );
 }

@@ -8,7 +8,10 @@ import { notFound, Problem } from '../http/problem.ts';
 import { addToTrail } from '../people/trail.ts';
 import { requireStudent } from '../scope.ts';
 
-/** @throws Problem 409 of its own type, so that a program can ask whether they agreed. */
+/** A refusal of its own type, so that a program can ask whether they agreed. */
+export const askFirst = (words: string): Problem => new Problem(409, words, undefined, OUTSIDE_HOURS);
+
+/** @throws Problem 409, as above. */
 export async function checkHours(
   source: DataSource | EntityManager,
   { schoolId }: Viewer,
@@ -20,13 +23,7 @@ export async function checkHours(
   const people = await source.getRepository(AccountEntity).findBy({ schoolId, id: In(ids) });
   for (const { name, usualHours } of people) {
     const words = outsideHours(usualHours, { from, until }, zoneOf(school));
-    if (words)
-      throw new Problem(
-        409,
-        `${name} ${words}: ask first, and say that they agreed.`,
-        undefined,
-        OUTSIDE_HOURS,
-      );
+    if (words) throw askFirst(`${name} ${words}: ask first, and say that they agreed.`);
   }
 }
 

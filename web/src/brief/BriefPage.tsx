@@ -206,7 +206,6 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
       setWhy('');
       await mutate(`/lessons/${saved.id}`, saved, { revalidate: false });
       notifications.show({ message: 'Lesson saved. Next station: Fly.' });
-      await mutate((key) => typeof key === 'string' && (key.startsWith('/week') || key === '/today'));
       setTab('cards');
       // Of a new one it is told where the lesson is from now on.
       if (lesson) setNotBooked(saved.notBooked ?? null);

@@ -3,7 +3,6 @@ import { type EnteredAttempt, type EnteredBody, type Help, type Lesson, variantW
 import { Button, Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { mutate } from 'swr';
 import { answered, api, read } from '../api/client.ts';
 import { usePath } from '../api/hooks.ts';
 import { GradeButtons } from '../debrief/Grading.tsx';
@@ -129,9 +128,7 @@ function ByCards({ lesson, close }: { lesson: Lesson; close: () => void }) {
       })(),
     );
     setBusy(false);
-    if (!kept) return;
-    await mutate((key) => typeof key === 'string' && !key.startsWith('/me'));
-    close();
+    if (kept) close();
   };
   return (
     <div className="stack" style={{ gap: 14 }}>

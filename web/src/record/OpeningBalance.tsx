@@ -4,7 +4,6 @@ import { Button, Modal, Select, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { mutate } from 'swr';
 import { answered, api, read } from '../api/client.ts';
 import { DayField } from '../parts/DayField.tsx';
 import { showFirstError } from '../parts/form-errors.ts';
@@ -124,7 +123,6 @@ function Form({ studentId, skills, close }: Props) {
       );
       setBusy(false);
       if (!kept) return;
-      await mutate((key) => typeof key === 'string' && !key.startsWith('/me'));
       close();
       if (hours.blockMin > 0) navigate(`/logbook/${studentId}`);
     },

@@ -100,7 +100,7 @@ export function WeekPage() {
         <Button onClick={() => setMaking(instantOf(`${day} 10:00:00`, zone).toISOString())}>Book</Button>
       </TitleBar>
       <div className="page">
-        {unbooked.length > 0 && <Unbooked week={week.data} booked={() => week.mutate()} />}
+        {unbooked.length > 0 && <Unbooked lessons={unbooked} />}
         <Grid week={week.data} move={move} open={setOpened} book={setMaking} />
         <Agenda week={week.data} open={setOpened} book={setMaking} />
         <p className="small quiet legend">
@@ -261,18 +261,17 @@ function Grid({ week, move, open, book }: GridProps) {
 const FIRST_SLOT_MIN = 10 * 60;
 
 /** Lessons that have a time and no place in the calendar: booked here, or given another time at Brief. */
-function Unbooked({ week, booked }: { week: Week; booked: () => void }) {
+function Unbooked({ lessons }: { lessons: Week['unbooked'] }) {
   const book = async (id: string) => {
     const lesson = await sent(read(api.lessons[':id'].booking.$post({ param: { id } })), 'Not booked');
     if (lesson?.notBooked)
       notifications.show({ color: 'red', title: 'Not booked', message: lesson.notBooked, autoClose: 9000 });
-    booked();
   };
   return (
     <section className="sheet" aria-label="Lessons that are not booked">
       <h2>Lessons that are not booked</h2>
       <ul className="watch">
-        {week.unbooked.map(({ id, title, at, student }) => (
+        {lessons.map(({ id, title, at, student }) => (
           <li key={id}>
             <Link to={`/brief/${id}`}>
               <strong>{student.name}</strong> {title}, {dayAndTime(at)}
