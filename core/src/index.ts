@@ -82,6 +82,7 @@ export {
   HELP,
   type Help,
   INSTRUCTOR_ONLY,
+  isOffered,
   LESSON,
   latest,
   OBSERVATIONS,
@@ -302,8 +303,10 @@ export {
   type MeasuredParameterScore,
   type ParameterScore,
 } from './scoring/schema.ts';
+export type { StandardElement } from './scoring/standard.ts';
 export { rowsFor, type Standard, type StandardRow, standardSchema } from './scoring/standard.ts';
 export { worstOf } from './scoring/worst.ts';
+export { AIR_LEVELS } from './signals/air-level.ts';
 export { readStandard } from './standards/read-standard.ts';
 export { DEFAULT_STANDARD_ID, findStandard, SCHOOL_STANDARD_ID, standards } from './standards/standards.ts';
 export { figureTables } from './standards/thresholds.ts';
@@ -318,6 +321,7 @@ export {
 export { degrees, radians, wrap360 } from './units/angles.ts';
 export { KT_TO_MPS, speedIn } from './units/convert.ts';
 export { clockIn, dayIn, type Instant, instantOf, UTC } from './units/days.ts';
+export { nauticalMilesBetween } from './units/distance.ts';
 export { median } from './units/numbers.ts';
 export { slugOf } from './units/slug.ts';
 export { clock, numberText } from './units/text.ts';
@@ -429,7 +433,7 @@ export {
   type Week,
   weekSchema,
 } from './wire/week.ts';
-export { airSaid } from './words/air.ts';
+export { AIR_WORDS, airSaid } from './words/air.ts';
 export { issueWords } from './words/airplane-problem.ts';
 export { briefedSaid } from './words/briefed.ts';
 export { type CardSaid, cardSaid, offTodayOf, wordedCard } from './words/card/said.ts';

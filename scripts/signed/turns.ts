@@ -6,6 +6,7 @@ import { type Deviation, deviationsIn, failing } from './tolerances.ts';
 const BANKED_DEG = 5;
 const ENTRY_S = 3;
 const HELD_DEG = 3;
+const RATE_OVER_S = 5;
 
 interface Row {
   altitude?: number;
@@ -80,9 +81,11 @@ export function readTurn(page: Page): string | undefined {
       ),
     );
   if (row.rate) {
-    const rate = rates(page, 5);
+    const rate = rates(page, RATE_OVER_S);
+    // A look that still sees the roll-in or the roll-out tells no rate held.
+    const whole = { fromS: held.fromS + RATE_OVER_S / 2, toS: held.toS - RATE_OVER_S / 2 };
     found.push(
-      ...deviationsIn(columns, held, { what: 'rate', low: -row.rate, high: row.rate }, (i) => rate[i] - 3),
+      ...deviationsIn(columns, whole, { what: 'rate', low: -row.rate, high: row.rate }, (i) => rate[i] - 3),
     );
   }
   const failed = failing(found, lasting(turn));

@@ -6,6 +6,7 @@ import { z } from 'zod';
 import { CONFIGURATIONS } from '../airplane/configuration.ts';
 import type { Proposal, Told } from '../kits/attempt/attempt.ts';
 import { maneuverIdSchema } from '../maneuvers/ids.ts';
+import { AIR_LEVELS } from '../signals/air-level.ts';
 
 const interval = { startS: z.number(), endS: z.number(), maneuver: z.string() };
 
@@ -26,6 +27,8 @@ export const editSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('seen'), ...interval, requirement: z.string().max(40), held: z.boolean() }),
   /** How the flaps stood where no column says it, for an attempt or, as `lesson`, for the flight. */
   z.object({ kind: z.literal('configured'), ...interval, configuration: z.enum(CONFIGURATIONS) }),
+  /** How rough the air was, as the instructor felt it: it goes before what is worked out. */
+  z.object({ kind: z.literal('air'), ...interval, level: z.enum(AIR_LEVELS) }),
 ]);
 export type Edit = z.infer<typeof editSchema>;
 export const EDIT_KINDS = [
@@ -36,11 +39,16 @@ export const EDIT_KINDS = [
   'retype',
   'seen',
   'configured',
+  'air',
 ] as const satisfies Edit['kind'][];
 
 /** What was said of a flight without changing which attempts there are. */
 export const toldBy = (edits: readonly Edit[]): Told[] =>
-  edits.flatMap((edit): Told[] => (edit.kind === 'seen' || edit.kind === 'configured' ? [edit] : []));
+  edits.flatMap((edit): Told[] => (changesNone(edit) ? [edit] : []));
+
+type Said = Extract<Edit, { kind: 'seen' | 'configured' | 'air' }>;
+const changesNone = (edit: Edit): edit is Said =>
+  edit.kind === 'seen' || edit.kind === 'configured' || edit.kind === 'air';
 
 export interface Interval {
   startS: number;
@@ -48,7 +56,7 @@ export interface Interval {
   maneuver: string;
 }
 
-type AttemptEdit = Exclude<Edit, { kind: 'seen' | 'configured' }>;
+type AttemptEdit = Exclude<Edit, Said>;
 
 /** Shared time over the longer of the two, 0 to 1. */
 export function overlapOf(a: Interval, b: Interval): number {
@@ -89,7 +97,7 @@ export function applyEdits(
   let attempts = [...found];
   for (const edit of edits) {
     const index = matchInterval(attempts, edit);
-    if (index < 0 || edit.kind === 'seen' || edit.kind === 'configured') continue;
+    if (index < 0 || changesNone(edit)) continue;
     const made = edited(attempts[index], edit, variantOf);
     const untouched = attempts.filter(
       (other, i) => i !== index && !(edit.kind === 'merge' && liesIn(other, made[0])),

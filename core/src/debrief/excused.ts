@@ -30,8 +30,9 @@ export function takenByAir(
   return small && short && gusted(track, attempt, one.of.startS) ? one.p : undefined;
 }
 
-/** A load about that moment that stands out of what the air did otherwise. */
+/** An instructor felt it, or a load about that moment that stands out of what the air did otherwise. */
 function gusted(track: Track, { air }: Attempt, atS: number): boolean {
+  if (air?.by === 'instructor') return true;
   const load = track.raw('load_g');
   if (!load || air?.by !== 'load') return false;
   const rows = rowsBetween(track.timeS, atS - AIR_LEVEL.gustS, atS + AIR_LEVEL.gustS);

@@ -40,6 +40,8 @@ export interface AttemptStatements {
   nextTime: string | null;
   /** What the instructor saw that was not recorded. */
   observed: ObservationItem[];
+  /** Codes of the standard's knowledge and risk elements that were talked through. */
+  covered: string[];
 }
 
 /** An edit with the id and the author of the word that it was said with. */
@@ -208,6 +210,11 @@ export function readStatements(statements: Statement[], unsaid: UnsaidHelp = NOB
     discontinued: discontinued === undefined || discontinued === 'none' ? null : discontinued,
     nextTime: latest(statements, 'next-time')?.text || null,
     observed: observed(statements),
+    covered: inForce(
+      statements.flatMap(({ body }) =>
+        body.kind === 'element' ? [{ what: body.code, holds: body.covered }] : [],
+      ),
+    ),
   };
 }
 

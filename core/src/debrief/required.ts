@@ -1,5 +1,5 @@
 /** What a standard asks of an attempt before any band, seen in it; what nobody could see, as an instructor said it. */
-import type { Attempt, ScoringContext, Told } from '../kits/attempt/attempt.ts';
+import { type Attempt, lastTold, type ScoringContext } from '../kits/attempt/attempt.ts';
 import { caseOf } from '../kits/attempt/case.ts';
 import { requireRoom } from '../maneuvers/registry.ts';
 import type { Track } from '../recording/track/track.ts';
@@ -18,7 +18,10 @@ export function seenRequirements(
     if (!requirement) return [];
     const { kind, see } = requirement;
     const seen = see(c);
-    const told = seen.held === null ? toldOf(context.told, attempt, name) : undefined;
+    const told =
+      seen.held === null
+        ? lastTold(context.told, 'requirement', attempt, ({ requirement }) => requirement === name)
+        : undefined;
     return [
       {
         id: `${attempt.maneuver}/${name}`,
@@ -34,17 +37,6 @@ export function seenRequirements(
     ];
   });
 }
-
-/** The last word on a requirement said of this attempt, or of a stretch that holds most of it. */
-const toldOf = (told: readonly Told[], { startS, endS, maneuver }: Attempt, name: string) =>
-  told
-    .flatMap((one) => ('requirement' in one ? [one] : []))
-    .findLast(
-      (one) =>
-        one.requirement === name &&
-        one.maneuver === maneuver &&
-        Math.min(one.endS, endS) - Math.max(one.startS, startS) > (endS - startS) / 2,
-    );
 
 /** What failed before any band, the first by when it was seen; undefined where nothing did. */
 export const firstFailed = (requirements: readonly RequirementScore[]): RequirementScore | undefined =>

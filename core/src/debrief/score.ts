@@ -41,13 +41,14 @@ export const attemptScoreSchema = z.object({
   /** `true` when the entry values are those of the turn the other way just before. */
   inheritsEntry: z.boolean().optional(),
   turnedDeg: z.number().optional(),
-  /** How rough the air was, worked out; left out where nothing tells it, and by older cores. */
+  /** How rough the air was, worked out or as the instructor felt it; left out where nothing tells it, and by older cores. */
   air: z
     .object({
       level: z.enum(AIR_LEVELS),
-      by: z.enum(['load', 'airspeed']),
-      size: z.number(),
-      error: z.number(),
+      by: z.enum(['load', 'airspeed', 'instructor']),
+      /** Root mean square, g or kt, and its standard error; an instructor's word has none. */
+      size: z.number().optional(),
+      error: z.number().optional(),
       /** The parameter that it took out of its tolerance: then the attempt is not scored. */
       took: parameterSchema.optional(),
     })

@@ -58,18 +58,21 @@ export const OBSERVATIONS = [
   { item: 'buffet-felt', says: 'Buffet felt', kind: 'fact' },
   { item: 'flaps-as-briefed', says: 'Flaps moved as briefed', kind: 'good' },
   { item: 'distraction', says: 'Flown with a distraction', kind: 'fact' },
-  { item: 'moderate-air', says: 'The air was moderately rough', kind: 'fact' },
+  /** Kept from before: how rough the air was is said beside what is worked out of it, and the judge heeds it. */
+  { item: 'moderate-air', says: 'The air was moderately rough', kind: 'fact', offered: false },
   { item: 'risk-named', says: 'Named the risk and what to do', kind: 'good' },
   { item: 'drill-complete', says: 'Every drill item done or said', kind: 'good' },
   { item: 'drill-item-missed', says: 'A drill item was missed', kind: 'fault' },
 ] as const;
+/** Whether it is still offered to be tapped. */
+export const isOffered = (one: (typeof OBSERVATIONS)[number]): boolean => !('offered' in one);
 export type ObservationItem = (typeof OBSERVATIONS)[number]['item'];
 const OBSERVATION_ITEMS = OBSERVATIONS.map(({ item }) => item) as [ObservationItem, ...ObservationItem[]];
 
 const interval = { startS: z.number(), endS: z.number(), maneuver: z.string().max(40) };
 const words = z.string().trim().min(1, 'write a few words').max(2000);
 
-const [discard, edges, split, merge, retype, seen, configured] = editSchema.options;
+const [discard, edges, split, merge, retype, seen, configured, air] = editSchema.options;
 
 /** The mark of who has no hand free for words: they are said at Debrief, at the same moment. */
 export const WORDS_LATER = 'own words, later';
@@ -109,6 +112,8 @@ export const statementBodySchema = z.discriminatedUnion('kind', [
     item: z.enum(OBSERVATION_ITEMS),
     seen: z.boolean(),
   }),
+  /** A knowledge or risk element of the standard, by its code: talked through, or not after all. */
+  z.object({ kind: z.literal('element'), ...interval, code: z.string().max(40), covered: z.boolean() }),
   /** A finding's id, parked for another day or taken up again. */
   z.object({ kind: z.literal('park'), ...interval, finding: z.string().max(80), parked: z.boolean() }),
   discard.extend({ discarded: z.boolean() }),
@@ -118,6 +123,7 @@ export const statementBodySchema = z.discriminatedUnion('kind', [
   retype,
   seen,
   configured,
+  air,
   /** An edit, by the id it was said with, no longer holds. */
   z.object({ kind: z.literal('take-back'), ...interval, of: z.uuid() }),
 ]);
@@ -132,6 +138,7 @@ export const INSTRUCTOR_ONLY: readonly StatementKind[] = [
   'discontinued',
   'next-time',
   'observed',
+  'element',
   'park',
   'take-back',
   ...EDIT_KINDS,

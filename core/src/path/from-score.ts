@@ -5,6 +5,7 @@ import type { Statement } from '../debrief/statements.ts';
 import { depthShown } from '../kits/stalls/depth-shown.ts';
 import { unseenMusts } from '../scoring/requirement.ts';
 import { worstOf } from '../scoring/worst.ts';
+import { isAtLeast } from '../signals/air-level.ts';
 import type { PathAttempt } from './path-attempt.ts';
 
 export interface FlownRecording {
@@ -28,6 +29,10 @@ interface CountedAttempt extends PathAttempt {
 
 const leftItsBand = ({ firstExcursion, requirements }: Score['attempts'][number]): boolean =>
   firstExcursion !== null || (requirements ?? []).some(({ must, held }) => must && held === false);
+
+/** Felt so by an instructor; what is worked out says it through the verdict alone. */
+const feltRough = ({ air }: Score['attempts'][number]): boolean =>
+  air?.by === 'instructor' && isAtLeast(air, 'moderate');
 
 /** Every attempt of a recording that is evidence; what is only likely is none. */
 export function attemptsFlown(flown: FlownRecording): CountedAttempt[] {
@@ -61,7 +66,7 @@ export function attemptsFlown(flown: FlownRecording): CountedAttempt[] {
         helpInBulk: state.helpInBulk,
         critical: attempt.findings.some(({ severity }) => severity === 'critical'),
         brokenOff: attempt.state === 'discontinued' && !state.discontinued && leftItsBand(attempt),
-        moderateAir: state.observed.includes('moderate-air'),
+        moderateAir: state.observed.includes('moderate-air') || feltRough(attempt),
         depth: depthShown(attempt.requirements ?? []),
         configuration: attempt.configuration ?? null,
         restsOnUnseen: unseenMusts(attempt.requirements ?? [], 'prohibition').length > 0,

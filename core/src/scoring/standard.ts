@@ -43,6 +43,17 @@ export const standardRowSchema = z
   .refine((row) => row.low < row.high, { message: 'low must be below high' });
 export type StandardRow = z.infer<typeof standardRowSchema>;
 
+/** What is asked about a task beside flying it, in words of our own; an instructor ticks what was talked through. */
+const elementSchema = z.object({
+  maneuver: z.string(),
+  /** As the document numbers it. */
+  code: z.string().max(40),
+  kind: z.enum(['knowledge', 'risk']),
+  says: z.string(),
+  fromMemory: z.boolean(),
+});
+export type StandardElement = z.infer<typeof elementSchema>;
+
 export const standardSchema = z.object({
   id: z.string().regex(/^[a-z0-9][a-z0-9-]{0,40}$/),
   name: z.string().min(1),
@@ -52,6 +63,7 @@ export const standardSchema = z.object({
   rows: z.array(standardRowSchema),
   /** What is asked before any band. */
   requirements: z.array(requirementRowSchema).default([]),
+  elements: z.array(elementSchema).default([]),
   /** Numbers in place of those that come with the maneuvers, by group and name. */
   thresholds: z.record(z.string(), z.record(z.string(), z.number())).default({}),
 });

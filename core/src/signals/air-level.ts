@@ -10,9 +10,11 @@ import type { Columns } from './columns.ts';
 import { AIR_LEVEL } from './tables.ts';
 
 export const AIR_LEVELS = ['smooth', 'light', 'moderate', 'severe'] as const;
-type AirLevel = (typeof AIR_LEVELS)[number];
+export type AirLevel = (typeof AIR_LEVELS)[number];
 
-export interface Air {
+export type Air = WorkedOut | { level: AirLevel; by: 'instructor' };
+
+interface WorkedOut {
   level: AirLevel;
   by: 'load' | 'airspeed';
   /** Root mean square, g or kt, and its standard error. */
@@ -29,7 +31,7 @@ interface Span {
  * The air of an attempt: what both it and its surroundings show, since what shakes only the attempt may be the hand.
  * @returns undefined where neither load nor enough airspeed is on record
  */
-export function airOf(columns: Columns, { startS, endS }: Span): Air | undefined {
+export function airOf(columns: Columns, { startS, endS }: Span): WorkedOut | undefined {
   const own = over(columns, [{ startS, endS }]);
   const around = over(columns, [
     { startS: startS - AIR_LEVEL.aroundS, endS: startS },
@@ -39,10 +41,10 @@ export function airOf(columns: Columns, { startS, endS }: Span): Air | undefined
   return around.size < own.size ? around : own;
 }
 
-export const isAtLeast = (air: Air | undefined, level: AirLevel): boolean =>
+export const isAtLeast = (air: Pick<Air, 'level'> | undefined, level: AirLevel): boolean =>
   air !== undefined && AIR_LEVELS.indexOf(air.level) >= AIR_LEVELS.indexOf(level);
 
-function over(columns: Columns, spans: readonly Span[]): Air | undefined {
+function over(columns: Columns, spans: readonly Span[]): WorkedOut | undefined {
   const load = columns.raw('load_g');
   const blocks = spans.flatMap((span) => blocksOf(columns, span));
   if (blocks.length < AIR_LEVEL.leastBlocks) return undefined;

@@ -4,6 +4,7 @@ import { z } from 'zod';
 import { ownSettingsSchema } from '../people/own-settings.ts';
 import { roleSchema } from '../people/person.ts';
 import { zoneSchema } from '../units/zone.ts';
+import { positionSchema } from './field-position.ts';
 
 export { type Role, roleSchema } from '../people/person.ts';
 
@@ -19,6 +20,8 @@ export const meSchema = z.object({
   fieldFt: z.number(),
   /** Highest ground of its training area, ft. */
   areaGroundFt: z.number(),
+  /** Where that field is; left out where the school has not said. */
+  position: positionSchema.optional(),
   /** What a new lesson is judged by; left out where the school has not said. */
   firstStandardId: z.string().optional(),
   /** Whether signing in asks for a code as well. */

@@ -10,7 +10,7 @@ export async function describeMe(database: DataSource, viewer: Omit<Viewer, 'ses
     database.getRepository(SchoolEntity).findOneByOrFail({ id: schoolId }),
     database.getRepository(AccountEntity).findOneByOrFail({ schoolId, id }),
   ]);
-  const { fieldFt, areaGroundFt, firstStandardId } = school.settings;
+  const { fieldFt, areaGroundFt, firstStandardId, position } = school.settings;
   return {
     id,
     name,
@@ -20,6 +20,7 @@ export async function describeMe(database: DataSource, viewer: Omit<Viewer, 'ses
     zone: zoneOf(school),
     fieldFt,
     areaGroundFt,
+    ...(position && { position }),
     ...(firstStandardId && { firstStandardId }),
     secondStep: account.totpSince !== null,
     settings: account.ownSettings,

@@ -1,7 +1,6 @@
 /** One attempt: its keel, its verdict, what happened, and what is said of it. */
 import {
   type AttemptStatements,
-  airSaid,
   briefedSaid,
   happened,
   type Judge,
@@ -19,6 +18,7 @@ import { useShortcuts } from '../frame/shortcuts.ts';
 import { attemptName, clock, heading } from '../parts/format.ts';
 import { Sentence } from '../parts/Sentence.tsx';
 import { Failed, Loading } from '../parts/states.tsx';
+import { AirFelt } from './AirFelt.tsx';
 import { AttemptLanes } from './AttemptLanes.tsx';
 import { BriefDeviations } from './BriefDeviations.tsx';
 import { GradeBar, MoreOfAttempt, SelfGrade, StudentWords } from './Grading.tsx';
@@ -115,10 +115,10 @@ export function AttemptView(props: {
                 attempt {index + 1} · {helpName(statements.help)} · {clock(attempt.endS - attempt.startS)} ·
                 entered {heading(attempt.targets.headingDeg)}°
                 {attempt.inheritsEntry && ', reversed from the turn before'}
-                {attempt.air && (
+                {(attempt.air || !isStudent) && (
                   <>
                     {' '}
-                    · <Sentence said={airSaid(attempt.air, units)} />
+                    · <AirFelt air={attempt.air} units={units} tell={isStudent ? undefined : addStatement} />
                   </>
                 )}
               </span>
@@ -229,6 +229,7 @@ export function AttemptView(props: {
                   attempt={attempt}
                   next={recording.score!.attempts[index + 1]}
                   cursorS={cursorS}
+                  standard={attempt.judgedBy ?? recording.score?.standard}
                   statements={statements}
                   addStatement={addStatement}
                 />

@@ -6,6 +6,7 @@ import { dayAndTime } from '../parts/format.ts';
 import { useGrades } from '../parts/use-grades.ts';
 import { CommentForm } from './CommentForm.tsx';
 import { EditAttempt } from './EditAttempt.tsx';
+import { Elements } from './Elements.tsx';
 import { helpName } from './help-words.ts';
 import { SeenTaps } from './Seen.tsx';
 import type { AddStatement } from './use-statements.ts';
@@ -38,6 +39,7 @@ export function GradeButtons(props: {
 }
 
 const MORE = [
+  { value: 'elements', label: 'Knowledge and risk' },
   { value: 'verdict', label: 'Override, discontinue' },
   { value: 'edit', label: 'Edges, split, merge, discard' },
 ] as const;
@@ -80,12 +82,14 @@ export function MoreOfAttempt(props: {
   /** The attempt after it, with which it can be merged. */
   next: AttemptScore | undefined;
   cursorS: number;
+  /** The id of the standard that judged it. */
+  standard: string | undefined;
   statements: AttemptStatements;
   addStatement: AddStatement;
 }) {
   const { statements, addStatement } = props;
   const [nextTime, setNextTime] = useState(statements.nextTime ?? '');
-  const [more, setMore] = useState<'verdict' | 'edit' | null>(null);
+  const [more, setMore] = useState<(typeof MORE)[number]['value'] | null>(null);
   return (
     <section className="sheet stack" aria-label="More for this attempt" style={{ gap: 10 }}>
       <SeenTaps statements={statements} addStatement={addStatement} maneuver={props.attempt.maneuver} />
@@ -114,6 +118,14 @@ export function MoreOfAttempt(props: {
           </Button>
         ))}
       </div>
+      {more === 'elements' && (
+        <Elements
+          maneuver={props.attempt.maneuver}
+          standard={props.standard}
+          statements={statements}
+          addStatement={addStatement}
+        />
+      )}
       {more === 'verdict' && <Exceptions statements={statements} addStatement={addStatement} />}
       {more === 'edit' && (
         <EditAttempt

@@ -1,5 +1,6 @@
 /** What hangs on no attempt: words said of what is no longer found, and edits, which can be taken back. */
 import {
+  AIR_WORDS,
   editsFrom,
   LESSON,
   maneuverName,
@@ -79,6 +80,8 @@ function editWords(edit: StatementEdit): string {
       return `${was}: called ${maneuverName(edit.newManeuver, edit.newVariant ?? 'standard').toLowerCase()}`;
     case 'seen':
       return `${was}: ${edit.requirement} seen ${edit.held ? 'as asked' : 'not as asked'}`;
+    case 'air':
+      return `${was}: ${AIR_WORDS[edit.level]}`;
     case 'configured':
       return edit.maneuver === LESSON
         ? `flaps for ${edit.configuration}, all of the flight`

@@ -1,5 +1,5 @@
 /** What the instructor saw and no recorder wrote down: a tap each, marked as seen. */
-import { type AttemptStatements, findRoom, OBSERVATIONS, type ObservationItem } from '@keel/core';
+import { type AttemptStatements, findRoom, isOffered, OBSERVATIONS, type ObservationItem } from '@keel/core';
 import type { AddStatement } from './use-statements.ts';
 
 const KINDS = { good: '+', fault: '−', fact: '·' } as const;
@@ -22,7 +22,9 @@ export function SeenTaps({
   return (
     <fieldset className="seen">
       <legend>Instructor observations</legend>
-      {OBSERVATIONS.filter(({ item }) => belongs(item, maneuver)).map(({ item, says, kind }) => {
+      {OBSERVATIONS.filter(
+        (one) => (isOffered(one) || statements.observed.includes(one.item)) && belongs(one.item, maneuver),
+      ).map(({ item, says, kind }) => {
         const seen = statements.observed.includes(item);
         return (
           <button

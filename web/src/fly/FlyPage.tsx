@@ -12,7 +12,7 @@ import { AtTheDesk } from './AtTheDesk.tsx';
 import { AgreementFirst } from './attach/AgreementFirst.tsx';
 import { AssumesDialog } from './attach/AssumesDialog.tsx';
 import { Attach } from './attach/Attach.tsx';
-import { differences } from './attach/assumes.ts';
+import { differences, farFromField } from './attach/assumes.ts';
 import { MappingDialog } from './attach/MappingDialog.tsx';
 import { useAttaching } from './attach/use-attaching.ts';
 import { WorkProgress } from './attach/WorkProgress.tsx';
@@ -50,7 +50,7 @@ function Fly({ lesson }: { lesson: Lesson }) {
   const { data: me } = useMe();
   const navigate = useNavigate();
   const { work, problem, asked, scoring, busy, attach, answer, fly, stop, forget, differing, settle, leave } =
-    useAttaching(lesson);
+    useAttaching(lesson, me?.position);
   const airplanes = useAirplanes();
   const readOnly = me?.role === 'student';
   const { flown, practice } = flownOf(lesson);
@@ -78,6 +78,7 @@ function Fly({ lesson }: { lesson: Lesson }) {
           <AssumesDialog
             fileName={differing.file.name}
             differs={differences(differing.peek, lesson, shownZone())}
+            farNm={farFromField(differing.peek, me?.position)}
             names={new Map((airplanes.data ?? []).map(({ id, name }) => [id, name]))}
             use={settle}
             close={leave}

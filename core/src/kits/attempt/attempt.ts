@@ -8,6 +8,7 @@ import type { ExaminerFigures } from '../../scoring/judge.ts';
 import type { Judged, Quantity, Span } from '../../scoring/judged.ts';
 import type { Judge } from '../../scoring/schema.ts';
 import type { Parameter, Standard, StandardRow } from '../../scoring/standard.ts';
+import type { AirLevel } from '../../signals/air-level.ts';
 import type { ThresholdEdits } from '../../units/figures.ts';
 
 /** What a recording is scored against. What is left out is "not measured", never assumed. */
@@ -32,11 +33,28 @@ export interface ScoringContext {
   told: readonly Told[];
 }
 
-/** Said by an instructor of a stretch of the recording: a requirement, or how the flaps stood. */
+/** Said by an instructor of a stretch of the recording: a requirement, how the flaps stood, or how rough the air was. */
 export type Told = Span & { maneuver: string } & (
     | { requirement: string; held: boolean }
     | { configuration: Configuration }
+    | { level: AirLevel }
   );
+
+/** The last thing of its kind that was said of an attempt, or of a stretch that holds most of it. */
+export const lastTold = <K extends string>(
+  told: readonly Told[],
+  kind: K,
+  { startS, endS, maneuver }: Span & { maneuver: string },
+  also: (one: Extract<Told, Record<K, unknown>>) => boolean = () => true,
+): Extract<Told, Record<K, unknown>> | undefined =>
+  told
+    .filter((one): one is Extract<Told, Record<K, unknown>> => kind in one)
+    .findLast(
+      (one) =>
+        one.maneuver === maneuver &&
+        Math.min(one.endS, endS) - Math.max(one.startS, startS) > (endS - startS) / 2 &&
+        also(one),
+    );
 
 /** A stretch of the recording that may be an attempt at a maneuver. */
 export interface Proposal {

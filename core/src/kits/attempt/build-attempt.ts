@@ -8,9 +8,9 @@ import type { Quantity, Span } from '../../scoring/judged.ts';
 import type { Phase } from '../../scoring/schema.ts';
 import type { Parameter, StandardRow } from '../../scoring/standard.ts';
 import { judgingRows } from '../../scoring/standard.ts';
-import { airOf } from '../../signals/air-level.ts';
+import { type Air, airOf } from '../../signals/air-level.ts';
 import { compassDeg } from '../../units/angles.ts';
-import type { Attempt, Proposal, ScoringContext } from './attempt.ts';
+import { type Attempt, lastTold, type Proposal, type ScoringContext } from './attempt.ts';
 import { type Aims, entryValues, quantityFor } from './quantities.ts';
 import { settlePhase } from './settle.ts';
 
@@ -32,6 +32,12 @@ export interface Parts {
   specifiedFt?: number;
   /** Whether it should settle at the entry's altitude and speed; after a stall the altitude counts alone. */
   settles?: boolean | 'in height';
+}
+
+/** What an instructor felt goes before what is worked out. */
+function feltAir({ told }: ScoringContext, proposal: Proposal): Air | undefined {
+  const said = lastTold(told, 'level', proposal);
+  return said && { level: said.level, by: 'instructor' };
 }
 
 const ALL = ['altitudeFt', 'airspeedKt', 'bankDeg', 'headingDeg'] as const;
@@ -84,7 +90,7 @@ export function buildAttempt(
     phases: settle ? [...parts.phases, settle] : parts.phases,
     targets: Object.fromEntries(Object.entries(targets).filter(([name]) => shows.includes(name as never))),
     brief,
-    air: airOf(track, proposal),
+    air: feltAir(context, proposal) ?? airOf(track, proposal),
     inheritsEntry: parts.inherits !== undefined,
     turnedDeg: parts.turnedDeg,
     ...(parts.configuration !== undefined && { configuration: parts.configuration }),

@@ -91,14 +91,18 @@ function rateOfTurn(
   target: number,
 ): Quantity {
   const { timeS, headingDeg } = track;
-  // One look for the whole attempt: a slope at each of its rows, and nothing beside it.
+  // One look for the whole attempt, a slope at each row of the held part: what is rolled in and out is no rate yet.
   // Gusts roll an airplane about its bank: in rough air the rate is that of a longer while.
   const own = rowsBetween(timeS, startS, endS, segment);
-  const rough = isRough(track, own);
-  const overS = rough ? SCENE.roughRateOverS : SCENE.rateOverS;
-  const rows = rough ? heldRows(track, own) : rowsBetween(timeS, startS - overS, endS + overS, segment);
+  const overS = isRough(track, own) ? SCENE.roughRateOverS : SCENE.rateOverS;
+  const rows = heldRows(track, own);
   const slopes = localSlope(timeS, headingDeg.values, rows, overS / 2);
-  const rate = (i: number) => Math.abs(slopes[i - rows.from] ?? Number.NaN);
+  // At either end of it the nearest whole look is meant: half a one is a gust's.
+  const whole = rowsBetween(timeS, timeS[rows.from] + overS / 2, timeS[rows.to - 1] - overS / 2, rows);
+  const rate = (i: number) => {
+    const at = whole.to > whole.from ? Math.min(whole.to - 1, Math.max(whole.from, i)) : i;
+    return Math.abs(slopes[at - rows.from] ?? Number.NaN);
+  };
   // Of a difference of two headings, over the time between them.
   const share = Math.SQRT2 / overS;
   const { standardError: error } = headingDeg;
@@ -106,7 +110,7 @@ function rateOfTurn(
   return { channel: { ...headingDeg, standardError }, target, deviation: (i) => rate(i) - target };
 }
 
-/** The rows between rolling in and rolling out: a longer look would see those too. */
+/** The rows between rolling in and rolling out. */
 function heldRows({ bankDeg }: Track, { from, to }: Rows): Rows {
   const bank = (i: number) => Math.abs(bankDeg.values[i]);
   const held = SCENE.heldShare * median(Float64Array.from({ length: to - from }, (_, k) => bank(from + k)));

@@ -97,8 +97,8 @@ function stallAt(track: Track, slowest: number, scene: Scene): StallEvent | unde
   const lowest = rowOfMax(rowsBetween(timeS, breakS, breakS + EVENT.lossWithinS), (i) => -altitude[i]);
   // When it broke, the nose tells to a second or two, and the zoom may still have been going.
   const highest = rowOfMax(rowsBetween(timeS, breakS - 0.5, breakS + EVENT.zoomS), (i) => altitude[i]);
-  const unload = unloadAfter(track, breakS);
   const near = (i: number) => airspeedKt.values[i] < scene.warningKias(scene.flapsDeg(i));
+  const unload = unloadAfter(track, breakS, near);
   const before = rowsBetween(timeS, timeS[slowest] - EVENT.longestSlowS, timeS[slowest]);
   const indicationRow = warnedRow >= 0 ? warnedRow : firstWhere(before, near);
   return {

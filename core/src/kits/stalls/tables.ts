@@ -130,6 +130,7 @@ export const UNLOAD = figures('stalls/unload', {
   lookS: [15, 's', 'time after the break in which the wing is let go'],
   sparseS: [0.7, 's', 'step of a recording from which a worked-out angle is too rough'],
   stickMoved: [0.2, 'of travel', 'stick forward that is a release'],
+  silentS: [1, 's', 'silence of the warner, below its speed in level flight, that is a wing unloaded'],
   letGoDeg: [5, 'deg', 'fall of the angle of attack from where the wing stalled'],
 });
 

@@ -14,9 +14,9 @@ interface Unload {
 
 /**
  * The stick going forward where it was recorded; else the angle of attack falling or the warner stopping, whichever
- * was first; the break itself where nothing tells.
+ * was first; the break itself where nothing tells. `sounds` says at which rows the warner would sound in level flight.
  */
-export function unloadAfter(track: Track, breakS: number): Unload {
+export function unloadAfter(track: Track, breakS: number, sounds: (row: number) => boolean): Unload {
   const { timeS } = track;
   const after = rowsBetween(timeS, breakS, breakS + UNLOAD.lookS);
   const byHand = handMoved(track, breakS);
@@ -30,7 +30,11 @@ export function unloadAfter(track: Track, breakS: number): Unload {
   const quiet = warner ? firstWhere(after, (i) => timeS[i] > breakS && warner[i] <= 0.5) : -1;
   // A wing that was let go shows it at once in its angle; a hand may go on moving long after.
   const byWing = letGo >= 0 ? timeS[quiet >= 0 ? Math.min(quiet, letGo) : letGo] : undefined;
-  const seen = [byHand, byWing].filter((atS) => atS !== undefined);
+  // Silent for a while at a speed at which it sounds in level flight: the wing carries less than the weight.
+  const silentFrom = (i: number) =>
+    firstWhere(rowsBetween(timeS, timeS[i], timeS[i] + UNLOAD.silentS), (k) => warner![k] > 0.5) < 0;
+  const hushed = warner ? firstWhere(after, (i) => timeS[i] > breakS && sounds(i) && silentFrom(i)) : -1;
+  const seen = [byHand, byWing, hushed >= 0 ? timeS[hushed] : undefined].filter((atS) => atS !== undefined);
   // A row a second, and an angle worked out from nose and path: near enough to draw, too far off to judge a hand by.
   const rough = byHand === undefined && track.stepS > UNLOAD.sparseS && !track.other('aoa_deg');
   if (seen.length > 0) return { atS: Math.min(...seen), seen: !rough };

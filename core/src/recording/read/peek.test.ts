@@ -15,6 +15,12 @@ describe('the beginning of a file tells', () => {
     expect(
       peekRecording('\uFEFF# airplane: cairn-4\r\nutc;alt_ft\r\n2026-06-12T09:31:00Z;4500\r\n'),
     ).toMatchObject({ begins: { atMs: Date.UTC(2026, 5, 12, 9, 31) }, airplane: 'cairn-4' }));
+  test.each([
+    ['its first position', '54.5,-3.1', { latDeg: 54.5, lonDeg: -3.1 }],
+    ['none where its cells are empty', ',', undefined],
+  ])('of one with positions: %s', (_, cells, place) =>
+    expect(peekRecording(`time_s,alt_ft,lat_deg,lon_deg\n0,4500,${cells}\n`).place).toEqual(place),
+  );
   test('of a table of another make: that somebody has to say what its columns are', () =>
     expect(peekRecording('Clock,Height\n09:30:00,1371\n')).toMatchObject({
       format: 'csv',
@@ -25,12 +31,17 @@ describe('the beginning of a file tells', () => {
       peekRecording(
         '<?xml version="1.0"?><gpx><metadata><time>2020-01-01T00:00:00Z</time></metadata><trk><trkseg><trkpt lat="1" lon="2"><time>2026-06-12T09:31:00Z</time></trkpt>',
       ),
-    ).toMatchObject({ format: 'gpx', begins: { atMs: Date.UTC(2026, 5, 12, 9, 31) } }));
+    ).toMatchObject({
+      format: 'gpx',
+      begins: { atMs: Date.UTC(2026, 5, 12, 9, 31) },
+      place: { latDeg: 1, lonDeg: 2 },
+    }));
   test('of IGC', () =>
     expect(peekRecording('AXXXTEST\r\nHFDTE120626\r\nB0931005430000N00310000WA0120001250\r\n')).toMatchObject(
       {
         format: 'igc',
         begins: { atMs: Date.UTC(2026, 5, 12, 9, 31) },
+        place: { latDeg: 54.5, lonDeg: -(3 + 10 / 60) },
       },
     ));
   test('of NMEA 0183: the handbooks’ sentence (from memory), made to be of this century', () =>

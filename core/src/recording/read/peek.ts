@@ -5,11 +5,19 @@ import { readHeaderLines } from '../csv/csv-header.ts';
 import { type Beginning, beginningOfDate } from './beginning.ts';
 import { formatOf, type RecordingFormat } from './read-recording.ts';
 
+/** Degrees, north and east positive. */
+export interface Place {
+  latDeg: number;
+  lonDeg: number;
+}
+
 export interface Peek {
   format: RecordingFormat;
   /** The airplane's id, where the file names it. */
   airplane?: string;
   begins?: Beginning;
+  /** Where its first position is. */
+  place?: Place;
   /** What the file’s own header says of the day. */
   weightLb?: number;
   groundFt?: number;
@@ -23,9 +31,16 @@ export function peekRecording(text: string): Peek {
   const known = { format, needsMapping: false };
   switch (format) {
     case 'gpx':
-      return { ...known, begins: at(isoMs(/<trkpt[\s\S]*?<time>([^<]+)<\/time>/.exec(text)?.[1])) };
+      return {
+        ...known,
+        begins: at(isoMs(/<trkpt[\s\S]*?<time>([^<]+)<\/time>/.exec(text)?.[1])),
+        place: placeOf(
+          /<trkpt[^>]*\blat="([^"]+)"/.exec(text)?.[1],
+          /<trkpt[^>]*\blon="([^"]+)"/.exec(text)?.[1],
+        ),
+      };
     case 'igc':
-      return { ...known, begins: at(igcStart(text)) };
+      return { ...known, begins: at(igcStart(text)), place: igcPlace(text) };
     case 'nmea':
       return { ...known, begins: at(nmeaStart(text)) };
     case 'csv':
@@ -50,6 +65,22 @@ function igcStart(text: string): number | undefined {
   return Date.UTC(2000 + year, month - 1, day, h, m, s);
 }
 
+/** Degrees and thousandths of a minute, with their hemispheres. */
+function igcPlace(text: string): Place | undefined {
+  const fix = /^B\d{6}(\d{2})(\d{5})([NS])(\d{3})(\d{5})([EW])/m.exec(text);
+  if (!fix) return undefined;
+  const degrees = (whole: string, thousandths: string, side: string) =>
+    (Number(whole) + Number(thousandths) / 60_000) * (side === 'S' || side === 'W' ? -1 : 1);
+  return { latDeg: degrees(fix[1], fix[2], fix[3]), lonDeg: degrees(fix[4], fix[5], fix[6]) };
+}
+
+/** An empty cell is no place. */
+function placeOf(lat: string | undefined, lon: string | undefined): Place | undefined {
+  if (!lat?.trim() || !lon?.trim()) return undefined;
+  const place = { latDeg: Number(lat), lonDeg: Number(lon) };
+  return Number.isFinite(place.latDeg) && Number.isFinite(place.lonDeg) ? place : undefined;
+}
+
 /** The first RMC sentence has both the time and the date. */
 function nmeaStart(text: string): number | undefined {
   const rmc = /^\$..RMC,(\d{2})(\d{2})(\d{2})[^,]*,(?:[^,]*,){7}(\d{2})(\d{2})(\d{2}),/m.exec(text);
@@ -70,15 +101,16 @@ function peekCsv(text: string): Omit<Peek, 'format'> {
       (columns.includes('time_s') || columns.includes('utc')) &&
       columns.some((name) => name.endsWith('alt_ft'));
     if (!own) return unknown;
-    const utc = columns.includes('utc')
-      ? parseUtcMs((first.split(delimiter)[columns.indexOf('utc')] ?? '').trim().replaceAll('"', ''))
-      : undefined;
+    const cells = first.split(delimiter).map((cell) => cell.trim().replaceAll('"', ''));
+    const cell = (name: string): string | undefined => cells[columns.indexOf(name)];
+    const utc = columns.includes('utc') ? parseUtcMs(cell('utc') ?? '') : undefined;
     return {
       needsMapping: false,
       airplane: header.airplane,
       weightLb: header.weightLb,
       groundFt: header.groundFt,
       begins: at(utc) ?? beginningOfDate(header.date),
+      place: placeOf(cell('lat_deg'), cell('lon_deg')),
     };
   } catch {
     // What is wrong with its first lines the reader says, with line and column.

@@ -16,12 +16,14 @@ const UNITS: Record<Difference['what'], string> = { airplane: '', weight: ' lb',
 export function AssumesDialog(props: {
   fileName: string;
   differs: readonly Difference[];
+  /** Nautical miles from the school's field to where the file begins, if that is far. */
+  farNm: number | undefined;
   /** Airplanes of the school, by the id that a file names them by. */
   names: ReadonlyMap<string, string>;
   use: (taken: Taken) => void;
   close: () => void;
 }) {
-  const { fileName, differs, names, use, close } = props;
+  const { fileName, differs, farNm, names, use, close } = props;
   const known = (one: Difference) => one.what !== 'airplane' || names.has(String(one.file));
   const [taken, setTaken] = useState<Taken>(() =>
     // A logger's clock knows the day better than a plan does.
@@ -54,6 +56,14 @@ export function AssumesDialog(props: {
             </div>
           </Radio.Group>
         ))}
+        {farNm !== undefined && (
+          <p>
+            <strong>
+              The recording begins {numberText(Math.round(farNm))} nautical miles from the field.
+            </strong>{' '}
+            The ground below it is not that of your training area. Is it this lesson’s?
+          </p>
+        )}
         <p className="small quiet">
           Stall, warning and maneuvering speeds follow the weight, and the floor follows the ground.
         </p>

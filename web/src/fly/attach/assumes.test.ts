@@ -1,6 +1,6 @@
 /** What a file says otherwise than the lesson is asked about; what is the same, or said by one alone, is not. */
 import type { Lesson } from '@keel/core';
-import { differences } from './assumes.ts';
+import { differences, farFromField } from './assumes.ts';
 
 const lesson = {
   airplane: { id: 'cairn-4', name: 'Aldergate Cairn', speedUnit: 'kt' },
@@ -27,3 +27,14 @@ test('what the lesson leaves open the file may say', () => {
   const open = { ...lesson, conditions: {} } as unknown as Lesson;
   expect(differences({ weightLb: 2150, groundFt: 2050 }, open, 'Europe/London')).toEqual([]);
 });
+
+test.each([
+  ['of the school’s own area', { latDeg: 54.6, lonDeg: -2.5 }, undefined],
+  ['far from it', { latDeg: 54.5, lonDeg: -0.5 }, 70],
+  ['without a position', undefined, undefined],
+])('a recording %s', (_, place, nm) => {
+  const far = farFromField({ place }, { latDeg: 54.5, lonDeg: -2.5 });
+  expect(far && Math.round(far)).toBe(nm);
+});
+test('where the school has not said where it flies, nothing is far', () =>
+  expect(farFromField({ place: { latDeg: 0, lonDeg: 0 } }, undefined)).toBeUndefined());

@@ -1,5 +1,5 @@
 /** What a file's header says of the day against what the lesson was briefed for: a person chooses, where they differ. */
-import { dayIn, type Lesson, type Peek } from '@keel/core';
+import { dayIn, type Lesson, type Me, nauticalMilesBetween, type Peek } from '@keel/core';
 
 export interface Difference {
   what: 'airplane' | 'weight' | 'ground' | 'day';
@@ -37,6 +37,16 @@ export function differences(
   const planned = dayIn(lesson.plannedAt, zone);
   if (day && day !== planned) found.push({ what: 'day', file: day, lesson: planned });
   return found;
+}
+
+/** Training areas are nearer than this, nautical miles. */
+const FAR_NM = 40;
+
+/** How far from the school's field a file begins, nautical miles; undefined where it is near, or one of the two is not known. */
+export function farFromField({ place }: Pick<Peek, 'place'>, field: Me['position']): number | undefined {
+  if (!place || !field) return undefined;
+  const nm = nauticalMilesBetween(place, field);
+  return nm > FAR_NM ? nm : undefined;
 }
 
 /** What of the file is taken, by what differs. */

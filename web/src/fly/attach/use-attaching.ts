@@ -1,17 +1,17 @@
 /** A recording on its way to a lesson: sent, read and scored; or flown there by the synthetic pilot. */
-import type { Created, DemonstrationRequest, Lesson, Mapping } from '@keel/core';
+import type { Created, DemonstrationRequest, Lesson, Mapping, Me } from '@keel/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { answered, api, messageOf, read, upload } from '../../api/client.ts';
 import { useRecording } from '../../api/hooks.ts';
 import { shownZone } from '../../parts/format.ts';
-import { differences, type Taken } from './assumes.ts';
+import { differences, farFromField, type Taken } from './assumes.ts';
 import { type Prepared, prepare, recordingForm } from './prepare.ts';
 
 /** What is under way: the file going up, being read, being scored. */
 export type Work = { step: 'sending' | 'reading'; fraction: number } | { step: 'scoring'; id: string } | null;
 
-export function useAttaching(lesson: Lesson) {
+export function useAttaching(lesson: Lesson, field: Me['position']) {
   const [work, setWork] = useState<Work>(null);
   const [problem, setProblem] = useState<string | null>(null);
   /** A table of another make, whose columns somebody has to name. */
@@ -55,7 +55,8 @@ export function useAttaching(lesson: Lesson) {
     if (!prepared) return;
     // A header that was seen before needs no second answer.
     if (prepared.table && !prepared.table.remembered) setAsked(prepared);
-    else if (differences(prepared.peek, lesson, shownZone()).length > 0) setDiffering(prepared);
+    else if (differences(prepared.peek, lesson, shownZone()).length > 0 || farFromField(prepared.peek, field))
+      setDiffering(prepared);
     else await send(prepared, prepared.table?.remembered ?? null);
   };
   const answer = async (mapping: Mapping) => {
