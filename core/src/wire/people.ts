@@ -22,6 +22,8 @@ export const meSchema = z.object({
   areaGroundFt: z.number(),
   /** Where that field is; left out where the school has not said. */
   position: positionSchema.optional(),
+  /** The unit that its people read the pressure at sea level in. */
+  pressureUnit: z.enum(['hPa', 'inHg']),
   /** What a new lesson is judged by; left out where the school has not said. */
   firstStandardId: z.string().optional(),
   /** Whether signing in asks for a code as well. */

@@ -20,6 +20,8 @@ export const schoolSettingsSchema = z
     secondStepForStaff: z.boolean(),
     /** The unit of speeds where an airplane’s own file says nothing else; left out, it stays as it is. */
     speedUnit: z.enum(['kt', 'mph']).optional(),
+    /** The unit that the pressure at sea level is read and set in; left out, it stays as it is. */
+    pressureUnit: z.enum(['hPa', 'inHg']).optional(),
     /** What is judged by until somebody says otherwise; left out, it stays as it is. */
     firstStandardId: z.string().max(80).optional(),
     /** What the four grades are called here, from the first to the last; null calls them as the program does. */

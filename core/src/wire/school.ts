@@ -28,6 +28,7 @@ export const setupSchema = z
     runways: fieldSchemas.runways.optional(),
     /** The unit that speeds are shown in where an airplane’s own file says nothing else. */
     speedUnit: z.enum(['kt', 'mph']).optional(),
+    pressureUnit: z.enum(['hPa', 'inHg']).optional(),
     /** What a lesson and a flight of nobody’s are judged by until somebody says otherwise. */
     firstStandardId: z
       .string()

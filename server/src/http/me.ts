@@ -10,7 +10,7 @@ export async function describeMe(database: DataSource, viewer: Omit<Viewer, 'ses
     database.getRepository(SchoolEntity).findOneByOrFail({ id: schoolId }),
     database.getRepository(AccountEntity).findOneByOrFail({ schoolId, id }),
   ]);
-  const { fieldFt, areaGroundFt, firstStandardId, position } = school.settings;
+  const { fieldFt, areaGroundFt, firstStandardId, position, pressureUnit = 'hPa' } = school.settings;
   return {
     id,
     name,
@@ -21,6 +21,7 @@ export async function describeMe(database: DataSource, viewer: Omit<Viewer, 'ses
     fieldFt,
     areaGroundFt,
     ...(position && { position }),
+    pressureUnit,
     ...(firstStandardId && { firstStandardId }),
     secondStep: account.totpSince !== null,
     settings: account.ownSettings,

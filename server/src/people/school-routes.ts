@@ -40,6 +40,7 @@ const shown = (school: School): SchoolSettings => ({
   demonstrationFirst: school.settings.demonstrationFirst,
   secondStepForStaff: school.settings.secondStepForStaff ?? false,
   speedUnit: school.settings.speedUnit ?? 'kt',
+  pressureUnit: school.settings.pressureUnit ?? 'hPa',
   firstStandardId: school.settings.firstStandardId,
   gradeNames: school.settings.gradeNames ?? null,
   soloMinima: school.settings.soloMinima ?? null,

@@ -36,7 +36,16 @@ import { TechniqueForm } from '../technique/TechniqueForm.tsx';
 import { CardPane } from './CardPane.tsx';
 import { Composer } from './Composer.tsx';
 import { DayForm } from './DayForm.tsx';
-import { type BriefForm, emptyForm, formOf, inputOf, preview, usualLoad } from './form.ts';
+import {
+  airBy,
+  type BriefForm,
+  emptyForm,
+  formOf,
+  inputOf,
+  pressureWords,
+  preview,
+  usualLoad,
+} from './form.ts';
 import { LessonStrip } from './LessonStrip.tsx';
 import { Notices } from './Notices.tsx';
 import { PrintedRest } from './PrintedRest.tsx';
@@ -92,11 +101,11 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
   const [newId] = useState(() => crypto.randomUUID());
   const [form, setForm] = useState<BriefForm>(() =>
     lesson
-      ? formOf(lesson)
+      ? formOf(lesson, me?.pressureUnit)
       : {
           ...emptyForm(),
           // Everything but its time, which is another.
-          ...(copied && { ...formOf(copied), plannedAt: emptyForm().plannedAt }),
+          ...(copied && { ...formOf(copied, me?.pressureUnit), plannedAt: emptyForm().plannedAt }),
           studentId: copied?.student.id ?? search.get('student') ?? '',
         },
   );
@@ -125,9 +134,9 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
   // What came from a list may be older than the lesson is: while nothing is typed, the newest stands.
   useEffect(() => {
     if (!lesson || changed || version === undefined || lesson.version <= version) return;
-    setForm(formOf(lesson));
+    setForm(formOf(lesson, me?.pressureUnit));
     setVersion(lesson.version);
-  }, [lesson, changed, version]);
+  }, [lesson, changed, version, me]);
   // The first of each list is as good a beginning as any.
   useEffect(() => {
     const first = airplanes.data?.find(({ retired }) => !retired);
@@ -137,12 +146,13 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
       ...(!lesson && me?.firstStandardId && before.standardId === emptyForm().standardId
         ? { standardId: me.firstStandardId }
         : {}),
+      ...(!lesson && me && !entered.has('air') && { air: airBy(me.pressureUnit) }),
       groundFt: before.groundFt === '' ? (me?.areaGroundFt ?? '') : before.groundFt,
       // Whom a lesson is for is never guessed; where there is one, it is that one's.
       studentId: before.studentId || (students.data?.length === 1 ? students.data[0].id : ''),
       ...(before.airplaneId === '' && first ? { airplaneId: first.id, ...usualLoad(first) } : {}),
     }));
-  }, [students.data, airplanes.data, me, lesson]);
+  }, [students.data, airplanes.data, me, lesson, entered]);
 
   const airplane = airplanes.data?.find(({ id }) => id === form.airplaneId);
   const standard = standards.data?.find(({ id }) => id === form.standardId);
@@ -239,8 +249,8 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
   const start = plan?.balance[0];
   const untouched = (...fields: (keyof BriefForm)[]) => fields.every((field) => !entered.has(field));
   const assumed = [
-    ...(untouched('oatC', 'air', 'qnhHpa', 'pressureAltitudeFt')
-      ? [`${form.oatC} °C and QNH ${form.qnhHpa}`]
+    ...(untouched('oatC', 'air', 'qnhHpa', 'altimeterInHg', 'pressureAltitudeFt')
+      ? [`${form.oatC} °C and ${pressureWords(form)}`]
       : []),
     ...(airplane && untouched('stations', 'fuelGal', 'weightLb', 'loadBy')
       ? ['the usual load and fuel']
@@ -252,7 +262,7 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
     airplane ? `${airplane.name}${airplane.registration ? `, ${airplane.registration}` : ''}` : '',
     plan ? `${numberText(plan.startWeightLb)} lb${start ? `, CG ${numberText(start.cgIn, 1)} in` : ''}` : '',
     `${form.oatC} °C`,
-    form.air === 'qnh' ? `QNH ${form.qnhHpa}` : '',
+    pressureWords(form),
   ].filter(Boolean);
   const pane = item && cards.has(item.id) && airplane && standard && (
     <>

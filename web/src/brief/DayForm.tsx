@@ -100,12 +100,15 @@ export function DayForm(props: {
               value={form.air}
               onChange={(value) => change({ air: value as BriefForm['air'] })}
               data={[
-                { value: 'qnh', label: 'QNH' },
+                { value: 'qnh', label: 'hPa' },
+                { value: 'inHg', label: 'inHg' },
                 { value: 'pressure', label: 'Altitude' },
               ]}
             />
           </div>
-          {form.air === 'qnh' ? number('qnhHpa') : number('pressureAltitudeFt', 'at the maneuver')}
+          {form.air === 'qnh' && number('qnhHpa')}
+          {form.air === 'inHg' && number('altimeterInHg')}
+          {form.air === 'pressure' && number('pressureAltitudeFt', 'at the maneuver')}
           {number('oatC', 'at the maneuver')}
           {number('headingDeg', 'a point far away')}
           {number('groundFt', 'in the training area')}

@@ -9,10 +9,12 @@ import {
   planLesson,
 } from '@keel/core';
 import {
+  airBy,
   type BriefForm,
   conditionsOf,
   emptyForm,
   formOf,
+  hPaOf,
   inputOf,
   preview,
   titleOf,
@@ -154,5 +156,22 @@ test('a lesson from before each maneuver had its own speed keeps it', () => {
     air: 'qnh',
     items: [{ maneuver: 'steep-turn', airspeedKias: 88, bankDeg: 40 }],
     cloudBaseFt: '',
+  });
+});
+
+describe('pressure in inches of mercury', () => {
+  // The standard atmosphere at sea level, ICAO Doc 7488: 1013.25 hPa, 29.92 inHg.
+  test.each([29.92, 2992])('%d is the standard atmosphere’s', (typed) =>
+    expect(hPaOf(typed)).toBeCloseTo(1013.25, 0),
+  );
+  test('is what the cards are worked out from, and comes back as it was typed', () => {
+    const typed: BriefForm = filled({ air: 'inHg', altimeterInHg: 30.12 });
+    const { conditions } = inputOf(typed, cairn)!;
+    expect(conditions.qnhHpa).toBeCloseTo(1020, 0);
+    expect(airBy('inHg')).toBe('inHg');
+  });
+  test('a setting that is none is refused at its own field', () => {
+    const { errors } = preview(filled({ air: 'inHg', altimeterInHg: 12 }), request);
+    expect(Object.keys(errors)).toEqual(['altimeterInHg']);
   });
 });

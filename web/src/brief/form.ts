@@ -12,6 +12,7 @@ import {
   type LessonPlan,
   type LessonRequest,
   type Loading,
+  type Me,
   planLesson,
   type TargetCard,
   type TechniqueOverrides,
@@ -25,6 +26,7 @@ export const NUMBER_FIELDS = {
   weightLb: { label: 'Weight', unit: 'lb' },
   groundFt: { label: 'Highest ground', unit: 'ft' },
   qnhHpa: { label: 'QNH', unit: 'hPa' },
+  altimeterInHg: { label: 'Altimeter setting', unit: 'inHg' },
   pressureAltitudeFt: { label: 'Pressure altitude', unit: 'ft' },
   oatC: { label: 'Temperature', unit: '°C' },
   headingDeg: { label: 'Entry heading', unit: '°' },
@@ -38,6 +40,9 @@ export const NUMBER_FIELDS = {
   fuelGal: { label: 'Fuel at the start', unit: 'gal' },
 } as const;
 export type NumberKey = keyof typeof NUMBER_FIELDS;
+/** Of mercury, as ICAO Doc 7488 has it. */
+const HPA_PER_INHG = 33.8639;
+
 /** These may stay empty: then there is no such limit, or the usual figure is taken. */
 const OPTIONAL: readonly NumberKey[] = [
   'cloudBaseFt',
@@ -56,7 +61,7 @@ export interface BriefForm extends Record<NumberKey, Typed> {
   title: string;
   /** ISO 8601; empty where what is typed is no moment. */
   plannedAt: string;
-  air: 'qnh' | 'pressure';
+  air: 'qnh' | 'inHg' | 'pressure';
   /** What is put on each station; a weight typed instead where the airplane file has no stations. */
   loadBy: 'stations' | 'weight';
   stations: Record<string, Typed>;
@@ -76,6 +81,7 @@ export const emptyForm = (): BriefForm => ({
   groundFt: '',
   air: 'qnh',
   qnhHpa: 1013,
+  altimeterInHg: 29.92,
   pressureAltitudeFt: 4500,
   oatC: 6,
   headingDeg: 360,
@@ -107,7 +113,17 @@ export function usualLoad(airplane: Airplane): Partial<BriefForm> {
   };
 }
 
-export function formOf(lesson: Lesson): BriefForm {
+/** How pressure is entered where the school sets its altimeters so. */
+export const airBy = (unit: Me['pressureUnit'] | undefined): BriefForm['air'] =>
+  unit === 'inHg' ? 'inHg' : 'qnh';
+
+export const pressureWords = ({ air, qnhHpa, altimeterInHg }: BriefForm): string =>
+  air === 'qnh' ? `QNH ${qnhHpa}` : air === 'inHg' ? `altimeter ${altimeterInHg}` : '';
+
+/** A setting of 29.92 typed as it is often written, without its point, is one all the same. */
+export const hPaOf = (inHg: number): number => (inHg > 100 ? inHg / 100 : inHg) * HPA_PER_INHG;
+
+export function formOf(lesson: Lesson, unit?: Me['pressureUnit']): BriefForm {
   const { conditions } = lesson;
   const form = emptyForm();
   for (const field of Object.keys(NUMBER_FIELDS) as NumberKey[]) {
@@ -122,7 +138,11 @@ export function formOf(lesson: Lesson): BriefForm {
     standardId: lesson.standard.id,
     title: lesson.title,
     plannedAt: lesson.plannedAt,
-    air: conditions.pressureAltitudeFt === undefined ? 'qnh' : 'pressure',
+    air: conditions.pressureAltitudeFt === undefined ? airBy(unit) : 'pressure',
+    ...(unit === 'inHg' &&
+      conditions.qnhHpa !== undefined && {
+        altimeterInHg: Math.round((100 * conditions.qnhHpa) / HPA_PER_INHG) / 100,
+      }),
     loadBy: conditions.loading ? 'stations' : 'weight',
     stations: conditions.loading?.stations ?? {},
     fuelGal: conditions.loading?.fuelGal ?? '',
@@ -175,9 +195,9 @@ export function conditionsOf(
     groundFt: number('groundFt'),
     headingDeg: number('headingDeg'),
     oatC: number('oatC'),
-    ...(form.air === 'qnh'
-      ? { qnhHpa: number('qnhHpa') }
-      : { pressureAltitudeFt: number('pressureAltitudeFt') }),
+    ...(form.air === 'pressure'
+      ? { pressureAltitudeFt: number('pressureAltitudeFt') }
+      : { qnhHpa: form.air === 'inHg' ? hPaOf(number('altimeterInHg')) : number('qnhHpa') }),
     ...optional,
   };
   return Object.keys(errors).length > 0 ? { errors } : { conditions, errors };
@@ -212,8 +232,9 @@ export function preview(
     if (!(error instanceof InputError)) throw error;
     const { path } = error;
     const words = inputWords(error);
-    return path !== undefined && path in NUMBER_FIELDS
-      ? { cards, errors: { [path]: words } }
+    const field = path === 'qnhHpa' && form.air === 'inHg' ? 'altimeterInHg' : path;
+    return field !== undefined && field in NUMBER_FIELDS
+      ? { cards, errors: { [field]: words } }
       : { cards, errors, problem: words };
   }
 }

@@ -15,6 +15,7 @@ import { PlainTable } from '../parts/PlainTable.tsx';
 import { Waiting } from '../parts/states.tsx';
 import { Departed } from './Departed.tsx';
 import { ownSettings, ownValues, SchoolOwn } from './SchoolOwn.tsx';
+import { PRESSURE_UNITS, SPEED_UNITS } from './unit-choices.ts';
 import { ZONES } from './zones.ts';
 import './people.css';
 import { NumberField } from '../parts/NumberField.tsx';
@@ -152,13 +153,18 @@ function Settings(props: {
           <Select
             label="Speeds in"
             description="Where an airplane’s own file says nothing else"
-            data={[
-              { value: 'kt', label: 'knots' },
-              { value: 'mph', label: 'miles per hour' },
-            ]}
+            data={SPEED_UNITS}
             allowDeselect={false}
             disabled={disabled}
             {...form.getInputProps('speedUnit')}
+          />
+          <Select
+            label="Pressure in"
+            description="As the altimeter is set here"
+            data={PRESSURE_UNITS}
+            allowDeselect={false}
+            disabled={disabled}
+            {...form.getInputProps('pressureUnit')}
           />
           <Select
             label="Standard for new lessons"

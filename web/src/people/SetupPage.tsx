@@ -11,6 +11,7 @@ import { formErrors, showFirstError } from '../parts/form-errors.ts';
 import { NumberField } from '../parts/NumberField.tsx';
 import { Door } from './Door.tsx';
 import { PASSWORD_ADVICE } from './new-password.ts';
+import { PRESSURE_UNITS, SPEED_UNITS } from './unit-choices.ts';
 import { ZONES } from './zones.ts';
 
 const mine = Intl.DateTimeFormat().resolvedOptions().timeZone;
@@ -45,6 +46,7 @@ export function SetupPage() {
       lonDeg: '' as number | string,
       runways: [] as string[],
       speedUnit: 'kt' as 'kt' | 'mph',
+      pressureUnit: 'hPa' as 'hPa' | 'inHg',
       firstStandardId: SCHOOL_STANDARD_ID as string,
       name: '',
       email: '',
@@ -111,12 +113,16 @@ export function SetupPage() {
           <Select
             label="Speeds in"
             description="Where an airplane’s own file says nothing else."
-            data={[
-              { value: 'kt', label: 'knots' },
-              { value: 'mph', label: 'miles per hour' },
-            ]}
+            data={SPEED_UNITS}
             allowDeselect={false}
             {...form.getInputProps('speedUnit')}
+          />
+          <Select
+            label="Pressure in"
+            description="As the altimeter is set here."
+            data={PRESSURE_UNITS}
+            allowDeselect={false}
+            {...form.getInputProps('pressureUnit')}
           />
           <Select
             label="Standard for new lessons"

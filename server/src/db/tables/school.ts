@@ -28,6 +28,7 @@ export interface StoredSettings {
   /** Runways as they are named, such as 06/24. */
   runways?: string[];
   speedUnit?: 'kt' | 'mph';
+  pressureUnit?: 'hPa' | 'inHg';
   /** What is judged by until somebody says otherwise. */
   firstStandardId?: string;
   /** What the grades are called here, what every solo asks of the day, lessons to begin with, and how long flights are kept. */
