@@ -43,7 +43,7 @@ export { attemptOver } from './debrief/attempt-over.ts';
 export { type AverageLane, averageKeel } from './debrief/average.ts';
 export { brokenLine } from './debrief/broken-line.ts';
 export { columnsCsv } from './debrief/columns-csv.ts';
-export { type Edit, matchInterval, overlapOf } from './debrief/edits.ts';
+export { type Edit, isOtherWay, matchInterval, overlapOf } from './debrief/edits.ts';
 export {
   decodeFlight,
   encodeFlight,

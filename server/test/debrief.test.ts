@@ -108,12 +108,19 @@ describe('edits', () => {
 
     const split = await (await say(id, { kind: 'split', ...left, atS: left.startS + 20 })).json();
     expect((await attemptsOf(id)).map(({ variant }) => variant)).toEqual(['left', 'left', 'right']);
+
+    const [first] = (await attemptsOf(id)).map(spanOf);
+    const merged = await (await say(id, { kind: 'merge', ...first, withEndS: left.endS })).json();
+    expect((await attemptsOf(id)).map(spanOf)).toEqual([left, right]);
+    await say(id, { kind: 'take-back', ...left, of: merged.at(-1).id });
     await say(id, { kind: 'take-back', ...left, of: split.at(-1).id });
     expect(await attemptsOf(id)).toEqual((score as Score).attempts);
 
-    const merged = await (await say(id, { kind: 'merge', ...left, withEndS: right.endS })).json();
-    expect((await attemptsOf(id)).map(spanOf)).toEqual([{ ...left, endS: right.endS }]);
-    await say(id, { kind: 'take-back', ...left, of: merged.at(-1).id });
+    const twoWays = await say(id, { kind: 'merge', ...left, withEndS: right.endS });
+    expect([twoWays.status, (await twoWays.json()).detail]).toEqual([
+      422,
+      expect.stringContaining('two attempts'),
+    ]);
 
     await say(id, { kind: 'retype', ...right, newManeuver: 'level-turn' });
     expect((await attemptsOf(id)).map(({ maneuver }) => maneuver)).toEqual(['steep-turn', 'level-turn']);

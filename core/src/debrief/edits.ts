@@ -82,6 +82,15 @@ export function matchInterval(attempts: readonly Interval[], wanted: Interval): 
   return best;
 }
 
+/** Whether two attempts are the same maneuver to either side: those are never made one. */
+export const isOtherWay = (
+  a: { maneuver: string; variant: string | null },
+  b: { maneuver: string; variant: string | null },
+): boolean =>
+  a.maneuver === b.maneuver &&
+  a.variant !== b.variant &&
+  [a.variant, b.variant].every((one) => one === 'left' || one === 'right');
+
 /** What a maneuver would be called over a stretch of the recording: left or right, clean or landing. */
 type VariantOf = (maneuver: string, span: Pick<Proposal, 'startS' | 'endS' | 'segment'>) => string;
 

@@ -4,6 +4,9 @@ import { createRoute, z } from '@hono/zod-openapi';
 import {
   changesAttempts,
   INSTRUCTOR_ONLY,
+  isOtherWay,
+  matchInterval,
+  type Score,
   type StatementBody,
   statementBodySchema,
   statementSchema,
@@ -35,6 +38,17 @@ function requirePossible(body: StatementBody): void {
     refuse('atS: each part of a split attempt lasts five seconds at the least.');
   if (body.kind === 'merge' && body.withEndS <= body.endS)
     refuse('withEndS: an attempt is merged with a later one; give the end of that.');
+}
+
+/** Within this the end of an attempt is the one that was meant. */
+const SAME_END_S = 0.5;
+
+/** @throws Problem 422 for a turn to the left that is to be made one with a turn to the right. */
+function requireOneWay(attempts: Score['attempts'], body: Extract<StatementBody, { kind: 'merge' }>): void {
+  const own = attempts[matchInterval(attempts, body)];
+  const other = attempts.find(({ endS }) => Math.abs(endS - body.withEndS) < SAME_END_S);
+  if (own && other && isOtherWay(own, other))
+    throw new Problem(422, 'withEndS: a turn to the left and one to the right are two attempts.');
 }
 
 export function statementRoutes() {
@@ -99,9 +113,10 @@ function say(
   const { schoolId, id: recordingId } = recording;
   return database.transaction(async (manager) => {
     const score = await manager.findOne(ScoreEntity, {
-      select: { id: true, createdAt: true },
+      select: { id: true, createdAt: true, score: body.kind === 'merge' },
       where: { schoolId, recordingId, current: true },
     });
+    if (body.kind === 'merge' && score) requireOneWay(score.score.attempts, body);
     const scoreId = OF_A_SCORE.includes(body.kind) ? (score?.id ?? null) : null;
     const row = { schoolId, id, recordingId, authorId: viewer.id, scoreId, body };
     const isNew = await insertOnce(manager, StatementEntity, row, ['recordingId']);

@@ -3,6 +3,7 @@ import type { AttemptScore, KeelTrace } from '@keel/core';
 import { Button } from '@mantine/core';
 import { useLocalStorage } from '@mantine/hooks';
 import { useMemo } from 'react';
+import type { Span } from './edges.ts';
 import { KeelChart } from './KeelChart.tsx';
 import { LanesTable } from './LanesTable.tsx';
 import { StoryView } from './Story.tsx';
@@ -15,9 +16,20 @@ interface Props {
   cursorS: number;
   setCursorS: (atS: number) => void;
   marks: readonly { id: string; atS: number; text: string }[];
+  edges: Span | null;
+  setEdges: (edges: Span) => void;
 }
 
-export function AttemptLanes({ attempt, trace, speedUnit, cursorS, setCursorS, marks }: Props) {
+export function AttemptLanes({
+  attempt,
+  trace,
+  speedUnit,
+  cursorS,
+  setCursorS,
+  marks,
+  edges,
+  setEdges,
+}: Props) {
   const [all, setAll] = useLocalStorage({ key: 'keel-all-lanes', defaultValue: false });
   const few = useMemo(() => lanesOf(trace, false), [trace]);
   const lanes = useMemo(() => (all ? lanesOf(trace, true) : few), [trace, all, few]);
@@ -32,7 +44,7 @@ export function AttemptLanes({ attempt, trace, speedUnit, cursorS, setCursorS, m
   return (
     <>
       {story?.around && told}
-      <KeelChart trace={judged} marks={marks} {...shared} />
+      <KeelChart trace={judged} marks={marks} edges={edges} setEdges={setEdges} {...shared} />
       {!story?.around && told}
       <div className="row spread lanes-foot">
         <LanesTable

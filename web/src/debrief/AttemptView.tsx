@@ -21,6 +21,7 @@ import { Failed, Loading } from '../parts/states.tsx';
 import { AirFelt } from './AirFelt.tsx';
 import { AttemptLanes } from './AttemptLanes.tsx';
 import { BriefDeviations } from './BriefDeviations.tsx';
+import type { Span } from './edges.ts';
 import { GradeBar, MoreOfAttempt, SelfGrade, StudentWords } from './Grading.tsx';
 import { addHelp, HELP_WORDS, helpName, isOfferedIn } from './help-words.ts';
 import type { AlikeIn } from './Requirements.tsx';
@@ -54,6 +55,7 @@ export function AttemptView(props: {
   const addStatement = useAddStatement(recording, attempt);
   const addStatementTo = useAddStatementTo(recording);
   const [marking, setMarking] = useState(false);
+  const [edges, setEdges] = useState<Span | null>(null);
 
   const marks = statements.all.flatMap(({ id, body }) =>
     body.kind === 'mark' ? [{ id, atS: body.atS, text: body.text }] : [],
@@ -153,6 +155,8 @@ export function AttemptView(props: {
                   cursorS={cursorS}
                   setCursorS={setCursorS}
                   marks={marks}
+                  edges={edges}
+                  setEdges={setEdges}
                 />
               )}
               {attempt.brief && (
@@ -229,6 +233,8 @@ export function AttemptView(props: {
                   attempt={attempt}
                   next={recording.score!.attempts[index + 1]}
                   cursorS={cursorS}
+                  edges={edges}
+                  setEdges={setEdges}
                   standard={attempt.judgedBy ?? recording.score?.standard}
                   statements={statements}
                   addStatement={addStatement}

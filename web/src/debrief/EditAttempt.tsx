@@ -1,62 +1,41 @@
 /** What an attempt is, put right by hand: its edges, two of it, one of two, another maneuver, none at all. */
-import { type AttemptScore, attemptName, findRoom, rooms, variantWords } from '@keel/core';
+import { type AttemptScore, attemptName, findRoom, isOtherWay, rooms, variantWords } from '@keel/core';
 import { Button, Select } from '@mantine/core';
 import { useState } from 'react';
 import { clock } from '../parts/format.ts';
+import { SHORTEST_S, type Span, shiftText } from './edges.ts';
 import type { AddStatement } from './use-statements.ts';
-
-const SHIFTS = [-10, -5, -3, -2, -1, 0, 1, 2, 3, 5, 10].map((seconds) => ({
-  value: String(seconds),
-  label: seconds === 0 ? 'as found' : `${Math.abs(seconds)} s ${seconds < 0 ? 'earlier' : 'later'}`,
-}));
-const SHORTEST_S = 5;
 
 export function EditAttempt(props: {
   attempt: AttemptScore;
+  /** As they stand on the chart. */
+  edges: Span;
   next: AttemptScore | undefined;
   cursorS: number;
   addStatement: AddStatement;
 }) {
-  const { attempt, next, cursorS, addStatement } = props;
-  const [shift, setShift] = useState({ start: 0, end: 0 });
+  const { attempt, edges, next, cursorS, addStatement } = props;
   const [maneuver, setManeuver] = useState(attempt.maneuver);
   const [variant, setVariant] = useState<string | null>(null);
   const variants = findRoom(maneuver)?.variants ?? [];
   const inside = (fromS: number, toS: number) => toS - fromS >= SHORTEST_S;
-  const twoWays = next && next.maneuver === attempt.maneuver && next.variant !== attempt.variant;
+  const twoWays = next && isOtherWay(attempt, next);
   const splits = Math.min(cursorS - attempt.startS, attempt.endS - cursorS) >= SHORTEST_S;
   return (
     <div className="stack exceptions">
-      <div className="row" style={{ alignItems: 'flex-end', flexWrap: 'wrap' }}>
-        <Select
-          label="Begins"
-          style={{ width: 120 }}
-          value={String(shift.start)}
-          onChange={(value) => setShift({ ...shift, start: Number(value) })}
-          data={SHIFTS}
-        />
-        <Select
-          label="Ends"
-          style={{ width: 120 }}
-          value={String(shift.end)}
-          onChange={(value) => setShift({ ...shift, end: Number(value) })}
-          data={SHIFTS}
-        />
-        <Button
-          variant="default"
-          disabled={shift.start === 0 && shift.end === 0}
-          onClick={() =>
-            addStatement({
-              kind: 'edges',
-              newStartS: attempt.startS + shift.start,
-              newEndS: attempt.endS + shift.end,
-            })
-          }
-        >
-          Move the edges
-        </Button>
-      </div>
-      {/* The cursor is put by hand or by keys anywhere on the chart: the edge goes there. */}
+      <p className="small">
+        Drag the two bars on the chart, or choose one and press ← or →. Begins{' '}
+        <strong>{shiftText(attempt.startS, edges.startS)}</strong>, ends{' '}
+        <strong>{shiftText(attempt.endS, edges.endS)}</strong>.
+      </p>
+      <Button
+        variant="default"
+        style={{ alignSelf: 'flex-start' }}
+        disabled={edges.startS === attempt.startS && edges.endS === attempt.endS}
+        onClick={() => addStatement({ kind: 'edges', newStartS: edges.startS, newEndS: edges.endS })}
+      >
+        Move the edges
+      </Button>
       <div className="row" style={{ flexWrap: 'wrap' }}>
         <Button
           variant="default"

@@ -7,6 +7,7 @@ import { useGrades } from '../parts/use-grades.ts';
 import { CommentForm } from './CommentForm.tsx';
 import { EditAttempt } from './EditAttempt.tsx';
 import { Elements } from './Elements.tsx';
+import type { Span } from './edges.ts';
 import { helpName } from './help-words.ts';
 import { SeenTaps } from './Seen.tsx';
 import type { AddStatement } from './use-statements.ts';
@@ -82,6 +83,9 @@ export function MoreOfAttempt(props: {
   /** The attempt after it, with which it can be merged. */
   next: AttemptScore | undefined;
   cursorS: number;
+  /** The attempt's edges while they are moved. */
+  edges: Span | null;
+  setEdges: (edges: Span | null) => void;
   /** The id of the standard that judged it. */
   standard: string | undefined;
   statements: AttemptStatements;
@@ -90,6 +94,11 @@ export function MoreOfAttempt(props: {
   const { statements, addStatement } = props;
   const [nextTime, setNextTime] = useState(statements.nextTime ?? '');
   const [more, setMore] = useState<(typeof MORE)[number]['value'] | null>(null);
+  const { startS, endS } = props.attempt;
+  const open = (what: typeof more) => {
+    setMore(what);
+    props.setEdges(what === 'edit' ? { startS, endS } : null);
+  };
   return (
     <section className="sheet stack" aria-label="More for this attempt" style={{ gap: 10 }}>
       <SeenTaps statements={statements} addStatement={addStatement} maneuver={props.attempt.maneuver} />
@@ -112,7 +121,7 @@ export function MoreOfAttempt(props: {
             variant="subtle"
             size="compact-sm"
             aria-expanded={more === value}
-            onClick={() => setMore(more === value ? null : value)}
+            onClick={() => open(more === value ? null : value)}
           >
             {label}
           </Button>
@@ -129,6 +138,7 @@ export function MoreOfAttempt(props: {
       {more === 'verdict' && <Exceptions statements={statements} addStatement={addStatement} />}
       {more === 'edit' && (
         <EditAttempt
+          edges={props.edges ?? { startS, endS }}
           attempt={props.attempt}
           next={props.next}
           cursorS={props.cursorS}

@@ -22,10 +22,12 @@ import { CustomChart, LineChart } from 'echarts/charts';
 import { GridComponent, MarkAreaComponent, MarkLineComponent } from 'echarts/components';
 import { use } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
-import { type KeyboardEvent, type PointerEvent, useMemo } from 'react';
+import { type KeyboardEvent, type PointerEvent, useMemo, useRef } from 'react';
 import { clock, numberText, PARAMETER_NAMES } from '../parts/format.ts';
 import { useChart } from '../parts/use-chart.ts';
 import { type Colours, hatch, useColours } from '../theme/colours.ts';
+import type { Span } from './edges.ts';
+import { KeelEdges } from './KeelEdges.tsx';
 import {
   axisSpan,
   bandMarks,
@@ -54,6 +56,9 @@ interface KeelChartProps {
   setCursorS: (atS: number) => void;
   /** What somebody wrote at a moment. */
   marks: readonly { id: string; atS: number; text: string }[];
+  /** The attempt's edges while they are moved. */
+  edges?: Span | null;
+  setEdges?: (edges: Span) => void;
 }
 
 export function KeelChart(props: KeelChartProps) {
@@ -71,11 +76,15 @@ export function KeelChart(props: KeelChartProps) {
 
   const fractionOf = (atS: number) => (atS - fromS) / (toS - fromS);
   const left = (atS: number) => LEFT + fractionOf(atS) * (width - LEFT - RIGHT);
+  const plot = useRef<HTMLDivElement>(null);
+  const atOf = (clientX: number) => {
+    const box = plot.current!.getBoundingClientRect();
+    const fraction = (clientX - box.left - LEFT) / (box.width - LEFT - RIGHT);
+    return fromS + Math.min(1, Math.max(0, fraction)) * (toS - fromS);
+  };
   const move = (event: PointerEvent<HTMLElement>) => {
     if (event.pointerType !== 'mouse' && event.buttons === 0) return;
-    const box = event.currentTarget.getBoundingClientRect();
-    const fraction = (event.clientX - box.left - LEFT) / (box.width - LEFT - RIGHT);
-    setCursorS(fromS + Math.min(1, Math.max(0, fraction)) * (toS - fromS));
+    setCursorS(atOf(event.clientX));
   };
   const key = (event: KeyboardEvent) => {
     const step = { ArrowLeft: -0.5, ArrowRight: 0.5, PageUp: 5, PageDown: -5 }[event.key];
@@ -87,6 +96,7 @@ export function KeelChart(props: KeelChartProps) {
   return (
     <div ref={ref} className="keel">
       <div
+        ref={plot}
         className="keel-plot"
         style={{ height }}
         role="slider"
@@ -148,6 +158,17 @@ export function KeelChart(props: KeelChartProps) {
               >
                 <span>{clock(cursorS - attempt.startS)}</span>
               </div>
+            )}
+            {props.edges && props.setEdges && (
+              <KeelEdges
+                edges={props.edges}
+                change={props.setEdges}
+                shown={{ startS: fromS, endS: toS }}
+                zeroS={attempt.startS}
+                left={left}
+                atOf={atOf}
+                height={height - FOOT - 22}
+              />
             )}
             <span className="keel-used-title">tolerance used</span>
           </>
