@@ -10,7 +10,7 @@ import { Chip } from '@mantine/core';
 import { type ReactNode, useMemo, useState } from 'react';
 import { useAlongside, useKeels } from '../api/hooks.ts';
 import { Failed, Loading } from '../parts/states.tsx';
-import { CompareChart, DASHES } from './CompareChart.tsx';
+import { CompareChart, DASHES, INKS } from './CompareChart.tsx';
 import { CompareFigures } from './CompareFigures.tsx';
 import {
   type Comparable,
@@ -121,6 +121,7 @@ export function Compare({ recording, index, statements, judge }: Props) {
           <CompareFigures
             attempts={compared}
             names={names}
+            sample={(nth) => <Dashes nth={nth} />}
             judge={judge}
             speedUnit={recording.airplane.speedUnit}
           />
@@ -158,7 +159,7 @@ const Dashes = ({ nth }: { nth: number }) => (
       x2={34}
       y1={4}
       y2={4}
-      stroke="var(--ink)"
+      stroke={`var(--${INKS[nth]})`}
       strokeWidth={nth === 0 ? 3 : 1.8}
       strokeDasharray={DASHES[nth] === 'solid' ? undefined : (DASHES[nth] as number[]).join(' ')}
     />

@@ -23,6 +23,9 @@ import {
 /** Line patterns by order of choice: told apart without colour. */
 export const DASHES: (number[] | 'solid')[] = ['solid', [8, 4], [2, 3], [10, 3, 2, 3]];
 
+/** The first is in the page's ink, the others in a second one; their patterns tell them apart without it. */
+export const INKS = ['ink', 'spruce', 'spruce', 'quiet'] as const;
+
 export function CompareChart(props: {
   attempts: AttemptScore[];
   traces: KeelTrace[];
@@ -152,8 +155,8 @@ function compareOption(
           z: k === 0 ? 4 : 3,
           data: points,
           lineStyle: {
-            color: k === 0 ? colours.ink : colours.quiet,
-            width: k === 0 ? 2.4 : 1.6,
+            color: colours[INKS[k]],
+            width: k === 0 ? 2.4 : 2,
             type: DASHES[k],
           },
           ...(k === 0 && band),

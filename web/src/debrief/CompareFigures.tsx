@@ -1,5 +1,6 @@
 /** Attempts' figures side by side. */
 import { type AttemptScore, type Judge, type ParameterScore, VERDICT_WORDS, worstOf } from '@keel/core';
+import type { ReactNode } from 'react';
 import { digitsOf, numberText, PARAMETER_NAMES, signed, speedIn, unitMark } from '../parts/format.ts';
 import { PlainTable } from '../parts/PlainTable.tsx';
 
@@ -15,10 +16,12 @@ function worst(parameter: ParameterScore | undefined, speedUnit: string): string
 export function CompareFigures(props: {
   attempts: AttemptScore[];
   names: string[];
+  /** How its line is drawn. */
+  sample: (nth: number) => ReactNode;
   judge: Judge;
   speedUnit: string;
 }) {
-  const { attempts, names, judge, speedUnit } = props;
+  const { attempts, names, sample, judge, speedUnit } = props;
   const used = (attempt: AttemptScore, name: string) => {
     const parameter = attempt.parameters.find((p) => p.parameter === name);
     return parameter && parameter.measured !== 'not-measured'
@@ -30,8 +33,10 @@ export function CompareFigures(props: {
       <thead>
         <tr>
           <th>Worst, and tolerance used</th>
-          {names.map((name) => (
-            <th key={name}>{name}</th>
+          {names.map((name, nth) => (
+            <th key={name}>
+              {sample(nth)} {name}
+            </th>
           ))}
         </tr>
       </thead>
