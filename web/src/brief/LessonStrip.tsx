@@ -66,7 +66,7 @@ export function LessonStrip(props: {
               className="strip-sky"
             />
             <text x={W - RIGHT - 4} y={y(ceiling) + 14} className="strip-quiet" textAnchor="end">
-              {ladder?.ceilingIs === 'cloud' ? 'cloud less its clearance' : 'airspace'} ·{' '}
+              {W >= 500 && (ladder?.ceilingIs === 'cloud' ? 'cloud less its clearance · ' : 'airspace · ')}
               {numberText(ceiling)}
             </text>
           </>
