@@ -159,12 +159,15 @@ test('the chief edits an airplane; what does not fit is said at its field', asyn
   await page.getByText('Fit against the book').click();
   await expect(page.getByRole('row', { name: /climb at 0 ft, 63 KIAS/ })).toContainText('040');
   await page.getByRole('button', { name: 'Edit' }).click();
+  await page.getByRole('tab', { name: 'Speeds' }).click();
   const stall = page.getByLabel('Stall, flaps up, kt');
   await stall.fill('120');
   await expect(
     page.getByText('the maneuvering speed (93) must be above the stall with flaps up (120)'),
   ).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Save airplane' })).toBeDisabled();
+  await page.getByRole('button', { name: 'Save airplane' }).click();
+  // Refused, and the first field that is wrong has the keyboard.
+  await expect(page.locator('input:focus')).toHaveAttribute('data-error', 'true');
   await stall.fill('42');
   await page.getByLabel('Steep turns, the maker’s, kt').fill('81');
   await page.getByRole('button', { name: 'Save airplane' }).click();

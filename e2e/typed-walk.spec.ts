@@ -27,6 +27,11 @@ const press = (name: string | RegExp) => (page: Page) =>
     .first()
     .click();
 const tab = (name: string) => (page: Page) => page.getByRole('tab', { name }).click();
+/** One of the steps of the airplane form. */
+const step = (name: RegExp) => async (page: Page) => {
+  await press('Edit')(page);
+  await page.getByRole('tab', { name }).click();
+};
 const nell = async (page: Page) => (await lessonsOf(page.request, 'Nell'))[0].student.id;
 const nellsFlight = async (page: Page) =>
   (await lessonsOf(page.request, 'Nell')).flatMap(({ recordings }) => recordings)[0].id;
@@ -36,8 +41,24 @@ const STOPS: Stop[] = [
     name: 'Hangar, an airplane in knots',
     who: 'maren',
     at: async () => '/hangar',
-    open: press('Edit'),
-    atLeast: 60,
+    open: step(/^Speeds/),
+    atLeast: 11,
+  },
+  {
+    name: 'Hangar, weights and balance',
+    who: 'maren',
+    at: async () => '/hangar',
+    open: step(/^Weights/),
+    atLeast: 15,
+    deskOnly: true,
+  },
+  {
+    name: 'Hangar, the tables of the book',
+    who: 'maren',
+    at: async () => '/hangar',
+    open: step(/^Cruise/),
+    atLeast: 20,
+    deskOnly: true,
   },
   {
     name: 'Hangar, an airplane in miles per hour',
@@ -45,9 +66,9 @@ const STOPS: Stop[] = [
     at: async () => '/hangar',
     open: async (page) => {
       await page.getByRole('button', { name: /Gimmer/ }).click();
-      await press('Edit')(page);
+      await step(/^Speeds/)(page);
     },
-    atLeast: 60,
+    atLeast: 11,
     deskOnly: true,
   },
   { name: 'School', who: 'maren', at: async () => '/school', atLeast: 10 },

@@ -7,7 +7,14 @@ export { CONFIGURATIONS, type Configuration } from './airplane/configuration.ts'
 export { findAirplane, fleet } from './airplane/fleet.ts';
 export { maneuveringSpeedKias } from './airplane/limits.ts';
 export { type OwnFigure, ownFigureSchema } from './airplane/own-figure.ts';
-export { type Airplane, airplaneSchema, levelPowerOf, STALL_WARNINGS } from './airplane/schema.ts';
+export {
+  AIRPLANE_PARTS,
+  type Airplane,
+  type AirplanePart,
+  airplaneSchema,
+  levelPowerOf,
+  STALL_WARNINGS,
+} from './airplane/schema.ts';
 export { densityRatio } from './atmosphere/atmosphere.ts';
 export { cgLimitsIn, hasBalance, type Loading } from './balance/balance.ts';
 export { DEFAULT_BLOCK_MIN, type LessonRequest, planLesson } from './brief/lesson-plan.ts';
@@ -434,6 +441,7 @@ export {
   weekSchema,
 } from './wire/week.ts';
 export { AIR_WORDS, airSaid } from './words/air.ts';
+export { AIRPLANE_PART_WORDS } from './words/airplane-parts.ts';
 export { issueWords } from './words/airplane-problem.ts';
 export { briefedSaid } from './words/briefed.ts';
 export { type CardSaid, cardSaid, offTodayOf, wordedCard } from './words/card/said.ts';

@@ -46,6 +46,10 @@ export const stallWarningSchema = z.object({
   otherTones: z.string().trim().max(120).optional(),
 });
 
+/** What an airplane's handbook is compared with, one after the other. */
+export const AIRPLANE_PARTS = ['speeds', 'flaps', 'weights', 'engine', 'performance'] as const;
+export type AirplanePart = (typeof AIRPLANE_PARTS)[number];
+
 export const airplaneSchema = z
   .looseObject({
     id: z.string().min(1).max(80),
@@ -54,6 +58,8 @@ export const airplaneSchema = z
     seats: z.string().max(60).optional(),
     /** No longer flown here: it is chosen for nothing new, and what was flown in it stays. */
     retired: z.literal(true).optional(),
+    /** Taken from another airplane or estimated, and not yet compared with this one's own handbook. */
+    unchecked: z.array(z.enum(AIRPLANE_PARTS)).optional(),
     speedUnit: z.enum(['kt', 'mph']).default('kt'),
     /** How it warns of the stall, and which other tones it has that are none. */
     stallWarning: stallWarningSchema.optional(),

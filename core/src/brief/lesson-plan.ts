@@ -61,6 +61,13 @@ export function planLesson(request: LessonRequest): { plan: LessonPlan; cards: T
   const loading = conditions.loading;
   const start = loading ? balanceOf(airplane, loading) : null;
   const startWeightLb = start?.weightLb ?? typedWeight(airplane, conditions.weightLb);
+  if (airplane.unchecked?.length)
+    notices.push({
+      level: 'warning',
+      code: 'numbers-unchecked',
+      params: { parts: airplane.unchecked.join(' ') },
+      item: null,
+    });
   for (const stop of start?.stops ?? []) notices.push({ level: 'stop', ...stop, item: null });
   const fuel = fuelOf(airplane, loading);
   // Over the maximum the stop above says so; the cards are worked out for the maximum meanwhile.

@@ -393,7 +393,7 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
           pane
         ) : (
           <Tabs value={tab} onChange={(to) => to && setTab(to as Tab)} keepMounted={false} unstyled>
-            <Tabs.List className="brief-tabs no-print" aria-label="Parts of the brief">
+            <Tabs.List className="line-tabs no-print" aria-label="Parts of the brief">
               {(Object.keys(TABS) as Tab[]).map((key) => (
                 <Tabs.Tab key={key} value={key}>
                   {TABS[key]}

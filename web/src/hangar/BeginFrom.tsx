@@ -1,12 +1,23 @@
-/** An airplane begun from one of the program's own: its shape is kept, its numbers are to be replaced by the book's. */
-import { type Airplane, fleet, slugOf } from '@keel/core';
+/** An airplane begun: from one of the program's own, whose numbers are to be replaced by the book's, or from nothing. */
+import { AIRPLANE_PARTS, type Airplane, fleet, slugOf } from '@keel/core';
 import { Button, Modal, Select, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { useState } from 'react';
 import { api, messageOf, read } from '../api/client.ts';
 import { Caution } from '../parts/caution.tsx';
+import { VSpeed } from '../parts/VSpeed.tsx';
+import type { Draft } from './draft.ts';
 
-export function BeginFrom(props: { opened: boolean; close: () => void; made: (airplane: Airplane) => void }) {
+/** No airplane is like it: everything is typed in. */
+const NOTHING = 'nothing';
+
+export function BeginFrom(props: {
+  opened: boolean;
+  close: () => void;
+  made: (airplane: Airplane) => void;
+  /** Nothing is kept yet: a school's airplane has at least its weight and stall speeds. */
+  empty: (draft: Draft) => void;
+}) {
   const [problem, setProblem] = useState<string | null>(null);
   const form = useForm({
     initialValues: { from: fleet[0].id, name: '', registration: '' },
@@ -14,9 +25,24 @@ export function BeginFrom(props: { opened: boolean; close: () => void; made: (ai
   });
   const send = form.onSubmit(async ({ from, name, registration }) => {
     setProblem(null);
+    const own = {
+      id: slugOf(`${name} ${registration}`),
+      name: name.trim(),
+      ...(registration && { registration }),
+    };
+    if (from === NOTHING) {
+      form.reset();
+      return props.empty({
+        ...own,
+        unchecked: [...AIRPLANE_PARTS],
+        speedUnit: 'kt',
+        powerUnit: 'rpm',
+        flaps: [],
+      });
+    }
     const { ownFigures: _, ...like } = fleet.find(({ id }) => id === from) ?? fleet[0];
     try {
-      const json = { ...like, id: slugOf(`${name} ${registration}`), name: name.trim(), registration };
+      const json = { ...like, ...own, unchecked: [...AIRPLANE_PARTS] };
       props.made(await read(api.airplanes.$post({ json })));
       form.reset();
     } catch (error) {
@@ -24,29 +50,33 @@ export function BeginFrom(props: { opened: boolean; close: () => void; made: (ai
     }
   });
   return (
-    <Modal
-      opened={props.opened}
-      onClose={props.close}
-      title={<strong>Begin from an airplane like yours</strong>}
-    >
+    <Modal opened={props.opened} onClose={props.close} title={<strong>Add an airplane</strong>}>
       <form className="stack" onSubmit={send} noValidate>
         {problem && <p role="alert">{problem}</p>}
         <Select
           label="Most like yours"
           allowDeselect={false}
-          data={fleet.map(({ id, name, seats }) => ({
-            value: id,
-            label: [name, seats].filter(Boolean).join(', '),
-          }))}
+          data={[
+            ...fleet.map(({ id, name, seats }) => ({
+              value: id,
+              label: [name, seats].filter(Boolean).join(', '),
+            })),
+            { value: NOTHING, label: 'None: type everything in' },
+          ]}
           {...form.getInputProps('from')}
         />
         <TextInput label="Its name" required data-autofocus {...form.getInputProps('name')} />
         <TextInput label="Registration" {...form.getInputProps('registration')} />
-        <Caution>
-          The numbers of this one are invented. With the book open, put its weights, stall speeds, V_A and
-          flap limits in before anyone flies by a card; the calibration, climb and balance may follow.
-        </Caution>
-        <Button type="submit">Add the airplane</Button>
+        {form.values.from !== NOTHING && (
+          <Caution>
+            The numbers of this one are invented. Until each part of them is compared with the book, every
+            brief says so; weights, stall speeds, <VSpeed of="A" /> and flap limits come before anyone flies
+            by a card.
+          </Caution>
+        )}
+        <Button type="submit">
+          {form.values.from === NOTHING ? 'Type its numbers' : 'Add the airplane'}
+        </Button>
       </form>
     </Modal>
   );

@@ -1,5 +1,11 @@
 /** Hangar: the school's airplanes and their book numbers. */
-import { type Airplane, airplaneSchema, levelPowerOf, maneuveringSpeedKias } from '@keel/core';
+import {
+  AIRPLANE_PART_WORDS,
+  type Airplane,
+  airplaneSchema,
+  levelPowerOf,
+  maneuveringSpeedKias,
+} from '@keel/core';
 import { Button, FileButton, SegmentedControl } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { type ReactNode, useState } from 'react';
@@ -29,6 +35,8 @@ export function HangarPage() {
   const [part, setPart] = useState<Part>('book');
   const [editing, setEditing] = useState(false);
   const [beginning, setBeginning] = useState(false);
+  /** Begun from nothing, and not kept yet. */
+  const [fresh, setFresh] = useState<Draft | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const airplane = airplanes.data?.find(({ id }) => id === chosen) ?? airplanes.data?.[0];
   const chief = me?.role === 'chief';
@@ -46,6 +54,18 @@ export function HangarPage() {
       await airplanes.mutate();
       setEditing(false);
       notifications.show({ message: `${changed.name} saved. Lessons saved from now on use these numbers.` });
+    } catch (error) {
+      setProblem(messageOf(error));
+    }
+  };
+  const add = async (airplaneFile: Airplane) => {
+    setProblem(null);
+    try {
+      const added = await read(api.airplanes.$post({ json: airplaneFile }));
+      await airplanes.mutate();
+      setFresh(null);
+      setChosen(added.id);
+      notifications.show({ message: `${added.name} is in the hangar.` });
     } catch (error) {
       setProblem(messageOf(error));
     }
@@ -70,7 +90,7 @@ export function HangarPage() {
       >
         {chief && (
           <Button variant="default" onClick={() => setBeginning(true)}>
-            Copy this airplane
+            Add an airplane
           </Button>
         )}
         {chief && (
@@ -87,12 +107,12 @@ export function HangarPage() {
             Download the file
           </Button>
         )}
-        {chief && airplane && !editing && (
+        {chief && airplane && !editing && !fresh && (
           <Button variant="default" onClick={() => save(retiredOr(airplane))}>
             {airplane.retired ? 'Bring back' : 'Retire'}
           </Button>
         )}
-        {chief && airplane && !editing && <Button onClick={() => setEditing(true)}>Edit</Button>}
+        {chief && airplane && !editing && !fresh && <Button onClick={() => setEditing(true)}>Edit</Button>}
       </TitleBar>
       <div className="page">
         {airplanes.error && <Failed error={airplanes.error} retry={() => airplanes.mutate()} />}
@@ -102,17 +122,18 @@ export function HangarPage() {
             {problem}
           </div>
         )}
-        {airplanes.data?.length === 0 && (
+        {airplanes.data?.length === 0 && !fresh && (
           <Empty title="No airplane yet">
             {chief
-              ? 'Add the first one from a file, or begin from an airplane of the program’s own that is like yours, and put your book’s numbers in.'
+              ? 'Add the first one: like an airplane of the program’s own, from nothing with the book beside you, or from a file.'
               : 'The chief instructor adds the first one.'}
           </Empty>
         )}
-        {airplane && (
+        {fresh && <AirplaneEditor airplane={fresh} isNew onSave={add} onCancel={() => setFresh(null)} />}
+        {airplane && !fresh && (
           <div className="columns pick-columns">
             <nav className="stack" aria-label="Airplanes">
-              {airplanes.data?.map(({ id, name, registration, seats, retired }) => (
+              {airplanes.data?.map(({ id, name, registration, seats, retired, unchecked }) => (
                 <button
                   key={id}
                   type="button"
@@ -126,7 +147,9 @@ export function HangarPage() {
                 >
                   <strong>{name}</strong>
                   <span className="quiet small">
-                    {[retired && 'retired', registration, seats].filter(Boolean).join(' · ')}
+                    {[retired && 'retired', unchecked && 'numbers not compared', registration, seats]
+                      .filter(Boolean)
+                      .join(' · ')}
                   </span>
                 </button>
               ))}
@@ -135,7 +158,7 @@ export function HangarPage() {
             {editing ? (
               <AirplaneEditor
                 key={airplane.id}
-                airplane={fileOf(airplane)}
+                airplane={fileOf(airplane) as Draft}
                 onSave={save}
                 onCancel={() => setEditing(false)}
               />
@@ -155,7 +178,11 @@ export function HangarPage() {
                 {part === 'fit' && <FitView airplane={airplane} />}
                 {part === 'own' && <OwnFigures airplane={airplane} mayTake={chief} />}
                 <Caution>
-                  The numbers of the airplane’s own handbook come first. These airplanes are invented.
+                  {airplane.unchecked &&
+                    `Not yet compared with this airplane’s own handbook: ${airplane.unchecked
+                      .map((part) => AIRPLANE_PART_WORDS[part])
+                      .join(', ')}. `}
+                  The numbers of the airplane’s own handbook come first.
                 </Caution>
               </section>
             )}
@@ -165,6 +192,10 @@ export function HangarPage() {
       <BeginFrom
         opened={beginning}
         close={() => setBeginning(false)}
+        empty={(draft) => {
+          setBeginning(false);
+          setFresh(draft);
+        }}
         made={async (added) => {
           setBeginning(false);
           await airplanes.mutate();

@@ -1,0 +1,10 @@
+/** What of an airplane's numbers is meant. */
+import type { AirplanePart } from '../airplane/schema.ts';
+
+export const AIRPLANE_PART_WORDS: Record<AirplanePart, string> = {
+  speeds: 'speeds',
+  flaps: 'flaps and calibration',
+  weights: 'weights and balance',
+  engine: 'engine, propeller, wing',
+  performance: 'cruise, climb, slow flight',
+};
