@@ -1,6 +1,6 @@
 /** A newcomer's days: graded by one thumb, booked in four presses, flown without a logger, planned again and thrown away. */
 import { expect, type Locator, type Page, test } from '@playwright/test';
-import { signInQuickly } from './support/people.ts';
+import { lessonsOf, signInQuickly } from './support/people.ts';
 import { typeInto } from './support/typing.ts';
 
 /** Presses are counted: what a hand does, without what it types. */
@@ -169,4 +169,19 @@ test('who comes in mid-training brings hours and skills along, and who says so',
       .getByRole('listitem')
       .filter({ hasText: says }),
   ).toContainText('Steep turn');
+});
+
+test('the end of an attempt is moved on its chart by keys, and taken back', async ({ page }) => {
+  await signInQuickly(page.request, 'idris');
+  const [lesson] = (await lessonsOf(page.request, 'Joss')).filter(({ recordings }) => recordings.length > 0);
+  await page.goto(`/debrief/${lesson.recordings[0].id}`);
+  await page.getByRole('button', { name: 'Edges, split, merge, discard' }).click();
+  const end = page.getByRole('slider', { name: 'End of the attempt' });
+  await end.focus();
+  for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowLeft');
+  await expect(page.getByText('ends 2 s earlier')).toBeVisible();
+  await page.getByRole('button', { name: 'Move the edges' }).click();
+  await expect(page.getByText('edges moved')).toBeVisible();
+  await page.getByRole('listitem').filter({ hasText: 'edges moved' }).getByRole('button').click();
+  await expect(page.getByText('edges moved')).toHaveCount(0);
 });
