@@ -102,6 +102,7 @@ export interface InputCodes {
   'log/no-table': Nothing;
   'log/too-many': { most: number };
   'people/no-names': Nothing;
+  'balances/no-names': Nothing;
   'people/nobody': Nothing;
   'people/too-many': { most: number };
 }

@@ -272,6 +272,13 @@ export {
   agreementWordSchema,
   missingAgreement,
 } from './people/agreements.ts';
+export {
+  BALANCE_TIMES,
+  type Balance,
+  type ListedBalance,
+  minutesOf,
+  readBalancesCsv,
+} from './people/balances-csv.ts';
 export { type OwnSettings, ownSettingsSchema } from './people/own-settings.ts';
 export { type ListedPerson, readPeopleCsv, teachersOf, writeLinksCsv } from './people/people-csv.ts';
 export { nameSchema, type Role } from './people/person.ts';

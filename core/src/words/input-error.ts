@@ -125,6 +125,8 @@ const WORDS: { readonly [Code in InputCode]: (params: InputCodes[Code]) => strin
   'log/too-many': (p) => `more than ${count(p.most)} lines: send it in parts`,
   'people/no-names': () =>
     'a row of column names with “name” and “email” in it was expected, and a line for each person',
+  'balances/no-names': () =>
+    'a row of column names with “student” in it was expected, and a line for each student',
   'people/nobody': () => 'there is nobody under the row of column names',
   'people/too-many': (p) => `more than ${count(p.most)} people: send them in parts`,
 };
@@ -162,6 +164,11 @@ const CELLS: Record<string, (params: Record<string, unknown>) => string> = {
   'person/name': () => 'the name is missing, or too long',
   'person/address': (p) => `“${p.cell}” is not an e-mail address`,
   'person/role': (p) => `“${p.cell}” is not a role: student, instructor or chief`,
+  'balance/nobody': (p) => `“${p.cell}” is no student here, or more than one`,
+  'balance/twice': (p) => `${p.name} has a line already`,
+  'balance/day': (p) => `“${p.cell}” is not a day up to today, such as 2026-06-12`,
+  'balance/number': (p) => `“${p.cell}” under “${p.column}” is not a number; hours are such as 42:30 or 42.5`,
+  'balance/grade': (p) => `“${p.cell}” under “${p.column}” is not a grade from 1 to 4`,
   'person/twice': (p) => `${p.email} is already in the school, or appears here twice`,
 };
 

@@ -3,7 +3,7 @@ import { type Matrix, STANDING_WORDS } from '@keel/core';
 import { Button, SegmentedControl, TextInput } from '@mantine/core';
 import { useDebouncedValue } from '@mantine/hooks';
 import { IconArrowDown, IconSearch } from '@tabler/icons-react';
-import { type KeyboardEvent, useRef, useState } from 'react';
+import { type KeyboardEvent, lazy, Suspense, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useMatrix } from '../api/hooks.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
@@ -11,6 +11,10 @@ import { day } from '../parts/format.ts';
 import { Empty, Waiting } from '../parts/states.tsx';
 import { CellKeel, cellOf, chanceText, STANDING_ORDER, StandingMark } from './marks.tsx';
 import './path.css';
+
+const BalancesByTable = lazy(async () => ({
+  default: (await import('../record/BalancesByTable.tsx')).BalancesByTable,
+}));
 
 type Student = Matrix['students'][number];
 /** Shown at first, and with each asking for more. */
@@ -22,6 +26,7 @@ export function MatrixPage() {
   const [limit, setLimit] = useState(PAGE);
   const [asked] = useDebouncedValue(search, 200);
   const matrix = useMatrix({ search: asked, sort: by, limit });
+  const [bringing, setBringing] = useState(false);
   const [which, setWhich] = useState<'all' | 'gates'>('all');
   if (!matrix.data) return <Waiting query={matrix} what="the students" />;
   const { students: rows, skills, syllabus, total } = matrix.data;
@@ -46,7 +51,15 @@ export function MatrixPage() {
           value={search}
           onChange={(event) => setSearch(event.currentTarget.value)}
         />
+        <Button variant="default" onClick={() => setBringing(true)}>
+          Opening balances
+        </Button>
       </TitleBar>
+      {bringing && (
+        <Suspense>
+          <BalancesByTable skills={skills} close={() => setBringing(false)} />
+        </Suspense>
+      )}
       <div className="page">
         {total === 0 && asked === '' ? (
           <Empty title="No students yet">The chief instructor invites them under People.</Empty>

@@ -1,16 +1,16 @@
 /** A student who comes in mid-training: hours, landings and skills as an earlier record has them, and who says so. */
-import { BROUGHT_FORWARD, type EnteredBody, type Help, type ManeuverId, type PathSkill } from '@keel/core';
+import { type Balance, minutesOf, type PathSkill } from '@keel/core';
 import { Button, Modal, Select, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { answered, api, read } from '../api/client.ts';
 import { DayField } from '../parts/DayField.tsx';
 import { showFirstError } from '../parts/form-errors.ts';
-import { fromField, isoDay } from '../parts/format.ts';
+import { isoDay } from '../parts/format.ts';
 import { NumberField } from '../parts/NumberField.tsx';
 import { sent } from '../parts/sent.ts';
 import { useGrades } from '../parts/use-grades.ts';
+import { balanceIds, keepBalance } from './keep-balance.ts';
 import './record.css';
 
 const HOURS = [
@@ -20,9 +20,6 @@ const HOURS = [
   { key: 'nightMin', label: 'Night' },
   { key: 'instrumentMin', label: 'Instrument' },
 ] as const;
-
-/** Who flew it, as a grade says it: what was only seen was shown, what is done with help was not done alone. */
-const HELP_OF: Record<number, Help> = { 1: 'demonstration', 2: 'talked-through', 3: 'unaided', 4: 'unaided' };
 
 interface Props {
   studentId: string;
@@ -42,9 +39,7 @@ export function OpeningBalance(props: Props) {
 function Form({ studentId, skills, close }: Props) {
   const navigate = useNavigate();
   const grades = useGrades();
-  const [draftId] = useState(() => crypto.randomUUID());
-  /** Made once: sending twice after a broken connection is harmless. */
-  const [ids] = useState(() => new Map(skills.map(({ skill }) => [skill, crypto.randomUUID()])));
+  const [ids] = useState(() => balanceIds(skills));
   const [busy, setBusy] = useState(false);
   const form = useForm({
     initialValues: {
@@ -65,66 +60,31 @@ function Form({ studentId, skills, close }: Props) {
       ...Object.fromEntries(
         HOURS.map(({ key }) => [
           key,
-          (text: string) => (hoursOf(text) === null ? 'Type hours, such as 42:30' : null),
+          (text: string) => (minutesOf(text) === null ? 'Type hours, such as 42:30' : null),
         ]),
       ),
     },
   });
   const save = form.onSubmit(
     async (values) => {
-      const day = values.asOf!;
-      const words = `Opening balance, according to ${values.says.trim()}.`;
-      const hours = Object.fromEntries(HOURS.map(({ key }) => [key, hoursOf(values[key]) ?? 0]));
+      const balance: Balance = {
+        asOf: values.asOf!,
+        says: values.says.trim(),
+        minutes: Object.fromEntries(
+          HOURS.map(({ key }) => [key, minutesOf(values[key]) ?? 0]),
+        ) as Balance['minutes'],
+        landingsDay: Number(values.landingsDay) || 0,
+        landingsNight: Number(values.landingsNight) || 0,
+        grades: Object.fromEntries(
+          Object.entries(values.skills).flatMap(([skill, grade]) => (grade ? [[skill, Number(grade)]] : [])),
+        ),
+      };
       setBusy(true);
-      const kept = await sent(
-        (async () => {
-          for (const { skill, maneuver } of skills) {
-            const grade = Number(values.skills[skill]);
-            if (!grade) continue;
-            const which = maneuver
-              ? { maneuver: maneuver as ManeuverId, variant: null }
-              : { maneuver: null, variant: null, skill };
-            const body: EnteredBody = {
-              ...which,
-              flownAt: new Date(Math.min(Date.parse(fromField(`${day} 12:00:00`)), Date.now())).toISOString(),
-              lessonId: null,
-              help: HELP_OF[grade],
-              grade,
-              words,
-            };
-            await answered(
-              api.students[':id']['entered-attempts'].$post({
-                param: { id: studentId },
-                json: { id: ids.get(skill)!, body },
-              }),
-            );
-          }
-          if (hours.blockMin > 0 || Number(values.landingsDay) > 0)
-            await read(
-              api.students[':id'].logbook.drafts[':draft'].$put({
-                param: { id: studentId, draft: draftId },
-                json: {
-                  version: 0,
-                  entry: {
-                    ...hours,
-                    blockMin: hours.blockMin,
-                    date: day,
-                    airplane: BROUGHT_FORWARD,
-                    landingsDay: Number(values.landingsDay) || 0,
-                    landingsNight: Number(values.landingsNight) || 0,
-                    remarks: words,
-                    broughtForward: true,
-                  },
-                },
-              }),
-            );
-          return true;
-        })(),
-      );
+      const toSign = await sent(keepBalance(studentId, skills, balance, ids));
       setBusy(false);
-      if (!kept) return;
+      if (toSign === undefined) return;
       close();
-      if (hours.blockMin > 0) navigate(`/logbook/${studentId}`);
+      if (toSign) navigate(`/logbook/${studentId}`);
     },
     () => showFirstError(),
   );
@@ -172,13 +132,4 @@ function Form({ studentId, skills, close }: Props) {
       </Button>
     </form>
   );
-}
-
-/** Minutes of `142:30`, of `42.5` hours, or of whole hours; none for nothing; null for what is none of them. */
-function hoursOf(text: string): number | null {
-  const typed = text.trim();
-  if (typed === '') return 0;
-  if (/^\d{1,5}([.,]\d)?$/.test(typed)) return Math.round(60 * Number(typed.replace(',', '.')));
-  const clock = /^(\d{1,5}):([0-5]\d)$/.exec(typed);
-  return clock ? 60 * Number(clock[1]) + Number(clock[2]) : null;
 }
