@@ -378,6 +378,7 @@ export {
 export { type Matrix, matrixSchema, type Path, type PathSkill, pathSchema, type Stem } from './wire/path.ts';
 export {
   type ClosedAccount,
+  changeOfUserSchema,
   closedAccountSchema,
   goneFlightsSchema,
   listedStudentSchema,
@@ -387,6 +388,8 @@ export {
   personSchema,
   type Student,
   sessionsSchema,
+  sharedDeviceSchema,
+  shortCodeSchema,
   signInSchema,
   studentSchema,
 } from './wire/people.ts';

@@ -165,6 +165,15 @@ const RULES: Record<string, Rule> = {
     body: () => ({ email: `${randomUUID()}@x.example`, password: 'x' }),
     nobody: 401,
   },
+  'GET /session/people': { allowed: all(200), nobody: 200 },
+  // The device of the tests keeps no token of its own: nobody has signed in from it.
+  'PUT /session/code': { body: () => ({ code: '2468' }), allowed: all(409) },
+  'DELETE /session/code': { allowed: all(204) },
+  'POST /session/change': {
+    body: () => ({ session: randomUUID(), code: '2468' }),
+    allowed: all(403),
+    nobody: 403,
+  },
   'GET /me': { allowed: all(200) },
   'GET /students': { allowed: all(200) },
   'GET /people': { allowed: { ...all(200), student: 403, classmate: 403 } },

@@ -79,3 +79,11 @@ export const sessionsSchema = z.array(
   }),
 );
 export type Sessions = z.infer<typeof sessionsSchema>;
+
+/** Four to eight digits, typed on a tablet's pad. */
+export const shortCodeSchema = z.string().regex(/^\d{4,8}$/, 'four to eight digits');
+/** Who shares a device, and by which of its sessions. */
+export const sharedDeviceSchema = z.object({
+  people: z.array(z.object({ session: z.uuid(), name: z.string(), thisOne: z.boolean() })),
+});
+export const changeOfUserSchema = z.object({ session: z.uuid(), code: shortCodeSchema });

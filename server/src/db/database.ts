@@ -22,6 +22,7 @@ import { Closed1700000000018 } from './migrations/1700000000018-closed.ts';
 import { Codes1700000000019 } from './migrations/1700000000019-codes.ts';
 import { Reasons1700000000020 } from './migrations/1700000000020-reasons.ts';
 import { Calendar1700000000021 } from './migrations/1700000000021-calendar.ts';
+import { ChangeOfUser1700000000022 } from './migrations/1700000000022-change-of-user.ts';
 
 /** Every change to the tables, oldest first. */
 export const MIGRATIONS = [
@@ -46,6 +47,7 @@ export const MIGRATIONS = [
   Codes1700000000019,
   Reasons1700000000020,
   Calendar1700000000021,
+  ChangeOfUser1700000000022,
 ];
 
 const LONGEST_WAIT_MS = 5000;

@@ -47,6 +47,7 @@ import { feedRoutes } from '../week/feed-routes.ts';
 import { weekRoutes } from '../week/routes.ts';
 import { usualHoursRoutes } from '../week/usual-hours.ts';
 import { boundedLength } from './bodies.ts';
+import { changeOfUserRoutes } from './change-of-user-routes.ts';
 import { type Env, router, type Services } from './env.ts';
 import { healthRoutes } from './health.ts';
 import { log, logged, plain } from './log.ts';
@@ -61,6 +62,8 @@ import { signedIn } from './sessions.ts';
 const OPEN = new Set([
   '/api/health',
   '/api/session',
+  '/api/session/people',
+  '/api/session/change',
   '/api/openapi.json',
   '/api/metrics',
   '/api/setup',
@@ -145,6 +148,7 @@ const api = () =>
     .route('/', healthRoutes())
     .route('/', metricsRoutes())
     .route('/', sessionRoutes())
+    .route('/', changeOfUserRoutes())
     .route('/', accountRoutes())
     .route('/', invitationRoutes())
     .route('/', ownAccountRoutes())

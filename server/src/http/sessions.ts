@@ -24,6 +24,16 @@ function deviceName(userAgent: string | undefined): string {
   return named || userAgent.slice(0, 60);
 }
 
+/** The browser goes on in a session by a token of its own; the one before no longer opens it. */
+export async function continueSession(c: Context<Env>, { id }: Pick<Session, 'id'>): Promise<void> {
+  const token = randomBytes(32).toString('base64url');
+  await c
+    .get('database')
+    .getRepository(SessionEntity)
+    .update({ id }, { tokenHash: hashOfToken(token), seenAt: new Date() });
+  keepToken(c, token);
+}
+
 export async function beginSession(c: Context<Env>, { id, schoolId }: Pick<Viewer, 'id' | 'schoolId'>) {
   const token = randomBytes(32).toString('base64url');
   await c
@@ -36,6 +46,10 @@ export async function beginSession(c: Context<Env>, { id, schoolId }: Pick<Viewe
       device: deviceName(c.req.header('User-Agent')),
       expiresAt: new Date(Date.now() + LASTS_S * 1000),
     });
+  keepToken(c, token);
+}
+
+const keepToken = (c: Context<Env>, token: string): void =>
   setCookie(c, COOKIE, token, {
     httpOnly: true,
     sameSite: 'Lax',
@@ -43,7 +57,6 @@ export async function beginSession(c: Context<Env>, { id, schoolId }: Pick<Viewe
     maxAge: LASTS_S,
     secure: isSecure(c),
   });
-}
 
 /** The session of this very request. */
 export async function sessionOf(c: Context<Env>): Promise<Session | null> {

@@ -98,11 +98,16 @@ async function take(c: Context<Env>, taken: [RateLimiterAbstract, string][]): Pr
   };
 }
 
+/** The hash of this device’s token, which it has since somebody signed in from it. */
+export function thisDevice(c: Context<Env>): string | null {
+  const token = getCookie(c, DEVICE_COOKIE);
+  return token ? hashOfToken(token) : null;
+}
+
 /** The hash of this device’s token, where someone of that address has signed in from it. */
 async function knownDevice(c: Context<Env>, address: string): Promise<string | null> {
-  const token = getCookie(c, DEVICE_COOKIE);
-  if (!token) return null;
-  const tokenHash = hashOfToken(token);
+  const tokenHash = thisDevice(c);
+  if (!tokenHash) return null;
   const known = await c.get('database').getRepository(KnownDeviceEntity).existsBy({ tokenHash, address });
   return known ? tokenHash : null;
 }

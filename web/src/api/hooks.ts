@@ -42,6 +42,8 @@ export const useClosedAccounts = (wanted: boolean) =>
   useGet(wanted ? '/people/closed' : null, () => read(api.people.closed.$get()));
 export const useHealth = (wanted: boolean) =>
   useGet(wanted ? '/health' : null, () => read(api.health.$get()));
+/** Who shares this device, and can change over by a code. */
+export const useSharedDevice = () => useGet('/session/people', () => read(api.session.people.$get()));
 export const useSchool = () => useGet('/school', () => read(api.school.$get()));
 export const useDeparted = () => useGet('/school/departed', () => read(api.school.departed.$get()));
 /** Who did what when, a page at a time. */

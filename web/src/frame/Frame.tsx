@@ -1,7 +1,15 @@
 /** The frame of every view: wordmark, line of stations, and quietly beside it the rest. */
 import { Menu, UnstyledButton, useComputedColorScheme } from '@mantine/core';
 import { useMediaQuery } from '@mantine/hooks';
-import { IconChevronDown, IconKeyboard, IconLogout, IconMoon, IconSun, IconUser } from '@tabler/icons-react';
+import {
+  IconChevronDown,
+  IconKeyboard,
+  IconLogout,
+  IconMoon,
+  IconSun,
+  IconUser,
+  IconUsers,
+} from '@tabler/icons-react';
 import { useState } from 'react';
 import { Link, NavLink, Outlet, useNavigate } from 'react-router';
 import { useSWRConfig } from 'swr';
@@ -88,6 +96,9 @@ export function Frame() {
               </Menu.Item>
               <Menu.Item leftSection={<IconKeyboard size={16} />} onClick={() => setShortcuts(true)}>
                 Keyboard shortcuts (?)
+              </Menu.Item>
+              <Menu.Item leftSection={<IconUsers size={16} />} component={Link} to="/change">
+                Change user
               </Menu.Item>
               <Menu.Item leftSection={<IconLogout size={16} />} onClick={signOut}>
                 Sign out

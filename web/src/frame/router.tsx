@@ -33,6 +33,14 @@ export const router = createBrowserRouter([
     HydrateFallback: Waiting,
     errorElement: <Broken />,
   },
+  {
+    path: '/change',
+    lazy: async () => ({
+      Component: (await piece(import('../people/ChangeUserPage.tsx'))).ChangeUserPage,
+    }),
+    HydrateFallback: Waiting,
+    errorElement: <Broken />,
+  },
   ...(['setup', 'invitation', 'reset'] as const).map((kind) => ({
     path: `/${kind}/:token`,
     lazy: async () => ({ Component: await piece(door(kind)) }),

@@ -10,6 +10,7 @@ import { Waiting } from '../parts/states.tsx';
 import { Agreements } from './Agreements.tsx';
 import { MyCalendar } from './MyCalendar.tsx';
 import { ChangePassword, SecondStep } from './OwnDoor.tsx';
+import { SharedDevice } from './SharedDevice.tsx';
 import { Yours } from './Yours.tsx';
 import './people.css';
 
@@ -33,6 +34,7 @@ export function MyPage() {
           <ChangePassword />
           <SecondStep />
         </div>
+        <SharedDevice />
         {me && <Yours me={me} />}
         <MyCalendar />
         {me?.role === 'student' && (

@@ -2,9 +2,10 @@
 import { Button, PasswordInput, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { useEffect, useRef, useState } from 'react';
-import { useLocation, useNavigate } from 'react-router';
+import { Link, useLocation, useNavigate } from 'react-router';
 import { useSWRConfig } from 'swr';
 import { ApiError, api, messageOf, read } from '../api/client.ts';
+import { useSharedDevice } from '../api/hooks.ts';
 import { forgetDay } from '../frame/kept-day.ts';
 import { Door } from './Door.tsx';
 
@@ -22,6 +23,7 @@ export function SignInPage() {
   const navigate = useNavigate();
   const { state } = useLocation();
   const { mutate } = useSWRConfig();
+  const shared = useSharedDevice();
   const codeField = useRef<HTMLInputElement>(null);
   // It comes while something else has the keys.
   useEffect(() => {
@@ -63,6 +65,7 @@ export function SignInPage() {
         <Button type="submit" loading={busy} fullWidth>
           Sign in
         </Button>
+        {(shared.data?.people.length ?? 0) > 0 && <Link to="/change">Change user with a code</Link>}
         <p className="small quiet">
           Forgotten the password? The chief instructor makes you a link. The demo’s sign-ins, and a new
           school’s set-up, are in the terminal where Keel Path was started.

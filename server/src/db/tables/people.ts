@@ -77,6 +77,12 @@ export interface Session {
   createdAt: Date;
   seenAt: Date;
   expiresAt: Date;
+  /** A device that several share, by the hash of its token; with the code by which this person comes back to it. */
+  sharedDevice: string | null;
+  codeHash: string | null;
+  codeUntil: Date | null;
+  /** Wrong codes since the last good one. */
+  codeTries: number;
 }
 export const SessionEntity = new EntitySchema<Session>({
   name: 'session',
@@ -89,6 +95,10 @@ export const SessionEntity = new EntitySchema<Session>({
     createdAt: { type: 'timestamptz', name: 'created_at', createDate: true },
     seenAt: { type: 'timestamptz', name: 'seen_at', createDate: true },
     expiresAt: { type: 'timestamptz', name: 'expires_at' },
+    sharedDevice: { type: 'text', name: 'shared_device', nullable: true },
+    codeHash: { type: 'text', name: 'code_hash', nullable: true, select: false },
+    codeUntil: { type: 'timestamptz', name: 'code_until', nullable: true },
+    codeTries: { type: 'smallint', name: 'code_tries', default: 0 },
   },
 });
 
