@@ -1,6 +1,7 @@
 /** Every view: no serious accessibility violation in light or dark and at any size, nothing wider than its screen. */
 import { expect, test } from '@playwright/test';
 import { seriousViolations } from './support/axe.ts';
+import { hurdles } from './support/hurdles.ts';
 import { lessonsOf, signInQuickly } from './support/people.ts';
 import { roaming } from './support/roaming.ts';
 
@@ -39,6 +40,7 @@ const VIEWS: Record<string, [heading: string, path: (ids: Ids) => string]> = {
   people: ['People', () => '/people'],
   school: ['School', () => '/school'],
   'your account': ['Maren', () => '/me'],
+  'change of user': ['Keel Path', () => '/change'],
   'live flights': ['Live flights', () => '/live'],
   'the right seat': ['Nell', ({ lesson }) => `/seat/${lesson}`],
   'nothing there': ['nothing at this address', () => '/no-such-view'],
@@ -61,11 +63,12 @@ test.describe.configure({ mode: 'parallel' });
 
 // A window of 1280 by 800 looked at twice as large is one of 640 by 400.
 const SIZES = [
-  [390, 844],
-  [820, 1180],
-  [1180, 820],
-  [640, 400],
-];
+  [390, 844, 'touch'],
+  [820, 1180, 'touch'],
+  [1180, 820, 'touch'],
+  [640, 400, 'mouse'],
+  [1280, 800, 'mouse'],
+] as const;
 
 for (const [name, [heading, path]] of Object.entries(VIEWS)) {
   roaming(
@@ -82,8 +85,12 @@ for (const [name, [heading, path]] of Object.entries(VIEWS)) {
           .poll(() => seriousViolations(page), { message: colorScheme, timeout: 30_000 })
           .toEqual([]);
       }
-      for (const [width, height] of SIZES) {
+      const device = await page.context().newCDPSession(page);
+      const touched = (enabled: boolean) =>
+        device.send('Emulation.setTouchEmulationEnabled', { enabled, maxTouchPoints: 5 });
+      for (const [width, height, by] of SIZES) {
         await page.setViewportSize({ width, height });
+        await touched(by === 'touch');
         // What redraws itself for its new size takes a moment for it.
         const wide = () => page.evaluate(() => document.documentElement.scrollWidth);
         await expect.poll(wide, { intervals: [50] }).toBe(width);
@@ -91,7 +98,11 @@ for (const [name, [heading, path]] of Object.entries(VIEWS)) {
         await expect
           .poll(() => seriousViolations(page, ['color-contrast']), { message: String(width) })
           .toEqual([]);
+        // Every word is whole, and whatever is pressed can be met.
+        await expect.poll(() => hurdles(page, by), { message: `${width}, by ${by}` }).toEqual([]);
       }
+      await touched(false);
+      await device.detach();
       expect(errors).toEqual([]);
     },
   );

@@ -2,6 +2,7 @@ import '@fontsource-variable/atkinson-hyperlegible-next';
 import './theme/mantine.css';
 import './theme/roles.css';
 import './theme/global.css';
+import './theme/targets.css';
 import { registerSW } from 'virtual:pwa-register';
 import { MantineProvider } from '@mantine/core';
 import { Notifications } from '@mantine/notifications';

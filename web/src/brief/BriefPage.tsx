@@ -44,6 +44,7 @@ import {
   inputOf,
   pressureWords,
   preview,
+  titleOf,
   usualLoad,
 } from './form.ts';
 import { LessonStrip } from './LessonStrip.tsx';
@@ -264,6 +265,7 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
     `${form.oatC} °C`,
     pressureWords(form),
   ].filter(Boolean);
+  const after = form.items.slice(item ? form.items.indexOf(item) + 1 : 0).find(({ id }) => cards.has(id));
   const pane = item && cards.has(item.id) && airplane && standard && (
     <>
       <CardPane
@@ -275,6 +277,16 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
         readOnly={readOnly}
         onChange={setItem}
       />
+      {after && (
+        <Button
+          className="no-print"
+          variant="default"
+          style={{ alignSelf: 'end' }}
+          onClick={() => setChosen(after.id)}
+        >
+          Next: {titleOf([after])}
+        </Button>
+      )}
       <PrintedRest cards={cards} except={item.id} standard={standard} />
     </>
   );

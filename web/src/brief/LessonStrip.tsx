@@ -44,7 +44,8 @@ export function LessonStrip(props: {
   const step = minutes > 100 || W < 500 ? 20 : 15;
   const ticks = Array.from({ length: Math.floor(minutes / step) + 1 }, (_, i) => i * step);
   return (
-    <div className="lesson-strip" ref={ref}>
+    // The cards beneath go on from one to the next as well.
+    <div className="lesson-strip" ref={ref} data-equivalent>
       <svg
         viewBox={`0 0 ${W} ${H}`}
         width="100%"

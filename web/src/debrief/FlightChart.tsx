@@ -119,6 +119,7 @@ export function FlightChart(props: {
         <div
           ref={plot}
           className="flight-plot"
+          data-equivalent
           role="application"
           aria-label="The flight by time; arrow keys move, plus and minus stretch"
           // biome-ignore lint/a11y/noNoninteractiveTabindex: it is moved by the arrow keys
@@ -209,6 +210,7 @@ function blockOf(
       className="flight-attempt"
       aria-current={i === selected || undefined}
       title={attemptName(attempt)}
+      aria-label={`${attemptName(attempt)}, attempt ${i + 1}`}
       style={{ left: share(attempt.startS - whole.fromS), width: share(shownS) }}
       onPointerDown={(event) => event.stopPropagation()}
       onClick={() => select(i)}

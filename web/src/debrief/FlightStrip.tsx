@@ -53,6 +53,8 @@ export const FlightStrip = memo(function FlightStrip(props: {
     <nav
       ref={ref}
       className="strip"
+      // By keys and by numbers the same is reached.
+      data-equivalent
       aria-label="Attempts in order"
       style={{ height: H + (parts.length > 0 ? PARTS_PX : 6) }}
     >

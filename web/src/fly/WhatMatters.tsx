@@ -46,7 +46,9 @@ export function WhatMatters({ lesson }: { lesson: Lesson }) {
           />
         </div>
       )}
-      <Link to={`/brief/${lesson.id}`}>The whole card</Link>
+      <Link to={`/brief/${lesson.id}`} className="touchable">
+        The whole card
+      </Link>
       <Caution>
         Nothing here is a flight instrument, and nothing here signs anyone off. The airplane’s handbook, local
         rules and your instructor come first. Do not look at a screen in a turn.

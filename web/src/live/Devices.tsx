@@ -98,7 +98,7 @@ export function Devices() {
       )}
       <form
         className="row"
-        style={{ alignItems: 'end' }}
+        style={{ alignItems: 'end', flexWrap: 'wrap' }}
         onSubmit={(event) => {
           event.preventDefault();
           void add();

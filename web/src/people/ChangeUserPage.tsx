@@ -66,7 +66,7 @@ export function ChangeUserPage() {
             onClick={() => setSession(id)}
           >
             {name}
-            {thisOne && ', signed in now'}
+            {thisOne && ' · now'}
           </Button>
         ))}
         {chosen && (
@@ -86,7 +86,9 @@ export function ChangeUserPage() {
             </Button>
           </>
         )}
-        <Link to="/sign-in">Sign in with a password</Link>
+        <Link to="/sign-in" className="touchable">
+          Sign in with a password
+        </Link>
       </form>
     </Door>
   );

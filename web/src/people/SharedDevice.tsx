@@ -41,7 +41,7 @@ export function SharedDevice() {
           </Button>
         </p>
       )}
-      <form className="row" onSubmit={save} noValidate style={{ alignItems: 'flex-start' }}>
+      <form className="row" onSubmit={save} noValidate style={{ alignItems: 'flex-start', flexWrap: 'wrap' }}>
         <PasswordInput
           label={mine ? 'Another code' : 'Your code, four to eight digits'}
           inputMode="numeric"

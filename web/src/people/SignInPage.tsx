@@ -65,7 +65,11 @@ export function SignInPage() {
         <Button type="submit" loading={busy} fullWidth>
           Sign in
         </Button>
-        {(shared.data?.people.length ?? 0) > 0 && <Link to="/change">Change user with a code</Link>}
+        {(shared.data?.people.length ?? 0) > 0 && (
+          <Link to="/change" className="touchable">
+            Change user with a code
+          </Link>
+        )}
         <p className="small quiet">
           Forgotten the password? The chief instructor makes you a link. The demo’s sign-ins, and a new
           school’s set-up, are in the terminal where Keel Path was started.

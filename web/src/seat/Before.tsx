@@ -34,7 +34,9 @@ export function Before({ lesson, begin }: { lesson: Lesson; begin: () => void })
       <button type="button" className="seat-button seat-primary" onClick={begin}>
         Engine started: block time runs
       </button>
-      <Link to={`/fly/${lesson.id}`}>Back to the lesson</Link>
+      <Link to={`/fly/${lesson.id}`} className="touchable">
+        Back to the lesson
+      </Link>
     </main>
   );
 }

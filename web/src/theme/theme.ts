@@ -29,7 +29,7 @@ export const theme = createTheme({
   components: {
     Button: Button.extend({
       defaultProps: { size: 'sm' },
-      styles: { root: { minHeight: 40, fontWeight: 650 } },
+      styles: { root: { minHeight: 'var(--target)', fontWeight: 650 } },
       // The one primary action: spruce in both themes, with ink that reads on it.
       vars: (_theme, { variant = 'filled' }) => ({
         root:
@@ -53,7 +53,7 @@ export const theme = createTheme({
           backgroundColor: 'var(--sheet)',
           borderColor: 'var(--field-edge)',
           color: 'var(--ink)',
-          minHeight: 40,
+          minHeight: 'var(--target)',
           fontVariantNumeric: 'tabular-nums',
         },
       },
@@ -64,11 +64,11 @@ export const theme = createTheme({
           backgroundColor: 'transparent',
           border: '1px solid var(--field-edge)',
           padding: 0,
-          minHeight: 40,
+          minHeight: 'var(--target)',
         },
         indicator: { backgroundColor: 'var(--ink)', boxShadow: 'none', borderRadius: 2 },
         control: { border: 0 },
-        label: { fontWeight: 650, color: 'var(--ink)', paddingBlock: 9 },
+        label: { fontWeight: 650, color: 'var(--ink)', paddingBlock: 'calc((var(--target) - 22px) / 2)' },
       },
     },
     InputWrapper: {
