@@ -23,6 +23,7 @@ import { Codes1700000000019 } from './migrations/1700000000019-codes.ts';
 import { Reasons1700000000020 } from './migrations/1700000000020-reasons.ts';
 import { Calendar1700000000021 } from './migrations/1700000000021-calendar.ts';
 import { ChangeOfUser1700000000022 } from './migrations/1700000000022-change-of-user.ts';
+import { References1700000000023 } from './migrations/1700000000023-references.ts';
 
 /** Every change to the tables, oldest first. */
 export const MIGRATIONS = [
@@ -48,6 +49,7 @@ export const MIGRATIONS = [
   Reasons1700000000020,
   Calendar1700000000021,
   ChangeOfUser1700000000022,
+  References1700000000023,
 ];
 
 const LONGEST_WAIT_MS = 5000;
@@ -66,13 +68,16 @@ export function connect(url: string, connections = 10): Promise<DataSource> {
   }).initialize();
 }
 
-/** Brings the tables up to date, in one transaction, as their owner. */
-export async function migrate(ownerUrl: string): Promise<void> {
+/**
+ * Brings the tables up to date, in one transaction, as their owner.
+ * @param changes those that are made: all of them, but where an older state is wanted.
+ */
+export async function migrate(ownerUrl: string, changes = MIGRATIONS): Promise<void> {
   const owner = await new DataSource({
     type: 'postgres',
     url: ownerUrl,
     entities,
-    migrations: MIGRATIONS,
+    migrations: changes,
     migrationsTransactionMode: 'all',
     extra: { max: 1 },
   }).initialize();

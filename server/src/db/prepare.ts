@@ -1,6 +1,5 @@
-/** What stands before a server serves: tables up to date, the queue set up, rights given. One process at a time. */
+/** What stands before a server serves: tables up to date, rights given. One process at a time. */
 import { Client } from 'pg';
-import { setUpQueue } from '../tasks/queue.ts';
 import { migrate } from './database.ts';
 import { grantRequests } from './roles.ts';
 
@@ -23,6 +22,5 @@ export async function alone<T>(ownerUrl: string, work: () => Promise<T>): Promis
 /** @returns the address of the database as the role that serves requests. */
 export async function prepare(ownerUrl: string): Promise<string> {
   await migrate(ownerUrl);
-  await setUpQueue(ownerUrl);
   return grantRequests(ownerUrl);
 }

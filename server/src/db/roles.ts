@@ -19,6 +19,7 @@ const APPEND_ONLY = [
 /** What is written by functions of the owner alone, which set name and date themselves; and what only they take away. */
 const BY_FUNCTION = `
   REVOKE INSERT ON trail, signed FROM %role;
+  REVOKE ALL ON orphan FROM %role;
   REVOKE DELETE ON recording, lesson, live_note, entered_attempt, account, school FROM %role;
   REVOKE INSERT, UPDATE, DELETE ON school_since FROM %role;
   REVOKE UPDATE ON entered_attempt FROM %role;
@@ -66,8 +67,8 @@ export async function grantRequests(ownerUrl: string): Promise<string> {
       await makeRole(owner, role, escapeLiteral(decodeURIComponent(password)), decodeURIComponent(username));
     await owner.query(`
       REVOKE CREATE ON SCHEMA public FROM PUBLIC;
-      GRANT USAGE ON SCHEMA public, pgboss TO ${role};
-      GRANT SELECT, INSERT, UPDATE, DELETE ON ALL TABLES IN SCHEMA public, pgboss TO ${role};
+      GRANT USAGE ON SCHEMA public TO ${role};
+      GRANT SELECT, INSERT, UPDATE, DELETE ON ALL TABLES IN SCHEMA public TO ${role};
       GRANT USAGE ON ALL SEQUENCES IN SCHEMA public TO ${role};
       REVOKE INSERT, UPDATE, DELETE ON migrations FROM ${role};
       REVOKE UPDATE, DELETE ON ${APPEND_ONLY.join(', ')} FROM ${role};

@@ -115,8 +115,8 @@ async function drawn(database: DataSource, chosen: readonly Chosen[]): Promise<A
         recordingId: row.recordingId,
         attempt: row.attempt,
         flownAt: row.flownAt.toISOString(),
-        flownIn: row.data.flownIn,
-        help: row.data.help,
+        flownIn: row.flownIn,
+        help: row.help,
         verdict: row.verdict,
         studentName:
           relation === 'airplane' ? (names.find(({ id }) => id === row.studentId)?.name ?? null) : null,

@@ -3,6 +3,7 @@ import { attemptsFlown, dayIn, type PathAttempt, type Score, type Statement } fr
 import type { DataSource, EntityManager } from 'typeorm';
 import {
   AttemptEntity,
+  type AttemptRest,
   type OwnedRecording,
   RecordingEntity,
   type RecordingRow,
@@ -71,37 +72,62 @@ async function insertAttempts(
   const day = dayIn(row.flownAt, zoneOf(school));
   await manager.insert(
     AttemptEntity,
-    attempts.map(({ startS, endS, ...data }) => ({
+    attempts.map((one) => ({
       schoolId,
       recordingId: id,
-      attempt: data.attempt,
+      attempt: one.attempt,
       studentId: row.studentId,
-      startS,
-      endS,
-      maneuver: data.maneuver,
-      variant: data.variant,
-      help: data.help,
-      flownIn: data.flownIn,
-      strict: data.strict,
-      examiner: data.examiner,
-      verdict: data.verdict,
-      worstUsed: data.worst && Math.abs(data.worst.used),
-      worst: data.worst?.used ?? null,
-      critical: data.critical,
-      brokenOff: data.brokenOff,
-      inBulk: data.helpInBulk,
-      unseen: data.restsOnUnseen,
-      moderateAir: data.moderateAir,
-      depth: data.depth,
-      lessonId: data.lessonId,
-      grade: data.grade,
+      startS: one.startS,
+      endS: one.endS,
+      maneuver: one.maneuver,
+      variant: one.variant,
+      help: one.help,
+      flownIn: one.flownIn,
+      strict: one.strict,
+      examiner: one.examiner,
+      verdict: one.verdict,
+      worstUsed: one.worst && Math.abs(one.worst.used),
+      worst: one.worst?.used ?? null,
+      critical: one.critical,
+      brokenOff: one.brokenOff,
+      inBulk: one.helpInBulk,
+      unseen: one.restsOnUnseen,
+      moderateAir: one.moderateAir,
+      depth: one.depth,
+      lessonId: one.lessonId,
+      grade: one.grade,
+      selfGrade: one.selfGrade,
+      configuration: one.configuration,
+      flownBy: one.flownBy,
       flownAt: row.flownAt,
       day,
-      data,
+      data: {
+        standard: one.standard,
+        overridden: one.overridden,
+        toleranceUsed: one.toleranceUsed,
+        worst: one.worst,
+        findings: one.findings,
+      },
     })),
   );
   return attempts.map(({ maneuver }) => maneuver);
 }
+
+/** The columns of an attempt by the names that a path has for them. */
+export const PATH_COLUMNS = `attempt.recording_id AS "recordingId", attempt.attempt, attempt.lesson_id AS "lessonId",
+  attempt.flown_at AS "flownAt", attempt.maneuver, attempt.variant, attempt.flown_in AS "flownIn", attempt.help,
+  attempt.in_bulk AS "helpInBulk", attempt.critical, attempt.broken_off AS "brokenOff",
+  attempt.moderate_air AS "moderateAir", attempt.depth, attempt.configuration, attempt.unseen AS "restsOnUnseen",
+  attempt.flown_by AS "flownBy", attempt.verdict, attempt.strict, attempt.examiner, attempt.grade,
+  attempt.self_grade AS "selfGrade", attempt.data`;
+export type PathColumns = Omit<PathAttempt, keyof AttemptRest | 'flownAt' | 'lessonTitle'> & {
+  flownAt: Date;
+  data: AttemptRest;
+};
+export const pathAttemptOf = (
+  { data, flownAt, ...columns }: PathColumns,
+  lessonTitle: string | null = null,
+): PathAttempt => ({ ...columns, ...data, flownAt: flownAt.toISOString(), lessonTitle });
 
 /** A student's attempts, of one maneuver or of all, in the order flown, with what was said of them. */
 export async function attemptsOf(
@@ -110,14 +136,14 @@ export async function attemptsOf(
   maneuver: string | null = null,
 ): Promise<PathAttempt[]> {
   // As they are stored: making hundreds of entities of them would cost more than finding them.
-  const rows: { data: PathAttempt; title: string | null }[] = await database.query(
-    `SELECT attempt.data, lesson.title FROM attempt
-     LEFT JOIN lesson ON lesson.school_id = attempt.school_id AND lesson.id = (attempt.data->>'lessonId')::uuid
+  const rows: (PathColumns & { title: string | null })[] = await database.query(
+    `SELECT ${PATH_COLUMNS}, lesson.title FROM attempt
+     LEFT JOIN lesson ON lesson.school_id = attempt.school_id AND lesson.id = attempt.lesson_id
      WHERE attempt.school_id = $1 AND attempt.student_id = $2 AND ($3::text IS NULL OR attempt.maneuver = $3)
      ORDER BY attempt.flown_at, attempt.recording_id, attempt.attempt`,
     [schoolId, studentId, maneuver],
   );
-  return rows.map(({ data, title }) => ({ ...data, lessonTitle: title }));
+  return rows.map(({ title, ...row }) => pathAttemptOf(row, title));
 }
 
 /** Counts a score from before attempts were rows, or one whose school counts otherwise by now. */

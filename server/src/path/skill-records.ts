@@ -30,7 +30,7 @@ export async function evidenceRows(
   { schoolId, id }: { schoolId: string; id: string },
 ): Promise<FlownEvidence[]> {
   const rows: (Omit<FlownEvidence, 'at'> & { at: Date })[] = await source.query(
-    `SELECT maneuver, variant, depth, data->>'configuration' AS configuration, flown_in AS "flownIn", help, verdict, abs(worst) AS "toleranceUsed", worst, grade, critical,
+    `SELECT maneuver, variant, depth, configuration, flown_in AS "flownIn", help, verdict, abs(worst) AS "toleranceUsed", worst, grade, critical,
        broken_off AS "brokenOff", in_bulk AS "helpInBulk", unseen AS "restsOnUnseen", moderate_air AS "moderateAir", day::text, flown_at AS at,
        recording_id AS "recordingId", attempt
      FROM attempt WHERE school_id = $1 AND student_id = $2

@@ -1,5 +1,5 @@
-/** Which lane each kind of task takes. */
-import type { Lane } from './queue.ts';
+/** Which lane each kind of task takes: short ones do not wait behind long ones. */
+export type Lane = 'quick' | 'long';
 
 export const LANE_OF = {
   /** Works a recording out and stores its score. */
@@ -20,3 +20,6 @@ export const LANE_OF = {
 } as const satisfies Record<string, Lane>;
 
 export type TaskKind = keyof typeof LANE_OF;
+
+export const kindsIn = (lane: Lane): TaskKind[] =>
+  (Object.keys(LANE_OF) as TaskKind[]).filter((kind) => LANE_OF[kind] === lane);

@@ -1,8 +1,12 @@
-/** The list of tasks: asked for within the asker's own transaction, held under a lease, ended once. */
+/**
+ * The list of tasks: asked for within the asker's own transaction, held under a lease, ended once. The table is the queue: a
+ * worker looks for what waits, and takes it by an update that of several workers one makes. A package that carries ids beside it
+ * was a second list to keep true to the first, and knew no lease that a working process renews.
+ */
 import { randomUUID } from 'node:crypto';
 import type { DataSource, EntityManager } from 'typeorm';
 import type { TaskRow } from '../db/entities.ts';
-import { LANE_OF, type TaskKind } from './lanes.ts';
+import { kindsIn, LANE_OF, type Lane, type TaskKind } from './lanes.ts';
 
 /** How long a process may be silent before another takes up what it was doing, s. */
 const LEASE_S = 20;
@@ -32,14 +36,15 @@ const returned = <T>([rows]: [T[], number]): T[] => rows;
  */
 export async function ask(manager: EntityManager, task: NewTask): Promise<string> {
   const { schoolId, kind, input = {}, askedBy = null } = task;
-  const [{ id, before }] = await manager.query(
-    `INSERT INTO task (school_id, kind, subject, input, asked_by) VALUES ($1, $2, $3, $4, $5)
+  const [{ id }] = await manager.query(
+    `INSERT INTO task (school_id, kind, subject, input, asked_by, turn)
+     SELECT $1, $2, $3, $4, $5, count(*) FROM task AS other
+       WHERE other.asked_by = $5 AND other.state IN ('waiting', 'running')
      ON CONFLICT (school_id, kind, subject) WHERE state = 'waiting' DO UPDATE SET input = task.input || EXCLUDED.input
-     RETURNING id, (SELECT count(*)::int FROM task AS other
-       WHERE other.asked_by = $5 AND other.state IN ('waiting', 'running')) AS before`,
+     RETURNING id`,
     [schoolId, kind, task.subject ?? randomUUID(), input, askedBy],
   );
-  await manager.query('SELECT pg_notify($1, $2)', [CHANNEL, `asked ${LANE_OF[kind]} ${id} ${before}`]);
+  await manager.query('SELECT pg_notify($1, $2)', [CHANNEL, `asked ${LANE_OF[kind]}`]);
   return id;
 }
 
@@ -180,21 +185,21 @@ export async function cancel(
   return stopped.length;
 }
 
-/** What waits for a worker and what a silent process left: whoever looks sends it on its way. */
-export function overlooked(database: DataSource): Promise<{ id: string; kind: TaskKind; before: number }[]> {
+/**
+ * What waits for a worker of a lane, and what a silent process left: the first of each person before the second of any, then by
+ * age. What somebody takes at this moment is passed over.
+ */
+export function waiting(
+  database: DataSource,
+  lane: Lane,
+  most: number,
+): Promise<{ id: string; askedBy: string | null }[]> {
   return database.query(
-    `SELECT id, kind, CASE WHEN asked_by IS NULL THEN 0
-       ELSE (row_number() OVER (PARTITION BY asked_by ORDER BY created_at) - 1)::int END AS before
-     FROM task
-     WHERE (state = 'waiting' AND not_before <= now()) OR (state = 'running' AND lease_until < now())
-     ORDER BY created_at LIMIT 200`,
+    `SELECT id, asked_by AS "askedBy" FROM task
+     WHERE kind = ANY($1) AND ((state = 'waiting' AND not_before <= now()) OR (state = 'running' AND lease_until < now()))
+     ORDER BY turn, created_at LIMIT $2 FOR UPDATE SKIP LOCKED`,
+    [kindsIn(lane), most],
   );
-}
-
-/** Who asked for a task; null for what the program asked for itself. */
-export async function askerOf(database: DataSource, id: string): Promise<string | null> {
-  const [row] = await database.query('SELECT asked_by AS who FROM task WHERE id = $1', [id]);
-  return row?.who ?? null;
 }
 
 /** How much of somebody's is being worked out, or waits for it. */

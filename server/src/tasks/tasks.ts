@@ -6,20 +6,21 @@ import { TaskEntity } from '../db/entities.ts';
 import { isConnectionError } from '../db/errors.ts';
 import { HANDLERS } from './kinds.ts';
 import { LANE_OF, type TaskKind } from './lanes.ts';
-import { askerOf, isLeaseLost, keepLease, overlooked, putBack, take } from './list.ts';
-import { type Job, type Lane, openQueue } from './queue.ts';
+import { isLeaseLost, keepLease, putBack, take, waiting } from './list.ts';
 import { type Tasks, type Threads, TookTooMuch } from './service.ts';
-import { upkeep } from './upkeep.ts';
+import { upkeepIfDue } from './upkeep.ts';
 import { listen } from './wake.ts';
 
 /** How often a holder says that it is still at it, and looks whether it still is. */
 const BEAT_MS = 1000;
-/** How often someone looks for what was overlooked. */
-const ROUND_MS = 5000;
-/** How long a worker sleeps when nobody wakes it. */
+/** How often it is looked whether upkeep is due. */
+const UPKEEP_MS = 60_000;
+/** How long a worker sleeps when nobody wakes it: what it was not told of waits so long. */
 const NAP_MS = 2000;
 /** Quick tasks that a process takes up at the most. */
 const MOST_IN_TURN = 500;
+/** Long tasks that a worker tries to take, one after another: of two about one thing one waits for the other. */
+const MOST_TRIED = 8;
 
 interface TasksOptions {
   database: DataSource;
@@ -32,44 +33,36 @@ interface TasksOptions {
 
 export async function startTasks({ database, url, threads, complain }: TasksOptions): Promise<Tasks> {
   const events = new EventEmitter().setMaxListeners(0);
-  const queue = await openQueue(url, (error) => complain('the queue', error));
   let closing = false;
   let troubled = false;
   let running = 0;
   const stops = new Set<AbortController>();
 
-  const wakeAll = () => events.emit('wake');
+  /** How often somebody was to look anew: a call that comes while one looks is not slept through. */
+  let calls = 0;
+  const wakeAll = () => {
+    calls++;
+    events.emit('wake');
+  };
   const ear = await listen(url, (told) => {
-    const [what, ...rest] = told?.split(' ') ?? [];
-    if (what === 'asked') {
-      const [lane, id, before] = rest;
-      queue
-        .send(lane as Lane, id, Number(before))
-        .then(wakeAll)
-        .catch((error) => complain('a task could not be queued', error));
-    } else if (what === 'ended') events.emit(rest[0]);
-    else round();
+    const [what, id] = told?.split(' ') ?? [];
+    if (what === 'ended') events.emit(id);
+    else wakeAll();
   });
+  const clock = setInterval(
+    () =>
+      void upkeepIfDue(database).catch(
+        (error) => !closing && !isConnectionError(error) && complain('upkeep', error),
+      ),
+    UPKEEP_MS,
+  );
 
-  /** Whatever was missed, or left by a process that ended, goes to the queue again. */
-  async function round(): Promise<void> {
-    try {
-      for (const { id, kind, before } of await overlooked(database))
-        await queue.send(LANE_OF[kind], id, before);
-      troubled = false;
-      wakeAll();
-    } catch (error) {
-      troubled = true;
-      if (!closing) complain('looking for tasks', error);
-    }
-  }
-  const rounds = setInterval(round, ROUND_MS);
-
-  async function work(id: string): Promise<void> {
-    if (closing) return;
+  /** @returns whether the task was there to be taken. */
+  async function work(id: string): Promise<boolean> {
+    if (closing) return false;
     const holder = randomUUID();
     const task = await take(database, id, holder);
-    if (!task) return;
+    if (!task) return false;
     const { kind } = task as { kind: TaskKind };
     const stop = new AbortController();
     stops.add(stop);
@@ -93,7 +86,7 @@ export async function startTasks({ database, url, threads, complain }: TasksOpti
         stop.signal,
       );
     } catch (error) {
-      if (isLeaseLost(error) || (stop.signal.aborted && !closing)) return;
+      if (isLeaseLost(error) || (stop.signal.aborted && !closing)) return true;
       const itsOwn = !closing && !isConnectionError(error);
       if (itsOwn) complain(`a task (${kind}) failed`, error);
       const message = error instanceof Error ? error.message : String(error);
@@ -105,48 +98,49 @@ export async function startTasks({ database, url, threads, complain }: TasksOpti
       stops.delete(stop);
       running--;
     }
+    return true;
   }
 
   /** Quick tasks that wait for their asker's turn, or are being done. */
   const quick = new Map<string, Promise<void>>();
   /** Of the quick lane all are taken up, and each done when it is its asker's turn: what waits there is in nobody's way. */
-  function inTurn(job: Job): Promise<void> | undefined {
-    // What waits is looked for again by the clock, and is here already.
-    if (quick.has(job.taskId)) return job.done();
-    const done = (async () => {
-      try {
-        const who = await askerOf(database, job.taskId);
-        await threads.turn(who ?? job.taskId, () => work(job.taskId));
-        await job.done();
-      } catch (error) {
-        // Nothing is lost: what was not done is looked for again by the clock.
-        if (!closing && !isConnectionError(error)) complain('a worker (quick)', error);
-      }
-    })();
-    quick.set(job.taskId, done);
-    done.finally(() => quick.delete(job.taskId));
-    return undefined;
+  async function takeUpQuick(): Promise<boolean> {
+    const room = MOST_IN_TURN - quick.size;
+    const found = room > 0 ? await waiting(database, 'quick', MOST_IN_TURN) : [];
+    const fresh = found.filter(({ id }) => !quick.has(id)).slice(0, room);
+    for (const { id, askedBy } of fresh) {
+      const done = threads
+        .turn(askedBy ?? id, () => work(id))
+        .then(() => undefined)
+        // Nothing is lost: what was not done is still on the list.
+        .catch(
+          (error) => void (!closing && !isConnectionError(error) && complain('a worker (quick)', error)),
+        );
+      quick.set(id, done);
+      void done.finally(() => quick.delete(id));
+    }
+    return false;
   }
 
-  /** A worker of a lane: one task after another. */
-  async function worker(lane: Lane): Promise<void> {
+  /** One of the long lane. */
+  async function takeUpLong(): Promise<boolean> {
+    for (const { id } of await waiting(database, 'long', MOST_TRIED)) if (await work(id)) return true;
+    return false;
+  }
+
+  /** A worker: one look after another, and a nap where nothing was there to be done. */
+  async function worker(lane: string, look: () => Promise<boolean>): Promise<void> {
     while (!closing) {
+      let worked = false;
+      const heard = calls;
       try {
-        const job = quick.size < MOST_IN_TURN || lane !== 'quick' ? await queue.next(lane) : null;
-        if (job) {
-          if (lane === 'quick') {
-            await inTurn(job);
-            continue;
-          }
-          if (lane === 'upkeep') await upkeep(database);
-          else await work(job.taskId);
-          await job.done();
-          continue;
-        }
+        worked = await look();
+        troubled = false;
       } catch (error) {
+        troubled = true;
         if (!closing && !isConnectionError(error)) complain(`a worker (${lane})`, error);
       }
-      await nap();
+      if (!worked && heard === calls) await nap();
     }
   }
 
@@ -162,8 +156,8 @@ export async function startTasks({ database, url, threads, complain }: TasksOpti
       else events.once('wake', done);
     });
 
-  const workers = [worker('quick'), worker('upkeep')];
-  for (let i = 0; i < threads.long; i++) workers.push(worker('long'));
+  const workers = [worker('quick', takeUpQuick)];
+  for (let i = 0; i < threads.long; i++) workers.push(worker('long', takeUpLong));
 
   return {
     threads,
@@ -197,7 +191,7 @@ export async function startTasks({ database, url, threads, complain }: TasksOpti
     },
     async close() {
       closing = true;
-      clearInterval(rounds);
+      clearInterval(clock);
       wakeAll();
       // What is being done goes back on the list, for another process or the next start.
       for (const stop of stops) stop.abort();
@@ -206,7 +200,6 @@ export async function startTasks({ database, url, threads, complain }: TasksOpti
         new Promise((resolve) => setTimeout(resolve, 5000).unref()),
       ]);
       await ear.close();
-      await queue.close().catch((error) => complain('closing the queue', error));
       await threads.close();
     },
   };

@@ -13,6 +13,14 @@ const RULES = [
   'DELETE FROM throttle WHERE expire < extract(epoch FROM now()) * 1000',
 ];
 
+/** Every quarter of an hour, by whichever process looks first. */
+export async function upkeepIfDue(database: DataSource): Promise<void> {
+  const due: [unknown[], number] = await database.query(
+    "UPDATE upkeep SET done_at = now() WHERE done_at < now() - interval '15 minutes' RETURNING done_at",
+  );
+  if (due[1] > 0) await upkeep(database);
+}
+
 export async function upkeep(database: DataSource): Promise<void> {
   for (const rule of RULES) await database.query(rule);
   await countFigures(database);

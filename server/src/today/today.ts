@@ -179,7 +179,7 @@ async function toGradeOf(
   names: Named,
   now: Date,
 ): Promise<Today['toGrade']> {
-  const ungraded = role === 'student' ? `attempt.data->>'selfGrade' IS NULL` : 'attempt.grade IS NULL';
+  const ungraded = role === 'student' ? 'attempt.self_grade IS NULL' : 'attempt.grade IS NULL';
   const rows: {
     recordingId: string;
     studentId: string;

@@ -2,6 +2,12 @@
 import type { AttemptVerdict, PathAttempt } from '@keel/core';
 import { EntitySchema } from 'typeorm';
 
+/** What no query asks for. */
+export type AttemptRest = Pick<
+  PathAttempt,
+  'standard' | 'overridden' | 'toleranceUsed' | 'worst' | 'findings'
+>;
+
 export interface AttemptRow {
   schoolId: string;
   recordingId: string;
@@ -11,8 +17,8 @@ export interface AttemptRow {
   endS: number;
   maneuver: string;
   variant: string | null;
-  help: string;
-  flownIn: string;
+  help: PathAttempt['help'];
+  flownIn: PathAttempt['flownIn'];
   strict: AttemptVerdict;
   examiner: AttemptVerdict;
   /** Which stands, by the judge in force and what an instructor said. */
@@ -31,8 +37,11 @@ export interface AttemptRow {
   flownAt: Date;
   /** The day of the school’s zone, ISO 8601. */
   day: string;
-  /** All that a path shows of it. */
-  data: PathAttempt;
+  selfGrade: number | null;
+  configuration: string | null;
+  flownBy: PathAttempt['flownBy'];
+  /** What a path shows of it besides. */
+  data: AttemptRest;
 }
 export const AttemptEntity = new EntitySchema<AttemptRow>({
   name: 'attempt',
@@ -62,6 +71,9 @@ export const AttemptEntity = new EntitySchema<AttemptRow>({
     lessonId: { type: 'uuid', name: 'lesson_id', nullable: true },
     flownAt: { type: 'timestamptz', name: 'flown_at' },
     day: { type: 'date' },
+    selfGrade: { type: 'int', name: 'self_grade', nullable: true },
+    configuration: { type: 'text', nullable: true },
+    flownBy: { type: 'text', name: 'flown_by' },
     data: { type: 'jsonb' },
   },
 });
