@@ -1,12 +1,17 @@
 /** What a new school does first, and what of it is done. */
 import { Link } from 'react-router';
-import { useAirplanes, useLessons, usePeople } from '../api/hooks.ts';
+import { useAirplanes, useInvitations, useLessons, usePeople } from '../api/hooks.ts';
 
 export function FirstHalfHour() {
   const airplanes = useAirplanes();
   const people = usePeople();
+  const invited = useInvitations(true);
   const lessons = useLessons({}, 1);
   if (!airplanes.data || !people.data || !lessons.data) return null;
+  /** Somebody of that role has come, or has been asked to. */
+  const there = (wanted: string) =>
+    [...(people.data ?? []), ...(invited.data ?? [])].some(({ role }) => role === wanted);
+  const teaching = people.data.some(({ role, with: students }) => role === 'chief' && students.length > 0);
   const steps = [
     {
       done: airplanes.data.length > 0,
@@ -15,16 +20,16 @@ export function FirstHalfHour() {
       how: 'from a file, from one of the demo’s as a beginning, or typed with the book open',
     },
     {
-      done: people.data.some(({ role }) => role === 'instructor'),
+      done: there('instructor') || teaching,
       to: '/people',
       what: 'An instructor',
-      how: 'who teaches alone; a chief instructor may also teach',
+      how: 'unless the chief instructor teaches everyone: say so with each student, under “Taught by”',
     },
     {
-      done: people.data.some(({ role }) => role === 'student'),
+      done: there('student'),
       to: '/people',
       what: 'A student',
-      how: 'invited by a link that you pass on',
+      how: 'invited by a link that you pass on; once it is opened, lessons can be planned',
     },
     {
       done: (lessons.data[0]?.items.length ?? 0) > 0,
@@ -34,7 +39,6 @@ export function FirstHalfHour() {
     },
   ];
   if (steps.every(({ done }) => done)) return null;
-  const next = steps.find(({ done }) => !done);
   return (
     <section className="sheet stack" aria-labelledby="first">
       <h2 id="first">The first half hour</h2>
@@ -43,7 +47,7 @@ export function FirstHalfHour() {
           <li key={step.what} data-done={step.done || undefined}>
             <strong>
               {step.done ? '✓ ' : ''}
-              {step === next ? <Link to={step.to}>{step.what}</Link> : step.what}
+              {step.done ? step.what : <Link to={step.to}>{step.what}</Link>}
             </strong>
             <span className="quiet"> {step.how}</span>
           </li>

@@ -49,6 +49,9 @@ export function ShowLink({
   );
 }
 
+/** Several are chosen one after the other: the list must not lie over the button beneath. */
+const ABOVE = { position: 'top' } as const;
+
 export function InviteDialog(props: {
   opened: boolean;
   people: Person[];
@@ -56,13 +59,19 @@ export function InviteDialog(props: {
   made: (link: MadeLink) => void;
 }) {
   const [problem, setProblem] = useState<string | null>(null);
+  const choice = (roles: Person['role'][]) =>
+    props.people
+      .filter((person) => roles.includes(person.role))
+      .map(({ id, name }) => ({ value: id, label: name }));
+  const teachers = choice(['instructor', 'chief']);
   const form = useForm({
     initialValues: {
       name: '',
       email: '',
       role: 'student' as Person['role'],
       teaches: [] as string[],
-      taughtBy: [] as string[],
+      // Where one alone teaches, it is that one.
+      taughtBy: teachers.length === 1 ? [teachers[0].value] : ([] as string[]),
     },
     validate: (values) => {
       const { error } = invitationInputSchema.safeParse(values);
@@ -70,10 +79,6 @@ export function InviteDialog(props: {
     },
   });
   const { role } = form.values;
-  const choice = (roles: Person['role'][]) =>
-    props.people
-      .filter((person) => roles.includes(person.role))
-      .map(({ id, name }) => ({ value: id, label: name }));
   const send = form.onSubmit(async (values) => {
     setProblem(null);
     try {
@@ -98,8 +103,9 @@ export function InviteDialog(props: {
         {role === 'student' ? (
           <MultiSelect
             label="Taught by"
-            data={choice(['instructor', 'chief'])}
+            data={teachers}
             searchable
+            comboboxProps={ABOVE}
             {...form.getInputProps('taughtBy')}
           />
         ) : (
@@ -107,6 +113,7 @@ export function InviteDialog(props: {
             label="Teaches"
             data={choice(['student'])}
             searchable
+            comboboxProps={ABOVE}
             {...form.getInputProps('teaches')}
           />
         )}

@@ -124,14 +124,14 @@ export function SetupPage() {
             allowDeselect={false}
             {...form.getInputProps('pressureUnit')}
           />
-          <Select
-            label="Standard for new lessons"
-            description="Each lesson may choose another."
-            data={standards.map(({ id, name }) => ({ value: id, label: name }))}
-            allowDeselect={false}
-            {...form.getInputProps('firstStandardId')}
-          />
         </div>
+        <Select
+          label="Standard for new lessons"
+          description="Each lesson may choose another."
+          data={standards.map(({ id, name }) => ({ value: id, label: name }))}
+          allowDeselect={false}
+          {...form.getInputProps('firstStandardId')}
+        />
         <h3>You, the chief instructor</h3>
         <TextInput label="Your name" autoComplete="name" required {...form.getInputProps('name')} />
         <TextInput
