@@ -40,7 +40,7 @@ export function BeginFrom(props: {
         flaps: [],
       });
     }
-    const { ownFigures: _, ...like } = fleet.find(({ id }) => id === from) ?? fleet[0];
+    const { ownFigures: _, registration: __, ...like } = fleet.find(({ id }) => id === from) ?? fleet[0];
     try {
       const json = { ...like, ...own, unchecked: [...AIRPLANE_PARTS] };
       props.made(await read(api.airplanes.$post({ json })));

@@ -52,12 +52,7 @@ export function ShowLink({
 /** Several are chosen one after the other: the list must not lie over the button beneath. */
 const ABOVE = { position: 'top' } as const;
 
-export function InviteDialog(props: {
-  opened: boolean;
-  people: Person[];
-  close: () => void;
-  made: (link: MadeLink) => void;
-}) {
+export function InviteDialog(props: { people: Person[]; close: () => void; made: (link: MadeLink) => void }) {
   const [problem, setProblem] = useState<string | null>(null);
   const choice = (roles: Person['role'][]) =>
     props.people
@@ -94,7 +89,7 @@ export function InviteDialog(props: {
     }
   });
   return (
-    <Modal opened={props.opened} onClose={props.close} title={<strong>Invite someone</strong>}>
+    <Modal opened onClose={props.close} title={<strong>Invite someone</strong>}>
       <form className="stack" onSubmit={send} noValidate>
         {problem && <p role="alert">{problem}</p>}
         <TextInput label="Name" required data-autofocus {...form.getInputProps('name')} />

@@ -150,16 +150,17 @@ export function PeoplePage() {
           changed={() => invitations.mutate()}
         />
       )}
-      <InviteDialog
-        opened={inviting}
-        people={people.data ?? []}
-        close={() => setInviting(false)}
-        made={(link) => {
-          setInviting(false);
-          setMade({ link, about: 'Invitation created' });
-          invitations.mutate();
-        }}
-      />
+      {inviting && people.data && (
+        <InviteDialog
+          people={people.data}
+          close={() => setInviting(false)}
+          made={(link) => {
+            setInviting(false);
+            setMade({ link, about: 'Invitation created' });
+            invitations.mutate();
+          }}
+        />
+      )}
       {agreeing && <AgreementsDialog student={agreeing} close={() => setAgreeing(null)} />}
       {teaching && (
         <WhoTeaches

@@ -82,7 +82,6 @@ export function SetupPage() {
           This link works once. Everything here can be changed later. Take the ground elevations from the
           chart: the floors of your lessons depend on them.
         </p>
-        {problem && <p role="alert">{problem}</p>}
         <TextInput label="Name of the school" required {...form.getInputProps('school')} />
         <Select
           label="Time zone"
@@ -148,6 +147,7 @@ export function SetupPage() {
           required
           {...form.getInputProps('password')}
         />
+        {problem && <p role="alert">{problem}</p>}
         <Button type="submit" loading={busy} fullWidth>
           Set up and sign in
         </Button>
