@@ -1,6 +1,6 @@
 /** The way to solo: standing, gates, what is proposed. */
 import { randomUUID } from 'node:crypto';
-import { STANDINGS, syllabuses } from '@keel/core';
+import { type PathAttempt, type Score, STANDINGS, syllabuses } from '@keel/core';
 import { asOwner, lessonInput, type TestSchool } from './support/school.ts';
 import { gateOf, openStudent, problem, type TestStudent } from './support/student.ts';
 
@@ -52,6 +52,21 @@ describe('standing', () => {
     expect((await skillOf('steep-turn')).counted).toBe(before - 1);
     await say(false);
     expect((await skillOf('steep-turn')).counted).toBe(before);
+  });
+
+  test('what went wrong in each attempt is a row, and stands behind the skill as it was found', async () => {
+    const { score } = await (await school.instructor.call('GET', `/recordings/${recordingId}`)).json();
+    const found = (score as Score).attempts.map(({ findings }) => findings.map(({ id }) => id));
+    expect(found.flat().length).toBeGreaterThan(0);
+    const rows: { attempt: number; finding: string }[] = await school.database.query(
+      'SELECT attempt, finding FROM attempt_finding WHERE recording_id = $1 ORDER BY attempt, nth',
+      [recordingId],
+    );
+    expect(
+      found.map((_, i) => rows.filter(({ attempt }) => attempt === i).map(({ finding }) => finding)),
+    ).toEqual(found);
+    const behind: PathAttempt[] = await (await school.student.call('GET', at('/path/steep-turn'))).json();
+    for (const { attempt, findings } of behind) expect(findings.map(({ id }) => id)).toEqual(found[attempt]);
   });
 
   test('every standing opens to its attempts', async () => {

@@ -24,6 +24,7 @@ import { Reasons1700000000020 } from './migrations/1700000000020-reasons.ts';
 import { Calendar1700000000021 } from './migrations/1700000000021-calendar.ts';
 import { ChangeOfUser1700000000022 } from './migrations/1700000000022-change-of-user.ts';
 import { References1700000000023 } from './migrations/1700000000023-references.ts';
+import { Findings1700000000024 } from './migrations/1700000000024-findings.ts';
 
 /** Every change to the tables, oldest first. */
 export const MIGRATIONS = [
@@ -50,6 +51,7 @@ export const MIGRATIONS = [
   Calendar1700000000021,
   ChangeOfUser1700000000022,
   References1700000000023,
+  Findings1700000000024,
 ];
 
 const LONGEST_WAIT_MS = 5000;

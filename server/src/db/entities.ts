@@ -1,6 +1,6 @@
 /** The tables, as TypeORM sees them; the migrations say how they are made and what they insist on. */
 
-import { AttemptEntity } from './tables/attempt.ts';
+import { AttemptEntity, AttemptFindingEntity } from './tables/attempt.ts';
 import { AirplaneEntity, ColumnMappingEntity } from './tables/hangar.ts';
 import { LessonEntity } from './tables/lesson.ts';
 import { LinkEntity } from './tables/link.ts';
@@ -62,6 +62,7 @@ export const entities = [
   KeelEntity,
   FlightEntity,
   AttemptEntity,
+  AttemptFindingEntity,
   StatementEntity,
   EnteredAttemptEntity,
   TaskEntity,

@@ -3,6 +3,7 @@ import { attemptsFlown, dayIn, type PathAttempt, type Score, type Statement } fr
 import type { DataSource, EntityManager } from 'typeorm';
 import {
   AttemptEntity,
+  AttemptFindingEntity,
   type AttemptRest,
   type OwnedRecording,
   RecordingEntity,
@@ -106,10 +107,16 @@ async function insertAttempts(
         overridden: one.overridden,
         toleranceUsed: one.toleranceUsed,
         worst: one.worst,
-        findings: one.findings,
       },
     })),
   );
+  const found = attempts.flatMap(({ attempt, findings }) =>
+    findings.map(({ id: finding, severity, size, params = null, asWritten = null }, nth) => ({
+      ...{ schoolId, recordingId: id, attempt, nth },
+      ...{ finding, severity, size, params, asWritten },
+    })),
+  );
+  if (found.length > 0) await manager.insert(AttemptFindingEntity, found);
   return attempts.map(({ maneuver }) => maneuver);
 }
 
@@ -119,7 +126,12 @@ export const PATH_COLUMNS = `attempt.recording_id AS "recordingId", attempt.atte
   attempt.in_bulk AS "helpInBulk", attempt.critical, attempt.broken_off AS "brokenOff",
   attempt.moderate_air AS "moderateAir", attempt.depth, attempt.configuration, attempt.unseen AS "restsOnUnseen",
   attempt.flown_by AS "flownBy", attempt.verdict, attempt.strict, attempt.examiner, attempt.grade,
-  attempt.self_grade AS "selfGrade", attempt.data`;
+  attempt.self_grade AS "selfGrade", attempt.data,
+  (SELECT coalesce(jsonb_agg(jsonb_build_object('id', f.finding, 'severity', f.severity, 'size', f.size)
+      || CASE WHEN f.params IS NULL THEN '{}' ELSE jsonb_build_object('params', f.params) END
+      || CASE WHEN f.as_written IS NULL THEN '{}' ELSE jsonb_build_object('asWritten', f.as_written) END ORDER BY f.nth), '[]')
+    FROM attempt_finding AS f
+    WHERE (f.school_id, f.recording_id, f.attempt) = (attempt.school_id, attempt.recording_id, attempt.attempt)) AS findings`;
 export type PathColumns = Omit<PathAttempt, keyof AttemptRest | 'flownAt' | 'lessonTitle'> & {
   flownAt: Date;
   data: AttemptRest;

@@ -210,7 +210,7 @@ function blockOf(
       className="flight-attempt"
       aria-current={i === selected || undefined}
       title={attemptName(attempt)}
-      aria-label={`${attemptName(attempt)}, attempt ${i + 1}`}
+      aria-label={`${name}: ${attemptName(attempt)}`}
       style={{ left: share(attempt.startS - whole.fromS), width: share(shownS) }}
       onPointerDown={(event) => event.stopPropagation()}
       onClick={() => select(i)}

@@ -159,21 +159,22 @@ export function KeelChart(props: KeelChartProps) {
                 <span>{clock(cursorS - attempt.startS)}</span>
               </div>
             )}
-            {props.edges && props.setEdges && (
-              <KeelEdges
-                edges={props.edges}
-                change={props.setEdges}
-                shown={{ startS: fromS, endS: toS }}
-                zeroS={attempt.startS}
-                left={left}
-                atOf={atOf}
-                height={height - FOOT - 22}
-              />
-            )}
             <span className="keel-used-title">tolerance used</span>
           </>
         )}
       </div>
+      {/* Beside the plot: a slider holds no other. */}
+      {width > 0 && props.edges && props.setEdges && (
+        <KeelEdges
+          edges={props.edges}
+          change={props.setEdges}
+          shown={{ startS: fromS, endS: toS }}
+          zeroS={attempt.startS}
+          left={left}
+          atOf={atOf}
+          height={height - FOOT - 22}
+        />
+      )}
     </div>
   );
 }

@@ -3,7 +3,6 @@ import type { ComponentType } from 'react';
 import { createBrowserRouter, type RouteObject } from 'react-router';
 import { Empty, Loading } from '../parts/states.tsx';
 import { Broken, piece } from './Broken.tsx';
-import { Frame } from './Frame.tsx';
 import { SignedIn } from './SignedIn.tsx';
 
 /** A page fetched when it is wanted; what goes wrong in it stays in its place, and the frame around it goes on. */
@@ -55,7 +54,8 @@ export const router = createBrowserRouter([
       // Nothing around it: in the airplane the frame is in the way.
       page('seat/:lessonId', async () => (await import('../seat/SeatPage.tsx')).SeatPage),
       {
-        element: <Frame />,
+        // Its menus are of no use to whoever signs in first.
+        lazy: async () => ({ Component: (await piece(import('./Frame.tsx'))).Frame }),
         children: [
           page('', async () => (await import('../today/TodayPage.tsx')).TodayPage),
           lessons('brief'),

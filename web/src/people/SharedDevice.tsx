@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { answered, api } from '../api/client.ts';
 import { useSharedDevice } from '../api/hooks.ts';
 import { sent } from '../parts/sent.ts';
+import { rememberShared } from './shared-here.ts';
 
 export function SharedDevice() {
   const shared = useSharedDevice();
@@ -21,6 +22,7 @@ export function SharedDevice() {
     const kept = await sent(answered(api.session.code.$put({ json })).then(() => true));
     setBusy(false);
     if (!kept) return;
+    rememberShared();
     form.reset();
     notifications.show({ message: 'Your code holds on this device for twelve hours.' });
   });

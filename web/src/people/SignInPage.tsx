@@ -5,9 +5,9 @@ import { useEffect, useRef, useState } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import { useSWRConfig } from 'swr';
 import { ApiError, api, messageOf, read } from '../api/client.ts';
-import { useSharedDevice } from '../api/hooks.ts';
 import { forgetDay } from '../frame/kept-day.ts';
 import { Door } from './Door.tsx';
+import { isShared } from './shared-here.ts';
 
 export function SignInPage() {
   const form = useForm({
@@ -23,7 +23,6 @@ export function SignInPage() {
   const navigate = useNavigate();
   const { state } = useLocation();
   const { mutate } = useSWRConfig();
-  const shared = useSharedDevice();
   const codeField = useRef<HTMLInputElement>(null);
   // It comes while something else has the keys.
   useEffect(() => {
@@ -65,7 +64,7 @@ export function SignInPage() {
         <Button type="submit" loading={busy} fullWidth>
           Sign in
         </Button>
-        {(shared.data?.people.length ?? 0) > 0 && (
+        {isShared() && (
           <Link to="/change" className="touchable">
             Change user with a code
           </Link>

@@ -3,10 +3,7 @@ import type { AttemptVerdict, PathAttempt } from '@keel/core';
 import { EntitySchema } from 'typeorm';
 
 /** What no query asks for. */
-export type AttemptRest = Pick<
-  PathAttempt,
-  'standard' | 'overridden' | 'toleranceUsed' | 'worst' | 'findings'
->;
+export type AttemptRest = Pick<PathAttempt, 'standard' | 'overridden' | 'toleranceUsed' | 'worst'>;
 
 export interface AttemptRow {
   schoolId: string;
@@ -75,5 +72,32 @@ export const AttemptEntity = new EntitySchema<AttemptRow>({
     configuration: { type: 'text', nullable: true },
     flownBy: { type: 'text', name: 'flown_by' },
     data: { type: 'jsonb' },
+  },
+});
+
+/** What went wrong in an attempt: a row for each, in the order found. */
+interface AttemptFindingRow {
+  schoolId: string;
+  recordingId: string;
+  attempt: number;
+  nth: number;
+  finding: string;
+  severity: string;
+  size: number;
+  params: PathAttempt['findings'][number]['params'] | null;
+  asWritten: PathAttempt['findings'][number]['asWritten'] | null;
+}
+export const AttemptFindingEntity = new EntitySchema<AttemptFindingRow>({
+  name: 'attempt_finding',
+  columns: {
+    schoolId: { type: 'uuid', name: 'school_id', primary: true },
+    recordingId: { type: 'uuid', name: 'recording_id', primary: true },
+    attempt: { type: 'int', primary: true },
+    nth: { type: 'int', primary: true },
+    finding: { type: 'text' },
+    severity: { type: 'text' },
+    size: { type: 'double precision' },
+    params: { type: 'jsonb', nullable: true },
+    asWritten: { type: 'jsonb', name: 'as_written', nullable: true },
   },
 });

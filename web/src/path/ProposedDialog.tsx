@@ -1,0 +1,16 @@
+/** The proposal in its dialog. */
+import { Modal } from '@mantine/core';
+import { Proposed } from './Proposed.tsx';
+
+export function ProposedDialog(props: {
+  studentId: string;
+  at?: string;
+  bookingId?: string;
+  close: () => void;
+}) {
+  return (
+    <Modal opened onClose={props.close} title="The lesson worth flying next" size="lg">
+      <Proposed studentId={props.studentId} booked={props.at} bookingId={props.bookingId} />
+    </Modal>
+  );
+}
