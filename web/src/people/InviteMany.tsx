@@ -11,11 +11,12 @@ import {
   teachersOf,
   writeLinksCsv,
 } from '@keel/core';
-import { Button, FileButton, Modal, Textarea } from '@mantine/core';
+import { Button, Modal } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { api, messageOf, read } from '../api/client.ts';
 import { dayAndTime } from '../parts/format.ts';
 import { PlainTable } from '../parts/PlainTable.tsx';
+import { TableInput } from '../parts/TableInput.tsx';
 import { roleName } from './Invite.tsx';
 
 const EXAMPLE = 'name,email,role,taught by\nNell Ashgrove,nell@club.example,student,Idris Vellacott';
@@ -72,28 +73,7 @@ export function InviteMany(props: {
             A header row with “name” and “email”, optionally “role” and “taught by”, then one line for each
             person, copied from a spreadsheet. Nobody is invited until you confirm.
           </p>
-          <div className="row" style={{ alignItems: 'end' }}>
-            <FileButton
-              accept=".csv,.tsv,.txt,text/csv"
-              onChange={async (file) => file && setText(await file.text())}
-            >
-              {(button) => (
-                <Button {...button} variant="default">
-                  From a file
-                </Button>
-              )}
-            </FileButton>
-            <span className="quiet small">or pasted:</span>
-          </div>
-          <Textarea
-            aria-label="The table"
-            placeholder={EXAMPLE}
-            autosize
-            minRows={4}
-            maxRows={9}
-            value={text}
-            onChange={(event) => setText(event.currentTarget.value)}
-          />
+          <TableInput value={text} change={setText} example={EXAMPLE} />
           {look && 'refused' in look && <p role="alert">{look.refused}</p>}
           {read1 && <Looked look={read1} staff={staff} />}
           {problem && <p role="alert">{problem}</p>}

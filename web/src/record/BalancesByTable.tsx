@@ -1,11 +1,12 @@
 /** Opening balances of many students from a spreadsheet: looked at first, then kept one after the other. */
 import { cellWords, errorWords, hoursAndMinutes, type ListedBalance, readBalancesCsv } from '@keel/core';
-import { Button, FileButton, Modal, Textarea } from '@mantine/core';
+import { Button, Modal } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { api, messageOf, read } from '../api/client.ts';
 import { useStudents } from '../api/hooks.ts';
 import { isoDay, numberText } from '../parts/format.ts';
 import { PlainTable } from '../parts/PlainTable.tsx';
+import { TableInput } from '../parts/TableInput.tsx';
 import { useGrades } from '../parts/use-grades.ts';
 import { balanceIds, keepBalance } from './keep-balance.ts';
 
@@ -74,28 +75,7 @@ export function BalancesByTable(props: {
           “night”, “instrument”, “landings”, and skills by their names, as you have. Skills are graded 1 to 4.
           Nothing is saved until you confirm.
         </p>
-        <div className="row" style={{ alignItems: 'end' }}>
-          <FileButton
-            accept=".csv,.tsv,.txt,text/csv"
-            onChange={async (file) => file && setText(await file.text())}
-          >
-            {(button) => (
-              <Button {...button} variant="default">
-                From a file
-              </Button>
-            )}
-          </FileButton>
-          <span className="quiet small">or pasted:</span>
-        </div>
-        <Textarea
-          aria-label="The table"
-          placeholder={EXAMPLE}
-          autosize
-          minRows={4}
-          maxRows={9}
-          value={text}
-          onChange={(event) => setText(event.currentTarget.value)}
-        />
+        <TableInput value={text} change={setText} example={EXAMPLE} />
         {look && 'refused' in look && <p role="alert">{look.refused}</p>}
         {ready && <Looked look={ready} kept={kept} />}
         {problem && <p role="alert">{problem}</p>}
