@@ -38,7 +38,7 @@ function Recordings(props: { title: string; recordings: Lesson['recordings'] }) 
     <section className="sheet stack">
       <h2>{props.title}</h2>
       {props.recordings.map(({ id, fileName }) => (
-        <Link key={id} to={`/debrief/${id}`}>
+        <Link key={id} to={`/debrief/${id}`} className="touchable">
           {fileName}
         </Link>
       ))}
