@@ -451,7 +451,7 @@ export {
   weekSchema,
 } from './wire/week.ts';
 export { AIR_WORDS, airSaid } from './words/air.ts';
-export { AIRPLANE_PART_WORDS } from './words/airplane-parts.ts';
+export { AIRPLANE_PART_WORDS, uncheckedSaid } from './words/airplane-parts.ts';
 export { issueWords } from './words/airplane-problem.ts';
 export { briefedSaid } from './words/briefed.ts';
 export { type CardSaid, cardSaid, offTodayOf, wordedCard } from './words/card/said.ts';

@@ -1,7 +1,7 @@
 /** Opening balances of many students in one table: hours and landings brought along, and a column for each skill that is on record. */
-import Papa from 'papaparse';
 import type { Coded, Params } from '../coded.ts';
 import { InputError } from '../errors.ts';
+import { meantBy, namedTable, requireLines } from './named-table.ts';
 
 /** Minutes by kind of time, as a logbook sums them. */
 export const BALANCE_TIMES = ['blockMin', 'dualMin', 'soloMin', 'nightMin', 'instrumentMin'] as const;
@@ -30,7 +30,6 @@ interface ReadBalances {
   unknown: string[];
 }
 
-const MOST = 500;
 /** Names that a column goes by, lower case. */
 const NAMES = {
   student: ['student', 'name', 'email', 'e-mail'],
@@ -68,26 +67,18 @@ interface Known {
 
 /** @throws InputError for what is no such table at all */
 export function readBalancesCsv(text: string, { students, skills, gradeNames, today }: Known): ReadBalances {
-  const { data, meta } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
-    header: true,
-    skipEmptyLines: 'greedy',
-    transformHeader: (name) => name.trim().toLowerCase(),
-  });
-  const columns = meta.fields ?? [];
-  const columnOf = (what: keyof typeof NAMES) =>
-    columns.find((one) => (NAMES[what] as readonly string[]).includes(one));
+  const { rows, columns, columnOf } = namedTable(text, NAMES);
   const named = new Set<string>(Object.values(NAMES).flat());
   const skillOf = (column: string) =>
     named.has(column)
       ? undefined
       : skills.find(({ skill, title }) => column === skill || column === title.toLowerCase())?.skill;
   if (!columnOf('student')) throw new InputError('balances/no-names', {});
-  if (data.length === 0) throw new InputError('people/nobody', {});
-  if (data.length > MOST) throw new InputError('people/too-many', { most: MOST });
+  requireLines(rows);
   const taken = new Set<string>();
   const balances: ListedBalance[] = [];
   const problems: ReadBalances['problems'] = [];
-  data.forEach((row, i) => {
+  rows.forEach((row, i) => {
     const line = i + 2;
     const cell = (column: string | undefined) => (column === undefined ? '' : (row[column] ?? '').trim());
     const refused: ({ line: number } & Coded)[] = [];
@@ -97,11 +88,9 @@ export function readBalancesCsv(text: string, { students, skills, gradeNames, to
       if (value === null) refuse('balance/number', { cell: cell(columnOf(what)), column: columnOf(what)! });
       return value ?? 0;
     };
-    const who = cell(columnOf('student')).toLowerCase();
-    const found = students.filter(({ name, email }) =>
-      [name, email].some((one) => one?.toLowerCase() === who),
-    );
-    if (found.length !== 1) refuse('balance/nobody', { cell: cell(columnOf('student')) });
+    const who = cell(columnOf('student'));
+    const found = meantBy(students, who);
+    if (found.length !== 1) refuse('balance/nobody', { cell: who });
     else if (taken.has(found[0].id)) refuse('balance/twice', { name: found[0].name });
     const asOf = columnOf('asOf') ? cell(columnOf('asOf')) : today;
     if (!/^\d{4}-\d{2}-\d{2}$/.test(asOf) || Number.isNaN(Date.parse(asOf)) || asOf > today)

@@ -2,6 +2,7 @@
 import Papa from 'papaparse';
 import type { Coded, Params } from '../coded.ts';
 import { InputError } from '../errors.ts';
+import { meantBy, namedTable, requireLines } from './named-table.ts';
 import { emailSchema, nameSchema, type Role, roleSchema } from './person.ts';
 
 export interface ListedPerson {
@@ -19,7 +20,6 @@ interface ReadPeople {
   problems: ({ line: number } & Coded)[];
 }
 
-const MOST = 500;
 /** Names that a column goes by, lower case. */
 const NAMES = {
   name: ['name', 'full name', 'person', 'student'],
@@ -39,22 +39,14 @@ const ROLE_WORDS: Record<string, Role> = {
  * @throws InputError for what is no such table at all
  */
 export function readPeopleCsv(text: string, there: readonly string[] = []): ReadPeople {
-  const { data, meta } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
-    header: true,
-    skipEmptyLines: 'greedy',
-    transformHeader: (name) => name.trim().toLowerCase(),
-  });
-  const columns = meta.fields ?? [];
-  const columnOf = (what: keyof typeof NAMES) =>
-    columns.find((one) => NAMES[what].some((name) => name === one));
+  const { rows, columnOf } = namedTable(text, NAMES);
   const [name, email] = [columnOf('name'), columnOf('email')];
   if (!name || !email) throw new InputError('people/no-names', {});
-  if (data.length === 0) throw new InputError('people/nobody', {});
-  if (data.length > MOST) throw new InputError('people/too-many', { most: MOST });
+  requireLines(rows);
   const people: ListedPerson[] = [];
   const problems: ReadPeople['problems'] = [];
   const known = new Set(there.map((one) => one.toLowerCase()));
-  data.forEach((row, i) => {
+  rows.forEach((row, i) => {
     const line = i + 2;
     const cell = (column: string | undefined) => (column === undefined ? '' : (row[column] ?? '').trim());
     const role = cell(columnOf('role')).toLowerCase();
@@ -98,10 +90,7 @@ export function teachersOf(
   const ids: string[] = [];
   const unknown: string[] = [];
   for (const word of taughtBy) {
-    const found = staff.filter(({ name, email }) =>
-      [name, email].some((one) => one.toLowerCase() === word.toLowerCase()),
-    );
-    // Two of one name are told apart by their address alone.
+    const found = meantBy(staff, word);
     if (found.length === 1) ids.push(found[0].id);
     else unknown.push(word);
   }

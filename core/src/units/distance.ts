@@ -1,8 +1,8 @@
 /** How far apart two places on the earth are. */
 import { radians } from './angles.ts';
 
-interface Place {
-  /** Degrees, north and east positive. */
+/** Degrees, north and east positive. */
+export interface Place {
   latDeg: number;
   lonDeg: number;
 }

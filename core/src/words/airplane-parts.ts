@@ -8,3 +8,7 @@ export const AIRPLANE_PART_WORDS: Record<AirplanePart, string> = {
   engine: 'engine, propeller, wing',
   performance: 'cruise, climb, slow flight',
 };
+
+/** Which of an airplane's numbers nobody has compared with its own handbook. */
+export const uncheckedSaid = (parts: readonly AirplanePart[]): string =>
+  `Not yet compared with this airplane’s own handbook: ${parts.map((part) => AIRPLANE_PART_WORDS[part]).join(', ')}.`;

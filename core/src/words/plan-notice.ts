@@ -2,7 +2,7 @@
 import type { AirplanePart } from '../airplane/schema.ts';
 import type { Notice } from '../brief/lesson-schema.ts';
 import { AS_WRITTEN, figureOf as n, type Params } from '../coded.ts';
-import { AIRPLANE_PART_WORDS } from './airplane-parts.ts';
+import { uncheckedSaid } from './airplane-parts.ts';
 import { line } from './card/facts.ts';
 import { ceilingSaid, whySaid } from './card/why.ts';
 import { type FigureWords, figuresIn, type Units } from './figures.ts';
@@ -20,11 +20,7 @@ const NOTICES = {
     titles === ''
       ? 'None of the usual lessons fits under today’s ceiling. Use the day for ground instruction.'
       : `These lessons fit under today’s ceiling: ${titles}.`,
-  'numbers-unchecked': ({ parts }) =>
-    `Not yet compared with this airplane’s own handbook: ${String(parts)
-      .split(' ')
-      .map((part) => AIRPLANE_PART_WORDS[part as AirplanePart] ?? part)
-      .join(', ')}.`,
+  'numbers-unchecked': ({ parts }) => uncheckedSaid(String(parts).split(' ') as AirplanePart[]),
   'over-block': (p) => {
     const [totalMin, blockMin] = [n(p, 'totalMin'), n(p, 'blockMin')];
     return `It takes ${Math.round(totalMin)} min and the block is ${blockMin} min. Take ${Math.ceil(totalMin - blockMin)} min out, or plan fewer attempts.`;

@@ -6,7 +6,7 @@
 import { randomUUID } from 'node:crypto';
 import type { DataSource, EntityManager } from 'typeorm';
 import type { TaskRow } from '../db/entities.ts';
-import { kindsIn, LANE_OF, type Lane, type TaskKind } from './lanes.ts';
+import { kindsIn, type Lane, type TaskKind } from './lanes.ts';
 
 /** How long a process may be silent before another takes up what it was doing, s. */
 const LEASE_S = 20;
@@ -44,7 +44,7 @@ export async function ask(manager: EntityManager, task: NewTask): Promise<string
      RETURNING id`,
     [schoolId, kind, task.subject ?? randomUUID(), input, askedBy],
   );
-  await manager.query('SELECT pg_notify($1, $2)', [CHANNEL, `asked ${LANE_OF[kind]}`]);
+  await manager.query('SELECT pg_notify($1, $2)', [CHANNEL, 'asked']);
   return id;
 }
 
@@ -188,17 +188,19 @@ export async function cancel(
 /**
  * What waits for a worker of a lane, and what a silent process left: the first of each person before the second of any, then by
  * age. What somebody takes at this moment is passed over.
+ * @param known ids that whoever asks has taken up already
  */
 export function waiting(
   database: DataSource,
   lane: Lane,
   most: number,
+  known: readonly string[] = [],
 ): Promise<{ id: string; askedBy: string | null }[]> {
   return database.query(
     `SELECT id, asked_by AS "askedBy" FROM task
-     WHERE kind = ANY($1) AND ((state = 'waiting' AND not_before <= now()) OR (state = 'running' AND lease_until < now()))
+     WHERE kind = ANY($1) AND id <> ALL($3::uuid[]) AND ((state = 'waiting' AND not_before <= now()) OR (state = 'running' AND lease_until < now()))
      ORDER BY turn, created_at LIMIT $2 FOR UPDATE SKIP LOCKED`,
-    [kindsIn(lane), most],
+    [kindsIn(lane), most, known],
   );
 }
 

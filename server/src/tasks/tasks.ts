@@ -78,7 +78,7 @@ export async function startTasks({ database, url, threads, complain }: TasksOpti
     }, BEAT_MS);
     try {
       await threads.task(
-        LANE_OF[kind] === 'long' ? 'long' : 'quick',
+        LANE_OF[kind],
         { id, holder },
         (told) => {
           fraction = told;
@@ -106,8 +106,7 @@ export async function startTasks({ database, url, threads, complain }: TasksOpti
   /** Of the quick lane all are taken up, and each done when it is its asker's turn: what waits there is in nobody's way. */
   async function takeUpQuick(): Promise<boolean> {
     const room = MOST_IN_TURN - quick.size;
-    const found = room > 0 ? await waiting(database, 'quick', MOST_IN_TURN) : [];
-    const fresh = found.filter(({ id }) => !quick.has(id)).slice(0, room);
+    const fresh = room > 0 ? await waiting(database, 'quick', room, [...quick.keys()]) : [];
     for (const { id, askedBy } of fresh) {
       const done = threads
         .turn(askedBy ?? id, () => work(id))

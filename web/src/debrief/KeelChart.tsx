@@ -27,7 +27,7 @@ import { clock, numberText, PARAMETER_NAMES } from '../parts/format.ts';
 import { useChart } from '../parts/use-chart.ts';
 import { type Colours, hatch, useColours } from '../theme/colours.ts';
 import type { Span } from './edges.ts';
-import { KeelEdges } from './KeelEdges.tsx';
+import { KeelEdges, STEPS_S } from './KeelEdges.tsx';
 import {
   axisSpan,
   bandMarks,
@@ -87,7 +87,7 @@ export function KeelChart(props: KeelChartProps) {
     setCursorS(atOf(event.clientX));
   };
   const key = (event: KeyboardEvent) => {
-    const step = { ArrowLeft: -0.5, ArrowRight: 0.5, PageUp: 5, PageDown: -5 }[event.key];
+    const step = STEPS_S[event.key];
     if (step === undefined) return;
     event.preventDefault();
     setCursorS(Math.min(toS, Math.max(fromS, cursorS + step)));

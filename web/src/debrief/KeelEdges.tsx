@@ -20,7 +20,13 @@ const SIDES = [
   { side: 'startS', label: 'Beginning of the attempt' },
   { side: 'endS', label: 'End of the attempt' },
 ] as const;
-const STEPS_S: Record<string, number> = { ArrowLeft: -0.5, ArrowRight: 0.5, PageUp: 5, PageDown: -5 };
+/** What a key moves an edge by, or the cursor. */
+export const STEPS_S: Readonly<Record<string, number | undefined>> = {
+  ArrowLeft: -0.5,
+  ArrowRight: 0.5,
+  PageUp: 5,
+  PageDown: -5,
+};
 
 export function KeelEdges({ edges, change, shown, zeroS, left, atOf, height }: Props) {
   return SIDES.map(({ side, label }) => {

@@ -1,11 +1,5 @@
 /** Hangar: the school's airplanes and their book numbers. */
-import {
-  AIRPLANE_PART_WORDS,
-  type Airplane,
-  airplaneSchema,
-  levelPowerOf,
-  maneuveringSpeedKias,
-} from '@keel/core';
+import { type Airplane, airplaneSchema, levelPowerOf, maneuveringSpeedKias, uncheckedSaid } from '@keel/core';
 import { Button, FileButton, SegmentedControl } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { type ReactNode, useState } from 'react';
@@ -178,10 +172,7 @@ export function HangarPage() {
                 {part === 'fit' && <FitView airplane={airplane} />}
                 {part === 'own' && <OwnFigures airplane={airplane} mayTake={chief} />}
                 <Caution>
-                  {airplane.unchecked &&
-                    `Not yet compared with this airplane’s own handbook: ${airplane.unchecked
-                      .map((part) => AIRPLANE_PART_WORDS[part])
-                      .join(', ')}. `}
+                  {airplane.unchecked && `${uncheckedSaid(airplane.unchecked)} `}
                   The numbers of the airplane’s own handbook come first.
                 </Caution>
               </section>

@@ -1,6 +1,5 @@
 /** Who has the tablet now: a name, and that person's code. */
 import { Button, PasswordInput } from '@mantine/core';
-import { useForm } from '@mantine/form';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useSWRConfig } from 'swr';
@@ -9,6 +8,7 @@ import { useSharedDevice } from '../api/hooks.ts';
 import { forgetDay } from '../frame/kept-day.ts';
 import { Failed, Loading } from '../parts/states.tsx';
 import { Door } from './Door.tsx';
+import { useCodeForm } from './use-code-form.ts';
 
 export function ChangeUserPage() {
   const shared = useSharedDevice();
@@ -17,10 +17,7 @@ export function ChangeUserPage() {
   const [busy, setBusy] = useState(false);
   const navigate = useNavigate();
   const { mutate } = useSWRConfig();
-  const form = useForm({
-    initialValues: { code: '' },
-    validate: { code: (code) => (/^\d{4,8}$/.test(code) ? null : 'Four to eight digits') },
-  });
+  const form = useCodeForm();
   const people = shared.data?.people ?? [];
   const chosen =
     people.find((one) => one.session === session) ?? (people.length === 1 ? people[0] : undefined);

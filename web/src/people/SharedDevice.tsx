@@ -1,20 +1,17 @@
 /** A tablet that several share: a code of one's own opens one's session on it again, so that changing over takes seconds. */
 import { Button, PasswordInput } from '@mantine/core';
-import { useForm } from '@mantine/form';
 import { notifications } from '@mantine/notifications';
 import { useState } from 'react';
 import { answered, api } from '../api/client.ts';
 import { useSharedDevice } from '../api/hooks.ts';
 import { sent } from '../parts/sent.ts';
 import { rememberShared } from './shared-here.ts';
+import { useCodeForm } from './use-code-form.ts';
 
 export function SharedDevice() {
   const shared = useSharedDevice();
   const [busy, setBusy] = useState(false);
-  const form = useForm({
-    initialValues: { code: '' },
-    validate: { code: (code) => (/^\d{4,8}$/.test(code) ? null : 'Four to eight digits') },
-  });
+  const form = useCodeForm();
   const mine = shared.data?.people.some(({ thisOne }) => thisOne) ?? false;
   const others = shared.data?.people.filter(({ thisOne }) => !thisOne).map(({ name }) => name) ?? [];
   const save = form.onSubmit(async (json) => {

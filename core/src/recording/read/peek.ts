@@ -1,15 +1,10 @@
 /** What the beginning of a file tells before the file is read: its kind, its airplane, when it began. */
 
+import type { Place } from '../../units/distance.ts';
 import { parseUtcMs } from '../columns/utc.ts';
 import { readHeaderLines } from '../csv/csv-header.ts';
 import { type Beginning, beginningOfDate } from './beginning.ts';
 import { formatOf, type RecordingFormat } from './read-recording.ts';
-
-/** Degrees, north and east positive. */
-export interface Place {
-  latDeg: number;
-  lonDeg: number;
-}
 
 export interface Peek {
   format: RecordingFormat;
