@@ -317,7 +317,7 @@ if (values.logs !== undefined) {
     if (wanted('agreement')) agreement();
     if (wanted('signed')) {
       console.log(signedLines(comparedAll()).join('\n'));
-      console.log(tallyLines(flightTallies([9301, 9302])).join('\n'));
+      console.log(tallyLines(flightTallies([9301, 9302, 9303, 9304])).join('\n'));
     }
     if (wanted('confusion')) await confusion(Number(values.seeds));
   } finally {

@@ -92,6 +92,12 @@ const CASES: [requirement: string, near: Draw[], past: Draw[]][] = [
     [59, 60].map((heldKt) => slowFlight({ heldKt })),
   ],
   ['warner-silent', [slowFlight({})], [1, 2, 4].map((warnedS) => slowFlight({ warnedS }))],
+  [
+    'flaps',
+    // A stage at a time though it sinks; at once though it does not.
+    [slowFlight({ climbFt: -30 }), slowFlight({ flapsInGapS: 2 })],
+    [-15, -30, -60].map((climbFt) => slowFlight({ climbFt, flapsInGapS: 2 })),
+  ],
 ];
 
 describe.each(CASES)('%s', (requirement, near, past) => {

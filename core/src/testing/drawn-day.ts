@@ -18,6 +18,10 @@ export interface DayOptions {
   headwindKt: number;
   rateHz: number;
   seed: number;
+  /** Height above the runway at which an approach is broken off, ft; 50 where left out. */
+  brokenOffFt?: number;
+  /** How far the nose swings to either side in the takeoff roll, degrees. */
+  wanderDeg?: number;
 }
 
 export interface DrawnDay {
@@ -120,10 +124,20 @@ class Drawing {
   }
 }
 
-const roll = (day: Drawing) => day.leg({ s: 18, kt: 58 }).lift().leg({ s: 6, kt: 70, ft: 50 });
+/** Along the runway, the nose to one side, the other and back where it wanders. */
+const roll = (day: Drawing, wanderDeg = 0) =>
+  day
+    .leg({ s: 4, kt: 14, turnDeg: wanderDeg })
+    .leg({ s: 6, kt: 34, turnDeg: -2 * wanderDeg })
+    .leg({ s: 8, kt: 58, turnDeg: wanderDeg })
+    .lift()
+    .leg({ s: 6, kt: 70, ft: 50 });
 
-/** From fifty feet on the runway's line, round the pattern, to fifty feet on its final near where the day began. */
-function circuit(day: Drawing, headwindKt: number): Drawing {
+const FINAL_FT = 420;
+const OVER_FT = 50;
+
+/** From fifty feet on the runway's line, round the pattern, to fifty feet on its final near where the day began, or higher. */
+function circuit(day: Drawing, headwindKt: number, endFt = OVER_FT): Drawing {
   day
     .leg({ s: 50, kt: 76, ft: 650 })
     .leg({ s: 18, turnDeg: 90, ft: 850 })
@@ -136,16 +150,16 @@ function circuit(day: Drawing, headwindKt: number): Drawing {
     .leg({ s: 20, kt: 75, ft: 850 })
     .leg({ s: 18, turnDeg: 90, ft: 700 })
     .leg({ s: 14, kt: 70, ft: 580 })
-    .leg({ s: 18, turnDeg: 90, kt: 66, ft: 420 })
-    .leg({ s: 42, kt: 62, ft: 50 });
+    .leg({ s: 18, turnDeg: 90, kt: 66, ft: FINAL_FT })
+    .leg({ s: Math.round((42 * (FINAL_FT - endFt)) / (FINAL_FT - OVER_FT)), kt: 62, ft: endFt });
 }
 
 const land = (day: Drawing) => day.leg({ s: 8, kt: 50, ft: 0 }).touch().leg({ s: 6, kt: 38 });
 
-const ENDINGS: Record<Ending, (day: Drawing) => Drawing> = {
+const ENDINGS: Record<Ending, (day: Drawing, options: DayOptions) => Drawing> = {
   'touch-and-go': (day) => roll(land(day)),
-  'stop-and-go': (day) => roll(land(day).leg({ s: 12, kt: 0 }).leg({ s: 8 })),
-  'taxi-back': (day) =>
+  'stop-and-go': (day, { wanderDeg }) => roll(land(day).leg({ s: 12, kt: 0 }).leg({ s: 8 }), wanderDeg),
+  'taxi-back': (day, { wanderDeg }) =>
     roll(
       land(day)
         .leg({ s: 12, kt: 10 })
@@ -154,9 +168,11 @@ const ENDINGS: Record<Ending, (day: Drawing) => Drawing> = {
         .leg({ s: 12, turnDeg: 180, kt: 8 })
         .leg({ s: 6, kt: 0 })
         .leg({ s: 10 }),
+      wanderDeg,
     ),
   // Away before anything was near the ground.
-  'go-around': (day) => day.leg({ s: 6, ft: 150, kt: 66 }).leg({ s: 10, ft: 220, kt: 72 }),
+  'go-around': (day, { brokenOffFt = OVER_FT }) =>
+    day.leg({ s: 6, ft: brokenOffFt + 60, kt: 66 }).leg({ s: 10, ft: brokenOffFt + 170, kt: 72 }),
   'low-pass': (day) => day.leg({ s: 12, kt: 68 }).leg({ s: 6, ft: 110, kt: 72 }),
   'full-stop': (day) =>
     land(day).leg({ s: 14, kt: 10 }).leg({ s: 10, turnDeg: 90 }).leg({ s: 60 }).leg({ s: 4, kt: 0 }),
@@ -168,8 +184,11 @@ export function drawDay(endings: readonly Ending[], options: DayOptions): DrawnD
   day.leg({ s: 60 });
   const movedS = day.atS;
   day.leg({ s: 4, kt: 11 }).leg({ s: 60, turnDeg: 90 }).leg({ s: 6, kt: 0 }).leg({ s: 25 });
-  roll(day);
-  for (const ending of endings) ENDINGS[ending](circuit(day, options.headwindKt));
+  roll(day, options.wanderDeg);
+  for (const ending of endings) {
+    const endFt = ending === 'go-around' ? options.brokenOffFt : undefined;
+    ENDINGS[ending](circuit(day, options.headwindKt, endFt), options);
+  }
   const stoppedS = day.atS;
   day.leg({ s: 60 });
   return { recording: recorded(day, options), offS: day.offS, onS: day.onS, movedS, stoppedS };

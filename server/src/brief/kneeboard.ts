@@ -288,7 +288,10 @@ function panel(cards: TargetCard[], { lesson, airplane, width, scale }: PanelOf)
     triesTable(cards, triesOf(card, lesson)),
     heading('Cautions'),
     // The footer says the last of them on every page.
-    { ul: said.cautions.filter((caution) => caution !== HANDBOOK_FIRST), fontSize: 7.4 * scale },
+    {
+      ul: said.cautions.filter((caution) => caution !== HANDBOOK_FIRST).map(whole),
+      fontSize: 7.4 * scale,
+    },
   ];
 }
 
@@ -334,6 +337,8 @@ function powerRows(card: TargetCard): Content[] {
   ];
 }
 
+/** Never begun on one page and ended on the next: who recovers from a spin by it does not turn pages. */
+const whole = (text: string): Content => ({ text, unbreakable: true }) as Content;
 const heading = (text: string): Content => ({ text, bold: true, fontSize: 9.5, margin: [0, 5, 0, 1] });
 const rule = (width: number, above = 2): Content => ({
   canvas: [{ type: 'line', x1: 0, y1: 0, x2: width, y2: 0, lineWidth: 1 }],

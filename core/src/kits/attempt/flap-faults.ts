@@ -103,7 +103,9 @@ export const movedAllAtOnce: Check = (c) => {
       : Math.abs(toDeg - fromDeg) > 0.55 * full
         ? 2
         : 1;
-  const move = flapMoves(c, c.rows).find(({ fromDeg, toDeg }) => passed(fromDeg, toDeg) >= 2);
+  const moves = flapMoves(c, c.rows).filter(({ fromDeg, toDeg }) => passed(fromDeg, toDeg) >= 2);
+  // Raised at once they cost lift: that is the one to speak of.
+  const move = moves.find(({ fromDeg, toDeg }) => toDeg < fromDeg) ?? moves[0];
   if (!move) return undefined;
   const size = passed(move.fromDeg, move.toDeg);
   return find(c, 'flaps-all-at-once', 'note', { startS: move.atS, endS: move.endS }, [size, 'stages'], {

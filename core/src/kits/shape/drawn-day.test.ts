@@ -136,6 +136,27 @@ test('any order of them, whatever the field, the wind and the side', () => {
   );
 });
 
+test.each([30, 60, 120, 200, 300, 340])(
+  'broken off %s ft above the runway: a go-around, to its height',
+  (ft) => {
+    for (const rateHz of [1, 5]) {
+      const shape = shapeOf(draw(['go-around', 'full-stop'], { brokenOffFt: ft, rateHz }).recording);
+      expect(told(shape)).toEqual(written(['go-around', 'full-stop']));
+      expect(Math.abs(shape.goAroundList[0].lowestFt - ft)).toBeLessThan(15);
+    }
+  },
+);
+
+test.each([5, 10, 15, 20])('a takeoff roll that swings %s° to either side is one takeoff', (wanderDeg) => {
+  for (const rateHz of [1, 5]) {
+    const endings: Ending[] = ['taxi-back', 'stop-and-go', 'full-stop'];
+    const day = draw(endings, { wanderDeg, rateHz });
+    const shape = shapeOf(day.recording);
+    expect(told(shape)).toEqual(written(endings));
+    expectTimes(day, shape);
+  }
+});
+
 describe('what the recording does not show', () => {
   const day = draw(['touch-and-go', 'full-stop']);
   const { recording, offS, onS } = day;

@@ -18,6 +18,9 @@ interface EarlyFlaps {
   kias: number;
 }
 
+/** The hand may be a moment before the nose, s. */
+const JUST_BEFORE_S = 0.5;
+
 /** Down to here they come in with the power: the book's setting for a go-around, else all but the last stage. */
 const goAroundDeg = (c: Case): number => {
   const airplane = c.context.airplane;
@@ -32,7 +35,7 @@ export function flapsInEarly(c: Case): EarlyFlaps | undefined {
   const { flapSinkFpm, speedGraceKt } = limitsOf(context, STALL_LIMITS);
   const free = goAroundDeg(c);
   const vx = climbSpeedsKias(context)?.vx ?? Number.NEGATIVE_INFINITY;
-  for (const move of flapMoves(c, between(c, event.unloadS - 0.5, c.attempt.endS))) {
+  for (const move of flapMoves(c, between(c, event.unloadS - JUST_BEFORE_S, c.attempt.endS))) {
     if (move.toDeg >= move.fromDeg || move.toDeg > free - 1) continue;
     // Judged as the hand found it: what the flaps then take away is their own doing.
     const { atS } = move;
@@ -54,15 +57,17 @@ function sinkAbout(c: Case, atS: number): number {
   return Math.min(sink(-2.5, 0.5), sink(-1, 1));
 }
 
-/** From all to none without a stop, where the airplane sinks for it. */
-function allAtOnce(c: Case): { atS: number; params: StallEvidence['flaps-all-sinking'] } | undefined {
-  const event = eventOf(c);
+/** From all to none without a stop after a moment, where the airplane sinks for it. */
+export function allFlapsAtOnce(
+  c: Case,
+  afterS: number,
+): { atS: number; params: StallEvidence['flaps-all-sinking'] } | undefined {
   const stages = c.context.airplane?.flaps ?? [];
-  if (!event || stages.length < 2) return undefined;
+  if (stages.length < 2) return undefined;
   const { track } = c;
   const { flapSinkFpm, flapLossFt } = limitsOf(c.context, STALL_LIMITS);
   const full = stages[stages.length - 1].deg;
-  for (const { fromDeg, toDeg, atS, endS } of flapMoves(c, between(c, event.unloadS - 0.5, c.attempt.endS))) {
+  for (const { fromDeg, toDeg, atS, endS } of flapMoves(c, between(c, afterS, c.attempt.endS))) {
     if (fromDeg < full - RECOVERY.allFlapsDeg || toDeg > RECOVERY.allFlapsDeg) continue;
     const rows = between(c, atS, endS + RECOVERY.sinksForS);
     const altitude = track.altitudeFt.values;
@@ -80,10 +85,11 @@ function allAtOnce(c: Case): { atS: number; params: StallEvidence['flaps-all-sin
 export function flapsInOrder(c: Case): Evidence {
   if (c.attempt.configuration === 'clean') return notApplicable(undefined, 'flown-clean');
   if (!c.track.other('flaps_deg')) return unseen(undefined, 'flaps-not-recorded');
-  const atOnce = allAtOnce(c);
+  const event = eventOf(c);
+  const atOnce = event && allFlapsAtOnce(c, event.unloadS - JUST_BEFORE_S);
   if (atOnce) return failed(atOnce.atS, 'flaps-all-sinking', atOnce.params);
   const early = flapsInEarly(c);
-  if (!early) return met(eventOf(c)?.unloadS, 'flaps-raised-in-climb');
+  if (!early) return met(event?.unloadS, 'flaps-raised-in-climb');
   const { fromDeg, toDeg, sinkFpm, kias, atS } = early;
   return sinkFpm > 0
     ? failed(atS, 'flaps-raised-sinking', { fromDeg, toDeg, sinkFpm })

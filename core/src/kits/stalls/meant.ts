@@ -15,7 +15,12 @@ export function isMeant(track: Track, context: ScoringContext, event: StallEvent
   const { briefs } = context;
   if (endsSlowFlight(track, event)) return false;
   if (briefs.length === 0 || briefs.some(({ maneuver }) => STALLS.includes(maneuver))) return true;
-  return wasSet(track, context, event) && wasPulled(track, event) && wentThrough(track, context, event);
+  return (
+    wasSet(track, context, event) &&
+    wasPulled(track, event) &&
+    noseFell(track, event) &&
+    wentThrough(track, context, event)
+  );
 }
 
 /** Flaps come in while the nose still rises, and nothing falls: slow flight badly ended. Nobody enters a stall so. */
@@ -40,6 +45,18 @@ function wasPulled(track: Track, { pitchUpS, breakS }: StallEvent): boolean {
   const rows = rowsBetween(track.timeS, pitchUpS - 1, breakS + 0.5);
   const [lowest, highest] = [-1, 1].map((side) => rowOfMax(rows, (i) => side * pitch[i]));
   return highest >= 0 && lowest <= highest && pitch[highest] - pitch[lowest] > MEANT.pulledDeg;
+}
+
+/** It broke, or somebody let the nose go: held there, it mushed. */
+function noseFell(track: Track, { breakS, unloadS }: StallEvent): boolean {
+  const pitch = track.other('pitch_deg')?.values;
+  if (!pitch) return true;
+  const { timeS } = track;
+  const rows = rowsBetween(timeS, breakS - MEANT.fallsInS, unloadS + MEANT.fallsInS);
+  for (let from = rows.from; from < rows.to; from++)
+    for (let i = from + 1; i < rows.to && timeS[i] - timeS[from] <= MEANT.fallsInS; i++)
+      if (pitch[from] - pitch[i] >= MEANT.fallsDeg) return true;
+  return false;
 }
 
 /** Deep enough that nobody would call it a chirp. */

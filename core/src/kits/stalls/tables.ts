@@ -234,6 +234,8 @@ export const MEANT = figures('stalls/meant', {
   flapsInDeg: [5, 'deg', 'flaps coming in on the way, which end slow flight'],
   flapsBeforeS: [3, 's', 'time before the nose rose from which they may come in'],
   levelLossFt: [30, 'ft', 'altitude lost up to which nothing fell'],
+  fallsDeg: [6, 'deg', 'fall of the nose that is a break, or a nose let go'],
+  fallsInS: [1.5, 's', 'time in which it falls, and about the break in which it is looked for'],
 });
 
 /** By what a stall that was begun and left before any sign is told, where one was briefed. */

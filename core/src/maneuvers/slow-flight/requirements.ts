@@ -5,6 +5,7 @@ import { between, type Case } from '../../kits/attempt/case.ts';
 import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
 import { evidenceOf, type Requirement } from '../../kits/attempt/requirement.ts';
 import { slowSpeedsAt } from '../../kits/attempt/slow-speeds.ts';
+import { allFlapsAtOnce } from '../../kits/stalls/flap-order.ts';
 import { firstWhere, longestStretch, medianOver } from '../../recording/columns/span.ts';
 import type { Span } from '../../scoring/judged.ts';
 import { phaseNamed } from '../../scoring/phases.ts';
@@ -34,8 +35,11 @@ export interface SlowEvidence {
   'into-a-stall': None;
   'recovery-not-recorded': None;
   'back-to-speed': { kias: number };
+  'flaps-stayed-up': None;
+  'flaps-all-sinking': { fromDeg: number; toDeg: number; sinkFpm: number; lostFt: number };
+  'flaps-in-stages': None;
 }
-const { met, failed, unseen } = evidenceOf<SlowEvidence>();
+const { met, failed, unseen, notApplicable } = evidenceOf<SlowEvidence>();
 
 const LEGS = ['straight', 'turn', 'climb', 'descent'];
 
@@ -191,6 +195,16 @@ const recovered: Requirement['see'] = (c) => {
     : met(recovery.endS, 'back-to-speed', { kias: track.airspeedKt.values[fast] });
 };
 
+/** Whatever stage of the flight they come in at: full flaps that go at once take the lift of a slow wing along. */
+const inStages: Requirement['see'] = (c) => {
+  if (c.attempt.configuration === 'clean') return notApplicable(undefined, 'flaps-stayed-up');
+  if (!c.track.other('flaps_deg')) return unseen(undefined, 'flaps-not-recorded');
+  const atOnce = allFlapsAtOnce(c, establishedOf(c)?.startS ?? c.attempt.startS);
+  return atOnce
+    ? failed(atOnce.atS, 'flaps-all-sinking', atOnce.params)
+    : met(phaseNamed(c.attempt.phases, 'recovery')?.startS, 'flaps-in-stages');
+};
+
 export const SLOW_REQUIREMENTS = {
   ...GENERAL_REQUIREMENTS,
   'slow-enough': {
@@ -208,5 +222,9 @@ export const SLOW_REQUIREMENTS = {
   recovered: {
     kind: 'proof',
     see: recovered,
+  },
+  flaps: {
+    kind: 'prohibition',
+    see: inStages,
   },
 } satisfies Record<string, Requirement>;

@@ -37,3 +37,16 @@ test('a turn flown slowly is no slow flight', () => {
   const { track, context } = scoreWithTrack(recording, { standard, airplane, briefs: [card] });
   expect(slowSpans(track, context)).toEqual([]);
 });
+
+test('a recovery that mushes in gusts, warning and all, is slow flight still, and no stall where none was briefed', () => {
+  const trainer = fleet.find(({ id }) => id === 'gimmer-2')!;
+  const { recording, card } = flyManeuver({
+    airplane: trainer,
+    maneuver: 'slow-flight',
+    habit: 'slow-flight/climb-on-recovery',
+    turbulence: 'moderate',
+    seed: 9301,
+  });
+  const { score } = scoreWithTrack(recording, { standard, airplane: trainer, briefs: [card] });
+  expect(score.attempts.map(({ maneuver }) => maneuver)).toEqual(['slow-flight']);
+});

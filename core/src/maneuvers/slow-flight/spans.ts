@@ -72,6 +72,7 @@ function slowRuns(
   const runs: [number, number][] = [];
   let begin = Number.NaN;
   let lastS = Number.NaN;
+  let lastSlowS = Number.NaN;
   for (let i = from; i < to; i++) {
     const slow =
       airspeedKt.values[i] <
@@ -79,14 +80,16 @@ function slowRuns(
           scene.warningKias(scene.flapsDeg(i)) + aboveKt,
           briefedKt > 0 ? briefedKt + SLOW_SIGNS.aboveBriefKt : 0,
         ) &&
-      Math.abs(verticalSpeedFpm[i]) < SLOW_SIGNS.levelFpm &&
       Math.abs(bankDeg.values[i]) < SLOW_SIGNS.mostBankDeg &&
       altitudeFt.values[i] > scene.lowestFt;
-    if (slow) {
+    if (slow) lastSlowS = timeS[i];
+    if (slow && Math.abs(verticalSpeedFpm[i]) < SLOW_SIGNS.levelFpm) {
       if (Number.isNaN(begin)) begin = timeS[i];
       lastS = timeS[i];
     }
-    const over = !Number.isNaN(begin) && (timeS[i] - lastS > SLOW_SIGNS.bridgeS || i === to - 1);
+    const over =
+      !Number.isNaN(begin) &&
+      (timeS[i] - lastS > SLOW_SIGNS.gustS || timeS[i] - lastSlowS > SLOW_SIGNS.bridgeS || i === to - 1);
     if (over) {
       runs.push([begin, lastS]);
       begin = Number.NaN;
@@ -209,7 +212,7 @@ function describe(
   const startS = powerCut(track, context, fallingS) ?? fallingS;
   const cameFrom = fast >= 0 ? speed[fast] : speed[rows.from];
 
-  const recoveryS = intoStall ? slowToS : recoveryFrom(track, slowFromS, slowToS, segment);
+  const recoveryS = intoStall ? slowToS : recoveryFrom(track, scene, slowFromS, slowToS, segment);
   let endS = slowToS;
   if (!intoStall) {
     const after = rowsBetween(timeS, slowToS, slowToS + SLOW_SIGNS.longestRecoveryS, segment);
@@ -231,9 +234,13 @@ function describe(
   return { variant, startS, endS, fastS, slowFromS, slowToS: recoveryS, phases, segment };
 }
 
-/** Where the speed begins its last rise: back from the end of the slow part while it was rising. */
+/**
+ * Where the speed begins its last rise, back from the end of the slow part while it was rising; or where the power came up and
+ * stayed, which a gust does not undo that takes the speed back once more.
+ */
 function recoveryFrom(
   track: Track,
+  scene: Scene,
   fromS: number,
   toS: number,
   segment: { from: number; to: number },
@@ -241,9 +248,13 @@ function recoveryFrom(
   const { timeS, airspeedKt } = track;
   const rows = rowsBetween(timeS, fromS, toS, segment);
   const middle = median(airspeedKt.values.subarray(rows.from, rows.to));
-  for (let i = rows.to - 1; i >= rows.from; i--)
-    if (airspeedKt.values[i] < middle + SLOW_SIGNS.risesKt) return timeS[i];
-  return toS;
+  let rising = rows.to - 1;
+  while (rising > rows.from && !(airspeedKt.values[rising] < middle + SLOW_SIGNS.risesKt)) rising--;
+  const firstHalf = rowsBetween(timeS, fromS, (fromS + toS) / 2, segment);
+  const heldAt = meanPower(scene, firstHalf) + SLOW_SIGNS.recoveryPower;
+  let powered = rows.to - 1;
+  while (powered > rows.from && scene.power(powered) > heldAt) powered--;
+  return timeS[Math.min(rising, powered)];
 }
 
 /** The speed about its target for three seconds. */

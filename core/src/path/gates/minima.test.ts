@@ -23,8 +23,14 @@ test('an instructor may ask for more of the day than the school, and not for les
   ]);
   expect(beyondMinima({ ...limits, windKt: 40 }, null)).toEqual([]);
   // 14 CFR 61.89(a)(6), from memory; whatever a school asks.
-  expect(beyondMinima({ ...limits, visibilitySm: 2.9 }, null).map(([field]) => field)).toEqual([
+  const beyond = (own: Partial<SoloLimits>, school: SoloMinima | null) =>
+    beyondMinima({ ...limits, ...own }, school).map(([field]) => field);
+  expect(beyond({ visibilitySm: 2.9 }, null)).toEqual(['visibilitySm']);
+  // All that goes beyond is said at once, each once.
+  expect(beyond({ visibilitySm: 2.9, windKt: 16, ceilingFt: 1500 }, minima)).toEqual([
     'visibilitySm',
+    'windKt',
+    'ceilingFt',
   ]);
 });
 

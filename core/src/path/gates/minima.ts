@@ -25,23 +25,27 @@ const SAYS: Record<keyof SoloMinima, (value: number) => string> = {
   visibilitySm: (value) => `at least ${value} statute miles of visibility`,
 };
 
+const RULE = `a student does not fly solo in less than ${STUDENT_VISIBILITY_SM.day} statute miles by day (14 CFR 61.89)`;
+
 /** What of a student's limits goes beyond the rule or the school's own. @returns a field and what is asked, for each. */
 export function beyondMinima(
   limits: SoloMinima,
   minima: SoloMinima | null | undefined,
 ): [field: string, asks: string][] {
-  if (limits.visibilitySm < STUDENT_VISIBILITY_SM.day)
-    return [
-      [
-        'visibilitySm',
-        `a student does not fly solo in less than ${STUDENT_VISIBILITY_SM.day} statute miles by day (14 CFR 61.89)`,
-      ],
-    ];
-  if (!minima) return [];
+  const beyondRule = limits.visibilitySm < STUDENT_VISIBILITY_SM.day;
+  const beyondSchool = minima
+    ? [
+        ...MOST.filter((key) => limits[key] > minima[key]),
+        ...LEAST.filter((key) => limits[key] < minima[key]),
+      ]
+    : [];
   return [
-    ...MOST.filter((key) => limits[key] > minima[key]),
-    ...LEAST.filter((key) => limits[key] < minima[key]),
-  ].map((key) => [key, `the school asks for ${SAYS[key](minima[key])}`]);
+    ...(beyondRule ? [['visibilitySm', RULE] satisfies [string, string]] : []),
+    // Where the rule itself is not met, the school's figure for the same says nothing more.
+    ...beyondSchool
+      .filter((key) => !(beyondRule && key === 'visibilitySm'))
+      .map((key): [string, string] => [key, `the school asks for ${SAYS[key](minima![key])}`]),
+  ];
 }
 
 /** The stricter of both in everything: limits that were set before the school asked for more follow it. */

@@ -74,6 +74,10 @@ export const SLOW_EVIDENCE: EvidenceWords<SlowEvidence> = {
   'into-a-stall': () => say`ended in the stall that followed`,
   'recovery-not-recorded': () => say`the recovery is not on record`,
   'back-to-speed': ({ kias }, f) => say`back to ${f.speed(kias)}`,
+  'flaps-stayed-up': () => say`flaps stayed up`,
+  'flaps-all-sinking': ({ fromDeg, toDeg, sinkFpm, lostFt }, f) =>
+    say`${f.deg(fromDeg)} to ${f.deg(toDeg)} at once: sank ${f.fpm(sinkFpm)} and lost ${f.ft(lostFt)}`,
+  'flaps-in-stages': () => say`not raised all at once while sinking`,
 };
 
 export const SLOW_REQUIREMENT_WORDS: RequirementWords<typeof SLOW_REQUIREMENTS> = {
@@ -88,4 +92,8 @@ export const SLOW_REQUIREMENT_WORDS: RequirementWords<typeof SLOW_REQUIREMENTS> 
   },
   configuration: { name: 'As configured', before: () => say`flaps as briefed` },
   recovered: { name: 'Recovered', before: () => say`recovered, or into the briefed stall` },
+  flaps: {
+    name: 'Flaps in stages',
+    before: () => say`full flaps raised a stage at a time, without sinking`,
+  },
 };
