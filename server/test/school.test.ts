@@ -217,6 +217,50 @@ test('an instructor who is invited teaches whom the invitation names; one that r
   expect(students.map(({ id }: { id: string }) => id)).toEqual([studentId]);
 });
 
+test('who is invited can be planned for before they come, and is the same person once they have', async () => {
+  const person = { name: 'To come', email: 'to-come@upland.example', role: 'student' };
+  const invite = async () => json(await chief.call('POST', '/people/invitations', person), 201);
+  const expected = async () =>
+    (await json(await chief.call('GET', '/students'), 200)).filter(
+      ({ name }: { name: string }) => name === 'To come',
+    );
+  const first = await invite();
+  const [{ id: comingId, email }] = await expected();
+  expect(email).toBeNull();
+  // Nothing opens an account that nobody has come to.
+  for (const password of ['', PASSWORD])
+    expect((await visitor().call('POST', '/session', { email: person.email, password })).status).not.toBe(
+      201,
+    );
+  // Invited again it is the same person, and the older link is no more.
+  const second = await invite();
+  expect((await expected()).map(({ id }: { id: string }) => id)).toEqual([comingId]);
+  await json(await visitor().call('POST', `/invitations/${tokenOf(first.url)}`, { password: PASSWORD }), 410);
+  const came = visitor();
+  const me = await json(
+    await came.call('POST', `/invitations/${tokenOf(second.url)}`, { password: PASSWORD }),
+    201,
+  );
+  expect(me).toMatchObject({ id: comingId, email: person.email });
+});
+
+test('an invitation that is taken back takes along who never came', async () => {
+  const person = { name: 'Never', email: 'never@upland.example', role: 'student' };
+  const { id } = await json(await chief.call('POST', '/people/invitations', person), 201);
+  expect((await chief.call('DELETE', `/people/invitations/${id}`)).status).toBe(204);
+  const names = async (path: string) =>
+    (await json(await chief.call('GET', path), 200)).map(({ name }: { name: string }) => name);
+  for (const path of ['/people', '/people/closed']) expect(await names(path)).not.toContain('Never');
+});
+
+test('a chief who is invited and has not come is no second chief', async () => {
+  const person = { name: 'Second', email: 'second@upland.example', role: 'chief' };
+  const { id } = await json(await chief.call('POST', '/people/invitations', person), 201);
+  const me = await json(await chief.call('GET', '/me'), 200);
+  await json(await chief.call('DELETE', `/people/${me.id}`), 409);
+  await chief.call('DELETE', `/people/invitations/${id}`);
+});
+
 describe('a password', () => {
   test('is changed by who knows the one in force; the other sessions end', async () => {
     const elsewhere = visitor();

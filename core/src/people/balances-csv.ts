@@ -57,7 +57,7 @@ const countOf = (text: string): number | null =>
   text === '' ? 0 : /^\d{1,5}$/.test(text) ? Number(text) : null;
 
 interface Known {
-  students: readonly { id: string; name: string; email?: string }[];
+  students: readonly { id: string; name: string; email?: string | null }[];
   skills: readonly { skill: string; title: string }[];
   /** What the four grades are called here, the first first. */
   gradeNames: readonly string[];

@@ -33,7 +33,7 @@ export function requireLines(rows: readonly unknown[]): void {
 }
 
 /** Those that a name or an address means: of two of one name the address alone tells which. */
-export const meantBy = <P extends { name: string; email?: string }>(
+export const meantBy = <P extends { name: string; email?: string | null }>(
   people: readonly P[],
   word: string,
 ): P[] =>

@@ -85,7 +85,7 @@ export const writeLinksCsv = (
 /** Ids of those who are to teach a listed student, and the words that name nobody who is there. */
 export function teachersOf(
   { taughtBy }: Pick<ListedPerson, 'taughtBy'>,
-  staff: readonly { id: string; name: string; email: string }[],
+  staff: readonly { id: string; name: string; email: string | null }[],
 ): { ids: string[]; unknown: string[] } {
   const ids: string[] = [];
   const unknown: string[] = [];

@@ -11,7 +11,7 @@ export { type Role, roleSchema } from '../people/person.ts';
 export const meSchema = z.object({
   id: z.uuid(),
   name: z.string(),
-  email: z.string(),
+  email: z.string().nullable(),
   role: roleSchema,
   school: z.string(),
   /** The school's time zone: its days and clock times are shown in it. */
@@ -39,7 +39,8 @@ export const signInSchema = z.object({
   code: z.string().trim().max(20).optional(),
 });
 
-export const studentSchema = z.object({ id: z.uuid(), name: z.string(), email: z.string() });
+/** Without an address: who came with an archive, and who is invited and has not come yet. */
+export const studentSchema = z.object({ id: z.uuid(), name: z.string(), email: z.string().nullable() });
 export type Student = z.infer<typeof studentSchema>;
 
 /** A student in a list, with how much they have flown and when last. */

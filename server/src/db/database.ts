@@ -25,6 +25,7 @@ import { Calendar1700000000021 } from './migrations/1700000000021-calendar.ts';
 import { ChangeOfUser1700000000022 } from './migrations/1700000000022-change-of-user.ts';
 import { References1700000000023 } from './migrations/1700000000023-references.ts';
 import { Findings1700000000024 } from './migrations/1700000000024-findings.ts';
+import { Invited1700000000025 } from './migrations/1700000000025-invited.ts';
 
 /** Every change to the tables, oldest first. */
 export const MIGRATIONS = [
@@ -52,6 +53,7 @@ export const MIGRATIONS = [
   ChangeOfUser1700000000022,
   References1700000000023,
   Findings1700000000024,
+  Invited1700000000025,
 ];
 
 const LONGEST_WAIT_MS = 5000;

@@ -14,7 +14,7 @@ export interface Viewer {
   schoolId: string;
   role: Role;
   name: string;
-  email: string;
+  email: string | null;
   /** The hash of the session's token: the database looks by it who signs, and who did what. */
   session: string;
 }

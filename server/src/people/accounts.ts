@@ -39,7 +39,7 @@ export async function changePassword(
     .getOneOrFail();
   if (!(await isPassword(account.passwordHash, current)))
     throw new Problem(403, 'current: this is not your current password.');
-  const passwordHash = await hashOfPassword(password, account.email);
+  const passwordHash = await hashOfPassword(password, account.email ?? '');
   await database.transaction(async (manager) => {
     await manager.update(AccountEntity, { schoolId, id }, { passwordHash });
     await endSessions(manager, viewer, session);
@@ -81,7 +81,7 @@ export async function useReset(database: DataSource, token: string, password: st
   const known = await openLink(database.manager, 'reset', token, false);
   const of = { schoolId: known.schoolId as string, id: known.accountId as string };
   const { email } = await database.getRepository(AccountEntity).findOneByOrFail(of);
-  const passwordHash = await hashOfPassword(password, email);
+  const passwordHash = await hashOfPassword(password, email ?? '');
   return database.transaction(async (manager) => {
     const link = await openLink(manager, 'reset', token);
     const account = await requireMember(manager, of, of.id);
@@ -100,8 +100,15 @@ export function closeAccount(database: DataSource, viewer: Viewer, id: string): 
     // Of two chiefs who close each other at once one stays.
     await manager.query('SELECT id FROM school WHERE id = $1 FOR UPDATE', [schoolId]);
     const account = await requireMember(manager, viewer, id);
-    const chiefs = await manager.countBy(AccountEntity, { schoolId, role: 'chief', closedAt: IsNull() });
-    if (account.role === 'chief' && chiefs < 2)
+    // Who is invited has not come yet.
+    const others = await manager.countBy(AccountEntity, {
+      schoolId,
+      id: Not(id),
+      role: 'chief',
+      closedAt: IsNull(),
+      email: Not(IsNull()),
+    });
+    if (account.role === 'chief' && account.email && others === 0)
       throw new Problem(409, 'The last chief instructor cannot be closed: invite another first.');
     await manager.update(AccountEntity, { schoolId, id }, { closedAt: new Date() });
     await endSessions(manager, account);

@@ -8,13 +8,21 @@ import { makeLink } from './links.ts';
 import { hideFlights } from './retention.ts';
 import { addToTrail } from './trail.ts';
 
-const CLOSED = { closedAt: Not(IsNull()), erasedAt: IsNull() };
+/** Who never came is not among them: an invitation was taken back. */
+const closedOf = (schoolId: string, id?: string) =>
+  [{ email: Not(IsNull()) }, { origin: Not(IsNull()) }].map((came) => ({
+    schoolId,
+    closedAt: Not(IsNull()),
+    erasedAt: IsNull(),
+    ...came,
+    ...(id && { id }),
+  }));
 
 /** Closed accounts of the viewer's school that still bear a name, the last closed first. */
 export async function closedAccounts(database: DataSource, { schoolId }: Viewer): Promise<ClosedAccount[]> {
   const rows = await database
     .getRepository(AccountEntity)
-    .find({ where: { schoolId, ...CLOSED }, order: { closedAt: 'DESC' } });
+    .find({ where: closedOf(schoolId), order: { closedAt: 'DESC' } });
   return rows.map(({ id, name, email, role, closedAt }) => ({
     id,
     name,
@@ -26,7 +34,7 @@ export async function closedAccounts(database: DataSource, { schoolId }: Viewer)
 
 /** @throws Problem 404 for nobody of this school whose account is closed. */
 async function requireClosed(manager: EntityManager, { schoolId }: Viewer, id: string) {
-  const account = await manager.findOneBy(AccountEntity, { schoolId, id, ...CLOSED });
+  const account = await manager.findOneBy(AccountEntity, closedOf(schoolId, id));
   if (!account) throw notFound('closed account');
   return account;
 }

@@ -15,13 +15,11 @@ import { LinkEntity } from '../db/entities.ts';
 import { json, jsonBody, router } from '../http/env.ts';
 import { describeMe } from '../http/me.ts';
 import { chiefsOnly } from '../http/only.ts';
-import { notFound } from '../http/problem.ts';
 import { beginSession } from '../http/sessions.ts';
 import { takeLinkTry } from '../http/throttle.ts';
 import { namesOf, requireChief } from '../scope.ts';
-import { accept, invite, inviteAll } from './invitations.ts';
+import { accept, invite, inviteAll, takeBack } from './invitations.ts';
 import { linkView, madeLink } from './link-view.ts';
-import { addToTrail } from './trail.ts';
 
 const tokenParam = z.object({ token: z.string().min(1).max(200) });
 const idParam = z.object({ id: z.uuid() });
@@ -103,16 +101,7 @@ export const invitationRoutes = () =>
       async (c) => {
         const [viewer, database] = [c.get('viewer'), c.get('database')];
         requireChief(viewer);
-        const { id } = c.req.valid('param');
-        await database.transaction(async (manager) => {
-          const { affected } = await manager.update(
-            LinkEntity,
-            { id, schoolId: viewer.schoolId, kind: 'invitation', usedAt: IsNull(), revokedAt: IsNull() },
-            { revokedAt: new Date() },
-          );
-          if (!affected) throw notFound('invitation');
-          await addToTrail(manager, viewer, 'invitation taken back', id);
-        });
+        await takeBack(database, viewer, c.req.valid('param').id);
         return c.body(null, 204);
       },
     )

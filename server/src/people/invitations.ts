@@ -3,10 +3,11 @@ import { randomUUID } from 'node:crypto';
 import type { invitationInputSchema } from '@keel/core';
 import { type DataSource, type EntityManager, In, IsNull } from 'typeorm';
 import type { z } from 'zod';
-import { type Account, AccountEntity, type Invited, TeachingEntity } from '../db/entities.ts';
+import { type Account, AccountEntity, type Invited, LinkEntity, TeachingEntity } from '../db/entities.ts';
 import { isDuplicate } from '../db/errors.ts';
+import { insertNew } from '../db/insert-new.ts';
 import type { Viewer } from '../http/env.ts';
-import { Problem } from '../http/problem.ts';
+import { notFound, Problem } from '../http/problem.ts';
 import { makeLink, openLink, useUp } from './links.ts';
 import { hashOfPassword } from './passwords.ts';
 import { addToTrail } from './trail.ts';
@@ -68,13 +69,76 @@ async function inviteIn(
     throw new Problem(422, 'taughtBy: only a student is taught by someone.');
   await requirePeople(manager, viewer, input.teaches, ['student'], 'teaches');
   await requirePeople(manager, viewer, input.taughtBy, ['instructor', 'chief'], 'taughtBy');
-  const made = await makeLink(manager, { kind: 'invitation', schoolId, madeBy, invited: input });
+  const accountId = await expected(manager, schoolId, input);
+  const made = await makeLink(manager, { kind: 'invitation', schoolId, accountId, madeBy, invited: input });
   await addToTrail(manager, viewer, 'invitation made', made.link.id, { role: input.role });
   return made;
 }
 
 /**
- * Makes the account that an invitation stands for.
+ * The account of who is invited, so that a lesson can be planned for them before they come: without an address and without a
+ * password nothing opens it. Whoever was invited before and never came is the same person; the older link ends.
+ */
+async function expected(
+  manager: EntityManager,
+  schoolId: string,
+  { name, email, role, teaches, taughtBy }: z.output<typeof invitationInputSchema>,
+): Promise<string> {
+  const [before]: { id: string }[] = await manager.query(
+    `SELECT account.id FROM link JOIN account ON account.school_id = link.school_id AND account.id = link.account_id
+     WHERE link.school_id = $1 AND link.kind = 'invitation' AND link.used_at IS NULL AND link.invited->>'email' = $2
+       AND account.email IS NULL AND account.erased_at IS NULL AND account.role = $3 LIMIT 1`,
+    [schoolId, email, role],
+  );
+  const id = before?.id ?? randomUUID();
+  if (before) {
+    await manager.update(LinkEntity, { accountId: id, usedAt: IsNull() }, { revokedAt: new Date() });
+    await manager.update(AccountEntity, { schoolId, id }, { name, closedAt: null });
+  } else await manager.insert(AccountEntity, { schoolId, id, name, role });
+  for (const studentId of new Set(teaches))
+    await insertNew(manager, TeachingEntity, { schoolId, instructorId: id, studentId });
+  for (const instructorId of new Set(taughtBy))
+    await insertNew(manager, TeachingEntity, { schoolId, instructorId, studentId: id });
+  return id;
+}
+
+/** What names a person, besides who teaches whom. */
+const NAMING = [
+  ['lesson', 'student_id'],
+  ['lesson', 'instructor_id'],
+  ['booking', 'student_id'],
+  ['booking', 'instructor_id'],
+  ['agreement', 'student_id'],
+  ['entered_attempt', 'student_id'],
+  ['signed', 'student_id'],
+];
+
+/** Ends an invitation; who was invited goes with it, or stays by name alone where something was planned already. */
+export function takeBack(database: DataSource, viewer: Viewer, id: string): Promise<void> {
+  const { schoolId } = viewer;
+  return database.transaction(async (manager) => {
+    const open = { id, schoolId, kind: 'invitation' as const, usedAt: IsNull(), revokedAt: IsNull() };
+    const link = await manager.findOneBy(LinkEntity, open);
+    const { affected } = await manager.update(LinkEntity, open, { revokedAt: new Date() });
+    if (!link || !affected) throw notFound('invitation');
+    if (link.accountId) {
+      const named = NAMING.map(
+        ([table, column]) => `EXISTS (SELECT FROM ${table} WHERE school_id = $1 AND ${column} = $2)`,
+      );
+      const [{ is }] = await manager.query(`SELECT ${named.join(' OR ')} AS is`, [schoolId, link.accountId]);
+      const closedAt = new Date();
+      await manager.update(
+        AccountEntity,
+        { schoolId, id: link.accountId },
+        { closedAt, erasedAt: is ? null : closedAt },
+      );
+    }
+    await addToTrail(manager, viewer, 'invitation taken back', id);
+  });
+}
+
+/**
+ * Opens the account that an invitation stands for.
  * @throws Problem 410 for an invitation that cannot be used; 409 where the address came to be somebody’s meanwhile.
  */
 export async function accept(database: DataSource, token: string, password: string): Promise<Account> {
@@ -83,15 +147,12 @@ export async function accept(database: DataSource, token: string, password: stri
   try {
     return await database.transaction(async (manager) => {
       const link = await openLink(manager, 'invitation', token);
-      const { name, email, role, teaches, taughtBy } = link.invited as Invited;
+      const { email, role } = link.invited as Invited;
       const schoolId = link.schoolId as string;
       await useUp(manager, link);
-      const id = randomUUID();
-      await manager.insert(AccountEntity, { schoolId, id, email, name, role, passwordHash });
-      for (const studentId of new Set(teaches))
-        await manager.insert(TeachingEntity, { schoolId, instructorId: id, studentId });
-      for (const instructorId of new Set(taughtBy))
-        await manager.insert(TeachingEntity, { schoolId, instructorId, studentId: id });
+      // An invitation from before accounts were made with it has none yet.
+      const id = link.accountId ?? (await expected(manager, schoolId, link.invited as Invited));
+      await manager.update(AccountEntity, { schoolId, id }, { email, passwordHash });
       await addToTrail(manager, { schoolId, id }, 'invitation accepted', link.id, { role });
       return manager.findOneByOrFail(AccountEntity, { schoolId, id });
     });

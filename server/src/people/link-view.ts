@@ -24,10 +24,10 @@ export async function linkView(
   const schoolId = link.schoolId as string;
   const [school, account] = await Promise.all([
     database.getRepository(SchoolEntity).findOneByOrFail({ id: schoolId }),
-    link.accountId
+    kind === 'reset' && link.accountId
       ? database.getRepository(AccountEntity).findOneByOrFail({ schoolId, id: link.accountId })
       : null,
   ]);
   const { name, email, role } = account ?? link.invited!;
-  return { kind, school: school.name, name, email, role };
+  return { kind, school: school.name, name, email: email ?? '', role };
 }

@@ -36,7 +36,7 @@ export async function beginSecondStep(
     );
   const secret = generateSecret();
   await database.getRepository(AccountEntity).update({ schoolId, id }, { totpSecret: secret });
-  return { secret, uri: generateURI({ issuer: 'Keel Path', label: email, secret }) };
+  return { secret, uri: generateURI({ issuer: 'Keel Path', label: email ?? '', secret }) };
 }
 
 /** The step that a code is of, where it is a good one that was not used before. */

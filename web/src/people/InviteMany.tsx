@@ -86,11 +86,11 @@ export function InviteMany(props: {
   );
 }
 
-function lookAt(text: string, there: readonly { email: string }[]): Look {
+function lookAt(text: string, there: readonly { email: string | null }[]): Look {
   try {
     return readPeopleCsv(
       text,
-      there.map(({ email }) => email),
+      there.flatMap(({ email }) => email ?? []),
     );
   } catch (error) {
     return { refused: errorWords(error) };

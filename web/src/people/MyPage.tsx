@@ -28,7 +28,7 @@ export function MyPage() {
   };
   return (
     <>
-      <TitleBar title={me?.name ?? ''} about={me?.email} />
+      <TitleBar title={me?.name ?? ''} about={me?.email ?? ''} />
       <div className="page">
         <div className="own-door">
           <ChangePassword />

@@ -77,7 +77,7 @@ export function PeoplePage() {
       'email',
       'Email',
       (p) => p.email ?? '',
-      (p) => p.email ?? `from ${p.origin}`,
+      (p) => p.email ?? (p.origin ? `from ${p.origin}` : 'invited, not joined yet'),
     ),
     ...(chief
       ? [
@@ -91,7 +91,9 @@ export function PeoplePage() {
               <Menu.Dropdown>
                 {p.role === 'student' && <Menu.Item onClick={() => setTeaching(p)}>Who teaches</Menu.Item>}
                 {p.role === 'student' && <Menu.Item onClick={() => setAgreeing(p)}>Agreements</Menu.Item>}
-                <Menu.Item onClick={() => reset(p)}>Create a password link</Menu.Item>
+                {(p.email || p.origin) && (
+                  <Menu.Item onClick={() => reset(p)}>Create a password link</Menu.Item>
+                )}
                 <Menu.Item onClick={() => setClosing(p)}>Close the account</Menu.Item>
               </Menu.Dropdown>
             </Menu>

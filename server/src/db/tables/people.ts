@@ -5,7 +5,8 @@ import { EntitySchema } from 'typeorm';
 export interface Account {
   id: string;
   schoolId: string;
-  email: string;
+  /** Null for who came with an archive, and for who is invited and has not come. */
+  email: string | null;
   name: string;
   role: Role;
   passwordHash: string;
@@ -32,7 +33,7 @@ export const AccountEntity = new EntitySchema<Account>({
   columns: {
     schoolId: { type: 'uuid', name: 'school_id', primary: true },
     id: { type: 'uuid', primary: true },
-    email: { type: 'text' },
+    email: { type: 'text', nullable: true },
     name: { type: 'text' },
     role: { type: 'text' },
     passwordHash: { type: 'text', name: 'password_hash', select: false },
