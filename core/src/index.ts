@@ -300,7 +300,6 @@ export { DATE_KINDS, type Mapping, mappingSchema, TIME_KINDS } from './recording
 export { headerKey, sampleRow, type TableHead, tableHead } from './recording/mapping/table.ts';
 export { unitsOf } from './recording/mapping/units.ts';
 export { type Beginning, beginningOf } from './recording/read/beginning.ts';
-export { recordingFromChunks } from './recording/read/from-chunks.ts';
 export { type MatchableLesson, matchLesson } from './recording/read/match-lesson.ts';
 export { type Peek, peekRecording } from './recording/read/peek.ts';
 export { readRecording } from './recording/read/read-recording.ts';

@@ -2,6 +2,7 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { makeApp } from '../src/http/app.ts';
 import { closeSilent } from '../src/live/flight.ts';
+import { upkeep } from '../src/tasks/upkeep.ts';
 import {
   analysed,
   asOwner,
@@ -108,6 +109,22 @@ test('repeats, tries too early, and two servers: the rows are exact and the scor
   // An ended flight takes nothing more.
   expect((await one.put(id, 8, parts[7])).status).toBe(409);
   expect((await one.put(id, 7, parts[7])).status).toBe(200);
+
+  // Later its rows are the file's alone; what is sent again is told by its hash, and who watches late is told how it ended.
+  const owner = await asOwner(school);
+  await owner.query("UPDATE live_flight SET ended_at = now() - interval '1 hour' WHERE id = $1", [id]);
+  await upkeep(school.database);
+  const { rows: left } = await owner.query(
+    'SELECT count(rows)::int AS rows, count(*)::int AS batches FROM live_batch WHERE flight_id = $1',
+    [id],
+  );
+  await owner.end();
+  expect(left).toEqual([{ rows: 0, batches: 8 }]);
+  expect((await one.put(id, 7, parts[7])).status).toBe(200);
+  expect((await one.put(id, 7, parts[6])).status).toBe(409);
+  const late = await (await instructor.call('GET', `/live/${id}/events`)).text();
+  expect(late).toContain(recordingId);
+  expect(await fileOf(instructor, recordingId)).toBe(FILE);
 });
 
 test('other columns, time that goes back, and nonsense are refused, and what was kept stays', async () => {

@@ -16,10 +16,10 @@ import {
   AirplaneEntity,
   DeviceEntity,
   LiveFlightEntity,
-  RecordingFileEntity,
   SchoolEntity,
   StandardEntity,
 } from '../src/db/entities.ts';
+import { bytesOf } from '../src/files/recording-files.ts';
 import { hashOfToken } from '../src/http/sessions.ts';
 import { freePort, type Program, startProgram } from './support/program.ts';
 import { flightCsv } from './support/school.ts';
@@ -203,10 +203,8 @@ test(`${KILLS} kills of server, recorder and database: every row once, in order`
   const after: DataSource = await connect(url);
   try {
     const flight = await after.getRepository(LiveFlightEntity).findOneByOrFail({ schoolId, id: flightId });
-    const { bytes } = await after
-      .getRepository(RecordingFileEntity)
-      .findOneByOrFail({ schoolId, recordingId: flight.recordingId! });
-    expect(Buffer.from(bytes).toString()).toBe(`${header}\n${rows.join('\n')}\n`);
+    const bytes = await bytesOf(after, { schoolId, recordingId: flight.recordingId! });
+    expect(bytes.toString()).toBe(`${header}\n${rows.join('\n')}\n`);
   } finally {
     await after.destroy();
   }

@@ -8,7 +8,7 @@ import {
   scoreRecording,
   wordedScore,
 } from '@keel/core';
-import { RecordingChunkEntity, RecordingEntity } from '../src/db/entities.ts';
+import { RecordingEntity } from '../src/db/entities.ts';
 import { changesBetween } from '../src/debrief/changes-between.ts';
 import { analysed, flightCsv, lessonInput, openSchool, type TestSchool } from './support/school.ts';
 
@@ -45,20 +45,6 @@ test('the original bytes come back as they came', async () => {
   const bytes = Buffer.from(await answer.arrayBuffer());
   expect(bytes).toEqual(Buffer.from(file));
   expect(createHash('sha256').update(bytes).digest('hex')).toBe(sha256);
-});
-
-test('the columns are kept beside the bytes', async () => {
-  const file = flightCsv(13);
-  const { id } = await uploaded(file);
-  const { timeS, channels } = readRecordingCsv(file);
-  const [chunk] = await school.database.getRepository(RecordingChunkEntity).findBy({ recordingId: id });
-  expect(chunk.rows).toBe(timeS.length);
-  const column = (name: string) => {
-    const at = chunk.channels.indexOf(name) * chunk.rows * 8;
-    return new Float64Array(Uint8Array.from(chunk.data.subarray(at, at + chunk.rows * 8)).buffer);
-  };
-  expect(column('time_s')).toEqual(timeS);
-  expect(column('alt_ft')).toEqual(channels.alt_ft);
 });
 
 test('the same file twice is recognised', async () => {

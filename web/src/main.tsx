@@ -9,10 +9,12 @@ import { Notifications } from '@mantine/notifications';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
+import { askEarly } from './api/early.ts';
 import { CurrentProvider } from './frame/current.tsx';
 import { router } from './frame/router.tsx';
 import { theme } from './theme/theme.ts';
 
+askEarly(location.pathname);
 registerSW({ immediate: true });
 
 const root = document.getElementById('root');

@@ -47,18 +47,11 @@ export interface AnalysisInput {
   clearsBeforeEach: boolean;
 }
 
-interface Chunk {
-  rows: number;
-  channels: string[];
-  data: Uint8Array;
-}
-
 export interface ReadResult {
   /** When the recording began, ISO 8601, where it says so. */
   begins: Beginning | undefined;
   /** Time of day of the recording’s zero, ms since 1970. */
   epochMs: number | null;
-  chunks: Chunk[];
 }
 
 export interface Analysis {
@@ -71,19 +64,18 @@ export interface Analysis {
   observations: Observation[];
 }
 
-const CHUNK_ROWS = 6000;
 /** Reading is about this share of the whole. */
 const READING_SHARE = 0.7;
 
 /**
- * Reads a file for keeping.
+ * Reads a file before it is kept.
  * @throws InputError where it cannot be read, or holds nothing that could be scored.
  */
 export function readForKeeping(bytes: Uint8Array, mapping?: Mapping): ReadResult {
   const recording = readRecording(decodeText(bytes), undefined, mapping);
   checkScorable(recording);
   const { epochMs = null } = recording;
-  return { begins: beginningOf(recording), epochMs, chunks: chunksOf(recording) };
+  return { begins: beginningOf(recording), epochMs };
 }
 
 /** @throws InputError where the file cannot be read. */
@@ -125,22 +117,4 @@ export function analyse(input: AnalysisInput, tell: (fraction: number) => void):
     flight: encodeFlight(flightColumns(track)),
     observations: observe(track, attempts, context),
   };
-}
-
-function chunksOf({ timeS, channels }: Recording): Chunk[] {
-  const columns: [string, Float64Array][] = [['time_s', timeS], ...Object.entries(channels)];
-  const chunks: Chunk[] = [];
-  for (let from = 0; from < timeS.length; from += CHUNK_ROWS) {
-    const to = Math.min(timeS.length, from + CHUNK_ROWS);
-    const data = new Float64Array((to - from) * columns.length);
-    columns.forEach(([, values], c) => {
-      data.set(values.subarray(from, to), c * (to - from));
-    });
-    chunks.push({
-      rows: to - from,
-      channels: columns.map(([name]) => name),
-      data: new Uint8Array(data.buffer),
-    });
-  }
-  return chunks;
 }

@@ -17,7 +17,6 @@ import {
 } from '@keel/core';
 import { type DataSource, type EntityManager, IsNull } from 'typeorm';
 import { v5 as uuidFrom } from 'uuid';
-import { readForKeeping } from '../analysis/analyse.ts';
 import {
   AccountEntity,
   AirplaneEntity,
@@ -26,7 +25,6 @@ import {
   KeelEntity,
   LessonEntity,
   RecordingEntity,
-  RecordingFileEntity,
   SchoolEntity,
   ScoreEntity,
   type ScoreRow,
@@ -37,7 +35,7 @@ import {
 } from '../db/entities.ts';
 import { isDuplicate, refusalOf } from '../db/errors.ts';
 import { insertNew } from '../db/insert-new.ts';
-import { storeChunks } from '../debrief/keep-upload.ts';
+import { keepBytes } from '../files/recording-files.ts';
 import { Problem } from '../http/problem.ts';
 import { writeAttempts } from '../path/attempt-rows.ts';
 import { writeRecords } from '../path/skill-records.ts';
@@ -282,7 +280,7 @@ async function takeStandards(manager: EntityManager, schoolId: string, index: Ar
   return rows;
 }
 
-/** The bytes, the columns that they hold, and the score as it was worked out; one that cannot be used is worked out anew. */
+/** The bytes, and the score as it was worked out; one that cannot be used is worked out anew. */
 async function takeRecording(
   manager: EntityManager,
   schoolId: string,
@@ -293,13 +291,11 @@ async function takeRecording(
   const bytes = await entry(file);
   if (sha256Of(bytes) !== sha256)
     throw new Problem(422, `${fileName} is not what it was when the archive was made: have it made again.`);
-  await manager.insert(RecordingFileEntity, { schoolId, recordingId, bytes });
+  await keepBytes(manager, { schoolId, recordingId }, bytes);
   if (recording.status === 'refused') {
     await manager.update(RecordingEntity, { schoolId, id: recordingId }, { status: 'refused' });
     return;
   }
-  const mapping = (recording.mapping ?? undefined) as Parameters<typeof readForKeeping>[1];
-  await storeChunks(manager, { schoolId, id: recordingId }, readForKeeping(new Uint8Array(bytes), mapping));
   const score = words && recording.score ? await scoreIn(recording.score, sha256, entry) : null;
   if (!score) {
     await ask(manager, { schoolId, kind: 'score', subject: recordingId });

@@ -19,7 +19,6 @@ import {
   KeelEntity,
   LessonEntity,
   RecordingEntity,
-  RecordingFileEntity,
   SchoolEntity,
   ScoreEntity,
   StandardEntity,
@@ -27,6 +26,7 @@ import {
   TeachingEntity,
   zoneOf,
 } from '../db/entities.ts';
+import { bytesOf } from '../files/recording-files.ts';
 import { signatureOf } from './key.ts';
 import { sha256 } from './read.ts';
 import { type ArchiveOf, airplanesBooked, namedIn, recordOfArchive } from './record.ts';
@@ -54,10 +54,7 @@ async function fill(database: DataSource, of: ArchiveOf, zip: yazl.ZipFile): Pro
   for (const { id: recordingId, file, score } of index.recordings) {
     // What was added is compressed before the next comes: the archive never lies in memory as a whole.
     await drained(zip.outputStream as PassThrough);
-    const { bytes } = await database
-      .getRepository(RecordingFileEntity)
-      .findOneByOrFail({ schoolId, recordingId });
-    add(file, bytes);
+    add(file, await bytesOf(database, { schoolId, recordingId }));
     if (!score) continue;
     const kept = await keptScore(database, schoolId, recordingId);
     add(score, Buffer.from(JSON.stringify(kept.index)));

@@ -26,6 +26,7 @@ import { ChangeOfUser1700000000022 } from './migrations/1700000000022-change-of-
 import { References1700000000023 } from './migrations/1700000000023-references.ts';
 import { Findings1700000000024 } from './migrations/1700000000024-findings.ts';
 import { Invited1700000000025 } from './migrations/1700000000025-invited.ts';
+import { Once1700000000026 } from './migrations/1700000000026-once.ts';
 
 /** Every change to the tables, oldest first. */
 export const MIGRATIONS = [
@@ -54,6 +55,7 @@ export const MIGRATIONS = [
   References1700000000023,
   Findings1700000000024,
   Invited1700000000025,
+  Once1700000000026,
 ];
 
 const LONGEST_WAIT_MS = 5000;

@@ -17,7 +17,7 @@ import {
   SyllabusEntity,
 } from './tables/path.ts';
 import { AccountEntity, KnownDeviceEntity, SessionEntity, TeachingEntity } from './tables/people.ts';
-import { RecordingChunkEntity, RecordingEntity, RecordingFileEntity } from './tables/recording.ts';
+import { RecordingEntity, RecordingFileEntity } from './tables/recording.ts';
 import { SchoolEntity } from './tables/school.ts';
 import { FlightEntity, KeelEntity, ScoreEntity } from './tables/score.ts';
 import { LogDraftEntity, SignedEntity } from './tables/signed.ts';
@@ -57,7 +57,6 @@ export const entities = [
   LessonEntity,
   RecordingEntity,
   RecordingFileEntity,
-  RecordingChunkEntity,
   ScoreEntity,
   KeelEntity,
   FlightEntity,

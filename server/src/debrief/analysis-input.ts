@@ -5,12 +5,12 @@ import type { AnalysisInput } from '../analysis/analyse.ts';
 import {
   AirplaneEntity,
   LessonEntity,
-  RecordingFileEntity,
   type RecordingRow,
   SchoolEntity,
   StandardEntity,
   StatementEntity,
 } from '../db/entities.ts';
+import { bytesOf } from '../files/recording-files.ts';
 import { techniqueOf } from '../technique/routes.ts';
 
 /** Everything that was said of a recording, oldest first. */
@@ -60,11 +60,11 @@ type Scored = Pick<
 
 export async function inputFor(database: DataSource, recording: RecordingRow): Promise<AnalysisInput> {
   const { schoolId, id } = recording;
-  const [file, statements] = await Promise.all([
-    database.getRepository(RecordingFileEntity).findOneByOrFail({ schoolId, recordingId: id }),
+  const [bytes, statements] = await Promise.all([
+    bytesOf(database, { schoolId, recordingId: id }),
     statementsOf(database, recording),
   ]);
-  return scoredAs(database, recording, new Uint8Array(file.bytes), statements);
+  return scoredAs(database, recording, new Uint8Array(bytes), statements);
 }
 
 /** Some bytes with everything that they are scored against. */

@@ -1,11 +1,12 @@
 /** A recording in the formats that others read, as a task: a long flight takes its time to write. */
 import {
   dayIn,
+  decodeText,
   InputError,
   inputWords,
   maneuverName,
   type Recording,
-  recordingFromChunks,
+  readRecording,
   unitsFor,
   wordedScore,
   writeGpx,
@@ -15,12 +16,12 @@ import {
 import type { DataSource } from 'typeorm';
 import {
   AirplaneEntity,
-  RecordingChunkEntity,
   RecordingEntity,
   type RecordingRow,
   ScoreEntity,
   type ScoreRow,
 } from '../db/entities.ts';
+import { bytesOf } from '../files/recording-files.ts';
 import { zoneOfSchool } from '../scope.ts';
 import type { Handler } from '../tasks/handler.ts';
 
@@ -44,27 +45,20 @@ export const exportTask: Handler = async ({ schoolId, input }, { database }) => 
   }
 };
 
-/** The stored columns put together again, with what is known of the flight in the header. */
+/** What the file holds, with what is known of the flight in the header. */
 async function storedRecording(database: DataSource, row: RecordingRow, score: ScoreRow): Promise<Recording> {
-  const chunks = await database
-    .getRepository(RecordingChunkEntity)
-    .find({ where: { schoolId: row.schoolId, recordingId: row.id }, order: { seq: 'ASC' } });
+  const { schoolId, id: recordingId, mapping } = row;
+  const bytes = await bytesOf(database, { schoolId, recordingId });
   const { airplane, groundFt, weightLb } = score.score;
-  return recordingFromChunks(
-    chunks.map(({ rows, channels, data }) => ({
-      rows,
-      channels,
-      // A buffer from the database may begin anywhere; floats may not.
-      data: new Float64Array(Uint8Array.from(data).buffer),
-    })),
-    {
+  return {
+    ...readRecording(decodeText(new Uint8Array(bytes)), undefined, mapping ?? undefined),
+    header: {
       ...(airplane && { airplane }),
-      date: dayIn(row.flownAt, await zoneOfSchool(database, row.schoolId)),
+      date: dayIn(row.flownAt, await zoneOfSchool(database, schoolId)),
       ...(groundFt !== null && { groundFt }),
       ...(weightLb !== null && { weightLb }),
     },
-    row.epochMs ?? undefined,
-  );
+  };
 }
 
 async function written(database: DataSource, row: RecordingRow, format: Format): Promise<string> {

@@ -3,15 +3,9 @@ import { createHash, randomUUID } from 'node:crypto';
 import { type Beginning, type Created, dayIn, describeInput, InputError, instantOf } from '@keel/core';
 import { type DataSource, type EntityManager, IsNull } from 'typeorm';
 import { type ReadResult, readForKeeping } from '../analysis/analyse.ts';
-import {
-  RecordingChunkEntity,
-  RecordingEntity,
-  RecordingFileEntity,
-  type RecordingRow,
-  SchoolEntity,
-  zoneOf,
-} from '../db/entities.ts';
+import { RecordingEntity, type RecordingRow, SchoolEntity, zoneOf } from '../db/entities.ts';
 import { isDuplicate } from '../db/errors.ts';
+import { keepBytes } from '../files/recording-files.ts';
 import { fileUpTo } from '../live/rows.ts';
 import { ask } from '../tasks/list.ts';
 
@@ -121,9 +115,8 @@ async function keep(
           epochMs: read.epochMs,
         }),
   });
-  await manager.insert(RecordingFileEntity, { schoolId, recordingId: id, bytes });
+  await keepBytes(manager, { schoolId, recordingId: id }, bytes);
   if ('refused' in read) return { id, duplicate: false };
-  await storeChunks(manager, { schoolId, id }, read);
   await ask(manager, {
     schoolId,
     kind: 'score',
@@ -132,25 +125,6 @@ async function keep(
     input: instructorFlew ? { instructorFlew } : {},
   });
   return { id, duplicate: false };
-}
-
-/** Stores the columns, in place of those that an earlier reading left. */
-export async function storeChunks(
-  manager: EntityManager,
-  { schoolId, id: recordingId }: Pick<RecordingRow, 'schoolId' | 'id'>,
-  { chunks }: ReadResult,
-): Promise<void> {
-  await manager.delete(RecordingChunkEntity, { schoolId, recordingId });
-  for (const [seq, { rows, channels, data }] of chunks.entries()) {
-    await manager.insert(RecordingChunkEntity, {
-      schoolId,
-      recordingId,
-      seq,
-      rows,
-      channels,
-      data: Buffer.from(data.buffer, data.byteOffset, data.byteLength),
-    });
-  }
 }
 
 /** The file's own time; a file that names only the day takes the lesson's hour of that day, else its first moment. */

@@ -4,13 +4,8 @@ import { createRoute, z } from '@hono/zod-openapi';
 import { createdSchema, keelTraceSchema, mappingSchema, recordingSchema } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import { requireLesson } from '../brief/lessons.ts';
-import {
-  KeelEntity,
-  RecordingEntity,
-  RecordingFileEntity,
-  type RecordingRow,
-  ScoreEntity,
-} from '../db/entities.ts';
+import { KeelEntity, RecordingEntity, type RecordingRow, ScoreEntity } from '../db/entities.ts';
+import { bytesOf } from '../files/recording-files.ts';
 import { refuseLarge } from '../http/bodies.ts';
 import { json, router, type Viewer } from '../http/env.ts';
 import { multipart } from '../http/multipart.ts';
@@ -151,11 +146,8 @@ export function recordingRoutes() {
       }),
       async (c) => {
         const recording = await requireRecording(c.get('database'), c.get('viewer'), c.req.valid('param').id);
-        const files = c.get('database').getRepository(RecordingFileEntity);
-        const { bytes } = await files.findOneByOrFail({
-          schoolId: recording.schoolId,
-          recordingId: recording.id,
-        });
+        const { schoolId, id: recordingId } = recording;
+        const bytes = await bytesOf(c.get('database'), { schoolId, recordingId });
         c.header('Content-Type', 'text/csv');
         c.header(
           'Content-Disposition',

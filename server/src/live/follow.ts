@@ -123,7 +123,9 @@ async function begin(
         const kept = await batchesBetween(database, flight, seq, Math.min(latest, seq + PIECE - 1));
         let text = '';
         for (const batch of kept) text += await textOf(services, flight, batch.seq, batch.rows);
-        return kept.length === 0 ? null : { text, next: seq + kept.length };
+        if (kept.length > 0) return { text, next: seq + kept.length };
+        // Its file has taken their place: what is left to tell is how it ended.
+        return flight.recordingId ? { text, next: flight.nextSeq } : null;
       },
       async end(seq) {
         if (!flight.recordingId || seq < flight.nextSeq) return null;

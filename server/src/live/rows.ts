@@ -4,7 +4,7 @@ import { type LiveFlight, LiveFlightEntity } from '../db/entities.ts';
 
 type Which = Pick<LiveFlight, 'schoolId' | 'id'>;
 
-/** Batches from one to another, both among them, in their order. */
+/** Batches from one to another, both among them, in their order; none of a flight whose file has taken their place. */
 export const batchesBetween = (
   database: DataSource,
   { schoolId, id }: Which,
@@ -12,7 +12,8 @@ export const batchesBetween = (
   last: number,
 ): Promise<{ seq: number; rows: string }[]> =>
   database.query(
-    'SELECT seq, rows FROM live_batch WHERE school_id = $1 AND flight_id = $2 AND seq BETWEEN $3 AND $4 ORDER BY seq',
+    `SELECT seq, rows FROM live_batch
+     WHERE school_id = $1 AND flight_id = $2 AND seq BETWEEN $3 AND $4 AND rows IS NOT NULL ORDER BY seq`,
     [schoolId, id, first, last],
   );
 

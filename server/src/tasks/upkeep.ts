@@ -1,5 +1,6 @@
 /** Removes what has had its time; by the clock, in one process at a time. */
 import type { DataSource } from 'typeorm';
+import { tidyFiles } from '../files/recording-files.ts';
 import { countFigures } from '../path/school-figures.ts';
 
 /** Each in words a database reads: what goes, and when. */
@@ -9,6 +10,10 @@ const RULES = [
   "UPDATE task SET output = NULL WHERE output IS NOT NULL AND finished_at < now() - interval '15 minutes'",
   "DELETE FROM task WHERE finished_at < now() - interval '1 day'",
   'SELECT purge_recordings()',
+  // Whoever watches to the end has seen it by then; what a device sent again is told by its hash.
+  `UPDATE live_batch SET rows = NULL FROM live_flight AS flight
+   WHERE flight.school_id = live_batch.school_id AND flight.id = live_batch.flight_id AND live_batch.rows IS NOT NULL
+     AND flight.recording_id IS NOT NULL AND flight.ended_at < now() - interval '10 minutes'`,
   "DELETE FROM link WHERE expires_at < now() - interval '30 days'",
   'DELETE FROM throttle WHERE expire < extract(epoch FROM now()) * 1000',
 ];
@@ -23,5 +28,6 @@ export async function upkeepIfDue(database: DataSource): Promise<void> {
 
 export async function upkeep(database: DataSource): Promise<void> {
   for (const rule of RULES) await database.query(rule);
+  await tidyFiles(database);
   await countFigures(database);
 }

@@ -21,12 +21,34 @@ export const options = {
   errorRetryInterval: 2000,
 };
 
+/** Under which name an answer is kept, and how it is asked for. */
+export type Ask<T> = readonly [path: string, ask: () => Promise<T>];
+
 const useGet = <T>(path: string | null, ask: () => Promise<T>, more?: { keepPreviousData: boolean }) =>
   useSWR<T, ApiError>(path, ask, { ...options, ...more });
+const useAsk = <T>(ask: Ask<T> | null) => useSWR<T, ApiError>(ask?.[0] ?? null, ask?.[1] ?? null, options);
 
-export const useMe = () => useGet('/me', () => read(api.me.$get()));
+const ask = <T>(path: string, by: () => Promise<T>): Ask<T> => [path, by];
+export const pathOf = (studentId: string) => `/students/${studentId}/path`;
+/** What a page may begin with. */
+export const asks = {
+  me: () => ask('/me', () => read(api.me.$get())),
+  today: () => ask('/today', () => read(api.today.$get())),
+  students: () => ask('/students', () => read(api.students.$get())),
+  airplanes: () => ask('/airplanes', () => read(api.airplanes.$get())),
+  standards: () => ask('/standards', () => read(api.standards.$get())),
+  technique: () => ask('/technique', () => read(api.technique.$get())),
+  lesson: (id: string) => ask(`/lessons/${id}`, () => read(api.lessons[':id'].$get({ param: { id } }))),
+  recording: (id: string) =>
+    ask(`/recordings/${id}`, () => read(api.recordings[':id'].$get({ param: { id } }))),
+  path: (id: string) => ask(pathOf(id), () => read(api.students[':id'].path.$get({ param: { id } }))),
+  logbook: (id: string) =>
+    ask(`/students/${id}/logbook`, () => read(api.students[':id'].logbook.$get({ param: { id } }))),
+};
+
+export const useMe = () => useAsk(asks.me());
 export const useSessions = () => useGet('/me/sessions', () => read(api.me.sessions.$get()));
-export const useStudents = () => useGet('/students', () => read(api.students.$get()));
+export const useStudents = () => useAsk(asks.students());
 export const useInvitations = (wanted: boolean) =>
   useGet(wanted ? '/people/invitations' : null, () => read(api.people.invitations.$get()));
 /** Asked again now and then: a flight begins and ends without anybody here doing anything. */
@@ -58,16 +80,15 @@ export const useTrail = () => {
   );
 };
 export const usePeople = () => useGet('/people', () => read(api.people.$get()));
-export const useAirplanes = () => useGet('/airplanes', () => read(api.airplanes.$get()));
+export const useAirplanes = () => useAsk(asks.airplanes());
 export const useOwnFigures = (id: string) =>
   useGet(`/airplanes/${id}/own-figures`, () =>
     read(api.airplanes[':id']['own-figures'].$get({ param: { id } })),
   );
-export const useStandards = () => useGet('/standards', () => read(api.standards.$get()));
+export const useStandards = () => useAsk(asks.standards());
 export const useSchoolWords = () => useGet('/coach-words', () => read(api['coach-words'].$get()));
-export const useTechnique = () => useGet('/technique', () => read(api.technique.$get()));
-export const useLesson = (id: string | undefined) =>
-  useGet(id ? `/lessons/${id}` : null, () => read(api.lessons[':id'].$get({ param: { id: id ?? '' } })));
+export const useTechnique = () => useAsk(asks.technique());
+export const useLesson = (id: string | undefined) => useAsk(id ? asks.lesson(id) : null);
 
 export interface LessonsWanted {
   studentId?: string;
@@ -98,12 +119,7 @@ export const useLessons = (wanted: LessonsWanted = {}, limit = 50) => {
   );
 };
 
-export const pathOf = (studentId: string) => `/students/${studentId}/path`;
-
-export const usePath = (studentId: string | undefined) =>
-  useGet(studentId ? pathOf(studentId) : null, () =>
-    read(api.students[':id'].path.$get({ param: { id: studentId ?? '' } })),
-  );
+export const usePath = (studentId: string | undefined) => useAsk(studentId ? asks.path(studentId) : null);
 
 export interface MatrixWanted {
   search: string;
@@ -133,11 +149,10 @@ export const useProposal = (studentId: string, query: { blockMin?: number; cloud
     { keepPreviousData: true },
   );
 
-export const useToday = () => useGet('/today', () => read(api.today.$get()));
+export const useToday = () => useAsk(asks.today());
 export const useWeek = (day: string) =>
   useGet(`/week?day=${day}`, () => read(api.week.$get({ query: { day } })));
-export const useLogbook = (id: string) =>
-  useGet(`/students/${id}/logbook`, () => read(api.students[':id'].logbook.$get({ param: { id } })));
+export const useLogbook = (id: string) => useAsk(asks.logbook(id));
 export const useAgreements = (id: string) =>
   useGet(`/students/${id}/agreements`, () => read(api.students[':id'].agreements.$get({ param: { id } })));
 export const useLandings = (id: string) =>
@@ -191,15 +206,11 @@ const underWay = new Set<string>();
 
 /** Asks again while the analysis runs; what it found changes the lists and the path as well. */
 export const useRecording = (id: string | undefined) =>
-  useSWR<RecordingView, ApiError>(
-    id ? `/recordings/${id}` : null,
-    () => read(api.recordings[':id'].$get({ param: { id: id ?? '' } })),
-    {
-      ...options,
-      refreshInterval: (latest) => (isUnderWay(latest) ? 300 : 0),
-      onSuccess: (latest) => {
-        if (isUnderWay(latest)) underWay.add(latest.id);
-        else if (underWay.delete(latest.id)) void refresh();
-      },
+  useSWR<RecordingView, ApiError>(id ? asks.recording(id)[0] : null, id ? asks.recording(id)[1] : null, {
+    ...options,
+    refreshInterval: (latest) => (isUnderWay(latest) ? 300 : 0),
+    onSuccess: (latest) => {
+      if (isUnderWay(latest)) underWay.add(latest.id);
+      else if (underWay.delete(latest.id)) void refresh();
     },
-  );
+  });

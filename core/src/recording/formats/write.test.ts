@@ -8,7 +8,6 @@ import { DOMParser } from '@xmldom/xmldom';
 import { validateXML } from 'xmllint-wasm';
 import { InputError } from '../../errors.ts';
 import type { Recording } from '../columns/recording.ts';
-import { recordingFromChunks } from '../read/from-chunks.ts';
 import { readRecording } from '../read/read-recording.ts';
 import { writeGpx } from './write-gpx.ts';
 import { writeKml } from './write-kml.ts';
@@ -118,18 +117,4 @@ test('without positions it says what to take instead', () => {
   const { lat_deg: _, ...channels } = recording.channels;
   expect(() => writeGpx({ ...recording, channels }, '')).toThrow(InputError);
   expect(() => writeKml({ ...recording, channels }, '')).toThrow('track/no-places');
-});
-
-test('stored chunks make the recording again', () => {
-  const names = ['time_s', 'lat_deg', 'alt_ft'];
-  const columns = [recording.timeS, recording.channels.lat_deg!, recording.channels.alt_ft!];
-  const chunk = (from: number, to: number) => ({
-    rows: to - from,
-    channels: names,
-    data: Float64Array.from(columns.flatMap((values) => [...values.subarray(from, to)])),
-  });
-  const again = recordingFromChunks([chunk(0, 50), chunk(50, ROWS)], { note: 'x' }, recording.epochMs);
-  expect(again.timeS).toEqual(recording.timeS);
-  expect(again.channels).toEqual({ lat_deg: recording.channels.lat_deg, alt_ft: recording.channels.alt_ft });
-  expect(again).toMatchObject({ header: { note: 'x' }, epochMs: recording.epochMs });
 });

@@ -72,7 +72,8 @@ interface LiveBatch {
   flightId: string;
   seq: number;
   sha256: string;
-  rows: string;
+  /** Null once the flight has ended and its file is written. */
+  rows: string | null;
   lastTime: number;
   /** The device’s clock as it sent, ms. */
   clockMs: number | null;
@@ -85,7 +86,7 @@ export const LiveBatchEntity = new EntitySchema<LiveBatch>({
     flightId: { type: 'uuid', name: 'flight_id', primary: true },
     seq: { type: 'int', primary: true },
     sha256: { type: 'text' },
-    rows: { type: 'text' },
+    rows: { type: 'text', nullable: true },
     lastTime: { type: 'double precision', name: 'last_time' },
     clockMs: { type: 'double precision', name: 'clock_ms', nullable: true },
     receivedAt: { type: 'timestamptz', name: 'received_at', createDate: true },

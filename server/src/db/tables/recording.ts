@@ -65,36 +65,14 @@ export const RecordingEntity = new EntitySchema<RecordingRow>({
 interface RecordingFile {
   schoolId: string;
   recordingId: string;
-  bytes: Buffer;
+  /** Null where they lie in a folder. */
+  bytes: Buffer | null;
 }
 export const RecordingFileEntity = new EntitySchema<RecordingFile>({
   name: 'recording_file',
   columns: {
     schoolId: { type: 'uuid', name: 'school_id', primary: true },
     recordingId: { type: 'uuid', name: 'recording_id', primary: true },
-    bytes: { type: 'bytea' },
-  },
-});
-
-/** A stretch of a recording's columns; a live feed appends them, and none is ever changed. */
-interface RecordingChunk {
-  schoolId: string;
-  recordingId: string;
-  seq: number;
-  rows: number;
-  /** Column names in order, `time_s` first. */
-  channels: string[];
-  /** The columns one after the other, little-endian 64-bit floats; NaN where nothing was measured. */
-  data: Buffer;
-}
-export const RecordingChunkEntity = new EntitySchema<RecordingChunk>({
-  name: 'recording_chunk',
-  columns: {
-    schoolId: { type: 'uuid', name: 'school_id', primary: true },
-    recordingId: { type: 'uuid', name: 'recording_id', primary: true },
-    seq: { type: 'int', primary: true },
-    rows: { type: 'int' },
-    channels: { type: 'text', array: true },
-    data: { type: 'bytea' },
+    bytes: { type: 'bytea', nullable: true },
   },
 });
