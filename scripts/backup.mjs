@@ -41,6 +41,13 @@ async function backUp(url, bin, file) {
     });
     if (status !== 0) throw new SetupError(`the backup failed: ${stderr.trim().split('\n').pop()}`);
     const sums = await sumsOf(client);
+    const { rows: apart } = await client.query(
+      'SELECT count(*)::int AS n FROM recording_file WHERE bytes IS NULL',
+    );
+    if (apart[0].n > 0)
+      console.log(
+        `${apart[0].n} recordings lie in the folder of KEEL_FILES: copy it as well, now that this is written`,
+      );
     renameSync(unfinished, file);
     writeFileSync(`${file}.sums`, `${JSON.stringify(sums, null, 2)}\n`, { mode: 0o600 });
     return sums;

@@ -22,7 +22,7 @@ import {
 import { bytesOf } from '../src/files/recording-files.ts';
 import { hashOfToken } from '../src/http/sessions.ts';
 import { freePort, type Program, startProgram } from './support/program.ts';
-import { flightCsv } from './support/school.ts';
+import { flownOn } from './support/school.ts';
 
 const ROOT = resolve(import.meta.dirname, '..', '..');
 const DEEP = process.env.KEEL_DEEP === '1';
@@ -156,20 +156,7 @@ test(`${KILLS} kills of server, recorder and database: every row once, in order`
   });
   await database.destroy();
 
-  const [header, ...all] = flightCsv(801)
-    .split('\n')
-    .filter((line) => line && !line.startsWith('#'));
-  const times = Math.ceil(ROWS / all.length);
-  // Flown on until there is enough: the same rows, later.
-  const lastS = Number(all.at(-1)!.split(',')[0]) + 0.2;
-  const rows = Array.from({ length: times }, (_, k) =>
-    all.map((row) => {
-      const [timeS, ...cells] = row.split(',');
-      return [(Number(timeS) + k * lastS).toFixed(1), ...cells].join(',');
-    }),
-  )
-    .flat()
-    .slice(0, ROWS);
+  const { header, rows } = flownOn(801, ROWS);
   const flightId = randomUUID();
   writeFileSync(
     join(folder, 'recorder', `${flightId}.json`),

@@ -11,6 +11,8 @@ import { followFlight } from './follow.ts';
 import { mayWatch, requireFlight } from './may-watch.ts';
 
 /** The right to watch is asked again this often; so is a sign of life sent. */
+/** How soon a browser asks again whose connection broke. */
+const BACK_MS = 1000;
 const AGAIN_MS = 30_000;
 
 /** Whether the flight is still this one's to see. @throws whatever keeps the database from telling: the watcher comes back */
@@ -83,7 +85,7 @@ export function watchRoutes() {
         path: '/live/{id}/events',
         summary:
           'A flight as it comes: `samples` by batch, before them where in the maneuver it is (`coach`) and what was found of an `attempt` that has ended; then `end`; resumed by `Last-Event-ID`',
-        request: { params: z.object({ id: z.uuid() }) },
+        request: { params: z.object({ id: z.uuid() }), query: z.object({ after: z.string().optional() }) },
         responses: {
           200: { description: 'A stream', content: { 'text/event-stream': { schema: z.string() } } },
         },
@@ -93,7 +95,8 @@ export function watchRoutes() {
         const services = { database, tasks: c.get('tasks') };
         const { id } = c.req.valid('param');
         await requireFlight(database, viewer, id);
-        const last = c.req.header('Last-Event-ID');
+        // What a browser opens anew it opens without the header.
+        const last = c.req.header('Last-Event-ID') ?? c.req.valid('query').after;
         if (last !== undefined && !/^\d{1,9}$/.test(last))
           throw new Problem(422, 'Last-Event-ID: a number that this stream sent was expected.');
         const { schoolId } = viewer;
@@ -110,6 +113,8 @@ export function watchRoutes() {
           stream.onAbort(() => wake());
           let asked = Date.now();
           try {
+            // Whoever loses the connection comes back soon: with the next event this is one.
+            await stream.write(`retry: ${BACK_MS}\n`);
             while (!stream.aborted) {
               told = false;
               for (

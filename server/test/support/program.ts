@@ -44,7 +44,7 @@ export async function startProgram(databaseUrl: string, env: Record<string, stri
   const ended = new Promise<void>((resolve) => child.once('exit', () => resolve()));
   for (let tries = 0; tries < 300; tries++) {
     if (child.exitCode !== null) throw new Error(`it ended before it was ready:\n${printed}`);
-    const answer = await fetch(`${url}/api/health`).catch(() => null);
+    const answer = await fetch(`${url}/api/health`, { signal: AbortSignal.timeout(2000) }).catch(() => null);
     if (answer?.ok) {
       return {
         url,

@@ -234,6 +234,21 @@ export async function signedIn(
   };
 }
 
+/** Flown on until there is enough: the same rows, later. */
+export function flownOn(seed: number, count: number): { header: string; rows: string[] } {
+  const [header = '', ...all] = flightCsv(seed)
+    .split('\n')
+    .filter((line) => line && !line.startsWith('#'));
+  const lastS = Number(all.at(-1)!.split(',')[0]) + 0.2;
+  const rows = Array.from({ length: Math.ceil(count / all.length) }, (_, k) =>
+    all.map((row) => {
+      const [timeS, ...cells] = row.split(',');
+      return [(Number(timeS) + k * lastS).toFixed(1), ...cells].join(',');
+    }),
+  );
+  return { header, rows: rows.flat().slice(0, count) };
+}
+
 /** A steep-turn pair, the first with an overbank unless another habit (or `none`) is named, as a file. */
 export function flightCsv(seed = 1, habit = 'steep-turn/overbank'): string {
   const airplane = findAirplane('cairn-4')!;

@@ -53,6 +53,9 @@ function samplesOf(columns: Columns): Sample[] {
   }));
 }
 
+/** After a server answered that it cannot, as a proxy does for one that was just killed. */
+const AGAIN_MS = 1000;
+
 export function useLiveFlight(flightId: string | undefined): LiveState {
   const [state, setState] = useState<LiveState>(NOTHING);
   const held = useRef(NOTHING);
@@ -60,7 +63,9 @@ export function useLiveFlight(flightId: string | undefined): LiveState {
     held.current = NOTHING;
     setState(NOTHING);
     if (!flightId) return;
-    const source = new EventSource(`/api/live/${flightId}/events`);
+    let source: EventSource;
+    let lastId = '';
+    let timer = 0;
     let drawn = 0;
     const keep = (part: Partial<LiveState>) => {
       held.current = { ...held.current, ...part };
@@ -71,26 +76,36 @@ export function useLiveFlight(flightId: string | undefined): LiveState {
           setState(held.current);
         });
     };
-    source.addEventListener('samples', ({ data }: MessageEvent<string>) => {
-      const fresh = samplesOf(JSON.parse(data).columns as Columns);
-      const last = fresh.at(-1)?.timeS ?? 0;
-      const kept = held.current.samples.filter(
-        ({ timeS }) => timeS > last - KEPT_S && timeS < (fresh[0]?.timeS ?? 0),
+    const open = () => {
+      source = new EventSource(`/api/live/${flightId}/events${lastId && `?after=${lastId}`}`);
+      // A connection that breaks comes back by itself; one that was answered with an error does not.
+      source.addEventListener('error', () => {
+        if (source.readyState === EventSource.CLOSED) timer = window.setTimeout(open, AGAIN_MS);
+      });
+      source.addEventListener('samples', ({ data, lastEventId }: MessageEvent<string>) => {
+        lastId = lastEventId;
+        const fresh = samplesOf(JSON.parse(data).columns as Columns);
+        const last = fresh.at(-1)?.timeS ?? 0;
+        const kept = held.current.samples.filter(
+          ({ timeS }) => timeS > last - KEPT_S && timeS < (fresh[0]?.timeS ?? 0),
+        );
+        const samples = [...kept, ...fresh];
+        const recent = samples.filter(({ timeS }) => timeS > last - 5);
+        keep({ samples, heardMs: Date.now(), rateHz: recent.length / 5 });
+      });
+      source.addEventListener('coach', ({ data }: MessageEvent<string>) => keep({ coach: JSON.parse(data) }));
+      source.addEventListener('attempt', ({ data }: MessageEvent<string>) =>
+        keep({ verdicts: [...held.current.verdicts, JSON.parse(data)] }),
       );
-      const samples = [...kept, ...fresh];
-      const recent = samples.filter(({ timeS }) => timeS > last - 5);
-      keep({ samples, heardMs: Date.now(), rateHz: recent.length / 5 });
-    });
-    source.addEventListener('coach', ({ data }: MessageEvent<string>) => keep({ coach: JSON.parse(data) }));
-    source.addEventListener('attempt', ({ data }: MessageEvent<string>) =>
-      keep({ verdicts: [...held.current.verdicts, JSON.parse(data)] }),
-    );
-    source.addEventListener('end', ({ data }: MessageEvent<string>) => {
-      keep({ recordingId: JSON.parse(data).recordingId });
-      source.close();
-    });
+      source.addEventListener('end', ({ data }: MessageEvent<string>) => {
+        keep({ recordingId: JSON.parse(data).recordingId });
+        source.close();
+      });
+    };
+    open();
     return () => {
       source.close();
+      window.clearTimeout(timer);
       cancelAnimationFrame(drawn);
     };
   }, [flightId]);
