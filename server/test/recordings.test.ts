@@ -10,7 +10,7 @@ import {
 } from '@keel/core';
 import { RecordingEntity } from '../src/db/entities.ts';
 import { changesBetween } from '../src/debrief/changes-between.ts';
-import { analysed, flightCsv, lessonInput, openSchool, type TestSchool } from './support/school.ts';
+import { analysed, asOwner, flightCsv, lessonInput, openSchool, type TestSchool } from './support/school.ts';
 
 let school: TestSchool;
 beforeAll(async () => {
@@ -220,4 +220,30 @@ test('what a re-score changed is said in words', async () => {
   unknown.attempts[0].variant = null;
   expect(changesBetween(score, unknown)).toEqual(['Attempt 1, Steep turn left, is now Steep turn.']);
   expect(changesBetween(score, score)).toEqual([]);
+});
+
+test('a tap writes the row of its own attempt alone', async () => {
+  const { id, score } = await uploaded(flightCsv(77));
+  expect(score.attempts.length).toBeGreaterThan(1);
+  const owner = await asOwner(school);
+  const versions = async (table: string) =>
+    (
+      await owner.query(`SELECT attempt, xmin::text AS written FROM ${table} WHERE recording_id = $1`, [id])
+    ).rows.sort((a, b) => a.attempt - b.attempt);
+  try {
+    const [rows, faults] = [await versions('attempt'), await versions('attempt_finding')];
+    const [{ startS, endS, maneuver }] = score.attempts;
+    const answer = await school.instructor.call('POST', `/recordings/${id}/statements`, {
+      id: randomUUID(),
+      body: { kind: 'grade', startS, endS, maneuver, grade: 3 },
+    });
+    expect(answer.status).toBe(201);
+    const after = await versions('attempt');
+    expect(after.filter(({ written }, i) => written !== rows[i].written)).toHaveLength(1);
+    expect(after[0].written).not.toBe(rows[0].written);
+    const others = (all: { attempt: number }[]) => all.filter(({ attempt }) => attempt !== 0);
+    expect(others(await versions('attempt_finding'))).toEqual(others(faults));
+  } finally {
+    await owner.end();
+  }
 });

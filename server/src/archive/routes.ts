@@ -9,7 +9,7 @@ import { log, plain } from '../http/log.ts';
 import { FileOnDisk, multipart } from '../http/multipart.ts';
 import { chiefsOnly } from '../http/only.ts';
 import { Problem } from '../http/problem.ts';
-import { requireChief, requireStudent } from '../scope.ts';
+import { requireStudent } from '../scope.ts';
 import type { ArchiveOf } from './record.ts';
 import { writeArchive } from './write.ts';
 
@@ -85,10 +85,10 @@ export function archiveRoutes() {
         method: 'get',
         path: '/school/archive',
         summary: 'All that the school knows of all of its students',
+        middleware: [chiefsOnly] as const,
         responses: { 200: zip },
       }),
       async (c) => {
-        requireChief(c.get('viewer'));
         return archive(c, { schoolId: c.get('viewer').schoolId }, 'school');
       },
     )

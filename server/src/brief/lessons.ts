@@ -7,11 +7,12 @@ import type { DataSource } from 'typeorm';
 import { type Lesson, LessonEntity } from '../db/entities.ts';
 import { insertNew } from '../db/insert-new.ts';
 import { json, jsonBody, router, type Viewer } from '../http/env.ts';
+import { given } from '../http/given.ts';
 import { madeFile } from '../http/made-file.ts';
 import { instructorsOnly } from '../http/only.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { addToTrail } from '../people/trail.ts';
-import { visible, zoneOfSchool } from '../scope.ts';
+import { visible } from '../scope.ts';
 import { lessonCalendar } from './calendar.ts';
 import { describeLessons } from './describe-lessons.ts';
 import { inCalendar } from './in-calendar.ts';
@@ -95,7 +96,7 @@ export function lessonRoutes() {
         responses: { 201: json(lessonSchema, 'Saved') },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const input = c.req.valid('json');
         const lessons = database.getRepository(LessonEntity);
         const id = input.id ?? randomUUID();
@@ -125,7 +126,7 @@ export function lessonRoutes() {
         responses: { 200: json(lessonSchema, 'Changed') },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const { version, why, ...input } = c.req.valid('json');
         const lesson = await requireLesson(database, viewer, c.req.valid('param').id);
         const columns = await lessonColumns(database, viewer, input);
@@ -156,7 +157,7 @@ export function lessonRoutes() {
         responses: { 204: { description: 'Deleted' } },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const lesson = await requireLesson(database, viewer, c.req.valid('param').id);
         await deleteLesson(database, viewer, lesson);
         return c.body(null, 204);
@@ -172,7 +173,7 @@ export function lessonRoutes() {
         responses: { 200: json(lessonSchema, 'The lesson; `notBooked` says what is in its way') },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const lesson = await requireLesson(database, viewer, c.req.valid('param').id);
         return c.json(await inCalendar(database, viewer, lesson, true), 200);
       },
@@ -186,12 +187,9 @@ export function lessonRoutes() {
         responses: { 200: { description: 'PDF', content: { 'application/pdf': { schema: z.any() } } } },
       }),
       async (c) => {
-        const { schoolId, id, plannedAt } = await requireLesson(
-          c.get('database'),
-          c.get('viewer'),
-          c.req.valid('param').id,
-        );
-        const zone = await zoneOfSchool(c.get('database'), schoolId);
+        const { viewer, database, zone: zoneOfViewer } = given(c);
+        const { schoolId, id, plannedAt } = await requireLesson(database, viewer, c.req.valid('param').id);
+        const zone = await zoneOfViewer();
         const pdf = await madeFile(c, {
           schoolId,
           kind: 'kneeboard',
@@ -213,9 +211,10 @@ export function lessonRoutes() {
         },
       }),
       async (c) => {
-        const lesson = await requireLesson(c.get('database'), c.get('viewer'), c.req.valid('param').id);
-        const [described] = await describeLessons(c.get('database'), [lesson]);
-        const zone = await zoneOfSchool(c.get('database'), lesson.schoolId);
+        const { viewer, database, zone: zoneOfViewer } = given(c);
+        const lesson = await requireLesson(database, viewer, c.req.valid('param').id);
+        const [described] = await describeLessons(database, [lesson]);
+        const zone = await zoneOfViewer();
         c.header('Content-Type', 'text/calendar; charset=utf-8');
         c.header(
           'Content-Disposition',

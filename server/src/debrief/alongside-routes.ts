@@ -1,4 +1,5 @@
 /** What an attempt is compared with beyond its own flight: the student's last, best and shown ones, and this airplane's. */
+
 import { createRoute, z } from '@hono/zod-openapi';
 import { type Alongside, type AlongsideAttempt, alongsideSchema } from '@keel/core';
 import { type DataSource, In } from 'typeorm';
@@ -11,6 +12,7 @@ import {
   ScoreEntity,
 } from '../db/entities.ts';
 import { json, router, type Viewer } from '../http/env.ts';
+import { given } from '../http/given.ts';
 import { notFound } from '../http/problem.ts';
 import { visible } from '../scope.ts';
 import { withJudgedSpans } from './judged-spans.ts';
@@ -138,7 +140,7 @@ export const alongsideRoutes = () =>
       responses: { 200: json(alongsideSchema, 'Each with its score and its keel') },
     }),
     async (c) => {
-      const [database, viewer] = [c.get('database'), c.get('viewer')];
+      const { viewer, database } = given(c);
       const { id, attempt } = c.req.valid('param');
       const recording = await requireRecording(database, viewer, id);
       const { schoolId } = recording;

@@ -1,12 +1,14 @@
 /** A recording's flight for drawing, in the formats that others read, as a sheet for the student; and a way to stop. */
+
 import { createRoute, z } from '@hono/zod-openapi';
 import { dayIn } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import { FlightEntity, type RecordingRow, ScoreEntity, type ScoreRow } from '../db/entities.ts';
 import { json, router } from '../http/env.ts';
+import { given } from '../http/given.ts';
 import { madeFile } from '../http/made-file.ts';
+import { instructorsOnly } from '../http/only.ts';
 import { Problem } from '../http/problem.ts';
-import { requireInstructor, zoneOfSchool } from '../scope.ts';
 import { cancel } from '../tasks/list.ts';
 import { DEBRIEF_SIZES } from './debrief-pdf.ts';
 import { FORMATS } from './export-task.ts';
@@ -92,7 +94,7 @@ export function flightRoutes() {
         const row = await requireRecording(database, c.get('viewer'), c.req.valid('param').id);
         await currentScore(database, row);
         const { schoolId, id } = row;
-        const zone = await zoneOfSchool(database, schoolId);
+        const zone = await given(c).zone();
         const pdf = await madeFile(c, {
           schoolId,
           kind: 'debrief-pdf',
@@ -108,12 +110,12 @@ export function flightRoutes() {
         method: 'post',
         path: '/recordings/{id}/stop',
         summary: 'Stop the analysis that is running; the file and an earlier score stay',
+        middleware: [instructorsOnly] as const,
         request: { params },
         responses: { 200: json(z.object({ stopped: z.boolean() }), 'Whether there was one to stop') },
       }),
       async (c) => {
         const viewer = c.get('viewer');
-        requireInstructor(viewer);
         const row = await requireRecording(c.get('database'), viewer, c.req.valid('param').id);
         const stopped = await c.get('database').transaction(async (manager) => {
           const stops = await cancel(manager, { schoolId: row.schoolId, kind: 'score', subject: row.id });

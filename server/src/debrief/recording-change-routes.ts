@@ -8,13 +8,14 @@ import { RecordingEntity, type RecordingRow, SignedEntity } from '../db/entities
 import { isDuplicate } from '../db/errors.ts';
 import { requireAirplane } from '../hangar/routes.ts';
 import { json, jsonBody, router, type Viewer } from '../http/env.ts';
+import { given } from '../http/given.ts';
 import { madeAnswer } from '../http/made-file.ts';
 import { instructorsOnly } from '../http/only.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { writeAttempts } from '../path/attempt-rows.ts';
 import { hideRecording } from '../path/hide-recording.ts';
 import { addToTrail } from '../people/trail.ts';
-import { namesOf, requireInstructor, requireStudent, visible } from '../scope.ts';
+import { namesOf, requireStudent, visible } from '../scope.ts';
 import { requireStandard } from '../standards/newest.ts';
 import { ask } from '../tasks/list.ts';
 import { describeRecording } from './describe-recording.ts';
@@ -96,7 +97,7 @@ export function recordingChangeRoutes() {
         responses: { 200: json(recordingSchema, 'The recording, being scored again') },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const recording = await requireRecording(database, viewer, c.req.valid('param').id);
         const change = c.req.valid('json');
         const columns = await columnsOf(database, viewer, recording, change);
@@ -130,12 +131,12 @@ export function recordingChangeRoutes() {
         method: 'delete',
         path: '/recordings/{id}',
         summary: 'Hide a recording and all that was worked out from it; it is removed after thirty days',
+        middleware: [instructorsOnly] as const,
         request: { params },
         responses: { 204: { description: 'Hidden' } },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireInstructor(viewer);
+        const { viewer, database } = given(c);
         const recording = await requireRecording(database, viewer, c.req.valid('param').id);
         const { schoolId, id } = recording;
         await database.transaction(async (manager) => {
@@ -159,11 +160,11 @@ export function recordingChangeRoutes() {
         method: 'get',
         path: '/deleted-recordings',
         summary: 'Recordings that were deleted and can still be restored',
+        middleware: [instructorsOnly] as const,
         responses: { 200: json(z.array(deletedRecordingSchema), 'The last deleted first') },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireInstructor(viewer);
+        const { viewer, database } = given(c);
         const query = database
           .getRepository(RecordingEntity)
           .createQueryBuilder('recording')
@@ -191,12 +192,12 @@ export function recordingChangeRoutes() {
         method: 'post',
         path: '/recordings/{id}/restore',
         summary: 'Take back that a recording was deleted, within thirty days',
+        middleware: [instructorsOnly] as const,
         request: { params },
         responses: { 200: json(recordingSchema, 'The recording') },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireInstructor(viewer);
+        const { viewer, database } = given(c);
         const recording = await requireHidden(database, viewer, c.req.valid('param').id);
         const { schoolId, id } = recording;
         try {

@@ -8,10 +8,11 @@ import { KeelEntity, RecordingEntity, type RecordingRow, ScoreEntity } from '../
 import { bytesOf } from '../files/recording-files.ts';
 import { refuseLarge } from '../http/bodies.ts';
 import { json, router, type Viewer } from '../http/env.ts';
+import { given } from '../http/given.ts';
 import { multipart } from '../http/multipart.ts';
 import { instructorsOnly } from '../http/only.ts';
 import { notFound, Problem } from '../http/problem.ts';
-import { requireInstructor, visible } from '../scope.ts';
+import { visible } from '../scope.ts';
 import { ask } from '../tasks/list.ts';
 import { changesBetween } from './changes-between.ts';
 import { createRecording } from './create-recording.ts';
@@ -109,7 +110,7 @@ export function recordingRoutes() {
         },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const form = c.req.valid('form');
         if (form.file.size > LARGEST_UPLOAD) refuseLarge(c.req.path);
         const created = await createRecording({ database, tasks: c.get('tasks') }, viewer, {
@@ -182,14 +183,14 @@ export function recordingRoutes() {
         method: 'post',
         path: '/recordings/{id}/rescore',
         summary: 'Work it out anew with this core and the edits in force, and say what changed',
+        middleware: [instructorsOnly] as const,
         request: { params },
         responses: {
           200: json(z.object({ changes: z.array(z.string()) }), 'What changed against the score before'),
         },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireInstructor(viewer);
+        const { viewer, database } = given(c);
         const { schoolId, id } = await requireRecording(database, viewer, c.req.valid('param').id);
         const current = { schoolId, recordingId: id, current: true };
         const scores = database.getRepository(ScoreEntity);

@@ -15,6 +15,7 @@ import type { DataSource } from 'typeorm';
 import { type RecordingRow, ScoreEntity, StatementEntity } from '../db/entities.ts';
 import { insertOnce } from '../db/insert-new.ts';
 import { json, jsonBody, router, type Viewer } from '../http/env.ts';
+import { given } from '../http/given.ts';
 import { Problem } from '../http/problem.ts';
 import { writeAttempts } from '../path/attempt-rows.ts';
 import { requireInstructor } from '../scope.ts';
@@ -81,7 +82,7 @@ export function statementRoutes() {
         },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const recording = await requireRecording(database, viewer, c.req.valid('param').id);
         const { id, body } = c.req.valid('json');
         if (INSTRUCTOR_ONLY.includes(body.kind)) requireInstructor(viewer);

@@ -15,10 +15,10 @@ import { requireLesson } from '../brief/lessons.ts';
 import { AirplaneEntity, type Lesson, LessonEntity, StandardEntity } from '../db/entities.ts';
 import { createRecording } from '../debrief/create-recording.ts';
 import { json, jsonBody, router } from '../http/env.ts';
+import { given } from '../http/given.ts';
 import { madeAnswer } from '../http/made-file.ts';
 import { instructorsOnly } from '../http/only.ts';
 import { Problem } from '../http/problem.ts';
-import { zoneOfSchool } from '../scope.ts';
 import type { DemonstrationInput } from './demonstration-task.ts';
 
 /** What a recording of a lesson is of. */
@@ -47,7 +47,7 @@ export function flyRoutes() {
         responses: { 200: json(createdSchema, 'Flown before'), 201: json(createdSchema, 'Flown and kept') },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const lesson = await requireLesson(database, viewer, c.req.valid('param').id);
         const { maneuver, habit, habitIn, seed } = c.req.valid('json');
         const card = lesson.cards.find((one) => one.maneuver === maneuver);
@@ -80,13 +80,13 @@ export function flyRoutes() {
         },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database, tasks, zone } = given(c);
         const lesson = await requireLesson(database, viewer, c.req.valid('param').id);
         const { csv, maneuver, instructorFlew } = c.req.valid('json');
         const { airplane, standard } = await subjectsOf(database, lesson);
-        const created = await createRecording({ database, tasks: c.get('tasks') }, viewer, {
+        const created = await createRecording({ database, tasks }, viewer, {
           bytes: new TextEncoder().encode(csv),
-          fileName: `trainer-${maneuver}-${clockIn(new Date(), await zoneOfSchool(database, lesson.schoolId), 'YYYY-MM-DD-HHmm')}.csv`,
+          fileName: `trainer-${maneuver}-${clockIn(new Date(), await zone(), 'YYYY-MM-DD-HHmm')}.csv`,
           studentId: lesson.studentId,
           airplaneId: airplane.id,
           standardId: standard.id,
@@ -107,7 +107,7 @@ export function flyRoutes() {
         responses: { 200: json(lessonSchema, 'The lesson') },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const { schoolId, id } = await requireLesson(database, viewer, c.req.valid('param').id);
         const lessons = database.getRepository(LessonEntity);
         await lessons.update({ schoolId, id }, { sightPictures: c.req.valid('json') });

@@ -5,8 +5,8 @@ import { ownFigureSchema, ownFigures } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import { type AirplaneRow, RecordingEntity, ScoreEntity } from '../db/entities.ts';
 import { json, jsonBody, router } from '../http/env.ts';
-import { chiefsOnly } from '../http/only.ts';
-import { requireInstructor } from '../scope.ts';
+import { given } from '../http/given.ts';
+import { chiefsOnly, instructorsOnly } from '../http/only.ts';
 import { changeAirplane, requireAirplane } from './routes.ts';
 
 /** Flights in the airplane alone: the trainer's model knows nothing that the book does not. */
@@ -52,11 +52,11 @@ export function ownFiguresRoutes() {
         method: 'get',
         path: '/airplanes/{id}/own-figures',
         summary: 'What this airplane’s recordings say it does, with uncertainty, beside the book',
+        middleware: [instructorsOnly] as const,
         request: { params },
         responses: { 200: json(answer, 'The figures') },
       }),
       async (c) => {
-        requireInstructor(c.get('viewer'));
         const row = await requireAirplane(c.get('database'), c.get('viewer'), c.req.valid('param').id);
         return c.json({ ...(await estimate(c.get('database'), row)), taken: row.data.ownFigures ?? [] }, 200);
       },
@@ -71,7 +71,7 @@ export function ownFiguresRoutes() {
         responses: { 200: json(answer, 'Taken up') },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const { version, take } = c.req.valid('json');
         const row = await requireAirplane(database, viewer, c.req.valid('param').id);
         const found = await estimate(database, row);

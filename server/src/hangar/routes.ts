@@ -7,6 +7,7 @@ import { type Airplane, airplaneSchema } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import { AirplaneEntity, type AirplaneRow } from '../db/entities.ts';
 import { json, jsonBody, router, type Viewer } from '../http/env.ts';
+import { given } from '../http/given.ts';
 import { chiefsOnly } from '../http/only.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { addToTrail } from '../people/trail.ts';
@@ -118,7 +119,7 @@ export function hangarRoutes() {
         responses: { 201: json(versionedSchema, 'Added') },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const data = fileOf(c.req.valid('json'));
         if (!idPattern.test(data.id))
           throw new Problem(
@@ -157,7 +158,7 @@ export function hangarRoutes() {
         responses: { 200: json(versionedSchema, 'Changed') },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const { version, airplane } = c.req.valid('json');
         const row = await requireAirplane(database, viewer, c.req.valid('param').id);
         const data = fileOf(airplane);

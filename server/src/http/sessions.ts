@@ -1,11 +1,13 @@
 /** Sessions: a random token in an HttpOnly cookie, of which the database only knows the hash. */
+
 import { createHash, randomBytes } from 'node:crypto';
 import bowser from 'bowser';
 import type { Context, MiddlewareHandler } from 'hono';
 import { deleteCookie, getCookie, setCookie } from 'hono/cookie';
-import { type DataSource, IsNull, MoreThan } from 'typeorm';
-import { AccountEntity, SchoolEntity, type Session, SessionEntity } from '../db/entities.ts';
+import { IsNull, MoreThan } from 'typeorm';
+import { AccountEntity, type Session, SessionEntity } from '../db/entities.ts';
 import type { Env, Viewer } from './env.ts';
+import { given } from './given.ts';
 import { Problem } from './problem.ts';
 import { isSecure } from './public-url.ts';
 
@@ -93,13 +95,13 @@ export const signedIn: MiddlewareHandler<Env> = async (c, next) => {
   const { id, schoolId, role, name, email } = account;
   c.set('viewer', { id, schoolId, role, name, email, session: session.tokenHash });
   if (role !== 'student' && account.totpSince === null && !c.req.path.startsWith('/api/me'))
-    await requireSecondStep(database, schoolId);
+    await requireSecondStep(c);
   await next();
 };
 
 /** @throws Problem 403 where the school asks its staff for a second step that this one has not begun. */
-async function requireSecondStep(database: DataSource, id: string): Promise<void> {
-  const { settings } = await database.getRepository(SchoolEntity).findOneByOrFail({ id });
+async function requireSecondStep(c: Context<Env>): Promise<void> {
+  const { settings } = await given(c).school();
   if (settings.secondStepForStaff)
     throw new Problem(
       403,

@@ -6,11 +6,11 @@ import type { Context } from 'hono';
 import { IsNull } from 'typeorm';
 import { AirplaneEntity, type Device, DeviceEntity } from '../db/entities.ts';
 import { type Env, json, jsonBody, router } from '../http/env.ts';
+import { given } from '../http/given.ts';
 import { chiefsOnly } from '../http/only.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { hashOfToken } from '../http/sessions.ts';
 import { addToTrail } from '../people/trail.ts';
-import { requireChief } from '../scope.ts';
 
 /** The hash of the key that a request carries. @throws Problem 401: a cookie opens no feed. */
 export function keyHashOf(c: Context<Env>): string {
@@ -52,11 +52,11 @@ export function deviceRoutes() {
         method: 'get',
         path: '/devices',
         summary: 'The devices that may send flights',
+        middleware: [chiefsOnly] as const,
         responses: { 200: json(z.array(listed), 'By name') },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireChief(viewer);
+        const { viewer, database } = given(c);
         const rows = await database.query<(z.infer<typeof listed> & { madeAt: Date })[]>(
           `SELECT device.id, device.name, airplane.id AS "airplaneId", device.made_at AS "madeAt" FROM device
            JOIN airplane ON airplane.school_id = device.school_id AND airplane.row_id = device.airplane_row_id
@@ -81,7 +81,7 @@ export function deviceRoutes() {
         responses: { 201: json(z.object({ id: z.string(), key: z.string() }), 'The key, this once') },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const { schoolId } = viewer;
         const { name, airplaneId } = c.req.valid('json');
         const airplane = await database.getRepository(AirplaneEntity).findOneBy({ schoolId, id: airplaneId });
@@ -106,12 +106,12 @@ export function deviceRoutes() {
         method: 'delete',
         path: '/devices/{id}',
         summary: 'Revoke a device: its key opens nothing from now on',
+        middleware: [chiefsOnly] as const,
         request: { params: z.object({ id: z.uuid() }) },
         responses: { 204: { description: 'Revoked' } },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireChief(viewer);
+        const { viewer, database } = given(c);
         const { id } = c.req.valid('param');
         await database.transaction(async (manager) => {
           const { affected } = await manager.update(

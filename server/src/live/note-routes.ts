@@ -7,6 +7,7 @@ import { requireLesson } from '../brief/lessons.ts';
 import { LiveNoteEntity, RecordingEntity, ScoreEntity } from '../db/entities.ts';
 import { insertOnce } from '../db/insert-new.ts';
 import { json, jsonBody, router, type Viewer } from '../http/env.ts';
+import { given } from '../http/given.ts';
 import { instructorsOnly } from '../http/only.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { sayNotes, timeOfFlight } from './notes.ts';
@@ -69,7 +70,7 @@ export function liveNoteRoutes() {
         responses: { 200: json(z.array(liveNoteSchema), 'The notes') },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const { id } = c.req.valid('param');
         await requireLesson(database, viewer, id);
         return c.json(await notesOf(database, viewer, id), 200);
@@ -86,7 +87,7 @@ export function liveNoteRoutes() {
         responses: { 200: json(keptSchema, 'It was kept before'), 201: json(keptSchema, 'It is kept') },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const { id: lessonId } = c.req.valid('param');
         await requireLesson(database, viewer, lessonId);
         const { id, atMs, body } = c.req.valid('json');
@@ -112,7 +113,7 @@ export function liveNoteRoutes() {
         responses: { 204: { description: 'It counts no more' } },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const { id: lessonId, noteId } = c.req.valid('param');
         await requireLesson(database, viewer, lessonId);
         const own = { schoolId: viewer.schoolId, id: noteId, lessonId, authorId: viewer.id };

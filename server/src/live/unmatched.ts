@@ -8,10 +8,10 @@ import { type Lesson, type LiveFlight, LiveFlightEntity, RecordingEntity } from 
 import { isDuplicate } from '../db/errors.ts';
 import { takeFrom } from '../debrief/move-recording.ts';
 import { json, jsonBody, router, type Viewer } from '../http/env.ts';
+import { given } from '../http/given.ts';
 import { instructorsOnly } from '../http/only.ts';
 import { Problem } from '../http/problem.ts';
 import { addToTrail } from '../people/trail.ts';
-import { requireInstructor } from '../scope.ts';
 import { ask } from '../tasks/list.ts';
 import { LIVE_CHANNEL } from './limits.ts';
 import { mayWatch, requireFlight } from './may-watch.ts';
@@ -95,10 +95,10 @@ export function unmatchedRoutes() {
         method: 'get',
         path: '/live/unmatched',
         summary: 'Flights that matched no lesson, under way and ended',
+        middleware: [instructorsOnly] as const,
         responses: { 200: json(z.array(unmatchedFlightSchema), 'The latest first') },
       }),
       async (c) => {
-        requireInstructor(c.get('viewer'));
         return c.json(await unmatched(c.get('database'), c.get('viewer')), 200);
       },
     )
@@ -115,7 +115,7 @@ export function unmatchedRoutes() {
         responses: { 200: json(givenFlightSchema, 'Its recording, where it has ended') },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const flight = await requireFlight(database, viewer, c.req.valid('param').id);
         const lesson = await requireLesson(database, viewer, c.req.valid('json').lessonId);
         return c.json({ recordingId: await give(database, viewer, flight.id, lesson) }, 200);

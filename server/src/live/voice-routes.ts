@@ -1,9 +1,11 @@
 /** The sound of a mark that was spoken: half a minute at most, by its author once, for whoever may read the lesson. */
+
 import { createRoute, z } from '@hono/zod-openapi';
 import { bodyLimit } from 'hono/body-limit';
 import { requireLesson } from '../brief/lessons.ts';
 import { LiveNoteEntity } from '../db/entities.ts';
 import { router } from '../http/env.ts';
+import { given } from '../http/given.ts';
 import { notFound, Problem, respond } from '../http/problem.ts';
 import { requireInstructor } from '../scope.ts';
 
@@ -57,7 +59,7 @@ export function voiceRoutes() {
         responses: { 200: { description: 'The sound' } },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const { noteId: id } = c.req.valid('param');
         const note = await database.getRepository(LiveNoteEntity).findOne({
           select: { id: true, lessonId: true, voice: true, voiceType: true },

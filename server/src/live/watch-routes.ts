@@ -1,10 +1,12 @@
 /** Flights under way, for people: which there are, and each as a stream that resumes where it broke off. */
+
 import { createRoute, z } from '@hono/zod-openapi';
 import { liveFlightSchema } from '@keel/core';
 import { streamSSE } from 'hono/streaming';
 import type { DataSource } from 'typeorm';
 import { type LiveFlight, LiveFlightEntity } from '../db/entities.ts';
 import { json, router, type Viewer } from '../http/env.ts';
+import { given } from '../http/given.ts';
 import { Problem } from '../http/problem.ts';
 import { sessionOf } from '../http/sessions.ts';
 import { followFlight } from './follow.ts';
@@ -36,7 +38,7 @@ export function watchRoutes() {
         responses: { 200: json(z.array(liveFlightSchema), 'The latest first') },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const flights = await database
           .getRepository(LiveFlightEntity)
           .createQueryBuilder('flight')
@@ -91,7 +93,7 @@ export function watchRoutes() {
         },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const services = { database, tasks: c.get('tasks') };
         const { id } = c.req.valid('param');
         await requireFlight(database, viewer, id);

@@ -1,10 +1,13 @@
 /** Attempts as rows: written whenever a score or a word changes them, so that no list reads a score to count. */
+import { isDeepStrictEqual } from 'node:util';
 import { attemptsFlown, dayIn, type PathAttempt, type Score, type Statement } from '@keel/core';
-import type { DataSource, EntityManager } from 'typeorm';
+import { type DataSource, type EntityManager, In } from 'typeorm';
 import {
   AttemptEntity,
   AttemptFindingEntity,
+  type AttemptFindingRow,
   type AttemptRest,
+  type AttemptRow,
   type OwnedRecording,
   RecordingEntity,
   type RecordingRow,
@@ -19,7 +22,10 @@ import { CHANNEL } from '../tasks/list.ts';
 import { writeLandings } from './landings.ts';
 import { writeRecords } from './skill-records.ts';
 
-/** Writes a recording's rows anew, in the transaction of what changed them. */
+/**
+ * Brings a recording's rows to what its score and its words come to, in the transaction of what changed them. A tap changes one
+ * attempt: the rows of the others stay as they are.
+ */
 export async function writeAttempts(
   manager: EntityManager,
   recording: Pick<RecordingRow, 'schoolId' | 'id'>,
@@ -39,26 +45,62 @@ export async function writeAttempts(
   const statements = await statementsOf(manager, row);
   const score =
     known ?? (await manager.findOneBy(ScoreEntity, { schoolId, recordingId: id, current: true }))?.score;
-  const before: { maneuver: string }[] = await manager.query(
-    'SELECT DISTINCT maneuver FROM attempt WHERE school_id = $1 AND recording_id = $2',
-    [schoolId, id],
-  );
-  await manager.delete(AttemptEntity, { schoolId, recordingId: id });
   const shown = !score || row.deletedAt ? null : score;
   await writeLandings(manager, row, school, shown);
-  const written = shown ? await insertAttempts(manager, row, school, shown, statements) : [];
-  const touched = new Set([...before.map(({ maneuver }) => maneuver), ...written]);
+  const touched = await keepOnly(manager, row, shown ? wantedRows(row, school, shown, statements) : []);
+  if (known) for (const { maneuver } of known.attempts) touched.add(maneuver);
   await writeRecords(manager, school, row.studentId, touched);
 }
 
-/** @returns the maneuvers that were written. */
-async function insertAttempts(
+/** Of each attempt its row, and what went wrong in it. */
+interface Wanted {
+  row: AttemptRow;
+  findings: FindingRow[];
+}
+type FindingRow = Pick<
+  AttemptFindingRow,
+  'attempt' | 'nth' | 'finding' | 'severity' | 'size' | 'params' | 'asWritten'
+>;
+
+/** Takes away what is no more, and writes what is new or other than it was. @returns the maneuvers of either. */
+async function keepOnly(
   manager: EntityManager,
-  row: OwnedRecording,
-  school: School,
-  score: Score,
-  statements: Statement[],
-): Promise<string[]> {
+  { schoolId, id: recordingId }: OwnedRecording,
+  wanted: readonly Wanted[],
+): Promise<Set<string>> {
+  const there = await manager.findBy(AttemptEntity, { schoolId, recordingId });
+  const faults = await manager.findBy(AttemptFindingEntity, { schoolId, recordingId });
+  const isThere = ({ row, findings }: Wanted) =>
+    isDeepStrictEqual(plain(there.find(({ attempt }) => attempt === row.attempt)), plain(row)) &&
+    isDeepStrictEqual(
+      plain(faults.filter(({ attempt }) => attempt === row.attempt).sort((a, b) => a.nth - b.nth)),
+      plain(findings.map((one) => ({ schoolId, recordingId, ...one }))),
+    );
+  const other = wanted.filter((one) => !isThere(one));
+  const gone = there.filter(
+    ({ attempt }) =>
+      other.some(({ row }) => row.attempt === attempt) || !wanted.some(({ row }) => row.attempt === attempt),
+  );
+  if (gone.length > 0)
+    await manager.delete(AttemptEntity, {
+      schoolId,
+      recordingId,
+      attempt: In(gone.map(({ attempt }) => attempt)),
+    });
+  if (other.length > 0)
+    await manager.insert(
+      AttemptEntity,
+      other.map(({ row }) => row),
+    );
+  const found = other.flatMap(({ findings }) => findings.map((one) => ({ schoolId, recordingId, ...one })));
+  if (found.length > 0) await manager.insert(AttemptFindingEntity, found);
+  return new Set([...gone, ...other.map(({ row }) => row)].map(({ maneuver }) => maneuver));
+}
+
+/** As JSON has it, whatever the order of its keys: what is undefined is not there, and a day is a word. */
+const plain = (value: unknown): unknown => (value === undefined ? null : JSON.parse(JSON.stringify(value)));
+
+function wantedRows(row: OwnedRecording, school: School, score: Score, statements: Statement[]): Wanted[] {
   const { schoolId, id } = row;
   const attempts = attemptsFlown({
     recordingId: id,
@@ -69,11 +111,9 @@ async function insertAttempts(
     statements,
     demonstrationFirst: school.settings.demonstrationFirst,
   });
-  if (attempts.length === 0) return [];
   const day = dayIn(row.flownAt, zoneOf(school));
-  await manager.insert(
-    AttemptEntity,
-    attempts.map((one) => ({
+  return attempts.map((one) => ({
+    row: {
       schoolId,
       recordingId: id,
       attempt: one.attempt,
@@ -108,16 +148,11 @@ async function insertAttempts(
         toleranceUsed: one.toleranceUsed,
         worst: one.worst,
       },
+    },
+    findings: one.findings.map(({ id: finding, severity, size, params = null, asWritten = null }, nth) => ({
+      ...{ attempt: one.attempt, nth, finding, severity, size, params, asWritten },
     })),
-  );
-  const found = attempts.flatMap(({ attempt, findings }) =>
-    findings.map(({ id: finding, severity, size, params = null, asWritten = null }, nth) => ({
-      ...{ schoolId, recordingId: id, attempt, nth },
-      ...{ finding, severity, size, params, asWritten },
-    })),
-  );
-  if (found.length > 0) await manager.insert(AttemptFindingEntity, found);
-  return attempts.map(({ maneuver }) => maneuver);
+  }));
 }
 
 /** The columns of an attempt by the names that a path has for them. */

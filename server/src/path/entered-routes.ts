@@ -5,6 +5,7 @@ import { enteredAttemptSchema, enteredBodySchema } from '@keel/core';
 import { EnteredAttemptEntity, LessonEntity, SchoolEntity } from '../db/entities.ts';
 import { insertOnce } from '../db/insert-new.ts';
 import { json, jsonBody, router } from '../http/env.ts';
+import { given } from '../http/given.ts';
 import { instructorsOnly } from '../http/only.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { requireStudent } from '../scope.ts';
@@ -34,7 +35,7 @@ export function enteredRoutes() {
         responses: { 200: all, 201: all },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const student = await requireStudent(database, viewer, c.req.valid('param').id);
         const { id, body } = c.req.valid('json');
         if (Date.parse(body.flownAt) > Date.now())
@@ -49,7 +50,7 @@ export function enteredRoutes() {
           }))
         )
           throw new Problem(422, 'lessonId: this student has no such lesson.');
-        const school = await database.getRepository(SchoolEntity).findOneByOrFail({ id: student.schoolId });
+        const school = await given(c).school();
         if (body.skill !== undefined) {
           const { skills } = await syllabusOf(database, school);
           if (!skills.some((skill) => skill.id === body.skill && skill.maneuver === null))
@@ -83,7 +84,7 @@ export function enteredRoutes() {
         responses: { 200: all },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const { id, entry } = c.req.valid('param');
         const student = await requireStudent(database, viewer, id);
         const entered = database.getRepository(EnteredAttemptEntity);

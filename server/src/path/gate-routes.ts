@@ -13,6 +13,7 @@ import {
 import { AccountEntity, GateClosingEntity, SchoolEntity, SkillWordEntity } from '../db/entities.ts';
 import { insertNew } from '../db/insert-new.ts';
 import { json, jsonBody, router } from '../http/env.ts';
+import { given } from '../http/given.ts';
 import { instructorsOnly } from '../http/only.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { addToTrail } from '../people/trail.ts';
@@ -38,7 +39,7 @@ export function gateRoutes() {
         responses: { 200: states('It was closed already'), 201: states('All gates as they stand') },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const { id: studentId, gate: wanted } = c.req.valid('param');
         const account = await requireStudent(database, viewer, studentId);
         const { gates, on } = await knownOf(database, account);
@@ -98,7 +99,7 @@ export function gateRoutes() {
         responses: { 200: states('All gates as they stand') },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const { id: studentId, gate: wanted } = c.req.valid('param');
         const account = await requireStudent(database, viewer, studentId);
         const gate = (await knownOf(database, account)).gates.find(({ id }) => id === wanted);
@@ -128,7 +129,7 @@ export function gateRoutes() {
         responses: { 200: states('All gates as they stand') },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const account = await requireStudent(database, viewer, c.req.valid('param').id);
         const { born } = c.req.valid('json');
         const years = (Date.now() - Date.parse(born)) / (365.25 * 86_400_000);
@@ -156,7 +157,7 @@ export function gateRoutes() {
         responses: { 204: { description: 'Kept' } },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const { id: studentId, skill } = c.req.valid('param');
         const account = await requireStudent(database, viewer, studentId);
         const { syllabus } = await knownOf(database, account);

@@ -8,6 +8,7 @@ import { inCalendar } from '../brief/in-calendar.ts';
 import { lessonColumns } from '../brief/lesson-columns.ts';
 import { BookingEntity, LessonEntity } from '../db/entities.ts';
 import { json, jsonBody, router } from '../http/env.ts';
+import { given } from '../http/given.ts';
 import { instructorsOnly } from '../http/only.ts';
 import { requireStudent } from '../scope.ts';
 import { proposalFor } from './proposal.ts';
@@ -31,7 +32,7 @@ export function proposalRoutes() {
         responses: { 200: json(wordedProposalSchema, 'The proposal') },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const student = await requireStudent(database, viewer, c.req.valid('param').id);
         const { proposal } = await proposalFor(database, viewer, student, {
           plannedAt: new Date().toISOString(),
@@ -61,7 +62,7 @@ export function proposalRoutes() {
         responses: { 201: json(lessonSchema, 'The lesson') },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const student = await requireStudent(database, viewer, c.req.valid('param').id);
         const { id = randomUUID(), bookingId, ...when } = c.req.valid('json');
         const { schoolId } = viewer;

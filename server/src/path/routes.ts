@@ -1,9 +1,11 @@
 /** The path: what stands between a student and solo, skill by skill; and all students by skills. */
+
 import { createRoute, z } from '@hono/zod-openapi';
 import { matrixSchema, pathAttemptSchema, pathSchema } from '@keel/core';
 import { json, router } from '../http/env.ts';
+import { instructorsOnly } from '../http/only.ts';
 import { notFound } from '../http/problem.ts';
-import { requireInstructor, requireStudent } from '../scope.ts';
+import { requireStudent } from '../scope.ts';
 import { attemptsOf } from './attempt-rows.ts';
 import { matrixOf } from './matrix.ts';
 import { knownOf, pathOf } from './path-of.ts';
@@ -52,6 +54,7 @@ export function pathRoutes() {
         method: 'get',
         path: '/path',
         summary: 'The students whom you may see, by the skills of the syllabus',
+        middleware: [instructorsOnly] as const,
         request: {
           query: z.object({
             search: z.string().max(80).default(''),
@@ -63,7 +66,6 @@ export function pathRoutes() {
       }),
       async (c) => {
         const viewer = c.get('viewer');
-        requireInstructor(viewer);
         return c.json(await matrixOf(c.get('database'), viewer, c.req.valid('query')), 200);
       },
     );

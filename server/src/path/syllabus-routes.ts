@@ -6,6 +6,7 @@ import type { DataSource, EntityManager } from 'typeorm';
 import { SchoolEntity, SyllabusEntity } from '../db/entities.ts';
 import { isDuplicate } from '../db/errors.ts';
 import { json, jsonBody, router, type Viewer } from '../http/env.ts';
+import { given } from '../http/given.ts';
 import { chiefsOnly } from '../http/only.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { addToTrail } from '../people/trail.ts';
@@ -62,10 +63,10 @@ export function syllabusRoutes() {
         responses: { 200: json(z.array(listed), 'All syllabuses') },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const { id } = c.req.valid('param');
-        const { version, data: given } = c.req.valid('json');
-        const data = checked({ ...given, id });
+        const { version, data: written } = c.req.valid('json');
+        const data = checked({ ...written, id });
         const { schoolId } = viewer;
         await database
           .transaction(async (manager) => {
@@ -100,7 +101,7 @@ export function syllabusRoutes() {
         responses: { 200: json(z.array(listed), 'All syllabuses') },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const { id } = c.req.valid('json');
         if (!(await allSyllabuses(database, viewer.schoolId)).some(({ data }) => data.id === id))
           throw notFound('syllabus');
@@ -123,9 +124,9 @@ const changed = () =>
     'This syllabus was changed in another window. Load it again; your changes are still here.',
   );
 
-function checked(given: object): Syllabus {
+function checked(written: object): Syllabus {
   try {
-    return readSyllabus(given);
+    return readSyllabus(written);
   } catch (error) {
     if (error instanceof InputError) throw new Problem(422, inputWords(error));
     throw error;

@@ -16,7 +16,6 @@ import { describeMe } from '../http/me.ts';
 import { chiefsOnly } from '../http/only.ts';
 import { beginSession } from '../http/sessions.ts';
 import { takeLinkTry } from '../http/throttle.ts';
-import { requireChief } from '../scope.ts';
 import { closeAccount, resetLink, useReset } from './accounts.ts';
 import { closedAccounts, eraseAccount, reopenAccount } from './closed-accounts.ts';
 import { linkView, madeLink } from './link-view.ts';
@@ -49,11 +48,11 @@ export const accountRoutes = () =>
         method: 'post',
         path: '/people/{id}/reset',
         summary: 'A link for a new password, good for a day; the other sessions end, the second step stays',
+        middleware: [chiefsOnly] as const,
         request: { params: idParam },
         responses: { 201: json(linkSchema, 'The link') },
       }),
       async (c) => {
-        requireChief(c.get('viewer'));
         const made = await resetLink(c.get('database'), c.get('viewer'), c.req.valid('param').id);
         return c.json(madeLink(c, made), 201);
       },
@@ -104,11 +103,11 @@ export const accountRoutes = () =>
         method: 'delete',
         path: '/people/{id}',
         summary: 'Close an account: it signs in no more, and its record stays',
+        middleware: [chiefsOnly] as const,
         request: { params: idParam },
         responses: { 204: { description: 'Closed' } },
       }),
       async (c) => {
-        requireChief(c.get('viewer'));
         await closeAccount(c.get('database'), c.get('viewer'), c.req.valid('param').id);
         return c.body(null, 204);
       },
@@ -118,10 +117,10 @@ export const accountRoutes = () =>
         method: 'get',
         path: '/people/closed',
         summary: 'Accounts that are closed and may be opened again or erased',
+        middleware: [chiefsOnly] as const,
         responses: { 200: json(z.array(closedAccountSchema), 'The last closed first') },
       }),
       async (c) => {
-        requireChief(c.get('viewer'));
         return c.json(await closedAccounts(c.get('database'), c.get('viewer')), 200);
       },
     )
@@ -130,11 +129,11 @@ export const accountRoutes = () =>
         method: 'post',
         path: '/people/{id}/reopen',
         summary: 'Open a closed account again; the link is for a new password',
+        middleware: [chiefsOnly] as const,
         request: { params: idParam },
         responses: { 201: json(linkSchema, 'The link') },
       }),
       async (c) => {
-        requireChief(c.get('viewer'));
         const made = await reopenAccount(c.get('database'), c.get('viewer'), c.req.valid('param').id);
         return c.json(madeLink(c, made), 201);
       },
@@ -144,11 +143,11 @@ export const accountRoutes = () =>
         method: 'post',
         path: '/people/{id}/erase',
         summary: 'Take the person out of a closed account; what is signed stays as it was signed',
+        middleware: [chiefsOnly] as const,
         request: { params: idParam },
         responses: { 200: json(goneFlightsSchema, 'Flights hidden now and removed in thirty days') },
       }),
       async (c) => {
-        requireChief(c.get('viewer'));
         const { id } = c.req.valid('param');
         return c.json(await eraseAccount(c.get('database'), c.get('viewer'), id), 200);
       },

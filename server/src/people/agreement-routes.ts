@@ -1,10 +1,12 @@
 /** Who agreed to what: kept as it was said, by whoever teaches; the student reads it and may take it back. */
+
 import { createRoute, z } from '@hono/zod-openapi';
 import { agreementBodySchema, agreementWordSchema } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import { AgreementEntity } from '../db/entities.ts';
 import { insertOnce } from '../db/insert-new.ts';
 import { json, jsonBody, router, type Viewer } from '../http/env.ts';
+import { given } from '../http/given.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { namesOf, requireStudent } from '../scope.ts';
 import { agreementWord } from './agreement-word.ts';
@@ -50,7 +52,7 @@ export function agreementRoutes() {
         responses: { 200: json(listSchema, 'Kept before'), 201: json(listSchema, 'All of them') },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const { id: studentId } = c.req.valid('param');
         const { schoolId } = viewer;
         const { id, body } = c.req.valid('json');

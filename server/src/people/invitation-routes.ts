@@ -13,11 +13,12 @@ import {
 import { IsNull, MoreThan } from 'typeorm';
 import { LinkEntity } from '../db/entities.ts';
 import { json, jsonBody, router } from '../http/env.ts';
+import { given } from '../http/given.ts';
 import { describeMe } from '../http/me.ts';
 import { chiefsOnly } from '../http/only.ts';
 import { beginSession } from '../http/sessions.ts';
 import { takeLinkTry } from '../http/throttle.ts';
-import { namesOf, requireChief } from '../scope.ts';
+import { namesOf } from '../scope.ts';
 import { accept, invite, inviteAll, takeBack } from './invitations.ts';
 import { linkView, madeLink } from './link-view.ts';
 
@@ -63,11 +64,11 @@ export const invitationRoutes = () =>
         method: 'get',
         path: '/people/invitations',
         summary: 'Invitations that nobody has taken up yet',
+        middleware: [chiefsOnly] as const,
         responses: { 200: json(z.array(openInvitationSchema), 'Newest first') },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireChief(viewer);
+        const { viewer, database } = given(c);
         const { schoolId } = viewer;
         const open = { schoolId, kind: 'invitation' as const, usedAt: IsNull(), revokedAt: IsNull() };
         const [links, names] = await Promise.all([
@@ -95,12 +96,12 @@ export const invitationRoutes = () =>
         method: 'delete',
         path: '/people/invitations/{id}',
         summary: 'Take an invitation back',
+        middleware: [chiefsOnly] as const,
         request: { params: idParam },
         responses: { 204: { description: 'Taken back' } },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireChief(viewer);
+        const { viewer, database } = given(c);
         await takeBack(database, viewer, c.req.valid('param').id);
         return c.body(null, 204);
       },

@@ -1,8 +1,10 @@
 /** One’s own account: the password, and the second step. */
+
 import { createRoute, z } from '@hono/zod-openapi';
 import { meSchema, nameSchema, ownSettingsSchema, passwordSchema } from '@keel/core';
 import { AccountEntity } from '../db/entities.ts';
 import { json, jsonBody, router } from '../http/env.ts';
+import { given } from '../http/given.ts';
 import { describeMe } from '../http/me.ts';
 import { Problem } from '../http/problem.ts';
 import { sessionOf } from '../http/sessions.ts';
@@ -24,7 +26,7 @@ export const ownAccountRoutes = () =>
         responses: { 200: json(meSchema, 'As it is now') },
       }),
       async (c) => {
-        const [database, viewer] = [c.get('database'), c.get('viewer')];
+        const { viewer, database } = given(c);
         const { schoolId, id } = viewer;
         const { name, settings } = c.req.valid('json');
         await database.transaction(async (manager) => {
@@ -97,7 +99,7 @@ export const ownAccountRoutes = () =>
         responses: { 204: { description: 'Ended' } },
       }),
       async (c) => {
-        const [database, viewer] = [c.get('database'), c.get('viewer')];
+        const { viewer, database } = given(c);
         const one = await takeCodeTry(c, `end ${viewer.id}`);
         if (!(await takeCode(database, viewer, c.req.valid('json').code)))
           throw new Problem(422, 'code: this code is wrong, or was used before.');

@@ -5,7 +5,9 @@ import { listedStudentSchema, personSchema, studentSchema } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import { AccountEntity, TeachingEntity } from '../db/entities.ts';
 import { json, router } from '../http/env.ts';
-import { requireInstructor, requireStudent, visibleStudents } from '../scope.ts';
+import { given } from '../http/given.ts';
+import { instructorsOnly } from '../http/only.ts';
+import { requireStudent, visibleStudents } from '../scope.ts';
 
 export function peopleRoutes() {
   const routes = router();
@@ -19,7 +21,7 @@ export function peopleRoutes() {
         responses: { 200: json(z.array(listedStudentSchema), 'Students by name') },
       }),
       async (c) => {
-        const [database, viewer] = [c.get('database'), c.get('viewer')];
+        const { viewer, database } = given(c);
         const [students, flown] = await Promise.all([
           visibleStudents(database, viewer),
           flownByStudent(database, viewer.schoolId),
@@ -55,14 +57,13 @@ export function peopleRoutes() {
         method: 'get',
         path: '/people',
         summary: 'Everyone of the school, with who teaches whom',
+        middleware: [instructorsOnly] as const,
         responses: {
           200: json(z.array(personSchema), 'People by name; an instructor sees staff and own students'),
         },
       }),
       async (c) => {
-        const viewer = c.get('viewer');
-        const database = c.get('database');
-        requireInstructor(viewer);
+        const { viewer, database } = given(c);
         const students = await visibleStudents(database, viewer);
         const staff = await database
           .getRepository(AccountEntity)

@@ -20,10 +20,11 @@ import {
   zoneOf,
 } from '../db/entities.ts';
 import { json, jsonBody, router } from '../http/env.ts';
+import { given } from '../http/given.ts';
 import { chiefsOnly } from '../http/only.ts';
 import { Problem } from '../http/problem.ts';
 import { countAnew } from '../path/attempt-rows.ts';
-import { namesOf, requireChief } from '../scope.ts';
+import { namesOf } from '../scope.ts';
 import { requireStandard } from '../standards/newest.ts';
 import { deleteFlights, departed } from './retention.ts';
 import { addToTrail } from './trail.ts';
@@ -58,8 +59,7 @@ export function schoolRoutes() {
         responses: { 200: json(versionedSettingsSchema, 'The settings') },
       }),
       async (c) => {
-        const { schoolId } = c.get('viewer');
-        const school = await c.get('database').getRepository(SchoolEntity).findOneByOrFail({ id: schoolId });
+        const school = await given(c).school();
         return c.json({ version: school.version, settings: shown(school) }, 200);
       },
     )
@@ -73,7 +73,7 @@ export function schoolRoutes() {
         responses: { 200: json(versionedSettingsSchema, 'Changed') },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const { version, settings: wanted } = c.req.valid('json');
         const { schoolId: id } = viewer;
         const changed = await database.transaction(async (manager) => {
@@ -118,10 +118,10 @@ export function schoolRoutes() {
         method: 'get',
         path: '/school/departed',
         summary: 'Who has left and still has flights here, and until when they are kept',
+        middleware: [chiefsOnly] as const,
         responses: { 200: json(z.array(departedSchema), 'The longest gone first') },
       }),
       async (c) => {
-        requireChief(c.get('viewer'));
         return c.json(await departed(c.get('database'), c.get('viewer')), 200);
       },
     )
@@ -130,13 +130,13 @@ export function schoolRoutes() {
         method: 'delete',
         path: '/school/departed/{id}/flights',
         summary: 'Delete the flights of who has left; those that a signed entry names stay',
+        middleware: [chiefsOnly] as const,
         request: { params: z.object({ id: z.uuid() }) },
         responses: {
           200: json(goneFlightsSchema, 'Hidden now, removed in thirty days'),
         },
       }),
       async (c) => {
-        requireChief(c.get('viewer'));
         const { id } = c.req.valid('param');
         return c.json(await deleteFlights(c.get('database'), c.get('viewer'), id), 200);
       },
@@ -146,12 +146,12 @@ export function schoolRoutes() {
         method: 'get',
         path: '/school/trail',
         summary: 'Who did what when, the latest first',
+        middleware: [chiefsOnly] as const,
         request: { query: z.object({ cursor: z.coerce.number().int().positive().optional() }) },
         responses: { 200: json(trailSchema, 'A page of the trail') },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireChief(viewer);
+        const { viewer, database } = given(c);
         const { schoolId } = viewer;
         const { cursor } = c.req.valid('query');
         const rows = await database.getRepository(TrailEntity).find({

@@ -6,6 +6,7 @@ import type { DataSource } from 'typeorm';
 import { type Account, LandingEntity, LandingWordEntity } from '../db/entities.ts';
 import { insertOnce } from '../db/insert-new.ts';
 import { json, jsonBody, router } from '../http/env.ts';
+import { given } from '../http/given.ts';
 import { instructorsOnly } from '../http/only.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { requireStudent, zoneOfSchool } from '../scope.ts';
@@ -47,7 +48,7 @@ export function landingRoutes() {
         responses: { 200: answer, 201: answer },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const student = await requireStudent(database, viewer, c.req.valid('param').id);
         const { id, body } = c.req.valid('json');
         if (Date.parse(body.flownAt) > Date.now())
@@ -71,7 +72,7 @@ export function landingRoutes() {
         responses: { 200: answer, 201: answer },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const { id: studentId, recording: recordingId, nth } = c.req.valid('param');
         const student = await requireStudent(database, viewer, studentId);
         const { schoolId } = viewer;

@@ -14,11 +14,12 @@ import { GateClosingEntity, LogDraftEntity, RecordingEntity, SignedEntity } from
 import { isDuplicate } from '../db/errors.ts';
 import { insertNew } from '../db/insert-new.ts';
 import { json, jsonBody, router } from '../http/env.ts';
+import { given } from '../http/given.ts';
 import { instructorsOnly } from '../http/only.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { knownOf } from '../path/path-of.ts';
 import { addToTrail } from '../people/trail.ts';
-import { requireInstructor, requireStudent } from '../scope.ts';
+import { requireStudent } from '../scope.ts';
 import { draftFrom, logbookOf } from './logbook.ts';
 import { recordPaper } from './record-paper.ts';
 import { proveWhoSigns, sign } from './sign.ts';
@@ -64,7 +65,7 @@ export function logbookRoutes() {
         responses: { 200: answer },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const { id: studentId, draft: id } = c.req.valid('param');
         const student = await requireStudent(database, viewer, studentId);
         const { version, entry, recordingId, replaces } = c.req.valid('json');
@@ -114,12 +115,12 @@ export function logbookRoutes() {
         method: 'delete',
         path: '/students/{id}/logbook/drafts/{draft}',
         summary: 'Throw a draft away',
+        middleware: [instructorsOnly] as const,
         request: { params: params.extend({ draft: z.uuid() }) },
         responses: { 200: answer },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
-        requireInstructor(viewer);
+        const { viewer, database } = given(c);
         const { id: studentId, draft: id } = c.req.valid('param');
         const student = await requireStudent(database, viewer, studentId);
         await database.getRepository(LogDraftEntity).delete({ schoolId: viewer.schoolId, id, studentId });
@@ -139,11 +140,11 @@ export function logbookRoutes() {
         responses: { 201: answer },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const { id: studentId, draft: id } = c.req.valid('param');
         const student = await requireStudent(database, viewer, studentId);
-        const { password: given, version } = c.req.valid('json');
-        await proveWhoSigns(c, given);
+        const { password: proof, version } = c.req.valid('json');
+        await proveWhoSigns(c, proof);
         await database.transaction(async (manager) => {
           const where = { schoolId: viewer.schoolId, id, studentId, version };
           const draft = await manager.findOne(LogDraftEntity, { where, lock: { mode: 'pessimistic_write' } });
@@ -200,7 +201,7 @@ export function logbookRoutes() {
         },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const student = await requireStudent(database, viewer, c.req.valid('param').id);
         const { text, mapping, keep, ids } = c.req.valid('json');
         const table = { text, mapping: mapping as LogMapping };
@@ -295,9 +296,9 @@ export function logbookRoutes() {
         responses: { 201: answer },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const student = await requireStudent(database, viewer, c.req.valid('param').id);
-        const { id, password: given, endorsement } = c.req.valid('json');
+        const { id, password: proof, endorsement } = c.req.valid('json');
         const open = unfilled(endorsement.text);
         if (open.length > 0) throw new Problem(422, `text: fill in ${open.join(', ')} before you sign.`);
         const { gates, on } = await knownOf(database, student);
@@ -306,7 +307,7 @@ export function logbookRoutes() {
         if (gate && gate.by === 'chief' && viewer.role !== 'chief')
           throw new Problem(403, `${gate.title} is confirmed by the chief instructor alone.`);
         if (endorsement.date > on) throw new Problem(422, 'date: this day is in the future.');
-        await proveWhoSigns(c, given);
+        await proveWhoSigns(c, proof);
         const { schoolId } = viewer;
         await database.transaction(async (manager) => {
           await sign(manager, viewer, {

@@ -12,6 +12,7 @@ import {
 import { ReleaseCheckEntity, SchoolEntity, SoloLimitsEntity } from '../db/entities.ts';
 import { insertOnce } from '../db/insert-new.ts';
 import { json, jsonBody, router } from '../http/env.ts';
+import { given } from '../http/given.ts';
 import { instructorsOnly } from '../http/only.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { addToTrail } from '../people/trail.ts';
@@ -46,7 +47,7 @@ export function releaseRoutes() {
         responses: { 200: json(releaseSchema, 'Set before'), 201: json(releaseSchema, 'As it stands') },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const student = await requireStudent(database, viewer, c.req.valid('param').id);
         const { id, limits: body } = c.req.valid('json');
         const { settings } = await database
@@ -80,7 +81,7 @@ export function releaseRoutes() {
         },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const student = await requireStudent(database, viewer, c.req.valid('param').id);
         const items = await checkRelease(database, student, c.req.valid('json'));
         return c.json({ items, sentence: releaseSentence(items) }, 200);
@@ -96,7 +97,7 @@ export function releaseRoutes() {
         responses: { 200: json(releaseSchema, 'Kept before'), 201: json(releaseSchema, 'Kept') },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const student = await requireStudent(database, viewer, c.req.valid('param').id);
         const { id, day } = c.req.valid('json');
         const items = await checkRelease(database, student, day);

@@ -10,6 +10,7 @@ import {
 } from '@keel/core';
 import { type School, SchoolEntity } from '../db/entities.ts';
 import { json, jsonBody, router } from '../http/env.ts';
+import { given } from '../http/given.ts';
 import { chiefsOnly } from '../http/only.ts';
 import { Problem } from '../http/problem.ts';
 import { addToTrail } from '../people/trail.ts';
@@ -45,7 +46,7 @@ export function templateRoutes() {
         responses: { 200: json(z.array(endorsementTemplateSchema), 'The templates') },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const templates = c.req.valid('json');
         // Compressed on its way, an answer's tag comes back as a weak one.
         const before = c.req.header('If-Match')?.replace(/^W\//, '');

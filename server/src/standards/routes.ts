@@ -7,6 +7,7 @@ import type { DataSource } from 'typeorm';
 import { StandardEntity, type StandardVersion } from '../db/entities.ts';
 import { isDuplicate } from '../db/errors.ts';
 import { json, jsonBody, router, type Viewer } from '../http/env.ts';
+import { given } from '../http/given.ts';
 import { madeAnswer } from '../http/made-file.ts';
 import { chiefsOnly } from '../http/only.ts';
 import { Problem } from '../http/problem.ts';
@@ -40,7 +41,7 @@ export function standardRoutes() {
         responses: { 200: json(z.array(versionedSchema), 'Standards by name') },
       }),
       async (c) => {
-        const [database, viewer] = [c.get('database'), c.get('viewer')];
+        const { viewer, database } = given(c);
         const [rows, names] = await Promise.all([
           newestStandards(database, viewer),
           namesOf(database, viewer),
@@ -69,7 +70,7 @@ export function standardRoutes() {
         responses: { 201: json(versionedSchema, 'The copy') },
       }),
       async (c) => {
-        const [database, viewer] = [c.get('database'), c.get('viewer')];
+        const { viewer, database } = given(c);
         const { from, id, name } = c.req.valid('json');
         const source = await requireStandard(database, viewer, from);
         const taken = (await newestStandards(database, viewer)).some((row) => row.id === id);
@@ -89,7 +90,7 @@ export function standardRoutes() {
         responses: { 200: json(versionedSchema, 'The new version') },
       }),
       async (c) => {
-        const [database, viewer] = [c.get('database'), c.get('viewer')];
+        const { viewer, database } = given(c);
         const { id } = c.req.valid('param');
         const { version, data } = c.req.valid('json');
         const newest = await requireStandard(database, viewer, id);
@@ -113,7 +114,7 @@ export function standardRoutes() {
         responses: { 200: json(previewSchema, 'Verdicts that would change') },
       }),
       async (c) => {
-        const [database, viewer] = [c.get('database'), c.get('viewer')];
+        const { viewer, database } = given(c);
         const { id } = c.req.valid('param');
         const { data: saved } = await requireStandard(database, viewer, id);
         const checked = checkedStandard({ ...c.req.valid('json').data, id });

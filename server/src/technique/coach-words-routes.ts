@@ -4,6 +4,7 @@ import { createRoute, z } from '@hono/zod-openapi';
 import { coachWordsSchema, unknownSentence } from '@keel/core';
 import { SchoolEntity } from '../db/entities.ts';
 import { json, jsonBody, router } from '../http/env.ts';
+import { given } from '../http/given.ts';
 import { chiefsOnly } from '../http/only.ts';
 import { Problem } from '../http/problem.ts';
 import { changeSettings, versionOf } from './change-settings.ts';
@@ -25,8 +26,7 @@ export const coachWordsRoutes = () =>
         responses: { 200: json(versionedSchema, 'The words; what is left out is said in the program’s') },
       }),
       async (c) => {
-        const schools = c.get('database').getRepository(SchoolEntity);
-        const school = await schools.findOneByOrFail({ id: c.get('viewer').schoolId });
+        const school = await given(c).school();
         const version = versionOf(school, 'coachWords');
         const { coachWords: words = {}, safetyInSeat = false } = school.settings;
         return c.json({ version, words, safetyInSeat }, 200);
@@ -42,7 +42,7 @@ export const coachWordsRoutes = () =>
         responses: { 200: json(versionedSchema, 'Changed') },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const { version, words, safetyInSeat: asked } = c.req.valid('json');
         const unknown = unknownSentence(words);
         if (unknown !== undefined)

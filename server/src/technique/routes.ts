@@ -1,8 +1,10 @@
 /** The school's choices of technique. */
+
 import { createRoute, z } from '@hono/zod-openapi';
 import { type Technique, techniqueSchema } from '@keel/core';
-import { type School, SchoolEntity } from '../db/entities.ts';
+import type { School } from '../db/entities.ts';
 import { json, jsonBody, router } from '../http/env.ts';
+import { given } from '../http/given.ts';
 import { changeSettings, versionOf } from './change-settings.ts';
 
 /** The school's choices, with the default for any that an older row does not have. */
@@ -22,8 +24,7 @@ export function techniqueRoutes() {
         responses: { 200: json(versionedSchema, 'The choices of technique') },
       }),
       async (c) => {
-        const schools = c.get('database').getRepository(SchoolEntity);
-        const school = await schools.findOneByOrFail({ id: c.get('viewer').schoolId });
+        const school = await given(c).school();
         return c.json({ version: versionOf(school, 'technique'), technique: techniqueOf(school) }, 200);
       },
     )

@@ -1,4 +1,5 @@
 /** The week: who and what is taken when; booked, moved, cancelled with a reason. */
+
 import { createRoute, z } from '@hono/zod-openapi';
 import {
   bookingCancelSchema,
@@ -23,6 +24,7 @@ import {
   zoneOf,
 } from '../db/entities.ts';
 import { json, jsonBody, router, type Viewer } from '../http/env.ts';
+import { given } from '../http/given.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { addToTrail } from '../people/trail.ts';
 import { visibleStudents } from '../scope.ts';
@@ -121,7 +123,7 @@ export function weekRoutes() {
         responses: { 200: answer },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const day =
           c.req.valid('query').day ??
           clockIn(new Date(), zoneOf(await schoolOf(database, viewer)), 'YYYY-MM-DD');
@@ -137,7 +139,7 @@ export function weekRoutes() {
         responses: { 200: answer, 201: answer },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const booking = c.req.valid('json');
         const school = await schoolOf(database, viewer);
         const { id, kind, from, until, studentId, instructorId, lessonId, words } = booking;
@@ -172,7 +174,7 @@ export function weekRoutes() {
         responses: { 200: answer },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const row = await requireBooking(database, viewer, c.req.valid('param').id);
         const { version, from, until, airplaneId, instructorId, agreed } = c.req.valid('json');
         const school = await schoolOf(database, viewer);
@@ -232,7 +234,7 @@ export function weekRoutes() {
         responses: { 200: answer },
       }),
       async (c) => {
-        const [viewer, database] = [c.get('viewer'), c.get('database')];
+        const { viewer, database } = given(c);
         const row = await requireBooking(database, viewer, c.req.valid('param').id);
         const { why, words } = c.req.valid('json');
         const cancelled = { by: viewer.id, at: new Date().toISOString(), why, words };

@@ -1,9 +1,11 @@
 /** When people usually have time: said by themselves, by whoever teaches them, or by a chief; a booking outside is asked about. */
+
 import { createRoute, z } from '@hono/zod-openapi';
 import { type BookingInput, OUTSIDE_HOURS, outsideHours, usualHoursSchema } from '@keel/core';
 import { type DataSource, type EntityManager, In } from 'typeorm';
 import { AccountEntity, type School, zoneOf } from '../db/entities.ts';
 import { json, jsonBody, router, type Viewer } from '../http/env.ts';
+import { given } from '../http/given.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { addToTrail } from '../people/trail.ts';
 import { requireStudent } from '../scope.ts';
@@ -40,7 +42,7 @@ export function usualHoursRoutes() {
       responses: { 200: json(z.object({ hours: usualHoursSchema }), 'Kept') },
     }),
     async (c) => {
-      const [viewer, database] = [c.get('viewer'), c.get('database')];
+      const { viewer, database } = given(c);
       const { id } = c.req.valid('param');
       const { hours } = c.req.valid('json');
       if (id !== viewer.id && viewer.role !== 'chief') await requireStudent(database, viewer, id);

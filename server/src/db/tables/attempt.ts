@@ -76,7 +76,7 @@ export const AttemptEntity = new EntitySchema<AttemptRow>({
 });
 
 /** What went wrong in an attempt: a row for each, in the order found. */
-interface AttemptFindingRow {
+export interface AttemptFindingRow {
   schoolId: string;
   recordingId: string;
   attempt: number;
