@@ -1,4 +1,8 @@
-/** From nothing to a card on the knee: a school set up, its airplane, its student, a lesson planned and printed, by hand and by keys. */
+/**
+ * From nothing to the first signature: a school set up, its airplane, its student, a lesson planned, printed, flown, graded and
+ * signed, by hand and by keys.
+ */
+import { execFileSync } from 'node:child_process';
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -10,6 +14,10 @@ import { typeInto } from './support/typing.ts';
 /** The most that a newcomer presses, and the most fields that have to be filled in. */
 const MOST_PRESSES = 60;
 const MOST_FIELDS = 25;
+
+/** The same at another width, by a finger below 1000: `KEEL_WIDTH=820`, `KEEL_WIDTH=390`. */
+const WIDTH = Number(process.env.KEEL_WIDTH ?? 1280);
+test.use({ viewport: { width: WIDTH, height: WIDTH < 1000 ? 844 : 800 }, hasTouch: WIDTH < 1000 });
 
 let program: Awaited<ReturnType<typeof startDemo>>;
 const data = mkdtempSync(join(tmpdir(), 'keel-empty-'));
@@ -30,6 +38,13 @@ test.afterAll(async () => {
   rmSync(data, { recursive: true, force: true });
 });
 
+/** What a logger brings home: positions and altitudes of a steep turn each way. */
+function recording(): string {
+  const file = join(data, 'flown.csv');
+  execFileSync('npm', ['run', '-s', 'fly', '--', '--maneuver', 'steep-turn', '--out', file]);
+  return file;
+}
+
 /** A hand that counts. */
 function hand(page: Page) {
   const count = { presses: 0, fields: 0 };
@@ -46,7 +61,10 @@ function hand(page: Page) {
   };
 }
 
-test('from the set-up link to the first kneeboard', async ({ page, browser }) => {
+test('from the set-up link to the first kneeboard, flight, grade and signature', async ({
+  page,
+  browser,
+}) => {
   test.setTimeout(120_000);
   const errors: string[] = [];
   page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
@@ -72,7 +90,11 @@ test('from the set-up link to the first kneeboard', async ({ page, browser }) =>
   await press(page.getByRole('button', { name: 'Save airplane' }));
   await expect(page.getByText('Quarry Finch saved')).toBeVisible();
 
-  await press(page.getByRole('link', { name: 'People' }));
+  // On a phone the rarer places are in one's own menu.
+  if (WIDTH < 640) {
+    await press(page.getByRole('button', { name: /Ada Thorn/ }));
+    await press(page.getByRole('menuitem', { name: 'People' }));
+  } else await press(page.getByRole('link', { name: 'People' }));
   await press(page.getByRole('button', { name: 'Invite someone' }));
   const dialog = page.getByRole('dialog');
   await fill(dialog.getByLabel('Name', { exact: false }).first(), 'Wren Vale');
@@ -82,7 +104,7 @@ test('from the set-up link to the first kneeboard', async ({ page, browser }) =>
   await press(dialog.getByRole('button', { name: 'Create the link' }));
   const link = await page.getByLabel('The link').inputValue();
   await page.keyboard.press('Escape');
-  await expect(page.getByRole('row', { name: /Wren Vale/ })).toBeVisible();
+  await expect(page.getByText('Wren Vale').first()).toBeVisible();
 
   // The student, on a phone.
   const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
@@ -117,5 +139,30 @@ test('from the set-up link to the first kneeboard', async ({ page, browser }) =>
 
   await phone.reload();
   await expect(phone.getByText('Steep turns').first()).toBeVisible();
+
+  // Flown, with whatever the student's agreement asks for first.
+  await press(page.getByRole('button', { name: 'Go to Fly' }));
+  await press(page.getByRole('button', { name: 'Wren agrees that flights are recorded' }));
+  await page.getByLabel('Recording file').setInputFiles(recording());
+  await press(page.getByRole('button', { name: 'Attach the recording' }));
+  await press(page.getByRole('button', { name: 'Go to Debrief' }));
+  await expect(page.getByRole('heading', { name: 'Steep turn left' })).toBeVisible();
+  // Flown alone, to standard: two keys, or two buttons for a thumb.
+  if (WIDTH < 1000) {
+    await press(page.getByRole('button', { name: /alone, to standard/ }));
+    await press(page.getByRole('button', { name: /unaided/ }));
+  } else {
+    await page.keyboard.press('4');
+    await page.keyboard.press('u');
+  }
+  await expect(page.getByText('Who flew: unaided')).toBeVisible();
+  await press(page.getByRole('navigation', { name: 'Stations' }).getByText('Path'));
+  await press(page.getByRole('button', { name: 'Record', exact: true }));
+  await press(page.getByRole('menuitem', { name: 'Logbook and endorsements' }));
+  await press(page.getByRole('button', { name: 'Draft logbook entry' }));
+  await press(page.getByRole('button', { name: 'Sign', exact: true }));
+  await page.keyboard.type('seven grey lambs on a wall');
+  await press(page.getByRole('button', { name: 'Sign it' }));
+  await expect(page.getByRole('region', { name: 'Signed' })).toContainText('Ada Thorn');
   expect(errors).toEqual([]);
 });

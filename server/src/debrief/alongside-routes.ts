@@ -1,5 +1,4 @@
 /** What an attempt is compared with beyond its own flight: the student's last, best and shown ones, and this airplane's. */
-
 import { createRoute, z } from '@hono/zod-openapi';
 import { type Alongside, type AlongsideAttempt, alongsideSchema } from '@keel/core';
 import { type DataSource, In } from 'typeorm';

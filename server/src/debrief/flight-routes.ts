@@ -1,5 +1,4 @@
 /** A recording's flight for drawing, in the formats that others read, as a sheet for the student; and a way to stop. */
-
 import { createRoute, z } from '@hono/zod-openapi';
 import { dayIn } from '@keel/core';
 import type { DataSource } from 'typeorm';

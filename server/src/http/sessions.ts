@@ -1,5 +1,4 @@
 /** Sessions: a random token in an HttpOnly cookie, of which the database only knows the hash. */
-
 import { createHash, randomBytes } from 'node:crypto';
 import bowser from 'bowser';
 import type { Context, MiddlewareHandler } from 'hono';

@@ -1,5 +1,4 @@
 /** The sound of a mark that was spoken: half a minute at most, by its author once, for whoever may read the lesson. */
-
 import { createRoute, z } from '@hono/zod-openapi';
 import { bodyLimit } from 'hono/body-limit';
 import { requireLesson } from '../brief/lessons.ts';

@@ -1,5 +1,4 @@
 /** Flights under way, for people: which there are, and each as a stream that resumes where it broke off. */
-
 import { createRoute, z } from '@hono/zod-openapi';
 import { liveFlightSchema } from '@keel/core';
 import { streamSSE } from 'hono/streaming';

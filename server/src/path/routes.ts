@@ -1,5 +1,4 @@
 /** The path: what stands between a student and solo, skill by skill; and all students by skills. */
-
 import { createRoute, z } from '@hono/zod-openapi';
 import { matrixSchema, pathAttemptSchema, pathSchema } from '@keel/core';
 import { json, router } from '../http/env.ts';

@@ -1,5 +1,4 @@
 /** Who agreed to what: kept as it was said, by whoever teaches; the student reads it and may take it back. */
-
 import { createRoute, z } from '@hono/zod-openapi';
 import { agreementBodySchema, agreementWordSchema } from '@keel/core';
 import type { DataSource } from 'typeorm';

@@ -104,13 +104,22 @@ async function expected(
 
 /** What names a person, besides who teaches whom. */
 const NAMING = [
-  ['lesson', 'student_id'],
-  ['lesson', 'instructor_id'],
-  ['booking', 'student_id'],
-  ['booking', 'instructor_id'],
-  ['agreement', 'student_id'],
-  ['entered_attempt', 'student_id'],
-  ['signed', 'student_id'],
+  ...['lesson', 'booking'].flatMap((table) => [
+    [table, 'student_id'],
+    [table, 'instructor_id'],
+  ]),
+  ...[
+    'recording',
+    'live_flight',
+    'agreement',
+    'entered_attempt',
+    'signed',
+    'skill_word',
+    'landing_word',
+    'gate_closing',
+    'solo_limits',
+    'log_draft',
+  ].map((table) => [table, 'student_id']),
 ];
 
 /** Ends an invitation; who was invited goes with it, or stays by name alone where something was planned already. */
@@ -130,7 +139,8 @@ export function takeBack(database: DataSource, viewer: Viewer, id: string): Prom
       await manager.update(
         AccountEntity,
         { schoolId, id: link.accountId },
-        { closedAt, erasedAt: is ? null : closedAt },
+        // Of nobody whom anything names the name goes as well.
+        is ? { closedAt } : { closedAt, erasedAt: closedAt, name: 'Never came' },
       );
     }
     await addToTrail(manager, viewer, 'invitation taken back', id);

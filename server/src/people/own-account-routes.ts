@@ -1,5 +1,4 @@
 /** One’s own account: the password, and the second step. */
-
 import { createRoute, z } from '@hono/zod-openapi';
 import { meSchema, nameSchema, ownSettingsSchema, passwordSchema } from '@keel/core';
 import { AccountEntity } from '../db/entities.ts';

@@ -1,5 +1,4 @@
 /** The school's choices of technique. */
-
 import { createRoute, z } from '@hono/zod-openapi';
 import { type Technique, techniqueSchema } from '@keel/core';
 import type { School } from '../db/entities.ts';

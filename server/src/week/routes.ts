@@ -1,5 +1,4 @@
 /** The week: who and what is taken when; booked, moved, cancelled with a reason. */
-
 import { createRoute, z } from '@hono/zod-openapi';
 import {
   bookingCancelSchema,

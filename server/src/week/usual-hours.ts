@@ -1,5 +1,4 @@
 /** When people usually have time: said by themselves, by whoever teaches them, or by a chief; a booking outside is asked about. */
-
 import { createRoute, z } from '@hono/zod-openapi';
 import { type BookingInput, OUTSIDE_HOURS, outsideHours, usualHoursSchema } from '@keel/core';
 import { type DataSource, type EntityManager, In } from 'typeorm';
