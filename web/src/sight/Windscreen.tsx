@@ -5,7 +5,7 @@
 import { attitudeSeen, horizonAt, LOOKS, type LookName, type View } from '@keel/core';
 import { type PointerEvent, type ReactNode, type RefObject, useEffect, useRef, useState } from 'react';
 import { WebGLRenderer } from 'three';
-import type { PointerStick } from '../fly/trainer/sticks.ts';
+import type { PointerStick } from './pointer-stick.ts';
 import { trainingArea } from './scene.ts';
 import './sight.css';
 

@@ -2,7 +2,7 @@
 import type { StudentInput } from '@keel/core';
 import { Button, Slider } from '@mantine/core';
 import { type PointerEvent, useRef, useState } from 'react';
-import type { PointerStick } from './sticks.ts';
+import type { PointerStick } from '../../sight/pointer-stick.ts';
 
 interface Props {
   input: StudentInput;

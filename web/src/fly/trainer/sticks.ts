@@ -1,5 +1,7 @@
 /** Stick, pedals and levers from keyboard, gamepad and pointer, as one set of positions. */
+
 import type { StudentInput } from '@keel/core';
+import type { PointerStick } from '../../sight/pointer-stick.ts';
 
 /** Keys that are held down, by the character or name that the browser gives them. */
 const HELD: Record<string, [keyof StudentInput, number]> = {
@@ -25,11 +27,6 @@ const clamp = (value: number, low: number, high: number) => Math.min(high, Math.
 /** Below this a stick at rest is at rest. */
 const DEAD_ZONE = 0.08;
 const softened = (value: number) => (Math.abs(value) < DEAD_ZONE ? 0 : value * Math.abs(value) ** 0.5);
-
-export interface PointerStick {
-  aileron: number;
-  elevator: number;
-}
 
 /**
  * Where everything is now. Keys bring stick and pedals to their stops and let them spring back; a pointer or a

@@ -2,8 +2,9 @@
 import type { StudentInput } from '@keel/core';
 import { useEffect, useRef } from 'react';
 import { handKeyboardBack } from '../../frame/keyboard.ts';
+import type { PointerStick } from '../../sight/pointer-stick.ts';
 import { listenToKeys } from './held-keys.ts';
-import { isStickKey, type PointerStick, readSticks } from './sticks.ts';
+import { isStickKey, readSticks } from './sticks.ts';
 import type { TrainerLink } from './use-trainer.ts';
 
 const READ_EVERY_MS = 30;
