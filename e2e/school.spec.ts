@@ -22,7 +22,7 @@ test('someone is invited, comes by the link, is helped with the password, and go
   await dialog.getByRole('button', { name: 'Create the link' }).click();
   const link = await shownLink(page);
   await page.keyboard.press('Escape');
-  await expect(page.getByRole('row', { name: /Piet Alder.*student/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: /Piet Alder.*student.*invited, not joined yet/ })).toBeVisible();
 
   const other = await browser.newContext();
   const guest = await other.newPage();

@@ -1,6 +1,5 @@
 /** What the first page shows is asked for while its script is still on the way. */
-import { preload } from 'swr';
-import { type Ask, asks } from './hooks.ts';
+import { type Ask, askNow, asks } from './hooks.ts';
 
 type Asks = (id: string) => Ask<unknown>[];
 const aLesson: Asks = (id) => [
@@ -31,5 +30,5 @@ export function askEarly(address: string): void {
     const found = of.exec(address);
     return found ? asks(found[1]) : [];
   });
-  for (const [path, ask] of [asks.me(), ...page]) preload(path, ask).catch(() => undefined);
+  for (const ask of [asks.me(), ...page]) askNow(ask);
 }

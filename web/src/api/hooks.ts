@@ -26,7 +26,27 @@ export type Ask<T> = readonly [path: string, ask: () => Promise<T>];
 
 const useGet = <T>(path: string | null, ask: () => Promise<T>, more?: { keepPreviousData: boolean }) =>
   useSWR<T, ApiError>(path, ask, { ...options, ...more });
-const useAsk = <T>(ask: Ask<T> | null) => useSWR<T, ApiError>(ask?.[0] ?? null, ask?.[1] ?? null, options);
+const useAsk = <T>(ask: Ask<T> | null) =>
+  useSWR<T, ApiError>(ask?.[0] ?? null, ask && (() => begun(ask)), options);
+
+/** Answers asked for before there was a page to ask for them, and when. */
+const early = new Map<string, { answer: Promise<unknown>; askedMs: number }>();
+/** What waited longer for its page may be other by now. */
+const EARLY_MS = 5000;
+
+export function askNow([path, by]: Ask<unknown>): void {
+  const answer = by();
+  // Who takes it up asks again; who does not has nothing to be told.
+  answer.catch(() => undefined);
+  early.set(path, { answer, askedMs: Date.now() });
+}
+
+/** The answer that is under way, else one asked for now: also where nobody was signed in when the first was. */
+function begun<T>([path, by]: Ask<T>): Promise<T> {
+  const known = early.get(path);
+  early.delete(path);
+  return known && Date.now() - known.askedMs < EARLY_MS ? (known.answer as Promise<T>).catch(by) : by();
+}
 
 const ask = <T>(path: string, by: () => Promise<T>): Ask<T> => [path, by];
 export const pathOf = (studentId: string) => `/students/${studentId}/path`;
