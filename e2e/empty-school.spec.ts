@@ -38,7 +38,7 @@ test.afterAll(async () => {
   rmSync(data, { recursive: true, force: true });
 });
 
-/** What a logger brings home: positions and altitudes of a steep turn each way. */
+/** What a recorder brings home: a steep turn to the left. */
 function recording(): string {
   const file = join(data, 'flown.csv');
   execFileSync('npm', ['run', '-s', 'fly', '--', '--maneuver', 'steep-turn', '--out', file]);

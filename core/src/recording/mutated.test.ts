@@ -2,6 +2,7 @@
  * Files of every kind, broken in every way that wires, disks and hands break them: each is read or refused, within a second, and
  * never anything else. Long sweeps (`npm run test:deep`) read a hundred thousand of them.
  */
+
 import fc from 'fast-check';
 import { findAirplane } from '../airplane/fleet.ts';
 import { airplaneSchema } from '../airplane/schema.ts';
@@ -15,13 +16,14 @@ import { readSyllabus, syllabuses } from '../path/syllabus/syllabuses.ts';
 import { readPeopleCsv } from '../people/people-csv.ts';
 import { readStandard } from '../standards/read-standard.ts';
 import { findStandard } from '../standards/standards.ts';
+import { sentence } from '../testing/nmea.ts';
 import { writeRecordingCsv } from './csv/write-csv.ts';
 import { writeGpx } from './formats/write-gpx.ts';
 import { readRecording } from './read/read-recording.ts';
 
 const WORST_MS = 1000;
-/** Of each kind; a thousand to a run of the long sweeps. */
 const DEEP = process.env.KEEL_DEEP === '1';
+/** Of each kind. */
 const RUNS = DEEP ? 10_000 : 60;
 
 const { recording, card } = flyManeuver({
@@ -38,10 +40,6 @@ const igc = [
     (_, i) => `B1000${String(i).padStart(2, '0')}5437200N00254600WA0080000820120`,
   ),
 ].join('\r\n');
-const sentence = (body: string) => {
-  const sum = [...body].reduce((all, letter) => all ^ letter.charCodeAt(0), 0);
-  return `$${body}*${sum.toString(16).toUpperCase().padStart(2, '0')}`;
-};
 const nmea = [19, 20, 21, 22]
   .flatMap((s) => [
     sentence(`GPRMC,1235${s},A,4807.0${s},N,01131.000,E,022.4,084.4,230394,003.1,W`),

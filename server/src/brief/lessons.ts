@@ -187,16 +187,16 @@ export function lessonRoutes() {
         responses: { 200: { description: 'PDF', content: { 'application/pdf': { schema: z.any() } } } },
       }),
       async (c) => {
-        const { viewer, database, zone: zoneOfViewer } = given(c);
+        const { viewer, database, zone } = given(c);
         const { schoolId, id, plannedAt } = await requireLesson(database, viewer, c.req.valid('param').id);
-        const zone = await zoneOfViewer();
+        const day = dayIn(plannedAt, await zone());
         const pdf = await madeFile(c, {
           schoolId,
           kind: 'kneeboard',
           input: { id, ...c.req.valid('query') },
         });
         c.header('Content-Type', 'application/pdf');
-        c.header('Content-Disposition', `inline; filename="kneeboard-${dayIn(plannedAt, zone)}.pdf"`);
+        c.header('Content-Disposition', `inline; filename="kneeboard-${day}.pdf"`);
         return c.body(new Uint8Array(pdf), 200);
       },
     )
@@ -211,15 +211,12 @@ export function lessonRoutes() {
         },
       }),
       async (c) => {
-        const { viewer, database, zone: zoneOfViewer } = given(c);
+        const { viewer, database, zone } = given(c);
         const lesson = await requireLesson(database, viewer, c.req.valid('param').id);
         const [described] = await describeLessons(database, [lesson]);
-        const zone = await zoneOfViewer();
+        const day = dayIn(described.plannedAt, await zone());
         c.header('Content-Type', 'text/calendar; charset=utf-8');
-        c.header(
-          'Content-Disposition',
-          `attachment; filename="lesson-${dayIn(described.plannedAt, zone)}.ics"`,
-        );
+        c.header('Content-Disposition', `attachment; filename="lesson-${day}.ics"`);
         return c.body(lessonCalendar(described), 200);
       },
     );

@@ -89,18 +89,18 @@ export function flightRoutes() {
         responses: { 200: { description: 'PDF', content: { 'application/pdf': { schema: z.any() } } } },
       }),
       async (c) => {
-        const database = c.get('database');
-        const row = await requireRecording(database, c.get('viewer'), c.req.valid('param').id);
+        const { viewer, database, zone } = given(c);
+        const row = await requireRecording(database, viewer, c.req.valid('param').id);
         await currentScore(database, row);
         const { schoolId, id } = row;
-        const zone = await given(c).zone();
+        const day = dayIn(row.flownAt, await zone());
         const pdf = await madeFile(c, {
           schoolId,
           kind: 'debrief-pdf',
           input: { id, ...c.req.valid('query') },
         });
         c.header('Content-Type', 'application/pdf');
-        c.header('Content-Disposition', `inline; filename="debrief-${dayIn(row.flownAt, zone)}.pdf"`);
+        c.header('Content-Disposition', `inline; filename="debrief-${day}.pdf"`);
         return c.body(pdf, 200);
       },
     )
@@ -114,9 +114,9 @@ export function flightRoutes() {
         responses: { 200: json(z.object({ stopped: z.boolean() }), 'Whether there was one to stop') },
       }),
       async (c) => {
-        const viewer = c.get('viewer');
-        const row = await requireRecording(c.get('database'), viewer, c.req.valid('param').id);
-        const stopped = await c.get('database').transaction(async (manager) => {
+        const { viewer, database } = given(c);
+        const row = await requireRecording(database, viewer, c.req.valid('param').id);
+        const stopped = await database.transaction(async (manager) => {
           const stops = await cancel(manager, { schoolId: row.schoolId, kind: 'score', subject: row.id });
           if (stops > 0) await refuse(manager, row, STOPPED);
           return stops > 0;

@@ -4,7 +4,7 @@
  * by itself. Everything that keeps or reads bytes does it here, so that an object store is one more of two functions.
  */
 import { mkdir, open, readdir, readFile, rename, rm, stat } from 'node:fs/promises';
-import { dirname, join } from 'node:path';
+import { basename, dirname, join } from 'node:path';
 import type { DataSource, EntityManager } from 'typeorm';
 import { IsNull, Not } from 'typeorm';
 import { RecordingFileEntity } from '../db/entities.ts';
@@ -74,28 +74,36 @@ export async function tidyFiles(database: DataSource, now = Date.now()): Promise
     await write(placeOf(root, which), await bytesOf(database, which));
     await rows.update(which, { bytes: null });
   }
-  for (const file of await filesIn(root)) {
-    const [schoolId = '', , name = ''] = file.split('/');
-    const known = UUID.test(name) && (await rows.existsBy({ schoolId, recordingId: name }));
-    if (known) continue;
-    // One that was removed meanwhile needs removing no more.
-    const age = await stat(join(root, file)).then(
-      ({ mtimeMs }) => now - mtimeMs,
-      () => 0,
+  for (const [schoolId, files] of await filesIn(root)) {
+    const known = new Set(
+      (await rows.find({ select: { recordingId: true }, where: { schoolId } })).map((row) => row.recordingId),
     );
-    if (age > STRAY_MS) await rm(join(root, file), { force: true });
+    for (const file of files) {
+      if (known.has(basename(file))) continue;
+      // One that was removed meanwhile needs removing no more.
+      const age = await stat(join(root, file)).then(
+        ({ mtimeMs }) => now - mtimeMs,
+        () => 0,
+      );
+      if (age > STRAY_MS) await rm(join(root, file), { force: true });
+    }
   }
 }
 
-/** School, two letters, name: what was put there by hand is left alone. */
-async function filesIn(root: string): Promise<string[]> {
+/** Of each school: school, two letters, name; what was put there by hand is left alone. */
+async function filesIn(root: string): Promise<Map<string, string[]>> {
   const all = await readdir(root, { recursive: true }).catch((error: NodeJS.ErrnoException) => {
     // Before the first is kept there is no folder.
     if (error.code === 'ENOENT') return [];
     throw error;
   });
-  return all.filter((path) => {
+  const schools = new Map<string, string[]>();
+  for (const path of all) {
     const [school = '', letters = '', name = '', ...more] = path.split('/');
-    return UUID.test(school) && letters.length === 2 && name !== '' && more.length === 0;
-  });
+    if (!UUID.test(school) || letters.length !== 2 || name === '' || more.length > 0) continue;
+    const files = schools.get(school) ?? [];
+    files.push(path);
+    schools.set(school, files);
+  }
+  return schools;
 }

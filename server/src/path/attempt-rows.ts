@@ -55,12 +55,8 @@ export async function writeAttempts(
 /** Of each attempt its row, and what went wrong in it. */
 interface Wanted {
   row: AttemptRow;
-  findings: FindingRow[];
+  findings: AttemptFindingRow[];
 }
-type FindingRow = Pick<
-  AttemptFindingRow,
-  'attempt' | 'nth' | 'finding' | 'severity' | 'size' | 'params' | 'asWritten'
->;
 
 /** Takes away what is no more, and writes what is new or other than it was. @returns the maneuvers of either. */
 async function keepOnly(
@@ -68,37 +64,34 @@ async function keepOnly(
   { schoolId, id: recordingId }: OwnedRecording,
   wanted: readonly Wanted[],
 ): Promise<Set<string>> {
-  const there = await manager.findBy(AttemptEntity, { schoolId, recordingId });
-  const faults = await manager.findBy(AttemptFindingEntity, { schoolId, recordingId });
-  const isThere = ({ row, findings }: Wanted) =>
-    isDeepStrictEqual(plain(there.find(({ attempt }) => attempt === row.attempt)), plain(row)) &&
-    isDeepStrictEqual(
-      plain(faults.filter(({ attempt }) => attempt === row.attempt).sort((a, b) => a.nth - b.nth)),
-      plain(findings.map((one) => ({ schoolId, recordingId, ...one }))),
-    );
-  const other = wanted.filter((one) => !isThere(one));
-  const gone = there.filter(
-    ({ attempt }) =>
-      other.some(({ row }) => row.attempt === attempt) || !wanted.some(({ row }) => row.attempt === attempt),
-  );
+  const of = { schoolId, recordingId };
+  const there = await manager.findBy(AttemptEntity, of);
+  const faults = await manager.find(AttemptFindingEntity, { where: of, order: { nth: 'ASC' } });
+  const isThere = ({ row, findings }: Wanted) => {
+    const { attempt } = row;
+    const before = [
+      there.find((one) => one.attempt === attempt) ?? null,
+      faults.filter((one) => one.attempt === attempt),
+    ];
+    return isDeepStrictEqual(plain(before), plain([row, findings]));
+  };
+  const stays = new Set(wanted.filter(isThere).map(({ row }) => row.attempt));
+  const other = wanted.filter(({ row }) => !stays.has(row.attempt));
+  const gone = there.filter(({ attempt }) => !stays.has(attempt));
   if (gone.length > 0)
-    await manager.delete(AttemptEntity, {
-      schoolId,
-      recordingId,
-      attempt: In(gone.map(({ attempt }) => attempt)),
-    });
+    await manager.delete(AttemptEntity, { ...of, attempt: In(gone.map(({ attempt }) => attempt)) });
   if (other.length > 0)
     await manager.insert(
       AttemptEntity,
       other.map(({ row }) => row),
     );
-  const found = other.flatMap(({ findings }) => findings.map((one) => ({ schoolId, recordingId, ...one })));
+  const found = other.flatMap(({ findings }) => findings);
   if (found.length > 0) await manager.insert(AttemptFindingEntity, found);
   return new Set([...gone, ...other.map(({ row }) => row)].map(({ maneuver }) => maneuver));
 }
 
 /** As JSON has it, whatever the order of its keys: what is undefined is not there, and a day is a word. */
-const plain = (value: unknown): unknown => (value === undefined ? null : JSON.parse(JSON.stringify(value)));
+const plain = (value: unknown): unknown => JSON.parse(JSON.stringify(value));
 
 function wantedRows(row: OwnedRecording, school: School, score: Score, statements: Statement[]): Wanted[] {
   const { schoolId, id } = row;
@@ -150,7 +143,15 @@ function wantedRows(row: OwnedRecording, school: School, score: Score, statement
       },
     },
     findings: one.findings.map(({ id: finding, severity, size, params = null, asWritten = null }, nth) => ({
-      ...{ attempt: one.attempt, nth, finding, severity, size, params, asWritten },
+      schoolId,
+      recordingId: id,
+      attempt: one.attempt,
+      nth,
+      finding,
+      severity,
+      size,
+      params,
+      asWritten,
     })),
   }));
 }

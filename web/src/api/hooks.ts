@@ -8,7 +8,7 @@ import type {
   Trail,
   UnmatchedFlight,
 } from '@keel/core';
-import useSWR from 'swr';
+import useSWR, { type SWRConfiguration } from 'swr';
 import useSWRInfinite from 'swr/infinite';
 import { refresh, useChanges } from './changed.ts';
 import { ApiError, answered, api, read } from './client.ts';
@@ -24,10 +24,10 @@ export const options = {
 /** Under which name an answer is kept, and how it is asked for. */
 export type Ask<T> = readonly [path: string, ask: () => Promise<T>];
 
-const useGet = <T>(path: string | null, ask: () => Promise<T>, more?: { keepPreviousData: boolean }) =>
-  useSWR<T, ApiError>(path, ask, { ...options, ...more });
-const useAsk = <T>(ask: Ask<T> | null) =>
-  useSWR<T, ApiError>(ask?.[0] ?? null, ask && (() => begun(ask)), options);
+const useAsk = <T>(ask: Ask<T> | null, more?: SWRConfiguration<T, ApiError>) =>
+  useSWR<T, ApiError>(ask?.[0] ?? null, ask && (() => begun(ask)), { ...options, ...more });
+const useGet = <T>(path: string | null, by: () => Promise<T>, more?: SWRConfiguration<T, ApiError>) =>
+  useAsk(path === null ? null : ask(path, by), more);
 
 /** Answers asked for before there was a page to ask for them, and when. */
 const early = new Map<string, { answer: Promise<unknown>; askedMs: number }>();
@@ -226,8 +226,7 @@ const underWay = new Set<string>();
 
 /** Asks again while the analysis runs; what it found changes the lists and the path as well. */
 export const useRecording = (id: string | undefined) =>
-  useSWR<RecordingView, ApiError>(id ? asks.recording(id)[0] : null, id ? asks.recording(id)[1] : null, {
-    ...options,
+  useAsk<RecordingView>(id ? asks.recording(id) : null, {
     refreshInterval: (latest) => (isUnderWay(latest) ? 300 : 0),
     onSuccess: (latest) => {
       if (isUnderWay(latest)) underWay.add(latest.id);

@@ -57,7 +57,7 @@ function sinkAbout(c: Case, atS: number): number {
   return Math.min(sink(-2.5, 0.5), sink(-1, 1));
 }
 
-/** From all to none without a stop after a moment, where the airplane sinks for it. */
+/** From all to none without a stop, where the airplane sinks for it; looked for from `afterS` to the end of the attempt. */
 export function allFlapsAtOnce(
   c: Case,
   afterS: number,

@@ -2,11 +2,12 @@
  * Whether somebody flew a stall here. Slow in sinking air, an airplane mushes, chirps and drops its nose without anybody having
  * flown one; in a lesson that briefed none that is a hazard of the flight, and no attempt.
  */
-import { longestStretch, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
+import { firstWhere, longestStretch, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import type { ScoringContext } from '../attempt/attempt.ts';
 import { meanPower, sceneOf } from '../attempt/scene.ts';
 import type { StallEvent } from './event.ts';
+import { fallFrom } from './nose.ts';
 import { MEANT } from './tables.ts';
 
 const STALLS = ['power-off-stall', 'power-on-stall', 'stall-series', 'stall-demonstration'];
@@ -51,12 +52,9 @@ function wasPulled(track: Track, { pitchUpS, breakS }: StallEvent): boolean {
 function noseFell(track: Track, { breakS, unloadS }: StallEvent): boolean {
   const pitch = track.other('pitch_deg')?.values;
   if (!pitch) return true;
-  const { timeS } = track;
-  const rows = rowsBetween(timeS, breakS - MEANT.fallsInS, unloadS + MEANT.fallsInS);
-  for (let from = rows.from; from < rows.to; from++)
-    for (let i = from + 1; i < rows.to && timeS[i] - timeS[from] <= MEANT.fallsInS; i++)
-      if (pitch[from] - pitch[i] >= MEANT.fallsDeg) return true;
-  return false;
+  const { fallsInS, fallsDeg } = MEANT;
+  const rows = rowsBetween(track.timeS, breakS - fallsInS, unloadS + fallsInS);
+  return firstWhere(rows, (i) => fallFrom(track, pitch, i, fallsInS, rows) >= fallsDeg) >= 0;
 }
 
 /** Deep enough that nobody would call it a chirp. */

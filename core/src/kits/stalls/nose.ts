@@ -16,16 +16,24 @@ export function rose(track: Track, pitch: Float64Array, atS: number): boolean {
   return low >= 0 && pitch[rows.to - 1] - pitch[low] > NOSE.roseDeg;
 }
 
+/** How far the nose falls from a row on in so many seconds, deg. */
+export function fallFrom(
+  { timeS }: Track,
+  pitch: Float64Array,
+  row: number,
+  seconds: number,
+  within?: Rows,
+): number {
+  const low = rowOfMax(rowsBetween(timeS, timeS[row], timeS[row] + seconds, within), (k) => -pitch[k]);
+  return low < 0 ? 0 : pitch[row] - pitch[low];
+}
+
 /** Most that the nose fell within four seconds about the slowest moment, and when it first began to fall firmly. */
 export function noseFall(track: Track, pitch: Float64Array, atS: number): NoseFall | undefined {
   const { timeS } = track;
   const rows = rowsBetween(timeS, atS - 6, atS + 8);
-  const fallFrom = (i: number, seconds: number) => {
-    const low = rowOfMax(rowsBetween(timeS, timeS[i], timeS[i] + seconds), (k) => -pitch[k]);
-    return low < 0 ? 0 : pitch[i] - pitch[low];
-  };
   let fellDeg = 0;
-  for (let i = rows.from; i < rows.to; i++) fellDeg = Math.max(fellDeg, fallFrom(i, 4));
+  for (let i = rows.from; i < rows.to; i++) fellDeg = Math.max(fellDeg, fallFrom(track, pitch, i, 4));
   if (fellDeg === 0) return undefined;
   return { fellDeg, beganS: timeS[fallBegins(track, pitch, rows)] };
 }

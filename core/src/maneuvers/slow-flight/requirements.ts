@@ -5,6 +5,7 @@ import { between, type Case } from '../../kits/attempt/case.ts';
 import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
 import { evidenceOf, type Requirement } from '../../kits/attempt/requirement.ts';
 import { slowSpeedsAt } from '../../kits/attempt/slow-speeds.ts';
+import type { StallEvidence } from '../../kits/stalls/evidence.ts';
 import { allFlapsAtOnce } from '../../kits/stalls/flap-order.ts';
 import { firstWhere, longestStretch, medianOver } from '../../recording/columns/span.ts';
 import type { Span } from '../../scoring/judged.ts';
@@ -36,7 +37,7 @@ export interface SlowEvidence {
   'recovery-not-recorded': None;
   'back-to-speed': { kias: number };
   'flaps-stayed-up': None;
-  'flaps-all-sinking': { fromDeg: number; toDeg: number; sinkFpm: number; lostFt: number };
+  'flaps-all-sinking': StallEvidence['flaps-all-sinking'];
   'flaps-in-stages': None;
 }
 const { met, failed, unseen, notApplicable } = evidenceOf<SlowEvidence>();

@@ -6,6 +6,7 @@
 import { XMLBuilder } from 'fast-xml-parser';
 import IGCParser from 'igc-parser';
 import { InputError } from '../../errors.ts';
+import { sentence } from '../../testing/nmea.ts';
 import { refusal } from '../../testing/refusal.ts';
 import { describeInput } from '../../words/input-error.ts';
 import { formatOf, readRecording } from '../read/read-recording.ts';
@@ -44,10 +45,6 @@ const igc = [
   ),
 ].join('\r\n');
 
-const sentence = (body: string) => {
-  const sum = [...body].reduce((all, letter) => all ^ letter.charCodeAt(0), 0);
-  return `$${body}*${sum.toString(16).toUpperCase().padStart(2, '0')}`;
-};
 const nmea = fixes
   .flatMap((fix) => {
     const place = `${minutes(fix.latDeg, 2, 4)},N,${minutes(fix.lonDeg, 3, 4)},W`;

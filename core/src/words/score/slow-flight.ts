@@ -3,6 +3,7 @@ import type { SlowParams } from '../../maneuvers/slow-flight/faults.ts';
 import type { SLOW_REQUIREMENTS, SlowEvidence } from '../../maneuvers/slow-flight/requirements.ts';
 import { say } from '../say.ts';
 import { GENERAL_REQUIREMENT_WORDS } from './general.ts';
+import { STALL_EVIDENCE } from './stalls.ts';
 import type { EvidenceWords, FindingWords, RequirementWords } from './worded.ts';
 
 export const SLOW_WORDS: FindingWords<SlowParams> = {
@@ -75,8 +76,7 @@ export const SLOW_EVIDENCE: EvidenceWords<SlowEvidence> = {
   'recovery-not-recorded': () => say`the recovery is not on record`,
   'back-to-speed': ({ kias }, f) => say`back to ${f.speed(kias)}`,
   'flaps-stayed-up': () => say`flaps stayed up`,
-  'flaps-all-sinking': ({ fromDeg, toDeg, sinkFpm, lostFt }, f) =>
-    say`${f.deg(fromDeg)} to ${f.deg(toDeg)} at once: sank ${f.fpm(sinkFpm)} and lost ${f.ft(lostFt)}`,
+  'flaps-all-sinking': STALL_EVIDENCE['flaps-all-sinking'],
   'flaps-in-stages': () => say`not raised all at once while sinking`,
 };
 
