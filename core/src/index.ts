@@ -465,6 +465,7 @@ export { type SaidGate, saidGate, saidGateSchema } from './words/gates.ts';
 export { type HappenedItem, happened, titleWithTime } from './words/happened.ts';
 export { cellWords, describeInput, errorWords, inputWords } from './words/input-error.ts';
 export { type LiveVerdict, verdictOf } from './words/live-verdict.ts';
+export { beyondMinimaSaid } from './words/minima.ts';
 export {
   attemptName,
   maneuverName,

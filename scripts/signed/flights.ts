@@ -1,6 +1,6 @@
 /**
- * What synthetic pilots are given by the program, in three airs: well flown, and with habits where they fail the standard, which
- * the reader says of the very flight.
+ * What synthetic pilots are given by the program, in three airs: well flown, and with habits where they fail the standard. The
+ * reader says so of the very flight, and of the same pilot in still air: what fails in gusts alone is the air's, not the habit's.
  */
 import { findStandard, fleet, flyManeuver, requireRoom, scoreRecording, type Turbulence } from '@keel/core';
 import { readVerdict } from './reader.ts';
@@ -63,6 +63,10 @@ export function flightTallies(seeds: readonly number[]): Tally[] {
       .filter((name) => !unrecorded.includes(name))
       .map((habit) => ({ maneuver, habit, airplane: fleet[turn++ % fleet.length] }));
   });
+  const flown = habits.flatMap((one) => seeds.map((seed) => ({ ...one, seed })));
+  const fails = ({ airplane, maneuver, habit, seed }: (typeof flown)[number], air: Turbulence) =>
+    flight(airplane, maneuver, habit, air, seed).reader() === 'unsatisfactory';
+  const failing = flown.filter((one) => fails(one, 'none'));
   return AIRS.flatMap((air) => [
     tally(
       air,
@@ -76,12 +80,9 @@ export function flightTallies(seeds: readonly number[]): Tally[] {
     tally(
       air,
       'failing habits',
-      habits.flatMap(({ maneuver, habit, airplane }) =>
-        seeds
-          .map((seed) => flight(airplane, maneuver, habit, air, seed))
-          .filter(({ reader }) => reader() === 'unsatisfactory')
-          .map(({ program }) => program()),
-      ),
+      failing
+        .filter((one) => fails(one, air))
+        .map(({ airplane, maneuver, habit, seed }) => flight(airplane, maneuver, habit, air, seed).program()),
     ),
   ]);
 }

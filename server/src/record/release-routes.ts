@@ -3,6 +3,7 @@
 import { createRoute, z } from '@hono/zod-openapi';
 import {
   beyondMinima,
+  beyondMinimaSaid,
   releaseDaySchema,
   releaseSchema,
   releaseSentence,
@@ -55,7 +56,7 @@ export function releaseRoutes() {
           .findOneByOrFail({ id: viewer.schoolId });
         const beyond = beyondMinima(body, settings.soloMinima);
         if (beyond.length > 0)
-          throw new Problem(422, beyond.map(([field, asks]) => `${field}: ${asks}`).join('; '));
+          throw new Problem(422, beyond.map((one) => `${one.field}: ${beyondMinimaSaid(one)}`).join('; '));
         const row = { schoolId: viewer.schoolId, id, studentId: student.id, authorId: viewer.id, body };
         const isNew = await database.transaction(async (manager) => {
           if (!(await insertOnce(manager, SoloLimitsEntity, row, ['studentId']))) return false;

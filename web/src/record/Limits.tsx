@@ -1,5 +1,12 @@
 /** A student’s own limits, set by an instructor. */
-import { beyondMinima, type Release, type SoloLimits, soloLimitsSchema, withinMinima } from '@keel/core';
+import {
+  beyondMinima,
+  beyondMinimaSaid,
+  type Release,
+  type SoloLimits,
+  soloLimitsSchema,
+  withinMinima,
+} from '@keel/core';
 import { Button, TagsInput, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { api, read } from '../api/client.ts';
@@ -57,7 +64,8 @@ export function Limits({
           }
           const beyond = beyondMinima(checked.data, minima);
           if (beyond.length > 0) {
-            form.setErrors(Object.fromEntries(beyond));
+            form.setErrors(Object.fromEntries(beyond.map((one) => [one.field, beyondMinimaSaid(one)])));
+            showFirstError();
             return;
           }
           const next = await sent(

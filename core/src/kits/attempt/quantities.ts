@@ -97,12 +97,11 @@ function rateOfTurn(
   const overS = isRough(track, own) ? SCENE.roughRateOverS : SCENE.rateOverS;
   const rows = heldRows(track, own);
   const slopes = localSlope(timeS, headingDeg.values, rows, overS / 2);
-  // At either end of it the nearest whole look is meant: half a one is a gust's.
+  // Where no whole look lies within it nothing is said: half a look is a gust's, and the nearest one, held, would last too long.
   const whole = rowsBetween(timeS, timeS[rows.from] + overS / 2, timeS[rows.to - 1] - overS / 2, rows);
-  const rate = (i: number) => {
-    const at = whole.to > whole.from ? Math.min(whole.to - 1, Math.max(whole.from, i)) : i;
-    return Math.abs(slopes[at - rows.from] ?? Number.NaN);
-  };
+  const looked = whole.to > whole.from ? whole : rows;
+  const rate = (i: number) =>
+    i >= looked.from && i < looked.to ? Math.abs(slopes[i - rows.from]) : Number.NaN;
   // Of a difference of two headings, over the time between them.
   const share = Math.SQRT2 / overS;
   const { standardError: error } = headingDeg;

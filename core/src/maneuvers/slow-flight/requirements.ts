@@ -11,7 +11,7 @@ import { firstWhere, longestStretch, medianOver } from '../../recording/columns/
 import type { Span } from '../../scoring/judged.ts';
 import { phaseNamed } from '../../scoring/phases.ts';
 import { limitsOf } from '../../units/figures.ts';
-import { SLOW_LIMITS } from './tables.ts';
+import { SLOW_LIMITS, SLOW_SIGNS } from './tables.ts';
 import { cleanFirst, TRANSITION } from './transition.ts';
 
 export interface SlowEvidence {
@@ -131,7 +131,8 @@ const slowEnough: Requirement['see'] = (c) => {
   if (!established) return unseen(undefined, 'never-established');
   const limits = limitsOf(c.context, SLOW_LIMITS);
   const lastedS = established.endS - established.startS;
-  if (lastedS < limits.establishedS)
+  // Where it became established is known to the time that shows it.
+  if (lastedS < limits.establishedS - SLOW_SIGNS.steadyS)
     return failed(established.startS, 'held-too-short', { lastedS, askedS: limits.establishedS });
   const legs = c.attempt.phases.filter(
     ({ name, startS, endS }) => LEGS.includes(name) && endS - startS >= limits.legS,

@@ -17,21 +17,15 @@ export type SoloMinima = z.infer<typeof soloMinimaSchema>;
 const MOST = ['windKt', 'crosswindKt', 'gustSpreadKt'] as const;
 const LEAST = ['ceilingFt', 'visibilitySm'] as const;
 
-const SAYS: Record<keyof SoloMinima, (value: number) => string> = {
-  windKt: (value) => `at most ${value} kt of wind`,
-  crosswindKt: (value) => `at most ${value} kt of crosswind`,
-  gustSpreadKt: (value) => `gusts of at most ${value} kt`,
-  ceilingFt: (value) => `a ceiling of at least ${value} ft`,
-  visibilitySm: (value) => `at least ${value} statute miles of visibility`,
-};
+/** A limit that is looser than what is asked, and who asks. */
+export interface BeyondMinima {
+  field: keyof SoloMinima;
+  by: 'rule' | 'school';
+  asked: number;
+}
 
-const RULE = `a student does not fly solo in less than ${STUDENT_VISIBILITY_SM.day} statute miles by day (14 CFR 61.89)`;
-
-/** What of a student's limits goes beyond the rule or the school's own. @returns a field and what is asked, for each. */
-export function beyondMinima(
-  limits: SoloMinima,
-  minima: SoloMinima | null | undefined,
-): [field: string, asks: string][] {
+/** What of a student's limits goes beyond the rule or the school's own. */
+export function beyondMinima(limits: SoloMinima, minima: SoloMinima | null | undefined): BeyondMinima[] {
   const beyondRule = limits.visibilitySm < STUDENT_VISIBILITY_SM.day;
   const beyondSchool = minima
     ? [
@@ -40,11 +34,13 @@ export function beyondMinima(
       ]
     : [];
   return [
-    ...(beyondRule ? [['visibilitySm', RULE] satisfies [string, string]] : []),
+    ...(beyondRule
+      ? [{ field: 'visibilitySm' as const, by: 'rule' as const, asked: STUDENT_VISIBILITY_SM.day }]
+      : []),
     // Where the rule itself is not met, the school's figure for the same says nothing more.
     ...beyondSchool
       .filter((key) => !(beyondRule && key === 'visibilitySm'))
-      .map((key): [string, string] => [key, `the school asks for ${SAYS[key](minima![key])}`]),
+      .map((field) => ({ field, by: 'school' as const, asked: minima![field] })),
   ];
 }
 
