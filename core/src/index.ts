@@ -112,6 +112,8 @@ export {
   smallKeel,
 } from './debrief/trace.ts';
 export { InputError } from './errors.ts';
+export { fieldCards } from './field/field-cards.ts';
+export { type FieldDay, fieldDayOf, USUAL_FIELD_RULES } from './field/field-day.ts';
 export { readControlFile } from './flight/model/control-file.ts';
 export { beginFlight, STEP_HZ, stepFlight, type Weather } from './flight/model/flight.ts';
 export type { Reading } from './flight/model/instruments.ts';
@@ -336,6 +338,7 @@ export { KT_TO_MPS, speedIn } from './units/convert.ts';
 export { clockIn, dayIn, type Instant, instantOf, UTC } from './units/days.ts';
 export { nauticalMilesBetween } from './units/distance.ts';
 export { median } from './units/numbers.ts';
+export { runwayEndSchema } from './units/runway.ts';
 export { slugOf } from './units/slug.ts';
 export { clock, numberText } from './units/text.ts';
 export { CORE_VERSION } from './version.ts';
@@ -353,6 +356,7 @@ export {
   type TakenIn,
   takenInSchema,
 } from './wire/archive.ts';
+export type { FieldRules } from './wire/field-rules.ts';
 export {
   flownOf,
   type Lesson,
@@ -460,6 +464,7 @@ export { whySaid } from './words/card/why.ts';
 export { askedWords } from './words/card.ts';
 export { CHOICES } from './words/choices.ts';
 export { dayText } from './words/day.ts';
+export { type FieldPartSaid, fieldSaid } from './words/field.ts';
 export { figuresIn, KNOTS, type Units, unitsFor } from './words/figures.ts';
 export { type SaidGate, saidGate, saidGateSchema } from './words/gates.ts';
 export { type HappenedItem, happened, titleWithTime } from './words/happened.ts';

@@ -7,7 +7,10 @@ import {
   SCHOOL_STANDARD_ID,
   targetCard,
   toleranceSaid,
+  USUAL_FIELD_RULES,
 } from '@keel/core';
+import { kneeboardPdf } from '../src/brief/kneeboard.ts';
+import { fieldPartsOf } from '../src/brief/kneeboard-field.ts';
 import { kneeboardFigures } from '../src/brief/kneeboard-figures.ts';
 import { triesOf, triesTable } from '../src/brief/kneeboard-tries.ts';
 
@@ -82,4 +85,35 @@ test('a row to tick for each try of the lesson, two where a turn goes both ways,
   expect(rows(turn, 2)).toEqual(['1L', '1R', '2L', '2R']);
   expect(rows(turn.slice(0, 1), 3)).toEqual(['1', '2', '3']);
   expect(rows(turn, 9)).toHaveLength(6);
+});
+
+test('takeoff and landing are two panels of their own, where the lesson has its runway', async () => {
+  const airplane = findAirplane('cairn-4')!;
+  const field = { fieldFt: 1180, rules: USUAL_FIELD_RULES };
+  const conditions = { weightLb: 2200, groundFt: 1900, headingDeg: 360, oatC: 6 };
+  expect(fieldPartsOf({ conditions, plan: null }, airplane, field)).toEqual([]);
+  const at = { ...conditions, qnhHpa: 1013, runway: '24', runwayFt: 2600, windFromDeg: 280, windKt: 9 };
+  const panels = fieldPartsOf({ conditions: at, plan: null }, airplane, field);
+  expect(panels.map(([title, parts]) => [title, parts.map(({ id }) => id)])).toEqual([
+    ['Out', ['taxi', 'run-up', 'takeoff']],
+    ['Back', ['pattern', 'approach', 'go-around', 'after']],
+  ]);
+  const lesson = {
+    student: { name: 'Nell Ashgrove' },
+    instructor: { name: 'Idris Vellacott' },
+    airplane: { name: airplane.name },
+    standard: { shortName: 'Private' },
+    title: 'Patterns',
+    plannedAt: '2026-06-01T09:00:00.000Z',
+    items: [],
+    plan: null,
+    focus: '',
+    cards: [card('slow-flight', 'clean')],
+    conditions: at,
+  } as unknown as Lesson;
+  // The first page, the maneuver's, and the two of the field: none runs over.
+  for (const size of ['a5', 'half-letter'] as const) {
+    const pdf = (await kneeboardPdf(lesson, airplane, size, 'UTC', field)).toString('latin1');
+    expect(pdf.match(/\/Type \/Page\b/g)).toHaveLength(4);
+  }
 });

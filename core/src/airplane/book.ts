@@ -59,6 +59,15 @@ const slowRowSchema = z.object({
   kias: positive.max(400),
   power: positive,
 });
+/** A row of the takeoff or landing table: no wind, a hard dry runway, at maximum weight. */
+const distanceRowSchema = z.object({
+  pressureAltitudeFt,
+  oatC: z.number().min(-60).max(60),
+  groundFt: positive.max(20_000),
+  /** To or from 50 ft. */
+  over50Ft: positive.max(20_000),
+});
+export type DistanceRow = z.infer<typeof distanceRowSchema>;
 const glideSchema = z.object({ kias: positive.max(400), ratio: positive.max(60) });
 
 export const bookSchema = z.object({
@@ -66,6 +75,8 @@ export const bookSchema = z.object({
   climb: z.array(climbRowSchema).default([]),
   glide: glideSchema.optional(),
   slowFlight: z.array(slowRowSchema).default([]),
+  takeoff: z.array(distanceRowSchema).optional(),
+  landing: z.array(distanceRowSchema).optional(),
 });
 export type Book = z.infer<typeof bookSchema>;
 

@@ -37,6 +37,19 @@ const flapStageSchema = z.looseObject({
   vfeKias: kias,
   /** Stall speed at this stage, where the book has it. */
   vsKias: kias.optional(),
+  /** The book's final approach speed with it. */
+  approachKias: kias.optional(),
+});
+
+const turns = z.number().positive().max(10_000).optional();
+/** What the book allows in a run-up, in turns of the engine a minute. */
+const runUpSchema = z.object({
+  rpm: turns,
+  /** Most that one magneto alone may lose, and that the two may differ. */
+  dropRpm: turns,
+  differenceRpm: turns,
+  idleFromRpm: turns,
+  idleToRpm: turns,
 });
 
 export const STALL_WARNINGS = ['horn', 'reed', 'light', 'horn and light', 'stick shaker'] as const;
@@ -82,6 +95,12 @@ export const airplaneSchema = z
     steepTurnKias: kias.optional(),
     slowFlightKias: z.looseObject({ clean: kias, landing: kias }).partial().optional(),
     approachKias: kias.optional(),
+    /** Where the nose is raised on the takeoff roll. */
+    rotateKias: kias.optional(),
+    patternKias: z.looseObject({ downwind: kias, base: kias }).partial().optional(),
+    /** The third wheel is at the tail. */
+    tailwheel: z.boolean().optional(),
+    runUp: runUpSchema.optional(),
     idleRpm: z.number().positive().optional(),
     maxRpm: z.number().positive().optional(),
     iasToCas: z.looseObject({ clean: points.optional(), landing: points.optional() }).optional(),

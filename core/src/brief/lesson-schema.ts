@@ -5,6 +5,7 @@ import { CONFIGURATIONS } from '../airplane/configuration.ts';
 import { loadingSchema } from '../balance/balance.ts';
 import { asWritten, codedSchema } from '../coded.ts';
 import { maneuverIdSchema } from '../maneuvers/ids.ts';
+import { runwayEndSchema } from '../units/runway.ts';
 
 /** One maneuver of a lesson, as it was put there. */
 export const lessonItemSchema = z.object({
@@ -38,6 +39,12 @@ export const conditionsSchema = z.object({
   cloudClearanceFt: z.number().optional(),
   airspaceBaseFt: z.number().optional(),
   windKt: z.number().optional(),
+  /** Of the field: by the same north as its runway, gusts where there are any, the end in use and its usable length. */
+  windFromDeg: z.number().optional(),
+  gustKt: z.number().optional(),
+  runway: runwayEndSchema.optional(),
+  runwayFt: z.number().optional(),
+  fieldOatC: z.number().optional(),
   /** Minutes from engine start to engine stop. */
   blockMin: z.number().min(15, 'a block is at least 15 minutes').max(300).optional(),
   transitMin: z.number().min(0).max(60).optional(),

@@ -5,6 +5,7 @@ import { ownSettingsSchema } from '../people/own-settings.ts';
 import { roleSchema } from '../people/person.ts';
 import { zoneSchema } from '../units/zone.ts';
 import { positionSchema } from './field-position.ts';
+import { fieldRulesSchema } from './field-rules.ts';
 
 export { type Role, roleSchema } from '../people/person.ts';
 
@@ -22,6 +23,9 @@ export const meSchema = z.object({
   areaGroundFt: z.number(),
   /** Where that field is; left out where the school has not said. */
   position: positionSchema.optional(),
+  /** Its runways by name, and what it settled of its pattern. */
+  runways: z.array(z.string()),
+  fieldRules: fieldRulesSchema,
   /** The unit that its people read the pressure at sea level in. */
   pressureUnit: z.enum(['hPa', 'inHg']),
   /** What a new lesson is judged by; left out where the school has not said. */

@@ -5,6 +5,7 @@ import { GRADES } from '../debrief/statements.ts';
 import { soloMinimaSchema } from '../path/gates/minima.ts';
 import { zoneSchema } from '../units/zone.ts';
 import { fieldSchemas, groundNotBelowField, positionSchema } from './field-position.ts';
+import { fieldRulesSchema } from './field-rules.ts';
 
 const gradeName = z.string().trim().min(1, 'a grade has a name').max(30, 'at most 30 letters');
 
@@ -28,6 +29,8 @@ export const schoolSettingsSchema = z
     gradeNames: z.array(gradeName).length(GRADES.length).nullable().optional(),
     /** What no instructor’s limits for a solo go beyond; null where the school asks nothing. */
     soloMinima: soloMinimaSchema.nullable().optional(),
+    /** Pattern, gate and turning back at the field; null takes the usual figures. */
+    fieldRules: fieldRulesSchema.nullable().optional(),
     /** Lessons put together here, to begin with; beside those that come with the program. */
     lessonTemplates: z.array(lessonTemplateSchema).max(60, 'at most 60 lessons').optional(),
     /** So many years after the last flight of who has left, their flights are to go; null keeps them. */

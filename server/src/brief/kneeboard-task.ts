@@ -1,6 +1,6 @@
 /** The kneeboard, as a task. */
-import { AirplaneEntity, LessonEntity } from '../db/entities.ts';
-import { zoneOfSchool } from '../scope.ts';
+import { USUAL_FIELD_RULES } from '@keel/core';
+import { AirplaneEntity, LessonEntity, SchoolEntity, zoneOf } from '../db/entities.ts';
 import type { Handler } from '../tasks/handler.ts';
 import { describeLessons } from './describe-lessons.ts';
 import { type KneeboardSize, kneeboardPdf } from './kneeboard.ts';
@@ -12,6 +12,11 @@ export const kneeboardTask: Handler = async ({ schoolId, input }, { database }) 
   const { data: airplane } = await database
     .getRepository(AirplaneEntity)
     .findOneByOrFail({ schoolId, rowId: lesson.airplaneRowId });
-  const output = await kneeboardPdf(described, airplane, size, await zoneOfSchool(database, schoolId));
+  const school = await database.getRepository(SchoolEntity).findOneByOrFail({ id: schoolId });
+  const { fieldFt, fieldRules } = school.settings;
+  const output = await kneeboardPdf(described, airplane, size, zoneOf(school), {
+    fieldFt,
+    rules: fieldRules ?? USUAL_FIELD_RULES,
+  });
   return async () => ({ output });
 };

@@ -18,6 +18,7 @@ import {
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import { makePdf } from '../http/pdf.ts';
 import { pictureSvg } from '../paper/picture-svg.ts';
+import { type AtField, fieldPanel, fieldPartsOf } from './kneeboard-field.ts';
 import { kneeboardFigures } from './kneeboard-figures.ts';
 import { triesOf, triesTable } from './kneeboard-tries.ts';
 
@@ -44,29 +45,39 @@ export async function kneeboardPdf(
   airplane: Airplane,
   size: KneeboardSize,
   zone: string,
+  field: AtField,
 ): Promise<Buffer> {
-  const panels = groups(lesson.cards);
+  const atField = fieldPartsOf(lesson, airplane, field);
+  const panels = groups(lesson.cards).length + atField.length;
   let pdf: Buffer = Buffer.alloc(0);
   // A panel never runs over its page: what is too long is set a little smaller, down to what can still be read.
   for (const scale of SCALES) {
     const pages = { count: 0 };
-    pdf = await makePdf(definition(lesson, airplane, SIZES[size], scale, pages, zone));
-    if (pages.count <= Math.ceil((panels.length + 1) / SIZES[size].abreast)) break;
+    pdf = await makePdf(definition({ lesson, airplane, zone, atField }, SIZES[size], scale, pages));
+    if (pages.count <= Math.ceil((panels + 1) / SIZES[size].abreast)) break;
   }
   return pdf;
 }
 
+interface Printed {
+  lesson: Lesson;
+  airplane: Airplane;
+  zone: string;
+  atField: ReturnType<typeof fieldPartsOf>;
+}
+
 function definition(
-  lesson: Lesson,
-  airplane: Airplane,
+  { lesson, airplane, zone, atField }: Printed,
   page: (typeof SIZES)[KneeboardSize],
   scale: number,
   counted: { count: number },
-  zone: string,
 ): TDocumentDefinitions {
   const { abreast } = page;
   const width = (page.width - 2 * MARGIN * abreast) / abreast;
-  const panels = groups(lesson.cards).map((cards) => panel(cards, { lesson, airplane, width, scale }));
+  const panels = [
+    ...groups(lesson.cards).map((cards) => panel(cards, { lesson, airplane, width, scale })),
+    ...atField.map((parts) => fieldPanel(parts, width, scale)),
+  ];
   return {
     pageSize: { width: page.width, height: page.height },
     pageMargins: [MARGIN, MARGIN, MARGIN, 34],

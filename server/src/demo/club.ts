@@ -8,5 +8,7 @@ export const GROUND_FT = 1900;
 /** The club's runway, as it is taken off from, and as it is named. */
 export const RUNWAY_DEG = 240;
 export const RUNWAYS = ['06/24'];
+/** What of a day at the field is the same in every lesson. */
+export const AT_FIELD = { runway: '24', runwayFt: 2600 } as const;
 /** Somewhere among hills, at no field there is. */
 export const POSITION = { latDeg: 54.41, lonDeg: -2.78 };

@@ -8,7 +8,7 @@ import {
   USUAL_MANEUVER,
   writeRecordingCsv,
 } from '@keel/core';
-import { FIELD_FT, GROUND_FT, RUNWAY_DEG } from './club.ts';
+import { AT_FIELD, FIELD_FT, GROUND_FT, RUNWAY_DEG } from './club.ts';
 import { DEMO_LESSONS, type DemoLesson } from './lessons.ts';
 import { cardFor, planAtClub } from './plan.ts';
 
@@ -17,15 +17,28 @@ const RATE_HZ = 5;
 export const itemsOf = ({ items }: DemoLesson): LessonItem[] =>
   items ?? [{ id: 'usual', maneuver: USUAL_MANEUVER }];
 
-const conditionsOf = ({ weightLb, headingDeg, oatC, sky, loading }: DemoLesson): Conditions => ({
-  weightLb,
-  groundFt: GROUND_FT,
-  headingDeg,
-  oatC,
-  qnhHpa: 1012,
-  ...sky,
-  ...(loading && { loading }),
-});
+/** By its place in the list: no two lessons meet the same air. */
+const seedOf = (lesson: DemoLesson): number => 1 + DEMO_LESSONS.indexOf(lesson);
+const windOf = (lesson: DemoLesson) => {
+  const seed = seedOf(lesson);
+  return { windFromDeg: (200 + 37 * seed) % 360, windKt: 6 + ((5 * seed) % 14) };
+};
+
+const conditionsOf = (lesson: DemoLesson): Conditions => {
+  const { weightLb, headingDeg, oatC, sky, loading } = lesson;
+  return {
+    weightLb,
+    groundFt: GROUND_FT,
+    headingDeg,
+    oatC,
+    qnhHpa: 1012,
+    ...AT_FIELD,
+    ...windOf(lesson),
+    fieldOatC: oatC + 7,
+    ...sky,
+    ...(loading && { loading }),
+  };
+};
 
 /** @param watchFor what the cards name from the lessons before, by maneuver */
 export function planOfClub(lesson: DemoLesson, watchFor?: Parameters<typeof planAtClub>[0]['watchFor']) {
@@ -38,8 +51,7 @@ export function planOfClub(lesson: DemoLesson, watchFor?: Parameters<typeof plan
 /** @returns the recording’s file; it carries no date, so that it can be flown on any. */
 export function flyClubLesson(lesson: DemoLesson): string {
   const { items, cards } = planOfClub(lesson);
-  // By its place in the list: no two lessons meet the same air.
-  const seed = 1 + DEMO_LESSONS.indexOf(lesson);
+  const seed = seedOf(lesson);
   const cardOf = (id = 'steep-turns') => cardFor(cards, items.find((one) => one.id === id) ?? items[0]);
   const { recording } = flyLesson({
     airplane: findAirplane(lesson.airplane)!,
@@ -49,8 +61,7 @@ export function flyClubLesson(lesson: DemoLesson): string {
     groundFt: GROUND_FT,
     fieldFt: FIELD_FT,
     runwayDeg: RUNWAY_DEG,
-    windFromDeg: (200 + 37 * seed) % 360,
-    windKt: 6 + ((5 * seed) % 14),
+    ...windOf(lesson),
     turbulence: lesson.turbulence ?? (seed % 3 === 0 ? 'light' : 'none'),
     recorder: { rateHz: RATE_HZ },
     note: 'invented sample data',

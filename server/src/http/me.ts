@@ -1,5 +1,5 @@
 /** Who one is, as the interface wants to know it. */
-import type { Me } from '@keel/core';
+import { type Me, USUAL_FIELD_RULES } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import { AccountEntity, SchoolEntity, zoneOf } from '../db/entities.ts';
 import type { Viewer } from './env.ts';
@@ -10,7 +10,15 @@ export async function describeMe(database: DataSource, viewer: Omit<Viewer, 'ses
     database.getRepository(SchoolEntity).findOneByOrFail({ id: schoolId }),
     database.getRepository(AccountEntity).findOneByOrFail({ schoolId, id }),
   ]);
-  const { fieldFt, areaGroundFt, firstStandardId, position, pressureUnit = 'hPa' } = school.settings;
+  const {
+    fieldFt,
+    areaGroundFt,
+    firstStandardId,
+    position,
+    pressureUnit = 'hPa',
+    runways,
+    fieldRules,
+  } = school.settings;
   return {
     id,
     name,
@@ -22,6 +30,8 @@ export async function describeMe(database: DataSource, viewer: Omit<Viewer, 'ses
     areaGroundFt,
     ...(position && { position }),
     pressureUnit,
+    runways: runways ?? [],
+    fieldRules: fieldRules ?? USUAL_FIELD_RULES,
     ...(firstStandardId && { firstStandardId }),
     secondStep: account.totpSince !== null,
     settings: account.ownSettings,

@@ -45,6 +45,7 @@ const shown = (school: School): SchoolSettings => ({
   firstStandardId: school.settings.firstStandardId,
   gradeNames: school.settings.gradeNames ?? null,
   soloMinima: school.settings.soloMinima ?? null,
+  fieldRules: school.settings.fieldRules ?? null,
   lessonTemplates: school.settings.lessonTemplates ?? [],
   retentionYears: school.settings.retentionYears ?? null,
 });

@@ -1,5 +1,6 @@
 /** Brief: what exactly are we going to fly, in this airplane, today? */
 import {
+  fieldDayOf,
   flownOf,
   type Lesson,
   type LessonItem,
@@ -36,9 +37,11 @@ import { TechniqueForm } from '../technique/TechniqueForm.tsx';
 import { CardPane } from './CardPane.tsx';
 import { Composer } from './Composer.tsx';
 import { DayForm } from './DayForm.tsx';
+import { FieldParts } from './FieldParts.tsx';
 import {
   airBy,
   type BriefForm,
+  conditionsOf,
   emptyForm,
   formOf,
   inputOf,
@@ -86,6 +89,7 @@ const TABS = {
   watch: 'Focus and faults',
   technique: 'Technique',
   cards: 'Cards',
+  field: 'Takeoff and landing',
 } as const;
 type Tab = keyof typeof TABS;
 
@@ -290,6 +294,18 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
       <PrintedRest cards={cards} except={item.id} standard={standard} />
     </>
   );
+  const { conditions } = conditionsOf(form, airplane);
+  const atField = plan && airplane && conditions && (
+    <FieldParts
+      day={fieldDayOf({
+        airplane,
+        conditions,
+        weightLb: plan.startWeightLb,
+        fieldFt: me.fieldFt,
+        rules: me.fieldRules,
+      })}
+    />
+  );
   return (
     <>
       <TitleBar title={studentName && lesson ? studentName : 'New lesson'} about={about.join(' · ')}>
@@ -402,7 +418,10 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
           </p>
         )}
         {readOnly ? (
-          pane
+          <>
+            {pane}
+            {atField}
+          </>
         ) : (
           <Tabs value={tab} onChange={(to) => to && setTab(to as Tab)} keepMounted={false} unstyled>
             <Tabs.List className="line-tabs no-print" aria-label="Parts of the brief">
@@ -436,6 +455,7 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
                 airplanes={airplanes.data.filter(({ id, retired }) => !retired || id === form.airplaneId)}
                 standards={standards.data}
                 isNew={lesson === undefined}
+                runways={me.runways}
               />
             </Tabs.Panel>
             <Tabs.Panel value="watch">
@@ -462,6 +482,7 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
                 />
               </section>
             </Tabs.Panel>
+            <Tabs.Panel value="field">{atField}</Tabs.Panel>
             <Tabs.Panel value="cards">
               {pane}
               {form.items.length === 0 && (

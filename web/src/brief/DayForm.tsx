@@ -1,6 +1,6 @@
 /** Student, airplane, standard, the day's air and sky, and what is loaded. */
 import { type Airplane, hasBalance, type LessonPlan, type Standard } from '@keel/core';
-import { SegmentedControl, Select, TextInput } from '@mantine/core';
+import { Autocomplete, SegmentedControl, Select, TextInput } from '@mantine/core';
 import { MomentField } from '../parts/DayField.tsx';
 import { numberText } from '../parts/format.ts';
 import { NumberField } from '../parts/NumberField.tsx';
@@ -22,6 +22,8 @@ export function DayForm(props: {
   airplanes: Airplane[];
   standards: Standard[];
   isNew: boolean;
+  /** As the school named them: 06/24. */
+  runways: readonly string[];
 }) {
   const { form, change, errors, plan } = props;
   const airplane = props.airplanes.find(({ id }) => id === form.airplaneId);
@@ -115,7 +117,24 @@ export function DayForm(props: {
           {number('cloudBaseFt', 'above sea level; empty: none')}
           {number('cloudClearanceFt')}
           {number('airspaceBaseFt', 'empty: none above')}
-          {number('windKt', 'for the glide')}
+        </div>
+        <h2>At the field</h2>
+        <div className="conditions">
+          <Autocomplete
+            label="Runway"
+            description="the end in use"
+            inputWrapperOrder={['label', 'input', 'error', 'description']}
+            data={props.runways.flatMap((pair) => pair.split('/'))}
+            value={form.runway}
+            onChange={(runway) => change({ runway: runway.trim().toUpperCase() })}
+            error={errors.runway}
+            maxLength={3}
+          />
+          {number('runwayFt', 'for takeoff and landing')}
+          {number('windFromDeg', 'by the same north as the runway')}
+          {number('windKt', 'steady; also for the glide')}
+          {number('gustKt', 'empty: none')}
+          {number('fieldOatC', 'for the book’s distances')}
         </div>
       </section>
       <section className="sheet stack" aria-label="Load">

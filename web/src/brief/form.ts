@@ -14,6 +14,7 @@ import {
   type Loading,
   type Me,
   planLesson,
+  runwayEndSchema,
   type TargetCard,
   type TechniqueOverrides,
   USUAL_MANEUVER,
@@ -33,7 +34,11 @@ export const NUMBER_FIELDS = {
   cloudBaseFt: { label: 'Cloud base', unit: 'ft' },
   cloudClearanceFt: { label: 'Keep below cloud', unit: 'ft' },
   airspaceBaseFt: { label: 'Airspace base', unit: 'ft' },
+  fieldOatC: { label: 'Temperature at the field', unit: '°C' },
+  windFromDeg: { label: 'Wind from', unit: '°' },
   windKt: { label: 'Wind', unit: 'kt' },
+  gustKt: { label: 'Gusts', unit: 'kt' },
+  runwayFt: { label: 'Usable runway', unit: 'ft' },
   blockMin: { label: 'Block', unit: 'min' },
   transitMin: { label: 'To the area', unit: 'min' },
   reserveMin: { label: 'Fuel reserve', unit: 'min' },
@@ -49,6 +54,10 @@ const OPTIONAL: readonly NumberKey[] = [
   'cloudClearanceFt',
   'airspaceBaseFt',
   'windKt',
+  'fieldOatC',
+  'windFromDeg',
+  'gustKt',
+  'runwayFt',
   'blockMin',
   'transitMin',
   'reserveMin',
@@ -59,6 +68,8 @@ export interface BriefForm extends Record<NumberKey, Typed> {
   airplaneId: string;
   standardId: string;
   title: string;
+  /** The end in use, such as 24; empty where none was chosen. */
+  runway: string;
   /** ISO 8601; empty where what is typed is no moment. */
   plannedAt: string;
   air: 'qnh' | 'inHg' | 'pressure';
@@ -89,6 +100,11 @@ export const emptyForm = (): BriefForm => ({
   cloudClearanceFt: 500,
   airspaceBaseFt: '',
   windKt: '',
+  fieldOatC: '',
+  windFromDeg: '',
+  gustKt: '',
+  runwayFt: '',
+  runway: '',
   blockMin: 75,
   transitMin: 6,
   reserveMin: 30,
@@ -137,6 +153,7 @@ export function formOf(lesson: Lesson, unit?: Me['pressureUnit']): BriefForm {
     airplaneId: lesson.airplane.id,
     standardId: lesson.standard.id,
     title: lesson.title,
+    runway: conditions.runway ?? '',
     plannedAt: lesson.plannedAt,
     air: conditions.pressureAltitudeFt === undefined ? airBy(unit) : 'pressure',
     ...(unit === 'inHg' &&
@@ -158,7 +175,7 @@ export function formOf(lesson: Lesson, unit?: Me['pressureUnit']): BriefForm {
   };
 }
 
-export type FieldErrors = Partial<Record<NumberKey | 'plannedAt', string>>;
+export type FieldErrors = Partial<Record<NumberKey | 'plannedAt' | 'runway', string>>;
 
 /** The form's numbers; a field left empty is named. */
 export function conditionsOf(
@@ -173,6 +190,8 @@ export function conditionsOf(
     errors[field] = 'Write a number';
     return Number.NaN;
   };
+  const end = runwayEndSchema.safeParse(form.runway);
+  if (form.runway !== '' && !end.success) errors.runway = 'An end of a runway, such as 24 or 06L';
   /** An empty field is an empty seat; a text that is no number is refused. */
   const station = (id: string): number => {
     const lb = form.stations[id] ?? '';
@@ -199,6 +218,7 @@ export function conditionsOf(
       ? { pressureAltitudeFt: number('pressureAltitudeFt') }
       : { qnhHpa: form.air === 'inHg' ? hPaOf(number('altimeterInHg')) : number('qnhHpa') }),
     ...optional,
+    ...(form.runway !== '' && { runway: form.runway }),
   };
   return Object.keys(errors).length > 0 ? { errors } : { conditions, errors };
 }

@@ -1,6 +1,6 @@
 /** What a school calls grades, asks of every solo, begins lessons with, and how long it keeps flights. */
-import { GRADES, type SchoolSettings, type SoloMinima } from '@keel/core';
-import { Button, TextInput } from '@mantine/core';
+import { type FieldRules, GRADES, type SchoolSettings, type SoloMinima, USUAL_FIELD_RULES } from '@keel/core';
+import { Button, Select, TextInput } from '@mantine/core';
 import type { UseFormReturnType } from '@mantine/form';
 import { NumberField } from '../parts/NumberField.tsx';
 
@@ -8,6 +8,7 @@ type Empty<T> = { [K in keyof T]: T[K] | '' };
 type OwnValues = Pick<Required<SchoolSettings>, 'lessonTemplates'> & {
   gradeNames: string[];
   soloMinima: Empty<SoloMinima>;
+  fieldRules: Omit<FieldRules, 'turnBackFt'> & { turnBackFt: number | '' };
   retentionYears: number | '';
 };
 
@@ -31,15 +32,28 @@ export const ownValues = (settings: SchoolSettings): OwnValues => ({
   gradeNames: settings.gradeNames ?? GRADES.map(() => ''),
   soloMinima: settings.soloMinima ?? NO_MINIMA,
   lessonTemplates: settings.lessonTemplates ?? [],
+  fieldRules: fieldValues(settings.fieldRules ?? USUAL_FIELD_RULES),
   retentionYears: settings.retentionYears ?? '',
 });
 
+const fieldValues = (rules: FieldRules): OwnValues['fieldRules'] => ({
+  ...rules,
+  turnBackFt: rules.turnBackFt ?? '',
+});
+
 /** As the server takes them; a grade left without a name keeps the program's. */
-export const ownSettings = ({ gradeNames, soloMinima, lessonTemplates, retentionYears }: OwnValues) => ({
+export const ownSettings = ({
+  gradeNames,
+  soloMinima,
+  fieldRules,
+  lessonTemplates,
+  retentionYears,
+}: OwnValues) => ({
   gradeNames: gradeNames.every((name) => name.trim() === '')
     ? null
     : gradeNames.map((name, i) => name.trim() || GRADES[i].name),
   soloMinima: Object.values(soloMinima).every((value) => value === '') ? null : soloMinima,
+  fieldRules: { ...fieldRules, turnBackFt: fieldRules.turnBackFt === '' ? null : fieldRules.turnBackFt },
   lessonTemplates,
   retentionYears: retentionYears === '' ? null : retentionYears,
 });
@@ -83,6 +97,38 @@ export function SchoolOwn<T extends OwnValues>(props: { form: UseFormReturnType<
               {...form.getInputProps(`soloMinima.${key}`)}
             />
           ))}
+        </div>
+      </section>
+      <section className="sheet stack" aria-labelledby="at-field">
+        <h2 id="at-field">Takeoff and landing</h2>
+        <p className="small quiet">Heights above the field, as the cards and the debrief take them.</p>
+        <div className="school-fields">
+          <NumberField
+            label="Pattern, ft"
+            disabled={disabled}
+            {...form.getInputProps('fieldRules.patternFt')}
+          />
+          <Select
+            label="Turns"
+            data={[
+              { value: 'left', label: 'to the left' },
+              { value: 'right', label: 'to the right' },
+            ]}
+            allowDeselect={false}
+            disabled={disabled}
+            {...form.getInputProps('fieldRules.side')}
+          />
+          <NumberField
+            label="Stable or go around by, ft"
+            disabled={disabled}
+            {...form.getInputProps('fieldRules.gateFt')}
+          />
+          <NumberField
+            label="No turning back below, ft"
+            description="After an engine failure. Empty: never."
+            disabled={disabled}
+            {...form.getInputProps('fieldRules.turnBackFt')}
+          />
         </div>
       </section>
       <section className="sheet stack" aria-labelledby="kept">

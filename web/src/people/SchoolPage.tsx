@@ -85,6 +85,7 @@ function Settings(props: {
         'lonDeg',
         ...Object.keys(rest),
         ...Object.keys(rest.soloMinima).map((key) => `soloMinima.${key}`),
+        ...Object.keys(rest.fieldRules).map((key) => `fieldRules.${key}`),
       ];
       const errors = formErrors(checked.error.issues, fields, {
         'position.latDeg': 'latDeg',

@@ -2,9 +2,11 @@
  * Wind on a runway against the table that pilots carry: of a wind 10° off the runway 17 % is across it, at 20° 34 %, 30° 50 %, 40° 64 %,
  * 45° 71 %, 50° 77 %, 60° 87 %, 90° all of it. Trigonometry rounded to hundredths; common practice, no one source.
  */
+
+import { windOn } from '../../mechanics/wind.ts';
 import { releaseSentence, saidRelease } from '../../words/release.ts';
 import { type LedgerLine, landingFacts } from './landings.ts';
-import { type ReleaseDay, type ReleaseInput, releaseCheck, windOn } from './release.ts';
+import { type ReleaseDay, type ReleaseInput, releaseCheck } from './release.ts';
 
 test.each([
   [10, 0.17],

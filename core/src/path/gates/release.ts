@@ -4,7 +4,7 @@
  */
 import { z } from 'zod';
 import { type Params, paramsSchema } from '../../coded.ts';
-import { radians, shortestTurnDeg } from '../../units/angles.ts';
+import { windOn } from '../../mechanics/wind.ts';
 import { clockIn } from '../../units/days.ts';
 import { instantSchema } from '../../units/instant-schema.ts';
 import { runwayEndSchema } from '../../units/runway.ts';
@@ -77,19 +77,6 @@ const POWER_OFF_DAYS = 30;
 const DAYLIGHT_MIN = 60;
 /** Less than this is no wind from behind. */
 const MOST_TAILWIND_KT = 0.5;
-
-/**
- * The wind along and across a runway, kt; a headwind and one from the right are positive.
- * @param runway its number; @param windFromDeg by the same north as the runway’s.
- */
-export function windOn(
-  runway: string,
-  windFromDeg: number,
-  windKt: number,
-): { headKt: number; crossKt: number } {
-  const off = radians(shortestTurnDeg(10 * Number.parseInt(runway, 10), windFromDeg));
-  return { headKt: windKt * Math.cos(off), crossKt: windKt * Math.sin(off) };
-}
 
 export function releaseCheck(input: ReleaseInput): ReleaseItem[] {
   return [...gateItems(input), ...landingItems(input), ...dayItems(input)];

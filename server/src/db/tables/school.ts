@@ -2,6 +2,7 @@
 import {
   type CoachWords,
   type EndorsementTemplate,
+  type FieldRules,
   type SchoolFigures,
   type SchoolTemplate,
   type SoloMinima,
@@ -34,6 +35,7 @@ export interface StoredSettings {
   /** What the grades are called here, what every solo asks of the day, lessons to begin with, and how long flights are kept. */
   gradeNames?: string[] | null;
   soloMinima?: SoloMinima | null;
+  fieldRules?: FieldRules | null;
   lessonTemplates?: SchoolTemplate[];
   retentionYears?: number | null;
   /** Whether instructors and chiefs must sign in with a second step. */
