@@ -38,6 +38,7 @@ import Papa from 'papaparse';
 import { agreementCases, agreementLines, agreementOf } from './lib/agreement.ts';
 import { type Confusion, cases, confusionLines, confusionOf } from './lib/confusion.ts';
 import { debriefBench } from './lib/debrief-bench.ts';
+import { fieldLines } from './lib/field-lines.ts';
 import { type LiveFigures, liveBench } from './lib/live-bench.ts';
 import { pagesBench } from './lib/pages-bench.ts';
 import { eventLoopBench, largeSchoolBench } from './lib/server-bench.ts';
@@ -279,7 +280,7 @@ function agreement(): void {
   console.log(agreementLines(all).join('\n'));
 }
 
-const USAGE = `npm run bench -- [--only hour|confusion|debrief|school|loop|live|pages|agreement|signed] [--seeds N] [--logs FOLDER]`;
+const USAGE = `npm run bench -- [--only hour|confusion|debrief|school|loop|live|pages|agreement|signed|field] [--seeds N] [--logs FOLDER]`;
 const { values, positionals } = answerUsage(USAGE, {
   allowPositionals: true,
   options: {
@@ -315,6 +316,7 @@ if (values.logs !== undefined) {
     if (wanted('live')) await live();
     if (wanted('pages')) await pagesBench();
     if (wanted('agreement')) agreement();
+    if (wanted('field')) for (const rateHz of [5, 1]) console.log(fieldLines(200, 100, rateHz).join('\n'));
     if (wanted('signed')) {
       console.log(signedLines(comparedAll()).join('\n'));
       console.log(tallyLines(flightTallies([9301, 9302, 9303, 9304])).join('\n'));

@@ -46,6 +46,7 @@ export { type CoachSentence, coachSentences, unknownSentence } from './coach/sen
 export type { Word } from './coach/voice.ts';
 export { asWritten, type Coded } from './coded.ts';
 export { alignByPhase } from './debrief/align.ts';
+export { approachPicture } from './debrief/approach-picture.ts';
 export { attemptOver } from './debrief/attempt-over.ts';
 export { type AverageLane, averageKeel } from './debrief/average.ts';
 export { brokenLine } from './debrief/broken-line.ts';
@@ -113,7 +114,7 @@ export {
 } from './debrief/trace.ts';
 export { InputError } from './errors.ts';
 export { fieldCards } from './field/field-cards.ts';
-export { type FieldDay, fieldDayOf, USUAL_FIELD_RULES } from './field/field-day.ts';
+export { type AtField, type FieldDay, fieldDayOf, USUAL_FIELD_RULES } from './field/field-day.ts';
 export { readControlFile } from './flight/model/control-file.ts';
 export { beginFlight, STEP_HZ, stepFlight, type Weather } from './flight/model/flight.ts';
 export type { Reading } from './flight/model/instruments.ts';
@@ -145,6 +146,7 @@ export { caseOf } from './kits/attempt/case.ts';
 export { isSeen } from './kits/attempt/fault.ts';
 export { onsetIn } from './kits/attempt/onset.ts';
 export type { CoachRow } from './kits/coach/quantities.ts';
+export type { Approach } from './kits/shape/approach-schema.ts';
 export {
   FINDING_IDS,
   type FindingId,
@@ -456,6 +458,7 @@ export {
 export { AIR_WORDS, airSaid } from './words/air.ts';
 export { AIRPLANE_PART_WORDS, uncheckedSaid } from './words/airplane-parts.ts';
 export { issueWords } from './words/airplane-problem.ts';
+export { approachEndName, approachSaid } from './words/approach.ts';
 export { briefedSaid } from './words/briefed.ts';
 export { type CardSaid, cardSaid, offTodayOf, wordedCard } from './words/card/said.ts';
 export { HANDBOOK_FIRST } from './words/card/shared.ts';

@@ -13,6 +13,7 @@ export const PICTURES = [
   'break',
   'level-off',
   'trade',
+  'approach-gate',
 ] as const;
 export type PictureKind = (typeof PICTURES)[number];
 

@@ -5,6 +5,8 @@ import { findingsOf } from '../kits/attempt/finding.ts';
 import { flapOverspeedIn, neverExceedIn, spiralFindingIn } from '../kits/attempt/limits.ts';
 import { meanPower, sceneOf } from '../kits/attempt/scene.ts';
 import { GENERAL_LIMITS } from '../kits/attempt/tables.ts';
+import { approachSchema } from '../kits/shape/approach-schema.ts';
+import { approachesOf } from '../kits/shape/approaches.ts';
 import { type FlightShape, flightShape } from '../kits/shape/flight-shape.ts';
 import { LOW_PARTS, PART_NAMES, type Part } from '../kits/shape/parts.ts';
 import { withoutPower } from '../kits/shape/power-off.ts';
@@ -13,9 +15,10 @@ import { longestStretch, type Rows, rowOfMax, rowsBetween } from '../recording/c
 import type { Track } from '../recording/track/track.ts';
 import { type Finding, findingSchema } from '../scoring/schema.ts';
 import { limitsOf } from '../units/figures.ts';
+import { type SkidLowParams, skidNearGround } from './skid-low.ts';
 
 /** What the words of those that only a flight has need besides their size. */
-export interface FlightParams {
+export interface FlightParams extends SkidLowParams {
   'stall-warning': { away: boolean; aboveFieldFt?: number };
   'steep-bank-low': { withinFt: number };
   'warning-kept-on': { soundedS: number; withPower: boolean };
@@ -42,6 +45,8 @@ export const flightScoreSchema = z.object({
   /** A score from before they were listed has none. */
   goAroundList: z.array(z.object({ atS: seconds, lowestFt: z.number() })).default([]),
   circuits: z.number().nullable(),
+  /** Of a score from before they were measured there are none. */
+  approaches: z.array(approachSchema).default([]),
   parts: z.array(z.object({ name: z.enum(PART_NAMES), startS: seconds, endS: seconds })),
   findings: z.array(findingSchema),
 });
@@ -53,7 +58,7 @@ export function scoreFlight(
   attempts: readonly Attempt[],
 ): FlightScore {
   const shape = flightShape(track, context);
-  const { fields: _, landings, ...times } = shape;
+  const { fields: _, ground: _ground, finals: _finals, landings, ...times } = shape;
   const { power } = sceneOf(track, context);
   return {
     ...times,
@@ -61,6 +66,7 @@ export function scoreFlight(
     parts: shape.parts
       .flatMap((part) => withArea(part, attempts))
       .filter(({ startS, endS }) => endS > startS),
+    approaches: approachesOf(track, context, shape),
     findings: outsideAttempts(track, context, shape, attempts),
   };
 }
@@ -94,6 +100,7 @@ function outsideAttempts(
       neverExceedIn(FLIGHT, { track, context, scene, rows }),
       warningNearGround(track, context, shape, rows),
       bankNearGround(track, shape, rows),
+      skidNearGround(track, context, shape, rows),
       warningUpHigh(track, context, shape, rows),
     ])
     .filter((found) => found !== undefined);

@@ -2,6 +2,7 @@
  * From a recording to its score, each idea once: make the track, let the maneuvers propose and the arbiter decide,
  * lay the edits over, measure each attempt, count it by the standard's rows, say what went wrong, judge.
  */
+import { USUAL_FIELD_RULES } from '../field/field-day.ts';
 import { hashOf } from '../hash.ts';
 import type { Attempt, ScoringContext } from '../kits/attempt/attempt.ts';
 import { requireRoom } from '../maneuvers/registry.ts';
@@ -49,6 +50,7 @@ export function scoreWithTrack(recording: Recording, options: ScoreOptions): Sco
     thresholds: { ...standard.thresholds, ...options.thresholds },
     examiner: options.examiner ?? DEFAULT_EXAMINER,
     clearsBeforeEach: options.clearsBeforeEach ?? false,
+    atField: options.atField ?? { rules: USUAL_FIELD_RULES, windKt: null, gustKt: null },
     told: toldBy(options.edits ?? []),
   };
   const track = makeTrack(recording, airplane);

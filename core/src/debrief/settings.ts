@@ -3,6 +3,7 @@
 import type { Airplane } from '../airplane/schema.ts';
 import type { BriefTargets } from '../card/targets.ts';
 import type { Coded } from '../coded.ts';
+import type { AtField } from '../field/field-day.ts';
 import type { Recording } from '../recording/columns/recording.ts';
 import { warning } from '../recording/warnings.ts';
 import type { ExaminerFigures } from '../scoring/judge.ts';
@@ -25,6 +26,8 @@ export interface ScoreOptions {
   thresholds?: ThresholdEdits;
   examiner?: ExaminerFigures;
   clearsBeforeEach?: boolean;
+  /** The school's rules of the field and the wind that was briefed. */
+  atField?: AtField;
   edits?: readonly Edit[];
   /** SHA-256 of the recording's original bytes, where they are known. */
   recordingSha256?: string;

@@ -29,9 +29,17 @@ export interface FieldDay {
   rules: FieldRules;
 }
 
+/** What a flight's approaches are held against: the school's rules and the wind that was briefed. */
+export interface AtField {
+  rules: FieldRules;
+  windKt: number | null;
+  gustKt: number | null;
+}
+
 export const USUAL_FIELD_RULES: FieldRules = {
   patternFt: FIELD_FIGURES.patternFt,
   gateFt: FIELD_FIGURES.gateFt,
+  pathDeg: FIELD_FIGURES.pathDeg,
   side: 'left',
   turnBackFt: null,
 };

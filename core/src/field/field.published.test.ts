@@ -3,7 +3,7 @@ import { fleet } from '../airplane/fleet.ts';
 import { drift, windOn } from '../mechanics/wind.ts';
 import { bookDistance } from './book-distance.ts';
 import { fieldCards } from './field-cards.ts';
-import { type FieldDay, runwayWind } from './field-day.ts';
+import { type FieldDay, runwayWind, USUAL_FIELD_RULES } from './field-day.ts';
 import { referenceSpeed } from './reference-speed.ts';
 
 const [cairn] = fleet;
@@ -19,7 +19,7 @@ const day = (own: Partial<FieldDay> = {}): FieldDay => ({
   windFromDeg: 270,
   windKt: 12,
   gustKt: null,
-  rules: { patternFt: 1000, gateFt: 300, side: 'left', turnBackFt: null },
+  rules: USUAL_FIELD_RULES,
   ...own,
 });
 

@@ -19,6 +19,7 @@ const FINDINGS = [
   'flight/spiral',
   'flight/never-exceed',
   'flight/stall-warning',
+  'flight/skidded-turn-low',
   'flight/steep-bank-low',
   'flight/warning-kept-on',
 ];

@@ -22,7 +22,7 @@ const said = (airplane: FieldDay['airplane'], conditions: typeof empty, rules = 
   const parts = fieldSaid(fieldCards(day), unitsFor(airplane));
   return (id: string) => parts.find((part) => part.id === id)!;
 };
-const valueOf = (part: ReturnType<ReturnType<typeof said>>, label: string) =>
+const lineOf = (part: ReturnType<ReturnType<typeof said>>, label: string) =>
   part.lines.find((one) => one.label.startsWith(label));
 
 test.each(fleet.map((airplane) => [airplane.id, airplane] as const))(
@@ -37,15 +37,15 @@ test.each(fleet.map((airplane) => [airplane.id, airplane] as const))(
 
 test('what was not entered is a blank with its reason', () => {
   const part = said(fleet[0], empty);
-  expect(valueOf(part('taxi'), 'Stick')).toMatchObject({ value: null, note: expect.stringMatching(/wind/) });
-  expect(valueOf(part('takeoff'), 'Ground roll')).toMatchObject({ value: null });
-  expect(valueOf(part('takeoff'), 'Give up')).toMatchObject({ value: null });
-  expect(valueOf(part('pattern'), 'Legs')).toMatchObject({ value: null });
+  expect(lineOf(part('taxi'), 'Stick')).toMatchObject({ value: null, note: expect.stringMatching(/wind/) });
+  expect(lineOf(part('takeoff'), 'Ground roll')).toMatchObject({ value: null });
+  expect(lineOf(part('takeoff'), 'Give up')).toMatchObject({ value: null });
+  expect(lineOf(part('pattern'), 'Legs')).toMatchObject({ value: null });
   const bare = { ...fleet[0], rotateKias: undefined, runUp: undefined, patternKias: undefined };
   const blank = said(bare, entered);
-  expect(valueOf(blank('run-up'), 'Each magneto')!.note).toMatch(/handbook/);
-  expect(valueOf(blank('takeoff'), 'Raise')!.note).toMatch(/handbook/);
-  expect(valueOf(blank('pattern'), 'Downwind')!.value).toMatch(/by the handbook/);
+  expect(lineOf(blank('run-up'), 'Each magneto')!.note).toMatch(/handbook/);
+  expect(lineOf(blank('takeoff'), 'Raise')!.note).toMatch(/handbook/);
+  expect(lineOf(blank('pattern'), 'Downwind')!.value).toMatch(/by the handbook/);
 });
 
 test('nobody is told to turn back until the school sets a height', () => {
@@ -65,6 +65,6 @@ test('a magneto that does not drop is a stop, and the skidded turn is warned of'
 test('speeds are read in the airplane’s unit, the wind in knots', () => {
   const mph = fleet.find(({ speedUnit }) => speedUnit === 'mph')!;
   const part = said(mph, entered);
-  expect(valueOf(part('takeoff'), 'Raise')!.value).toMatch(/mph/);
-  expect(valueOf(part('takeoff'), 'Crosswind')!.value).toMatch(/10 knots from the right/);
+  expect(lineOf(part('takeoff'), 'Raise')!.value).toMatch(/mph/);
+  expect(lineOf(part('takeoff'), 'Crosswind')!.value).toMatch(/10 knots from the right/);
 });

@@ -292,7 +292,7 @@ function approach(cards: FieldCards, f: F): FieldPartSaid {
       {
         label: line`Stable by ${f.ft(card.gateFt)}, or go around`,
         value: line`${f.speed(card.slowestKias)} to ${f.speed(card.fastestKias)}`,
-        note: line`sink at most ${f.fpm(FIELD_FIGURES.sinkFpm)}, path ${f.deg(FIELD_FIGURES.pathDeg - FIELD_FIGURES.pathWithinDeg)} to ${f.deg(FIELD_FIGURES.pathDeg + FIELD_FIGURES.pathWithinDeg)}, on the centre line, flaps set`,
+        note: line`sink at most ${f.fpm(FIELD_FIGURES.sinkFpm)}, path ${f.deg(day.rules.pathDeg - FIELD_FIGURES.pathWithinDeg)} to ${f.deg(day.rules.pathDeg + FIELD_FIGURES.pathWithinDeg)}, on the centre line, flaps set`,
       },
     ],
     lists: [

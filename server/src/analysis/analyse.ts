@@ -1,6 +1,7 @@
 /** From a file's bytes to everything that is stored of it. Runs in a worker thread, or in line in the tests. */
 import {
   type Airplane,
+  type AtField,
   altitudeProfile,
   type Beginning,
   type BriefTargets,
@@ -45,6 +46,7 @@ export interface AnalysisInput {
   edits: Edit[];
   examiner: ExaminerFigures;
   clearsBeforeEach: boolean;
+  atField: AtField;
 }
 
 export interface ReadResult {
@@ -97,6 +99,7 @@ export function scoreRead(recording: Recording, input: AnalysisInput, tell: (fra
     edits: input.edits,
     examiner: input.examiner,
     clearsBeforeEach: input.clearsBeforeEach,
+    atField: input.atField,
     recordingSha256: input.sha256,
     onProgress: (fraction) => tell(READING_SHARE + (1 - READING_SHARE) * fraction),
   });

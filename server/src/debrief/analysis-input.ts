@@ -1,5 +1,5 @@
 /** What a recording is scored against, from the rows that it refers to. */
-import { editsFrom, SCHOOL_STANDARD_ID, type Statement, withOverrides } from '@keel/core';
+import { editsFrom, SCHOOL_STANDARD_ID, type Statement, USUAL_FIELD_RULES, withOverrides } from '@keel/core';
 import type { DataSource, EntityManager } from 'typeorm';
 import type { AnalysisInput } from '../analysis/analyse.ts';
 import {
@@ -100,6 +100,11 @@ export async function scoredAs(
       toleranceUsedLimit: technique.judgeLimit,
     },
     clearsBeforeEach: technique.clearingWhen === 'before-each',
+    atField: {
+      rules: school.settings.fieldRules ?? USUAL_FIELD_RULES,
+      windKt: lesson?.conditions.windKt ?? null,
+      gustKt: lesson?.conditions.gustKt ?? null,
+    },
     weightLb: recording.weightLb ?? undefined,
     groundFt: recording.groundFt ?? undefined,
     lesson: { weightLb: lesson?.conditions.weightLb, groundFt: lesson?.conditions.groundFt },

@@ -8,6 +8,14 @@ export const GROUND_FT = 1900;
 /** The club's runway, as it is taken off from, and as it is named. */
 export const RUNWAY_DEG = 240;
 export const RUNWAYS = ['06/24'];
+/** Hills before the runway: it is flown in a little steeper than elsewhere. */
+export const FIELD_RULES = {
+  patternFt: 1000,
+  gateFt: 300,
+  pathDeg: 4,
+  side: 'left',
+  turnBackFt: null,
+} as const;
 /** What of a day at the field is the same in every lesson. */
 export const AT_FIELD = { runway: '24', runwayFt: 2600 } as const;
 /** Somewhere among hills, at no field there is. */

@@ -15,7 +15,7 @@ import {
 import { writeAttempts } from '../path/attempt-rows.ts';
 import { recurringOf } from '../path/recurring.ts';
 import type { Tasks } from '../tasks/service.ts';
-import { DEMO_TECHNIQUE, FIELD_FT, GROUND_FT, POSITION, RUNWAYS } from './club.ts';
+import { DEMO_TECHNIQUE, FIELD_FT, FIELD_RULES, GROUND_FT, POSITION, RUNWAYS } from './club.ts';
 import { itemsOf, planOfClub } from './fly-club.ts';
 import { DEMO_LESSONS, type DemoAttempt, type DemoLesson, isFlown } from './lessons.ts';
 import { keepFlight, loadSeasonLesson } from './load-season.ts';
@@ -82,6 +82,7 @@ async function loadSchool(database: DataSource): Promise<void> {
       zone: DEMO_ZONE,
       position: POSITION,
       runways: [...RUNWAYS],
+      fieldRules: FIELD_RULES,
     },
   });
   for (const person of DEMO_PEOPLE) {

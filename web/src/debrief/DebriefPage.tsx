@@ -24,6 +24,7 @@ import { noteInAddress, useAddress } from '../frame/use-address.ts';
 import { dayAndTime, numberText } from '../parts/format.ts';
 import { Sentence } from '../parts/Sentence.tsx';
 import { Empty, Failed, Waiting } from '../parts/states.tsx';
+import { Approaches } from './Approaches.tsx';
 import { AttemptSquares } from './AttemptSquares.tsx';
 import { AttemptView } from './AttemptView.tsx';
 import { BriefDeviations } from './BriefDeviations.tsx';
@@ -89,6 +90,7 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
     () => attempts.map((attempt, i) => standingVerdict(attempt[judge], statements[i])),
     [attempts, judge, statements],
   );
+  const hasApproaches = (recording.score?.flight?.approaches.length ?? 0) > 0;
   const index = Math.min(selected, Math.max(0, attempts.length - 1));
   const select = useCallback(
     (next: number) => {
@@ -150,6 +152,7 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
           onChange={setPart}
           data={[
             { value: 'attempts', label: 'Attempts' },
+            ...(hasApproaches ? [{ value: 'approaches', label: 'Approaches' }] : []),
             { value: 'time', label: 'By time' },
             { value: 'lesson', label: 'The lesson' },
           ]}
@@ -194,7 +197,7 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
         {recording.status === 'refused' && (
           <Failed error={new Error(recording.refusal ?? '')} retry={rescore} />
         )}
-        {recording.score && attempts.length === 0 && (
+        {recording.score && attempts.length === 0 && part !== 'approaches' && (
           <Empty title="No maneuver was found">
             A turn counts from 45° on, a steep turn from 36° of bank; slow flight and stalls show by their
             airspeed; climbs, descents and straight flight are looked for where a card asks for them.{' '}
@@ -230,6 +233,7 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
             />
           </>
         )}
+        {part === 'approaches' && <Approaches recording={recording} go={setCursor} />}
         {attempts.length > 0 && part === 'time' && (
           <WholeFlight
             recording={recording}
@@ -239,7 +243,7 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
             setCursorS={setCursor}
           />
         )}
-        {attempts.length > 0 && part !== 'lesson' && (
+        {attempts.length > 0 && part !== 'lesson' && part !== 'approaches' && (
           <AttemptView
             // The same attempt scored again is the same: what is half typed of it stays.
             key={`${attempt.maneuver} ${attempt.startS}`}

@@ -124,6 +124,11 @@ export function SchoolOwn<T extends OwnValues>(props: { form: UseFormReturnType<
             {...form.getInputProps('fieldRules.gateFt')}
           />
           <NumberField
+            label="Path down, degrees"
+            disabled={disabled}
+            {...form.getInputProps('fieldRules.pathDeg')}
+          />
+          <NumberField
             label="No turning back below, ft"
             description="After an engine failure. Empty: never."
             disabled={disabled}

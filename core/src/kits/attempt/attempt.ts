@@ -3,6 +3,7 @@ import type { Configuration } from '../../airplane/configuration.ts';
 import type { Airplane } from '../../airplane/schema.ts';
 import type { BriefTargets } from '../../card/targets.ts';
 import type { Coded } from '../../coded.ts';
+import type { AtField } from '../../field/field-day.ts';
 import type { Rows } from '../../recording/columns/span.ts';
 import type { ExaminerFigures } from '../../scoring/judge.ts';
 import type { Judged, Quantity, Span } from '../../scoring/judged.ts';
@@ -29,6 +30,8 @@ export interface ScoringContext {
   examiner: ExaminerFigures;
   /** Whether the school clears the area before each maneuver; without it nothing is said about clearing. */
   clearsBeforeEach: boolean;
+  /** The field as briefed; the usual rules and no wind where nobody did. */
+  atField: AtField;
   /** What an instructor saw where no channel was recorded. */
   told: readonly Told[];
 }

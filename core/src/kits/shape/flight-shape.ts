@@ -25,6 +25,16 @@ export interface FlightShape {
   parts: Part[];
   /** Levels of the fields stood at, ft. */
   fields: readonly Field[];
+  /** Where the wheels were on the ground, and each approach to a field until its touch or its lowest moment. */
+  ground: readonly OnGround[];
+  finals: Final[];
+}
+
+export interface Final {
+  field: Field;
+  startS: number;
+  endS: number;
+  end: 'landing' | 'go-around' | 'low-approach';
 }
 
 /** Worked out once for a flight. */
@@ -60,6 +70,8 @@ function shapeOf(track: Track, context: ScoringContext): FlightShape {
     circuits: known ? air.reduce((sum, { circuits }) => sum + circuits, 0) : null,
     parts,
     fields,
+    ground,
+    finals: air.flatMap((one) => one.finals).sort((a, b) => a.endS - b.endS),
   };
 }
 
@@ -82,11 +94,14 @@ function describeAir(track: Track, motion: GroundMotion, fields: readonly Field[
   }
   // Each approach with the circuit before it; what lies between is on its way.
   const approaches = [
-    ...away.map(({ atS, field }) => ({ atS, field, landing: false })),
-    ...(span.to && span.onS !== null ? [{ atS: span.onS, field: span.to.field, landing: true }] : []),
+    ...away.map(({ atS, field, low }) => ({ atS, field, landing: false, low })),
+    ...(span.to && span.onS !== null
+      ? [{ atS: span.onS, field: span.to.field, landing: true, low: false }]
+      : []),
   ].sort((a, b) => a.atS - b.atS);
   let sinceS = startS;
-  for (const { atS, field, landing } of approaches) {
+  const finals: Final[] = [];
+  for (const { atS, field, landing, low } of approaches) {
     const circuit = circuitBefore(track, motion, field, atS, sinceS);
     const finalS = finalFrom(track, field, atS, circuit?.startS ?? sinceS);
     if (circuit) {
@@ -100,6 +115,12 @@ function describeAir(track: Track, motion: GroundMotion, fields: readonly Field[
       if (beginS > fromS) parts.push({ name: 'transit', startS: fromS, endS: beginS });
       parts.push({ name: 'circuit', startS: beginS, endS: finalS });
     } else if (finalS > fromS) parts.push({ name: 'transit', startS: fromS, endS: finalS });
+    finals.push({
+      field,
+      startS: finalS,
+      endS: atS,
+      end: landing ? 'landing' : low ? 'low-approach' : 'go-around',
+    });
     const lowS = landing ? heightBefore(track, field, atS, ROUND_FIELD.takeoffFt, finalS) : atS;
     parts.push({ name: 'approach', startS: finalS, endS: lowS });
     if (landing) parts.push({ name: 'landing', startS: lowS, endS: atS });
@@ -108,7 +129,7 @@ function describeAir(track: Track, motion: GroundMotion, fields: readonly Field[
   }
   if (endS > fromS) parts.push({ name: 'transit', startS: fromS, endS });
   const goAroundList = goAround.map(({ atS, lowestFt }) => ({ atS, lowestFt }));
-  return { parts, goAroundList, circuits };
+  return { parts, goAroundList, circuits, finals };
 }
 
 /** When a height above a field was first reached. */

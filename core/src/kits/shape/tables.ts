@@ -37,6 +37,11 @@ export const NEAR_GROUND = figures('shape/near-ground', {
   liftOffS: [5, 's', 'time about the lift-off in which it may'],
   lowFt: [1000, 'ft', 'height above a field that is low'],
   steepDeg: [60, 'deg', 'bank that is too steep there'],
+  skidG: [0.05, 'g', 'lateral force, half a ball, from which a turn there is skidded'],
+  skidS: [2, 's', 'time for which it is'],
+  skidTurnDeg: [8, 'deg', 'bank of a turn'],
+  skidSteepDeg: [30, 'deg', 'bank that is steep with it'],
+  skidSlowKt: [5, 'kt', 'distance above the stall warning that is slow with it'],
 });
 
 /** The warning outside every maneuver and above the pattern. */
@@ -94,4 +99,26 @@ export const ROUND_FIELD = figures('shape/circuit', {
     'ft',
     'height above the field from which a stall or a steep turn near it is still one',
   ],
+});
+
+/** An approach at its marks, and what tells a runway of the rolls on it. */
+export const APPROACH = figures('shape/approach', {
+  rollsKt: [30, 'kt', 'ground speed of a roll along the runway'],
+  sameRunwayDeg: [30, 'deg', 'distance between two rolls, magnetic and true, that are on one runway'],
+  leastRows: [5, '', 'rows that show a roll'],
+  sameLineFt: [150, 'ft', 'distance of another roll that lies on the same runway'],
+  leastRollFt: [300, 'ft', 'length of what rolled that shows where a runway points'],
+  lowMarkFt: [100, 'ft', 'height of the second mark'],
+  meanS: [2, 's', 'time over which speed and height are taken at a mark'],
+  slopeS: [6, 's', 'time over which sink and path are'],
+  alignedDeg: [10, 'deg', 'distance from the runway’s direction that is aligned'],
+  offCentreFt: [150, 'ft', 'distance from the centre line that is on it, at the gate'],
+  longestS: [150, 's', 'longest final that is drawn'],
+  points: [80, '', 'points that are kept for drawing'],
+  touchWithinS: [2.5, 's', 'time about where the altimeter has it down in which the load shows the touch'],
+  hingeS: [3, 's', 'time before and after the touch over which the way down and the roll are laid as lines'],
+  bounceG: [1.15, 'g', 'load of a wheel that meets the ground'],
+  airG: [0.95, 'g', 'load between two of them'],
+  bounceS: [5, 's', 'time after the first in which a second is a bounce'],
+  overshootFt: [200, 'ft', 'distance beyond the centre line that overshot the turn to final'],
 });

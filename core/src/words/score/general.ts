@@ -72,6 +72,11 @@ export const FLIGHT_WORDS: FindingWords<FlightParams> = {
     why: say`Slow at a high angle of attack, and nobody had asked for it.`,
     tryNext: say`At the first chirp lower the nose, then add power. Trim for the speed you want.`,
   }),
+  'skidded-turn-low': ({ bankDeg, kias, aboveFieldFt }, f) => ({
+    what: say`A skidded turn ${f.ft(aboveFieldFt)} above the field: ${f.deg(bankDeg)} of bank at ${f.speed(kias)}, the ball out.`,
+    why: say`A turn pushed round with rudder stalls with one wing first, too low to recover.`,
+    tryNext: say`Ball in the middle, 30° of bank at most. If you overshoot final, go around.`,
+  }),
   'steep-bank-low': ({ size, withinFt }, f) => ({
     what: say`${f.deg(size)} of bank within ${f.ft(withinFt)} of the ground.`,
     why: say`A turn tightened to meet the runway takes away speed and margin.`,

@@ -1,0 +1,68 @@
+/** An approach as a score keeps it. */
+import { z } from 'zod';
+
+const figure = z.number().nullable();
+
+const markSchema = z.object({
+  atS: z.number(),
+  /** One standard error of the height, ft, and of the speed, kt. */
+  heightErrorFt: z.number(),
+  kias: figure,
+  kiasError: z.number(),
+  sinkFpm: z.number(),
+  /** Below the horizon, over the ground. */
+  pathDeg: figure,
+  /** Right of the centre line, and the error of that line. */
+  rightFt: figure,
+  rightErrorFt: figure,
+  /** To where it touched, or others did. */
+  distanceFt: figure,
+  flapsDeg: figure,
+  /** Off the direction of the end, right positive. */
+  offDeg: z.number(),
+});
+export type Mark = z.infer<typeof markSchema>;
+
+const held = z.boolean().nullable();
+const gateSchema = markSchema.extend({
+  heightFt: z.number(),
+  /** The path that the school asks for. */
+  aimedDeg: z.number(),
+  /** Within the house’s figures; null where the recording does not carry it. */
+  held: z.object({ speed: held, sink: held, path: held, centre: held, flaps: held }),
+});
+export type Gate = z.infer<typeof gateSchema>;
+
+const touchSchema = z.object({
+  atS: z.number(),
+  errorS: z.number(),
+  kias: figure,
+  rightFt: figure,
+  loadG: figure,
+  /** From 5 Hz on. */
+  bounces: figure,
+});
+export type TouchPoint = z.infer<typeof touchSchema>;
+
+export const approachSchema = z.object({
+  startS: z.number(),
+  endS: z.number(),
+  end: z.enum(['landing', 'go-around', 'low-approach']),
+  /** Above the field; 0 of a landing. */
+  lowestFt: z.number(),
+  /** By the positions, else the heading. */
+  runwayDeg: z.number(),
+  /** V_REF with the flaps that were out, and half of the gusts that were briefed. */
+  targetKias: figure,
+  gate: gateSchema.nullable(),
+  /** At 100 ft. */
+  low: markSchema.nullable(),
+  touch: touchSchema.nullable(),
+  /** How far the turn to final went beyond the centre line; 0 where it did not. */
+  overshotFt: figure,
+  decision: z.enum(['landed-stable', 'landed-unstable', 'went-around-unstable', 'went-around']).nullable(),
+  path: z.array(
+    z.object({ s: z.number(), ft: z.number(), kias: figure, rightFt: figure, distanceFt: figure }),
+  ),
+});
+export type Approach = z.infer<typeof approachSchema>;

@@ -1,0 +1,301 @@
+/**
+ * Each approach at its marks: the gate, a hundred feet, the touch. Figures with their errors, for the instructor who grades;
+ * nothing here is a verdict, and what was not recorded is null.
+ */
+import { flapStageAt } from '../../airplane/configuration.ts';
+import { referenceSpeed } from '../../field/reference-speed.ts';
+import { FIELD_FIGURES } from '../../field/tables.ts';
+import { slopeOf } from '../../recording/columns/resample.ts';
+import { firstWhere, meanOver, type Rows, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
+import type { Track } from '../../recording/track/track.ts';
+import { degrees, shortestTurnDeg, wrap360 } from '../../units/angles.ts';
+import { FT_TO_M, KT_TO_MPS } from '../../units/convert.ts';
+import type { ScoringContext } from '../attempt/attempt.ts';
+import type { Approach, Gate, Mark, TouchPoint } from './approach-schema.ts';
+import { type CentreLine, centreLine } from './centre-line.ts';
+import type { Final, FlightShape } from './flight-shape.ts';
+import { type GroundMotion, groundMotion } from './motion.ts';
+import { APPROACH } from './tables.ts';
+
+interface Seen {
+  track: Track;
+  motion: GroundMotion;
+  context: ScoringContext;
+  final: Final;
+  line: CentreLine | undefined;
+  /** Ft along the line of where the wheels touched, or where others did. */
+  aimFt: number | null;
+  rows: Rows;
+}
+
+export function approachesOf(track: Track, context: ScoringContext, shape: FlightShape): Approach[] {
+  const motion = groundMotion(track);
+  const seen = shape.finals.map((final) => seenOf(track, motion, context, shape, final));
+  return seen.map((one) => {
+    if (one.line && one.aimFt === null) one.aimFt = aimOfOthers(seen, one);
+    return approachOf(one);
+  });
+}
+
+function seenOf(
+  track: Track,
+  motion: GroundMotion,
+  context: ScoringContext,
+  shape: FlightShape,
+  final: Final,
+): Seen {
+  const { timeS } = track;
+  const last = rowsBetween(timeS, final.endS - 8, final.endS);
+  const toward = motion.directionDeg[Math.max(last.from, last.to - 1)];
+  const line = centreLine(track, motion, shape, final.field, {
+    towardDeg: toward,
+    endRow: Math.max(last.from, last.to - 1),
+  });
+  const rows = rowsBetween(timeS, Math.max(final.startS, final.endS - APPROACH.longestS), final.endS);
+  // From where it points along the runway for good.
+  let from = rows.to - 1;
+  while (
+    from > rows.from &&
+    Math.abs(shortestTurnDeg(toward, motion.directionDeg[from - 1])) < 2 * APPROACH.alignedDeg
+  )
+    from--;
+  const touched = final.end === 'landing' && line ? line.alongFt(rows.to - 1) : null;
+  return { track, motion, context, final, line, aimFt: touched, rows: { from, to: rows.to } };
+}
+
+/** Of a go-around distances count to where the others touched on the same runway. */
+function aimOfOthers(all: readonly Seen[], { final, line }: Seen): number | null {
+  const same = all.filter(
+    (one) =>
+      one.final.end === 'landing' &&
+      one.final.field === final.field &&
+      one.line &&
+      Math.abs(shortestTurnDeg(one.line.deg, line!.deg)) < APPROACH.sameRunwayDeg,
+  );
+  if (same.length === 0) return null;
+  return same.reduce((sum, one) => sum + line!.alongFt(one.rows.to - 1), 0) / same.length;
+}
+
+function approachOf(seen: Seen): Approach {
+  const { track, final, rows, line } = seen;
+  const at = (heightFt: number) => markAt(seen, heightFt);
+  const gate = at(seen.context.atField.rules.gateFt);
+  const target = targetKias(seen, gate?.row ?? rows.to - 1);
+  const touch = final.end === 'landing' ? touchOf(seen) : null;
+  const judged = gate ? gateOf(seen, gate.mark, target) : null;
+  return {
+    startS: track.timeS[rows.from],
+    endS: final.endS,
+    end: final.end,
+    lowestFt: final.end === 'landing' ? 0 : heightOf(seen, rows.to - 1),
+    runwayDeg: wrap360(line?.deg ?? seen.motion.directionDeg[rows.to - 1]),
+    targetKias: target,
+    gate: judged,
+    low: at(APPROACH.lowMarkFt)?.mark ?? null,
+    touch,
+    overshotFt: overshot(seen),
+    decision: decisionOf(final, judged),
+    path: pathOf(seen),
+  };
+}
+
+const heightOf = ({ track, final }: Seen, row: number): number =>
+  track.altitudeFt.values[row] - final.field.altitudeFt;
+
+/** V_REF with the flaps that were out, and half of the gusts that were briefed. */
+function targetKias({ track, context }: Seen, row: number): number | null {
+  const { airplane } = context;
+  if (!airplane) return null;
+  const deg = track.other('flaps_deg')?.values[row] ?? Number.NaN;
+  const stage = Number.isNaN(deg) ? airplane.flaps.length : flapStageAt(airplane, deg);
+  const weightLb = context.weightLb ?? airplane.maxWeightLb;
+  const { windKt, gustKt } = context.atField;
+  return referenceSpeed(airplane, { weightLb, stage, windKt, gustKt }).kias;
+}
+
+/** The last time that it came down through a height. */
+function markAt(seen: Seen, heightFt: number): { row: number; mark: Mark } | undefined {
+  const { track, motion, rows, line, aimFt } = seen;
+  const { timeS, altitudeFt } = track;
+  let row = rows.to - 1;
+  if (heightOf(seen, row) > heightFt) return undefined;
+  while (row > rows.from && heightOf(seen, row) <= heightFt) row--;
+  if (heightOf(seen, row) <= heightFt) return undefined;
+  const about = (overS: number) => rowsBetween(timeS, timeS[row] - overS / 2, timeS[row] + overS / 2);
+  const near = about(APPROACH.meanS);
+  const wide = about(APPROACH.slopeS);
+  const sinkFpm = -60 * slopeOf(timeS, altitudeFt.values, wide.from, wide.to);
+  const overKt = motion.speedKt ? meanOver(motion.speedKt, wide) : Number.NaN;
+  const flapsDeg = track.other('flaps_deg')?.values[row];
+  return {
+    row,
+    mark: {
+      atS: timeS[row],
+      heightErrorFt: heightErrorFt(track, row),
+      kias: motion.iasMeasured ? known(meanOver(track.airspeedKt.values, near)) : null,
+      kiasError: errorAt(track.airspeedKt.standardError, row),
+      sinkFpm,
+      pathDeg: known(degrees(Math.atan2((sinkFpm * FT_TO_M) / 60, overKt * KT_TO_MPS))),
+      rightFt: line ? line.rightFt(row) : null,
+      rightErrorFt: line ? line.rightErrorFt(row) : null,
+      distanceFt: line && aimFt !== null ? aimFt - line.alongFt(row) : null,
+      flapsDeg: flapsDeg === undefined ? null : known(flapsDeg),
+      offDeg: shortestTurnDeg(motion.directionDeg[rows.to - 1], motion.directionDeg[row]),
+    },
+  };
+}
+
+const known = (value: number): number | null => (Number.isFinite(value) ? value : null);
+const errorAt = (of: number | Float64Array, row: number): number =>
+  known(typeof of === 'number' ? of : of[row]) ?? 0;
+
+/** Of the altimeter at that row, and of the level that the field was taken to have. */
+const heightErrorFt = ({ altitudeFt }: Track, row: number): number =>
+  Math.hypot(Math.max(1, errorAt(altitudeFt.standardError, row)), FIELD_LEVEL_FT);
+/** A field slopes, and an altimeter lags by so much in a descent. */
+const FIELD_LEVEL_FT = 5;
+
+/** What of the house’s stabilized gate was so; null where the recording does not carry it. */
+function gateOf({ track, rows, context }: Seen, mark: Mark, target: number | null): Gate {
+  const { kias, sinkFpm, pathDeg, rightFt, offDeg } = mark;
+  const { fastKt, slowKt, sinkFpm: mostSink, pathWithinDeg } = FIELD_FIGURES;
+  const { gateFt, pathDeg: path } = context.atField.rules;
+  const within = (value: number | null, low: number, high: number) =>
+    value === null ? null : value >= low && value <= high;
+  const flaps = track.other('flaps_deg')?.values;
+  const after = rowsBetween(track.timeS, mark.atS, track.timeS[rows.to - 1]);
+  return {
+    ...mark,
+    heightFt: gateFt,
+    aimedDeg: path,
+    held: {
+      speed: target === null ? null : within(kias, target - slowKt, target + fastKt),
+      sink: sinkFpm <= mostSink,
+      path: within(pathDeg, path - pathWithinDeg, path + pathWithinDeg),
+      centre:
+        rightFt === null
+          ? within(offDeg, -APPROACH.alignedDeg, APPROACH.alignedDeg)
+          : Math.abs(rightFt) <= APPROACH.offCentreFt && Math.abs(offDeg) <= APPROACH.alignedDeg,
+      flaps: flaps ? firstWhere(after, (i) => Math.abs(flaps[i] - (mark.flapsDeg ?? 0)) > 3) < 0 : null,
+    },
+  };
+}
+
+/** Nothing out is stable; anything out is not; where nothing is out and something unseen it is not said. */
+function decisionOf({ end }: Final, gate: Gate | null): Approach['decision'] {
+  if (!gate) return null;
+  const held = Object.values(gate.held);
+  if (held.includes(false)) return end === 'landing' ? 'landed-unstable' : 'went-around-unstable';
+  if (held.includes(null)) return null;
+  return end === 'landing' ? 'landed-stable' : 'went-around';
+}
+
+function touchOf(seen: Seen): TouchPoint {
+  const { track, motion, rows, line } = seen;
+  const row = touchRow(track, rows.to - 1);
+  const { timeS } = track;
+  const near = rowsBetween(timeS, timeS[row] - APPROACH.meanS / 2, timeS[row] + APPROACH.meanS / 2);
+  const load = track.raw('load_g');
+  const after = rowsBetween(timeS, timeS[row] - 2, timeS[row] + APPROACH.bounceS);
+  const hardest = load ? rowOfMax(after, (i) => load[i]) : -1;
+  return {
+    atS: timeS[row],
+    errorS: touchErrorS(track, row),
+    kias: motion.iasMeasured ? known(meanOver(track.airspeedKt.values, near)) : null,
+    rightFt: line ? line.rightFt(row) : null,
+    loadG: load && hardest >= 0 ? load[hardest] : null,
+    bounces: load && track.stepS <= 0.21 ? bouncesIn(load, after) : null,
+  };
+}
+
+/**
+ * The moment of the touch, nearer than an altimeter tells it: where the load first jumps, within the seconds about it.
+ * @param row where the altimeter has it down
+ */
+function touchRow(track: Track, row: number): number {
+  const { timeS } = track;
+  const load = track.raw('load_g');
+  const about = rowsBetween(timeS, timeS[row] - APPROACH.touchWithinS, timeS[row] + APPROACH.touchWithinS);
+  if (load) {
+    const met = firstWhere(about, (i) => load[i] > APPROACH.bounceG);
+    if (met >= 0) return met;
+  }
+  return levelsOff(track, row);
+}
+
+/**
+ * Where the altitude levels: of all rows about it the one from which a straight way down that becomes level lies nearest to
+ * what was recorded.
+ */
+function levelsOff({ timeS, altitudeFt }: Track, row: number): number {
+  const { touchWithinS, hingeS } = APPROACH;
+  const all = rowsBetween(timeS, timeS[row] - touchWithinS - hingeS, timeS[row] + touchWithinS + hingeS);
+  const rolled = rowsBetween(timeS, timeS[row] + touchWithinS, timeS[row] + touchWithinS + hingeS);
+  const levelFt = meanOver(altitudeFt.values, rolled);
+  const candidates = rowsBetween(timeS, timeS[row] - touchWithinS, timeS[row] + touchWithinS);
+  if (Number.isNaN(levelFt)) return row;
+  const misses = (at: number): number => {
+    let [tt, th] = [0, 0];
+    for (let i = all.from; i < at; i++) {
+      const before = timeS[at] - timeS[i];
+      tt += before * before;
+      th += before * (altitudeFt.values[i] - levelFt);
+    }
+    const sinkFps = tt > 0 ? Math.max(0, th / tt) : 0;
+    let sum = 0;
+    for (let i = all.from; i < all.to; i++) {
+      const meant = levelFt + Math.max(0, sinkFps * (timeS[at] - timeS[i]));
+      sum += (altitudeFt.values[i] - meant) ** 2;
+    }
+    return sum;
+  };
+  const best = rowOfMax(candidates, (at) => -misses(at));
+  return best < 0 ? row : best;
+}
+
+/** The altimeter’s error over the sink of the last seconds, and a row. */
+function touchErrorS({ timeS, altitudeFt, stepS }: Track, row: number): number {
+  const before = rowsBetween(timeS, timeS[row] - 4, timeS[row]);
+  const sinkFps = Math.max(1, -slopeOf(timeS, altitudeFt.values, before.from, before.to));
+  return Math.min(3, stepS + Math.max(2, errorAt(altitudeFt.standardError, row)) / sinkFps);
+}
+
+/** Times that the wheels met the ground again after they had left it. */
+function bouncesIn(load: Float64Array, { from, to }: Rows): number {
+  let [meets, light] = [0, true];
+  for (let i = from; i < to; i++) {
+    if (load[i] > APPROACH.bounceG && light) {
+      meets++;
+      light = false;
+    } else if (load[i] < APPROACH.airG) light = true;
+  }
+  return Math.max(0, meets - 1);
+}
+
+/** How far beyond the centre line the turn to final went, ft; null without a line, 0 where it stayed short of it. */
+function overshot({ track, motion, rows, line }: Seen): number | null {
+  if (!line) return null;
+  const turn = rowsBetween(track.timeS, track.timeS[rows.from] - 25, track.timeS[rows.from] + 10);
+  const side = Math.sign(line.rightFt(turn.from));
+  const turned = Math.abs(shortestTurnDeg(motion.directionDeg[turn.from], motion.directionDeg[rows.from]));
+  if (turned < 30) return 0;
+  const furthest = rowOfMax(turn, (i) => -side * line.rightFt(i));
+  const ft = furthest < 0 ? 0 : -side * line.rightFt(furthest);
+  return ft > APPROACH.overshootFt ? ft : 0;
+}
+
+/** As it is drawn: height, distance, speed and centre line, thinned. */
+function pathOf(seen: Seen): Approach['path'] {
+  const { track, motion, rows, line, aimFt } = seen;
+  const step = Math.max(1, Math.ceil((rows.to - rows.from) / APPROACH.points));
+  const path: Approach['path'] = [];
+  for (let i = rows.from; i < rows.to; i += step)
+    path.push({
+      s: track.timeS[i],
+      ft: heightOf(seen, i),
+      kias: motion.iasMeasured ? known(track.airspeedKt.values[i]) : null,
+      rightFt: line ? line.rightFt(i) : null,
+      distanceFt: line && aimFt !== null ? aimFt - line.alongFt(i) : null,
+    });
+  return path;
+}

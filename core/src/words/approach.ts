@@ -1,0 +1,102 @@
+/** An approach in words: what it was at its marks, for the instructor who grades. */
+import { FIELD_FIGURES } from '../field/tables.ts';
+import type { Approach } from '../kits/shape/approach-schema.ts';
+import { line } from './card/facts.ts';
+import { type FigureWords, figuresIn, type Units } from './figures.ts';
+
+interface ApproachRow {
+  label: string;
+  value: string;
+  /** Outside the house figure; null where there is none, or it cannot be told. */
+  out: boolean | null;
+}
+
+interface ApproachSaid {
+  headline: string;
+  rows: ApproachRow[];
+}
+
+const ENDS = { landing: 'Landing', 'go-around': 'Go-around', 'low-approach': 'Low approach' } as const;
+export const approachEndName = ({ end }: Pick<Approach, 'end'>): string => ENDS[end];
+
+export function approachSaid(approach: Approach, units: Units): ApproachSaid {
+  const f = figuresIn(units);
+  return { headline: headline(approach, f), rows: rowsOf(approach, f) };
+}
+
+function headline(approach: Approach, f: FigureWords): string {
+  const { gate, decision, end, lowestFt } = approach;
+  const ending = end === 'landing' ? '' : line` Lowest ${f.ft(lowestFt)} above the field.`;
+  if (!gate)
+    return end === 'landing' || lowestFt < FIELD_FIGURES.gateFt
+      ? `The gate was passed in the turn, or is not on record.${ending}`
+      : `Broken off above the gate.${ending}`;
+  const out = outOf(approach, f);
+  if (out.length > 0)
+    return `Not stable at ${line`${f.ft(gate.heightFt)}`}: ${out.join(', ')}.${decision === 'went-around-unstable' ? ' Broken off, as the gate asks.' : ''}${ending}`;
+  const unseen = Object.values(gate.held).includes(null);
+  return `${unseen ? 'As far as recorded, stable' : 'Stable'} at ${line`${f.ft(gate.heightFt)}`}.${ending}`;
+}
+
+function outOf({ gate, targetKias }: Approach, f: FigureWords): string[] {
+  if (!gate) return [];
+  const { held, kias, sinkFpm, pathDeg, aimedDeg, rightFt, offDeg } = gate;
+  const off = targetKias !== null && kias !== null ? kias - targetKias : 0;
+  return [
+    ...(held.speed === false ? [line`${f.speed(Math.abs(off))} ${off > 0 ? 'fast' : 'slow'}`] : []),
+    ...(held.sink === false ? [line`sinking ${f.fpm(sinkFpm)}`] : []),
+    ...(held.path === false && pathDeg !== null
+      ? [line`${pathDeg > aimedDeg ? 'steep' : 'flat'}, ${f.deg(pathDeg, 1)}`]
+      : []),
+    ...(held.centre === false
+      ? [
+          rightFt === null
+            ? line`${f.deg(Math.abs(offDeg))} off the runway’s direction`
+            : line`${f.ft(Math.abs(rightFt))} ${rightFt > 0 ? 'right' : 'left'} of the centre line`,
+        ]
+      : []),
+    ...(held.flaps === false ? ['flaps still moving'] : []),
+  ];
+}
+
+const isOut = (held: boolean | null): boolean | null => (held === null ? null : !held);
+
+function rowsOf(approach: Approach, f: FigureWords): ApproachRow[] {
+  const { gate, low, touch, targetKias, overshotFt, end, lowestFt } = approach;
+  const row = (label: string, value: string | null, out: boolean | null = null): ApproachRow[] =>
+    value === null ? [] : [{ label, value, out }];
+  const speed = (kias: number | null) => (kias === null ? null : line`${f.speed(kias)}`);
+  const side = (ft: number | null) =>
+    ft === null ? null : line`${f.ft(Math.abs(ft))} ${ft > 0 ? 'right' : 'left'}`;
+  const at = gate ? line` at ${f.ft(gate.heightFt)}` : '';
+  return [
+    ...row('Aimed for on final', speed(targetKias)),
+    ...(gate
+      ? [
+          ...row(`Speed${at}`, speed(gate.kias), isOut(gate.held.speed)),
+          ...row(`Sink${at}`, line`${f.fpm(gate.sinkFpm)}`, isOut(gate.held.sink)),
+          ...row(
+            `Path${at}`,
+            gate.pathDeg === null ? null : line`${f.deg(gate.pathDeg, 1)}`,
+            isOut(gate.held.path),
+          ),
+          ...row(`Off the centre line${at}`, side(gate.rightFt), isOut(gate.held.centre)),
+        ]
+      : []),
+    ...(low ? row('Speed at 100 ft', speed(low.kias)) : []),
+    ...row(
+      'Past the centre line on the turn',
+      overshotFt ? line`${f.ft(overshotFt)}` : null,
+      overshotFt ? true : null,
+    ),
+    ...(touch
+      ? [
+          ...row('Speed at the touch', speed(touch.kias)),
+          ...row('Off the centre line at the touch', side(touch.rightFt)),
+          ...row('Load at the touch', touch.loadG === null ? null : line`${f.g(touch.loadG)}`),
+          ...row('Bounces', touch.bounces ? line`${f.number(touch.bounces)}` : null),
+        ]
+      : []),
+    ...(end === 'landing' ? [] : row('Lowest', line`${f.ft(lowestFt)}`)),
+  ];
+}
