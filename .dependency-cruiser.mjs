@@ -12,6 +12,7 @@ const FLOORS = [
   ['signals'],
   ['scoring'],
   ['card'],
+  ['field'],
   ['flight'],
   ['kits'],
   ['maneuvers'],

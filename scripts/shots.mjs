@@ -86,13 +86,10 @@ const VIEWS = [
     },
   },
   {
-    name: 'debrief-flight',
+    name: 'debrief-approaches',
     as: 'idris',
-    path: ({ review }) => `/debrief/${review}?attempt=3`,
-    act: async (page) => {
-      await page.keyboard.press('w');
-      await page.locator('.flight-chart canvas').waitFor();
-    },
+    path: ({ review }) => `/debrief/${review}?view=approaches&approach=1`,
+    act: (page) => page.locator('.picture canvas').waitFor(),
   },
   {
     name: 'seat',

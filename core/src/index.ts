@@ -115,6 +115,7 @@ export {
 export { InputError } from './errors.ts';
 export { fieldCards } from './field/field-cards.ts';
 export { type AtField, type FieldDay, fieldDayOf, USUAL_FIELD_RULES } from './field/field-day.ts';
+export type { FieldRules } from './field/field-rules.ts';
 export { readControlFile } from './flight/model/control-file.ts';
 export { beginFlight, STEP_HZ, stepFlight, type Weather } from './flight/model/flight.ts';
 export type { Reading } from './flight/model/instruments.ts';
@@ -146,7 +147,7 @@ export { caseOf } from './kits/attempt/case.ts';
 export { isSeen } from './kits/attempt/fault.ts';
 export { onsetIn } from './kits/attempt/onset.ts';
 export type { CoachRow } from './kits/coach/quantities.ts';
-export type { Approach } from './kits/shape/approach-schema.ts';
+export { type Approach, type ApproachFigures, approachFigures } from './kits/shape/approach-schema.ts';
 export {
   FINDING_IDS,
   type FindingId,
@@ -358,7 +359,6 @@ export {
   type TakenIn,
   takenInSchema,
 } from './wire/archive.ts';
-export type { FieldRules } from './wire/field-rules.ts';
 export {
   flownOf,
   type Lesson,
@@ -458,7 +458,7 @@ export {
 export { AIR_WORDS, airSaid } from './words/air.ts';
 export { AIRPLANE_PART_WORDS, uncheckedSaid } from './words/airplane-parts.ts';
 export { issueWords } from './words/airplane-problem.ts';
-export { approachEndName, approachSaid } from './words/approach.ts';
+export { approachEndName, approachLine, approachSaid } from './words/approach.ts';
 export { briefedSaid } from './words/briefed.ts';
 export { type CardSaid, cardSaid, offTodayOf, wordedCard } from './words/card/said.ts';
 export { HANDBOOK_FIRST } from './words/card/shared.ts';

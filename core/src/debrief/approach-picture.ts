@@ -69,9 +69,9 @@ export function approachPicture(
   const pathDeg = own.gate?.aimedDeg ?? FIELD_FIGURES.pathDeg;
   const path: PictureLine[] = byDistance
     ? [
-        { name: `${pathDeg}°`, kind: 'curve', points: down(pathDeg) },
-        { name: `${pathDeg + pathWithinDeg}°`, kind: 'guide', points: down(pathDeg + pathWithinDeg) },
-        { name: `${pathDeg - pathWithinDeg}°`, kind: 'guide', points: down(pathDeg - pathWithinDeg) },
+        { name: '', kind: 'curve', points: down(pathDeg) },
+        { name: '', kind: 'guide', points: down(pathDeg + pathWithinDeg) },
+        { name: '', kind: 'guide', points: down(pathDeg - pathWithinDeg) },
       ]
     : [];
   const speed = ({ kias }: Point) => (kias === null ? null : kias * scale);

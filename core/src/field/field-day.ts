@@ -1,12 +1,11 @@
 /** The airplane, its weight, the air and the runway of a day: what takeoff, pattern and landing are worked out from. */
 import type { Airplane } from '../airplane/schema.ts';
 import { densityRatio, pressureAltitudeFt, tasFromCas } from '../atmosphere/atmosphere.ts';
-import type { Conditions } from '../brief/lesson-schema.ts';
 import { checkRange } from '../card/day.ts';
 import { windOn } from '../mechanics/wind.ts';
 import { casAtStage } from '../performance/model.ts';
 import { runwayEndSchema } from '../units/runway.ts';
-import type { FieldRules } from '../wire/field-rules.ts';
+import type { FieldRules } from './field-rules.ts';
 import { FIELD_FIGURES } from './tables.ts';
 
 export interface FieldDay {
@@ -44,10 +43,21 @@ export const USUAL_FIELD_RULES: FieldRules = {
   turnBackFt: null,
 };
 
+/** What a lesson says of the field. */
+interface FieldConditions {
+  runway?: string;
+  runwayFt?: number;
+  windFromDeg?: number;
+  windKt?: number;
+  gustKt?: number;
+  fieldOatC?: number;
+  qnhHpa?: number;
+}
+
 /** The field of a lesson as it was planned; what was not entered is null. */
 export function fieldDayOf(of: {
   airplane: Airplane;
-  conditions: Conditions;
+  conditions: FieldConditions;
   weightLb: number;
   fieldFt: number;
   rules: FieldRules;

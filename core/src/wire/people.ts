@@ -1,11 +1,11 @@
 /** People, as they cross the wire. */
 
 import { z } from 'zod';
+import { fieldRulesSchema } from '../field/field-rules.ts';
 import { ownSettingsSchema } from '../people/own-settings.ts';
 import { roleSchema } from '../people/person.ts';
 import { zoneSchema } from '../units/zone.ts';
 import { positionSchema } from './field-position.ts';
-import { fieldRulesSchema } from './field-rules.ts';
 
 export { type Role, roleSchema } from '../people/person.ts';
 

@@ -2,10 +2,10 @@
 import { z } from 'zod';
 import { lessonTemplateSchema } from '../brief/templates.ts';
 import { GRADES } from '../debrief/statements.ts';
+import { fieldRulesSchema } from '../field/field-rules.ts';
 import { soloMinimaSchema } from '../path/gates/minima.ts';
 import { zoneSchema } from '../units/zone.ts';
 import { fieldSchemas, groundNotBelowField, positionSchema } from './field-position.ts';
-import { fieldRulesSchema } from './field-rules.ts';
 
 const gradeName = z.string().trim().min(1, 'a grade has a name').max(30, 'at most 30 letters');
 

@@ -1,6 +1,7 @@
 /** An approach in words: what it was at its marks, for the instructor who grades. */
 import { FIELD_FIGURES } from '../field/tables.ts';
-import type { Approach } from '../kits/shape/approach-schema.ts';
+import type { Approach, ApproachFigures } from '../kits/shape/approach-schema.ts';
+import { APPROACH } from '../kits/shape/tables.ts';
 import { line } from './card/facts.ts';
 import { type FigureWords, figuresIn, type Units } from './figures.ts';
 
@@ -13,6 +14,8 @@ interface ApproachRow {
 
 interface ApproachSaid {
   headline: string;
+  /** What the bands of the picture are. */
+  bands: string;
   rows: ApproachRow[];
 }
 
@@ -21,7 +24,13 @@ export const approachEndName = ({ end }: Pick<Approach, 'end'>): string => ENDS[
 
 export function approachSaid(approach: Approach, units: Units): ApproachSaid {
   const f = figuresIn(units);
-  return { headline: headline(approach, f), rows: rowsOf(approach, f) };
+  const { pathWithinDeg, fastKt, slowKt } = FIELD_FIGURES;
+  const path = approach.gate ? line`path ${f.deg(approach.gate.aimedDeg)} ±${f.deg(pathWithinDeg)}, ` : '';
+  return {
+    headline: headline(approach, f),
+    bands: line`The bands: ${path}speed +${f.tolerance(fastKt, 'kt')} / −${f.tolerance(slowKt, 'kt')}, centre line ±${f.ft(APPROACH.offCentreFt)}.`,
+    rows: rowsOf(approach, f),
+  };
 }
 
 function headline(approach: Approach, f: FigureWords): string {
@@ -99,4 +108,26 @@ function rowsOf(approach: Approach, f: FigureWords): ApproachRow[] {
       : []),
     ...(end === 'landing' ? [] : row('Lowest', line`${f.ft(lowestFt)}`)),
   ];
+}
+
+const DECISIONS = {
+  'landed-stable': 'stable',
+  'landed-unstable': 'not stable',
+  'went-around-unstable': 'not stable, broken off',
+  'went-around': 'stable',
+} as const;
+
+/** One line of it for the ledger; empty where nothing was measured. */
+export function approachLine(
+  { gateFt, gateKias, targetKias, decision, touchKias }: ApproachFigures,
+  units: Units,
+): string {
+  const f = figuresIn(units);
+  const aimed = targetKias === null ? '' : line` for ${f.speed(targetKias)}`;
+  return [
+    ...(gateFt !== null && gateKias !== null
+      ? [line`${f.speed(gateKias)}${aimed} at ${f.ft(gateFt)}${decision ? `, ${DECISIONS[decision]}` : ''}`]
+      : []),
+    ...(touchKias !== null ? [line`touched at ${f.speed(touchKias)}`] : []),
+  ].join('; ');
 }

@@ -16,7 +16,11 @@ const entered = {
   gustKt: 20,
   fieldOatC: 12,
 };
-const said = (airplane: FieldDay['airplane'], conditions: typeof empty, rules = USUAL_FIELD_RULES) => {
+const said = (
+  airplane: FieldDay['airplane'],
+  conditions: typeof empty & { qnhHpa?: number },
+  rules = USUAL_FIELD_RULES,
+) => {
   const weightLb = 0.9 * airplane.maxWeightLb;
   const day = fieldDayOf({ airplane, conditions, weightLb, fieldFt: 1180, rules });
   const parts = fieldSaid(fieldCards(day), unitsFor(airplane));
@@ -60,6 +64,22 @@ test('a magneto that does not drop is a stop, and the skidded turn is warned of'
   expect(part('run-up').caution).toMatch(/no drop at all/);
   expect(part('pattern').caution).toMatch(/Go around/);
   expect(part('approach').caution).toMatch(/no limit/);
+});
+
+test('the recovery from a spin is whole, in its order, after the handbook’s own', () => {
+  const { lists, caution } = said(fleet[0], empty)('spins');
+  const recovery = lists.at(-1)!;
+  expect(recovery.title).toMatch(/handbook/);
+  // Power, ailerons, rudder, elevator: common practice, with no source.
+  expect(recovery.items.map((item) => item.split(' ')[0])).toEqual([
+    'Power',
+    'Ailerons',
+    'Full',
+    'Stick',
+    'Rudder',
+    'Ease',
+  ]);
+  expect(caution).toMatch(/unlikely to be recovered/);
 });
 
 test('speeds are read in the airplane’s unit, the wind in knots', () => {

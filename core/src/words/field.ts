@@ -4,7 +4,7 @@ import { FIELD_FIGURES } from '../field/tables.ts';
 import { type CardFacts, heading, line } from './card/facts.ts';
 import { figuresIn, type Units } from './figures.ts';
 
-type FieldPart = 'taxi' | 'run-up' | 'takeoff' | 'pattern' | 'approach' | 'go-around' | 'after';
+type FieldPart = 'taxi' | 'run-up' | 'takeoff' | 'pattern' | 'approach' | 'go-around' | 'after' | 'spins';
 
 interface FieldLine {
   label: string;
@@ -33,6 +33,7 @@ export function fieldSaid(cards: FieldCards, units: Units): FieldPartSaid[] {
     approach(cards, f),
     goAround(cards, f),
     after(),
+    spins(),
   ];
 }
 
@@ -394,4 +395,53 @@ const after = (): FieldPartSaid => ({
     },
   ],
   caution: null,
+});
+
+/** From memory of FAA-H-8083-3, upset prevention and spins; nothing here asks for one. */
+const spins = (): FieldPartSaid => ({
+  id: 'spins',
+  title: 'How a spin begins',
+  lines: [],
+  lists: [
+    {
+      title: 'Skidded, base to final',
+      items: [
+        'Past the centre line, rudder pushes the nose round and the bank is held off with aileron',
+        'You slide to the outside, the nose drops, the stick comes back for it',
+        'The sign: the ball outside, in a turn, slow. The low wing goes first',
+        'Way out: stick forward, ball in the middle, wings level, go around',
+      ],
+    },
+    {
+      title: 'Slipped, over the top',
+      items: [
+        'Bank with too little rudder, or crossed controls held into a pull',
+        'You slide to the inside, the nose high',
+        'The sign: the ball inside, the warning on. The high wing goes, over the top',
+        'Way out: stick forward first, then level the wings with aileron and rudder together, then power',
+      ],
+    },
+    {
+      title: 'The pull near the ground',
+      items: [
+        'A climb that does not come, trees ahead, a turn tightened for the runway',
+        'The stick is heavy and a long way back, the seat presses',
+        'The sign: warning, buffet, and no climb',
+        'Way out: let the stick forward at once. What is ahead is better than a stall',
+      ],
+    },
+    {
+      title: 'Recovery, in this order; the handbook’s own first',
+      items: [
+        'Power idle',
+        'Ailerons neutral',
+        'Full rudder against the turn, and held',
+        'Stick forward until it flies',
+        'Rudder neutral as the turn stops',
+        'Ease out of the dive',
+      ],
+    },
+  ],
+  caution:
+    'At pattern height there is no room for it: a spin there is unlikely to be recovered. It is avoided, never practised, below the height that your instructor and the handbook set.',
 });

@@ -17,6 +17,7 @@ export interface AtField {
 }
 
 const OUT: readonly FieldPartSaid['id'][] = ['taxi', 'run-up', 'takeoff'];
+const BACK: readonly FieldPartSaid['id'][] = ['pattern', 'approach', 'go-around', 'after'];
 
 /** The parts of each panel, by its title; none without a runway. */
 export function fieldPartsOf(
@@ -32,7 +33,7 @@ export function fieldPartsOf(
   );
   return [
     ['Out', said.filter(({ id }) => OUT.includes(id))],
-    ['Back', said.filter(({ id }) => !OUT.includes(id))],
+    ['Back', said.filter(({ id }) => BACK.includes(id))],
   ];
 }
 

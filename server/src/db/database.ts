@@ -27,6 +27,7 @@ import { References1700000000023 } from './migrations/1700000000023-references.t
 import { Findings1700000000024 } from './migrations/1700000000024-findings.ts';
 import { Invited1700000000025 } from './migrations/1700000000025-invited.ts';
 import { Once1700000000026 } from './migrations/1700000000026-once.ts';
+import { Approach1700000000027 } from './migrations/1700000000027-approach.ts';
 
 /** Every change to the tables, oldest first. */
 export const MIGRATIONS = [
@@ -56,6 +57,7 @@ export const MIGRATIONS = [
   Findings1700000000024,
   Invited1700000000025,
   Once1700000000026,
+  Approach1700000000027,
 ];
 
 const LONGEST_WAIT_MS = 5000;

@@ -1,5 +1,5 @@
 /** Landings and go-arounds as rows, written with the score that shows them. */
-import { dayIn, type Score } from '@keel/core';
+import { type Approach, type ApproachFigures, approachFigures, dayIn, type Score } from '@keel/core';
 import type { EntityManager } from 'typeorm';
 import { LandingEntity, type OwnedRecording, type School, zoneOf } from '../db/entities.ts';
 
@@ -12,7 +12,7 @@ export async function writeLandings(
 ): Promise<void> {
   await manager.delete(LandingEntity, { schoolId, recordingId });
   if (!score?.flight || flownIn !== 'airplane') return;
-  const { landings, goArounds, goAroundList = [] } = score.flight;
+  const { landings, goArounds, goAroundList = [], approaches = [] } = score.flight;
   const seen = [
     ...(landings ?? []).map(({ atS, kind, powerOff }) => ({ kind: kind ?? 'full-stop', atS, powerOff })),
     // A score from before they were listed knows how many there were, and not when.
@@ -36,9 +36,18 @@ export async function writeLandings(
         kind,
         atS,
         powerOff,
+        approach: approachEnding(approaches, atS),
         flownAt: at,
         day: dayIn(at, zone),
       };
     }),
   );
+}
+
+/** Both are told by the same moment; the touch of one may be found a little later. */
+const SAME_S = 5;
+
+function approachEnding(approaches: readonly Approach[], atS: number | null): ApproachFigures | null {
+  const own = atS === null ? undefined : approaches.find(({ endS }) => Math.abs(endS - atS) < SAME_S);
+  return own ? approachFigures(own) : null;
 }

@@ -26,7 +26,7 @@ export async function ledgerOf(
   );
   const lines: LedgerLine[] = [
     ...recorded.map(
-      ({ recordingId, nth, kind, flownAt, day, powerOff }): LedgerLine => ({
+      ({ recordingId, nth, kind, flownAt, day, powerOff, approach }): LedgerLine => ({
         // What the recording shows stands until somebody says otherwise.
         ...(powerOff && { powerOff }),
         ...said.get(`${recordingId} ${nth}`),
@@ -39,6 +39,7 @@ export async function ledgerOf(
         kind: kind as LedgerLine['kind'],
         count: 1,
         place: '',
+        ...(approach && { approach }),
       }),
     ),
     ...byHand.map(({ id, body }): LedgerLine => {

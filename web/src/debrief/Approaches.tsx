@@ -24,7 +24,7 @@ export function Approaches({ recording, go }: { recording: RecordingView; go: (a
   );
   const own = approaches[index];
   if (!picture || !own) return null;
-  const { headline, rows } = approachSaid(own, units);
+  const { headline, bands, rows } = approachSaid(own, units);
   return (
     <>
       <nav className="row approach-list" aria-label="Approaches">
@@ -51,12 +51,11 @@ export function Approaches({ recording, go }: { recording: RecordingView; go: (a
           </h2>
           <p>{headline}</p>
           <PictureView picture={picture} height={460} />
+          <p className="small quiet">{bands} Dashed: the other approaches of the flight.</p>
         </section>
         <section className="sheet stack" aria-label="At the marks">
           <h2>At the marks</h2>
-          <p className="small quiet">
-            Measured, not judged: the instructor grades. Speeds leave out the gusts of the day.
-          </p>
+          <p className="small quiet">Measured, not judged: the instructor grades.</p>
           <Rows rows={rows} />
           <Errors approach={own} />
         </section>

@@ -1,5 +1,5 @@
 /** The landing ledger: what recordings show, said of by a tap, and what was entered by hand. */
-import { LANDING_KINDS, type Landings, type LedgerLine } from '@keel/core';
+import { approachLine, KNOTS, LANDING_KINDS, type Landings, type LedgerLine } from '@keel/core';
 import { Button, Checkbox, Select } from '@mantine/core';
 import { useState } from 'react';
 import { api, read } from '../api/client.ts';
@@ -70,6 +70,9 @@ export function Ledger(props: {
                 {line.count > 1 && `${line.count} × `}
                 {line.kind}
                 {line.from === 'hand' && <span className="small quiet"> by hand</span>}
+                {line.approach && (
+                  <span className="small quiet ledger-approach">{approachLine(line.approach, KNOTS)}</span>
+                )}
               </span>
               <span className="taps">
                 {TAPS.filter(({ of }) => (of === 'go-around') === (line.kind === 'go-around')).map(

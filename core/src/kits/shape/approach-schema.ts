@@ -2,6 +2,9 @@
 import { z } from 'zod';
 
 const figure = z.number().nullable();
+const decisionSchema = z
+  .enum(['landed-stable', 'landed-unstable', 'went-around-unstable', 'went-around'])
+  .nullable();
 
 const markSchema = z.object({
   atS: z.number(),
@@ -44,6 +47,24 @@ const touchSchema = z.object({
 });
 export type TouchPoint = z.infer<typeof touchSchema>;
 
+/** What the ledger keeps of one. */
+export const approachFiguresSchema = z.object({
+  gateFt: figure,
+  gateKias: figure,
+  targetKias: figure,
+  decision: decisionSchema,
+  touchKias: figure,
+});
+export type ApproachFigures = z.infer<typeof approachFiguresSchema>;
+
+export const approachFigures = ({ gate, targetKias, decision, touch }: Approach): ApproachFigures => ({
+  gateFt: gate?.heightFt ?? null,
+  gateKias: gate?.kias ?? null,
+  targetKias,
+  decision,
+  touchKias: touch?.kias ?? null,
+});
+
 export const approachSchema = z.object({
   startS: z.number(),
   endS: z.number(),
@@ -60,7 +81,7 @@ export const approachSchema = z.object({
   touch: touchSchema.nullable(),
   /** How far the turn to final went beyond the centre line; 0 where it did not. */
   overshotFt: figure,
-  decision: z.enum(['landed-stable', 'landed-unstable', 'went-around-unstable', 'went-around']).nullable(),
+  decision: decisionSchema,
   path: z.array(
     z.object({ s: z.number(), ft: z.number(), kias: figure, rightFt: figure, distanceFt: figure }),
   ),

@@ -1,5 +1,6 @@
 /** A ledger of landings: from recordings and by hand, with what an instructor said of each. */
 import { z } from 'zod';
+import { approachFiguresSchema } from '../../kits/shape/approach-schema.ts';
 import { instantSchema } from '../../units/instant-schema.ts';
 
 export const LANDING_KINDS = ['full-stop', 'touch-and-go', 'stop-and-go', 'go-around'] as const;
@@ -44,6 +45,8 @@ export const ledgerLineSchema = z.object({
   kind: z.enum(LANDING_KINDS),
   count: z.number(),
   place: z.string(),
+  /** What was measured on the way down, where the recording shows it. */
+  approach: approachFiguresSchema.nullable().optional(),
   ...saidOfLanding,
 });
 export type LedgerLine = z.infer<typeof ledgerLineSchema>;

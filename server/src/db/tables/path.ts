@@ -1,5 +1,12 @@
 /** The way to solo: a school’s syllabus, what each skill’s attempts come to, and what closes gates. */
-import type { AgreementBody, GateClosingBody, SkillRecord, SoloLimits, Syllabus } from '@keel/core';
+import type {
+  AgreementBody,
+  ApproachFigures,
+  GateClosingBody,
+  SkillRecord,
+  SoloLimits,
+  Syllabus,
+} from '@keel/core';
 import { EntitySchema } from 'typeorm';
 
 export interface SyllabusVersion {
@@ -116,6 +123,8 @@ interface LandingRow {
   flownAt: Date;
   day: string;
   powerOff: boolean | null;
+  /** Null of a recording that was scored before they were measured, or that shows none. */
+  approach: ApproachFigures | null;
 }
 export const LandingEntity = new EntitySchema<LandingRow>({
   name: 'landing',
@@ -129,6 +138,7 @@ export const LandingEntity = new EntitySchema<LandingRow>({
     flownAt: { type: 'timestamptz', name: 'flown_at' },
     day: { type: 'date' },
     powerOff: { type: 'boolean', name: 'power_off', nullable: true },
+    approach: { type: 'jsonb', nullable: true },
   },
 });
 

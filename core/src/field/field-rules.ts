@@ -1,0 +1,14 @@
+/** What a school settles of its pattern, for every card and every approach. */
+import { z } from 'zod';
+
+export const fieldRulesSchema = z.object({
+  /** Height of the pattern, and of the gate by which an approach is stable, above the field. */
+  patternFt: z.number().min(400).max(3000),
+  gateFt: z.number().min(100).max(1000),
+  /** Of the path down, degrees below the horizon. */
+  pathDeg: z.number().min(2).max(7).default(3),
+  side: z.enum(['left', 'right']),
+  /** Above the field; below it nobody turns back after an engine failure. Null until the school says. */
+  turnBackFt: z.number().min(300).max(3000).nullable(),
+});
+export type FieldRules = z.infer<typeof fieldRulesSchema>;
