@@ -54,6 +54,7 @@ test('the approaches of a flight are looked at one after the other, by keys', as
   const marks = part(page, 'At the marks');
   await expect(marks).toContainText(/Speed at 300.ft/);
   await expect(marks).toContainText('Known to');
+  await expect(part(page, 'Run-up and takeoffs')).toContainText('off the ground at');
   await page.reload();
   await expect(picks.nth(1)).toHaveAttribute('aria-current', 'true');
   expect(await seriousViolations(page)).toEqual([]);

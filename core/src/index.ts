@@ -467,6 +467,7 @@ export { whySaid } from './words/card/why.ts';
 export { askedWords } from './words/card.ts';
 export { CHOICES } from './words/choices.ts';
 export { dayText } from './words/day.ts';
+export { runUpLines, takeoffLines } from './words/departure.ts';
 export { type FieldPartSaid, fieldSaid } from './words/field.ts';
 export { figuresIn, KNOTS, type Units, unitsFor } from './words/figures.ts';
 export { type SaidGate, saidGate, saidGateSchema } from './words/gates.ts';

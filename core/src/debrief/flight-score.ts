@@ -11,6 +11,7 @@ import { type FlightShape, flightShape } from '../kits/shape/flight-shape.ts';
 import { LOW_PARTS, PART_NAMES, type Part } from '../kits/shape/parts.ts';
 import { withoutPower } from '../kits/shape/power-off.ts';
 import { NEAR_GROUND, UP_HIGH } from '../kits/shape/tables.ts';
+import { runUpSchema, runUpsOf, takeoffSchema, takeoffsOf } from '../kits/shape/takeoffs.ts';
 import { longestStretch, type Rows, rowOfMax, rowsBetween } from '../recording/columns/span.ts';
 import type { Track } from '../recording/track/track.ts';
 import { type Finding, findingSchema } from '../scoring/schema.ts';
@@ -47,6 +48,8 @@ export const flightScoreSchema = z.object({
   circuits: z.number().nullable(),
   /** Of a score from before they were measured there are none. */
   approaches: z.array(approachSchema).default([]),
+  takeoffList: z.array(takeoffSchema).default([]),
+  runUps: z.array(runUpSchema).default([]),
   parts: z.array(z.object({ name: z.enum(PART_NAMES), startS: seconds, endS: seconds })),
   findings: z.array(findingSchema),
 });
@@ -58,7 +61,7 @@ export function scoreFlight(
   attempts: readonly Attempt[],
 ): FlightScore {
   const shape = flightShape(track, context);
-  const { fields: _, ground: _ground, finals: _finals, landings, ...times } = shape;
+  const { fields: _, ground: _ground, finals: _finals, lifts: _lifts, landings, ...times } = shape;
   const { power } = sceneOf(track, context);
   return {
     ...times,
@@ -67,6 +70,8 @@ export function scoreFlight(
       .flatMap((part) => withArea(part, attempts))
       .filter(({ startS, endS }) => endS > startS),
     approaches: approachesOf(track, context, shape),
+    takeoffList: takeoffsOf(track, context, shape),
+    runUps: runUpsOf(track, context, shape),
     findings: outsideAttempts(track, context, shape, attempts),
   };
 }

@@ -11,6 +11,7 @@ import { useMemo } from 'react';
 import { useAddress } from '../frame/use-address.ts';
 import { clock } from '../parts/format.ts';
 import { PictureView } from '../pictures/Picture.tsx';
+import { Departures } from './Departures.tsx';
 import './approaches.css';
 
 export function Approaches({ recording, go }: { recording: RecordingView; go: (atS: number) => void }) {
@@ -60,6 +61,7 @@ export function Approaches({ recording, go }: { recording: RecordingView; go: (a
           <Errors approach={own} />
         </section>
       </div>
+      {recording.score?.flight && <Departures flight={recording.score.flight} units={units} />}
     </>
   );
 }

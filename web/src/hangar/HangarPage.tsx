@@ -1,6 +1,7 @@
 /** Hangar: the school's airplanes and their book numbers. */
 import { type Airplane, airplaneSchema, levelPowerOf, maneuveringSpeedKias, uncheckedSaid } from '@keel/core';
 import { Button, FileButton, SegmentedControl } from '@mantine/core';
+import { useMediaQuery } from '@mantine/hooks';
 import { notifications } from '@mantine/notifications';
 import { type ReactNode, useState } from 'react';
 import { answered, api, messageOf, read } from '../api/client.ts';
@@ -26,6 +27,7 @@ export function HangarPage() {
   const airplanes = useAirplanes();
   const { data: me } = useMe();
   const [chosen, setChosen] = useState<string>();
+  const inHand = useMediaQuery('(max-width: 640px)');
   const [part, setPart] = useState<Part>('book');
   const [editing, setEditing] = useState(false);
   const [beginning, setBeginning] = useState(false);
@@ -161,6 +163,8 @@ export function HangarPage() {
                 <div className="row spread" style={{ flexWrap: 'wrap' }}>
                   <h2>{airplane.name}</h2>
                   <SegmentedControl
+                    orientation={inHand ? 'vertical' : 'horizontal'}
+                    fullWidth={inHand}
                     value={part}
                     onChange={(value) => setPart(value as Part)}
                     data={Object.entries(PARTS)

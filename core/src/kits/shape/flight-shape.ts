@@ -28,6 +28,8 @@ export interface FlightShape {
   /** Where the wheels were on the ground, and each approach to a field until its touch or its lowest moment. */
   ground: readonly OnGround[];
   finals: Final[];
+  /** When the wheels left, and of which field. */
+  lifts: { atS: number; field: Field }[];
 }
 
 export interface Final {
@@ -71,6 +73,9 @@ function shapeOf(track: Track, context: ScoringContext): FlightShape {
     parts,
     fields,
     ground,
+    lifts: spans.flatMap(({ offS, from }) =>
+      offS !== null && from ? [{ atS: offS, field: from.field }] : [],
+    ),
     finals: air.flatMap((one) => one.finals).sort((a, b) => a.endS - b.endS),
   };
 }

@@ -122,3 +122,19 @@ export const APPROACH = figures('shape/approach', {
   bounceS: [5, 's', 'time after the first in which a second is a bounce'],
   overshootFt: [200, 'ft', 'distance beyond the centre line that overshot the turn to final'],
 });
+
+export const TAKEOFF = figures('shape/takeoff', {
+  longestS: [120, 's', 'time after lift-off that is looked at'],
+  fromFt: [100, 'ft', 'height from which the climb speed is taken'],
+  toFt: [500, 'ft', 'height to which it is'],
+  driftBelowFt: [300, 'ft', 'height below which drift from the centre line counts'],
+  flapsOutDeg: [3, 'deg', 'flaps that are out'],
+});
+
+export const RUN_UP = figures('shape/run-up', {
+  leastShare: [0.5, '', 'share of the most revolutions from which an engine is run up'],
+  standsKt: [2, 'kt', 'ground speed of an airplane that is held'],
+  leastS: [8, 's', 'shortest run-up'],
+  dropShare: [0.008, '', 'share of the most revolutions that is a drop: some 20 rpm of 2,700'],
+  dropS: [0.8, 's', 'shortest drop'],
+});
