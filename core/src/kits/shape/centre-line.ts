@@ -1,5 +1,5 @@
 /** The runway as the flight itself shows it: the line that the wheels rolled along. */
-import type { Rows } from '../../recording/columns/span.ts';
+import { type Rows, spreadOver } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import { degrees, radians, shortestTurnDeg, wrap360 } from '../../units/angles.ts';
 import { FT_TO_M } from '../../units/convert.ts';
@@ -42,7 +42,10 @@ export function centreLine(
     )
     .filter((rows) => rows.length >= APPROACH.leastRows);
   const farM = (rows: readonly number[]) =>
-    Math.min(...rows.map((row) => Math.hypot(northM[row] - northM[endRow], eastM[row] - eastM[endRow])));
+    rows.reduce(
+      (least, row) => Math.min(least, Math.hypot(northM[row] - northM[endRow], eastM[row] - eastM[endRow])),
+      Number.POSITIVE_INFINITY,
+    );
   const [nearest, ...others] = rolls.map((rows) => ({ rows, m: farM(rows) })).sort((a, b) => a.m - b.m);
   if (!nearest) return undefined;
   const own = fitted(places, nearest.rows, towardDeg, perPoint);
@@ -99,7 +102,7 @@ function fitted(
     rightFt,
     // Of a straight line through points that scatter; neighbours err together, so that a second counts as one of them.
     rightErrorFt: (row) => scatterFt * Math.sqrt(perPoint * (1 / rows.length + alongFt(row) ** 2 / spread)),
-    lengthFt: Math.max(...along) - Math.min(...along),
+    lengthFt: spreadOver(along, { from: 0, to: along.length }),
   };
 }
 
