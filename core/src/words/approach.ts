@@ -123,10 +123,10 @@ export function approachLine(
   units: Units,
 ): string {
   const f = figuresIn(units);
-  const aimed = targetKias === null ? '' : line` for ${f.speed(targetKias)}`;
+  const aimed = targetKias === null ? '' : line`, ${f.speed(targetKias)} aimed for`;
   return [
     ...(gateFt !== null && gateKias !== null
-      ? [line`${f.speed(gateKias)}${aimed} at ${f.ft(gateFt)}${decision ? `, ${DECISIONS[decision]}` : ''}`]
+      ? [line`${f.speed(gateKias)} at ${f.ft(gateFt)}${aimed}${decision ? `, ${DECISIONS[decision]}` : ''}`]
       : []),
     ...(touchKias !== null ? [line`touched at ${f.speed(touchKias)}`] : []),
   ].join('; ');

@@ -131,6 +131,7 @@ export function SchoolOwn<T extends OwnValues>(props: { form: UseFormReturnType<
           <NumberField
             label="No turning back below, ft"
             description="After an engine failure. Empty: never."
+            inputWrapperOrder={['label', 'input', 'error', 'description']}
             disabled={disabled}
             {...form.getInputProps('fieldRules.turnBackFt')}
           />
