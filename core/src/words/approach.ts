@@ -60,7 +60,7 @@ function outOf({ gate, targetKias }: Approach, f: FigureWords): string[] {
     ...(held.centre === false
       ? [
           rightFt === null
-            ? line`${f.deg(Math.abs(offDeg))} off the runway’s direction`
+            ? line`${f.deg(Math.abs(offDeg ?? 0))} off the runway’s direction`
             : line`${f.ft(Math.abs(rightFt))} ${rightFt > 0 ? 'right' : 'left'} of the centre line`,
         ]
       : []),

@@ -22,7 +22,7 @@ const markSchema = z.object({
   distanceFt: figure,
   flapsDeg: figure,
   /** Off the direction of the end, right positive. */
-  offDeg: z.number(),
+  offDeg: figure,
 });
 export type Mark = z.infer<typeof markSchema>;
 
@@ -72,7 +72,7 @@ export const approachSchema = z.object({
   /** Above the field; 0 of a landing. */
   lowestFt: z.number(),
   /** By the positions, else the heading. */
-  runwayDeg: z.number(),
+  runwayDeg: figure,
   /** V_REF with the flaps that were out, and half of the gusts that were briefed. */
   targetKias: figure,
   gate: gateSchema.nullable(),

@@ -1,5 +1,6 @@
 /** What is measured of approaches, held against drawn patterns: geometry that shares nothing with the finder. */
 import { fleet } from '../../airplane/fleet.ts';
+import { flightScoreSchema } from '../../debrief/flight-score.ts';
 import { scoreRecording } from '../../debrief/score-recording.ts';
 import { findStandard } from '../../standards/standards.ts';
 import { type DrawnPattern, drawPattern, patternByLot, USUAL_PATTERN } from '../../testing/drawn-pattern.ts';
@@ -70,4 +71,31 @@ test('without positions heights and speeds stay, distances and the centre line a
   expect(Math.abs(truth.at(gate!.atS).ft - 300)).toBeLessThan(15);
   expect(gate).toMatchObject({ rightFt: null, distanceFt: null });
   expect(path.every(({ distanceFt }) => distanceFt === null)).toBe(true);
+});
+
+test('holes in any column leave nulls, and a score that can be read again', () => {
+  const truth = drawPattern(USUAL_PATTERN);
+  const holes = (names: readonly string[], about: number) =>
+    Object.fromEntries(
+      Object.entries(truth.recording.channels).map(([name, values]) => [
+        name,
+        names.includes(name)
+          ? values.map((value, i) => (Math.abs(truth.recording.timeS[i] - about) < 9 ? Number.NaN : value))
+          : values,
+      ]),
+    );
+  const { hdg_deg: _, ...headless } = truth.recording.channels;
+  const all = Object.keys(truth.recording.channels);
+  for (const channels of [
+    headless,
+    ...all.map((name) => holes([name], truth.endS)),
+    ...all.map((name) => holes([name], truth.endS - 40)),
+    holes(all, truth.endS - 30),
+  ]) {
+    const { flight } = scoreRecording(
+      { ...truth.recording, channels },
+      { standard, airplane: fleet[0], briefs: [] },
+    );
+    expect(flightScoreSchema.parse(JSON.parse(JSON.stringify(flight)))).toEqual(flight);
+  }
 });

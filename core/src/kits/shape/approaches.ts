@@ -87,8 +87,8 @@ function approachOf(seen: Seen): Approach {
     startS: track.timeS[rows.from],
     endS: final.endS,
     end: final.end,
-    lowestFt: final.end === 'landing' ? 0 : heightOf(seen, rows.to - 1),
-    runwayDeg: wrap360(line?.deg ?? seen.motion.directionDeg[rows.to - 1]),
+    lowestFt: final.end === 'landing' ? 0 : (known(heightOf(seen, rows.to - 1)) ?? 0),
+    runwayDeg: known(wrap360(line?.deg ?? seen.motion.directionDeg[rows.to - 1])),
     targetKias: target,
     gate: judged,
     low: at(APPROACH.lowMarkFt)?.mark ?? null,
@@ -125,6 +125,7 @@ function markAt(seen: Seen, heightFt: number): { row: number; mark: Mark } | und
   const near = about(APPROACH.meanS);
   const wide = about(APPROACH.slopeS);
   const sinkFpm = -60 * slopeOf(timeS, altitudeFt.values, wide.from, wide.to);
+  if (!Number.isFinite(sinkFpm)) return undefined;
   const overKt = motion.speedKt ? meanOver(motion.speedKt, wide) : Number.NaN;
   const flapsDeg = track.other('flaps_deg')?.values[row];
   return {
@@ -136,16 +137,18 @@ function markAt(seen: Seen, heightFt: number): { row: number; mark: Mark } | und
       kiasError: errorAt(track.airspeedKt.standardError, row),
       sinkFpm,
       pathDeg: known(degrees(Math.atan2((sinkFpm * FT_TO_M) / 60, overKt * KT_TO_MPS))),
-      rightFt: line ? line.rightFt(row) : null,
-      rightErrorFt: line ? line.rightErrorFt(row) : null,
-      distanceFt: line && aimFt !== null ? aimFt - line.alongFt(row) : null,
-      flapsDeg: flapsDeg === undefined ? null : known(flapsDeg),
-      offDeg: shortestTurnDeg(motion.directionDeg[rows.to - 1], motion.directionDeg[row]),
+      rightFt: known(line?.rightFt(row)),
+      rightErrorFt: known(line?.rightErrorFt(row)),
+      distanceFt: distanceAt(line, aimFt, row),
+      flapsDeg: known(flapsDeg),
+      offDeg: known(shortestTurnDeg(motion.directionDeg[rows.to - 1], motion.directionDeg[row])),
     },
   };
 }
 
-const known = (value: number): number | null => (Number.isFinite(value) ? value : null);
+/** A hole in a column is null in every figure that would stand in it. */
+const known = (value: number | null | undefined): number | null =>
+  value !== null && value !== undefined && Number.isFinite(value) ? value : null;
 const errorAt = (of: number | Float64Array, row: number): number =>
   known(typeof of === 'number' ? of : of[row]) ?? 0;
 
@@ -155,13 +158,19 @@ const heightErrorFt = ({ altitudeFt }: Track, row: number): number =>
 /** A field slopes, and an altimeter lags by so much in a descent. */
 const FIELD_LEVEL_FT = 5;
 
+const distanceAt = (line: CentreLine | undefined, aimFt: number | null, row: number): number | null =>
+  line && aimFt !== null ? known(aimFt - line.alongFt(row)) : null;
+
 /** What of the house’s stabilized gate was so; null where the recording does not carry it. */
 function gateOf({ track, rows, context }: Seen, mark: Mark, target: number | null): Gate {
-  const { kias, sinkFpm, pathDeg, rightFt, offDeg } = mark;
+  const { kias, kiasError, sinkFpm, pathDeg, rightFt, rightErrorFt, offDeg } = mark;
   const { fastKt, slowKt, sinkFpm: mostSink, pathWithinDeg } = FIELD_FIGURES;
   const { gateFt, pathDeg: path } = context.atField.rules;
-  const within = (value: number | null, low: number, high: number) =>
-    value === null ? null : value >= low && value <= high;
+  // What is known no better than to half of its tolerance tells neither way.
+  const within = (value: number | null, low: number, high: number, error = 0) =>
+    value === null || error > (high - low) / 4 ? null : value >= low && value <= high;
+  const straight = within(offDeg, -APPROACH.alignedDeg, APPROACH.alignedDeg);
+  const beside = within(rightFt, -APPROACH.offCentreFt, APPROACH.offCentreFt, rightErrorFt ?? 0);
   const flaps = track.other('flaps_deg')?.values;
   const after = rowsBetween(track.timeS, mark.atS, track.timeS[rows.to - 1]);
   return {
@@ -169,13 +178,10 @@ function gateOf({ track, rows, context }: Seen, mark: Mark, target: number | nul
     heightFt: gateFt,
     aimedDeg: path,
     held: {
-      speed: target === null ? null : within(kias, target - slowKt, target + fastKt),
+      speed: target === null ? null : within(kias, target - slowKt, target + fastKt, kiasError),
       sink: sinkFpm <= mostSink,
       path: within(pathDeg, path - pathWithinDeg, path + pathWithinDeg),
-      centre:
-        rightFt === null
-          ? within(offDeg, -APPROACH.alignedDeg, APPROACH.alignedDeg)
-          : Math.abs(rightFt) <= APPROACH.offCentreFt && Math.abs(offDeg) <= APPROACH.alignedDeg,
+      centre: beside === null ? straight : beside && straight !== false,
       flaps: flaps ? firstWhere(after, (i) => Math.abs(flaps[i] - (mark.flapsDeg ?? 0)) > 3) < 0 : null,
     },
   };
@@ -202,7 +208,7 @@ function touchOf(seen: Seen): TouchPoint {
     atS: timeS[row],
     errorS: touchErrorS(track, row),
     kias: motion.iasMeasured ? known(meanOver(track.airspeedKt.values, near)) : null,
-    rightFt: line ? line.rightFt(row) : null,
+    rightFt: known(line?.rightFt(row)),
     loadG: load && hardest >= 0 ? load[hardest] : null,
     bounces: load && track.stepS <= 0.21 ? bouncesIn(load, after) : null,
   };
@@ -253,11 +259,15 @@ function levelsOff({ timeS, altitudeFt }: Track, row: number): number {
   return best < 0 ? row : best;
 }
 
+/** Whatever an altimeter does, by then it is down. */
+const LONGEST_ERROR_S = 3;
+
 /** The altimeter’s error over the sink of the last seconds, and a row. */
 function touchErrorS({ timeS, altitudeFt, stepS }: Track, row: number): number {
   const before = rowsBetween(timeS, timeS[row] - 4, timeS[row]);
   const sinkFps = Math.max(1, -slopeOf(timeS, altitudeFt.values, before.from, before.to));
-  return Math.min(3, stepS + Math.max(2, errorAt(altitudeFt.standardError, row)) / sinkFps);
+  const errorS = stepS + Math.max(2, errorAt(altitudeFt.standardError, row)) / sinkFps;
+  return Math.min(LONGEST_ERROR_S, known(errorS) ?? LONGEST_ERROR_S);
 }
 
 /** Times that the wheels met the ground again after they had left it. */
@@ -289,13 +299,16 @@ function pathOf(seen: Seen): Approach['path'] {
   const { track, motion, rows, line, aimFt } = seen;
   const step = Math.max(1, Math.ceil((rows.to - rows.from) / APPROACH.points));
   const path: Approach['path'] = [];
-  for (let i = rows.from; i < rows.to; i += step)
+  for (let i = rows.from; i < rows.to; i += step) {
+    const ft = known(heightOf(seen, i));
+    if (ft === null) continue;
     path.push({
       s: track.timeS[i],
-      ft: heightOf(seen, i),
+      ft,
       kias: motion.iasMeasured ? known(track.airspeedKt.values[i]) : null,
-      rightFt: line ? line.rightFt(i) : null,
-      distanceFt: line && aimFt !== null ? aimFt - line.alongFt(i) : null,
+      rightFt: known(line?.rightFt(i)),
+      distanceFt: distanceAt(line, aimFt, i),
     });
+  }
   return path;
 }

@@ -38,7 +38,9 @@ export function centreLine(
   const rolls = ground
     .filter((one) => one.field === field)
     .map((one) =>
-      rollRows(track, speedKt, one.rows).filter((row) => isAlong(motion.directionDeg[row], towardDeg)),
+      rollRows(track, { speedKt, northM, eastM }, one.rows).filter((row) =>
+        isAlong(motion.directionDeg[row], towardDeg),
+      ),
     )
     .filter((rows) => rows.length >= APPROACH.leastRows);
   const farM = (rows: readonly number[]) =>
@@ -106,9 +108,14 @@ function fitted(
   };
 }
 
-function rollRows({ timeS }: Track, speedKt: Float64Array, { from, to }: Rows): number[] {
+function rollRows(
+  { timeS }: Track,
+  { speedKt, northM, eastM }: Required<Pick<GroundMotion, 'speedKt' | 'northM' | 'eastM'>>,
+  { from, to }: Rows,
+): number[] {
   const rows: number[] = [];
   for (let i = from; i < Math.min(to, timeS.length); i++)
-    if (speedKt[i] > APPROACH.rollsKt && !Number.isNaN(speedKt[i])) rows.push(i);
+    if (speedKt[i] > APPROACH.rollsKt && Number.isFinite(northM[i]) && Number.isFinite(eastM[i]))
+      rows.push(i);
   return rows;
 }

@@ -65,7 +65,7 @@ export function takeoffsOf(track: Track, context: ScoringContext, shape: FlightS
       kias: measured ? known(valueAt(timeS, airspeedKt.values, atS)) : null,
       climbKias: measured && climb ? known(meanOver(airspeedKt.values, climb)) : null,
       vyKias: context.airplane?.vyKias ?? null,
-      rightFt: line && drift >= 0 ? line.rightFt(drift) : null,
+      rightFt: line && drift >= 0 ? known(line.rightFt(drift)) : null,
       flapsUpFt: flaps ? flapsUp(flaps, after, height) : null,
     };
   });
@@ -76,7 +76,7 @@ const known = (value: number): number | null => (Number.isFinite(value) ? value 
 function flapsUp(flaps: Float64Array, after: Rows, height: (row: number) => number): number | null {
   if (!(flaps[after.from] > TAKEOFF.flapsOutDeg)) return null;
   const up = firstWhere(after, (i) => flaps[i] < TAKEOFF.flapsOutDeg);
-  return up < 0 ? null : height(up);
+  return up < 0 ? null : known(height(up));
 }
 
 /** Standing with the engine well up, for a while, before a takeoff. */
