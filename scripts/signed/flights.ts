@@ -63,10 +63,12 @@ export function flightTallies(seeds: readonly number[]): Tally[] {
       .filter((name) => !unrecorded.includes(name))
       .map((habit) => ({ maneuver, habit, airplane: fleet[turn++ % fleet.length] }));
   });
-  const flown = habits.flatMap((one) => seeds.map((seed) => ({ ...one, seed })));
-  const fails = ({ airplane, maneuver, habit, seed }: (typeof flown)[number], air: Turbulence) =>
-    flight(airplane, maneuver, habit, air, seed).reader() === 'unsatisfactory';
-  const failing = flown.filter((one) => fails(one, 'none'));
+  const failing = habits
+    .flatMap((one) => seeds.map((seed) => ({ ...one, seed })))
+    .filter(
+      ({ airplane, maneuver, habit, seed }) =>
+        flight(airplane, maneuver, habit, 'none', seed).reader() === 'unsatisfactory',
+    );
   return AIRS.flatMap((air) => [
     tally(
       air,
@@ -80,9 +82,10 @@ export function flightTallies(seeds: readonly number[]): Tally[] {
     tally(
       air,
       'failing habits',
-      failing
-        .filter((one) => fails(one, air))
-        .map(({ airplane, maneuver, habit, seed }) => flight(airplane, maneuver, habit, air, seed).program()),
+      failing.flatMap(({ airplane, maneuver, habit, seed }) => {
+        const { reader, program } = flight(airplane, maneuver, habit, air, seed);
+        return reader() === 'unsatisfactory' ? [program()] : [];
+      }),
     ),
   ]);
 }

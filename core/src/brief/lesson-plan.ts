@@ -11,7 +11,7 @@ import { checkRange } from '../card/day.ts';
 import { ladderOf } from '../card/ladder.ts';
 import type { RecurringFinding } from '../card/recurring.ts';
 import { InputError } from '../errors.ts';
-import { checkFieldDay, fieldDayOf, USUAL_FIELD_RULES } from '../field/field-day.ts';
+import { checkFieldDay } from '../field/field-day.ts';
 import { requireRoom, rooms, USUAL_MANEUVER } from '../maneuvers/registry.ts';
 import { climbFpm } from '../performance/climb.ts';
 import { performanceOf } from '../performance/fit.ts';
@@ -78,15 +78,7 @@ export function planLesson(request: LessonRequest): { plan: LessonPlan; cards: T
       Math.max(airplane.emptyWeightLb ?? 1, startWeightLb - burnedGal * fuel.lbPerGal),
     );
 
-  checkFieldDay(
-    fieldDayOf({
-      airplane,
-      conditions,
-      weightLb: startWeightLb,
-      fieldFt: request.fieldFt,
-      rules: USUAL_FIELD_RULES,
-    }),
-  );
+  checkFieldDay(conditions);
   const timeline = new Timeline(request.fieldFt, fuel);
   timeline.add('ground', 'Start, taxi, run-up', TAXI_MIN, null, request.fieldFt, fuel.groundGal);
   const altitudes = entryAltitudes(request);

@@ -45,7 +45,7 @@ export function approachPicture(
     : axisAround({ label: 'before the end', unit: 's', step: 15 }, ...own.path.map((p) => place(own, p)), 0);
   const marks = (y: PicturePanel['y'], named: boolean): PictureLine[] =>
     [
-      own.gate && { at: own.gate, name: `gate, ${own.gate.heightFt} ft` },
+      own.gate && { at: own.gate, name: `gate, ${own.gateFt} ft` },
       own.low && { at: own.low, name: `${APPROACH.lowMarkFt} ft` },
     ].flatMap((mark) => {
       if (!mark) return [];
@@ -66,7 +66,7 @@ export function approachPicture(
     ];
   };
   const { pathWithinDeg, slowKt, fastKt } = FIELD_FIGURES;
-  const pathDeg = own.gate?.aimedDeg ?? FIELD_FIGURES.pathDeg;
+  const pathDeg = own.aimedDeg;
   const path: PictureLine[] = byDistance
     ? [
         { name: '', kind: 'curve', points: down(pathDeg) },

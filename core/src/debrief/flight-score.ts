@@ -105,7 +105,7 @@ function outsideAttempts(
       neverExceedIn(FLIGHT, { track, context, scene, rows }),
       warningNearGround(track, context, shape, rows),
       bankNearGround(track, shape, rows),
-      skidNearGround(track, context, shape, rows),
+      skidNearGround(FLIGHT, track, context, shape, rows),
       warningUpHigh(track, context, shape, rows),
     ])
     .filter((found) => found !== undefined);

@@ -1,5 +1,5 @@
 /** A skidded turn low over the field: what a stall near the ground begins with. */
-import type { Attempt, ScoringContext } from '../kits/attempt/attempt.ts';
+import type { ScoringContext } from '../kits/attempt/attempt.ts';
 import { findingsOf } from '../kits/attempt/finding.ts';
 import { sceneOf } from '../kits/attempt/scene.ts';
 import type { FlightShape } from '../kits/shape/flight-shape.ts';
@@ -12,10 +12,10 @@ export interface SkidLowParams {
   'skidded-turn-low': { bankDeg: number; kias: number; aboveFieldFt: number };
 }
 const find = findingsOf<SkidLowParams>();
-const FLIGHT = { attempt: { maneuver: 'flight' } satisfies Pick<Attempt, 'maneuver'> };
 
 /** The ball out on the outside of a turn for two seconds below 1,000 ft, and steep or slow with it. */
 export function skidNearGround(
+  of: Parameters<typeof find>[0],
   track: Track,
   context: ScoringContext,
   { fields }: FlightShape,
@@ -46,7 +46,7 @@ export function skidNearGround(
   if (!stretch || stretch.endS - stretch.startS < NEAR_GROUND.skidS - track.stepS) return undefined;
   const within = rowsBetween(timeS, stretch.startS, stretch.endS);
   const worst = rowOfMax(within, outsideG);
-  return find(FLIGHT, 'skidded-turn-low', 'critical', stretch, [outsideG(worst), 'g'], {
+  return find(of, 'skidded-turn-low', 'critical', stretch, [outsideG(worst), 'g'], {
     bankDeg: Math.abs(bankDeg.values[worst]),
     kias: airspeedKt.values[worst],
     aboveFieldFt: height(worst),

@@ -54,6 +54,8 @@ interface FieldConditions {
   qnhHpa?: number;
 }
 
+type Nullable<T> = { [K in keyof T]: T[K] | null };
+
 /** The field of a lesson as it was planned; what was not entered is null. */
 export function fieldDayOf(of: {
   airplane: Airplane;
@@ -77,19 +79,19 @@ export function fieldDayOf(of: {
 }
 
 /** @throws InputError naming field and limit. */
-export function checkFieldDay(day: FieldDay): void {
-  const limits: [keyof FieldDay, string, number, number, string][] = [
+export function checkFieldDay(of: Nullable<FieldConditions>): void {
+  const limits: [keyof FieldConditions, string, number, number, string][] = [
     ['fieldOatC', 'field temperature', -60, 55, '°C'],
     ['runwayFt', 'usable runway', 300, 20_000, 'ft'],
     ['windFromDeg', 'wind direction', 0, 360, '°'],
     ['windKt', 'wind', 0, 100, 'kt'],
-    ['gustKt', 'gusts', day.windKt ?? 0, 120, 'kt'],
+    ['gustKt', 'gusts', of.windKt ?? 0, 120, 'kt'],
   ];
   for (const [field, name, low, high, unit] of limits) {
-    const value = day[field];
+    const value = of[field];
     if (typeof value === 'number') checkRange(field, name, value, low, high, unit);
   }
-  if (day.runway !== null) runwayEndSchema.parse(day.runway);
+  if (typeof of.runway === 'string') runwayEndSchema.parse(of.runway);
 }
 
 /** Wind on the runway; what helps is the steady wind, what hurts is the gust. */

@@ -28,3 +28,7 @@ export function mean(values: ArrayLike<number>): number {
 /** `value` kept inside [low, high]. */
 export const clamp = (value: number, low: number, high: number): number =>
   Math.min(high, Math.max(low, value));
+
+/** A figure, or null where there is none: NaN and the infinities are holes. */
+export const known = (value: number | null | undefined): number | null =>
+  value !== null && value !== undefined && Number.isFinite(value) ? value : null;

@@ -16,6 +16,8 @@ const approach = (
   lowestFt: 0,
   runwayDeg: 240,
   targetKias: 63,
+  gateFt: 300,
+  aimedDeg: 3,
   gate: {
     atS: 30,
     heightErrorFt: 6,
@@ -28,8 +30,6 @@ const approach = (
     distanceFt: 5200,
     flapsDeg: 30,
     offDeg: 1,
-    heightFt: 300,
-    aimedDeg: 3,
     held,
     ...gate,
   },

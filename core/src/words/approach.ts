@@ -25,31 +25,30 @@ export const approachEndName = ({ end }: Pick<Approach, 'end'>): string => ENDS[
 export function approachSaid(approach: Approach, units: Units): ApproachSaid {
   const f = figuresIn(units);
   const { pathWithinDeg, fastKt, slowKt } = FIELD_FIGURES;
-  const path = approach.gate ? line`path ${f.deg(approach.gate.aimedDeg)} ±${f.deg(pathWithinDeg)}, ` : '';
   return {
     headline: headline(approach, f),
-    bands: line`The bands: ${path}speed +${f.tolerance(fastKt, 'kt')} / −${f.tolerance(slowKt, 'kt')}, centre line ±${f.ft(APPROACH.offCentreFt)}.`,
+    bands: line`The bands: path ${f.deg(approach.aimedDeg)} ±${f.deg(pathWithinDeg)}, speed +${f.tolerance(fastKt, 'kt')} / −${f.tolerance(slowKt, 'kt')}, centre line ±${f.ft(APPROACH.offCentreFt)}.`,
     rows: rowsOf(approach, f),
   };
 }
 
 function headline(approach: Approach, f: FigureWords): string {
-  const { gate, decision, end, lowestFt } = approach;
+  const { gate, gateFt, decision, end, lowestFt } = approach;
   const ending = end === 'landing' ? '' : line` Lowest ${f.ft(lowestFt)} above the field.`;
   if (!gate)
-    return end === 'landing' || lowestFt < FIELD_FIGURES.gateFt
+    return end === 'landing' || lowestFt < gateFt
       ? `The gate was passed in the turn, or is not on record.${ending}`
       : `Broken off above the gate.${ending}`;
   const out = outOf(approach, f);
   if (out.length > 0)
-    return `Not stable at ${line`${f.ft(gate.heightFt)}`}: ${out.join(', ')}.${decision === 'went-around-unstable' ? ' Broken off, as the gate asks.' : ''}${ending}`;
+    return `Not stable at ${line`${f.ft(approach.gateFt)}`}: ${out.join(', ')}.${decision === 'went-around-unstable' ? ' Broken off, as the gate asks.' : ''}${ending}`;
   const unseen = Object.values(gate.held).includes(null);
-  return `${unseen ? 'As far as recorded, stable' : 'Stable'} at ${line`${f.ft(gate.heightFt)}`}.${ending}`;
+  return `${unseen ? 'As far as recorded, stable' : 'Stable'} at ${line`${f.ft(approach.gateFt)}`}.${ending}`;
 }
 
-function outOf({ gate, targetKias }: Approach, f: FigureWords): string[] {
+function outOf({ gate, targetKias, aimedDeg }: Approach, f: FigureWords): string[] {
   if (!gate) return [];
-  const { held, kias, sinkFpm, pathDeg, aimedDeg, rightFt, offDeg } = gate;
+  const { held, kias, sinkFpm, pathDeg, rightFt, offDeg } = gate;
   const off = targetKias !== null && kias !== null ? kias - targetKias : 0;
   return [
     ...(held.speed === false ? [line`${f.speed(Math.abs(off))} ${off > 0 ? 'fast' : 'slow'}`] : []),
@@ -77,7 +76,7 @@ function rowsOf(approach: Approach, f: FigureWords): ApproachRow[] {
   const speed = (kias: number | null) => (kias === null ? null : line`${f.speed(kias)}`);
   const side = (ft: number | null) =>
     ft === null ? null : line`${f.ft(Math.abs(ft))} ${ft > 0 ? 'right' : 'left'}`;
-  const at = gate ? line` at ${f.ft(gate.heightFt)}` : '';
+  const at = gate ? line` at ${f.ft(approach.gateFt)}` : '';
   return [
     ...row('Aimed for on final', speed(targetKias)),
     ...(gate
@@ -92,7 +91,7 @@ function rowsOf(approach: Approach, f: FigureWords): ApproachRow[] {
           ...row(`Off the centre line${at}`, side(gate.rightFt), isOut(gate.held.centre)),
         ]
       : []),
-    ...(low ? row('Speed at 100 ft', speed(low.kias)) : []),
+    ...(low ? row(line`Speed at ${f.ft(APPROACH.lowMarkFt)}`, speed(low.kias)) : []),
     ...row(
       'Past the centre line on the turn',
       overshotFt ? line`${f.ft(overshotFt)}` : null,

@@ -11,7 +11,7 @@ import {
 } from '@keel/core';
 import type { Content } from 'pdfmake/interfaces.js';
 
-export interface AtField {
+export interface FieldOfSchool {
   fieldFt: number;
   rules: FieldRules;
 }
@@ -23,7 +23,7 @@ const BACK: readonly FieldPartSaid['id'][] = ['pattern', 'approach', 'go-around'
 export function fieldPartsOf(
   { conditions, plan }: Pick<Lesson, 'conditions' | 'plan'>,
   airplane: Airplane,
-  field: AtField,
+  field: FieldOfSchool,
 ): [title: string, parts: FieldPartSaid[]][] {
   if (conditions.runway === undefined) return [];
   const weightLb = plan?.startWeightLb ?? conditions.weightLb;

@@ -1,6 +1,5 @@
 /** The kneeboard, as a task. */
-import { USUAL_FIELD_RULES } from '@keel/core';
-import { AirplaneEntity, LessonEntity, SchoolEntity, zoneOf } from '../db/entities.ts';
+import { AirplaneEntity, fieldRulesOf, LessonEntity, SchoolEntity, zoneOf } from '../db/entities.ts';
 import type { Handler } from '../tasks/handler.ts';
 import { describeLessons } from './describe-lessons.ts';
 import { type KneeboardSize, kneeboardPdf } from './kneeboard.ts';
@@ -13,10 +12,9 @@ export const kneeboardTask: Handler = async ({ schoolId, input }, { database }) 
     .getRepository(AirplaneEntity)
     .findOneByOrFail({ schoolId, rowId: lesson.airplaneRowId });
   const school = await database.getRepository(SchoolEntity).findOneByOrFail({ id: schoolId });
-  const { fieldFt, fieldRules } = school.settings;
   const output = await kneeboardPdf(described, airplane, size, zoneOf(school), {
-    fieldFt,
-    rules: fieldRules ?? USUAL_FIELD_RULES,
+    fieldFt: school.settings.fieldFt,
+    rules: fieldRulesOf(school),
   });
   return async () => ({ output });
 };

@@ -18,7 +18,7 @@ import {
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import { makePdf } from '../http/pdf.ts';
 import { pictureSvg } from '../paper/picture-svg.ts';
-import { type AtField, fieldPanel, fieldPartsOf } from './kneeboard-field.ts';
+import { type FieldOfSchool, fieldPanel, fieldPartsOf } from './kneeboard-field.ts';
 import { kneeboardFigures } from './kneeboard-figures.ts';
 import { triesOf, triesTable } from './kneeboard-tries.ts';
 
@@ -45,7 +45,7 @@ export async function kneeboardPdf(
   airplane: Airplane,
   size: KneeboardSize,
   zone: string,
-  field: AtField,
+  field: FieldOfSchool,
 ): Promise<Buffer> {
   const atField = fieldPartsOf(lesson, airplane, field);
   const panels = groups(lesson.cards).length + atField.length;

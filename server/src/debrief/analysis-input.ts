@@ -1,9 +1,10 @@
 /** What a recording is scored against, from the rows that it refers to. */
-import { editsFrom, SCHOOL_STANDARD_ID, type Statement, USUAL_FIELD_RULES, withOverrides } from '@keel/core';
+import { editsFrom, SCHOOL_STANDARD_ID, type Statement, withOverrides } from '@keel/core';
 import type { DataSource, EntityManager } from 'typeorm';
 import type { AnalysisInput } from '../analysis/analyse.ts';
 import {
   AirplaneEntity,
+  fieldRulesOf,
   LessonEntity,
   type RecordingRow,
   SchoolEntity,
@@ -101,7 +102,7 @@ export async function scoredAs(
     },
     clearsBeforeEach: technique.clearingWhen === 'before-each',
     atField: {
-      rules: school.settings.fieldRules ?? USUAL_FIELD_RULES,
+      rules: fieldRulesOf(school),
       windKt: lesson?.conditions.windKt ?? null,
       gustKt: lesson?.conditions.gustKt ?? null,
     },

@@ -1,4 +1,5 @@
 /** The invented club’s own ways, and its field. */
+import { USUAL_FIELD_RULES } from '@keel/core';
 
 /** This club clears once and then looks all the time. */
 export const DEMO_TECHNIQUE = { clearingWhen: 'once' } as const;
@@ -9,13 +10,7 @@ export const GROUND_FT = 1900;
 export const RUNWAY_DEG = 240;
 export const RUNWAYS = ['06/24'];
 /** Hills before the runway: it is flown in a little steeper than elsewhere. */
-export const FIELD_RULES = {
-  patternFt: 1000,
-  gateFt: 300,
-  pathDeg: 4,
-  side: 'left',
-  turnBackFt: null,
-} as const;
+export const FIELD_RULES = { ...USUAL_FIELD_RULES, pathDeg: 4 };
 /** What of a day at the field is the same in every lesson. */
 export const AT_FIELD = { runway: '24', runwayFt: 2600 } as const;
 /** Somewhere among hills, at no field there is. */

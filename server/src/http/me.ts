@@ -1,7 +1,7 @@
 /** Who one is, as the interface wants to know it. */
-import { type Me, USUAL_FIELD_RULES } from '@keel/core';
+import type { Me } from '@keel/core';
 import type { DataSource } from 'typeorm';
-import { AccountEntity, SchoolEntity, zoneOf } from '../db/entities.ts';
+import { AccountEntity, fieldRulesOf, SchoolEntity, zoneOf } from '../db/entities.ts';
 import type { Viewer } from './env.ts';
 
 export async function describeMe(database: DataSource, viewer: Omit<Viewer, 'session'>): Promise<Me> {
@@ -10,15 +10,7 @@ export async function describeMe(database: DataSource, viewer: Omit<Viewer, 'ses
     database.getRepository(SchoolEntity).findOneByOrFail({ id: schoolId }),
     database.getRepository(AccountEntity).findOneByOrFail({ schoolId, id }),
   ]);
-  const {
-    fieldFt,
-    areaGroundFt,
-    firstStandardId,
-    position,
-    pressureUnit = 'hPa',
-    runways,
-    fieldRules,
-  } = school.settings;
+  const { fieldFt, areaGroundFt, firstStandardId, position, pressureUnit = 'hPa', runways } = school.settings;
   return {
     id,
     name,
@@ -31,7 +23,7 @@ export async function describeMe(database: DataSource, viewer: Omit<Viewer, 'ses
     ...(position && { position }),
     pressureUnit,
     runways: runways ?? [],
-    fieldRules: fieldRules ?? USUAL_FIELD_RULES,
+    fieldRules: fieldRulesOf(school),
     ...(firstStandardId && { firstStandardId }),
     secondStep: account.totpSince !== null,
     settings: account.ownSettings,

@@ -84,7 +84,7 @@ const Rows = ({ rows }: { rows: ReturnType<typeof approachSaid>['rows'] }) => (
 function Errors({ approach: { gate, touch } }: { approach: Approach }) {
   const known = [
     gate && `height ±${Math.ceil(gate.heightErrorFt)} ft`,
-    gate?.kias !== null && gate && `speed ±${Math.max(1, Math.ceil(gate.kiasError))} kt`,
+    gate && gate.kias !== null && `speed ±${Math.max(1, Math.ceil(gate.kiasError))} kt`,
     gate && gate.rightErrorFt !== null && `centre line ±${Math.ceil(gate.rightErrorFt)} ft`,
     touch && `touch ±${touch.errorS.toFixed(1)} s`,
   ].filter(Boolean);

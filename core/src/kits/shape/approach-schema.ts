@@ -28,9 +28,6 @@ export type Mark = z.infer<typeof markSchema>;
 
 const held = z.boolean().nullable();
 const gateSchema = markSchema.extend({
-  heightFt: z.number(),
-  /** The path that the school asks for. */
-  aimedDeg: z.number(),
   /** Within the house’s figures; null where the recording does not carry it. */
   held: z.object({ speed: held, sink: held, path: held, centre: held, flaps: held }),
 });
@@ -57,8 +54,14 @@ export const approachFiguresSchema = z.object({
 });
 export type ApproachFigures = z.infer<typeof approachFiguresSchema>;
 
-export const approachFigures = ({ gate, targetKias, decision, touch }: Approach): ApproachFigures => ({
-  gateFt: gate?.heightFt ?? null,
+export const approachFigures = ({
+  gateFt,
+  gate,
+  targetKias,
+  decision,
+  touch,
+}: Approach): ApproachFigures => ({
+  gateFt: gate && gateFt,
   gateKias: gate?.kias ?? null,
   targetKias,
   decision,
@@ -75,6 +78,9 @@ export const approachSchema = z.object({
   runwayDeg: figure,
   /** V_REF with the flaps that were out, and half of the gusts that were briefed. */
   targetKias: figure,
+  /** Height of the gate above the field, and the path that is aimed for: the school's. */
+  gateFt: z.number(),
+  aimedDeg: z.number(),
   gate: gateSchema.nullable(),
   /** At 100 ft. */
   low: markSchema.nullable(),

@@ -10,6 +10,7 @@ import { firstWhere, meanOver, type Rows, rowOfMax, rowsBetween } from '../../re
 import type { Track } from '../../recording/track/track.ts';
 import { degrees, shortestTurnDeg, wrap360 } from '../../units/angles.ts';
 import { FT_TO_M, KT_TO_MPS } from '../../units/convert.ts';
+import { known } from '../../units/numbers.ts';
 import type { ScoringContext } from '../attempt/attempt.ts';
 import type { Approach, Gate, Mark, TouchPoint } from './approach-schema.ts';
 import { type CentreLine, centreLine } from './centre-line.ts';
@@ -30,27 +31,19 @@ interface Seen {
 
 export function approachesOf(track: Track, context: ScoringContext, shape: FlightShape): Approach[] {
   const motion = groundMotion(track);
-  const seen = shape.finals.map((final) => seenOf(track, motion, context, shape, final));
+  const seen = shape.finals.map((final) => seenOf(track, motion, context, final));
   return seen.map((one) => {
     if (one.line && one.aimFt === null) one.aimFt = aimOfOthers(seen, one);
     return approachOf(one);
   });
 }
 
-function seenOf(
-  track: Track,
-  motion: GroundMotion,
-  context: ScoringContext,
-  shape: FlightShape,
-  final: Final,
-): Seen {
+function seenOf(track: Track, motion: GroundMotion, context: ScoringContext, final: Final): Seen {
   const { timeS } = track;
   const last = rowsBetween(timeS, final.endS - 8, final.endS);
-  const toward = motion.directionDeg[Math.max(last.from, last.to - 1)];
-  const line = centreLine(track, motion, shape, final.field, {
-    towardDeg: toward,
-    endRow: Math.max(last.from, last.to - 1),
-  });
+  const endRow = Math.max(last.from, last.to - 1);
+  const toward = motion.directionDeg[endRow];
+  const line = centreLine(track, context, final.field, { towardDeg: toward, endRow });
   const rows = rowsBetween(timeS, Math.max(final.startS, final.endS - APPROACH.longestS), final.endS);
   // From where it points along the runway for good.
   let from = rows.to - 1;
@@ -79,7 +72,8 @@ function aimOfOthers(all: readonly Seen[], { final, line }: Seen): number | null
 function approachOf(seen: Seen): Approach {
   const { track, final, rows, line } = seen;
   const at = (heightFt: number) => markAt(seen, heightFt);
-  const gate = at(seen.context.atField.rules.gateFt);
+  const { gateFt, pathDeg: aimedDeg } = seen.context.atField.rules;
+  const gate = at(gateFt);
   const target = targetKias(seen, gate?.row ?? rows.to - 1);
   const touch = final.end === 'landing' ? touchOf(seen) : null;
   const judged = gate ? gateOf(seen, gate.mark, target) : null;
@@ -90,6 +84,8 @@ function approachOf(seen: Seen): Approach {
     lowestFt: final.end === 'landing' ? 0 : (known(heightOf(seen, rows.to - 1)) ?? 0),
     runwayDeg: known(wrap360(line?.deg ?? seen.motion.directionDeg[rows.to - 1])),
     targetKias: target,
+    gateFt,
+    aimedDeg,
     gate: judged,
     low: at(APPROACH.lowMarkFt)?.mark ?? null,
     touch,
@@ -146,9 +142,6 @@ function markAt(seen: Seen, heightFt: number): { row: number; mark: Mark } | und
   };
 }
 
-/** A hole in a column is null in every figure that would stand in it. */
-const known = (value: number | null | undefined): number | null =>
-  value !== null && value !== undefined && Number.isFinite(value) ? value : null;
 const errorAt = (of: number | Float64Array, row: number): number =>
   known(typeof of === 'number' ? of : of[row]) ?? 0;
 
@@ -165,7 +158,7 @@ const distanceAt = (line: CentreLine | undefined, aimFt: number | null, row: num
 function gateOf({ track, rows, context }: Seen, mark: Mark, target: number | null): Gate {
   const { kias, kiasError, sinkFpm, pathDeg, rightFt, rightErrorFt, offDeg } = mark;
   const { fastKt, slowKt, sinkFpm: mostSink, pathWithinDeg } = FIELD_FIGURES;
-  const { gateFt, pathDeg: path } = context.atField.rules;
+  const { pathDeg: path } = context.atField.rules;
   // What is known no better than to half of its tolerance tells neither way.
   const within = (value: number | null, low: number, high: number, error = 0) =>
     value === null || error > (high - low) / 4 ? null : value >= low && value <= high;
@@ -175,8 +168,6 @@ function gateOf({ track, rows, context }: Seen, mark: Mark, target: number | nul
   const after = rowsBetween(track.timeS, mark.atS, track.timeS[rows.to - 1]);
   return {
     ...mark,
-    heightFt: gateFt,
-    aimedDeg: path,
     held: {
       speed: target === null ? null : within(kias, target - slowKt, target + fastKt, kiasError),
       sink: sinkFpm <= mostSink,

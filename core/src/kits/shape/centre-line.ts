@@ -1,10 +1,13 @@
 /** The runway as the flight itself shows it: the line that the wheels rolled along. */
-import { type Rows, spreadOver } from '../../recording/columns/span.ts';
+import { spreadOver } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import { degrees, radians, shortestTurnDeg, wrap360 } from '../../units/angles.ts';
 import { FT_TO_M } from '../../units/convert.ts';
-import type { FlightShape } from './flight-shape.ts';
-import type { GroundMotion } from './motion.ts';
+import { known } from '../../units/numbers.ts';
+import type { ScoringContext } from '../attempt/attempt.ts';
+import { perFlight } from '../attempt/per-flight.ts';
+import { flightShape } from './flight-shape.ts';
+import { groundMotion } from './motion.ts';
 import { APPROACH } from './tables.ts';
 import type { Field } from './wheels.ts';
 
@@ -26,22 +29,17 @@ export interface CentreLine {
  */
 export function centreLine(
   track: Track,
-  motion: GroundMotion,
-  { ground }: Pick<FlightShape, 'ground'>,
+  context: ScoringContext,
   field: Field,
   { towardDeg, endRow }: { towardDeg: number; endRow: number },
 ): CentreLine | undefined {
-  const { northM, eastM, speedKt } = motion;
-  if (!northM || !eastM || !speedKt) return undefined;
+  const { northM, eastM, directionDeg } = groundMotion(track);
+  if (!northM || !eastM) return undefined;
   const places = { northM, eastM };
   const perPoint = Math.max(1, 1 / track.stepS);
-  const rolls = ground
+  const rolls = rollsOf(track, context)
     .filter((one) => one.field === field)
-    .map((one) =>
-      rollRows(track, { speedKt, northM, eastM }, one.rows).filter((row) =>
-        isAlong(motion.directionDeg[row], towardDeg),
-      ),
-    )
+    .map(({ rows }) => rows.filter((row) => isAlong(directionDeg[row], towardDeg)))
     .filter((rows) => rows.length >= APPROACH.leastRows);
   const farM = (rows: readonly number[]) =>
     rows.reduce(
@@ -108,14 +106,19 @@ function fitted(
   };
 }
 
-function rollRows(
-  { timeS }: Track,
-  { speedKt, northM, eastM }: Required<Pick<GroundMotion, 'speedKt' | 'northM' | 'eastM'>>,
-  { from, to }: Rows,
-): number[] {
-  const rows: number[] = [];
-  for (let i = from; i < Math.min(to, timeS.length); i++)
-    if (speedKt[i] > APPROACH.rollsKt && Number.isFinite(northM[i]) && Number.isFinite(eastM[i]))
-      rows.push(i);
-  return rows;
-}
+/** The rows of each stretch on the ground in which it rolled fast, and where is known. */
+const rollsOf = perFlight((track, context) => {
+  const { northM, eastM, speedKt } = groundMotion(track);
+  return flightShape(track, context).ground.map(({ field, rows: { from, to } }) => {
+    const rows: number[] = [];
+    for (let i = from; i < Math.min(to, track.timeS.length); i++)
+      if (
+        speedKt &&
+        speedKt[i] > APPROACH.rollsKt &&
+        known(northM?.[i]) !== null &&
+        known(eastM?.[i]) !== null
+      )
+        rows.push(i);
+    return { field, rows };
+  });
+});

@@ -3,6 +3,7 @@ import { localSlope } from '../../recording/columns/resample.ts';
 import type { Track } from '../../recording/track/track.ts';
 import { radians } from '../../units/angles.ts';
 import { KT_TO_MPS } from '../../units/convert.ts';
+import { perTrack } from '../attempt/per-flight.ts';
 
 export interface GroundMotion {
   /** Ground speed, kt; undefined where neither it nor a position was recorded. */
@@ -18,7 +19,10 @@ export interface GroundMotion {
 
 const EARTH_RADIUS_M = 6_371_000;
 
-export function groundMotion(track: Track): GroundMotion {
+/** Worked out once for a recording. */
+export const groundMotion = perTrack(makeMotion);
+
+function makeMotion(track: Track): GroundMotion {
   const { channels } = track.recording;
   const recorded = track.other('gs_kt')?.values;
   const iasMeasured = track.airspeedKt.source === 'measured';

@@ -10,6 +10,7 @@ import {
   valueAt,
 } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
+import { known } from '../../units/numbers.ts';
 import type { ScoringContext } from '../attempt/attempt.ts';
 import { centreLine } from './centre-line.ts';
 import type { FlightShape } from './flight-shape.ts';
@@ -53,7 +54,7 @@ export function takeoffsOf(track: Track, context: ScoringContext, shape: FlightS
     const reached = (ft: number) => firstWhere(after, (i) => height(i) > ft);
     const [low, climbed, clear] = [TAKEOFF.fromFt, TAKEOFF.toFt, TAKEOFF.driftBelowFt].map(reached);
     const climb = low >= 0 && climbed > low ? { from: low, to: climbed } : undefined;
-    const line = centreLine(track, motion, shape, field, {
+    const line = centreLine(track, context, field, {
       towardDeg: motion.directionDeg[after.from],
       endRow: after.from,
     });
@@ -70,8 +71,6 @@ export function takeoffsOf(track: Track, context: ScoringContext, shape: FlightS
     };
   });
 }
-
-const known = (value: number): number | null => (Number.isFinite(value) ? value : null);
 
 function flapsUp(flaps: Float64Array, after: Rows, height: (row: number) => number): number | null {
   if (!(flaps[after.from] > TAKEOFF.flapsOutDeg)) return null;

@@ -7,6 +7,7 @@ import {
   type SchoolTemplate,
   type SoloMinima,
   type Technique,
+  USUAL_FIELD_RULES,
   UTC,
 } from '@keel/core';
 import { EntitySchema } from 'typeorm';
@@ -60,6 +61,9 @@ export interface School {
   figures: SchoolFigures | null;
 }
 /** The zone whose days and clock a school lives by. */
+/** The usual figures until the school settles its own. */
+export const fieldRulesOf = ({ settings }: School): FieldRules => settings.fieldRules ?? USUAL_FIELD_RULES;
+
 export const zoneOf = ({ settings }: School): string => settings.zone ?? UTC;
 
 export const SchoolEntity = new EntitySchema<School>({
