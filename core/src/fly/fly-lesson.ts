@@ -16,17 +16,10 @@ import {
   until,
 } from '../flight/pilot/cockpit.ts';
 import type { Recording } from '../recording/columns/recording.ts';
-import {
-  type Airfield,
-  circuit,
-  climbOut,
-  crosswind,
-  joinDownwind,
-  park,
-  takeOff,
-  taxiOut,
-} from './circuit.ts';
+import { type Airfield, stand } from './airfield.ts';
+import { circuit, climbOut, crosswind, joinDownwind } from './circuit.ts';
 import { airframeFor, pieceFor, settingsFor, trimmedFlight } from './fly.ts';
+import { takeOff, taxiOut } from './ground-run.ts';
 
 export interface Leg {
   card: TargetCard;
@@ -76,7 +69,7 @@ export function flyLesson(options: LessonFlight): { recording: Recording; events
     fieldFt !== undefined && options.runwayDeg !== undefined
       ? { fieldFt, runwayDeg: options.runwayDeg, northM: 0, eastM: 0 }
       : undefined;
-  if (field) park(flight, field);
+  if (field) stand(flight, field, field.runwayDeg + 90);
   const recorder = flightRecorder({ ...options.recorder, seed });
   const pilot = pilotFor(flight, settings, function* (c) {
     if (field) yield* outbound(c, field);

@@ -116,6 +116,7 @@ export function openTrainer(options: TrainerOptions): Trainer {
       attention: 1,
       heedsWarning: false,
       trims: assistance.steady,
+      roll: { deg: seen.headingDeg, mostDegPerS: 12, taxiKt: null, brakes: 0 },
     };
   }
 

@@ -13,6 +13,7 @@ import { warningAtStage } from '../../performance/warning.ts';
 import { radians } from '../../units/angles.ts';
 import { FT_TO_M, G0_MPS2, KT_TO_MPS, LB_TO_KG } from '../../units/convert.ts';
 import { sectionLift, steadyAttachment } from './lift-curve.ts';
+import { type Undercarriage, undercarriageOf } from './undercarriage.ts';
 
 /** Panels of each half of the wing, root to tip. */
 const HALF_PANELS = 4;
@@ -68,6 +69,7 @@ export interface Airframe {
   idleTurns: number;
   /** Ground-adjusted tabs: what keeps it straight in cruise with hands and feet off. */
   tabs: { aileron: number; rudder: number };
+  undercarriage: Undercarriage;
 }
 
 /** Full flaps add this much lift at the same angle. */
@@ -120,6 +122,7 @@ export function airframeOf(airplane: Airplane, weightLb = airplane.maxWeightLb):
     },
     idleTurns: (airplane.idleRpm ?? 0.26 * (airplane.maxRpm ?? 2700)) / 60 / model.engine.gearRatio,
     tabs: { aileron: 0, rudder: 0 },
+    undercarriage: undercarriageOf(massKg, chordM, spanM, airplane.wing?.mounted ?? 'high'),
   };
 }
 

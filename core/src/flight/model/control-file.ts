@@ -10,6 +10,7 @@ const COLUMNS = {
   rudder: ['rudder', -1, 1],
   trim: ['trim', -1, 1],
   flaps_deg: ['flapsDeg', 0, 90],
+  brakes: ['brakes', 0, 1],
 } as const satisfies Record<string, [keyof Controls, number, number]>;
 type Column = keyof typeof COLUMNS;
 
@@ -105,5 +106,6 @@ export function controlsAt(rows: readonly ControlRow[], trimmed: Controls, timeS
     rudder: at('rudder'),
     trim: at('trim'),
     flapsDeg: at('flapsDeg'),
+    brakes: at('brakes'),
   };
 }

@@ -3,7 +3,6 @@ import { radians } from '../../units/angles.ts';
 import { KT_TO_MPS } from '../../units/convert.ts';
 import { type Random, seededRandom } from '../random.ts';
 import { type Airframe, PANELS } from './airframe.ts';
-import { rollOn, touchDown, type Wheels } from './ground.ts';
 import { type Air, lookAt, type Motion, noMotion, stillAir } from './motion.ts';
 import { type Controls, copyState, neutralControls, type State } from './state.ts';
 import { type Gusts, stepGusts, stillGusts, type Turbulence } from './turbulence.ts';
@@ -40,10 +39,6 @@ export interface Flight {
   /** The latest look's accelerations, for the two-step rule. */
   before: Float64Array;
   begun: boolean;
-  /** Null in the air. */
-  wheels: Wheels | null;
-  /** Height of the runway below, m; where there is none the airplane never touches. */
-  runwayM: number;
 }
 
 /** Begins a flight from a state, such as a trimmed one. */
@@ -67,8 +62,6 @@ export function beginFlight(
     random: seededRandom(seed),
     before: new Float64Array(6),
     begun: false,
-    wheels: null,
-    runwayM: Number.NEGATIVE_INFINITY,
   };
   // So that the instruments show something before the first step.
   lookAt(flight.state, airframe, flight.controls, flight.air, flight.motion);
@@ -88,10 +81,6 @@ export function stepFlight(flight: Flight): void {
   stepGusts(flight.gusts, air, motion.flow.speed, flight.random, h);
   state.flapsDeg = toward(state.flapsDeg, controls.flapsDeg, FLAP_RATE_DEG_PER_S * h);
   state.throttle += ((controls.throttle - state.throttle) * h) / (THROTTLE_LAG_S + h);
-  if (flight.wheels) {
-    rollOn(flight, flight.wheels, h);
-    return;
-  }
   lookAt(state, airframe, controls, air, motion);
   const { uDot, vDot, wDot, pDot, qDot, rDot, wing, power, flow } = motion;
   if (!flight.begun) {
@@ -114,7 +103,7 @@ export function stepFlight(flight: Flight): void {
   for (let i = 0; i < PANELS; i++) state.attached[i] += lag * (wing.wanted[i] - state.attached[i]);
   state.wingCl = wing.cl;
   const tailLag = h / (airframe.tail.armM / speed + h);
-  state.downwashRad += tailLag * (airframe.downwash * wing.cl - state.downwashRad);
+  state.downwashRad += tailLag * (airframe.downwash * wing.cl * flow.induced - state.downwashRad);
   state.turns = max(0.5, state.turns + h * power.turnsRate);
   state.timeS += h;
 }
@@ -141,6 +130,12 @@ function turnAttitude(state: State, h: number): void {
   state.e1 = b * size;
   state.e2 = c * size;
   state.e3 = d * size;
+}
+
+/** Lays a runway below at a height, m; null takes it away. */
+export function layRunway(flight: Flight, runwayM: number | null): void {
+  const { windNorthMps, windEastMps } = flight;
+  flight.air.surface = runwayM === null ? null : { runwayM, windNorthMps, windEastMps };
 }
 
 /** Velocity over the ground, m/s: north, east, and up. */
@@ -170,5 +165,4 @@ function moveOn(flight: Flight, h: number): void {
   flight.state.northM += h * north;
   flight.state.eastM += h * east;
   flight.state.altitudeM += h * up;
-  if (flight.state.altitudeM <= flight.runwayM && up < 0) touchDown(flight, Math.hypot(north, east));
 }

@@ -31,6 +31,22 @@ export interface Flow {
   rho: number;
   /** Dynamic pressure, Pa. */
   q0: number;
+  /** Share of the induced flow that the ground leaves: 1 away from it. */
+  induced: number;
 }
 
-export const noFlow = (): Flow => ({ u: 0, v: 0, w: 0, p: 0, q: 0, r: 0, speed: 0, rho: 1.2, q0: 0 });
+/** Air drawn through the propeller: what reaches it and the tail comes from ahead at this speed at least, m/s. */
+export const DRAWN_MPS = 10;
+
+export const noFlow = (): Flow => ({
+  u: 0,
+  v: 0,
+  w: 0,
+  p: 0,
+  q: 0,
+  r: 0,
+  speed: 0,
+  rho: 1.2,
+  q0: 0,
+  induced: 1,
+});

@@ -41,7 +41,6 @@ export function readInstruments(flight: Flight, origin: Origin = TRAINING_AREA):
   const tasKt = motion.flow.speed / KT_TO_MPS;
   const latDeg = origin.latDeg + degrees(state.northM / EARTH_RADIUS_M);
   const { engine } = airframe.model;
-  const onWheels = flight.wheels !== null;
   return {
     alt_ft: altitudeFt,
     // Below where its calibration begins the needle rests on its peg.
@@ -49,7 +48,7 @@ export function readInstruments(flight: Flight, origin: Origin = TRAINING_AREA):
     hdg_deg: wrap360(degrees(heading)),
     pitch_deg: degrees(pitch),
     bank_deg: degrees(bank),
-    vs_fpm: onWheels ? 0 : (up / FT_TO_M) * 60,
+    vs_fpm: (up / FT_TO_M) * 60,
     lat_deg: latDeg,
     lon_deg: origin.lonDeg + degrees(state.eastM / EARTH_RADIUS_M / Math.cos((latDeg * Math.PI) / 180)),
     gps_alt_ft: altitudeFt,
@@ -62,9 +61,8 @@ export function readInstruments(flight: Flight, origin: Origin = TRAINING_AREA):
     power_pct: (100 * motion.power.shaftPowerW) / engine.ratedPowerW,
     flaps_deg: state.flapsDeg,
     stall_warn: warningSounds(flight) ? 1 : 0,
-    // On the ground the wheels carry what the wing does not.
-    lat_g: onWheels ? 0 : clamp(motion.sideG, -LONGEST_G, LONGEST_G),
-    load_g: onWheels ? 1 : clamp(-motion.downG, -LONGEST_G, LONGEST_G),
+    lat_g: clamp(motion.sideG, -LONGEST_G, LONGEST_G),
+    load_g: clamp(-motion.downG, -LONGEST_G, LONGEST_G),
     aileron: controls.aileron,
     elevator: controls.elevator,
     rudder: controls.rudder,

@@ -6,6 +6,7 @@ import { clear, type Flow, type Forces, noFlow, noForces } from './forces.ts';
 import { addPower, type PowerOut } from './powerplant.ts';
 import type { Controls, State } from './state.ts';
 import { addTail } from './tail.ts';
+import { addWheels, nearGround, type Surface } from './wheels.ts';
 import { addWing, type WingOut } from './wing.ts';
 
 // Named once: a look-up of the global object in every call costs more than the call.
@@ -19,9 +20,18 @@ export interface Air {
   gustP: number;
   /** Warmer than standard, °C. */
   warmerC: number;
+  /** Null over no runway: there the airplane never touches. */
+  surface: Surface | null;
 }
 
-export const stillAir = (warmerC = 0): Air => ({ gustU: 0, gustV: 0, gustW: 0, gustP: 0, warmerC });
+export const stillAir = (warmerC = 0): Air => ({
+  gustU: 0,
+  gustV: 0,
+  gustW: 0,
+  gustP: 0,
+  warmerC,
+  surface: null,
+});
 
 /** Everything that one look at the airplane works out, kept and written over from step to step. */
 export interface Motion {
@@ -40,6 +50,8 @@ export interface Motion {
   wing: WingOut;
   power: PowerOut;
   flap: FlapPoint;
+  /** What the wheels carry, as a share of the weight: 0 in the air. */
+  onWheels: number;
 }
 
 export const noMotion = (): Motion => ({
@@ -57,6 +69,7 @@ export const noMotion = (): Motion => ({
   wing: { cl: 0, wanted: new Float64Array(PANELS) },
   power: { thrust: 0, torque: 0, turnsRate: 0, shaftPowerW: 0 },
   flap: { share: 0, lift: 0, drag: 0, stallRad: 0, warningRad: 0 },
+  onWheels: 0,
 });
 
 function airDensity(altitudeM: number, warmerC: number): number {
@@ -68,10 +81,12 @@ function airDensity(altitudeM: number, warmerC: number): number {
 export function lookAt(state: State, airframe: Airframe, controls: Controls, air: Air, into: Motion): void {
   const { flow, forces: f, wing, power } = into;
   const { massKg, inertia } = airframe;
+  const { surface } = air;
+  const free = surface ? nearGround(flow, airframe, state.altitudeM - surface.runwayM) : 1;
   flow.u = state.u - air.gustU;
   flow.v = state.v - air.gustV;
-  flow.w = state.w - air.gustW;
-  flow.p = state.p - air.gustP;
+  flow.w = state.w - air.gustW * free;
+  flow.p = state.p - air.gustP * free;
   flow.q = state.q;
   flow.r = state.r;
   flow.speed = sqrt(flow.u * flow.u + flow.v * flow.v + flow.w * flow.w);
@@ -83,6 +98,7 @@ export function lookAt(state: State, airframe: Airframe, controls: Controls, air
   addWing(f, flow, airframe, state, controls, into.flap, wing);
   addPower(f, flow, airframe, state, power);
   addTail(f, flow, airframe, state, controls, power.thrust, power.torque);
+  into.onWheels = surface ? addWheels(f, airframe.undercarriage, massKg, state, controls, surface) : 0;
 
   const { e0, e1, e2, e3, u, v, w, p, q, r } = state;
   const gx = 2 * (e1 * e3 - e0 * e2) * G0_MPS2;

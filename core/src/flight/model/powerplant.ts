@@ -8,7 +8,7 @@ import { SEA_LEVEL_DENSITY_KGM3 } from '../../atmosphere/atmosphere.ts';
 import { densityFactor, manifoldOfPercent } from '../../performance/engine.ts';
 import { shaftPowerW, thrustN, thrustOfPower } from '../../performance/propeller.ts';
 import type { Airframe } from './airframe.ts';
-import type { Flow, Forces } from './forces.ts';
+import { DRAWN_MPS, type Flow, type Forces } from './forces.ts';
 import type { State } from './state.ts';
 
 // Named once: a look-up of the global object in every call costs more than the call.
@@ -36,8 +36,9 @@ export function addPower(f: Forces, flow: Flow, airframe: Airframe, state: State
   const { propeller } = model;
   if (propeller.kind === 'fixed-pitch') fixedPitch(flow, airframe, state, out);
   else constantSpeed(flow, airframe, state, out);
-  const alpha = atan2(flow.w, max(flow.u, 1));
-  const sideslip = atan2(flow.v, max(flow.u, 1));
+  const ahead = max(flow.u, DRAWN_MPS);
+  const alpha = atan2(flow.w, ahead);
+  const sideslip = atan2(flow.v, ahead);
   f.x += out.thrust;
   f.m += THRUST_LINE * airframe.chordM * out.thrust;
   f.l -= TORQUE_LEFT * out.torque;

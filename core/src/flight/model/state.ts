@@ -11,6 +11,8 @@ export interface Controls {
   /** Nose up is positive. */
   trim: number;
   flapsDeg: number;
+  /** 0 to 1. */
+  brakes: number;
 }
 
 export const neutralControls = (): Controls => ({
@@ -20,6 +22,7 @@ export const neutralControls = (): Controls => ({
   rudder: 0,
   trim: 0,
   flapsDeg: 0,
+  brakes: 0,
 });
 
 export interface State {

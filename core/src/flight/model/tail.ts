@@ -1,6 +1,6 @@
 /** Fuselage, tailplane and fin: what steadies the airplane, and what elevator and rudder move. */
 import type { Airframe } from './airframe.ts';
-import type { Flow, Forces } from './forces.ts';
+import { DRAWN_MPS, type Flow, type Forces } from './forces.ts';
 import { surfaceLift } from './lift-curve.ts';
 import type { Controls, State } from './state.ts';
 import { clampUnit } from './wing.ts';
@@ -39,7 +39,7 @@ export function addTail(
 ): void {
   const { tail, fin, wingAreaM2, chordM, spanM, power, propeller, model, tabs } = airframe;
   const { q0, u, v, w, p, q, r, speed } = flow;
-  const forward = max(u, 1);
+  const forward = max(u, DRAWN_MPS);
   const slipstream = max(-0.15 * q0, thrust / propeller.discM2);
 
   const high = atan2(w, u);
@@ -57,7 +57,7 @@ export function addTail(
     (BODY_YAW * -slip + ((BODY_YAW_DAMPING + WAKE_YAW_DAMPING * wake) * r * spanM) / (2 * speed + 1e-6));
   f.m += q0 * wingAreaM2 * chordM * BODY_PITCH * sin(high);
 
-  const angle = atan2(w + q * tail.armM, u) - state.downwashRad + tail.incidenceRad;
+  const angle = atan2(w + q * tail.armM, forward) - state.downwashRad + tail.incidenceRad;
   const elevator = clampUnit(controls.elevator) * power.elevator + clampUnit(controls.trim) * power.trim;
   const tailPressure = (q0 + TAIL_IN_SLIPSTREAM * slipstream) * (1 - 0.4 * wake);
   const download = -tailPressure * tail.areaM2 * surfaceLift(tail.slope, angle - elevator);

@@ -49,7 +49,9 @@ export function addWing(
   const aileron = airframe.power.aileron * clampUnit(controls.aileron + airframe.tabs.aileron);
   const profile = WING_DRAG_SHARE * model.polar.cd0;
   // The drag of lift goes with the whole wing's induced flow: its sum is the polar's k C_L².
-  const induced = model.polar.k * state.wingCl;
+  const induced = model.polar.k * state.wingCl * flow.induced;
+  // Near the ground the wing acts as one of a larger aspect ratio.
+  const slope = liftSlope * ((1 + 2 / model.aspectRatio) / (1 + (2 * flow.induced) / model.aspectRatio));
   let lift = 0;
   for (let i = 0; i < PANELS; i++) {
     const along = flow.u - flow.r * y[i];
@@ -64,8 +66,9 @@ export function addWing(
     const shade = SHADE * flapped[i] * max(0, (-side * flow.v) / speed);
     const stall = flap.stallRad + later[i] - AILERON_STALL_SHARE * max(0, deflection) - shade;
     out.wanted[i] = steadyAttachment(alpha, stall);
-    const attached = state.attached[i];
-    const attachedCl = liftSlope * (alpha - zeroLiftRad + deflection) + flap.lift * flapped[i];
+    // Air from behind, as in a tailwind on the ground, follows no wing.
+    const attached = along > 0 ? state.attached[i] : 0;
+    const attachedCl = slope * (alpha - zeroLiftRad + deflection) + flap.lift * flapped[i];
     const cl = sectionLift(attachedCl, alpha, attached);
     const cd =
       profile +

@@ -109,23 +109,11 @@ export function pilotFor(flight: Flight, settings: PilotSettings, script: (c: Co
     look(step) {
       cockpit.seen = eyes(flight);
       if (running.next().done) return false;
-      if (flight.wheels) rest(hands, cockpit.aim, flight, LOOK_S);
-      else moveControls(hands, wander(cockpit.aim, cockpit.seen.bankDeg), cockpit.seen, flight, LOOK_S);
+      moveControls(hands, wander(cockpit.aim, cockpit.seen.bankDeg), cockpit.seen, flight, LOOK_S);
       for (let i = 0; i < STEPS_PER_LOOK; i++) step(flight);
       return true;
     },
   };
-}
-
-/** On the wheels the hand holds throttle and flaps alone; the rest begins anew as it leaves the ground. */
-function rest(hands: Hands, aim: Aim, flight: Flight, dt: number): void {
-  const { controls } = flight;
-  const wanted = aim.power.throttle;
-  hands.throttle += clamp(wanted - hands.throttle, -0.45 * dt, 0.45 * dt);
-  controls.throttle = hands.throttle;
-  controls.flapsDeg = aim.flapsDeg;
-  Object.assign(controls, { elevator: 0, aileron: 0, rudder: 0 });
-  Object.assign(hands, { elevator: 0, aileron: 0, rudder: 0, lastAim: '' });
 }
 
 /** Flies to the script's end, at most `mostS` seconds. */
@@ -137,7 +125,7 @@ export function flyOut(pilot: Pilot, mostS: number, keep: (flight: Flight) => vo
       stepFlight(f);
       keep(f);
     });
-    if (!going || flight.state.altitudeM < 0) return;
+    if (!going || (flight.state.altitudeM < 0 && !flight.air.surface)) return;
   }
 }
 
@@ -153,6 +141,7 @@ function restingAim(flight: Flight, { altitudeFt, headingDeg }: PilotSettings): 
     attention: 1,
     heedsWarning: true,
     trims: true,
+    roll: { deg: headingDeg, mostDegPerS: 12, taxiKt: null, brakes: 0 },
   };
 }
 

@@ -8,6 +8,7 @@ import { G0_MPS2, KT_TO_MPS } from '../../units/convert.ts';
 import { clamp } from '../../units/numbers.ts';
 import type { Flight } from '../model/flight.ts';
 import type { Seen } from './eyes.ts';
+import { type RollAim, steer } from './rolling.ts';
 
 /** How the pitch is flown. */
 export type PitchAim =
@@ -22,7 +23,11 @@ export type BankAim =
   | { by: 'heading'; deg: number; mostDeg?: number }
   | { by: 'stick'; aileron: number };
 
-type RudderAim = { by: 'ball'; offG?: number } | { by: 'pedal'; rudder: number };
+type RudderAim =
+  | { by: 'ball'; offG?: number }
+  | { by: 'pedal'; rudder: number }
+  /** The nose along a heading whatever the ball does, as for a touch in a crosswind. */
+  | { by: 'nose'; deg: number };
 
 export type PowerAim =
   | { by: 'throttle'; throttle: number }
@@ -46,6 +51,8 @@ export interface Aim {
   heedsWarning: boolean;
   /** Whether the trim follows the pressure. */
   trims: boolean;
+  /** With weight on the wheels the feet steer. */
+  roll: RollAim;
 }
 
 /** What the hands remember from moment to moment. */
@@ -76,6 +83,8 @@ export const restingHands = (flight: Flight, seen: Seen): Hands => ({
 /** The speed at which the gains were chosen, kt. */
 const GAIN_SPEED_KT = 90;
 const STICK_LAG_S = 0.12;
+/** The wheels steer once they carry so much of the weight. */
+const ROLLING_SHARE = 0.1;
 /** Speed that is left to come back by itself, kt. */
 const TAKEN_KT = 6;
 
@@ -86,8 +95,13 @@ export function moveControls(hands: Hands, aim: Aim, seen: Seen, flight: Flight,
   const smooth = dt / (STICK_LAG_S + dt);
   controls.elevator += smooth * (clamp(hands.elevator, -1, 1) - controls.elevator);
   controls.aileron += smooth * (clamp(aileron(hands, aim, seen, dt), -1, 1) - controls.aileron);
-  controls.rudder += smooth * (clamp(rudder(hands, aim, seen, dt, stiffness), -1, 1) - controls.rudder);
-  throttle(hands, aim, seen, flight, dt);
+  const rolls = flight.motion.onWheels > ROLLING_SHARE;
+  if (rolls) steer(hands, aim.roll, seen, flight, dt);
+  else {
+    controls.brakes = 0;
+    controls.rudder += smooth * (clamp(rudder(hands, aim, seen, dt, stiffness), -1, 1) - controls.rudder);
+  }
+  if (!rolls || aim.roll.taxiKt === null) throttle(hands, aim, seen, flight, dt);
   controls.flapsDeg = aim.flapsDeg;
   if (aim.trims) {
     const moved = clamp(0.25 * dt * controls.elevator, -0.12 * dt, 0.12 * dt);
@@ -195,6 +209,11 @@ function rudder(hands: Hands, aim: Aim, seen: Seen, dt: number, stiffness: numbe
   if (aim.rudder.by === 'pedal') {
     hands.rudder += clamp(aim.rudder.rudder - hands.rudder, -1.5 * dt, 1.5 * dt);
     return hands.rudder;
+  }
+  if (aim.rudder.by === 'nose') {
+    const off = clamp(1.2 * (aim.rudder.deg - seen.headingDeg), -10, 10) - seen.r;
+    hands.rudder = clamp(hands.rudder + dt * 0.06 * off, -1, 1);
+    return hands.rudder + 0.03 * off;
   }
   // A force to the right is a ball on the left: press left.
   const off = seen.lateralG - (aim.rudder.offG ?? 0);
