@@ -4,9 +4,10 @@
  */
 import type { Airplane } from '../airplane/schema.ts';
 import type { TargetCard } from '../card/card.ts';
+import type { Fault } from '../kits/attempt/fault.ts';
 import { ALL, type Never } from '../kits/coach/meaning.ts';
-import type { Aims, Step } from '../kits/coach/part.ts';
-import { type CoachRow, openGauge, type Quantities } from '../kits/coach/quantities.ts';
+import type { Aims, CoachPart, Step } from '../kits/coach/part.ts';
+import { type CoachRow, type FieldRow, openGauge, type Quantities } from '../kits/coach/quantities.ts';
 import { AROUND, SAFETY } from '../kits/coach/safety.ts';
 import { requireRoom } from '../maneuvers/registry.ts';
 import { type LiveColumns, openLiveColumns } from '../signals/live-columns.ts';
@@ -29,6 +30,8 @@ export interface CoachOptions {
   thresholds?: ThresholdEdits;
   /** Whether the school clears the area before each maneuver. */
   clearsBeforeEach?: boolean;
+  /** What is flown, where it is none of the rooms: the pattern. */
+  part?: { coach: CoachPart; faults: readonly Fault[] };
   /** The flight's rows, where several coaches listen to one; whoever gives them pushes them. */
   columns?: LiveColumns;
 }
@@ -67,7 +70,7 @@ export interface CoachLook {
 export interface Coach {
   steps: readonly Step[];
   /** @throws RangeError where time goes back. */
-  look(row: CoachRow): CoachLook;
+  look(row: CoachRow, field?: FieldRow): CoachLook;
   /** Who flies: while it is shown the steps are named, and that is all; null while it changes hands. */
   flownBy(who: 'student' | 'instructor' | null): void;
   /** This step is done: said by whoever saw it. */
@@ -95,7 +98,7 @@ export function openCoach(options: CoachOptions): Coach {
     thresholds = {},
     clearsBeforeEach = false,
   } = options;
-  const { coach, faults } = requireRoom(card.maneuver);
+  const { coach, faults } = options.part ?? requireRoom(card.maneuver);
   const columns = options.columns ?? openLiveColumns();
   const follower = followFaults(columns, {
     card,
@@ -161,11 +164,11 @@ export function openCoach(options: CoachOptions): Coach {
     return gaveUp;
   }
 
-  function look(row: CoachRow): CoachLook {
+  function look(row: CoachRow, field?: FieldRow): CoachLook {
     const { timeS } = row;
     const stale = timeS - lastS > STALE_S;
     lastS = timeS;
-    const values = gauge.read(row);
+    const values = gauge.read(row, field);
     if (!options.columns) columns.push(row);
     const low =
       where === 'airplane' &&

@@ -86,8 +86,8 @@ export function openVoice(
     const never: Never[] = [];
     const candidates: { situation: Situation; size: number }[] = [];
     for (const situation of situations) {
-      const { during, when, fault } = situation;
-      const inPhase = !during || (!lost && during.includes(phase));
+      const { during, when, fault, unless } = situation;
+      const inPhase = (!during || (!lost && during.includes(phase))) && !(unless && shows(unless, values));
       const isSo = (inPhase && when && shows(when, values)) || (fault !== undefined && faults.has(fault));
       if (!isSo) {
         since.delete(situation.id);

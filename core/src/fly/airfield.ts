@@ -12,7 +12,13 @@ export interface Airfield {
   /** Threshold, m from where positions are counted. */
   northM: number;
   eastM: number;
+  /** Of the pattern; left where it is left out, and a thousand feet high. */
+  side?: 'left' | 'right';
+  patternFt?: number;
 }
+
+/** +1 with the pattern to the left of the runway. */
+export const sideOf = ({ side }: Pick<Airfield, 'side'>): 1 | -1 => (side === 'right' ? -1 : 1);
 
 /** Along the runway's direction from its threshold, and to the left of it, m. */
 export interface Beside {

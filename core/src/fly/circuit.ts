@@ -1,9 +1,10 @@
 /** The circuit in the air: round it by the usual legs, down the slope, and what comes of it. */
 import { type Cockpit, flapsOf, type Script, until } from '../flight/pilot/cockpit.ts';
 import { clamp } from '../units/numbers.ts';
-import { type Airfield, beside, heightFt, near, pointAt } from './airfield.ts';
+import { type Airfield, beside, heightFt, near, pointAt, sideOf } from './airfield.ts';
+import type { PatternHabit } from './final.ts';
 import { downTheSlope, finalApproach, goAround, land, onTrack, speedsOf } from './final.ts';
-import { rollOn, takeOff, taxiIn } from './ground-run.ts';
+import { rollOn, rollOut, takeOff, taxiIn } from './ground-run.ts';
 
 const NM_M = 1852;
 /** A left-hand circuit at the usual height and width. */
@@ -11,9 +12,21 @@ const CIRCUIT_FT = 1000;
 const WIDTH_M = 0.8 * NM_M;
 const TURN_AT_FT = 600;
 /** Past the threshold before the turn to base. */
-const BASE_AFTER_M = 0.75 * NM_M;
+const BASE_AFTER_M = 1.25 * NM_M;
 
-export type Ending = 'go-around' | 'touch-and-go' | 'full-stop';
+/** Stopped on the runway, or back on the apron. */
+type Ending = 'go-around' | 'touch-and-go' | 'stop' | 'full-stop';
+
+/** One round of it, and what the pilot does wrong in it. */
+export interface Circuit {
+  ending: Ending;
+  habit?: PatternHabit;
+}
+
+/** From the runway's line toward the downwind leg, m. */
+const outM = ({ flight }: Cockpit, field: Airfield): number => sideOf(field) * beside(flight, field).leftM;
+
+const levelFt = ({ fieldFt, patternFt = CIRCUIT_FT }: Airfield): number => fieldFt + patternFt;
 
 /** Climbs straight out to a height above the field. */
 export function* climbOut(c: Cockpit, field: Airfield, toFt = 900): Script {
@@ -24,8 +37,8 @@ export function* climbOut(c: Cockpit, field: Airfield, toFt = 900): Script {
 export function* joinDownwind(c: Cockpit, field: Airfield): Script {
   c.mark('home');
   // A mile and a half beyond the far end, on the downwind side.
-  const entry = pointAt(field, { alongM: 2 * NM_M, leftM: WIDTH_M + 0.15 * NM_M });
-  const downTo = field.fieldFt + CIRCUIT_FT;
+  const entry = pointAt(field, { alongM: 2 * NM_M, leftM: sideOf(field) * (WIDTH_M + 0.15 * NM_M) });
+  const downTo = levelFt(field);
   c.aim.flapsDeg = 0;
   const away = () => Math.hypot(entry.northM - c.flight.state.northM, entry.eastM - c.flight.state.eastM);
   const kias = 1.75 * c.flight.airframe.airplane.vs1Kias;
@@ -55,13 +68,12 @@ export function* joinDownwind(c: Cockpit, field: Airfield): Script {
 /** Crosswind and the turn downwind, from a climb on the runway's heading. */
 export function* crosswind(c: Cockpit, field: Airfield): Script {
   yield* until(c, 150, () => heightFt(c, field) > TURN_AT_FT);
-  c.aim.bank = { by: 'heading', deg: near(c, c.seen.headingDeg) - 90, mostDeg: 20 };
-  c.aim.bank.deg = near(c, field.runwayDeg - 90);
-  const level = field.fieldFt + CIRCUIT_FT;
+  c.aim.bank = { by: 'heading', deg: near(c, field.runwayDeg - 90 * sideOf(field)), mostDeg: 20 };
+  const level = levelFt(field);
   yield* until(
     c,
     120,
-    () => beside(c.flight, field).leftM > WIDTH_M - 500,
+    () => outM(c, field) > WIDTH_M - 500,
     () => levelAt(c, level),
   );
 }
@@ -78,7 +90,8 @@ export function* circuit(c: Cockpit, field: Airfield, ending: Ending): Script {
   const { airplane } = c.flight.airframe;
   const { approachKias } = speedsOf(c);
   const reciprocal = field.runwayDeg + 180;
-  const altitudeFt = field.fieldFt + CIRCUIT_FT;
+  const altitudeFt = levelFt(field);
+  const side = sideOf(field);
   c.mark('downwind');
   c.aim.heedsWarning = true;
   c.aim.rudder = { by: 'ball' };
@@ -87,8 +100,8 @@ export function* circuit(c: Cockpit, field: Airfield, ending: Ending): Script {
     240,
     () => beside(c.flight, field).alongM < 0,
     () => {
-      const off = beside(c.flight, field).leftM - WIDTH_M;
-      c.aim.bank = { by: 'heading', deg: onTrack(c, reciprocal - clamp(off / 15, -30, 30)), mostDeg: 22 };
+      const toward = side * clamp((outM(c, field) - WIDTH_M) / 15, -30, 30);
+      c.aim.bank = { by: 'heading', deg: onTrack(c, reciprocal - toward), mostDeg: 22 };
       levelAt(c, altitudeFt);
     },
   );
@@ -97,8 +110,8 @@ export function* circuit(c: Cockpit, field: Airfield, ending: Ending): Script {
   const down = (kias: number) => () => downTheSlope(c, field, kias);
   yield* until(c, 90, () => beside(c.flight, field).alongM < -BASE_AFTER_M, down(approachKias + 10));
   c.mark('base');
-  c.aim.bank = { by: 'heading', deg: near(c, field.runwayDeg + 90), mostDeg: 22 };
-  yield* until(c, 120, () => beside(c.flight, field).leftM < 420, down(approachKias + 5));
+  c.aim.bank = { by: 'heading', deg: near(c, field.runwayDeg + 90 * side), mostDeg: 22 };
+  yield* until(c, 120, () => outM(c, field) < 420, down(approachKias + 5));
   c.mark('final');
   c.aim.bank = { by: 'heading', deg: near(c, field.runwayDeg), mostDeg: 25 };
   if (c.habit('skidded-base')) yield* skidRound(c, field);
@@ -112,13 +125,14 @@ export function* circuit(c: Cockpit, field: Airfield, ending: Ending): Script {
   if (ending === 'touch-and-go') {
     yield* rollOn(c, field, 8);
     yield* takeOff(c, field);
-  } else yield* taxiIn(c, field);
+  } else if (ending === 'stop') yield* rollOut(c, field, 0.6, 2);
+  else yield* taxiIn(c, field);
 }
 
 /** Late for the turn, it is hurried round with the inside foot, the wings held back by the ailerons. */
 function* skidRound(c: Cockpit, field: Airfield): Script {
-  c.aim.bank = { by: 'bank', deg: -33 };
-  c.aim.rudder = { by: 'ball', offG: 0.09 };
+  c.aim.bank = { by: 'bank', deg: -33 * sideOf(field) };
+  c.aim.rudder = { by: 'ball', offG: -0.09 * sideOf(field) };
   yield* until(c, 15, () => Math.abs(c.seen.headingDeg - near(c, field.runwayDeg)) < 25);
   c.aim.rudder = { by: 'ball' };
 }

@@ -17,10 +17,11 @@ export const PATTERN_HABITS = [
   'crab-at-touch',
   'flaps-at-once',
 ] as const;
+export type PatternHabit = (typeof PATTERN_HABITS)[number];
 
 const PATTERN_FT = 1000;
-const SLOPE = Math.tan(radians(4));
-const STEEP = Math.tan(radians(7));
+const SLOPE = Math.tan(radians(3));
+const STEEP = Math.tan(radians(6));
 /** The slope ends so far past the threshold, m. */
 const AIM_M = 120;
 const GO_AROUND_FT = 180;
@@ -31,6 +32,8 @@ const STRAIGHT_FT = 22;
 const LATE_FT = 5;
 const HIGH_FT = 13;
 const FAST_KT = 13;
+/** Carried for the gusts. */
+const SPARE_KT = 2;
 /** The steepest that an approach goes down, and the flattest, ft/min. */
 const STEEPEST_FPM = -800;
 const FLATTEST_FPM = 150;
@@ -54,10 +57,11 @@ export function onTrack(c: Cockpit, trackDeg: number): number {
 /** Down the slope along what is left to fly, to a point a little past the threshold; the power holds the speed. */
 export function downTheSlope(c: Cockpit, field: Airfield, kias: number, slope = SLOPE): void {
   const { alongM, leftM } = beside(c.flight, field);
-  const leftToFlyM = Math.max(0, AIM_M - alongM) + Math.max(0, leftM - 200);
-  const wantedFt = Math.min(PATTERN_FT, (leftToFlyM * slope) / FT_TO_M);
+  const leftToFlyM = Math.max(0, AIM_M - alongM) + Math.max(0, Math.abs(leftM) - 200);
+  const patternFt = field.patternFt ?? PATTERN_FT;
+  const wantedFt = Math.min(patternFt, (leftToFlyM * slope) / FT_TO_M);
   const high = heightFt(c, field) - wantedFt;
-  const alongFpm = wantedFt < PATTERN_FT ? -c.seen.tasKt * 101.3 * slope : 0;
+  const alongFpm = wantedFt < patternFt ? -c.seen.tasKt * 101.3 * slope : 0;
   const steepest = slope > SLOPE ? 2 * STEEPEST_FPM : STEEPEST_FPM;
   c.aim.pitch = { by: 'climb', fpm: clamp(alongFpm - 6 * high, steepest, FLATTEST_FPM) };
   c.aim.power = {
@@ -71,7 +75,7 @@ export function downTheSlope(c: Cockpit, field: Airfield, kias: number, slope = 
 export function* finalApproach(c: Cockpit, field: Airfield, breaksOff = false): Script {
   c.aim.flapsDeg = flapsOf(c, c.flight.airframe.airplane.flaps.length);
   const hurried = c.habit('unstable-pressed-on');
-  const kias = speedsOf(c).approachKias + (c.habit('fast-final') || hurried ? FAST_KT : 0);
+  const kias = speedsOf(c).approachKias + (c.habit('fast-final') || hurried ? FAST_KT : SPARE_KT);
   const lowest = breaksOff ? GO_AROUND_FT : c.habit('late-flare') ? LATE_FT : FLARE_FT;
   yield* until(
     c,
@@ -79,8 +83,8 @@ export function* finalApproach(c: Cockpit, field: Airfield, breaksOff = false): 
     () => heightFt(c, field) < lowest,
     () => {
       const { leftM } = beside(c.flight, field);
-      const track = field.runwayDeg + clamp(leftM / 8, -25, 25);
-      c.aim.bank = { by: 'heading', deg: onTrack(c, track), mostDeg: 18 };
+      const track = field.runwayDeg + clamp(leftM / 4, -30, 30);
+      c.aim.bank = { by: 'heading', deg: onTrack(c, track), mostDeg: 20 };
       downTheSlope(c, field, kias, hurried ? STEEP : SLOPE);
     },
   );

@@ -17,7 +17,7 @@ import {
 } from '../flight/pilot/cockpit.ts';
 import type { Recording } from '../recording/columns/recording.ts';
 import { type Airfield, stand } from './airfield.ts';
-import { circuit, climbOut, crosswind, joinDownwind } from './circuit.ts';
+import { type Circuit, circuit, climbOut, crosswind, joinDownwind } from './circuit.ts';
 import { airframeFor, pieceFor, settingsFor, trimmedFlight } from './fly.ts';
 import { takeOff, taxiOut } from './ground-run.ts';
 
@@ -38,6 +38,8 @@ interface LessonFlight extends Weather {
   fieldFt?: number;
   /** From the apron and back to it: taxi, takeoff, the lesson, a go-around, a touch-and-go and a landing. */
   runwayDeg?: number;
+  /** The circuits at the end, one after another; the last is to a full stop. A go-around, a touch-and-go, a landing. */
+  circuits?: readonly Circuit[];
   groundFt: number;
   seed?: number;
   skill?: number;
@@ -45,6 +47,12 @@ interface LessonFlight extends Weather {
   date?: string;
   note?: string;
 }
+
+const USUAL_CIRCUITS: readonly Circuit[] = [
+  { ending: 'go-around' },
+  { ending: 'touch-and-go' },
+  { ending: 'full-stop' },
+];
 
 /** The recording begins in the climb and ends in the descent, this far above the field, ft. */
 const ABOVE_FIELD_FT = 600;
@@ -88,7 +96,7 @@ export function flyLesson(options: LessonFlight): { recording: Recording; events
       yield* piece.script(c);
     }
     c.habitName = 'none';
-    if (field) yield* inbound(c, field);
+    if (field) yield* inbound(c, field, options.circuits ?? USUAL_CIRCUITS);
     else if (fieldFt !== undefined) yield* descend(c, fieldFt + ABOVE_FIELD_FT);
   });
   flyOut(pilot, LONGEST_S, recorder.keep);
@@ -152,12 +160,13 @@ function* outbound(c: Cockpit, field: Airfield): Script {
   yield* climbOut(c, field);
 }
 
-function* inbound(c: Cockpit, field: Airfield): Script {
+function* inbound(c: Cockpit, field: Airfield, circuits: readonly Circuit[]): Script {
   resetAim(c);
   yield* joinDownwind(c, field);
-  yield* circuit(c, field, 'go-around');
-  yield* crosswind(c, field);
-  yield* circuit(c, field, 'touch-and-go');
-  yield* crosswind(c, field);
-  yield* circuit(c, field, 'full-stop');
+  for (const [i, { ending, habit = 'none' }] of circuits.entries()) {
+    if (i > 0) yield* crosswind(c, field);
+    c.habitName = habit;
+    yield* circuit(c, field, ending);
+    c.habitName = 'none';
+  }
 }

@@ -4,11 +4,14 @@ import type { Airplane } from '../airplane/schema.ts';
 import type { TargetCard } from '../card/card.ts';
 import type { CoachLook } from '../coach/coach.ts';
 import type { CoachWords } from '../coach/coach-words.ts';
+import type { FieldRules } from '../field/field-rules.ts';
 import type { Weather } from '../flight/model/flight.ts';
 import type { Reading } from '../flight/model/instruments.ts';
+import type { FieldRow } from '../kits/coach/quantities.ts';
 import type { Recording } from '../recording/columns/recording.ts';
 import type { Holder } from './exchange.ts';
 import type { Lane } from './lanes.ts';
+import type { LandingShown } from './pattern/landing-log.ts';
 
 /** Deviations of the demonstration from the same lanes, by seconds from the beginning of the maneuver. */
 export interface Demonstration {
@@ -26,6 +29,8 @@ export interface StudentInput {
   throttle: number;
   trim: number;
   flapsDeg: number;
+  /** 0 to 1. */
+  brakes: number;
 }
 
 export interface Assistance {
@@ -39,10 +44,21 @@ export interface Assistance {
 export const SHARED_AXES = ['rudder', 'throttle', 'bank'] as const;
 export type SharedAxis = (typeof SHARED_AXES)[number];
 
+/** A field and its pattern on the day. */
+export interface PatternOptions {
+  fieldFt: number;
+  runwayDeg: number;
+  rules: FieldRules;
+  gustKt?: number;
+  from: 'runway' | 'final';
+}
+
 export interface TrainerOptions extends Weather {
   airplane: Airplane;
   card: TargetCard;
   groundFt: number;
+  /** The pattern at a field in place of the card's maneuver, or one of the ways into a spin. */
+  pattern?: PatternOptions;
   seed?: number;
   assistance?: Assistance;
   /** The school's own words for what the coach says. */
@@ -68,6 +84,9 @@ export interface TrainerSnapshot {
   assistance: Assistance;
   /** It met the ground, and waits to be set back to the entry. */
   down: boolean;
+  /** In the pattern: where it is, and the landing that it made last. */
+  field: FieldRow | null;
+  landing: LandingShown | null;
 }
 
 export interface Trainer {

@@ -3,18 +3,10 @@
  * an exchange of controls, a word from the right seat, and a recording of all of it. Time is given to it from outside.
  */
 import { type Coach, type CoachLook, openCoach } from '../coach/coach.ts';
-import { beginFlight, type Flight, STEP_HZ, stepFlight } from '../flight/model/flight.ts';
+import { type Flight, STEP_HZ, stepFlight } from '../flight/model/flight.ts';
 import { type FlightRecorder, flightRecorder } from '../flight/model/flight-recorder.ts';
 import { readInstruments } from '../flight/model/instruments.ts';
-import { trimFlight } from '../flight/model/trim.ts';
-import {
-  type Cockpit,
-  LOOKS_PER_S,
-  level,
-  type Pilot,
-  pilotFor,
-  type Script,
-} from '../flight/pilot/cockpit.ts';
+import { type Cockpit, LOOKS_PER_S, type Pilot, pilotFor, type Script } from '../flight/pilot/cockpit.ts';
 import { openEyes, type Seen } from '../flight/pilot/eyes.ts';
 import { type Aim, type Hands, moveControls, restingHands } from '../flight/pilot/hands.ts';
 import { clamp } from '../units/numbers.ts';
@@ -28,11 +20,10 @@ import {
   studentAnswers,
   wordOf,
 } from './exchange.ts';
-import { airframeFor, pieceFor, settingsFor } from './fly.ts';
-import { reposition } from './fly-lesson.ts';
+import { maneuverExercise } from './exercise.ts';
 import { deviationOf, lanesOf } from './lanes.ts';
+import { patternExercise } from './pattern/exercise.ts';
 import { sharedAim } from './shared-axis.ts';
-import { demonstrationOf } from './shown.ts';
 import type { Assistance, SharedAxis, StudentInput, Trainer, TrainerOptions } from './trainer-types.ts';
 
 const LOOK_S = 1 / LOOKS_PER_S;
@@ -43,33 +34,22 @@ const STEADY_ROLL_DEG_PER_S = 16;
 const STEADY_PITCH_DEG_PER_S = 3;
 /** Let go this near to level, the wings go level. */
 const SNAP_DEG = 2.5;
+/** Asked for more than this on the wheels, the nose is being raised. */
+const ROTATES_DEG = 2;
+const STEERED_DEG_PER_S = 8;
 /** The coach looks ten times a second. */
 const LOOKS_PER_COACH = LOOKS_PER_S / 10;
 
 /** @throws InputError when the airplane cannot be flown, or the card has no maneuver that is. */
 export function openTrainer(options: TrainerOptions): Trainer {
-  const { airplane, card, groundFt, seed = 1 } = options;
-  const { piece } = pieceFor({ maneuver: card.maneuver, variant: card.variant });
-  const airframe = airframeFor(airplane, card.weightLb);
-  const settings = settingsFor(card, piece, airframe, { seed, skill: 0.9 });
+  const { airplane, groundFt, seed = 1 } = options;
+  const exercise = options.pattern ? patternExercise(options, options.pattern) : maneuverExercise(options);
+  const { card, settings } = exercise;
   const lanes = lanesOf(card);
   const recorder: FlightRecorder = flightRecorder({ rateHz: 10, seed });
   const assistance: Assistance = { rudder: true, steady: true, ...options.assistance };
 
-  const atEntry = (timeS: number): Flight => {
-    const { altitudeFt, entryKias: kias, headingDeg } = settings;
-    const begun = beginFlight(
-      airframe,
-      trimFlight(airframe, { altitudeFt, kias, headingDeg, warmerC: options.warmerC }),
-      options,
-      seed,
-    );
-    begun.state.timeS = timeS;
-    stepFlight(begun);
-    return begun;
-  };
-
-  let flight = atEntry(0);
+  let flight = exercise.begin(0);
   let eyes = openEyes();
   let seen: Seen = eyes(flight);
   let hands: Hands = restingHands(flight, seen);
@@ -80,8 +60,9 @@ export function openTrainer(options: TrainerOptions): Trainer {
   let wantsShow = false;
   let owedS = 0;
   let down = false;
-  let target = { pitchDeg: seen.pitchDeg, bankDeg: 0 };
-  const coach: Coach = openCoach({ card, airplane, words: options.words });
+  let target = { pitchDeg: seen.pitchDeg, bankDeg: 0, rollDeg: seen.headingDeg };
+  let at = exercise.follow?.(flight, seen);
+  const coach: Coach = openCoach({ card, airplane, words: options.words, part: exercise.part });
   let looks = 0;
   let shared: SharedAxis | null = null;
   let alone = false;
@@ -99,14 +80,18 @@ export function openTrainer(options: TrainerOptions): Trainer {
       throttle: controls.throttle,
       trim: controls.trim,
       flapsDeg: controls.flapsDeg,
+      brakes: 0,
     };
   }
 
   function studentAim(): Aim {
     return {
-      pitch: assistance.steady
-        ? { by: 'attitude', deg: target.pitchDeg, degPerS: 20 }
-        : { by: 'stick', elevator: input.elevator },
+      pitch: !assistance.steady
+        ? { by: 'stick', elevator: input.elevator }
+        : rolls() && target.pitchDeg < ROTATES_DEG
+          ? // The nose wheel holds it: the stick rests.
+            { by: 'stick', elevator: 0 }
+          : { by: 'attitude', deg: target.pitchDeg, degPerS: 20 },
       bank: assistance.steady ? { by: 'bank', deg: target.bankDeg } : { by: 'stick', aileron: input.aileron },
       rudder: assistance.rudder ? { by: 'ball' } : { by: 'pedal', rudder: input.rudder },
       power: { by: 'throttle', throttle: input.throttle },
@@ -116,20 +101,35 @@ export function openTrainer(options: TrainerOptions): Trainer {
       attention: 1,
       heedsWarning: false,
       trims: assistance.steady,
-      roll: { deg: seen.headingDeg, mostDegPerS: 12, taxiKt: null, brakes: 0 },
+      roll: {
+        deg: target.rollDeg,
+        mostDegPerS: STEERED_DEG_PER_S,
+        taxiKt: null,
+        brakes: input.brakes,
+        pedal: assistance.rudder ? undefined : input.rudder,
+      },
     };
   }
 
+  const rolls = () => flight.motion.onWheels > 0.1;
+
   function studentLook(): void {
-    if (assistance.steady) {
+    if (rolls()) {
+      // On the wheels the stick to the side steers, for those whose feet are helped.
+      target.bankDeg = 0;
+      target.rollDeg += assistance.rudder ? input.aileron * STEERED_DEG_PER_S * LOOK_S : 0;
+      target.pitchDeg = clamp(target.pitchDeg + input.elevator * STEADY_PITCH_DEG_PER_S * LOOK_S, -2, 15);
+      if (!assistance.steady) flight.controls.trim = input.trim;
+    } else if (assistance.steady) {
+      target.rollDeg = seen.headingDeg;
       target.pitchDeg = clamp(target.pitchDeg + input.elevator * STEADY_PITCH_DEG_PER_S * LOOK_S, -25, 30);
       target.bankDeg = clamp(target.bankDeg + input.aileron * STEADY_ROLL_DEG_PER_S * LOOK_S, -75, 75);
       if (input.aileron === 0 && Math.abs(target.bankDeg) < SNAP_DEG) target.bankDeg = 0;
     } else flight.controls.trim = input.trim;
-    const aim = shared
+    const own = shared
       ? sharedAim(shared, studentAim(), { card, look: coached, seen, throttle: input.throttle })
       : studentAim();
-    moveControls(hands, aim, seen, flight, LOOK_S);
+    moveControls(hands, exercise.meddle?.(own, seen) ?? own, seen, flight, LOOK_S);
     if (assistance.steady) input.trim = flight.controls.trim;
     for (let i = 0; i < STEPS; i++) keep(flight);
   }
@@ -148,31 +148,17 @@ export function openTrainer(options: TrainerOptions): Trainer {
       if (!pilot.look(keep)) {
         // Shown: the controls are offered back, and it flies level until they are taken.
         showing = false;
-        pilot = instructor(holdLevel);
+        pilot = instructor(exercise.hold);
         exchange ??= beginExchange('instructor', flight.state.timeS);
       }
     } else studentLook();
     seen = eyes(flight);
+    at = exercise.follow?.(flight, seen);
     follow();
-    down = seen.altitudeFt < groundFt;
+    down = exercise.isDown(flight, seen);
   }
 
   const instructor = (script: (c: Cockpit) => Script): Pilot => pilotFor(flight, settings, script);
-
-  function* holdLevel(c: Cockpit): Script {
-    yield* reposition(c, settings, airplane.vyKias ?? settings.entryKias);
-    for (;;) {
-      level(c);
-      yield;
-    }
-  }
-
-  function* showIt(c: Cockpit): Script {
-    yield* reposition(c, settings, airplane.vyKias ?? settings.entryKias);
-    c.leadInS = 5;
-    c.settleS = 10;
-    yield* piece.script(c);
-  }
 
   function give(to: Holder): void {
     if (to === holder) return;
@@ -181,7 +167,7 @@ export function openTrainer(options: TrainerOptions): Trainer {
       held.push({ startS: flight.state.timeS, endS: Number.POSITIVE_INFINITY });
       showing = wantsShow;
       wantsShow = false;
-      pilot = instructor(showing ? showIt : holdLevel);
+      pilot = instructor(showing ? exercise.show : exercise.hold);
       return;
     }
     endHeld();
@@ -200,7 +186,11 @@ export function openTrainer(options: TrainerOptions): Trainer {
     eyes = openEyes();
     seen = eyes(flight);
     hands = restingHands(flight, seen);
-    target = { pitchDeg: seen.pitchDeg, bankDeg: Math.abs(seen.bankDeg) < SNAP_DEG ? 0 : seen.bankDeg };
+    target = {
+      pitchDeg: seen.pitchDeg,
+      bankDeg: Math.abs(seen.bankDeg) < SNAP_DEG ? 0 : seen.bankDeg,
+      rollDeg: seen.headingDeg,
+    };
     input = inputFrom(flight);
   }
 
@@ -209,7 +199,7 @@ export function openTrainer(options: TrainerOptions): Trainer {
   function coachRow(): CoachLook {
     // While the controls change hands nobody is told anything.
     coach.flownBy(exchange && exchange.step < 3 ? null : holder);
-    return coach.look({ timeS: flight.state.timeS, ...readInstruments(flight) });
+    return coach.look({ timeS: flight.state.timeS, ...readInstruments(flight) }, at?.field);
   }
 
   function follow(): void {
@@ -223,7 +213,7 @@ export function openTrainer(options: TrainerOptions): Trainer {
 
   return {
     lanes,
-    demonstration: demonstrationOf(options, lanes),
+    demonstration: exercise.demonstration(lanes),
     input(part) {
       input = { ...input, ...part };
     },
@@ -242,7 +232,7 @@ export function openTrainer(options: TrainerOptions): Trainer {
     share(axis) {
       shared = axis;
       // The attitude goes on from where the instructor left it.
-      target = { pitchDeg: target.pitchDeg, bankDeg: seen.bankDeg };
+      target = { ...target, bankDeg: seen.bankDeg };
     },
     alone(is) {
       alone = is;
@@ -258,7 +248,7 @@ export function openTrainer(options: TrainerOptions): Trainer {
     show() {
       if (holder === 'instructor') {
         showing = true;
-        pilot = instructor(showIt);
+        pilot = instructor(exercise.show);
         return;
       }
       wantsShow = true;
@@ -266,7 +256,7 @@ export function openTrainer(options: TrainerOptions): Trainer {
     },
     reset() {
       endHeld();
-      flight = atEntry(flight.state.timeS + RESET_GAP_S);
+      flight = exercise.begin(flight.state.timeS + RESET_GAP_S);
       down = false;
       holder = 'student';
       pilot = null;
@@ -290,6 +280,8 @@ export function openTrainer(options: TrainerOptions): Trainer {
       input,
       assistance: { ...assistance },
       down,
+      landing: at?.landing ?? null,
+      field: at?.field ?? null,
     }),
     finish(date) {
       endHeld();

@@ -36,6 +36,7 @@ const approach = (
   low: null,
   touch: null,
   overshotFt: 0,
+  signs: [],
   decision: 'landed-stable',
   path: [],
   ...over,

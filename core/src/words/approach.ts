@@ -37,13 +37,32 @@ function headline(approach: Approach, f: FigureWords): string {
   const ending = end === 'landing' ? '' : line` Lowest ${f.ft(lowestFt)} above the field.`;
   if (!gate)
     return end === 'landing' || lowestFt < gateFt
-      ? `The gate was passed in the turn, or is not on record.${ending}`
+      ? `The gate was passed in the turn, or is not on record.${ending}${signsSaid(approach, f)}`
       : `Broken off above the gate.${ending}`;
   const out = outOf(approach, f);
+  const then = signsSaid(approach, f);
   if (out.length > 0)
-    return `Not stable at ${line`${f.ft(approach.gateFt)}`}: ${out.join(', ')}.${decision === 'went-around-unstable' ? ' Broken off, as the gate asks.' : ''}${ending}`;
+    return `Not stable at ${line`${f.ft(approach.gateFt)}`}: ${out.join(', ')}.${decision === 'went-around-unstable' ? ' Broken off, as the gate asks.' : ''}${ending}${then}`;
   const unseen = Object.values(gate.held).includes(null);
-  return `${unseen ? 'As far as recorded, stable' : 'Stable'} at ${line`${f.ft(approach.gateFt)}`}.${ending}`;
+  return `${unseen ? 'As far as recorded, stable' : 'Stable'} at ${line`${f.ft(approach.gateFt)}`}.${ending}${then}`;
+}
+
+/** What it shows beyond the gate, a sentence each; what the gate has said is not said again. */
+function signsSaid({ signs, gate, low }: Approach, f: FigureWords): string {
+  const at = line`at ${f.ft(APPROACH.lowMarkFt)}`;
+  const saidAtGate = gate?.held.speed === false;
+  return signs
+    .map(({ sign, value }) => {
+      if (sign === 'fast') return saidAtGate || low?.kias == null ? '' : line` ${f.speed(value)} fast ${at}.`;
+      if (sign === 'slow') return saidAtGate || low?.kias == null ? '' : line` ${f.speed(value)} slow ${at}.`;
+      if (sign === 'not-stable') return ' It was landed all the same.';
+      if (sign === 'flared-late') return line` Rounded out late: met the runway sinking ${f.fpm(value)}.`;
+      if (sign === 'flared-high') return line` Rounded out high: held off at ${f.ft(value)} and dropped.`;
+      if (sign === 'bounced') return line` Bounced ${value === 1 ? 'once' : line`${f.number(value)} times`}.`;
+      if (sign === 'across') return line` Touched with the nose ${f.deg(value)} off its track.`;
+      return ' The flaps came in all at once.';
+    })
+    .join('');
 }
 
 function outOf({ gate, targetKias, aimedDeg }: Approach, f: FigureWords): string[] {

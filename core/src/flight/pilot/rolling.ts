@@ -15,6 +15,8 @@ export interface RollAim {
   taxiKt: number | null;
   /** 0 to 1. */
   brakes: number;
+  /** Steered by this position of the pedals in place of a heading. */
+  pedal?: number;
 }
 
 /** Pedal for a radian a second of turn at a metre a second, for what is left to turn, and what crosswind and power take. */
@@ -37,7 +39,7 @@ export function steer(hands: Limbs, roll: RollAim, seen: Seen, flight: Flight, d
   const off = rate - seen.r;
   hands.rudder = clamp(hands.rudder + dt * LEARNT_PER_DEG_S * off, -0.6, 0.6);
   const turning = (radians(rate) * PEDAL_RAD_M) / Math.max(speedMps, SLOWEST_MPS);
-  controls.rudder = clamp(hands.rudder + turning + PEDAL_PER_DEG_S * off, -1, 1);
+  controls.rudder = roll.pedal ?? clamp(hands.rudder + turning + PEDAL_PER_DEG_S * off, -1, 1);
   controls.brakes = roll.brakes;
   if (roll.taxiKt !== null) taxi(hands, roll.taxiKt, speedMps / KT_TO_MPS, flight, dt);
 }

@@ -60,6 +60,8 @@ export interface Situation {
   /** The sign that it is so; or a fault, by its name, that is at the coach's edge. One of them is there. */
   when?: FlightSign;
   fault?: string;
+  /** Not looked for while this shows. */
+  unless?: FlightSign;
   /** Said only once it has lasted so long; what is never said is not said from its first moment. */
   forS?: number;
   never: readonly Never[];

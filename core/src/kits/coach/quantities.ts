@@ -19,6 +19,20 @@ import { openWindow } from './window.ts';
 /** A row as it is recorded, by channel; what is missing was not measured. */
 export type CoachRow = { timeS: number } & Partial<Record<ChannelName, number>>;
 
+/** Where an airplane is at a field that is known, as the trainer has it. */
+export type FieldRow = Record<
+  | 'fieldFt'
+  | 'alongFt'
+  | 'rightFt'
+  | 'outFt'
+  | 'offRunwayDeg'
+  | 'offDownwindDeg'
+  | 'onWheels'
+  | 'overKt'
+  | 'sinceLiftS',
+  number
+>;
+
 export type Quantities = Record<QuantityName, number>;
 
 const WINDOW_S = 2;
@@ -53,7 +67,7 @@ const keptHigh = (kept: number, now: number, forgets: number): number =>
 
 export interface Gauge {
   /** The values at a row; the same object every time. @throws RangeError where time goes back. */
-  read(row: CoachRow): Quantities;
+  read(row: CoachRow, field?: FieldRow): Quantities;
   /** The maneuver begins here: what it is measured from. */
   begin(): void;
   /** A step begins. */
@@ -157,7 +171,7 @@ export function openGauge(card: TargetCard, airplane: Airplane): Gauge {
     return Math.max(0, kept.length - 1);
   };
 
-  function read(row: CoachRow): Quantities {
+  function read(row: CoachRow, field?: FieldRow): Quantities {
     if (last && row.timeS <= last.timeS) throw new RangeError('rows come in the order of their time');
     const t = row.timeS;
     const number = (value: number | undefined): number => value ?? Number.NaN;
@@ -218,6 +232,7 @@ export function openGauge(card: TargetCard, airplane: Airplane): Gauge {
     q.sinceBreakS = Number.isNaN(brokeS) ? NEVER_S : t - brokeS;
     q.toFloorS = q.verticalFpm < -50 ? (60 * q.aboveFloorFt) / -q.verticalFpm : NEVER_S;
 
+    if (field) Object.assign(q, field);
     if (Number.isNaN(beganS)) followEntry(kias);
     measureAims(alt, kias, bank);
     q.inStepS = t - (Number.isNaN(stepS) ? t : stepS);

@@ -72,5 +72,19 @@ export const QUANTITY_NAMES = [
   'unclearedS',
   /** Slow rises and falls about the mean altitude in the last minute. */
   'waves',
+  /** Above the field, along the runway from its threshold, and to the right of its middle, ft: in the trainer, at a field. */
+  'fieldFt',
+  'alongFt',
+  'rightFt',
+  /** The same toward the side of the pattern where positive. */
+  'outFt',
+  /** Of the heading from the runway's, to the right; and how far it is from the other way, by its size. */
+  'offRunwayDeg',
+  'offDownwindDeg',
+  /** Share of the weight that the wheels carry, and the speed over the ground. */
+  'onWheels',
+  'overKt',
+  /** Since the wheels left the ground. */
+  'sinceLiftS',
 ] as const;
 export type QuantityName = (typeof QUANTITY_NAMES)[number];

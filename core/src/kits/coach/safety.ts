@@ -9,6 +9,8 @@ import { above, below, between } from './sign.ts';
 /** Outside the maneuvers that go there on purpose; those that do have it before and after, by the same words. */
 export const NEAR_STALL: Situation = {
   id: 'near-stall',
+  // The warner in a good flare, and as the wheels leave, is no stall.
+  unless: [{ fieldFt: below(50) }, { sinceLiftS: below(5) }],
   when: [{ warnerS: above(1) }, { aboveWarningKt: below(-0.5), kias: above(25) }],
   forS: 0.3,
   never: ['PULL', 'STEEP', 'LESS POWER', 'FLAPS IN', 'ROLL', 'ALTITUDE', 'HEADING', 'TRIM', 'GOOD'],

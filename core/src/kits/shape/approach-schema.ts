@@ -68,6 +68,24 @@ export const approachFigures = ({
   touchKias: touch?.kias ?? null,
 });
 
+export const APPROACH_SIGNS = [
+  'fast',
+  'slow',
+  'not-stable',
+  'flared-late',
+  'flared-high',
+  'bounced',
+  'across',
+  'flaps-at-once',
+] as const;
+
+const approachSignSchema = z.object({
+  sign: z.enum(APPROACH_SIGNS),
+  /** Knots, ft/min, feet, times or degrees, as the sign has it. */
+  value: z.number(),
+});
+export type ApproachSign = z.infer<typeof approachSignSchema>;
+
 export const approachSchema = z.object({
   startS: z.number(),
   endS: z.number(),
@@ -88,6 +106,8 @@ export const approachSchema = z.object({
   /** How far the turn to final went beyond the centre line; 0 where it did not. */
   overshotFt: figure,
   decision: decisionSchema,
+  /** What it shows of how it was flown; left out by older cores. */
+  signs: z.array(approachSignSchema).default([]),
   path: z.array(
     z.object({ s: z.number(), ft: z.number(), kias: figure, rightFt: figure, distanceFt: figure }),
   ),

@@ -13,6 +13,7 @@ import { FT_TO_M, KT_TO_MPS } from '../../units/convert.ts';
 import { known } from '../../units/numbers.ts';
 import type { ScoringContext } from '../attempt/attempt.ts';
 import type { Approach, Gate, Mark, TouchPoint } from './approach-schema.ts';
+import { approachSigns } from './approach-signs.ts';
 import { type CentreLine, centreLine } from './centre-line.ts';
 import type { Final, FlightShape } from './flight-shape.ts';
 import { type GroundMotion, groundMotion } from './motion.ts';
@@ -77,7 +78,7 @@ function approachOf(seen: Seen): Approach {
   const target = targetKias(seen, gate?.row ?? rows.to - 1);
   const touch = final.end === 'landing' ? touchOf(seen) : null;
   const judged = gate ? gateOf(seen, gate.mark, target) : null;
-  return {
+  const approach = {
     startS: track.timeS[rows.from],
     endS: final.endS,
     end: final.end,
@@ -93,6 +94,7 @@ function approachOf(seen: Seen): Approach {
     decision: decisionOf(final, judged),
     path: pathOf(seen),
   };
+  return { ...approach, signs: approachSigns(track, approach) };
 }
 
 const heightOf = ({ track, final }: Seen, row: number): number =>
@@ -214,7 +216,13 @@ function touchRow(track: Track, row: number): number {
   const load = track.raw('load_g');
   const about = rowsBetween(timeS, timeS[row] - APPROACH.touchWithinS, timeS[row] + APPROACH.touchWithinS);
   if (load) {
-    const met = firstWhere(about, (i) => load[i] > APPROACH.bounceG);
+    // What it pulls higher up is the flare.
+    const { values } = track.altitudeFt;
+    const rolledFt = values[rowOfMax(about, (i) => -values[i])];
+    const met = firstWhere(
+      about,
+      (i) => load[i] > APPROACH.bounceG && values[i] < rolledFt + APPROACH.touchFt,
+    );
     if (met >= 0) return met;
   }
   return levelsOff(track, row);

@@ -19,6 +19,10 @@ export const WHEELS = figures('shape/wheels', {
   touchShare: [1.15, '', 'multiple of the stall speed with landing flaps below which it touched'],
   touchGroundShare: [1.3, '', 'the same by the speed over the ground, where no airspeed was recorded'],
   touchGpsRmsFt: [7, 'ft', 'scatter where the altitude is a satellite receiver’s'],
+  loadStepS: [0.21, 's', 'longest step of rows that show how the wheels meet the ground'],
+  metS: [3, 's', 'time about the beginning of that level in which they do'],
+  metG: [1.2, 'g', 'load of a wheel that meets the ground'],
+  jumpG: [0.15, 'g', 'its rise from one row to the next'],
   slowsKt: [8, 'kt', 'loss of speed that shows a touch where the stall speed is not known'],
   airborneS: [15, 's', 'time off the ground that is a flight'],
   airborneFt: [45, 'ft', 'height that it reaches'],
@@ -117,10 +121,33 @@ export const APPROACH = figures('shape/approach', {
   points: [80, '', 'points that are kept for drawing'],
   touchWithinS: [2.5, 's', 'time about where the altimeter has it down in which the load shows the touch'],
   hingeS: [3, 's', 'time before and after the touch over which the way down and the roll are laid as lines'],
+  touchFt: [6, 'ft', 'height above the lowest about it up to which a load can be the touch'],
   bounceG: [1.15, 'g', 'load of a wheel that meets the ground'],
   airG: [0.95, 'g', 'load between two of them'],
   bounceS: [5, 's', 'time after the first in which a second is a bounce'],
   overshootFt: [200, 'ft', 'distance beyond the centre line that overshot the turn to final'],
+});
+
+export const APPROACH_SIGN = figures('shape/approach-sign', {
+  finestS: [0.21, 's', 'longest step of rows that show a flare'],
+  sinkS: [2, 's', 'time before the touch over which its sink is taken'],
+  lateFpm: [270, 'ft/min', 'sink at the touch of a flare that came late'],
+  flownOnKt: [
+    8,
+    'kt',
+    'distance below the speed of the final within which it was flown onto the runway, and sprang back',
+  ],
+  dropFpm: [150, 'ft/min', 'sink at the touch of what was held off too high'],
+  flareS: [12, 's', 'time before the touch in which it is held off'],
+  heldS: [1.5, 's', 'time over which it is'],
+  heldFpm: [60, 'ft/min', 'sink of an airplane that is held off'],
+  highFt: [8, 'ft', 'height from which that is too high'],
+  highestFt: [60, 'ft', 'height up to which it is a flare'],
+  rollsS: [1, 's', 'time after the touch from which it rolls'],
+  acrossDeg: [6, 'deg', 'distance of the nose from the track at the touch that is across it'],
+  flapsS: [30, 's', 'time after a go-around in which the flaps come in'],
+  fullDeg: [15, 'deg', 'flaps that have stages to come in by'],
+  restS: [1, 's', 'shortest stop between two stages'],
 });
 
 export const TAKEOFF = figures('shape/takeoff', {

@@ -136,8 +136,21 @@ function touched(track: Track, { airplane }: ScoringContext, motion: GroundMotio
     if (timeS[part.to - 1] - timeS[i] < WHEELS.touchS - track.stepS) break;
     const falls = speed[part.from] - speed[part.to - 1];
     const slow = Number.isNaN(enough) ? falls > WHEELS.slowsKt : speed[part.to - 1] < enough && falls > 0;
-    if (scatterFt(altitudeFt.values, part) <= rmsFt && slow) return true;
+    // Faster than that only where the load shows that the wheels met something.
+    const shown = slow || (falls > 0 && met(track, part));
+    if (shown && scatterFt(altitudeFt.values, part) <= rmsFt) return true;
   }
+  return false;
+}
+
+/** Whether the load jumped as the level began: more than a gust or a pull does from one moment to the next. */
+function met(track: Track, { from }: Rows): boolean {
+  const load = track.raw('load_g');
+  if (!load || track.stepS > WHEELS.loadStepS) return false;
+  const { timeS } = track;
+  const about = rowsBetween(timeS, timeS[from] - WHEELS.metS, timeS[from] + WHEELS.metS);
+  for (let i = Math.max(1, about.from); i < about.to; i++)
+    if (load[i] > WHEELS.metG && load[i] - load[i - 1] > WHEELS.jumpG) return true;
   return false;
 }
 

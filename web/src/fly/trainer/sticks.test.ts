@@ -1,6 +1,6 @@
 import { nextFlaps, readSticks } from './sticks.ts';
 
-const before = { aileron: 0, elevator: 0, rudder: 0, throttle: 0.7, trim: -0.2, flapsDeg: 0 };
+const before = { aileron: 0, elevator: 0, rudder: 0, throttle: 0.7, trim: -0.2, flapsDeg: 0, brakes: 0 };
 const pad = (axes: number[], pressed: Record<number, number> = {}) =>
   ({
     axes,
