@@ -129,11 +129,14 @@ export { flyLesson } from './fly/fly-lesson.ts';
 export { flyTemplate } from './fly/fly-template.ts';
 export { isAimedAt, type Lane, lanesOf, usedOf } from './fly/lanes.ts';
 export { attitudeSeen, LOOKED_S, LOOKS, type LookName } from './fly/look-around.ts';
+export type { PatternFigures } from './fly/pattern/coach.ts';
+export type { LandingShown } from './fly/pattern/landing-log.ts';
 export { horizonAt, type SightPicture, sightPicturesSchema, type View } from './fly/sight-picture.ts';
 export { openTrainer } from './fly/trainer.ts';
 export {
   type Assistance,
   type Demonstration,
+  type PatternOptions,
   SHARED_AXES,
   type SharedAxis,
   type StudentInput,
@@ -141,6 +144,7 @@ export {
   type TrainerOptions,
   type TrainerSnapshot,
 } from './fly/trainer-types.ts';
+export { TRAPS, type TrapKind } from './fly/traps/coach.ts';
 export { instructorsAttempts } from './fly/who-flew.ts';
 export { canonicalJson, hashOf } from './hash.ts';
 export { caseOf } from './kits/attempt/case.ts';
@@ -468,11 +472,12 @@ export { askedWords } from './words/card.ts';
 export { CHOICES } from './words/choices.ts';
 export { dayText } from './words/day.ts';
 export { runUpLines, takeoffLines } from './words/departure.ts';
-export { type FieldPartSaid, fieldSaid } from './words/field.ts';
+export { type FieldPartSaid, fieldSaid, spins as spinsSaid } from './words/field.ts';
 export { figuresIn, KNOTS, type Units, unitsFor } from './words/figures.ts';
 export { type SaidGate, saidGate, saidGateSchema } from './words/gates.ts';
 export { type HappenedItem, happened, titleWithTime } from './words/happened.ts';
 export { cellWords, describeInput, errorWords, inputWords } from './words/input-error.ts';
+export { landingShownSaid } from './words/landing-shown.ts';
 export { type LiveVerdict, verdictOf } from './words/live-verdict.ts';
 export { beyondMinimaSaid } from './words/minima.ts';
 export {

@@ -14,7 +14,7 @@ import { type LiveColumns, openLiveColumns } from '../signals/live-columns.ts';
 import type { ThresholdEdits } from '../units/figures.ts';
 import { type CoachWords, wordsOf } from './coach-words.ts';
 import { type FaultHeard, followFaults } from './follow-faults.ts';
-import { followSteps } from './progress.ts';
+import { followSteps, stepAfter } from './progress.ts';
 import { openVoice, type Word } from './voice.ts';
 
 export interface CoachOptions {
@@ -205,7 +205,7 @@ export function openCoach(options: CoachOptions): Coach {
       blank: low || step.blank === true,
       offBands: bandsOff(values, options.card),
       step,
-      next: steps[index + 1] ?? null,
+      next: steps[stepAfter(steps, index)] ?? null,
       stepS,
       index,
       of: steps.length,

@@ -31,6 +31,12 @@ export interface Follower {
 /** So long it has to look given up. */
 const OVER_S = 6;
 
+/** Index of what follows a step. */
+export function stepAfter(steps: readonly Step[], index: number): number {
+  const { leadsTo } = steps[index];
+  return leadsTo === undefined ? index + 1 : steps.findIndex(({ id }) => id === leadsTo);
+}
+
 export function followSteps(steps: readonly Step[]): Follower {
   const since = steps.map(() => ({ done: Number.NaN, begun: Number.NaN, over: Number.NaN }));
   const now: Progress = { index: 0, lost: false, unseen: false, ended: false };
@@ -56,7 +62,7 @@ export function followSteps(steps: readonly Step[]): Follower {
 
   return {
     now,
-    pass: () => go(now.index + 1),
+    pass: () => go(stepAfter(steps, now.index)),
     breakOff: () => go(0),
     follow(values, atS) {
       now.ended = false;
@@ -82,11 +88,11 @@ export function followSteps(steps: readonly Step[]): Follower {
         return true;
       }
       if (lasted(from, 'done', shows(step.done, values), step.forS ?? 0)) {
-        go(from + 1);
+        go(stepAfter(steps, from));
         return true;
       }
       if (from > 0 && now.unseen && values.inStepS > step.withinS) {
-        go(from + 1);
+        go(stepAfter(steps, from));
         return true;
       }
       if (from > 0 && values.inStepS > Math.max(LEAST_LOST_S, LOST * step.withinS)) now.lost = true;

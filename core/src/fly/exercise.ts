@@ -10,9 +10,17 @@ import type { FieldRow } from '../kits/coach/quantities.ts';
 import { airframeFor, pieceFor, settingsFor } from './fly.ts';
 import { reposition } from './fly-lesson.ts';
 import type { Lane } from './lanes.ts';
+import type { PatternFigures } from './pattern/coach.ts';
 import type { LandingShown } from './pattern/landing-log.ts';
 import { demonstrationOf } from './shown.ts';
-import type { Demonstration, TrainerOptions } from './trainer-types.ts';
+import type { Demonstration, StudentInput, TrainerOptions } from './trainer-types.ts';
+
+/** What somebody who meddles goes by: the flight, the step that it is in, and the student's hands. */
+export interface Meddling {
+  seen: Seen;
+  step: string;
+  input: StudentInput;
+}
 
 export interface Exercise {
   card: TargetCard;
@@ -24,10 +32,12 @@ export interface Exercise {
   /** What the instructor flies, shown or only held. */
   show(c: Cockpit): Script;
   hold(c: Cockpit): Script;
+  /** Of the pattern that is flown. */
+  figures?: PatternFigures;
   /** After every look: where it is at a field, and the landing that it made. */
   follow?(flight: Flight, seen: Seen): { field: FieldRow; landing: LandingShown | null };
   /** What somebody else does to the student's controls. */
-  meddle?(aim: Aim, seen: Seen): Aim;
+  meddle?(aim: Aim, now: Meddling): Aim;
   /** It cannot be flown on. */
   isDown(flight: Flight, seen: Seen): boolean;
 }

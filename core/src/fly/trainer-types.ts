@@ -11,7 +11,9 @@ import type { FieldRow } from '../kits/coach/quantities.ts';
 import type { Recording } from '../recording/columns/recording.ts';
 import type { Holder } from './exchange.ts';
 import type { Lane } from './lanes.ts';
+import type { PatternFigures } from './pattern/coach.ts';
 import type { LandingShown } from './pattern/landing-log.ts';
+import type { TrapKind } from './traps/coach.ts';
 
 /** Deviations of the demonstration from the same lanes, by seconds from the beginning of the maneuver. */
 export interface Demonstration {
@@ -57,8 +59,10 @@ export interface TrainerOptions extends Weather {
   airplane: Airplane;
   card: TargetCard;
   groundFt: number;
-  /** The pattern at a field in place of the card's maneuver, or one of the ways into a spin. */
+  /** The pattern at a field in place of the card's maneuver. */
   pattern?: PatternOptions;
+  /** One of the ways into a spin in its place. */
+  trap?: TrapKind;
   seed?: number;
   assistance?: Assistance;
   /** The school's own words for what the coach says. */
@@ -90,6 +94,10 @@ export interface TrainerSnapshot {
 }
 
 export interface Trainer {
+  /** Of what is flown: the lesson's, or the pattern's. */
+  card: TargetCard;
+  /** Of the pattern, where it is flown. */
+  pattern: PatternFigures | null;
   lanes: Lane[];
   demonstration: Demonstration;
   input(part: Partial<StudentInput>): void;

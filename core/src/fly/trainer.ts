@@ -20,11 +20,12 @@ import {
   studentAnswers,
   wordOf,
 } from './exchange.ts';
-import { maneuverExercise } from './exercise.ts';
+import { type Exercise, maneuverExercise } from './exercise.ts';
 import { deviationOf, lanesOf } from './lanes.ts';
 import { patternExercise } from './pattern/exercise.ts';
 import { sharedAim } from './shared-axis.ts';
 import type { Assistance, SharedAxis, StudentInput, Trainer, TrainerOptions } from './trainer-types.ts';
+import { trapExercise } from './traps/exercise.ts';
 
 const LOOK_S = 1 / LOOKS_PER_S;
 const STEPS = STEP_HZ / LOOKS_PER_S;
@@ -40,10 +41,15 @@ const STEERED_DEG_PER_S = 8;
 /** The coach looks ten times a second. */
 const LOOKS_PER_COACH = LOOKS_PER_S / 10;
 
+function exerciseOf(options: TrainerOptions): Exercise {
+  if (options.pattern) return patternExercise(options, options.pattern);
+  return options.trap ? trapExercise(options, options.trap) : maneuverExercise(options);
+}
+
 /** @throws InputError when the airplane cannot be flown, or the card has no maneuver that is. */
 export function openTrainer(options: TrainerOptions): Trainer {
   const { airplane, groundFt, seed = 1 } = options;
-  const exercise = options.pattern ? patternExercise(options, options.pattern) : maneuverExercise(options);
+  const exercise = exerciseOf(options);
   const { card, settings } = exercise;
   const lanes = lanesOf(card);
   const recorder: FlightRecorder = flightRecorder({ rateHz: 10, seed });
@@ -129,7 +135,13 @@ export function openTrainer(options: TrainerOptions): Trainer {
     const own = shared
       ? sharedAim(shared, studentAim(), { card, look: coached, seen, throttle: input.throttle })
       : studentAim();
-    moveControls(hands, exercise.meddle?.(own, seen) ?? own, seen, flight, LOOK_S);
+    moveControls(
+      hands,
+      exercise.meddle?.(own, { seen, step: coached.step.id, input }) ?? own,
+      seen,
+      flight,
+      LOOK_S,
+    );
     if (assistance.steady) input.trim = flight.controls.trim;
     for (let i = 0; i < STEPS; i++) keep(flight);
   }
@@ -212,6 +224,8 @@ export function openTrainer(options: TrainerOptions): Trainer {
   }
 
   return {
+    card,
+    pattern: exercise.figures ?? null,
     lanes,
     demonstration: exercise.demonstration(lanes),
     input(part) {
@@ -264,6 +278,7 @@ export function openTrainer(options: TrainerOptions): Trainer {
       showing = false;
       coach.breakOff();
       takeHands();
+      at = exercise.follow?.(flight, seen);
     },
     snapshot: () => ({
       timeS: flight.state.timeS,

@@ -69,7 +69,8 @@ export const heldSchema = z.object({ startS: z.number(), endS: z.number() });
 /** A flight in the trainer: its recording as text, and when the synthetic instructor had the controls. */
 export const trainerFlightSchema = z.object({
   csv: z.string().min(1).max(60_000_000),
-  maneuver: maneuverIdSchema,
+  /** What was practised, for the name of the file. */
+  maneuver: z.union([maneuverIdSchema, z.literal('pattern')]),
   instructorFlew: z.array(heldSchema).max(500).default([]),
 });
 

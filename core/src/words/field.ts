@@ -398,7 +398,7 @@ const after = (): FieldPartSaid => ({
 });
 
 /** From memory of FAA-H-8083-3, upset prevention and spins; nothing here asks for one. */
-const spins = (): FieldPartSaid => ({
+export const spins = (): FieldPartSaid => ({
   id: 'spins',
   title: 'How a spin begins',
   lines: [],

@@ -60,6 +60,7 @@ export const SHORTCUTS = table({
     where: 'Trainer',
     does: 'left and right rudder, where it is not helped',
   },
+  brakes: { keys: [], shown: ['b'], where: 'Trainer', does: 'brakes, on the ground' },
   pause: {
     keys: [],
     shown: ['space', 'r', 'o'],

@@ -6,6 +6,8 @@ import { attitudeSeen, horizonAt, LOOKS, type LookName, type View } from '@keel/
 import { type PointerEvent, type ReactNode, type RefObject, useEffect, useRef, useState } from 'react';
 import { WebGLRenderer } from 'three';
 import type { PointerStick } from './pointer-stick.ts';
+import { paintRunway } from './runway-flat.ts';
+import type { Runway } from './runway-shape.ts';
 import { trainingArea } from './scene.ts';
 import './sight.css';
 
@@ -42,10 +44,20 @@ interface Props {
   look?: LookName;
   /** Where the wing is, as the airplane's file has it; it hides one or the other of the side. */
   wing?: 'high' | 'low';
+  /** The runway of the pattern; the training area where it is left out. */
+  runway?: Runway;
   children?: ReactNode;
 }
 
-export function Windscreen({ latest, pictures, stick, look = 'ahead', wing = 'high', children }: Props) {
+export function Windscreen({
+  latest,
+  pictures,
+  stick,
+  look = 'ahead',
+  wing = 'high',
+  runway,
+  children,
+}: Props) {
   const eyes = useRef<Eyes>(LOOKS.ahead);
   eyes.current = LOOKS[look];
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -53,8 +65,8 @@ export function Windscreen({ latest, pictures, stick, look = 'ahead', wing = 'hi
   useEffect(() => {
     const target = canvas.current;
     if (!target) return;
-    return (flat ? drawFlat : drawSolid)(target, latest, eyes, () => setFlat(true));
-  }, [latest, flat]);
+    return (flat ? drawFlat : drawSolid)(target, latest, eyes, () => setFlat(true), runway);
+  }, [latest, flat, runway]);
 
   const from = useRef<{ x: number; y: number } | null>(null);
   const drag = (event: PointerEvent<HTMLDivElement>) => {
@@ -84,7 +96,7 @@ export function Windscreen({ latest, pictures, stick, look = 'ahead', wing = 'hi
     >
       {/* Another kind of context needs another canvas. */}
       <canvas
-        key={flat ? 'flat' : 'solid'}
+        key={`${flat ? 'flat' : 'solid'}${runway ? ' runway' : ''}`}
         ref={canvas}
         role="img"
         aria-label={look === 'ahead' ? 'The view ahead' : `The view ${look}`}
@@ -161,6 +173,7 @@ type Draw = (
   latest: Props['latest'],
   eyes: RefObject<Eyes>,
   giveUp: () => void,
+  runway: Runway | undefined,
 ) => () => void;
 
 /** Calls at every frame until stopped. */
@@ -184,7 +197,7 @@ function fit(canvas: HTMLCanvasElement, share: number): boolean {
 
 const SLOW_MS = 70;
 
-const drawSolid: Draw = (canvas, latest, eyes, giveUp) => {
+const drawSolid: Draw = (canvas, latest, eyes, giveUp, runway) => {
   let renderer: WebGLRenderer;
   try {
     renderer = new WebGLRenderer({ canvas, antialias: true, powerPreference: 'low-power' });
@@ -193,7 +206,7 @@ const drawSolid: Draw = (canvas, latest, eyes, giveUp) => {
     return () => {};
   }
   canvas.addEventListener('webglcontextlost', giveUp);
-  const area = trainingArea(VIEW_ANGLE_DEG, LOOK_DOWN_DEG);
+  const area = trainingArea(VIEW_ANGLE_DEG, LOOK_DOWN_DEG, runway);
   let share = 1;
   let shownAtS = -1;
   let shownBy: Eyes | null = null;
@@ -232,7 +245,7 @@ const drawSolid: Draw = (canvas, latest, eyes, giveUp) => {
   };
 };
 
-const drawFlat: Draw = (canvas, latest, eyes) =>
+const drawFlat: Draw = (canvas, latest, eyes, _giveUp, runway) =>
   everyFrame(() => {
     const now = latest.current;
     const paint = canvas.getContext('2d');
@@ -256,4 +269,9 @@ const drawFlat: Draw = (canvas, latest, eyes) =>
     paint.lineTo(WIDTH, at(WIDTH / 2) + side);
     paint.lineTo(0, at(-WIDTH / 2) + side);
     paint.fill();
+    if (!runway) return;
+    const { alt_ft: altitudeFt, hdg_deg: headingDeg, pitch_deg: pitchDeg, bank_deg: bankDeg } = now.reading;
+    const { northM, eastM } = now;
+    const eye = { northM, eastM, altitudeFt, headingDeg, pitchDeg, bankDeg, ...eyes.current };
+    paintRunway(paint, runway, eye, VIEW, { width: WIDTH, height: HEIGHT });
   });

@@ -24,6 +24,7 @@ import {
   SRGBColorSpace,
 } from 'three';
 import { mergeGeometries } from 'three/examples/jsm/utils/BufferGeometryUtils.js';
+import { type Runway, runwayShapes } from './runway-shape.ts';
 import { openTraffic } from './traffic.ts';
 import { trafficShape } from './traffic-shape.ts';
 
@@ -140,7 +141,10 @@ function tarns(): Mesh {
   return new Mesh(mergeGeometries(shapes), new MeshBasicMaterial({ color: '#a9c6d6' }));
 }
 
-function woods(): InstancedMesh {
+/** Near a runway nothing stands that an airplane could fly into, m. */
+const CLEAR_M = 4500;
+
+function woods(cleared: boolean): InstancedMesh {
   const random = shuffled(91);
   const count = 260;
   const mesh = new InstancedMesh(
@@ -151,8 +155,9 @@ function woods(): InstancedMesh {
   const place = new Matrix4();
   for (let i = 0; i < count; i++) {
     const [x, z] = [(random() - 0.5) * 36_000, (random() - 0.5) * 36_000];
+    const size = cleared && Math.hypot(x, z) < CLEAR_M ? 0 : 1;
     place.makeRotationY(random() * Math.PI);
-    place.scale({ x: 200 + 700 * random(), y: 24, z: 90 + 260 * random() } as never);
+    place.scale({ x: size * (200 + 700 * random()), y: size * 24, z: size * (90 + 260 * random()) } as never);
     place.setPosition(x, 10, z);
     mesh.setMatrixAt(i, place);
   }
@@ -198,17 +203,23 @@ interface TrainingArea {
 
 const RAD = Math.PI / 180;
 
-export function trainingArea(viewAngleDeg: number, lookDownDeg: number): TrainingArea {
+/** Eyes above the wheels, m. */
+const EYE_M = 2;
+
+/** @param runway where the pattern is flown; the plain lies at its height then */
+export function trainingArea(viewAngleDeg: number, lookDownDeg: number, runway?: Runway): TrainingArea {
+  const plainFt = runway?.fieldFt ?? PLAIN_FT;
   const scene = new Scene();
   scene.fog = new Fog(SKY_LOW, 9000, 62_000);
   const plain = new Mesh(
-    new PlaneGeometry(2 * HALF_M, 2 * HALF_M, 1, 1).rotateX(-Math.PI / 2),
+    new PlaneGeometry(2 * HALF_M, 2 * HALF_M, 60, 60).rotateX(-Math.PI / 2),
     new MeshBasicMaterial({ map: fields() }),
   );
   const dome = sky();
-  scene.add(dome, plain, tarns(), woods(), hills(), ...landmarks());
-  scene.position.y = PLAIN_FT * FT;
-  const camera = new PerspectiveCamera(viewAngleDeg, 1.8, 2, 120_000);
+  scene.add(dome, plain, woods(runway !== undefined), hills());
+  scene.add(...(runway ? runwayShapes(runway) : [tarns(), ...landmarks()]));
+  scene.position.y = plainFt * FT;
+  const camera = new PerspectiveCamera(viewAngleDeg, 1.8, runway ? 0.8 : 2, 120_000);
   camera.rotation.order = 'YXZ';
   const traffic = openTraffic();
   const other = trafficShape();
@@ -218,7 +229,7 @@ export function trainingArea(viewAngleDeg: number, lookDownDeg: number): Trainin
     camera,
     look(eye) {
       const { northM, eastM, altitudeM, headingDeg, pitchDeg, bankDeg, yawDeg, upDeg } = eye;
-      camera.position.set(eastM, altitudeM, -northM);
+      camera.position.set(eastM, altitudeM + EYE_M, -northM);
       camera.rotation.set(0, 0, 0);
       camera.rotateY(-headingDeg * RAD);
       camera.rotateX(pitchDeg * RAD);
@@ -230,7 +241,7 @@ export function trainingArea(viewAngleDeg: number, lookDownDeg: number): Trainin
       other.visible = passing !== null;
       if (!passing) return;
       // The scene stands on the plain, the eye on the sea.
-      other.position.set(passing.eastM, passing.altitudeM - PLAIN_FT * FT, -passing.northM);
+      other.position.set(passing.eastM, passing.altitudeM - plainFt * FT, -passing.northM);
       other.rotation.set(0, -passing.courseDeg * RAD, 0);
     },
   };

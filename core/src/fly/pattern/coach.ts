@@ -28,12 +28,26 @@ const SLOW_KT = 5;
 /** Before the downwind turn is due. */
 const LEAD_FT = 1300;
 
-export const patternCoach = (figures: PatternFigures): CoachPart => ({
-  steps: () => steps(figures),
+export const patternCoach = (figures: PatternFigures, from: 'runway' | 'final'): CoachPart => ({
+  steps: () => (from === 'runway' ? steps(figures) : [onFinal, ...steps(figures).slice(1)]),
   situations: () => situations(figures),
   // Near a field the floor is the runway.
   without: ['floor-near', 'below-floor'],
 });
+
+/** Begun on final, the first step is over as soon as it flies. */
+const onFinal: Step = {
+  id: 'ready',
+  name: 'On final',
+  does: 'On final. Find the aim point.',
+  means: ['LOOK'],
+  done: { fieldFt: above(4) },
+  leadsTo: 'final',
+  forS: 2,
+  withinS: 600,
+  wrong: 'Looked for late',
+  aims: {},
+};
 
 function steps(f: PatternFigures): Step[] {
   const { side } = f;

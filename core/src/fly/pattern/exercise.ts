@@ -79,7 +79,8 @@ export function patternExercise(options: TrainerOptions, pattern: PatternOptions
       altitudeFt: card.entry.altitudeFt,
       headingDeg: runwayDeg,
     },
-    part: { coach: patternCoach(figures), faults: [] },
+    part: { coach: patternCoach(figures, pattern.from), faults: [] },
+    figures,
     demonstration: (lanes) => ({
       stepS: 1,
       lanes: lanes.map(() => []),
@@ -119,8 +120,17 @@ function cardOf(
     groundFt: fieldFt,
     headingDeg: runwayDeg,
   });
-  const entry = { ...plain.entry, altitudeFt: fieldFt + patternFt, floorFt: NO_FLOOR_FT };
-  return { ...plain, maneuver: 'pattern', variant: 'standard', title: 'Pattern', entry };
+  const entry = { ...plain.entry, altitudeFt: fieldFt + patternFt, floorFt: NO_FLOOR_FT, airspeedKias: null };
+  // Each leg has a speed of its own: no lane of the whole.
+  return {
+    ...plain,
+    maneuver: 'pattern',
+    variant: 'standard',
+    title: 'Pattern',
+    entry,
+    power: null,
+    tolerances: [],
+  };
 }
 
 /** On the brakes where it stands or rolls; level in the air. */

@@ -36,6 +36,8 @@ export interface Step {
   /** By what it is done, and how long that has to show. */
   done: FlightSign;
   forS?: number;
+  /** The step that follows, where it is not the next one in the list. */
+  leadsTo?: string;
   /** Shown, the airplane is in this step already, whatever came before it. */
   begun?: FlightSign;
   /** Shown in this step, an earlier one is flown again. */

@@ -9,11 +9,13 @@ interface Props {
   set: (part: Partial<StudentInput>) => void;
   stick: (stick: PointerStick | null) => void;
   flaps: (out: boolean) => void;
+  /** At a field there is a runway to stop on. */
+  brakes: boolean;
 }
 
 const TRIM_STEP = 0.03;
 
-export function TouchLevers({ input, set, stick, flaps }: Props) {
+export function TouchLevers({ input, set, stick, flaps, brakes }: Props) {
   const trim = (step: number) => set({ trim: Math.max(-1, Math.min(1, input.trim + step)) });
   return (
     <div className="touch">
@@ -52,6 +54,15 @@ export function TouchLevers({ input, set, stick, flaps }: Props) {
         <Button variant="default" onClick={() => flaps(false)}>
           Flaps in
         </Button>
+        {brakes && (
+          <Button
+            variant={input.brakes > 0 ? 'filled' : 'default'}
+            aria-pressed={input.brakes > 0}
+            onClick={() => set({ brakes: input.brakes > 0 ? 0 : 1 })}
+          >
+            Brakes
+          </Button>
+        )}
       </div>
     </div>
   );

@@ -1,5 +1,15 @@
 /** The trainer: one picture, a plain panel, and the card reduced to what matters now. */
-import type { Airplane, CoachWords, Lesson, PracticeWay, TargetCard, TrainerOptions } from '@keel/core';
+import {
+  type Airplane,
+  type CoachWords,
+  type Lesson,
+  type Me,
+  type PracticeWay,
+  type TargetCard,
+  type TrainerOptions,
+  type TrapKind,
+  unitsFor,
+} from '@keel/core';
 import { Button, Select } from '@mantine/core';
 import {
   IconArrowsMaximize,
@@ -12,20 +22,24 @@ import { useEffect, useMemo, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { useAirplanes, useLesson, useMe, useSchoolWords } from '../../api/hooks.ts';
 import { useSetCurrent } from '../../frame/current.tsx';
-import { speedIn } from '../../parts/format.ts';
+import { heading, speedIn } from '../../parts/format.ts';
 import { Failed, Loading, Waiting } from '../../parts/states.tsx';
 import { Panel } from '../../sight/Panel.tsx';
 import type { PointerStick } from '../../sight/pointer-stick.ts';
 import { Windscreen } from '../../sight/Windscreen.tsx';
 import { ChooseCard } from './ChooseCard.tsx';
 import { Ladder } from './Ladder.tsx';
+import { LandingNow } from './LandingNow.tsx';
 import { LiveCard } from './LiveCard.tsx';
 import { LookButtons } from './LookButtons.tsx';
+import { PatternMap } from './PatternMap.tsx';
+import { isPattern, isTrap, type PatternDay, type PatternKind, patternDay } from './pattern-day.ts';
 import { SoundMenu, useSound } from './SoundMenu.tsx';
 import { StateRow } from './StateRow.tsx';
 import { nextFlaps } from './sticks.ts';
 import { type Company, Together } from './Together.tsx';
 import { TouchLevers } from './TouchLevers.tsx';
+import { TrapCard } from './TrapCard.tsx';
 import { useHandIn } from './use-hand-in.ts';
 import { useLook } from './use-look.ts';
 import { useSightMarks } from './use-sight-marks.ts';
@@ -39,16 +53,18 @@ export function TrainerPage() {
   const airplanes = useAirplanes();
   useSetCurrent({ lessonId, studentId: lesson.data?.student.id });
   const words = useSchoolWords();
+  const me = useMe();
   if (!lesson.data) return <Waiting query={lesson} what="the lesson" />;
   if (!words.data) return <Waiting query={words} what="what the coach says" />;
   if (!airplanes.data) return <Waiting query={airplanes} what="the airplane" />;
+  if (!me.data) return <Waiting query={me} what="the field" />;
   const airplane = airplanes.data.find(({ id }) => id === lesson.data?.airplane.id);
   if (!airplane) return <Loading what="the airplane" />;
-  return <WithCard lesson={lesson.data} airplane={airplane} words={words.data.words} />;
+  return <WithCard lesson={lesson.data} airplane={airplane} words={words.data.words} me={me.data} />;
 }
 
-function WithCard(props: { lesson: Lesson; airplane: Airplane; words: CoachWords }) {
-  const { lesson, airplane, words } = props;
+function WithCard(props: { lesson: Lesson; airplane: Airplane; words: CoachWords; me: Me }) {
+  const { lesson, airplane, words, me } = props;
   const [search, setSearch] = useSearchParams();
   // A link names the maneuver; whoever chooses here, the card.
   const asked = lesson.cards.findIndex(({ maneuver }) => maneuver === search.get('maneuver'));
@@ -63,21 +79,59 @@ function WithCard(props: { lesson: Lesson; airplane: Airplane; words: CoachWords
     const turn = listed.turn && { ...listed.turn, rollOutHeadingDeg: listed.turn.rollOutHeadingsDeg[side] };
     return { ...listed, variant: side, turn };
   }, [listed, side]);
+  const pattern = search.get('pattern');
+  const trapped = search.get('trap');
+  const kind = isPattern(pattern) ? pattern : isTrap(trapped) ? trapped : null;
+  const day = useMemo(() => (isPattern(kind) ? patternDay(lesson, me, kind) : null), [lesson, me, kind]);
   const options = useMemo<TrainerOptions>(
-    () => ({ airplane, card, groundFt: lesson.conditions.groundFt ?? 0, words }),
-    [airplane, card, lesson.conditions.groundFt, words],
+    () => ({
+      airplane,
+      card,
+      groundFt: lesson.conditions.groundFt ?? 0,
+      words,
+      ...day?.options,
+      ...(isTrap(kind) && { trap: kind }),
+    }),
+    [airplane, card, lesson.conditions.groundFt, words, day, kind],
   );
   const choose = (next: Record<string, string>) =>
-    setSearch((before) => ({ ...Object.fromEntries(before), ...next }), { replace: true });
+    setSearch(
+      (before) => {
+        const { pattern: _pattern, trap: _trap, ...rest } = Object.fromEntries(before);
+        return { ...rest, ...next };
+      },
+      { replace: true },
+    );
   return (
     <Flying
-      key={`${card.maneuver} ${card.variant} ${index}`}
+      key={`${card.maneuver} ${card.variant} ${index} ${kind}`}
       lesson={lesson}
       options={options}
+      day={day}
+      kind={kind}
       index={index}
       choose={choose}
     />
   );
+}
+
+const BEGINS: Record<PatternKind | TrapKind, string> = {
+  skid: 'A glide, high above the ground',
+  'over-the-top': 'A glide, high above the ground',
+  pull: 'A glide, high above the ground',
+  runway: 'Lined up on the runway',
+  final: 'On final, a mile and a half out',
+};
+
+const PACE_NAMES: Record<number, string> = { 2: '2×', 1: '1×', 0.5: '½×', 0.25: '¼×' };
+
+function fieldLine({ runway, assumed, options }: PatternDay): string {
+  const { windFromDeg, windKt } = options;
+  const wind =
+    windFromDeg === undefined || windKt === undefined
+      ? 'no wind entered: still air'
+      : `wind ${heading(windFromDeg)}° ${windKt} kt`;
+  return `Runway ${runway}${assumed ? ', assumed' : ''} · ${wind}`;
 }
 
 /** Fingers have no arrow keys. */
@@ -85,17 +139,23 @@ const hasFingers = () => matchMedia('(pointer: coarse)').matches;
 
 /** Airplane seconds for a second of the clock. */
 const PACES = [1, 0.5, 0.25] as const;
+/** The long legs of a pattern may go by faster. */
+const PATTERN_PACES = [1, 2, 0.5, 0.25] as const;
 
 function Flying(props: {
   lesson: Lesson;
   options: TrainerOptions;
+  day: PatternDay | null;
+  kind: PatternKind | TrapKind | null;
   index: number;
   choose: (next: Record<string, string>) => void;
 }) {
-  const { lesson, options } = props;
-  const { card, airplane } = options;
+  const { lesson, options, day, kind } = props;
+  const { airplane } = options;
   const trainer = useTrainer(options);
   const { ready, snapshot, send } = trainer;
+  // The pattern has a card of its own.
+  const card = ready?.card ?? options.card;
   const { data: me } = useMe();
   const [paused, setPaused] = useState(true);
   const [pace, setPace] = useState<number>(1);
@@ -106,7 +166,16 @@ function Flying(props: {
   const speedUnit = { name: airplane.speedUnit, perKt: speedIn(1, airplane.speedUnit) };
   const sound = useSound(trainer, paused);
   const { pictures, pictured, setPictured, mark } = useSightMarks(trainer, options, lesson);
-  const { handing, handIn } = useHandIn(trainer, card, lesson);
+  const { handing, handIn } = useHandIn(trainer, kind ? 'pattern' : options.card.maneuver, lesson);
+  const runway = useMemo(
+    () =>
+      day && {
+        fieldFt: day.options.pattern.fieldFt,
+        runwayDeg: day.options.pattern.runwayDeg,
+        lengthFt: day.lengthFt,
+      },
+    [day],
+  );
 
   useEffect(() => send({ kind: 'pace', pace: paused || !ready ? 0 : pace }), [send, paused, pace, ready]);
   useEffect(() => {
@@ -121,6 +190,8 @@ function Flying(props: {
     return () => document.removeEventListener('visibilitychange', hide);
   }, []);
 
+  const paces: readonly number[] = day ? PATTERN_PACES : PACES;
+  const slower = (before: number) => paces[(paces.indexOf(before) + 1) % paces.length];
   const around = useLook(() => trainer.latest.current?.timeS);
   const shown = snapshot?.holder === 'instructor';
   const practise = (way: PracticeWay) => {
@@ -141,7 +212,7 @@ function Flying(props: {
       x: () => send({ kind: 'exchange' }),
       h: () => send({ kind: 'show' }),
       m: () => void (instructor && mark()),
-      o: () => setPace((before) => PACES[(PACES.indexOf(before as 1) + 1) % PACES.length]),
+      o: () => setPace(slower),
       f: () => flaps(true),
       v: () => flaps(false),
     },
@@ -157,12 +228,16 @@ function Flying(props: {
   if (!ready || !snapshot) {
     return (
       <div className="page">
-        <Loading what="the airplane, trimmed at the entry" />
+        <Loading what={day ? 'the airplane at the field' : 'the airplane, trimmed at the entry'} />
       </div>
     );
   }
   const { reading, input, exchange, coach } = snapshot;
   const band = (parameter: string) => {
+    const aimed = coach.aims.kias;
+    // In the pattern each leg has a speed of its own.
+    if (kind && parameter === 'airspeed')
+      return aimed === undefined ? undefined : { low: aimed - 5, high: aimed + 10 };
     const lane = ready.lanes.find((one) => one.parameter === parameter);
     return lane && { low: lane.target + lane.low, high: lane.target + lane.high };
   };
@@ -174,7 +249,10 @@ function Flying(props: {
           level: 'said',
         }
       : snapshot.down
-        ? { says: `That was the ground. Back to the entry${levers ? '.' : ': r.'}`, level: 'safety' }
+        ? {
+            says: `${day ? 'Too hard for the airplane. Begin again' : 'That was the ground. Back to the entry'}${levers ? '.' : ': r.'}`,
+            level: 'safety',
+          }
         : sound.shown
           ? coach.word
           : null;
@@ -183,21 +261,22 @@ function Flying(props: {
       <div className="trainer-flight">
         <Windscreen
           latest={trainer.latest}
-          pictures={pictures}
+          pictures={kind ? [] : pictures}
           stick={setPointer}
           look={around.look}
           wing={airplane.wing?.mounted}
+          runway={runway ?? undefined}
         >
           <p className="spoken" role="status" data-level={word?.level}>
             {word?.says}
           </p>
           {paused && (
             <div className="paused">
-              <strong>{snapshot.timeS < 1 ? 'Trimmed at the entry' : 'Paused'}</strong>
+              <strong>{snapshot.timeS >= 1 ? 'Paused' : kind ? BEGINS[kind] : 'Trimmed at the entry'}</strong>
               <p>
                 {levers
                   ? 'The pad is the stick: down is back. The sliders are throttle and rudder.'
-                  : 'Arrow keys are the stick: down is back. W and S the throttle.'}{' '}
+                  : `Arrow keys are the stick: down is back. W and S the throttle.${day ? ' F and V the flaps, B the brakes; on the ground left and right steer.' : ''}`}{' '}
                 Practice on the ground, not a flight instrument.
               </p>
               <Button size="md" leftSection={<IconPlayerPlay size={18} />} onClick={() => setPaused(false)}>
@@ -223,6 +302,7 @@ function Flying(props: {
               set={(part) => send({ kind: 'input', input: part })}
               stick={setPointer}
               flaps={flaps}
+              brakes={day !== null}
             />
           )}
           <div className="trainer-row">
@@ -232,13 +312,13 @@ function Flying(props: {
                   Exchange controls
                 </Button>
                 <Button variant="default" onClick={() => send({ kind: 'reset' })}>
-                  Back to the entry
+                  {kind ? 'Begin again' : 'Back to the entry'}
                 </Button>
               </span>
             )}
             <p className="trainer-keys small" hidden={levers}>
-              <kbd>space</kbd> pause <kbd>r</kbd> back to entry <kbd>x</kbd> exchange controls <kbd>h</kbd>{' '}
-              show me{' '}
+              <kbd>space</kbd> pause <kbd>r</kbd> {kind ? 'begin again' : 'back to entry'} <kbd>x</kbd>{' '}
+              exchange controls <kbd>h</kbd> show me{' '}
               {instructor && (
                 <>
                   <kbd>m</kbd> mark the picture{' '}
@@ -254,12 +334,8 @@ function Flying(props: {
               >
                 {paused ? <IconPlayerPlay size={18} /> : <IconPlayerPause size={18} />}
               </button>
-              <button
-                type="button"
-                aria-label="Pace"
-                onClick={() => setPace(PACES[(PACES.indexOf(pace as 1) + 1) % PACES.length])}
-              >
-                {pace === 1 ? '1×' : pace === 0.5 ? '½×' : '¼×'}
+              <button type="button" aria-label="Pace" onClick={() => setPace(slower)}>
+                {PACE_NAMES[pace]}
               </button>
               <button
                 type="button"
@@ -282,32 +358,47 @@ function Flying(props: {
         </div>
       </div>
       <aside className="sheet trainer-card" aria-label="What matters now">
-        <ChooseCard lesson={lesson} index={props.index} variant={card.variant} choose={props.choose} />
+        <ChooseCard
+          lesson={lesson}
+          index={props.index}
+          kind={kind}
+          variant={card.variant}
+          choose={props.choose}
+        />
+        {day && <p className="quiet small">{fieldLine(day)}</p>}
         <LiveCard
           card={card}
-          {...ready}
+          lanes={ready.lanes}
+          demonstration={ready.demonstration}
           snapshot={snapshot}
           speedUnit={speedUnit}
           alone={company === 'alone'}
           passStep={() => send({ kind: 'passStep' })}
         />
+        {isTrap(kind) && <TrapCard kind={kind} />}
+        {ready.pattern && snapshot.field && (
+          <PatternMap pattern={ready.pattern} at={snapshot.field} timeS={snapshot.timeS} />
+        )}
+        {snapshot.landing && <LandingNow landing={snapshot.landing} units={unitsFor(airplane)} />}
         <Together company={company} choose={setCompany} />
         <Ladder lesson={lesson} card={card} way={shown ? 'show' : company} choose={practise} />
-        <Select
-          size="xs"
-          label="Horizon drawn over the view"
-          leftSection={<IconEye size={15} />}
-          value={pictured ?? 'none'}
-          onChange={(value) => setPictured(value === 'none' ? null : value)}
-          data={[
-            { value: 'none', label: 'None' },
-            { value: 'demonstration', label: 'As in the demonstration' },
-            ...lesson.sightPictures.map(({ id, label }) => ({ value: id, label })),
-          ]}
-        />
+        {!kind && (
+          <Select
+            size="xs"
+            label="Horizon drawn over the view"
+            leftSection={<IconEye size={15} />}
+            value={pictured ?? 'none'}
+            onChange={(value) => setPictured(value === 'none' ? null : value)}
+            data={[
+              { value: 'none', label: 'None' },
+              { value: 'demonstration', label: 'As in the demonstration' },
+              ...lesson.sightPictures.map(({ id, label }) => ({ value: id, label })),
+            ]}
+          />
+        )}
         <p className="quiet small">
-          Dashed: the demonstration. The trainer can’t teach the feel of rudder or load, completes no solo
-          requirement and never enters the logbook.
+          {kind ? '' : 'Dashed: the demonstration. '}The trainer can’t teach the feel of rudder or load,
+          completes no solo requirement and never enters the logbook.
         </p>
         <div className="trainer-actions">
           <Button variant="default" onClick={() => send({ kind: 'show' })}>

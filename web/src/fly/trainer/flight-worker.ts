@@ -24,7 +24,13 @@ export type ToFlight =
   | { kind: 'finish'; date: string };
 
 export type FromFlight =
-  | { kind: 'ready'; lanes: Trainer['lanes']; demonstration: Trainer['demonstration'] }
+  | {
+      kind: 'ready';
+      lanes: Trainer['lanes'];
+      demonstration: Trainer['demonstration'];
+      card: Trainer['card'];
+      pattern: Trainer['pattern'];
+    }
   | { kind: 'state'; snapshot: ReturnType<Trainer['snapshot']> }
   | { kind: 'finished'; csv: string; instructorFlew: { startS: number; endS: number }[] }
   | { kind: 'failed'; message: string };
@@ -55,7 +61,8 @@ function open(options: TrainerOptions): void {
     tell({ kind: 'failed', message: errorWords(error) });
     return;
   }
-  tell({ kind: 'ready', lanes: trainer.lanes, demonstration: trainer.demonstration });
+  const { lanes, demonstration, card, pattern } = trainer;
+  tell({ kind: 'ready', lanes, demonstration, card, pattern });
   setInterval(tick, TICK_MS);
 }
 

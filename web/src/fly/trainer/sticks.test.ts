@@ -49,3 +49,13 @@ test('flaps go stage by stage', () => {
     20, 0, 0,
   ]);
 });
+
+test('pedals and brakes set on the screen stay until they are moved there', () => {
+  const set = { ...before, rudder: 0.5, brakes: 1 };
+  expect(readSticks(new Set(), null, null, set, 0.03, {})).toEqual({});
+  expect(readSticks(new Set(), null, null, set, 0.03, { rudder: 0.5, brakes: 1 })).toEqual({
+    rudder: 0,
+    brakes: 0,
+  });
+  expect(readSticks(new Set(['b']), null, null, before, 0.03)).toEqual({ brakes: 1 });
+});

@@ -11,6 +11,7 @@ const HELD: Record<string, [keyof StudentInput, number]> = {
   arrowdown: ['elevator', 1],
   q: ['rudder', -1],
   e: ['rudder', 1],
+  b: ['brakes', 1],
 };
 /** Levers move on for as long as their key is held: a second for so much. */
 const LEVERS: Record<string, [keyof StudentInput, number]> = {
@@ -39,8 +40,15 @@ export function readSticks(
   pad: Gamepad | null,
   before: StudentInput,
   seconds: number,
+  /** What keys and gamepad moved last: what fingers set on the screen stays where they left it. */
+  ours: Partial<StudentInput> = before,
 ): Partial<StudentInput> {
-  const now: Partial<StudentInput> = { aileron: 0, elevator: 0, rudder: 0 };
+  const now: Partial<StudentInput> = {
+    aileron: 0,
+    elevator: 0,
+    ...(ours.rudder && { rudder: 0 }),
+    ...(ours.brakes && { brakes: 0 }),
+  };
   for (const key of keys) {
     const stick = HELD[key];
     if (stick) now[stick[0]] = clamp((now[stick[0]] ?? 0) + stick[1], -1, 1);

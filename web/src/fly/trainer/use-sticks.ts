@@ -49,7 +49,7 @@ export function useSticks({ latest, send }: TrainerLink, options: Options): void
       if (!now || current.current.paused || now.holder === 'instructor') return;
       const pad = navigator.getGamepads?.().find((one) => one?.connected) ?? null;
       const before = { ...now.input, ...pick(told, now.input) };
-      const moved = readSticks(held, current.current.pointer, pad, before, seconds);
+      const moved = readSticks(held, current.current.pointer, pad, before, seconds, told);
       if (Object.keys(moved).length === 0) return;
       told = { ...told, ...moved };
       send({ kind: 'input', input: moved });
@@ -67,4 +67,5 @@ const pick = (told: Partial<StudentInput>, has: StudentInput): Partial<StudentIn
   aileron: told.aileron ?? has.aileron,
   elevator: told.elevator ?? has.elevator,
   rudder: told.rudder ?? has.rudder,
+  brakes: told.brakes ?? has.brakes,
 });

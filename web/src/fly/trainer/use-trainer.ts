@@ -1,6 +1,13 @@
 /** The flight as React sees it: the latest state at every frame for the picture, a few times a second for the words. */
 
-import type { Demonstration, Lane, TrainerOptions, TrainerSnapshot } from '@keel/core';
+import type {
+  Demonstration,
+  Lane,
+  PatternFigures,
+  TargetCard,
+  TrainerOptions,
+  TrainerSnapshot,
+} from '@keel/core';
 import { type RefObject, useCallback, useEffect, useRef, useState } from 'react';
 import { isoDay } from '../../parts/format.ts';
 import type { FromFlight, ToFlight } from './flight-worker.ts';
@@ -11,7 +18,12 @@ interface FinishedFlight {
 }
 
 export interface TrainerLink {
-  ready: { lanes: Lane[]; demonstration: Demonstration } | null;
+  ready: {
+    lanes: Lane[];
+    demonstration: Demonstration;
+    card: TargetCard;
+    pattern: PatternFigures | null;
+  } | null;
   failed: string | null;
   /** Refreshed for words and needles. */
   snapshot: TrainerSnapshot | null;
