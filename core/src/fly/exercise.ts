@@ -29,6 +29,8 @@ export interface Exercise {
   part?: CoachOptions['part'];
   demonstration(lanes: readonly Lane[]): Demonstration;
   begin(timeS: number): Flight;
+  /** On the ground it is recorded standing for so long before and after, as a recording of a flight is, s. */
+  standsS?: number;
   /** What the instructor flies, shown or only held. */
   show(c: Cockpit): Script;
   hold(c: Cockpit): Script;

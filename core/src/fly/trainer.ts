@@ -146,10 +146,19 @@ export function openTrainer(options: TrainerOptions): Trainer {
     for (let i = 0; i < STEPS; i++) keep(flight);
   }
 
-  const keep = (f: Flight): void => {
+  function keep(f: Flight): void {
     stepFlight(f);
     recorder.keep(f);
-  };
+  }
+
+  /** Kept standing for a while, where it is on its wheels and slow. */
+  function stand(): void {
+    const slow = at && at.field.onWheels > 0.5 && at.field.overKt < 20;
+    if (!exercise.standsS || !slow) return;
+    Object.assign(flight.controls, { throttle: 0, brakes: 1 });
+    for (let i = 0; i < exercise.standsS * STEP_HZ; i++) keep(flight);
+    at = exercise.follow?.(flight, eyes(flight));
+  }
 
   function look(): void {
     if (exchange) {
@@ -206,6 +215,7 @@ export function openTrainer(options: TrainerOptions): Trainer {
     input = inputFrom(flight);
   }
 
+  stand();
   let coached: CoachLook = coachRow();
 
   function coachRow(): CoachLook {
@@ -299,6 +309,7 @@ export function openTrainer(options: TrainerOptions): Trainer {
       field: at?.field ?? null,
     }),
     finish(date) {
+      stand();
       endHeld();
       return {
         recording: recorder.recording({

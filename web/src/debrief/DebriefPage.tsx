@@ -68,7 +68,7 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
   const [shown, setShown] = useState<ReadonlySet<number>>(new Set());
   const [busy, setBusy] = useState(false);
   const again = isAgain(view) ? view : 'picture';
-  const [part, setPart] = useAddress('view', 'attempts');
+  const [asked, setPart] = useAddress('view', 'attempts');
   const [cursor, setCursor] = useState<number | null>(() => secondsIn(search.get('at')));
   // A replay moves it at every frame; the address follows when it has come to rest.
   const [rested] = useDebouncedValue(cursor, 400);
@@ -91,6 +91,8 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
     [attempts, judge, statements],
   );
   const hasApproaches = (recording.score?.flight?.approaches.length ?? 0) > 0;
+  // A flight round the pattern has its approaches, and no attempt.
+  const part = asked === 'attempts' && hasApproaches && attempts.length === 0 ? 'approaches' : asked;
   const index = Math.min(selected, Math.max(0, attempts.length - 1));
   const select = useCallback(
     (next: number) => {

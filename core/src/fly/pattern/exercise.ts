@@ -18,6 +18,8 @@ import { patternShown } from './shown.ts';
 
 /** A final this far out, ft from the threshold. */
 const FINAL_FT = 9000;
+/** A field is known by an airplane that stands on it for a quarter of a minute. */
+const STANDS_S = 18;
 /** Loads and attitudes on the wheels that no light airplane stands. */
 const BREAKS_G = 4;
 const TIPS_DEG = 22;
@@ -87,6 +89,7 @@ export function patternExercise(options: TrainerOptions, pattern: PatternOptions
       attitude: { pitchDeg: 0, bankDeg: 0 },
     }),
     begin,
+    standsS: STANDS_S,
     show: (c) => patternShown(c, field),
     hold: (c) => holdStill(c),
     follow(flight, seen) {

@@ -145,12 +145,12 @@ function heightReached(track: Track, field: Field, fromS: number, toS: number, f
   return toS;
 }
 
-/** When it was last as high as that before a moment. */
+/** When it was last as high as that before a moment; never so high, from the beginning. */
 function heightBefore(track: Track, field: Field, atS: number, ft: number, notBeforeS: number): number {
   const rows = rowsBetween(track.timeS, notBeforeS, atS);
   for (let i = rows.to - 1; i >= rows.from; i--)
     if (track.altitudeFt.values[i] > field.altitudeFt + ft) return track.timeS[i];
-  return Math.max(notBeforeS, atS);
+  return Math.min(notBeforeS, atS);
 }
 
 /** The last way down from the height of an approach. */

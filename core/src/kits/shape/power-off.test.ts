@@ -28,7 +28,7 @@ function powered(has: (atS: number) => boolean): Recording {
   return { ...bare, channels: { ...bare.channels, power_pct: power } };
 }
 const last = (of: Recording) => landingsOf(of).at(-1)?.powerOff;
-const IDLE_S = 75;
+const IDLE_S = 130;
 
 test('with power to the flare it is an ordinary one', () => expect(last(recording)).toBe(false));
 
