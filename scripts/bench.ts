@@ -38,7 +38,7 @@ import Papa from 'papaparse';
 import { agreementCases, agreementLines, agreementOf } from './lib/agreement.ts';
 import { type Confusion, cases, confusionLines, confusionOf } from './lib/confusion.ts';
 import { debriefBench } from './lib/debrief-bench.ts';
-import { fieldLines } from './lib/field-lines.ts';
+import { fieldLines, habitLines } from './lib/field-lines.ts';
 import { type LiveFigures, liveBench } from './lib/live-bench.ts';
 import { pagesBench } from './lib/pages-bench.ts';
 import { eventLoopBench, largeSchoolBench } from './lib/server-bench.ts';
@@ -316,7 +316,10 @@ if (values.logs !== undefined) {
     if (wanted('live')) await live();
     if (wanted('pages')) await pagesBench();
     if (wanted('agreement')) agreement();
-    if (wanted('field')) for (const rateHz of [5, 1]) console.log(fieldLines(200, 100, rateHz).join('\n'));
+    if (wanted('field')) {
+      for (const rateHz of [5, 1]) console.log(fieldLines(200, 100, rateHz).join('\n'));
+      console.log(habitLines(3).join('\n'));
+    }
     if (wanted('signed')) {
       console.log(signedLines(comparedAll()).join('\n'));
       console.log(tallyLines(flightTallies([9301, 9302, 9303, 9304])).join('\n'));

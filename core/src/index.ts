@@ -114,14 +114,22 @@ export {
 } from './debrief/trace.ts';
 export { InputError } from './errors.ts';
 export { fieldCards } from './field/field-cards.ts';
-export { type AtField, type FieldDay, fieldDayOf, USUAL_FIELD_RULES } from './field/field-day.ts';
+export {
+  type AtField,
+  type FieldDay,
+  fieldDayOf,
+  USUAL_FIELD_RULES,
+  type WindLimits,
+} from './field/field-day.ts';
 export type { FieldRules } from './field/field-rules.ts';
+export { type RunUpReading, type RunUpReadings, readingsOf, runUpProblems } from './field/run-up.ts';
 export { readControlFile } from './flight/model/control-file.ts';
 export { beginFlight, STEP_HZ, stepFlight, type Weather } from './flight/model/flight.ts';
 export type { Reading } from './flight/model/instruments.ts';
 export { trimFlight } from './flight/model/trim.ts';
 export { TURBULENCE, type Turbulence } from './flight/model/turbulence.ts';
 export { seededRandom } from './flight/random.ts';
+export type { Circuit } from './fly/circuit.ts';
 export { demonstrationLegs, type HabitIn } from './fly/demonstration.ts';
 export { AREA_GROUND_FT, airframeFor, flyManeuver } from './fly/fly.ts';
 export { flyControls } from './fly/fly-controls.ts';
@@ -498,6 +506,7 @@ export {
 } from './words/proposal.ts';
 export { reasonSaid, wentFirst } from './words/reason.ts';
 export { releaseSentence, type SaidRelease, saidRelease, saidReleaseSchema } from './words/release.ts';
+export { READING_NAMES, runUpProblemSaid } from './words/run-up.ts';
 export { type Said, textOf } from './words/say.ts';
 export { linkSaid } from './words/score/chain.ts';
 export { evidenceSaid, findingSaid, requirementBefore, requirementName } from './words/score/findings.ts';

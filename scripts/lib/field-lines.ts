@@ -1,5 +1,6 @@
 /** What is measured of approaches, against patterns drawn by lot. */
-import { findStandard, fleet, scoreRecording } from '@keel/core';
+import { type Airplane, findStandard, fleet, flyLesson, scoreRecording, targetCard } from '@keel/core';
+import { PATTERN_HABITS, type PatternHabit } from '../../core/src/fly/final.ts';
 import { drawPattern, patternByLot } from '../../core/src/testing/drawn-pattern.ts';
 
 const standard = findStandard('faa-private')!;
@@ -66,5 +67,81 @@ export function fieldLines(landings: number, goArounds: number, rateHz: number):
       down.map(({ noneInvented }) => noneInvented),
     ),
     share('broken off: found, lowest within 15 ft', away),
+  ];
+}
+
+/** What each way of flying a circuit wrong is called in a score: a sign of the approach, or a finding of the flight. */
+const CALLED: Record<PatternHabit, string> = {
+  'skidded-base': 'skidded-turn-low',
+  'fast-final': 'fast',
+  'unstable-pressed-on': 'not-stable',
+  'high-flare': 'flared-high',
+  'late-flare': 'flared-late',
+  'crab-at-touch': 'across',
+  'flaps-at-once': 'flaps-at-once',
+};
+
+/** A circuit flown by the model with a habit, then a clean one: what each of the two is called. */
+function flownCircuits(
+  airplane: Airplane,
+  habit: PatternHabit | undefined,
+  turbulence: 'none' | 'light',
+  seed: number,
+): [string[], string[]] {
+  const weightLb = airplane.maxWeightLb - 20 * (seed % 12);
+  const card = targetCard({
+    airplane,
+    standard,
+    maneuver: 'straight-and-level',
+    weightLb,
+    groundFt: 1200,
+    headingDeg: 360,
+  });
+  const across = habit === 'crab-at-touch';
+  const { recording } = flyLesson({
+    airplane,
+    weightLb,
+    legs: [{ card }],
+    fieldFt: 620,
+    runwayDeg: 240,
+    groundFt: 1200,
+    windFromDeg: 240 + (across ? 60 : (seed * 37) % 30),
+    windKt: across ? 10 + (seed % 4) : (seed * 5) % 12,
+    turbulence,
+    seed,
+    skill: 0.9,
+    recorder: { rateHz: 5 },
+    circuits: [
+      { ending: habit === 'flaps-at-once' ? 'go-around' : 'touch-and-go', habit },
+      { ending: 'full-stop' },
+    ],
+  });
+  const { approaches, findings } = scoreRecording(recording, { standard, airplane, briefs: [] }).flight!;
+  const signs = (i: number): string[] => approaches[i]?.signs.map(({ sign }) => sign) ?? ['not found'];
+  return [[...signs(0), ...findings.map(({ id }) => id.split('/').at(-1)!)], signs(1)];
+}
+
+/** Every airplane, in still and in light air, at 5 Hz with all channels; seeds that no rule was made on. */
+export function habitLines(seeds: number): string[] {
+  const lines = ['circuits flown by the model, with a habit and clean'];
+  const clean: Record<'none' | 'light', boolean[]> = { none: [], light: [] };
+  for (const habit of PATTERN_HABITS) {
+    const named: Record<'none' | 'light', boolean[]> = { none: [], light: [] };
+    for (const air of ['none', 'light'] as const)
+      for (const airplane of fleet)
+        for (let seed = 0; seed < seeds; seed++) {
+          const [own, after] = flownCircuits(airplane, habit, air, 700 + seed);
+          named[air].push(own.includes(CALLED[habit]));
+          clean[air].push(after.length === 0);
+        }
+    lines.push(
+      share(`${habit}, still air: named`, named.none),
+      share(`${habit}, light air: named`, named.light),
+    );
+  }
+  return [
+    ...lines,
+    share('clean in still air: nothing named', clean.none),
+    share('clean in light air: nothing named', clean.light),
   ];
 }

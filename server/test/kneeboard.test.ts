@@ -89,7 +89,7 @@ test('a row to tick for each try of the lesson, two where a turn goes both ways,
 
 test('takeoff and landing are two panels of their own, where the lesson has its runway', async () => {
   const airplane = findAirplane('cairn-4')!;
-  const field = { fieldFt: 1180, rules: USUAL_FIELD_RULES };
+  const field = { fieldFt: 1180, rules: USUAL_FIELD_RULES, limits: null };
   const conditions = { weightLb: 2200, groundFt: 1900, headingDeg: 360, oatC: 6 };
   expect(fieldPartsOf({ conditions, plan: null }, airplane, field)).toEqual([]);
   const at = { ...conditions, qnhHpa: 1013, runway: '24', runwayFt: 2600, windFromDeg: 280, windKt: 9 };

@@ -1,6 +1,9 @@
 /** What a lesson is beside its maneuvers: taxi, run-up, takeoff, pattern, approach and go-around, for this airplane and day. */
+import { standardTemperatureC } from '../atmosphere/atmosphere.ts';
 import { drift } from '../mechanics/wind.ts';
-import { compassDeg } from '../units/angles.ts';
+import { performanceOf } from '../performance/fit.ts';
+import { levelFlight } from '../performance/level.ts';
+import { compassDeg, radians } from '../units/angles.ts';
 import { bookDistance } from './book-distance.ts';
 import { checkFieldDay, type FieldDay, fieldTasKt, type RunwayWind, runwayWind } from './field-day.ts';
 import { type ReferenceSpeed, referenceSpeed } from './reference-speed.ts';
@@ -9,6 +12,8 @@ import { FIELD_FIGURES } from './tables.ts';
 export interface FieldCards {
   day: FieldDay;
   wind: RunwayWind | null;
+  /** Whether the day's wind is within the student's own limits; null where one of the two is not known. */
+  withinLimits: boolean | null;
   taxi: TaxiQuarter[] | null;
   takeoff: TakeoffCard;
   pattern: { altitudeFt: number; legs: PatternLeg[] | null };
@@ -49,6 +54,8 @@ export interface PatternLeg {
   courseDeg: number;
   kias: number | null;
   stage: number;
+  /** What holds it, in the airplane's unit: level, or down the path; `full` in the climb, null where no model tells. */
+  power: number | 'full' | null;
   /** Undefined where speed or wind are not known, or the wind is too strong to keep the leg. */
   wind?: ReturnType<typeof drift>;
 }
@@ -80,6 +87,7 @@ export function fieldCards(day: FieldDay): FieldCards {
   return {
     day,
     wind: runwayWind(day),
+    withinLimits: withinLimits(day),
     taxi: taxiQuarters(day),
     takeoff: takeoffCard(day),
     pattern: { altitudeFt: day.fieldFt + rules.patternFt, legs: legsOf(day, speed) },
@@ -101,6 +109,18 @@ export function fieldCards(day: FieldDay): FieldCards {
       vyKias: airplane.vyKias ?? null,
     },
   };
+}
+
+/** By the gust, as the release of a solo is checked. */
+function withinLimits(day: FieldDay): boolean | null {
+  const { limits, windKt, gustKt } = day;
+  const wind = runwayWind(day);
+  if (!limits || !wind || windKt === null) return null;
+  return (
+    Math.max(windKt, gustKt ?? 0) <= limits.windKt &&
+    Math.abs(wind.crossKt) <= limits.crosswindKt &&
+    (gustKt === null ? 0 : gustKt - windKt) <= limits.gustSpreadKt
+  );
 }
 
 /** “Climb into, dive away.” FAA-H-8083-3, taxiing (from memory). */
@@ -172,11 +192,31 @@ function legsOf(day: FieldDay, final: ReferenceSpeed): PatternLeg[] | null {
     [own?.base ?? null, base],
     [final.kias, stages],
   ];
+  const power = powerOf(day);
   return LEGS.map((leg, i) => {
     const [kias, stage] = flown[i];
     const courseDeg = compassDeg(runwayDeg + turn * [0, 1, 2, 3, 4][i]);
     const known = kias !== null && windFromDeg !== null && windKt !== null;
     const wind = known ? drift(courseDeg, fieldTasKt(day, kias, stage), windFromDeg, windKt) : undefined;
-    return { leg, courseDeg, kias, stage, ...(wind && { wind }) };
+    return { leg, courseDeg, kias, stage, power: power(leg, kias, stage), ...(wind && { wind }) };
   });
 }
+
+/** From the model of the airplane's book: nothing is said where it has none, or where it would take less than idling. */
+function powerOf(
+  day: FieldDay,
+): (leg: PatternLeg['leg'], kias: number | null, stage: number) => PatternLeg['power'] {
+  const { airplane, weightLb, fieldFt, rules } = day;
+  const model = performanceOf(airplane);
+  const pressureAltitudeFt = (day.pressureAltitudeFt ?? fieldFt) + rules.patternFt;
+  const oatC = (day.fieldOatC ?? standardTemperatureC(fieldFt)) - 2 * (rules.patternFt / 1000);
+  return (leg, kias, stage) => {
+    if (leg === 'upwind' || leg === 'crosswind') return 'full';
+    if (!model || kias === null) return null;
+    const down = leg === 'base' || leg === 'final' ? fieldTasKt(day, kias, stage) * FPM_PER_KT : 0;
+    const verticalFpm = -down * Math.tan(radians(rules.pathDeg));
+    const { power } = levelFlight(model, kias, { pressureAltitudeFt, oatC, weightLb, stage }, verticalFpm);
+    return power > 0 ? power : null;
+  };
+}
+const FPM_PER_KT = 101.3;

@@ -26,6 +26,14 @@ export interface FieldDay {
   /** Null where no gusts are reported. */
   gustKt: number | null;
   rules: FieldRules;
+  /** The student’s own limits for wind, where an instructor has set them. */
+  limits?: WindLimits | null;
+}
+
+export interface WindLimits {
+  windKt: number;
+  crosswindKt: number;
+  gustSpreadKt: number;
 }
 
 /** What a flight's approaches are held against: the school's rules and the wind that was briefed. */
@@ -63,6 +71,7 @@ export function fieldDayOf(of: {
   weightLb: number;
   fieldFt: number;
   rules: FieldRules;
+  limits?: WindLimits | null;
 }): FieldDay {
   const { conditions, ...rest } = of;
   const { runway, runwayFt, windFromDeg, windKt, gustKt, fieldOatC, qnhHpa } = conditions;

@@ -1,4 +1,5 @@
 /** Taxi to shut-down in words: for the screen and the kneeboard alike. */
+import { powerUnitOf } from '../airplane/schema.ts';
 import type { FieldCards, PatternLeg, TaxiQuarter } from '../field/field-cards.ts';
 import { FIELD_FIGURES } from '../field/tables.ts';
 import { type CardFacts, heading, line } from './card/facts.ts';
@@ -125,7 +126,7 @@ function runUp({ day: { airplane } }: FieldCards, f: F): FieldPartSaid {
 
 const BESIDE = { left: 'from the left', right: 'from the right' } as const;
 
-function windLines({ wind, day }: FieldCards, f: F): FieldLine[] {
+function windLines({ wind, day, withinLimits }: FieldCards, f: F): FieldLine[] {
   if (!wind)
     return [unknown('Wind on the runway', 'enter runway, wind direction and speed under Day and load')];
   const gusts = day.gustKt === null ? undefined : 'by the gust';
@@ -145,6 +146,21 @@ function windLines({ wind, day }: FieldCards, f: F): FieldLine[] {
           ? 'none'
           : line`${f.in(Math.abs(crossKt), 'knots')} ${BESIDE[crossKt < 0 ? 'left' : 'right']}`,
       ...(gusts && { note: gusts }),
+    },
+    ...limitLines({ day, withinLimits }, f),
+  ];
+}
+
+/** The student's own limits beside the day's wind: they are the instructor's to set, and nothing is said where none are. */
+function limitLines({ day, withinLimits }: Pick<FieldCards, 'day' | 'withinLimits'>, f: F): FieldLine[] {
+  const { limits } = day;
+  if (!limits) return [];
+  const { windKt, crosswindKt, gustSpreadKt } = limits;
+  return [
+    {
+      label: 'Student’s own limits',
+      value: line`${f.in(crosswindKt, 'knots')} across, ${f.in(windKt, 'knots')} in all`,
+      note: `${line`gusts at most ${f.in(gustSpreadKt, 'knots')} above the wind`}${withinLimits === null ? '' : withinLimits ? '; today is within' : '; today is beyond: not alone'}`,
     },
   ];
 }
@@ -217,6 +233,10 @@ function takeoff(cards: FieldCards, f: F): FieldPartSaid {
   };
 }
 
+/** To what a gauge is read to in the pattern. */
+const rounded = (power: number, unit: string): number =>
+  unit === 'rpm' ? 50 * Math.round(power / 50) : Math.round(power);
+
 const LEG_NAMES = {
   upwind: 'Climb-out',
   crosswind: 'Crosswind',
@@ -225,11 +245,20 @@ const LEG_NAMES = {
   final: 'Final',
 } as const;
 
-function legLine({ leg, courseDeg, kias, stage, wind }: PatternLeg, cards: FieldCards, f: F): FieldLine {
-  const flap = cards.day.airplane.flaps[stage - 1];
+function legLine(
+  { leg, courseDeg, kias, stage, power, wind }: PatternLeg,
+  cards: FieldCards,
+  f: F,
+): FieldLine {
+  const { airplane } = cards.day;
+  const flap = airplane.flaps[stage - 1];
+  const unit = powerUnitOf(airplane);
   const flown = [
     kias === null ? 'speed by the handbook' : line`${f.speed(kias)}`,
     flap ? line`flaps ${f.deg(flap.deg)}` : 'flaps up',
+    ...(power === null
+      ? []
+      : [power === 'full' ? 'full power' : line`about ${f.power(rounded(power, unit), unit)}`]),
   ].join(', ');
   const into = wind ? Math.round(wind.intoWindDeg) : 0;
   const note = wind

@@ -8,12 +8,15 @@ import {
   fieldSaid,
   type Lesson,
   unitsFor,
+  type WindLimits,
 } from '@keel/core';
 import type { Content } from 'pdfmake/interfaces.js';
 
 export interface FieldOfSchool {
   fieldFt: number;
   rules: FieldRules;
+  /** The student's own, where an instructor has set them. */
+  limits: WindLimits | null;
 }
 
 const OUT: readonly FieldPartSaid['id'][] = ['taxi', 'run-up', 'takeoff'];

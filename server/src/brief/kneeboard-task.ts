@@ -1,5 +1,6 @@
 /** The kneeboard, as a task. */
 import { AirplaneEntity, fieldRulesOf, LessonEntity, SchoolEntity, zoneOf } from '../db/entities.ts';
+import { limitsOf } from '../record/release.ts';
 import type { Handler } from '../tasks/handler.ts';
 import { describeLessons } from './describe-lessons.ts';
 import { type KneeboardSize, kneeboardPdf } from './kneeboard.ts';
@@ -12,9 +13,11 @@ export const kneeboardTask: Handler = async ({ schoolId, input }, { database }) 
     .getRepository(AirplaneEntity)
     .findOneByOrFail({ schoolId, rowId: lesson.airplaneRowId });
   const school = await database.getRepository(SchoolEntity).findOneByOrFail({ id: schoolId });
+  const limits = await limitsOf(database, { schoolId, id: lesson.studentId });
   const output = await kneeboardPdf(described, airplane, size, zoneOf(school), {
     fieldFt: school.settings.fieldFt,
     rules: fieldRulesOf(school),
+    limits: limits?.body ?? null,
   });
   return async () => ({ output });
 };

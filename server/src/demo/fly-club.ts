@@ -1,5 +1,6 @@
 /** Plans a lesson of the club, and flies it from apron to apron, as it comes with the program. */
 import {
+  type Circuit,
   type Conditions,
   demonstrationLegs,
   findAirplane,
@@ -17,11 +18,28 @@ const RATE_HZ = 5;
 export const itemsOf = ({ items }: DemoLesson): LessonItem[] =>
   items ?? [{ id: 'usual', maneuver: USUAL_MANEUVER }];
 
+/** What goes wrong in the touch-and-go, lesson by lesson; most go well. */
+const ROUNDS = [
+  undefined,
+  'fast-final',
+  undefined,
+  'high-flare',
+  undefined,
+  'late-flare',
+  undefined,
+] as const;
+const circuitsOf = (seed: number): readonly Circuit[] => [
+  { ending: 'go-around', habit: seed % 4 === 3 ? 'flaps-at-once' : undefined },
+  { ending: 'touch-and-go', habit: ROUNDS[seed % ROUNDS.length] },
+  { ending: 'full-stop' },
+];
+
 /** By its place in the list: no two lessons meet the same air. */
 const seedOf = (lesson: DemoLesson): number => 1 + DEMO_LESSONS.indexOf(lesson);
 const windOf = (lesson: DemoLesson) => {
   const seed = seedOf(lesson);
-  return { windFromDeg: (200 + 37 * seed) % 360, windKt: 6 + ((5 * seed) % 14) };
+  // The runway into the wind is in use: from the left or the right of it, never from behind.
+  return { windFromDeg: 195 + ((37 * seed) % 90), windKt: 5 + ((5 * seed) % 11) };
 };
 
 const conditionsOf = (lesson: DemoLesson): Conditions => {
@@ -58,6 +76,7 @@ export function flyClubLesson(lesson: DemoLesson): string {
     weightLb: lesson.weightLb,
     legs: lesson.pairs.flatMap((pair) => demonstrationLegs(cardOf(pair.item), pair)),
     seed,
+    circuits: circuitsOf(seed),
     groundFt: GROUND_FT,
     fieldFt: FIELD_FT,
     runwayDeg: RUNWAY_DEG,

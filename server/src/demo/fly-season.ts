@@ -50,7 +50,7 @@ export function flySeasonLesson(lesson: SeasonLesson): string {
     groundFt: GROUND_FT,
     fieldFt: FIELD_FT,
     runwayDeg: RUNWAY_DEG,
-    windFromDeg: (200 + 37 * seed) % 360,
+    windFromDeg: 195 + ((37 * seed) % 90),
     windKt: 4 + ((5 * seed) % 9),
     turbulence: 'none',
     recorder: { rateHz: RATE_HZ },

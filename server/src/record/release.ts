@@ -24,7 +24,10 @@ import { knownOf } from '../path/path-of.ts';
 import { namesOf } from '../scope.ts';
 import { ledgerOf } from './ledger.ts';
 
-export const limitsOf = (database: DataSource, { schoolId, id: studentId }: Account) =>
+export const limitsOf = (
+  database: DataSource,
+  { schoolId, id: studentId }: Pick<Account, 'schoolId' | 'id'>,
+) =>
   database
     .getRepository(SoloLimitsEntity)
     .findOne({ where: { schoolId, studentId }, order: { createdAt: 'DESC' } });

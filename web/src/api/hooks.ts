@@ -179,6 +179,11 @@ export const useLandings = (id: string) =>
   useGet(`/students/${id}/landings`, () => read(api.students[':id'].landings.$get({ param: { id } })));
 export const useRelease = (id: string) =>
   useGet(`/students/${id}/release`, () => read(api.students[':id'].release.$get({ param: { id } })));
+/** A student's own limits of a solo; null where none are set, or nobody is chosen. */
+export const useOwnLimits = (id: string | undefined) =>
+  useGet(id ? `/students/${id}/release` : null, () =>
+    read(api.students[':id'].release.$get({ param: { id: id ?? '' } })),
+  ).data?.limits ?? null;
 export const useTemplates = () =>
   useGet('/endorsement-templates', async () => {
     const answer = await answered(api['endorsement-templates'].$get());

@@ -22,6 +22,7 @@ import {
   useAirplanes,
   useLesson,
   useMe,
+  useOwnLimits,
   usePath,
   useStandards,
   useStudents,
@@ -125,6 +126,7 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
   const [nobody, setNobody] = useState(false);
   const { state } = useLocation();
   const [notBooked, setNotBooked] = useState<string | null>(state?.notBooked ?? null);
+  const limits = useOwnLimits(form.studentId);
   const studentField = useRef<HTMLInputElement>(null);
   const [tab, setTab] = useState<Tab>(lesson ? 'cards' : 'order');
   const [chosen, setChosen] = useState<string>();
@@ -303,7 +305,9 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
         weightLb: plan.startWeightLb,
         fieldFt: me.fieldFt,
         rules: me.fieldRules,
+        limits,
       })}
+      lessonId={lesson?.id}
     />
   );
   return (

@@ -1,9 +1,10 @@
 /** Taxi to shut-down: a sheet a part, for this airplane on this day. */
 import { type FieldDay, fieldCards, fieldSaid, HANDBOOK_FIRST, unitsFor } from '@keel/core';
 import { useMemo } from 'react';
+import { RunUpFigures } from './RunUpFigures.tsx';
 import './field-parts.css';
 
-export function FieldParts({ day }: { day: FieldDay }) {
+export function FieldParts({ day, lessonId }: { day: FieldDay; lessonId?: string }) {
   const parts = useMemo(() => fieldSaid(fieldCards(day), unitsFor(day.airplane)), [day]);
   return (
     <div className="field-parts">
@@ -33,6 +34,7 @@ export function FieldParts({ day }: { day: FieldDay }) {
               </ol>
             </div>
           ))}
+          {id === 'run-up' && lessonId && <RunUpFigures airplane={day.airplane} lessonId={lessonId} />}
           {caution && <p className="field-caution">{caution}</p>}
         </section>
       ))}

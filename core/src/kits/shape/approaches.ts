@@ -174,7 +174,8 @@ function gateOf({ track, rows, context }: Seen, mark: Mark, target: number | nul
       speed: target === null ? null : within(kias, target - slowKt, target + fastKt, kiasError),
       sink: sinkFpm <= mostSink,
       path: within(pathDeg, path - pathWithinDeg, path + pathWithinDeg),
-      centre: beside === null ? straight : beside && straight !== false,
+      // Measured beside a line that is not known well enough, pointing along it shows nothing.
+      centre: straight === false ? false : (beside ?? (rightFt === null ? straight : null)),
       flaps: flaps ? firstWhere(after, (i) => Math.abs(flaps[i] - (mark.flapsDeg ?? 0)) > 3) < 0 : null,
     },
   };
