@@ -1,7 +1,7 @@
 /** What was read at the run-up against the airplane's limits. */
 import type { Airplane } from '../airplane/schema.ts';
 
-export const RUN_UP_READINGS = ['leftDropRpm', 'rightDropRpm', 'heatDropRpm', 'idleRpm'] as const;
+const RUN_UP_READINGS = ['leftDropRpm', 'rightDropRpm', 'heatDropRpm', 'idleRpm'] as const;
 export type RunUpReading = (typeof RUN_UP_READINGS)[number];
 export type RunUpReadings = Partial<Record<RunUpReading, number>>;
 

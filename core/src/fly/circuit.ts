@@ -26,6 +26,10 @@ export interface Circuit {
 /** From the runway's line toward the downwind leg, m. */
 const outM = ({ flight }: Cockpit, field: Airfield): number => sideOf(field) * beside(flight, field).leftM;
 
+/** Left of downwind before the turn to base, m. */
+const turnsInM = ({ flight }: Cockpit, field: Airfield): number =>
+  BASE_AFTER_M + beside(flight, field).alongM;
+
 const levelFt = ({ fieldFt, patternFt = CIRCUIT_FT }: Airfield): number => fieldFt + patternFt;
 
 /** Climbs straight out to a height above the field. */
@@ -107,8 +111,9 @@ export function* circuit(c: Cockpit, field: Airfield, ending: Ending): Script {
   );
   // Abeam the threshold: power back, the first flaps.
   c.aim.flapsDeg = flapsOf(c, Math.min(1, airplane.flaps.length));
-  const down = (kias: number) => () => downTheSlope(c, field, kias);
-  yield* until(c, 90, () => beside(c.flight, field).alongM < -BASE_AFTER_M, down(approachKias + 10));
+  const down = (kias: number) => () =>
+    downTheSlope(c, field, kias, { toTurnM: Math.max(0, turnsInM(c, field)) });
+  yield* until(c, 90, () => turnsInM(c, field) < 0, down(approachKias + 10));
   c.mark('base');
   c.aim.bank = { by: 'heading', deg: near(c, field.runwayDeg + 90 * side), mostDeg: 22 };
   yield* until(c, 120, () => outM(c, field) < 420, down(approachKias + 5));

@@ -32,11 +32,13 @@ const STRAIGHT_FT = 22;
 const LATE_FT = 5;
 const HIGH_FT = 13;
 const FAST_KT = 13;
+/** Between one stage of the flaps and the next in a go-around, s. */
+const STAGE_S = 6;
 /** Carried for the gusts. */
 const SPARE_KT = 2;
 /** The steepest that an approach goes down, and the flattest, ft/min. */
 const STEEPEST_FPM = -800;
-const FLATTEST_FPM = 150;
+const FLATTEST_FPM = 50;
 
 /** Speeds of the approach, KIAS: the airplane file's, else by the stall. */
 export function speedsOf({ flight }: Cockpit): { approachKias: number; climbKias: number } {
@@ -54,10 +56,18 @@ export function onTrack(c: Cockpit, trackDeg: number): number {
   return near(c, trackDeg) - clamp(drift, -30, 30);
 }
 
-/** Down the slope along what is left to fly, to a point a little past the threshold; the power holds the speed. */
-export function downTheSlope(c: Cockpit, field: Airfield, kias: number, slope = SLOPE): void {
+/**
+ * Down the slope along what is left to fly, to a point a little past the threshold; the power holds the speed.
+ * @param toTurnM what is left of downwind, m
+ */
+export function downTheSlope(
+  c: Cockpit,
+  field: Airfield,
+  kias: number,
+  { slope = SLOPE, toTurnM = 0 }: { slope?: number; toTurnM?: number } = {},
+): void {
   const { alongM, leftM } = beside(c.flight, field);
-  const leftToFlyM = Math.max(0, AIM_M - alongM) + Math.max(0, Math.abs(leftM) - 200);
+  const leftToFlyM = 2 * toTurnM + Math.max(0, AIM_M - alongM) + Math.max(0, Math.abs(leftM) - 200);
   const patternFt = field.patternFt ?? PATTERN_FT;
   const wantedFt = Math.min(patternFt, (leftToFlyM * slope) / FT_TO_M);
   const high = heightFt(c, field) - wantedFt;
@@ -85,7 +95,7 @@ export function* finalApproach(c: Cockpit, field: Airfield, breaksOff = false): 
       const { leftM } = beside(c.flight, field);
       const track = field.runwayDeg + clamp(leftM / 4, -30, 30);
       c.aim.bank = { by: 'heading', deg: onTrack(c, track), mostDeg: 20 };
-      downTheSlope(c, field, kias, hurried ? STEEP : SLOPE);
+      downTheSlope(c, field, kias, { slope: hurried ? STEEP : SLOPE });
     },
   );
 }
@@ -100,7 +110,7 @@ export function* goAround(c: Cockpit, field: Airfield): Script {
   if (c.habit('flaps-at-once')) c.aim.flapsDeg = 0;
   else
     for (let stage = airplane.flaps.length - 1; stage >= 0; stage--) {
-      yield* hold(c, 4);
+      yield* hold(c, STAGE_S);
       c.aim.flapsDeg = flapsOf(c, stage);
     }
   c.aim.pitch = { by: 'speed', kias: speedsOf(c).climbKias };

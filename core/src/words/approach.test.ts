@@ -37,6 +37,7 @@ const approach = (
   touch: null,
   overshotFt: 0,
   signs: [],
+  legs: [],
   decision: 'landed-stable',
   path: [],
   ...over,

@@ -1,6 +1,7 @@
 /** An approach in words: what it was at its marks, for the instructor who grades. */
 import { FIELD_FIGURES } from '../field/tables.ts';
 import type { Approach, ApproachFigures } from '../kits/shape/approach-schema.ts';
+import type { Leg } from '../kits/shape/legs.ts';
 import { APPROACH } from '../kits/shape/tables.ts';
 import { line } from './card/facts.ts';
 import { type FigureWords, figuresIn, type Units } from './figures.ts';
@@ -97,6 +98,7 @@ function rowsOf(approach: Approach, f: FigureWords): ApproachRow[] {
     ft === null ? null : line`${f.ft(Math.abs(ft))} ${ft > 0 ? 'right' : 'left'}`;
   const at = gate ? line` at ${f.ft(approach.gateFt)}` : '';
   return [
+    ...approach.legs.flatMap((leg) => legRows(leg, f)),
     ...row('Aimed for on final', speed(targetKias)),
     ...(gate
       ? [
@@ -121,11 +123,36 @@ function rowsOf(approach: Approach, f: FigureWords): ApproachRow[] {
           ...row('Speed at the touch', speed(touch.kias)),
           ...row('Off the centre line at the touch', side(touch.rightFt)),
           ...row('Load at the touch', touch.loadG === null ? null : line`${f.g(touch.loadG)}`),
+          ...row('Side load at the touch', touch.sideG === null ? null : line`${f.g(touch.sideG)}`),
+          ...row(
+            'Nose off its track at the touch',
+            touch.acrossDeg === null ? null : line`${f.deg(touch.acrossDeg)}`,
+          ),
           ...row('Bounces', touch.bounces ? line`${f.number(touch.bounces)}` : null),
         ]
       : []),
     ...(end === 'landing' ? [] : row('Lowest', line`${f.ft(lowestFt)}`)),
   ];
+}
+
+const LEG_NAMES = { downwind: 'Downwind', base: 'Base', 'turn-to-final': 'Turn to final' } as const;
+
+/** Half a ball, as everywhere that a turn is called coordinated. */
+const BALL_OUT_G = 0.05;
+
+function legRows(
+  { leg, kias, heightFt, wanderedFt, mostBankDeg, ballG }: Leg,
+  f: FigureWords,
+): ApproachRow[] {
+  const turn = leg === 'turn-to-final';
+  const parts = [
+    ...(kias === null ? [] : [line`${f.speed(kias)}`]),
+    ...(turn ? [] : [line`${f.ft(heightFt)}${wanderedFt === null ? '' : line` ±${f.ft(wanderedFt)}`}`]),
+    ...(leg === 'downwind' ? [] : [line`bank ${f.deg(mostBankDeg)}`]),
+    ...(ballG !== null && ballG > BALL_OUT_G ? [line`ball out ${f.g(ballG)}`] : []),
+  ];
+  const tooSteep = leg !== 'downwind' && mostBankDeg > FIELD_FIGURES.mostBankDeg + 1;
+  return [{ label: LEG_NAMES[leg], value: parts.join(', '), out: tooSteep ? true : null }];
 }
 
 const DECISIONS = {

@@ -8,7 +8,7 @@ const EYE_M = 2;
 /** Nothing nearer than this is drawn, m. */
 const NEAREST_M = 0.6;
 
-export interface FlatEye {
+interface FlatEye {
   northM: number;
   eastM: number;
   altitudeFt: number;

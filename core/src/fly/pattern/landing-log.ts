@@ -3,7 +3,7 @@ import type { FieldRow } from '../../kits/coach/quantities.ts';
 import { degrees } from '../../units/angles.ts';
 import { FT_TO_M, KT_TO_MPS } from '../../units/convert.ts';
 
-export interface GateShown {
+interface GateShown {
   kias: number;
   sinkFpm: number;
   /** Below the horizon, over the ground. */
@@ -38,7 +38,7 @@ interface Row {
 /** A rise off the wheels of less is none, ft. */
 const HOP_FT = 0.7;
 
-export interface LandingLog {
+interface LandingLog {
   /** After each look, in the order of time. */
   keep(row: Row): void;
   /** The last landing; null before the first. */

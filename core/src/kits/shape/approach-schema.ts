@@ -1,5 +1,6 @@
 /** An approach as a score keeps it. */
 import { z } from 'zod';
+import { legSchema } from './legs.ts';
 
 const figure = z.number().nullable();
 const decisionSchema = z
@@ -39,6 +40,9 @@ const touchSchema = z.object({
   kias: figure,
   rightFt: figure,
   loadG: figure,
+  /** Most of the lateral force as it met the ground, and the nose off its track; left out by older cores. */
+  sideG: figure.default(null),
+  acrossDeg: figure.default(null),
   /** From 5 Hz on. */
   bounces: figure,
 });
@@ -68,7 +72,7 @@ export const approachFigures = ({
   touchKias: touch?.kias ?? null,
 });
 
-export const APPROACH_SIGNS = [
+const APPROACH_SIGNS = [
   'fast',
   'slow',
   'not-stable',
@@ -108,6 +112,8 @@ export const approachSchema = z.object({
   decision: decisionSchema,
   /** What it shows of how it was flown; left out by older cores. */
   signs: z.array(approachSignSchema).default([]),
+  /** In the order in which they were flown. */
+  legs: z.array(legSchema).default([]),
   path: z.array(
     z.object({ s: z.number(), ft: z.number(), kias: figure, rightFt: figure, distanceFt: figure }),
   ),

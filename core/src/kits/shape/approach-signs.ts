@@ -7,6 +7,7 @@ import { slopeOf } from '../../recording/columns/resample.ts';
 import { firstRowAt, firstWhere, meanOver, type Rows, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import { shortestTurnDeg } from '../../units/angles.ts';
+import { known } from '../../units/numbers.ts';
 import type { Approach, ApproachSign, TouchPoint } from './approach-schema.ts';
 import { APPROACH_SIGN as SIGN } from './tables.ts';
 
@@ -32,7 +33,7 @@ function finalSigns({ gate, low, targetKias, decision, end }: Measured): Approac
 
 function touchSigns(track: Track, { touch, targetKias }: Measured): ApproachSign[] {
   if (!touch) return [];
-  const across = acrossDeg(track, touch.atS);
+  const across = touch.acrossDeg ?? 0;
   return [
     ...flareSigns(track, touch, targetKias),
     ...(touch.bounces ? [{ sign: 'bounced' as const, value: touch.bounces }] : []),
@@ -74,13 +75,13 @@ function heldOffFt(track: Track, atS: number): number | null {
   return null;
 }
 
-/** Nose against track just before the wheels met, deg; 0 where one of them is not on record. */
-function acrossDeg(track: Track, atS: number): number {
+/** Nose against track just before the wheels met, deg; null where one of them is not on record. */
+export function acrossDeg(track: Track, atS: number): number | null {
   const heading = track.raw('hdg_deg');
   const over = track.raw('trk_deg');
-  if (!heading || !over || track.stepS > SIGN.finestS) return 0;
+  if (!heading || !over || track.stepS > SIGN.finestS) return null;
   const row = Math.max(0, firstRowAt(track.timeS, atS) - 1);
-  return Math.abs(shortestTurnDeg(over[row], heading[row])) || 0;
+  return known(Math.abs(shortestTurnDeg(over[row], heading[row])));
 }
 
 /** From full to none without a stop, in an airplane with stages between. */

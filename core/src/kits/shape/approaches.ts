@@ -13,9 +13,10 @@ import { FT_TO_M, KT_TO_MPS } from '../../units/convert.ts';
 import { known } from '../../units/numbers.ts';
 import type { ScoringContext } from '../attempt/attempt.ts';
 import type { Approach, Gate, Mark, TouchPoint } from './approach-schema.ts';
-import { approachSigns } from './approach-signs.ts';
+import { acrossDeg, approachSigns } from './approach-signs.ts';
 import { type CentreLine, centreLine } from './centre-line.ts';
 import type { Final, FlightShape } from './flight-shape.ts';
+import { legsBefore } from './legs.ts';
 import { type GroundMotion, groundMotion } from './motion.ts';
 import { APPROACH } from './tables.ts';
 
@@ -94,7 +95,16 @@ function approachOf(seen: Seen): Approach {
     decision: decisionOf(final, judged),
     path: pathOf(seen),
   };
-  return { ...approach, signs: approachSigns(track, approach) };
+  const { motion } = seen;
+  const legs = legsBefore(
+    track,
+    approach.runwayDeg ?? motion.directionDeg[rows.to - 1],
+    (row) => motion.directionDeg[row],
+    rows.from,
+    (row) => heightOf(seen, row),
+    motion.iasMeasured,
+  );
+  return { ...approach, signs: approachSigns(track, approach), legs };
 }
 
 const heightOf = ({ track, final }: Seen, row: number): number =>
@@ -204,7 +214,19 @@ function touchOf(seen: Seen): TouchPoint {
     kias: motion.iasMeasured ? known(meanOver(track.airspeedKt.values, near)) : null,
     rightFt: known(line?.rightFt(row)),
     loadG: load && hardest >= 0 ? load[hardest] : null,
+    ...sideways(track, timeS[row]),
     bounces: load && track.stepS <= 0.21 ? bouncesIn(load, after) : null,
+  };
+}
+
+/** Side load of the first second on the wheels, and the nose off the track just before it. */
+function sideways(track: Track, atS: number): Pick<TouchPoint, 'sideG' | 'acrossDeg'> {
+  const lateral = track.raw('lat_g');
+  const after = rowsBetween(track.timeS, atS - track.stepS, atS + APPROACH.sideS);
+  const worst = lateral ? rowOfMax(after, (i) => Math.abs(lateral[i])) : -1;
+  return {
+    sideG: lateral && worst >= 0 ? known(Math.abs(lateral[worst])) : null,
+    acrossDeg: acrossDeg(track, atS),
   };
 }
 

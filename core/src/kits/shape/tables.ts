@@ -121,11 +121,21 @@ export const APPROACH = figures('shape/approach', {
   points: [80, '', 'points that are kept for drawing'],
   touchWithinS: [2.5, 's', 'time about where the altimeter has it down in which the load shows the touch'],
   hingeS: [3, 's', 'time before and after the touch over which the way down and the roll are laid as lines'],
+  sideS: [1, 's', 'time after the touch in which its side load shows'],
   touchFt: [6, 'ft', 'height above the lowest about it up to which a load can be the touch'],
   bounceG: [1.15, 'g', 'load of a wheel that meets the ground'],
   airG: [0.95, 'g', 'load between two of them'],
   bounceS: [5, 's', 'time after the first in which a second is a bounce'],
   overshootFt: [200, 'ft', 'distance beyond the centre line that overshot the turn to final'],
+});
+
+export const LEG = figures('shape/leg', {
+  baseDeg: [90, 'deg', 'direction of base from the runway’s'],
+  withinDeg: [35, 'deg', 'distance from a leg’s direction that is on it'],
+  leastS: [8, 's', 'shortest leg'],
+  longestS: [240, 's', 'longest leg'],
+  leftFt: [60, 'ft', 'height below that of downwind from which it has been left'],
+  ballS: [1.5, 's', 'time for which a ball is out'],
 });
 
 export const APPROACH_SIGN = figures('shape/approach-sign', {
