@@ -183,6 +183,7 @@ export {
 } from './path/entered.ts';
 export { type Forecast, feedsForecast, forecastOf } from './path/forecast.ts';
 export { attemptsFlown } from './path/from-score.ts';
+export { type ApproachTrend, approachTrend } from './path/gates/approach-trend.ts';
 export {
   type Closing,
   checkClosing,

@@ -57,7 +57,7 @@ export interface CoachLook {
   faults: readonly FaultHeard[];
   /** What may not be said at this moment. */
   never: readonly Never[];
-  /** In the airplane nothing is shown just now: near the ground, and from the first sign of a stall to the climb. */
+  /** In the airplane nothing is shown just now: low, unless it stands, and from the first sign of a stall to the climb. */
   blank: boolean;
   /** How far off what is held is, in bands, all added up; NaN where nothing is held. */
   offBands: number;
@@ -202,7 +202,7 @@ export function openCoach(options: CoachOptions): Coach {
       timeS,
       faults: named,
       never: quiet ? ALL : voice.never,
-      blank: low || step.blank === true,
+      blank: (low && !stands(row)) || step.blank === true,
       offBands: bandsOff(values, options.card),
       step,
       next: steps[stepAfter(steps, index)] ?? null,
@@ -236,6 +236,10 @@ export function openCoach(options: CoachOptions): Coach {
     },
   };
 }
+
+/** Parked or stopped there is time to read. */
+const STANDS_KT = 5;
+const stands = ({ gs_kt, ias_kt }: CoachRow): boolean => (gs_kt ?? ias_kt ?? STANDS_KT) < STANDS_KT;
 
 function toGoOf({ aims }: Step, { toGoDeg, altitudeOffFt }: Quantities): CoachLook['toGo'] {
   if (aims.turnDeg !== undefined && toGoDeg > 0) return { value: Math.round(toGoDeg), unit: 'deg' };

@@ -99,6 +99,22 @@ test('of two cards alike one listens', () => {
   expect(endsIn(heard([left, left], [left]).looks)).toEqual([0]);
 });
 
+test('low in the air nothing is shown in the airplane; parked or stopped it is', () => {
+  const shown = (row: { gs_kt?: number; ias_kt: number }) =>
+    openLessonCoach([LESSON[1]], { airplane, where: 'airplane', quietBelowFt: 2000 }).look({
+      timeS: 0,
+      alt_ft: 1200,
+      hdg_deg: 90,
+      bank_deg: 0,
+      ...row,
+    })!.blank;
+  expect(shown({ ias_kt: 70, gs_kt: 72 })).toBe(true);
+  expect(shown({ ias_kt: 0, gs_kt: 0.4 })).toBe(false);
+  // Slow in the air over the ground is no stop: the airspeed does not say so alone.
+  expect(shown({ ias_kt: 0, gs_kt: 30 })).toBe(true);
+  expect(shown({ ias_kt: 3 })).toBe(false);
+});
+
 test('a lesson without cards says nothing', () => {
   const coach = openLessonCoach([], { airplane });
   expect(coach.look({ timeS: 0, alt_ft: 4500, ias_kt: 95, hdg_deg: 90, bank_deg: 0 })).toBeNull();

@@ -121,6 +121,12 @@ test('rough air is only what an instructor said', () => {
   expect(rough.moderateAir).toBe(true);
 });
 
+test('a distraction is a tag of the attempt, and changes nothing else of it', () => {
+  const [, plain] = flown();
+  const [, distracted] = flown({ statements: [said({ kind: 'observed', item: 'distraction', seen: true })] });
+  expect(distracted).toEqual({ ...plain, distracted: true });
+});
+
 test('what is only likely is no evidence', () => {
   const likely = { ...score, attempts: [{ ...left, variant: null }, right] };
   expect(flown({ score: likely }).map(({ attempt }) => attempt)).toEqual([1]);

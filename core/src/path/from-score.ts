@@ -67,6 +67,7 @@ export function attemptsFlown(flown: FlownRecording): CountedAttempt[] {
         critical: attempt.findings.some(({ severity }) => severity === 'critical'),
         brokenOff: attempt.state === 'discontinued' && !state.discontinued && leftItsBand(attempt),
         moderateAir: state.observed.includes('moderate-air') || feltRough(attempt),
+        distracted: state.observed.includes('distraction'),
         depth: depthShown(attempt.requirements ?? []),
         configuration: attempt.configuration ?? null,
         restsOnUnseen: unseenMusts(attempt.requirements ?? [], 'prohibition').length > 0,

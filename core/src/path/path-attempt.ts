@@ -24,6 +24,8 @@ export const pathAttemptSchema = z.object({
   brokenOff: z.boolean().default(false),
   /** An instructor said that the air was moderately rough: a failure with nothing critical in it says nothing. */
   moderateAir: z.boolean().default(false),
+  /** Flown with a distraction: shown apart, and counted like any other. */
+  distracted: z.boolean().default(false),
   /** How far a stall was taken; null for what is no stall, or where nothing tells. */
   depth: z.enum(['first-indication', 'full']).nullable().default(null),
   /** The flaps that it was flown with; null where nothing tells. */

@@ -20,6 +20,7 @@ const attempt = (day: string, change: Partial<PathAttempt> = {}): PathAttempt =>
   configuration: null,
   restsOnUnseen: false,
   moderateAir: false,
+  distracted: false,
   flownBy: 'student',
   verdict: 'satisfactory',
   overridden: false,

@@ -140,6 +140,7 @@ function wantedRows(row: OwnedRecording, school: School, score: Score, statement
         overridden: one.overridden,
         toleranceUsed: one.toleranceUsed,
         worst: one.worst,
+        ...(one.distracted && { distracted: true as const }),
       },
     },
     findings: one.findings.map(({ id: finding, severity, size, params = null, asWritten = null }, nth) => ({
@@ -175,7 +176,7 @@ export type PathColumns = Omit<PathAttempt, keyof AttemptRest | 'flownAt' | 'les
 export const pathAttemptOf = (
   { data, flownAt, ...columns }: PathColumns,
   lessonTitle: string | null = null,
-): PathAttempt => ({ ...columns, ...data, flownAt: flownAt.toISOString(), lessonTitle });
+): PathAttempt => ({ ...columns, distracted: false, ...data, flownAt: flownAt.toISOString(), lessonTitle });
 
 /** A student's attempts, of one maneuver or of all, in the order flown, with what was said of them. */
 export async function attemptsOf(

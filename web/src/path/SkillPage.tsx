@@ -70,11 +70,24 @@ export function SkillPage() {
           <section className="sheet">
             <h2>Every attempt</h2>
             <AttemptTable attempts={attempts.data} parameters={parameters} />
+            <Distracted attempts={attempts.data} />
             <SelfJudgement attempts={attempts.data} />
           </section>
         )}
       </div>
     </>
+  );
+}
+
+/** Apart, for whoever asks how it goes with something else to do; the estimate counts them like the others. */
+function Distracted({ attempts }: { attempts: PathAttempt[] }) {
+  const judged = attempts.filter(({ distracted, verdict }) => distracted && verdict !== 'not-scored');
+  if (judged.length === 0) return null;
+  const held = judged.filter(({ verdict }) => verdict === 'satisfactory').length;
+  return (
+    <p className="small">
+      With a distraction: <strong>{held}</strong> of {judged.length} to standard. They count like the others.
+    </p>
   );
 }
 
@@ -180,7 +193,8 @@ function AttemptTable({ attempts, parameters }: { attempts: PathAttempt[]; param
           'help',
           'Help',
           (a) => a.help,
-          (a) => `${helpName(a.help)}${a.flownIn === 'trainer' ? ', trainer' : ''}`,
+          (a) =>
+            `${helpName(a.help)}${a.flownIn === 'trainer' ? ', trainer' : ''}${a.distracted ? ', with a distraction' : ''}`,
         ),
         sortable<Row>(
           'verdict',

@@ -25,6 +25,11 @@ import { NextLesson } from './NextLesson.tsx';
 import { Stems } from './Stems.tsx';
 import './path.css';
 
+// A chart is fetched where there is one to draw.
+const ApproachTrend = lazy(async () => ({
+  default: (await import('./ApproachTrend.tsx')).ApproachTrend,
+}));
+
 // Asked for once in a student's life: it is fetched then.
 const OpeningBalance = lazy(async () => ({
   default: (await import('../record/OpeningBalance.tsx')).OpeningBalance,
@@ -91,6 +96,9 @@ export function StudentPath({ studentId }: { studentId: string }) {
         <div className="columns path-columns">
           <div className="stack">
             <SkillsByFlights path={path.data} />
+            <Suspense fallback={null}>
+              <ApproachTrend studentId={student.id} />
+            </Suspense>
             <ByHand studentId={student.id} byHand={byHand} mayEnter={staff} skills={path.data.skills} />
           </div>
           <div className="stack">

@@ -3,7 +3,10 @@ import type { AttemptVerdict, PathAttempt } from '@keel/core';
 import { EntitySchema } from 'typeorm';
 
 /** What no query asks for. */
-export type AttemptRest = Pick<PathAttempt, 'standard' | 'overridden' | 'toleranceUsed' | 'worst'>;
+export type AttemptRest = Pick<PathAttempt, 'standard' | 'overridden' | 'toleranceUsed' | 'worst'> & {
+  /** Where it was. */
+  distracted?: true;
+};
 
 export interface AttemptRow {
   schoolId: string;
