@@ -1,10 +1,11 @@
 /** A runway on a field: where an airplane is beside it, and how it stands on the apron. */
-import { type Flight, layRunway } from '../flight/model/flight.ts';
+import { type Flight, groundVelocity, layRunway } from '../flight/model/flight.ts';
 import { lookAt } from '../flight/model/motion.ts';
 import { setAttitude } from '../flight/model/state.ts';
 import type { Cockpit } from '../flight/pilot/cockpit.ts';
-import { radians } from '../units/angles.ts';
+import { degrees, radians, shortestTurnDeg } from '../units/angles.ts';
 import { FT_TO_M } from '../units/convert.ts';
+import { clamp } from '../units/numbers.ts';
 
 export interface Airfield {
   fieldFt: number;
@@ -53,6 +54,13 @@ export const heightFt = ({ flight }: Cockpit, { fieldFt }: Airfield): number =>
 /** A heading as the nearest one to the airplane's continuous heading. */
 export const near = (c: Cockpit, deg: number): number =>
   deg + 360 * Math.round((c.seen.headingDeg - deg) / 360);
+
+/** The heading that makes a track good against the drift that is seen. */
+export function onTrack(c: Cockpit, trackDeg: number): number {
+  const { north, east } = groundVelocity(c.flight);
+  const drift = shortestTurnDeg(c.seen.headingDeg, degrees(Math.atan2(east, north)));
+  return near(c, trackDeg) - clamp(drift, -30, 30);
+}
 
 /** At rest on its wheels, the engine idling. */
 export function stand(flight: Flight, { fieldFt }: Airfield, headingDeg: number): void {

@@ -1,10 +1,10 @@
 /** The circuit in the air: round it by the usual legs, down the slope, and what comes of it. */
 import { type Cockpit, flapsOf, type Script, until } from '../flight/pilot/cockpit.ts';
 import { clamp } from '../units/numbers.ts';
-import { type Airfield, beside, heightFt, near, pointAt, sideOf } from './airfield.ts';
+import { type Airfield, beside, heightFt, near, onTrack, pointAt, sideOf } from './airfield.ts';
 import type { PatternHabit } from './final.ts';
-import { downTheSlope, finalApproach, goAround, land, onTrack, speedsOf } from './final.ts';
-import { rollOn, rollOut, takeOff, taxiIn } from './ground-run.ts';
+import { downTheSlope, finalApproach, goAround, land, speedsOf } from './final.ts';
+import { rollOn, rollOut, straightOut, takeOff, taxiIn } from './ground-run.ts';
 
 const NM_M = 1852;
 /** A left-hand circuit at the usual height and width. */
@@ -34,7 +34,12 @@ const levelFt = ({ fieldFt, patternFt = CIRCUIT_FT }: Airfield): number => field
 
 /** Climbs straight out to a height above the field. */
 export function* climbOut(c: Cockpit, field: Airfield, toFt = 900): Script {
-  yield* until(c, 180, () => heightFt(c, field) > toFt);
+  yield* until(
+    c,
+    180,
+    () => heightFt(c, field) > toFt,
+    () => straightOut(c, field),
+  );
 }
 
 /** Home to the beginning of the downwind leg, at the circuit's height. */
@@ -71,7 +76,12 @@ export function* joinDownwind(c: Cockpit, field: Airfield): Script {
 
 /** Crosswind and the turn downwind, from a climb on the runway's heading. */
 export function* crosswind(c: Cockpit, field: Airfield): Script {
-  yield* until(c, 150, () => heightFt(c, field) > TURN_AT_FT);
+  yield* until(
+    c,
+    150,
+    () => heightFt(c, field) > TURN_AT_FT,
+    () => straightOut(c, field),
+  );
   c.aim.bank = { by: 'heading', deg: near(c, field.runwayDeg - 90 * sideOf(field)), mostDeg: 20 };
   const level = levelFt(field);
   yield* until(
@@ -121,7 +131,7 @@ export function* circuit(c: Cockpit, field: Airfield, ending: Ending): Script {
   c.aim.bank = { by: 'heading', deg: near(c, field.runwayDeg), mostDeg: 25 };
   if (c.habit('skidded-base')) yield* skidRound(c, field);
   else yield* until(c, 25, () => Math.abs(c.seen.headingDeg - near(c, field.runwayDeg)) < 25);
-  yield* finalApproach(c, field, ending === 'go-around');
+  yield* finalApproach(c, field, { breaksOff: ending === 'go-around' });
   if (ending === 'go-around') {
     yield* goAround(c, field);
     return;

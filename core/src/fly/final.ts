@@ -1,10 +1,10 @@
 /** The last mile: down the slope along the runway's line, and then the landing or the go-around; and how each goes wrong. */
 import { groundVelocity } from '../flight/model/flight.ts';
 import { type Cockpit, flapsOf, hold, type Script, until } from '../flight/pilot/cockpit.ts';
-import { degrees, radians, shortestTurnDeg } from '../units/angles.ts';
+import { radians } from '../units/angles.ts';
 import { FT_TO_M } from '../units/convert.ts';
 import { clamp } from '../units/numbers.ts';
-import { type Airfield, beside, heightFt, near } from './airfield.ts';
+import { type Airfield, beside, heightFt, near, onTrack } from './airfield.ts';
 import { onWheels } from './ground-run.ts';
 
 /** What a pilot of a circuit can do wrong. */
@@ -49,13 +49,6 @@ export function speedsOf({ flight }: Cockpit): { approachKias: number; climbKias
   };
 }
 
-/** The heading that makes a track good against the drift that is seen. */
-export function onTrack(c: Cockpit, trackDeg: number): number {
-  const { north, east } = groundVelocity(c.flight);
-  const drift = shortestTurnDeg(c.seen.headingDeg, degrees(Math.atan2(east, north)));
-  return near(c, trackDeg) - clamp(drift, -30, 30);
-}
-
 /**
  * Down the slope along what is left to fly, to a point a little past the threshold; the power holds the speed.
  * @param toTurnM what is left of downwind, m
@@ -82,10 +75,14 @@ export function downTheSlope(
 }
 
 /** Along the runway's line to where it is rounded out, or broken off. */
-export function* finalApproach(c: Cockpit, field: Airfield, breaksOff = false): Script {
+export function* finalApproach(
+  c: Cockpit,
+  field: Airfield,
+  { breaksOff = false, spareKt = SPARE_KT }: { breaksOff?: boolean; spareKt?: number } = {},
+): Script {
   c.aim.flapsDeg = flapsOf(c, c.flight.airframe.airplane.flaps.length);
   const hurried = c.habit('unstable-pressed-on');
-  const kias = speedsOf(c).approachKias + (c.habit('fast-final') || hurried ? FAST_KT : SPARE_KT);
+  const kias = speedsOf(c).approachKias + (c.habit('fast-final') || hurried ? FAST_KT : spareKt);
   const lowest = breaksOff ? GO_AROUND_FT : c.habit('late-flare') ? LATE_FT : FLARE_FT;
   yield* until(
     c,

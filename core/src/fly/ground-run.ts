@@ -3,8 +3,16 @@ import { groundVelocity } from '../flight/model/flight.ts';
 import { attitude } from '../flight/model/state.ts';
 import { type Cockpit, type Script, until } from '../flight/pilot/cockpit.ts';
 import { clamp } from '../units/numbers.ts';
-import { type Airfield, beside, near } from './airfield.ts';
+import { type Airfield, beside, heightFt, near, onTrack } from './airfield.ts';
 
+/** Power of the run-up, and what one magneto alone, twice takes of it, s. */
+const RUN_UP = [
+  [0.45, 10],
+  [0.41, 4],
+  [0.45, 5],
+  [0.41, 4],
+  [0.45, 6],
+] as const;
 const TAXI_KT = 12;
 const TURNING_KT = 6;
 /** A wind that wants the whole stick, m/s. */
@@ -79,8 +87,10 @@ export function* taxiOut(c: Cockpit, field: Airfield): Script {
   );
   // The engine is run up short of the runway.
   Object.assign(c.aim.roll, { taxiKt: null, brakes: 1 });
-  c.aim.power = { by: 'throttle', throttle: 0.45 };
-  yield* onward(c, 25);
+  for (const [throttle, seconds] of RUN_UP) {
+    c.aim.power = { by: 'throttle', throttle };
+    yield* onward(c, seconds);
+  }
   c.aim.power = { by: 'throttle', throttle: 0 };
   yield* onward(c, 3);
   taxi(c, TURNING_KT);
@@ -115,6 +125,13 @@ export const rotateKias = ({ flight }: Cockpit): number => {
   const { airplane } = flight.airframe;
   return airplane.rotateKias ?? Math.round(1.12 * airplane.vs1Kias);
 };
+
+/** On along the runway's line, whatever the wind, once it is clear of the ground. */
+export function straightOut(c: Cockpit, field: Airfield): void {
+  if (heightFt(c, field) < 20) return;
+  const { leftM } = beside(c.flight, field);
+  c.aim.bank = { by: 'heading', deg: onTrack(c, field.runwayDeg + clamp(leftM / 6, -15, 15)), mostDeg: 10 };
+}
 
 /** How a takeoff is flown: flaps, and the speed of the first climb; the usual one is clean, at V_Y. */
 interface Technique {
@@ -158,7 +175,12 @@ export function* takeOff(c: Cockpit, field: Airfield, technique: Technique = {})
   c.aim.trims = true;
   // A gentle climb first, until there is the speed for more.
   c.aim.pitch = { by: 'attitude', deg: technique.awayDeg ?? LIFT_OFF_DEG, degPerS: 2 };
-  yield* until(c, 25, () => c.seen.kias > climbKias - 5);
+  yield* until(
+    c,
+    25,
+    () => c.seen.kias > climbKias - 5,
+    () => straightOut(c, field),
+  );
   c.aim.heedsWarning = true;
   c.aim.pitch = { by: 'speed', kias: climbKias };
 }

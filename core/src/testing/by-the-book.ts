@@ -132,7 +132,10 @@ export function touched(airplane: Airplane, day: Day, weather: Weather = {}, hab
       flight.state.northM = -1625;
     },
     function* (c, field) {
-      yield* finalApproach(c, field);
+      // As the distances are flown: the book's speed, and idle from 50 ft.
+      const byTheBook = habit === 'none' && !weather.windKt;
+      const final = finalApproach(c, field, byTheBook ? { spareKt: 0 } : {});
+      while (!(byTheBook && heightFt(c, field) < 50) && !final.next().done) yield;
       yield* land(c, field);
       at.touchFt = beside(c.flight, field).alongM / FT_TO_M;
       out.kias = c.seen.kias;

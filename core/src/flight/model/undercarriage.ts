@@ -34,7 +34,7 @@ const MAINS_BEHIND = 0.24;
 const TRACK_HALF = 0.11;
 const HEIGHT = 0.72;
 const ROLLING = 0.02;
-const BRAKING = 0.31;
+const BRAKING = 0.285;
 
 export function undercarriageOf(
   massKg: number,

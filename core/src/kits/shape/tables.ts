@@ -22,6 +22,8 @@ export const WHEELS = figures('shape/wheels', {
   loadStepS: [0.21, 's', 'longest step of rows that show how the wheels meet the ground'],
   metS: [3, 's', 'time about the beginning of that level in which they do'],
   metG: [1.2, 'g', 'load of a wheel that meets the ground'],
+  hitG: [1.6, 'g', 'load at that level that only a runway gives'],
+  hitJumpG: [0.45, 'g', 'its rise from one row to the next'],
   jumpG: [0.15, 'g', 'its rise from one row to the next'],
   slowsKt: [8, 'kt', 'loss of speed that shows a touch where the stall speed is not known'],
   airborneS: [15, 's', 'time off the ground that is a flight'],

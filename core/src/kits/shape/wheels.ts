@@ -131,6 +131,7 @@ function touched(track: Track, { airplane }: ScoringContext, motion: GroundMotio
   const share = iasMeasured ? WHEELS.touchShare : WHEELS.touchGroundShare;
   const rmsFt = iasMeasured ? WHEELS.touchRmsFt : WHEELS.touchGpsRmsFt;
   const enough = airplane ? share * airplane.vs0Kias : Number.NaN;
+  if (hit(track, rows)) return true;
   for (let i = rows.from; i < rows.to; i++) {
     const part = rowsBetween(timeS, timeS[i], timeS[i] + WHEELS.touchS, rows);
     if (timeS[part.to - 1] - timeS[i] < WHEELS.touchS - track.stepS) break;
@@ -151,6 +152,15 @@ function met(track: Track, { from }: Rows): boolean {
   const about = rowsBetween(timeS, timeS[from] - WHEELS.metS, timeS[from] + WHEELS.metS);
   for (let i = Math.max(1, about.from); i < about.to; i++)
     if (load[i] > WHEELS.metG && load[i] - load[i - 1] > WHEELS.jumpG) return true;
+  return false;
+}
+
+/** Whether something was met so hard, at that level, that it can only have been the runway; it may have sprung back. */
+function hit(track: Track, { from, to }: Rows): boolean {
+  const load = track.raw('load_g');
+  if (!load || track.stepS > WHEELS.loadStepS) return false;
+  for (let i = Math.max(1, from); i < to; i++)
+    if (load[i] > WHEELS.hitG && load[i] - load[i - 1] > WHEELS.hitJumpG) return true;
   return false;
 }
 
