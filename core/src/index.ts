@@ -122,6 +122,7 @@ export {
   type WindLimits,
 } from './field/field-day.ts';
 export type { FieldRules } from './field/field-rules.ts';
+export { JUDGED_PARTS } from './field/field-rules.ts';
 export { type RunUpReading, type RunUpReadings, readingsOf, runUpProblems } from './field/run-up.ts';
 export { readControlFile } from './flight/model/control-file.ts';
 export { beginFlight, STEP_HZ, stepFlight, type Weather } from './flight/model/flight.ts';
@@ -482,6 +483,7 @@ export { CHOICES } from './words/choices.ts';
 export { dayText } from './words/day.ts';
 export { runUpLines, takeoffLines } from './words/departure.ts';
 export { type FieldPartSaid, fieldSaid, spins as spinsSaid } from './words/field.ts';
+export { fieldRowSaid, JUDGED_PART_NAMES } from './words/field-rows.ts';
 export { figuresIn, KNOTS, type Units, unitsFor } from './words/figures.ts';
 export { type SaidGate, saidGate, saidGateSchema } from './words/gates.ts';
 export { type HappenedItem, happened, titleWithTime } from './words/happened.ts';

@@ -49,6 +49,7 @@ export const USUAL_FIELD_RULES: FieldRules = {
   pathDeg: FIELD_FIGURES.pathDeg,
   side: 'left',
   turnBackFt: null,
+  judged: [],
 };
 
 /** What a lesson says of the field. */

@@ -1,6 +1,8 @@
 /** What a school settles of its pattern, for every card and every approach. */
 import { z } from 'zod';
 
+export const JUDGED_PARTS = ['pattern', 'climb', 'approach'] as const;
+
 export const fieldRulesSchema = z.object({
   /** Height of the pattern, and of the gate by which an approach is stable, above the field. */
   patternFt: z.number().min(400).max(3000),
@@ -10,5 +12,7 @@ export const fieldRulesSchema = z.object({
   side: z.enum(['left', 'right']),
   /** Above the field; below it nobody turns back after an engine failure. Null until the school says. */
   turnBackFt: z.number().min(300).max(3000).nullable(),
+  /** Parts whose rows of the standard are judged; none until the school turns them on. */
+  judged: z.array(z.enum(JUDGED_PARTS)).default([]),
 });
 export type FieldRules = z.infer<typeof fieldRulesSchema>;

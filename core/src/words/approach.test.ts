@@ -38,6 +38,7 @@ const approach = (
   overshotFt: 0,
   signs: [],
   legs: [],
+  rows: [],
   decision: 'landed-stable',
   path: [],
   ...over,
@@ -82,7 +83,7 @@ test('the ledger’s line says speed, what was aimed for, and what it came to', 
 });
 
 test('a takeoff and a run-up say what was measured, and which magneto it was is not said', () => {
-  const takeoff = { atS: 60, kias: 54, climbKias: 71, vyKias: 74, rightFt: -40, flapsUpFt: null };
+  const takeoff = { atS: 60, kias: 54, climbKias: 71, vyKias: 74, rightFt: -40, flapsUpFt: null, rows: [] };
   expect(takeoffLines(takeoff, KNOTS).map(plain)).toEqual([
     'off the ground at 54 kt',
     'climbed at 71 kt, best rate 74 kt',

@@ -10,7 +10,7 @@ export const GROUND_FT = 1900;
 export const RUNWAY_DEG = 240;
 export const RUNWAYS = ['06/24'];
 /** Hills before the runway: it is flown in a little steeper than elsewhere. */
-export const FIELD_RULES = { ...USUAL_FIELD_RULES, pathDeg: 4 };
+export const FIELD_RULES = USUAL_FIELD_RULES;
 /** What of a day at the field is the same in every lesson. */
 export const AT_FIELD = { runway: '24', runwayFt: 2600 } as const;
 /** Somewhere among hills, at no field there is. */

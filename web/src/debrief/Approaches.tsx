@@ -4,7 +4,9 @@ import {
   approachEndName,
   approachPicture,
   approachSaid,
+  fieldRowSaid,
   type RecordingView,
+  type Units,
   unitsFor,
 } from '@keel/core';
 import { useMemo } from 'react';
@@ -56,8 +58,13 @@ export function Approaches({ recording, go }: { recording: RecordingView; go: (a
         </section>
         <section className="sheet stack" aria-label="At the marks">
           <h2>At the marks</h2>
-          <p className="small quiet">Measured, not judged: the instructor grades.</p>
+          <p className="small quiet">
+            {own.rows.length > 0
+              ? 'Measured; the instructor grades.'
+              : 'Measured, not judged: the instructor grades.'}
+          </p>
           <Rows rows={rows} />
+          <Judged rows={own.rows} units={units} />
           <Errors approach={own} />
         </section>
       </div>
@@ -79,6 +86,21 @@ const Rows = ({ rows }: { rows: ReturnType<typeof approachSaid>['rows'] }) => (
     </tbody>
   </table>
 );
+
+/** What the school has turned on; by default nothing. */
+const Judged = ({ rows, units }: { rows: Approach['rows']; units: Units }) =>
+  rows.length === 0 ? null : (
+    <div>
+      <h3>Judged, as the school asks</h3>
+      <ul className="judged-rows">
+        {rows.map((one) => (
+          <li key={one.row} className={one.held ? undefined : 'approach-out'}>
+            {fieldRowSaid(one, units)}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
 
 /** How well it is known. */
 function Errors({ approach: { gate, touch } }: { approach: Approach }) {

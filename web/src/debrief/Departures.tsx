@@ -1,5 +1,5 @@
 /** Run-up and takeoffs of a flight, as they were measured. */
-import { type FlightScore, runUpLines, takeoffLines, type Units } from '@keel/core';
+import { type FlightScore, fieldRowSaid, runUpLines, takeoffLines, type Units } from '@keel/core';
 import { clock } from '../parts/format.ts';
 
 export function Departures({ flight, units }: { flight: FlightScore; units: Units }) {
@@ -21,7 +21,14 @@ export function Departures({ flight, units }: { flight: FlightScore; units: Unit
               <th scope="row">
                 Takeoff {i + 1}, {clock(one.atS)}
               </th>
-              <td className="departure-said">{takeoffLines(one, units).join('; ')}</td>
+              <td className="departure-said">
+                {takeoffLines(one, units).join('; ')}
+                {one.rows.map((row) => (
+                  <div key={row.row} className={row.held ? undefined : 'approach-out'}>
+                    {fieldRowSaid(row, units)}
+                  </div>
+                ))}
+              </td>
             </tr>
           ))}
         </tbody>

@@ -60,7 +60,7 @@ function Drawn({ trend, studentId }: { trend: Trend; studentId: string }) {
         />
       </div>
       <p className="small quiet">
-        Measured, not judged. Filled: stable at the gate; open: not. The band: +10 / −5 kt.
+        Measured, not judged. Filled: stable at the gate; open: not. Shaded: +10 / −5 kt.
       </p>
     </section>
   );

@@ -1,6 +1,14 @@
 /** What a school calls grades, asks of every solo, begins lessons with, and how long it keeps flights. */
-import { type FieldRules, GRADES, type SchoolSettings, type SoloMinima, USUAL_FIELD_RULES } from '@keel/core';
-import { Button, Select, TextInput } from '@mantine/core';
+import {
+  type FieldRules,
+  GRADES,
+  JUDGED_PART_NAMES,
+  JUDGED_PARTS,
+  type SchoolSettings,
+  type SoloMinima,
+  USUAL_FIELD_RULES,
+} from '@keel/core';
+import { Button, Checkbox, Select, TextInput } from '@mantine/core';
 import type { UseFormReturnType } from '@mantine/form';
 import { NumberField } from '../parts/NumberField.tsx';
 
@@ -37,6 +45,7 @@ export const ownValues = (settings: SchoolSettings): OwnValues => ({
 });
 
 const fieldValues = (rules: FieldRules): OwnValues['fieldRules'] => ({
+  ...USUAL_FIELD_RULES,
   ...rules,
   turnBackFt: rules.turnBackFt ?? '',
 });
@@ -136,6 +145,17 @@ export function SchoolOwn<T extends OwnValues>(props: { form: UseFormReturnType<
             {...form.getInputProps('fieldRules.turnBackFt')}
           />
         </div>
+        <Checkbox.Group
+          label="Judged at Debrief by the standard’s rows"
+          description="None unless chosen here. Pattern ±100 ft and ±10 kt; climb and approach +10 / −5 kt (ACS, from memory)."
+          {...form.getInputProps('fieldRules.judged')}
+        >
+          <div className="row" style={{ gap: 18, paddingTop: 6 }}>
+            {JUDGED_PARTS.map((part) => (
+              <Checkbox key={part} value={part} label={JUDGED_PART_NAMES[part]} disabled={disabled} />
+            ))}
+          </div>
+        </Checkbox.Group>
       </section>
       <section className="sheet stack" aria-labelledby="kept">
         <h2 id="kept">Flights are kept</h2>

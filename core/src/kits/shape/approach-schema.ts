@@ -1,5 +1,6 @@
 /** An approach as a score keeps it. */
 import { z } from 'zod';
+import { fieldRowSchema } from './field-rows.ts';
 import { legSchema } from './legs.ts';
 
 const figure = z.number().nullable();
@@ -114,6 +115,8 @@ export const approachSchema = z.object({
   signs: z.array(approachSignSchema).default([]),
   /** In the order in which they were flown. */
   legs: z.array(legSchema).default([]),
+  /** Judged, where the school has turned it on. */
+  rows: z.array(fieldRowSchema).default([]),
   path: z.array(
     z.object({ s: z.number(), ft: z.number(), kias: figure, rightFt: figure, distanceFt: figure }),
   ),

@@ -15,8 +15,9 @@ import type { ScoringContext } from '../attempt/attempt.ts';
 import type { Approach, Gate, Mark, TouchPoint } from './approach-schema.ts';
 import { acrossDeg, approachSigns } from './approach-signs.ts';
 import { type CentreLine, centreLine } from './centre-line.ts';
+import { type FieldRowJudged, judgedRow } from './field-rows.ts';
 import type { Final, FlightShape } from './flight-shape.ts';
-import { legsBefore } from './legs.ts';
+import { type Leg, legsBefore } from './legs.ts';
 import { type GroundMotion, groundMotion } from './motion.ts';
 import { APPROACH } from './tables.ts';
 
@@ -104,7 +105,34 @@ function approachOf(seen: Seen): Approach {
     (row) => heightOf(seen, row),
     motion.iasMeasured,
   );
-  return { ...approach, signs: approachSigns(track, approach), legs };
+  return { ...approach, signs: approachSigns(track, approach), legs, rows: rowsOf(seen, approach, legs) };
+}
+
+/** Of the pattern the downwind leg, by the airplane file's speed; of the approach the speed at the gate. */
+function rowsOf(
+  { context }: Seen,
+  { gate, targetKias }: Pick<Approach, 'gate' | 'targetKias'>,
+  legs: readonly Leg[],
+): FieldRowJudged[] {
+  const { rules } = context.atField;
+  const downwind = legs.find(({ leg }) => leg === 'downwind');
+  const aimed = context.airplane?.patternKias?.downwind;
+  const furthest = downwind && Math.abs(downwind.heightFt - rules.patternFt) + (downwind.wanderedFt ?? 0);
+  return [
+    ...judgedRow(rules, 'pattern-altitude', furthest ?? null, gate?.heightErrorFt ?? FIELD_LEVEL_FT),
+    ...judgedRow(
+      rules,
+      'pattern-speed',
+      downwind?.kias != null && aimed !== undefined ? downwind.kias - aimed : null,
+      gate?.kiasError ?? 0,
+    ),
+    ...judgedRow(
+      rules,
+      'approach-speed',
+      gate?.kias != null && targetKias !== null ? gate.kias - targetKias : null,
+      gate?.kiasError ?? 0,
+    ),
+  ];
 }
 
 const heightOf = ({ track, final }: Seen, row: number): number =>

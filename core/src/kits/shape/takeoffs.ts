@@ -13,6 +13,7 @@ import type { Track } from '../../recording/track/track.ts';
 import { known } from '../../units/numbers.ts';
 import type { ScoringContext } from '../attempt/attempt.ts';
 import { centreLine } from './centre-line.ts';
+import { fieldRowSchema, judgedRow } from './field-rows.ts';
 import type { FlightShape } from './flight-shape.ts';
 import { groundMotion } from './motion.ts';
 import { RUN_UP, TAKEOFF } from './tables.ts';
@@ -30,6 +31,8 @@ export const takeoffSchema = z.object({
   rightFt: figure,
   /** Height above the field at which the flaps were up; null where they were not out, or are not on record. */
   flapsUpFt: figure,
+  /** Judged, where the school has turned it on. */
+  rows: z.array(fieldRowSchema).default([]),
 });
 export type Takeoff = z.infer<typeof takeoffSchema>;
 
@@ -61,16 +64,28 @@ export function takeoffsOf(track: Track, context: ScoringContext, shape: FlightS
     const near = { from: after.from, to: clear < 0 ? after.to : clear };
     const drift = line ? rowOfMax(near, (i) => Math.abs(line.rightFt(i))) : -1;
     const measured = motion.iasMeasured;
+    const climbKias = measured && climb ? known(meanOver(airspeedKt.values, climb)) : null;
+    const vyKias = context.airplane?.vyKias ?? null;
+    const off = climbKias === null || vyKias === null ? null : climbKias - vyKias;
     return {
       atS,
       kias: measured ? known(valueAt(timeS, airspeedKt.values, atS)) : null,
-      climbKias: measured && climb ? known(meanOver(airspeedKt.values, climb)) : null,
-      vyKias: context.airplane?.vyKias ?? null,
+      climbKias,
+      vyKias,
+      rows: judgedRow(
+        context.atField.rules,
+        'climb-speed',
+        off,
+        speedErrorKt(airspeedKt.standardError, after.from),
+      ),
       rightFt: line && drift >= 0 ? known(line.rightFt(drift)) : null,
       flapsUpFt: flaps ? flapsUp(flaps, after, height) : null,
     };
   });
 }
+
+const speedErrorKt = (of: number | Float64Array, row: number): number =>
+  known(typeof of === 'number' ? of : of[row]) ?? 0;
 
 function flapsUp(flaps: Float64Array, after: Rows, height: (row: number) => number): number | null {
   if (!(flaps[after.from] > TAKEOFF.flapsOutDeg)) return null;

@@ -62,7 +62,11 @@ export interface School {
 }
 /** The zone whose days and clock a school lives by. */
 /** The usual figures until the school settles its own. */
-export const fieldRulesOf = ({ settings }: School): FieldRules => settings.fieldRules ?? USUAL_FIELD_RULES;
+export const fieldRulesOf = ({ settings }: School): FieldRules => ({
+  // What was settled before a rule was added lacks it.
+  ...USUAL_FIELD_RULES,
+  ...settings.fieldRules,
+});
 
 export const zoneOf = ({ settings }: School): string => settings.zone ?? UTC;
 
