@@ -122,7 +122,7 @@ export {
   type WindLimits,
 } from './field/field-day.ts';
 export type { FieldRules } from './field/field-rules.ts';
-export { JUDGED_PARTS } from './field/field-rules.ts';
+export { JUDGED_PARTS, type RunwayPlace } from './field/field-rules.ts';
 export { type RunUpReading, type RunUpReadings, readingsOf, runUpProblems } from './field/run-up.ts';
 export { readControlFile } from './flight/model/control-file.ts';
 export { beginFlight, STEP_HZ, stepFlight, type Weather } from './flight/model/flight.ts';

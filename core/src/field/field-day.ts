@@ -50,6 +50,7 @@ export const USUAL_FIELD_RULES: FieldRules = {
   side: 'left',
   turnBackFt: null,
   judged: [],
+  ends: [],
 };
 
 /** What a lesson says of the field. */

@@ -1,5 +1,14 @@
 /** What a school settles of its pattern, for every card and every approach. */
 import { z } from 'zod';
+import { runwayEndSchema } from '../units/runway.ts';
+
+/** A threshold, degrees north and east. */
+const runwayPlaceSchema = z.object({
+  end: runwayEndSchema,
+  latDeg: z.number('write the latitude in degrees').min(-90).max(90),
+  lonDeg: z.number('write the longitude in degrees').min(-180).max(180),
+});
+export type RunwayPlace = z.infer<typeof runwayPlaceSchema>;
 
 export const JUDGED_PARTS = ['pattern', 'climb', 'approach'] as const;
 
@@ -14,5 +23,7 @@ export const fieldRulesSchema = z.object({
   turnBackFt: z.number().min(300).max(3000).nullable(),
   /** Parts whose rows of the standard are judged; none until the school turns them on. */
   judged: z.array(z.enum(JUDGED_PARTS)).default([]),
+  /** Where the thresholds are; none until the school says, and then nothing is measured from one. */
+  ends: z.array(runwayPlaceSchema).max(24).default([]),
 });
 export type FieldRules = z.infer<typeof fieldRulesSchema>;

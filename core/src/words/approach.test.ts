@@ -39,6 +39,7 @@ const approach = (
   signs: [],
   legs: [],
   rows: [],
+  threshold: null,
   decision: 'landed-stable',
   path: [],
   ...over,

@@ -113,6 +113,7 @@ function rowsOf(approach: Approach, f: FigureWords): ApproachRow[] {
         ]
       : []),
     ...(low ? row(line`Speed at ${f.ft(APPROACH.lowMarkFt)}`, speed(low.kias)) : []),
+    ...thresholdRows(approach, f),
     ...row(
       'Past the centre line on the turn',
       overshotFt ? line`${f.ft(overshotFt)}` : null,
@@ -132,6 +133,30 @@ function rowsOf(approach: Approach, f: FigureWords): ApproachRow[] {
         ]
       : []),
     ...(end === 'landing' ? [] : row('Lowest', line`${f.ft(lowestFt)}`)),
+  ];
+}
+
+function thresholdRows({ threshold }: Approach, f: FigureWords): ApproachRow[] {
+  if (!threshold) return [];
+  const { end, kias, heightFt, touchFt, touchErrorFt, floatFt } = threshold;
+  const over = [
+    ...(kias === null ? [] : [line`${f.speed(kias)}`]),
+    ...(heightFt === null ? [] : [line`${f.ft(heightFt)} high`]),
+  ];
+  return [
+    ...(over.length > 0
+      ? [{ label: `Over the threshold of ${end}`, value: over.join(', '), out: null }]
+      : []),
+    ...(touchFt === null
+      ? []
+      : [
+          {
+            label: 'Touched past it',
+            value: line`${f.ft(touchFt)}${touchErrorFt === null ? '' : line` ±${f.ft(touchErrorFt)}`}`,
+            out: touchFt < 0 ? true : null,
+          },
+        ]),
+    ...(floatFt === null ? [] : [{ label: 'Floated from 20 ft', value: line`${f.ft(floatFt)}`, out: null }]),
   ];
 }
 

@@ -4,6 +4,7 @@ import {
   GRADES,
   JUDGED_PART_NAMES,
   JUDGED_PARTS,
+  type RunwayPlace,
   type SchoolSettings,
   type SoloMinima,
   USUAL_FIELD_RULES,
@@ -16,7 +17,10 @@ type Empty<T> = { [K in keyof T]: T[K] | '' };
 type OwnValues = Pick<Required<SchoolSettings>, 'lessonTemplates'> & {
   gradeNames: string[];
   soloMinima: Empty<SoloMinima>;
-  fieldRules: Omit<FieldRules, 'turnBackFt'> & { turnBackFt: number | '' };
+  fieldRules: Omit<FieldRules, 'turnBackFt' | 'ends'> & {
+    turnBackFt: number | '';
+    ends: Empty<RunwayPlace>[];
+  };
   retentionYears: number | '';
 };
 
@@ -69,7 +73,16 @@ export const ownSettings = ({
 
 export function SchoolOwn<T extends OwnValues>(props: { form: UseFormReturnType<T>; disabled: boolean }) {
   const { form, disabled } = props;
-  const { lessonTemplates } = form.getValues();
+  const {
+    lessonTemplates,
+    fieldRules: { ends },
+  } = form.getValues();
+  const putEnds = (next: OwnValues['fieldRules']['ends']) =>
+    form.setFieldValue(
+      'fieldRules.ends',
+      // The form's own type knows no part of it by this path.
+      next as never,
+    );
   return (
     <>
       <section className="sheet stack" aria-labelledby="grades-here">
@@ -144,6 +157,55 @@ export function SchoolOwn<T extends OwnValues>(props: { form: UseFormReturnType<
             disabled={disabled}
             {...form.getInputProps('fieldRules.turnBackFt')}
           />
+        </div>
+        <div className="stack" style={{ gap: 8 }}>
+          <h3>Thresholds</h3>
+          <p className="small quiet">
+            With their places the debrief measures speed over the threshold, float and where the wheels met
+            the runway; without, direction and centre line alone.
+          </p>
+          {ends.map((_, i) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: two ends may be named alike while they are typed
+            <div key={i} className="row" style={{ alignItems: 'end' }}>
+              <TextInput
+                label="End"
+                placeholder="24"
+                style={{ width: 80 }}
+                disabled={disabled}
+                {...form.getInputProps(`fieldRules.ends.${i}.end`)}
+              />
+              <NumberField
+                label="Latitude, °"
+                style={{ width: 140 }}
+                disabled={disabled}
+                {...form.getInputProps(`fieldRules.ends.${i}.latDeg`)}
+              />
+              <NumberField
+                label="Longitude, °"
+                style={{ width: 140 }}
+                disabled={disabled}
+                {...form.getInputProps(`fieldRules.ends.${i}.lonDeg`)}
+              />
+              {!disabled && (
+                <Button
+                  variant="subtle"
+                  aria-label={`Take away end ${i + 1}`}
+                  onClick={() => putEnds(ends.filter((_, other) => other !== i))}
+                >
+                  Take away
+                </Button>
+              )}
+            </div>
+          ))}
+          {!disabled && (
+            <Button
+              variant="default"
+              style={{ alignSelf: 'start' }}
+              onClick={() => putEnds([...ends, { end: '', latDeg: '', lonDeg: '' }])}
+            >
+              Add a threshold
+            </Button>
+          )}
         </div>
         <Checkbox.Group
           label="Judged at Debrief by the standard’s rows"

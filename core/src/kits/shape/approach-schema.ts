@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { fieldRowSchema } from './field-rows.ts';
 import { legSchema } from './legs.ts';
+import { thresholdSchema } from './threshold.ts';
 
 const figure = z.number().nullable();
 const decisionSchema = z
@@ -115,6 +116,8 @@ export const approachSchema = z.object({
   signs: z.array(approachSignSchema).default([]),
   /** In the order in which they were flown. */
   legs: z.array(legSchema).default([]),
+  /** Where the school has said where its thresholds are. */
+  threshold: thresholdSchema.nullable().default(null),
   /** Judged, where the school has turned it on. */
   rows: z.array(fieldRowSchema).default([]),
   path: z.array(

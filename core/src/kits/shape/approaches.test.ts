@@ -2,13 +2,16 @@
 import { fleet } from '../../airplane/fleet.ts';
 import { flightScoreSchema } from '../../debrief/flight-score.ts';
 import { scoreRecording } from '../../debrief/score-recording.ts';
+import { USUAL_FIELD_RULES } from '../../field/field-day.ts';
+import type { FieldRules } from '../../field/field-rules.ts';
 import { findStandard } from '../../standards/standards.ts';
 import { type DrawnPattern, drawPattern, patternByLot, USUAL_PATTERN } from '../../testing/drawn-pattern.ts';
 
 const standard = findStandard('faa-private')!;
-const approachesIn = (of: DrawnPattern) => {
+const approachesIn = (of: DrawnPattern, rules: Partial<FieldRules> = {}) => {
   const truth = drawPattern(of);
-  const { flight } = scoreRecording(truth.recording, { standard, airplane: fleet[0], briefs: [] });
+  const atField = { rules: { ...USUAL_FIELD_RULES, ...rules }, windKt: null, gustKt: null };
+  const { flight } = scoreRecording(truth.recording, { standard, airplane: fleet[0], briefs: [], atField });
   return { truth, flight: flight!, approaches: flight!.approaches };
 };
 
@@ -34,6 +37,36 @@ test.each(SEEDS)('speeds, heights and the touch of a landing, drawn by lot %d', 
   expect(Math.abs(touch!.atS - truth.endS)).toBeLessThan(1);
   expect(Math.abs(truth.at(touch!.atS).alongFt - truth.at(truth.endS).alongFt)).toBeLessThan(100);
   expect(Math.abs(touch!.atS - truth.endS)).toBeLessThan(3 * touch!.errorS);
+});
+
+/** Where the drawn runway begins on the map. */
+const thresholdOf = ({ runwayDeg }: DrawnPattern) => ({
+  end: String(Math.round(runwayDeg / 10) || 36).padStart(2, '0'),
+  latDeg: 45,
+  lonDeg: 8,
+});
+
+test.each(SEEDS)(
+  'with a known threshold its speed, height and the point of the touch, drawn by lot %d',
+  (seed) => {
+    const of = patternByLot(seed, true);
+    const { truth, approaches } = approachesIn(of, { ends: [thresholdOf(of)] });
+    const { threshold } = approaches[0];
+    const touched = truth.at(truth.endS).alongFt;
+    expect(Math.abs(threshold!.touchFt! - touched)).toBeLessThan(100);
+    expect(Math.abs(threshold!.touchFt! - touched)).toBeLessThan(3 * threshold!.touchErrorFt!);
+    let overS = truth.endS;
+    while (truth.at(overS - 0.1).alongFt > 0) overS -= 0.1;
+    if (threshold!.kias !== null) expect(Math.abs(threshold!.kias - truth.at(overS).kias)).toBeLessThan(2);
+    if (threshold!.heightFt !== null)
+      expect(Math.abs(threshold!.heightFt - truth.at(overS).ft)).toBeLessThan(15);
+  },
+);
+
+test('without a threshold, or with one of another runway, nothing is measured from it', () => {
+  expect(approachesIn(USUAL_PATTERN).approaches[0].threshold).toBeNull();
+  const aside = { ...thresholdOf(USUAL_PATTERN), lonDeg: 8.01 };
+  expect(approachesIn(USUAL_PATTERN, { ends: [aside] }).approaches[0].threshold).toBeNull();
 });
 
 test.each(SEEDS)('every approach broken off is one, with its height, drawn by lot %d', (seed) => {

@@ -6,7 +6,14 @@ import { flapStageAt } from '../../airplane/configuration.ts';
 import { referenceSpeed } from '../../field/reference-speed.ts';
 import { FIELD_FIGURES } from '../../field/tables.ts';
 import { slopeOf } from '../../recording/columns/resample.ts';
-import { firstWhere, meanOver, type Rows, rowOfMax, rowsBetween } from '../../recording/columns/span.ts';
+import {
+  firstRowAt,
+  firstWhere,
+  meanOver,
+  type Rows,
+  rowOfMax,
+  rowsBetween,
+} from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import { degrees, shortestTurnDeg, wrap360 } from '../../units/angles.ts';
 import { FT_TO_M, KT_TO_MPS } from '../../units/convert.ts';
@@ -20,6 +27,7 @@ import type { Final, FlightShape } from './flight-shape.ts';
 import { type Leg, legsBefore } from './legs.ts';
 import { type GroundMotion, groundMotion } from './motion.ts';
 import { APPROACH } from './tables.ts';
+import { thresholdOf } from './threshold.ts';
 
 interface Seen {
   track: Track;
@@ -105,7 +113,28 @@ function approachOf(seen: Seen): Approach {
     (row) => heightOf(seen, row),
     motion.iasMeasured,
   );
-  return { ...approach, signs: approachSigns(track, approach), legs, rows: rowsOf(seen, approach, legs) };
+  return {
+    ...approach,
+    signs: approachSigns(track, approach),
+    legs,
+    rows: rowsOf(seen, approach, legs),
+    threshold: line
+      ? thresholdOf(seen.context.atField.rules.ends, { ...seen, ...measuredOf(seen, touch), line })
+      : null,
+  };
+}
+
+function measuredOf(seen: Seen, touch: TouchPoint | null) {
+  const { track, motion } = seen;
+  const row = touch && firstRowAt(track.timeS, touch.atS);
+  return {
+    iasMeasured: motion.iasMeasured,
+    heightFt: (at: number) => heightOf(seen, at),
+    touch:
+      touch && row !== null
+        ? { row, errorS: touch.errorS, speedFps: ((motion.speedKt?.[row] ?? 0) * KT_TO_MPS) / FT_TO_M }
+        : null,
+  };
 }
 
 /** Of the pattern the downwind leg, by the airplane file's speed; of the approach the speed at the gate. */

@@ -18,6 +18,8 @@ export interface CentreLine {
   alongFt(row: number): number;
   /** Ft right of it. */
   rightFt(row: number): number;
+  /** The same of any place, m north and east of the first fix. */
+  besideFt(place: { northM: number; eastM: number }): { alongFt: number; rightFt: number };
   /** One standard error of that, ft: it grows with the distance from what rolled. */
   rightErrorFt(row: number): number;
 }
@@ -92,6 +94,10 @@ function fitted(
   const [cos, sin] = [Math.cos(radians(deg)), Math.sin(radians(deg))];
   const alongFt = (row: number) => ((northM[row] - north0) * cos + (eastM[row] - east0) * sin) / FT_TO_M;
   const rightFt = (row: number) => ((eastM[row] - east0) * cos - (northM[row] - north0) * sin) / FT_TO_M;
+  const besideFt = (place: { northM: number; eastM: number }) => {
+    const [n, e] = [place.northM - north0, place.eastM - east0];
+    return { alongFt: (n * cos + e * sin) / FT_TO_M, rightFt: (e * cos - n * sin) / FT_TO_M };
+  };
   const along = rows.map(alongFt);
   const sum = (of: (row: number) => number) => rows.reduce((total, row) => total + of(row) ** 2, 0);
   const scatterFt = Math.max(LEAST_SCATTER_FT, Math.sqrt(sum(rightFt) / rows.length));
@@ -100,6 +106,7 @@ function fitted(
     deg: wrap360(deg),
     alongFt,
     rightFt,
+    besideFt,
     // Of a straight line through points that scatter; neighbours err together, so that a second counts as one of them.
     rightErrorFt: (row) => scatterFt * Math.sqrt(perPoint * (1 / rows.length + alongFt(row) ** 2 / spread)),
     lengthFt: spreadOver(along, { from: 0, to: along.length }),

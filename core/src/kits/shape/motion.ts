@@ -67,6 +67,21 @@ class WithPlaces implements GroundMotion {
   }
 }
 
+/** A place of the map beside the first fix, m; undefined without positions. */
+export function placeOf(
+  track: Track,
+  latDeg: number,
+  lonDeg: number,
+): { northM: number; eastM: number } | undefined {
+  const [lat, lon] = [track.other('lat_deg')?.values, track.other('lon_deg')?.values];
+  const first = lat?.findIndex((value) => !Number.isNaN(value)) ?? -1;
+  if (!lat || !lon || first < 0) return undefined;
+  return {
+    northM: EARTH_RADIUS_M * radians(latDeg - lat[first]),
+    eastM: EARTH_RADIUS_M * Math.cos(radians(lat[first])) * radians(lonDeg - lon[first]),
+  };
+}
+
 /** North and east of the first fix; the recording has both columns. */
 function placesOf(track: Track): Places {
   const [lat, lon] = [track.other('lat_deg')!.values, track.other('lon_deg')!.values];

@@ -131,6 +131,16 @@ export const APPROACH = figures('shape/approach', {
   overshootFt: [200, 'ft', 'distance beyond the centre line that overshot the turn to final'],
 });
 
+export const THRESHOLD = figures('shape/threshold', {
+  withinDeg: [25, 'deg', 'direction of a landing from the runway’s number, magnetic and true'],
+  besideFt: [250, 'ft', 'distance of a threshold from the line that was rolled along'],
+  shortFt: [400, 'ft', 'touch before it that still belongs to it'],
+  longFt: [9000, 'ft', 'touch past it that does'],
+  meanS: [1, 's', 'time over which the speed over it is taken'],
+  roundsFt: [20, 'ft', 'height from which what is flown over the runway is floated'],
+  placeFt: [15, 'ft', 'error of a place on the map and of a fix together'],
+});
+
 export const LEG = figures('shape/leg', {
   baseDeg: [90, 'deg', 'direction of base from the runway’s'],
   withinDeg: [35, 'deg', 'distance from a leg’s direction that is on it'],
