@@ -138,7 +138,7 @@ export { flyLesson } from './fly/fly-lesson.ts';
 export { flyTemplate } from './fly/fly-template.ts';
 export { isAimedAt, type Lane, lanesOf, usedOf } from './fly/lanes.ts';
 export { attitudeSeen, LOOKED_S, LOOKS, type LookName } from './fly/look-around.ts';
-export type { PatternFigures } from './fly/pattern/coach.ts';
+export type { PatternFigures } from './fly/pattern/figures.ts';
 export type { LandingShown } from './fly/pattern/landing-log.ts';
 export { horizonAt, type SightPicture, sightPicturesSchema, type View } from './fly/sight-picture.ts';
 export { openTrainer } from './fly/trainer.ts';

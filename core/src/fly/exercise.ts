@@ -10,7 +10,7 @@ import type { FieldRow } from '../kits/coach/quantities.ts';
 import { airframeFor, pieceFor, settingsFor } from './fly.ts';
 import { reposition } from './fly-lesson.ts';
 import type { Lane } from './lanes.ts';
-import type { PatternFigures } from './pattern/coach.ts';
+import type { PatternFigures } from './pattern/figures.ts';
 import type { LandingShown } from './pattern/landing-log.ts';
 import { demonstrationOf } from './shown.ts';
 import type { Demonstration, StudentInput, TrainerOptions } from './trainer-types.ts';

@@ -11,7 +11,7 @@ import type { FieldRow } from '../kits/coach/quantities.ts';
 import type { Recording } from '../recording/columns/recording.ts';
 import type { Holder } from './exchange.ts';
 import type { Lane } from './lanes.ts';
-import type { PatternFigures } from './pattern/coach.ts';
+import type { PatternFigures } from './pattern/figures.ts';
 import type { LandingShown } from './pattern/landing-log.ts';
 import type { TrapKind } from './traps/coach.ts';
 
