@@ -122,7 +122,7 @@ export {
   type WindLimits,
 } from './field/field-day.ts';
 export type { FieldRules } from './field/field-rules.ts';
-export { JUDGED_PARTS, type RunwayPlace } from './field/field-rules.ts';
+export { JUDGED_PARTS } from './field/field-rules.ts';
 export { type RunUpReading, type RunUpReadings, readingsOf, runUpProblems } from './field/run-up.ts';
 export { readControlFile } from './flight/model/control-file.ts';
 export { beginFlight, STEP_HZ, stepFlight, type Weather } from './flight/model/flight.ts';
@@ -355,6 +355,7 @@ export { KT_TO_MPS, speedIn } from './units/convert.ts';
 export { clockIn, dayIn, type Instant, instantOf, UTC } from './units/days.ts';
 export { nauticalMilesBetween } from './units/distance.ts';
 export { median } from './units/numbers.ts';
+export type { RunwayPlace } from './units/runway.ts';
 export { runwayEndSchema } from './units/runway.ts';
 export { slugOf } from './units/slug.ts';
 export { clock, numberText } from './units/text.ts';

@@ -1,14 +1,6 @@
 /** What a school settles of its pattern, for every card and every approach. */
 import { z } from 'zod';
-import { runwayEndSchema } from '../units/runway.ts';
-
-/** A threshold, degrees north and east. */
-const runwayPlaceSchema = z.object({
-  end: runwayEndSchema,
-  latDeg: z.number('write the latitude in degrees').min(-90).max(90),
-  lonDeg: z.number('write the longitude in degrees').min(-180).max(180),
-});
-export type RunwayPlace = z.infer<typeof runwayPlaceSchema>;
+import { runwayPlaceSchema } from '../units/runway.ts';
 
 export const JUDGED_PARTS = ['pattern', 'climb', 'approach'] as const;
 

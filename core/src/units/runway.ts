@@ -13,6 +13,14 @@ export const runwayEndSchema = z
     'two digits from 01 to 36, with L, C or R where there are several: 06 or 24L',
   );
 
+/** A threshold, degrees north and east. */
+export const runwayPlaceSchema = z.object({
+  end: runwayEndSchema,
+  latDeg: z.number('write the latitude in degrees').min(-90).max(90),
+  lonDeg: z.number('write the longitude in degrees').min(-180).max(180),
+});
+export type RunwayPlace = z.infer<typeof runwayPlaceSchema>;
+
 /** @returns the end opposite to one, such as 24 of 06 and 27R of 09L. */
 export function otherEnd(end: string): string {
   const [, digits, side] = new RegExp(`^${END}$`).exec(end) ?? [];

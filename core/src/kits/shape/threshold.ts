@@ -3,11 +3,11 @@
  * and how much of that was floated.
  */
 import { z } from 'zod';
-import type { RunwayPlace } from '../../field/field-rules.ts';
 import { meanOver, type Rows, rowsBetween } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import { shortestTurnDeg } from '../../units/angles.ts';
 import { known } from '../../units/numbers.ts';
+import type { RunwayPlace } from '../../units/runway.ts';
 import type { CentreLine } from './centre-line.ts';
 import { placeOf } from './motion.ts';
 import { THRESHOLD } from './tables.ts';
