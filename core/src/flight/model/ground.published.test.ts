@@ -84,7 +84,7 @@ describe.each(fleet.map((airplane) => [airplane.id, airplane] as const))('%s', (
       stand(flight, { fieldFt: 0, runwayDeg: 360, northM: 0, eastM: 0 }, 360);
       for (let i = 0; i < 60 * STEP_HZ; i++) stepFlight(flight);
       const { northM, eastM, altitudeM } = flight.state;
-      expect(Math.hypot(northM, eastM)).toBeLessThan(3);
+      expect(Math.hypot(northM, eastM)).toBeLessThan(0.2);
       expect(Math.abs(altitudeM)).toBeLessThan(0.15);
       expect(flight.motion.onWheels).toBeCloseTo(1, 1);
     }

@@ -98,7 +98,7 @@ export function lookAt(state: State, airframe: Airframe, controls: Controls, air
   addWing(f, flow, airframe, state, controls, into.flap, wing);
   addPower(f, flow, airframe, state, power);
   addTail(f, flow, airframe, state, controls, power.thrust, power.torque);
-  into.onWheels = surface ? addWheels(f, airframe.undercarriage, massKg, state, controls, surface) : 0;
+  into.onWheels = surface ? addWheels(f, airframe, state, controls, surface) : 0;
 
   const { e0, e1, e2, e3, u, v, w, p, q, r } = state;
   const gx = 2 * (e1 * e3 - e0 * e2) * G0_MPS2;

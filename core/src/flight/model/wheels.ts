@@ -8,10 +8,9 @@ import { G0_MPS2 } from '../../units/convert.ts';
 import type { Airframe } from './airframe.ts';
 import type { Flow, Forces } from './forces.ts';
 import type { Controls, State } from './state.ts';
-import type { Undercarriage } from './undercarriage.ts';
 
 // Named once: a look-up of the global object in every call costs more than the call.
-const { atan2, abs, cos, exp, max, min, pow, sin } = Math;
+const { atan2, abs, cos, exp, max, min, pow, sin, sqrt } = Math;
 
 /** What lies below: the height of the runway, and how the air moves over it. */
 export interface Surface {
@@ -26,6 +25,10 @@ const MOST_GRIP = 0.6;
 /** Below these speeds the tyre creeps instead of slipping, m/s. */
 const CREEPS_SIDEWAYS_MPS = 2;
 const CREEPS_MPS = 0.1;
+/** Slower than this, braked, it stands; and what still moves is stopped at this rate. */
+const RESTS_MPS = 0.3;
+const RESTS_RAD_S = 0.06;
+const STOPS_PER_S = 20;
 /** Full pedal turns the nose wheel by this, and slowly, with a foot on the inner brake, by so much more. */
 const STEERING_RAD = radians(11);
 const BY_BRAKE_RAD = radians(16);
@@ -36,12 +39,12 @@ const REACH_M = 3;
 /** Adds what the wheels do. @returns the load on each wheel as a share of the weight, all added up; nothing is allocated. */
 export function addWheels(
   f: Forces,
-  { wheels, restM, rolling, braking }: Undercarriage,
-  massKg: number,
+  { massKg, inertia, undercarriage }: Pick<Airframe, 'massKg' | 'inertia' | 'undercarriage'>,
   state: State,
   controls: Controls,
   surface: Surface,
 ): number {
+  const { wheels, restM, rolling, braking } = undercarriage;
   const below = surface.runwayM - state.altitudeM;
   if (below < -REACH_M) return 0;
   const { e0, e1, e2, e3, u, v, w, p, q, r } = state;
@@ -55,6 +58,7 @@ export function addWheels(
   const gw = w + n * 2 * (e1 * e3 + e0 * e2) + e * 2 * (e2 * e3 - e0 * e1);
   const slowly = max(0, 1 - abs(gu) / BY_BRAKE_MPS);
   const steer = (STEERING_RAD + BY_BRAKE_RAD * slowly) * max(-1, min(1, controls.rudder));
+  const pushed = sqrt(f.x * f.x + f.y * f.y);
   let carried = 0;
   for (const wheel of wheels) {
     const { x, y, z } = wheel;
@@ -81,6 +85,13 @@ export function addWheels(
     f.m += z * fx - x * fz;
     f.n += x * fy - y * fx;
     carried += load;
+  }
+  // Braked and at rest, the tyres hold what pushes as far as they grip: a rolling tyre would creep.
+  const rests = controls.brakes > 0.5 && gu * gu + gv * gv < RESTS_MPS * RESTS_MPS && abs(r) < RESTS_RAD_S;
+  if (rests && pushed < braking * controls.brakes * carried) {
+    f.x = -massKg * (G0_MPS2 * dx + STOPS_PER_S * gu);
+    f.y = -massKg * (G0_MPS2 * dy + STOPS_PER_S * gv);
+    f.n = -inertia.z * STOPS_PER_S * r;
   }
   return carried / (massKg * G0_MPS2);
 }

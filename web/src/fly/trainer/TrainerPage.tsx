@@ -158,6 +158,10 @@ function Flying(props: {
   const card = ready?.card ?? options.card;
   const { data: me } = useMe();
   const [paused, setPaused] = useState(true);
+  const [begun, setBegun] = useState(false);
+  useEffect(() => {
+    if (!paused) setBegun(true);
+  }, [paused]);
   const [pace, setPace] = useState<number>(1);
   const [levers, setLevers] = useState(hasFingers);
   const [company, setCompany] = useState<Company>('coached');
@@ -272,7 +276,7 @@ function Flying(props: {
           </p>
           {paused && (
             <div className="paused">
-              <strong>{snapshot.timeS >= 1 ? 'Paused' : kind ? BEGINS[kind] : 'Trimmed at the entry'}</strong>
+              <strong>{begun ? 'Paused' : kind ? BEGINS[kind] : 'Trimmed at the entry'}</strong>
               <p>
                 {levers
                   ? 'The pad is the stick: down is back. The sliders are throttle and rudder.'
