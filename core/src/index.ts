@@ -124,6 +124,7 @@ export {
 export type { FieldRules } from './field/field-rules.ts';
 export { JUDGED_PARTS } from './field/field-rules.ts';
 export { type RunUpReading, type RunUpReadings, readingsOf, runUpProblems } from './field/run-up.ts';
+export { FIELD_FIGURES } from './field/tables.ts';
 export { readControlFile } from './flight/model/control-file.ts';
 export { beginFlight, STEP_HZ, stepFlight, type Weather } from './flight/model/flight.ts';
 export type { Reading } from './flight/model/instruments.ts';
@@ -153,7 +154,7 @@ export {
   type TrainerOptions,
   type TrainerSnapshot,
 } from './fly/trainer-types.ts';
-export { TRAPS, type TrapKind } from './fly/traps/coach.ts';
+export { TRAP_TITLES, TRAPS, type TrapKind } from './fly/traps/coach.ts';
 export { instructorsAttempts } from './fly/who-flew.ts';
 export { canonicalJson, hashOf } from './hash.ts';
 export { caseOf } from './kits/attempt/case.ts';
@@ -355,8 +356,7 @@ export { KT_TO_MPS, speedIn } from './units/convert.ts';
 export { clockIn, dayIn, type Instant, instantOf, UTC } from './units/days.ts';
 export { nauticalMilesBetween } from './units/distance.ts';
 export { median } from './units/numbers.ts';
-export type { RunwayPlace } from './units/runway.ts';
-export { runwayEndSchema } from './units/runway.ts';
+export { endDeg, type RunwayPlace, runwayEndSchema } from './units/runway.ts';
 export { slugOf } from './units/slug.ts';
 export { clock, numberText } from './units/text.ts';
 export { CORE_VERSION } from './version.ts';

@@ -1,9 +1,11 @@
 /** What a lesson is beside its maneuvers: taxi, run-up, takeoff, pattern, approach and go-around, for this airplane and day. */
 import { standardTemperatureC } from '../atmosphere/atmosphere.ts';
-import { drift } from '../mechanics/wind.ts';
+import { drift, gusting } from '../mechanics/wind.ts';
 import { performanceOf } from '../performance/fit.ts';
 import { levelFlight } from '../performance/level.ts';
 import { compassDeg, radians } from '../units/angles.ts';
+import { FPM_PER_KT } from '../units/convert.ts';
+import { endDeg } from '../units/runway.ts';
 import { bookDistance } from './book-distance.ts';
 import { checkFieldDay, type FieldDay, fieldTasKt, type RunwayWind, runwayWind } from './field-day.ts';
 import { type ReferenceSpeed, referenceSpeed } from './reference-speed.ts';
@@ -116,10 +118,9 @@ function withinLimits(day: FieldDay): boolean | null {
   const { limits, windKt, gustKt } = day;
   const wind = runwayWind(day);
   if (!limits || !wind || windKt === null) return null;
+  const { mostKt, spreadKt } = gusting(windKt, gustKt);
   return (
-    Math.max(windKt, gustKt ?? 0) <= limits.windKt &&
-    Math.abs(wind.crossKt) <= limits.crosswindKt &&
-    (gustKt === null ? 0 : gustKt - windKt) <= limits.gustSpreadKt
+    mostKt <= limits.windKt && Math.abs(wind.crossKt) <= limits.crosswindKt && spreadKt <= limits.gustSpreadKt
   );
 }
 
@@ -180,7 +181,7 @@ function abortPoint(rotateKias: number, runwayFt: number | null, rollFt: number 
 function legsOf(day: FieldDay, final: ReferenceSpeed): PatternLeg[] | null {
   const { airplane, runway, rules, windFromDeg, windKt } = day;
   if (runway === null) return null;
-  const runwayDeg = 10 * Number.parseInt(runway, 10);
+  const runwayDeg = endDeg(runway);
   const turn = rules.side === 'left' ? -90 : 90;
   const { patternKias: own, vyKias = null } = airplane;
   const stages = airplane.flaps.length;
@@ -219,4 +220,3 @@ function powerOf(
     return power > 0 ? power : null;
   };
 }
-const FPM_PER_KT = 101.3;

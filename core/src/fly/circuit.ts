@@ -3,8 +3,9 @@ import { type Cockpit, flapsOf, type Script, until } from '../flight/pilot/cockp
 import { clamp } from '../units/numbers.ts';
 import { type Airfield, beside, heightFt, near, onTrack, pointAt, sideOf } from './airfield.ts';
 import type { PatternHabit } from './final.ts';
-import { downTheSlope, finalApproach, goAround, land, speedsOf } from './final.ts';
+import { downTheSlope, finalApproach, goAround, land } from './final.ts';
 import { rollOn, rollOut, straightOut, takeOff, taxiIn } from './ground-run.ts';
+import { approachKiasOf } from './speeds.ts';
 
 const NM_M = 1852;
 /** A left-hand circuit at the usual height and width. */
@@ -102,7 +103,7 @@ function levelAt(c: Cockpit, altitudeFt: number): void {
 /** Downwind, base, final, and what comes of it. */
 export function* circuit(c: Cockpit, field: Airfield, ending: Ending): Script {
   const { airplane } = c.flight.airframe;
-  const { approachKias } = speedsOf(c);
+  const approachKias = approachKiasOf(airplane);
   const reciprocal = field.runwayDeg + 180;
   const altitudeFt = levelFt(field);
   const side = sideOf(field);

@@ -3,7 +3,7 @@ import type { TargetCard } from '../card/card.ts';
 import type { CoachOptions } from '../coach/coach.ts';
 import { beginFlight, type Flight, stepFlight } from '../flight/model/flight.ts';
 import { trimFlight } from '../flight/model/trim.ts';
-import { type Cockpit, level, type PilotSettings, type Script } from '../flight/pilot/cockpit.ts';
+import { type Cockpit, holdLevel, type PilotSettings, type Script } from '../flight/pilot/cockpit.ts';
 import type { Seen } from '../flight/pilot/eyes.ts';
 import type { Aim } from '../flight/pilot/hands.ts';
 import type { FieldRow } from '../kits/coach/quantities.ts';
@@ -71,10 +71,7 @@ export function maneuverExercise(options: TrainerOptions): Exercise {
     },
     *hold(c) {
       yield* back(c);
-      for (;;) {
-        level(c);
-        yield;
-      }
+      yield* holdLevel(c);
     },
     isDown: (_, seen) => seen.altitudeFt < groundFt,
   };

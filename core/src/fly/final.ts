@@ -2,10 +2,11 @@
 import { groundVelocity } from '../flight/model/flight.ts';
 import { type Cockpit, flapsOf, hold, type Script, until } from '../flight/pilot/cockpit.ts';
 import { radians } from '../units/angles.ts';
-import { FT_TO_M } from '../units/convert.ts';
+import { FPM_PER_KT, FT_TO_M } from '../units/convert.ts';
 import { clamp } from '../units/numbers.ts';
 import { type Airfield, beside, heightFt, near, onTrack } from './airfield.ts';
 import { onWheels } from './ground-run.ts';
+import { approachKiasOf, climbKiasOf } from './speeds.ts';
 
 /** What a pilot of a circuit can do wrong. */
 export const PATTERN_HABITS = [
@@ -40,15 +41,6 @@ const SPARE_KT = 2;
 const STEEPEST_FPM = -800;
 const FLATTEST_FPM = 50;
 
-/** Speeds of the approach, KIAS: the airplane file's, else by the stall. */
-export function speedsOf({ flight }: Cockpit): { approachKias: number; climbKias: number } {
-  const { airplane } = flight.airframe;
-  return {
-    approachKias: airplane.approachKias ?? 1.3 * airplane.vs0Kias,
-    climbKias: airplane.vyKias ?? 1.5 * airplane.vs1Kias,
-  };
-}
-
 /**
  * Down the slope along what is left to fly, to a point a little past the threshold; the power holds the speed.
  * @param toTurnM what is left of downwind, m
@@ -64,7 +56,7 @@ export function downTheSlope(
   const patternFt = field.patternFt ?? PATTERN_FT;
   const wantedFt = Math.min(patternFt, (leftToFlyM * slope) / FT_TO_M);
   const high = heightFt(c, field) - wantedFt;
-  const alongFpm = wantedFt < patternFt ? -c.seen.tasKt * 101.3 * slope : 0;
+  const alongFpm = wantedFt < patternFt ? -c.seen.tasKt * FPM_PER_KT * slope : 0;
   const steepest = slope > SLOPE ? 2 * STEEPEST_FPM : STEEPEST_FPM;
   c.aim.pitch = { by: 'climb', fpm: clamp(alongFpm - 6 * high, steepest, FLATTEST_FPM) };
   c.aim.power = {
@@ -82,7 +74,8 @@ export function* finalApproach(
 ): Script {
   c.aim.flapsDeg = flapsOf(c, c.flight.airframe.airplane.flaps.length);
   const hurried = c.habit('unstable-pressed-on');
-  const kias = speedsOf(c).approachKias + (c.habit('fast-final') || hurried ? FAST_KT : spareKt);
+  const kias =
+    approachKiasOf(c.flight.airframe.airplane) + (c.habit('fast-final') || hurried ? FAST_KT : spareKt);
   const lowest = breaksOff ? GO_AROUND_FT : c.habit('late-flare') ? LATE_FT : FLARE_FT;
   yield* until(
     c,
@@ -110,7 +103,7 @@ export function* goAround(c: Cockpit, field: Airfield): Script {
       yield* hold(c, STAGE_S);
       c.aim.flapsDeg = flapsOf(c, stage);
     }
-  c.aim.pitch = { by: 'speed', kias: speedsOf(c).climbKias };
+  c.aim.pitch = { by: 'speed', kias: climbKiasOf(airplane) };
 }
 
 /** Power off, the nose held off until the wheels take it. */

@@ -20,6 +20,7 @@ import { type Airfield, stand } from './airfield.ts';
 import { type Circuit, circuit, climbOut, crosswind, joinDownwind } from './circuit.ts';
 import { airframeFor, pieceFor, settingsFor, trimmedFlight } from './fly.ts';
 import { takeOff, taxiOut } from './ground-run.ts';
+import { climbKiasOf } from './speeds.ts';
 
 export interface Leg {
   card: TargetCard;
@@ -65,7 +66,7 @@ export function flyLesson(options: LessonFlight): { recording: Recording; events
   const pieces = legs.map(({ card, habit }) =>
     pieceFor({ maneuver: card.maneuver, habit, variant: card.variant }),
   );
-  const climbKias = airplane.vyKias ?? 1.5 * airplane.vs1Kias;
+  const climbKias = climbKiasOf(airplane);
   const first = settingsFor(legs[0].card, pieces[0].piece, airframe, { seed, skill, habit: pieces[0].habit });
   const settings = {
     ...first,

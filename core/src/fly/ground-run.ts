@@ -1,9 +1,11 @@
 /** On the wheels: out of the apron, along the runway into the air, and back. */
-import { groundVelocity } from '../flight/model/flight.ts';
+import { groundSpeedMps } from '../flight/model/flight.ts';
 import { attitude } from '../flight/model/state.ts';
 import { type Cockpit, type Script, until } from '../flight/pilot/cockpit.ts';
+import { KT_TO_MPS } from '../units/convert.ts';
 import { clamp } from '../units/numbers.ts';
 import { type Airfield, beside, heightFt, near, onTrack } from './airfield.ts';
+import { climbKiasOf, rotateKiasOf } from './speeds.ts';
 
 /** Power of the run-up, and what one magneto alone, twice takes of it, s. */
 const RUN_UP = [
@@ -28,10 +30,7 @@ const NOSE_LIGHT = 0.15;
 
 export const onWheels = (c: Cockpit): boolean => c.flight.motion.onWheels > 0;
 
-export function groundKt(c: Cockpit): number {
-  const { north, east } = groundVelocity(c.flight);
-  return Math.hypot(north, east) / 0.514444;
-}
+export const groundKt = ({ flight }: Cockpit): number => groundSpeedMps(flight) / KT_TO_MPS;
 
 /** The stick at rest, the ailerons keeping the wings level. */
 function rolling(c: Cockpit): void {
@@ -120,12 +119,6 @@ export function alongRunway(c: Cockpit, field: Airfield): void {
   c.aim.roll.deg = near(c, field.runwayDeg) + clamp(1.2 * beside(c.flight, field).leftM, -6, 6);
 }
 
-/** The speed at which the nose is raised: the airplane file's, else a little above the stall. */
-export const rotateKias = ({ flight }: Cockpit): number => {
-  const { airplane } = flight.airframe;
-  return airplane.rotateKias ?? Math.round(1.12 * airplane.vs1Kias);
-};
-
 /** On along the runway's line, whatever the wind, once it is clear of the ground. */
 export function straightOut(c: Cockpit, field: Airfield): void {
   if (heightFt(c, field) < 20) return;
@@ -150,7 +143,7 @@ export function* takeOff(c: Cockpit, field: Airfield, technique: Technique = {})
   c.aim.flapsDeg = technique.flapsDeg ?? 0;
   Object.assign(c.aim.roll, { taxiKt: null, brakes: 0, mostDegPerS: 6 });
   c.flight.controls.trim = 0.05;
-  const rotate = rotateKias(c);
+  const rotate = rotateKiasOf(airplane);
   yield* until(
     c,
     60,
@@ -169,7 +162,7 @@ export function* takeOff(c: Cockpit, field: Airfield, technique: Technique = {})
     () => alongRunway(c, field),
   );
   c.mark('lift-off');
-  const climbKias = technique.climbKias ?? airplane.vyKias ?? 1.5 * airplane.vs1Kias;
+  const climbKias = technique.climbKias ?? climbKiasOf(airplane);
   c.aim.bank = { by: 'heading', deg: near(c, field.runwayDeg), mostDeg: 10 };
   c.aim.rudder = { by: 'ball' };
   c.aim.trims = true;

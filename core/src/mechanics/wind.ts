@@ -1,5 +1,6 @@
 /** What a wind does on a runway and along a leg. Plane trigonometry; FAA-H-8083-25, the wind triangle. */
 import { compassDeg, degrees, radians, shortestTurnDeg } from '../units/angles.ts';
+import { endDeg } from '../units/runway.ts';
 
 /**
  * The wind along and across a runway, kt; a headwind and one from the right are positive.
@@ -10,9 +11,15 @@ export function windOn(
   windFromDeg: number,
   windKt: number,
 ): { headKt: number; crossKt: number } {
-  const off = radians(shortestTurnDeg(10 * Number.parseInt(runway, 10), windFromDeg));
+  const off = radians(shortestTurnDeg(endDeg(runway), windFromDeg));
   return { headKt: windKt * Math.cos(off), crossKt: windKt * Math.sin(off) };
 }
+
+/** The most of a wind, kt, and how far its gusts rise above it, kt; `gustKt` null where none is reported. */
+export const gusting = (windKt: number, gustKt: number | null): { mostKt: number; spreadKt: number } => ({
+  mostKt: Math.max(windKt, gustKt ?? 0),
+  spreadKt: gustKt === null ? 0 : gustKt - windKt,
+});
 
 /**
  * The heading that keeps a course in a wind, and the speed over the ground along it.

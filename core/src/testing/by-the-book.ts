@@ -10,6 +10,7 @@ import { type Airfield, beside, heightFt, stand } from '../fly/airfield.ts';
 import { finalApproach, land } from '../fly/final.ts';
 import { airframeFor } from '../fly/fly.ts';
 import { rollOut, takeOff } from '../fly/ground-run.ts';
+import { approachKiasOf } from '../fly/speeds.ts';
 import { DEFAULT_STANDARD_ID, findStandard } from '../standards/standards.ts';
 import { FT_TO_M } from '../units/convert.ts';
 
@@ -36,7 +37,7 @@ function fly(
   const { pressureAltitudeFt: fieldFt, oatC } = day;
   const warmerC = oatC - standardTemperatureC(fieldFt);
   const airframe = airframeFor(airplane, airplane.maxWeightLb);
-  const kias = airplane.approachKias ?? 1.3 * airplane.vs0Kias;
+  const kias = approachKiasOf(airplane);
   const flapsDeg = airplane.flaps[stage - 1]?.deg ?? 0;
   const trimmed = trimFlight(airframe, {
     altitudeFt: fieldFt + 400,

@@ -2,6 +2,9 @@
 import { z } from 'zod';
 
 const END = '(0[1-9]|[12]\\d|3[0-6])([LCR]?)';
+/** The direction that an end is named after, degrees. */
+export const endDeg = (end: string): number => 10 * Number.parseInt(end, 10);
+
 const OTHER_SIDE: Record<string, string> = { L: 'R', R: 'L', C: 'C', '': '' };
 
 /** One end, such as 06 or 24L. */

@@ -1,6 +1,5 @@
 /** Brief: what exactly are we going to fly, in this airplane, today? */
 import {
-  fieldDayOf,
   flownOf,
   type Lesson,
   type LessonItem,
@@ -22,7 +21,6 @@ import {
   useAirplanes,
   useLesson,
   useMe,
-  useOwnLimits,
   usePath,
   useStandards,
   useStudents,
@@ -126,7 +124,6 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
   const [nobody, setNobody] = useState(false);
   const { state } = useLocation();
   const [notBooked, setNotBooked] = useState<string | null>(state?.notBooked ?? null);
-  const limits = useOwnLimits(form.studentId);
   const studentField = useRef<HTMLInputElement>(null);
   const [tab, setTab] = useState<Tab>(lesson ? 'cards' : 'order');
   const [chosen, setChosen] = useState<string>();
@@ -299,14 +296,14 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
   const { conditions } = conditionsOf(form, airplane);
   const atField = plan && airplane && conditions && (
     <FieldParts
-      day={fieldDayOf({
+      day={{
         airplane,
         conditions,
         weightLb: plan.startWeightLb,
         fieldFt: me.fieldFt,
         rules: me.fieldRules,
-        limits,
-      })}
+      }}
+      studentId={form.studentId}
       lessonId={lesson?.id}
     />
   );

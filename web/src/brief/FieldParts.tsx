@@ -1,11 +1,19 @@
 /** Taxi to shut-down: a sheet a part, for this airplane on this day. */
-import { type FieldDay, fieldCards, fieldSaid, HANDBOOK_FIRST, unitsFor } from '@keel/core';
-import { useMemo } from 'react';
+import { fieldCards, fieldDayOf, fieldSaid, HANDBOOK_FIRST, unitsFor } from '@keel/core';
+import { useOwnLimits } from '../api/hooks.ts';
 import { RunUpFigures } from './RunUpFigures.tsx';
 import './field-parts.css';
 
-export function FieldParts({ day, lessonId }: { day: FieldDay; lessonId?: string }) {
-  const parts = useMemo(() => fieldSaid(fieldCards(day), unitsFor(day.airplane)), [day]);
+interface Props {
+  day: Omit<Parameters<typeof fieldDayOf>[0], 'limits'>;
+  studentId: string;
+  lessonId?: string;
+}
+
+export function FieldParts({ day: planned, studentId, lessonId }: Props) {
+  const limits = useOwnLimits(studentId);
+  const day = fieldDayOf({ ...planned, limits });
+  const parts = fieldSaid(fieldCards(day), unitsFor(day.airplane));
   return (
     <div className="field-parts">
       {parts.map(({ id, title, lines, lists, caution }) => (

@@ -1,5 +1,5 @@
 /** The measured approaches of a student: speed at the gate against what was aimed for, flight after flight. */
-import { approachTrend, type ApproachTrend as Trend } from '@keel/core';
+import { approachTrend, FIELD_FIGURES, type ApproachTrend as Trend } from '@keel/core';
 import { useElementSize } from '@mantine/hooks';
 import { LineChart } from 'echarts/charts';
 import { GridComponent, MarkAreaComponent, TooltipComponent } from 'echarts/components';
@@ -15,8 +15,6 @@ import { type Colours, FONT, useColours } from '../theme/colours.ts';
 use([LineChart, GridComponent, MarkAreaComponent, TooltipComponent, CanvasRenderer]);
 
 const HEIGHT = 190;
-/** The house's figures of a stable approach, kt. */
-const [SLOW_KT, FAST_KT] = [-5, 10];
 
 export function ApproachTrend({ studentId }: { studentId: string }) {
   const { data } = useLandings(studentId);
@@ -109,7 +107,7 @@ function optionOf({ points }: Trend, colours: Colours) {
         markArea: {
           silent: true,
           itemStyle: { color: colours.band },
-          data: [[{ yAxis: SLOW_KT }, { yAxis: FAST_KT }]],
+          data: [[{ yAxis: -FIELD_FIGURES.slowKt }, { yAxis: FIELD_FIGURES.fastKt }]],
         },
       },
     ],

@@ -1,10 +1,16 @@
 /** The runway as a plain drawing shows it, where there is no WebGL: its corners through the eye onto the picture. */
 import type { View } from '@keel/core';
-import { cornersOf, type Patch, patchesOf, type Runway } from './runway-shape.ts';
+import {
+  cornersOf,
+  EYE_M,
+  FT,
+  type Patch,
+  patchesOf,
+  RAD,
+  RUNWAY_COLOURS,
+  type Runway,
+} from './runway-shape.ts';
 
-const FT = 0.3048;
-const RAD = Math.PI / 180;
-const EYE_M = 2;
 /** Nothing nearer than this is drawn, m. */
 const NEAREST_M = 0.6;
 
@@ -82,7 +88,7 @@ export function paintRunway(
     paint.fill();
   };
   const { grass, strip, paint: marks } = patchesOf(runway);
-  fill(grass, '#86a06b');
-  fill(strip, '#5d6462');
-  for (const mark of marks) fill(mark, '#f3f2e8');
+  fill(grass, RUNWAY_COLOURS.grass);
+  fill(strip, RUNWAY_COLOURS.strip);
+  for (const mark of marks) fill(mark, RUNWAY_COLOURS.paint);
 }

@@ -7,10 +7,13 @@ export interface Runway {
   lengthFt: number;
 }
 
-const FT = 0.3048;
+export const FT = 0.3048;
+/** Eyes above the wheels, m. */
+export const EYE_M = 2;
+export const RUNWAY_COLOURS = { grass: '#86a06b', strip: '#5d6462', paint: '#f3f2e8' };
 const WIDTH_M = 23;
 const PIECE_M = 40;
-const RAD = Math.PI / 180;
+export const RAD = Math.PI / 180;
 
 /** A rectangle on the ground: along the runway from its threshold and to the right of its middle, m. */
 export interface Patch {
@@ -60,9 +63,9 @@ export function cornersOf(
 export function runwayShapes(runway: Runway): Mesh[] {
   const { grass, strip, paint } = patchesOf(runway);
   return [
-    laid([grass], runway.runwayDeg, '#86a06b', 0.1, 1),
-    laid([strip], runway.runwayDeg, '#5d6462', 0.2, 2),
-    laid(paint, runway.runwayDeg, '#f3f2e8', 0.3, 3),
+    laid([grass], runway.runwayDeg, RUNWAY_COLOURS.grass, 0.1, 1),
+    laid([strip], runway.runwayDeg, RUNWAY_COLOURS.strip, 0.2, 2),
+    laid(paint, runway.runwayDeg, RUNWAY_COLOURS.paint, 0.3, 3),
   ];
 }
 

@@ -24,7 +24,7 @@ import {
   SRGBColorSpace,
 } from 'three';
 import { mergeGeometries } from 'three/examples/jsm/utils/BufferGeometryUtils.js';
-import { type Runway, runwayShapes } from './runway-shape.ts';
+import { EYE_M, FT, RAD, type Runway, runwayShapes } from './runway-shape.ts';
 import { openTraffic } from './traffic.ts';
 import { trafficShape } from './traffic-shape.ts';
 
@@ -34,7 +34,6 @@ const GROUND = '#93a981';
 const PATCHES = ['#a5b591', '#87a07c', '#b3b183', '#7c9a76', '#9db08a', '#6f8b6b'];
 const HALF_M = 60_000;
 const PLAIN_FT = 1250;
-const FT = 0.3048;
 
 /** Repeatable, so that the country is the same tomorrow. */
 function shuffled(seed: number): () => number {
@@ -200,11 +199,6 @@ interface TrainingArea {
   camera: PerspectiveCamera;
   look(eye: Eye): void;
 }
-
-const RAD = Math.PI / 180;
-
-/** Eyes above the wheels, m. */
-const EYE_M = 2;
 
 /** @param runway where the pattern is flown; the plain lies at its height then */
 export function trainingArea(viewAngleDeg: number, lookDownDeg: number, runway?: Runway): TrainingArea {

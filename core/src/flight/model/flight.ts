@@ -132,10 +132,10 @@ function turnAttitude(state: State, h: number): void {
   state.e3 = d * size;
 }
 
-/** Lays a runway below at a height, m; null takes it away. */
-export function layRunway(flight: Flight, runwayM: number | null): void {
+/** Lays a runway below at a height, m. */
+export function layRunway(flight: Flight, runwayM: number): void {
   const { windNorthMps, windEastMps } = flight;
-  flight.air.surface = runwayM === null ? null : { runwayM, windNorthMps, windEastMps };
+  flight.air.surface = { runwayM, windNorthMps, windEastMps };
 }
 
 /** Velocity over the ground, m/s: north, east, and up. */
@@ -158,6 +158,12 @@ export function groundVelocity(flight: Flight): { north: number; east: number; u
       (e0 * e0 - e1 * e1 - e2 * e2 + e3 * e3) * w
     ),
   };
+}
+
+/** Speed over the ground, m/s. */
+export function groundSpeedMps(flight: Flight): number {
+  const { north, east } = groundVelocity(flight);
+  return Math.hypot(north, east);
 }
 
 function moveOn(flight: Flight, h: number): void {

@@ -20,9 +20,6 @@ export interface Undercarriage {
   restM: number;
   /** Wing above the ground at rest, m. */
   wingM: number;
-  /** Share of the load on a wheel that it takes to roll it, and to brake it with full brakes. */
-  rolling: number;
-  braking: number;
 }
 
 /** A spring gives so much under the weight at rest, m, and its damper so much of what would stop it swinging. */
@@ -33,8 +30,6 @@ const NOSE_AHEAD = 0.75;
 const MAINS_BEHIND = 0.24;
 const TRACK_HALF = 0.11;
 const HEIGHT = 0.72;
-const ROLLING = 0.02;
-const BRAKING = 0.285;
 
 export function undercarriageOf(
   massKg: number,
@@ -62,7 +57,5 @@ export function undercarriageOf(
     ],
     restM,
     wingM: restM + (mounted === 'high' ? 0.6 : -0.3) * chordM,
-    rolling: ROLLING,
-    braking: BRAKING,
   };
 }

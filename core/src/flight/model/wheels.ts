@@ -19,6 +19,9 @@ export interface Surface {
   windEastMps: number;
 }
 
+/** Share of the load on a wheel that it takes to roll it, and to brake it with full brakes. */
+const ROLLING = 0.02;
+const BRAKING = 0.285;
 /** A tyre's grip sideways for a radian of slip, and the most of it, as shares of its load. */
 const GRIP_PER_RAD = 7;
 const MOST_GRIP = 0.6;
@@ -44,7 +47,7 @@ export function addWheels(
   controls: Controls,
   surface: Surface,
 ): number {
-  const { wheels, restM, rolling, braking } = undercarriage;
+  const { wheels, restM } = undercarriage;
   const below = surface.runwayM - state.altitudeM;
   if (below < -REACH_M) return 0;
   const { e0, e1, e2, e3, u, v, w, p, q, r } = state;
@@ -72,8 +75,8 @@ export function addWheels(
     const [c, s] = [cos(turned), sin(turned)];
     const along = vx * c + vy * s;
     const slip = atan2(vy * c - vx * s, max(abs(along), CREEPS_SIDEWAYS_MPS));
-    const braked = wheel.steered ? 0 : braking * controls.brakes;
-    const back = -load * (rolling + braked) * max(-1, min(1, along / CREEPS_MPS));
+    const braked = wheel.steered ? 0 : BRAKING * controls.brakes;
+    const back = -load * (ROLLING + braked) * max(-1, min(1, along / CREEPS_MPS));
     const side = -load * max(-MOST_GRIP, min(MOST_GRIP, GRIP_PER_RAD * slip));
     const fx = back * c - side * s - load * dx;
     const fy = back * s + side * c - load * dy;
@@ -88,7 +91,7 @@ export function addWheels(
   }
   // Braked and at rest, the tyres hold what pushes as far as they grip: a rolling tyre would creep.
   const rests = controls.brakes > 0.5 && gu * gu + gv * gv < RESTS_MPS * RESTS_MPS && abs(r) < RESTS_RAD_S;
-  if (rests && pushed < braking * controls.brakes * carried) {
+  if (rests && pushed < BRAKING * controls.brakes * carried) {
     f.x = -massKg * (G0_MPS2 * dx + STOPS_PER_S * gu);
     f.y = -massKg * (G0_MPS2 * dy + STOPS_PER_S * gv);
     f.n = -inertia.z * STOPS_PER_S * r;

@@ -233,6 +233,14 @@ export function level(c: Cockpit, kias = c.entryKias): void {
   c.aim.attention = 1;
 }
 
+/** Level for good. */
+export function* holdLevel(c: Cockpit): Script {
+  for (;;) {
+    level(c);
+    yield;
+  }
+}
+
 /** The wanted heading as the nearest one to the airplane's continuous heading. */
 export const nearestHeading = (c: Cockpit): number =>
   c.headingDeg + 360 * Math.round((c.seen.headingDeg - c.headingDeg) / 360);

@@ -2,7 +2,7 @@
 import { radians } from '../../units/angles.ts';
 import { KT_TO_MPS } from '../../units/convert.ts';
 import { clamp } from '../../units/numbers.ts';
-import { type Flight, groundVelocity } from '../model/flight.ts';
+import { type Flight, groundSpeedMps } from '../model/flight.ts';
 import type { Seen } from './eyes.ts';
 
 /** How it rolls. */
@@ -33,8 +33,7 @@ interface Limbs {
 
 export function steer(hands: Limbs, roll: RollAim, seen: Seen, flight: Flight, dt: number): void {
   const { controls } = flight;
-  const { north, east } = groundVelocity(flight);
-  const speedMps = Math.hypot(north, east);
+  const speedMps = groundSpeedMps(flight);
   const rate = clamp(0.7 * (roll.deg - seen.headingDeg), -roll.mostDegPerS, roll.mostDegPerS);
   const off = rate - seen.r;
   hands.rudder = clamp(hands.rudder + dt * LEARNT_PER_DEG_S * off, -0.6, 0.6);

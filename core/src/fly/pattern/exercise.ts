@@ -1,13 +1,11 @@
 /** The pattern in the trainer: from the line-up or from final, at a field with the day's wind. */
-import { targetCard } from '../../brief/target-card.ts';
-import type { TargetCard } from '../../card/card.ts';
 import { referenceSpeed } from '../../field/reference-speed.ts';
 import { beginFlight, type Flight, layRunway, stepFlight } from '../../flight/model/flight.ts';
 import { trimFlight } from '../../flight/model/trim.ts';
 import { type Cockpit, level, type Script } from '../../flight/pilot/cockpit.ts';
-import { DEFAULT_STANDARD_ID, findStandard } from '../../standards/standards.ts';
 import { FT_TO_M } from '../../units/convert.ts';
 import { type Airfield, pointAt, stand } from '../airfield.ts';
+import { cardBeside, nothingShown } from '../beside-lesson.ts';
 import type { Exercise } from '../exercise.ts';
 import { airframeFor } from '../fly.ts';
 import type { PatternOptions, TrainerOptions } from '../trainer-types.ts';
@@ -35,7 +33,12 @@ export function patternExercise(options: TrainerOptions, pattern: PatternOptions
   const stage = airplane.flaps.length;
   const final = referenceSpeed(airplane, { weightLb, stage, windKt, gustKt }).kias;
   const figures = patternFigures(airplane, rules, final ?? 1.3 * airplane.vs0Kias);
-  const card = cardOf(options, fieldFt, rules.patternFt, runwayDeg);
+  const card = cardBeside(options, {
+    maneuver: 'pattern',
+    title: 'Pattern',
+    groundFt: fieldFt,
+    entry: { altitudeFt: fieldFt + rules.patternFt, headingDeg: runwayDeg, floorFt: NO_FLOOR_FT },
+  });
   const airframe = airframeFor(airplane, weightLb);
   const field: Airfield = {
     fieldFt,
@@ -84,11 +87,7 @@ export function patternExercise(options: TrainerOptions, pattern: PatternOptions
     },
     part: { coach: patternCoach(figures, pattern.from), faults: [] },
     figures,
-    demonstration: (lanes) => ({
-      stepS: 1,
-      lanes: lanes.map(() => []),
-      attitude: { pitchDeg: 0, bankDeg: 0 },
-    }),
+    demonstration: nothingShown,
     begin,
     standsS: STANDS_S,
     show: (c) => patternShown(c, field),
@@ -107,33 +106,6 @@ export function patternExercise(options: TrainerOptions, pattern: PatternOptions
     isDown: ({ motion }, { loadG, bankDeg, pitchDeg }) =>
       motion.onWheels > 0 &&
       (loadG > BREAKS_G || Math.abs(bankDeg) > TIPS_DEG || Math.abs(pitchDeg) > TIPS_DEG),
-  };
-}
-
-function cardOf(
-  { airplane, card }: TrainerOptions,
-  fieldFt: number,
-  patternFt: number,
-  runwayDeg: number,
-): TargetCard {
-  const plain = targetCard({
-    airplane,
-    standard: findStandard(DEFAULT_STANDARD_ID)!,
-    maneuver: 'straight-and-level',
-    weightLb: card.weightLb,
-    groundFt: fieldFt,
-    headingDeg: runwayDeg,
-  });
-  const entry = { ...plain.entry, altitudeFt: fieldFt + patternFt, floorFt: NO_FLOOR_FT, airspeedKias: null };
-  // Each leg has a speed of its own: no lane of the whole.
-  return {
-    ...plain,
-    maneuver: 'pattern',
-    variant: 'standard',
-    title: 'Pattern',
-    entry,
-    power: null,
-    tolerances: [],
   };
 }
 

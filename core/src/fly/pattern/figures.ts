@@ -1,5 +1,6 @@
 /** The speeds and sizes of a pattern. */
 import type { Airplane } from '../../airplane/schema.ts';
+import { climbKiasOf, rotateKiasOf } from '../speeds.ts';
 
 /** Figures of this pattern: heights above the field and distances from the threshold, ft; speeds, KIAS. */
 export interface PatternFigures {
@@ -29,8 +30,8 @@ export function patternFigures(
   const { patternKias } = airplane;
   return {
     ...rules,
-    rotateKias: Math.round(airplane.rotateKias ?? 1.12 * vs1),
-    climbKias: Math.round(airplane.vyKias ?? 1.5 * vs1),
+    rotateKias: Math.round(rotateKiasOf(airplane)),
+    climbKias: Math.round(climbKiasOf(airplane)),
     downwindKias: Math.round(patternKias?.downwind ?? 1.7 * vs1),
     baseKias: Math.round(patternKias?.base ?? 1.45 * vs1),
     finalKias: Math.round(finalKias),

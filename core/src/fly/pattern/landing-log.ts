@@ -43,14 +43,14 @@ interface LandingLog {
   keep(row: Row): void;
   /** The last landing; null before the first. */
   landing: LandingShown | null;
-  gate: GateShown | null;
 }
 
 export function openLandingLog(gateFt: number): LandingLog {
   let before: Row | null = null;
   let armed = false;
   let hopped = false;
-  const log: LandingLog = { landing: null, gate: null, keep };
+  let gate: GateShown | null = null;
+  const log: LandingLog = { landing: null, keep };
 
   function keep(row: Row): void {
     const { field } = row;
@@ -59,9 +59,9 @@ export function openLandingLog(gateFt: number): LandingLog {
     if (!was) return;
     if (field.fieldFt > gateFt) {
       armed = true;
-      log.gate = null;
+      gate = null;
     }
-    if (was.field.fieldFt > gateFt && field.fieldFt <= gateFt) log.gate = gateAt(row);
+    if (was.field.fieldFt > gateFt && field.fieldFt <= gateFt) gate = gateAt(row);
     if (field.onWheels === 0) {
       hopped ||= field.fieldFt > HOP_FT;
       return;
@@ -69,7 +69,7 @@ export function openLandingLog(gateFt: number): LandingLog {
     if (armed && was.field.onWheels === 0) {
       armed = false;
       hopped = false;
-      log.landing = { gate: log.gate, touch: touchAt(was) };
+      log.landing = { gate, touch: touchAt(was) };
     } else if (hopped && log.landing) {
       hopped = false;
       log.landing.touch.bounces++;

@@ -1,5 +1,5 @@
 /** Where an airplane is in the pattern: what its coach looks at. */
-import { type Flight, groundVelocity } from '../../flight/model/flight.ts';
+import { type Flight, groundSpeedMps } from '../../flight/model/flight.ts';
 import { attitude } from '../../flight/model/state.ts';
 import type { FieldRow } from '../../kits/coach/quantities.ts';
 import { degrees, shortestTurnDeg } from '../../units/angles.ts';
@@ -11,7 +11,6 @@ export function openPlace(field: Airfield): (flight: Flight) => FieldRow {
   let lastOnS = Number.NEGATIVE_INFINITY;
   return (flight) => {
     const { alongM, leftM } = beside(flight, field);
-    const { north, east } = groundVelocity(flight);
     const headingDeg = degrees(attitude(flight.state).heading);
     const { timeS, altitudeM } = flight.state;
     if (flight.motion.onWheels > 0) lastOnS = timeS;
@@ -23,7 +22,7 @@ export function openPlace(field: Airfield): (flight: Flight) => FieldRow {
       offRunwayDeg: shortestTurnDeg(field.runwayDeg, headingDeg),
       offDownwindDeg: Math.abs(shortestTurnDeg(field.runwayDeg + 180, headingDeg)),
       onWheels: flight.motion.onWheels,
-      overKt: Math.hypot(north, east) / KT_TO_MPS,
+      overKt: groundSpeedMps(flight) / KT_TO_MPS,
       sinceLiftS: timeS - lastOnS,
     };
   };

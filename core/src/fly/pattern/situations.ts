@@ -1,12 +1,11 @@
 /** What goes wrong in the pattern, and the one thing to say of each; the hazards first. */
+import { FIELD_FIGURES } from '../../field/tables.ts';
 import type { Situation } from '../../kits/coach/part.ts';
 import { above, below } from '../../kits/coach/sign.ts';
 import type { PatternFigures } from './figures.ts';
 
-/** Bank on base and final at most, deg; common practice. */
-const MOST_BANK_DEG = 30;
-const FAST_KT = 10;
-const SLOW_KT = 5;
+const { mostBankDeg: MOST_BANK_DEG, fastKt: FAST_KT, slowKt: SLOW_KT } = FIELD_FIGURES;
+
 const NEAR = ['final', 'gate'] as const;
 
 export function patternSituations(f: PatternFigures): Situation[] {

@@ -5,6 +5,12 @@ import { above, below, between } from '../../kits/coach/sign.ts';
 export const TRAPS = ['skid', 'over-the-top', 'pull'] as const;
 export type TrapKind = (typeof TRAPS)[number];
 
+export const TRAP_TITLES: Record<TrapKind, string> = {
+  skid: 'Skidded, base to final',
+  'over-the-top': 'Slipped, over the top',
+  pull: 'The pull near the ground',
+};
+
 /** The bank that the turn is flown at. */
 export const TRAP_BANK_DEG = 20;
 const OUT_G = 0.06;

@@ -2,16 +2,16 @@
  * A way into a spin as a trap in the trainer: begun high, made by somebody else's foot or pull, noticed and stopped. The spin
  * itself is never the task.
  */
-import { targetCard } from '../../brief/target-card.ts';
 import { beginFlight, type Flight, stepFlight } from '../../flight/model/flight.ts';
 import { trimFlight } from '../../flight/model/trim.ts';
-import { type Cockpit, hold, level, type Script, until } from '../../flight/pilot/cockpit.ts';
-import { DEFAULT_STANDARD_ID, findStandard } from '../../standards/standards.ts';
+import { type Cockpit, hold, holdLevel, type Script, until } from '../../flight/pilot/cockpit.ts';
 import { clamp } from '../../units/numbers.ts';
+import { cardBeside, nothingShown } from '../beside-lesson.ts';
 import type { Exercise, Meddling } from '../exercise.ts';
 import { airframeFor } from '../fly.ts';
+import { approachKiasOf } from '../speeds.ts';
 import type { TrainerOptions } from '../trainer-types.ts';
-import { TRAP_BANK_DEG, type TrapKind, trapCoach } from './coach.ts';
+import { TRAP_BANK_DEG, TRAP_TITLES, type TrapKind, trapCoach } from './coach.ts';
 
 /** Above the ground, ft: twice what an ordinary stall there asks for. */
 const ABOVE_GROUND_FT = 3500;
@@ -26,28 +26,16 @@ const LET_GO = -0.5;
 export function trapExercise(options: TrainerOptions, kind: TrapKind): Exercise {
   const { airplane, groundFt, seed = 1 } = options;
   const { weightLb } = options.card;
-  const glideKias = Math.round(airplane.approachKias ?? 1.3 * airplane.vs0Kias) + 4;
+  const glideKias = Math.round(approachKiasOf(airplane)) + 4;
   const altitudeFt = 100 * Math.ceil((groundFt + ABOVE_GROUND_FT) / 100);
-  const plain = targetCard({
-    airplane,
-    standard: findStandard(DEFAULT_STANDARD_ID)!,
-    maneuver: 'straight-and-level',
-    weightLb,
-    groundFt,
-    headingDeg: options.card.entry.headingDeg,
-  });
-  const entry = { ...plain.entry, altitudeFt, airspeedKias: null };
-  const card = {
-    ...plain,
+  const card = cardBeside(options, {
     maneuver: `trap-${kind}`,
-    variant: 'standard',
-    title: TITLES[kind],
-    entry,
-    tolerances: [],
-    power: null,
-  };
+    title: TRAP_TITLES[kind],
+    groundFt,
+    entry: { altitudeFt, headingDeg: options.card.entry.headingDeg },
+  });
   const airframe = airframeFor(airplane, weightLb);
-  const { headingDeg } = entry;
+  const { headingDeg } = card.entry;
   const flapsDeg = airplane.flaps[0]?.deg ?? 0;
   let sinceS: number | null = null;
   let letGo = false;
@@ -56,11 +44,7 @@ export function trapExercise(options: TrainerOptions, kind: TrapKind): Exercise 
     card,
     settings: { card, seed, skill: 0.95, entryKias: glideKias, altitudeFt, headingDeg },
     part: { coach: trapCoach(kind, glideKias), faults: [] },
-    demonstration: (lanes) => ({
-      stepS: 1,
-      lanes: lanes.map(() => []),
-      attitude: { pitchDeg: 0, bankDeg: 0 },
-    }),
+    demonstration: nothingShown,
     begin(timeS): Flight {
       sinceS = null;
       letGo = false;
@@ -101,12 +85,6 @@ export function trapExercise(options: TrainerOptions, kind: TrapKind): Exercise 
   };
 }
 
-const TITLES: Record<TrapKind, string> = {
-  skid: 'Skidded, base to final',
-  'over-the-top': 'Slipped, over the top',
-  pull: 'The pull near the ground',
-};
-
 /** The turn as it belongs: the ball in the middle, the speed kept. */
 function* glideTurn(c: Cockpit, kias: number): Script {
   c.aim.power = {
@@ -120,11 +98,4 @@ function* glideTurn(c: Cockpit, kias: number): Script {
   yield* hold(c, 25);
   c.aim.bank = { by: 'bank', deg: 0 };
   yield* until(c, 6, () => Math.abs(c.seen.bankDeg) < 3);
-}
-
-function* holdLevel(c: Cockpit): Script {
-  for (;;) {
-    level(c);
-    yield;
-  }
 }

@@ -13,25 +13,14 @@ import type { ChannelName } from '../../recording/columns/channels.ts';
 import { toleranceUsed } from '../../scoring/excursion.ts';
 import { shortestTurnDeg } from '../../units/angles.ts';
 import type { Aims } from './part.ts';
-import { QUANTITY_NAMES, type QuantityName } from './quantity-names.ts';
+import { type FIELD_QUANTITIES, QUANTITY_NAMES, type QuantityName } from './quantity-names.ts';
 import { openWindow } from './window.ts';
 
 /** A row as it is recorded, by channel; what is missing was not measured. */
 export type CoachRow = { timeS: number } & Partial<Record<ChannelName, number>>;
 
 /** Where an airplane is at a field that is known, as the trainer has it. */
-export type FieldRow = Record<
-  | 'fieldFt'
-  | 'alongFt'
-  | 'rightFt'
-  | 'outFt'
-  | 'offRunwayDeg'
-  | 'offDownwindDeg'
-  | 'onWheels'
-  | 'overKt'
-  | 'sinceLiftS',
-  number
->;
+export type FieldRow = Record<(typeof FIELD_QUANTITIES)[number], number>;
 
 export type Quantities = Record<QuantityName, number>;
 

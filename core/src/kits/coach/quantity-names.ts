@@ -1,3 +1,21 @@
+/** Where an airplane is at a field that is known: the trainer alone knows it. */
+export const FIELD_QUANTITIES = [
+  /** Above the field, along the runway from its threshold, and to the right of its middle, ft. */
+  'fieldFt',
+  'alongFt',
+  'rightFt',
+  /** The same toward the side of the pattern where positive. */
+  'outFt',
+  /** Of the heading from the runway's, to the right; and how far it is from the other way, by its size. */
+  'offRunwayDeg',
+  'offDownwindDeg',
+  /** Share of the weight that the wheels carry, and the speed over the ground. */
+  'onWheels',
+  'overKt',
+  /** Since the wheels left the ground. */
+  'sinceLiftS',
+] as const;
+
 /** Everything that a sign may ask for. */
 export const QUANTITY_NAMES = [
   'kias',
@@ -72,19 +90,6 @@ export const QUANTITY_NAMES = [
   'unclearedS',
   /** Slow rises and falls about the mean altitude in the last minute. */
   'waves',
-  /** Above the field, along the runway from its threshold, and to the right of its middle, ft: in the trainer, at a field. */
-  'fieldFt',
-  'alongFt',
-  'rightFt',
-  /** The same toward the side of the pattern where positive. */
-  'outFt',
-  /** Of the heading from the runway's, to the right; and how far it is from the other way, by its size. */
-  'offRunwayDeg',
-  'offDownwindDeg',
-  /** Share of the weight that the wheels carry, and the speed over the ground. */
-  'onWheels',
-  'overKt',
-  /** Since the wheels left the ground. */
-  'sinceLiftS',
+  ...FIELD_QUANTITIES,
 ] as const;
 export type QuantityName = (typeof QUANTITY_NAMES)[number];

@@ -16,7 +16,7 @@ import {
 } from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import { degrees, shortestTurnDeg, wrap360 } from '../../units/angles.ts';
-import { FT_TO_M, KT_TO_MPS } from '../../units/convert.ts';
+import { FT_TO_M, KT_TO_FTPS, KT_TO_MPS } from '../../units/convert.ts';
 import { known } from '../../units/numbers.ts';
 import type { ScoringContext } from '../attempt/attempt.ts';
 import type { Approach, Gate, Mark, TouchPoint } from './approach-schema.ts';
@@ -25,7 +25,7 @@ import { type CentreLine, centreLine } from './centre-line.ts';
 import { type FieldRowJudged, judgedRow } from './field-rows.ts';
 import type { Final, FlightShape } from './flight-shape.ts';
 import { type Leg, legsBefore } from './legs.ts';
-import { type GroundMotion, groundMotion } from './motion.ts';
+import { errorAt, type GroundMotion, groundMotion } from './motion.ts';
 import { APPROACH } from './tables.ts';
 import { thresholdOf } from './threshold.ts';
 
@@ -126,16 +126,18 @@ function approachOf(seen: Seen): Approach {
 
 function measuredOf(seen: Seen, touch: TouchPoint | null) {
   const { track, motion } = seen;
-  const row = touch && firstRowAt(track.timeS, touch.atS);
   return {
     iasMeasured: motion.iasMeasured,
     heightFt: (at: number) => heightOf(seen, at),
-    touch:
-      touch && row !== null
-        ? { row, errorS: touch.errorS, speedFps: ((motion.speedKt?.[row] ?? 0) * KT_TO_MPS) / FT_TO_M }
-        : null,
+    touch: touch && touchedAt(firstRowAt(track.timeS, touch.atS), touch.errorS, motion),
   };
 }
+
+const touchedAt = (row: number, errorS: number, { speedKt }: GroundMotion) => ({
+  row,
+  errorS,
+  speedFps: (speedKt?.[row] ?? 0) * KT_TO_FTPS,
+});
 
 /** Of the pattern the downwind leg, by the airplane file's speed; of the approach the speed at the gate. */
 function rowsOf(
@@ -210,9 +212,6 @@ function markAt(seen: Seen, heightFt: number): { row: number; mark: Mark } | und
     },
   };
 }
-
-const errorAt = (of: number | Float64Array, row: number): number =>
-  known(typeof of === 'number' ? of : of[row]) ?? 0;
 
 /** Of the altimeter at that row, and of the level that the field was taken to have. */
 const heightErrorFt = ({ altitudeFt }: Track, row: number): number =>

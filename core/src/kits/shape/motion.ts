@@ -3,6 +3,7 @@ import { localSlope } from '../../recording/columns/resample.ts';
 import type { Track } from '../../recording/track/track.ts';
 import { radians } from '../../units/angles.ts';
 import { KT_TO_MPS } from '../../units/convert.ts';
+import { known } from '../../units/numbers.ts';
 import { perTrack } from '../attempt/per-flight.ts';
 
 export interface GroundMotion {
@@ -16,6 +17,10 @@ export interface GroundMotion {
   /** Whether the airspeed is an instrument's. */
   iasMeasured: boolean;
 }
+
+/** One standard error of a channel at a row; 0 where it is not known. */
+export const errorAt = (of: number | Float64Array, row: number): number =>
+  known(typeof of === 'number' ? of : of[row]) ?? 0;
 
 const EARTH_RADIUS_M = 6_371_000;
 

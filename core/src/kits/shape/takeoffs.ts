@@ -15,7 +15,7 @@ import type { ScoringContext } from '../attempt/attempt.ts';
 import { centreLine } from './centre-line.ts';
 import { fieldRowSchema, judgedRow } from './field-rows.ts';
 import type { FlightShape } from './flight-shape.ts';
-import { groundMotion } from './motion.ts';
+import { errorAt, groundMotion } from './motion.ts';
 import { RUN_UP, TAKEOFF } from './tables.ts';
 
 const figure = z.number().nullable();
@@ -76,16 +76,13 @@ export function takeoffsOf(track: Track, context: ScoringContext, shape: FlightS
         context.atField.rules,
         'climb-speed',
         off,
-        speedErrorKt(airspeedKt.standardError, after.from),
+        errorAt(airspeedKt.standardError, after.from),
       ),
       rightFt: line && drift >= 0 ? known(line.rightFt(drift)) : null,
       flapsUpFt: flaps ? flapsUp(flaps, after, height) : null,
     };
   });
 }
-
-const speedErrorKt = (of: number | Float64Array, row: number): number =>
-  known(typeof of === 'number' ? of : of[row]) ?? 0;
 
 function flapsUp(flaps: Float64Array, after: Rows, height: (row: number) => number): number | null {
   if (!(flaps[after.from] > TAKEOFF.flapsOutDeg)) return null;

@@ -7,7 +7,7 @@ import { meanOver, type Rows, rowsBetween } from '../../recording/columns/span.t
 import type { Track } from '../../recording/track/track.ts';
 import { shortestTurnDeg } from '../../units/angles.ts';
 import { known } from '../../units/numbers.ts';
-import type { RunwayPlace } from '../../units/runway.ts';
+import { endDeg, type RunwayPlace } from '../../units/runway.ts';
 import type { CentreLine } from './centre-line.ts';
 import { placeOf } from './motion.ts';
 import { THRESHOLD } from './tables.ts';
@@ -40,8 +40,7 @@ export function thresholdOf(ends: readonly RunwayPlace[], of: Approached): Thres
   const { track, line, rows, heightFt, touch } = of;
   for (const { end, latDeg, lonDeg } of ends) {
     const place = placeOf(track, latDeg, lonDeg);
-    const deg = 10 * Number.parseInt(end, 10);
-    if (!place || Math.abs(shortestTurnDeg(line.deg, deg)) > THRESHOLD.withinDeg) continue;
+    if (!place || Math.abs(shortestTurnDeg(line.deg, endDeg(end))) > THRESHOLD.withinDeg) continue;
     const at = line.besideFt(place);
     if (Math.abs(at.rightFt) > THRESHOLD.besideFt) continue;
     const past = (row: number) => line.alongFt(row) - at.alongFt;

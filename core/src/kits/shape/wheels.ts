@@ -1,5 +1,11 @@
 /** Where the airplane stood, rolled or touched: the fields of the day, and the stretches on the ground. */
-import { longestStretch, type Rows, rowsBetween, spreadOver } from '../../recording/columns/span.ts';
+import {
+  firstWhere,
+  longestStretch,
+  type Rows,
+  rowsBetween,
+  spreadOver,
+} from '../../recording/columns/span.ts';
 import type { Track } from '../../recording/track/track.ts';
 import { median } from '../../units/numbers.ts';
 import type { ScoringContext } from '../attempt/attempt.ts';
@@ -146,22 +152,21 @@ function touched(track: Track, { airplane }: ScoringContext, motion: GroundMotio
 
 /** Whether the load jumped as the level began: more than a gust or a pull does from one moment to the next. */
 function met(track: Track, { from }: Rows): boolean {
-  const load = track.raw('load_g');
-  if (!load || track.stepS > WHEELS.loadStepS) return false;
   const { timeS } = track;
   const about = rowsBetween(timeS, timeS[from] - WHEELS.metS, timeS[from] + WHEELS.metS);
-  for (let i = Math.max(1, about.from); i < about.to; i++)
-    if (load[i] > WHEELS.metG && load[i] - load[i - 1] > WHEELS.jumpG) return true;
-  return false;
+  return jumps(track, about, WHEELS.metG, WHEELS.jumpG);
 }
 
 /** Whether something was met so hard, at that level, that it can only have been the runway; it may have sprung back. */
-function hit(track: Track, { from, to }: Rows): boolean {
+const hit = (track: Track, rows: Rows): boolean => jumps(track, rows, WHEELS.hitG, WHEELS.hitJumpG);
+
+/** Whether the load came to more than `mostG`, and rose by more than `riseG` from one row to the next. */
+function jumps(track: Track, { from, to }: Rows, mostG: number, riseG: number): boolean {
   const load = track.raw('load_g');
   if (!load || track.stepS > WHEELS.loadStepS) return false;
-  for (let i = Math.max(1, from); i < to; i++)
-    if (load[i] > WHEELS.hitG && load[i] - load[i - 1] > WHEELS.hitJumpG) return true;
-  return false;
+  return (
+    firstWhere({ from: Math.max(1, from), to }, (i) => load[i] > mostG && load[i] - load[i - 1] > riseG) >= 0
+  );
 }
 
 /** Of altitudes about their mean, root mean square. */

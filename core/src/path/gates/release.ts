@@ -4,7 +4,7 @@
  */
 import { z } from 'zod';
 import { type Params, paramsSchema } from '../../coded.ts';
-import { windOn } from '../../mechanics/wind.ts';
+import { gusting, windOn } from '../../mechanics/wind.ts';
 import { clockIn } from '../../units/days.ts';
 import { instantSchema } from '../../units/instant-schema.ts';
 import { runwayEndSchema } from '../../units/runway.ts';
@@ -129,12 +129,13 @@ function dayItems({ day, limits, zone, sunset }: ReleaseInput): ReleaseItem[] {
   const { windKt, windFromDeg, gustKt, visibilitySm, ceilingFt, fuelGal, runway, knowsRunway } = day;
   const known = (value: number | null, within: (value: number) => boolean): boolean | null =>
     value === null ? null : within(value);
-  const wind = windKt === null ? null : Math.max(windKt, gustKt ?? 0);
+  const blows = windKt === null ? null : gusting(windKt, gustKt);
+  const wind = blows?.mostKt ?? null;
   const across =
     wind === null || windFromDeg === null ? null : Math.abs(windOn(runway, windFromDeg, wind).crossKt);
   // In a gust the wind from behind is the gust's, as the crosswind is.
   const behind = wind === null || windFromDeg === null ? null : -windOn(runway, windFromDeg, wind).headKt;
-  const spread = windKt === null ? null : gustKt === null ? 0 : gustKt - windKt;
+  const spread = blows?.spreadKt ?? null;
   const time = clockIn(day.at, zone, 'HH:mm');
   const leftMin = sunset === null ? null : (Date.parse(sunset) - Date.parse(day.at)) / 60_000;
   const gusts = gustKt !== null;

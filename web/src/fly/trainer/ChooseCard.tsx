@@ -1,7 +1,7 @@
 /** Which of the lesson's cards is flown, and to which side. */
-import { type Lesson, type TrapKind, variantWords } from '@keel/core';
+import { type Lesson, TRAP_TITLES, type TrapKind, variantWords } from '@keel/core';
 import { Button, Select } from '@mantine/core';
-import { isPattern, isTrap, PATTERNS, type PatternKind, TRAP_TITLES } from './pattern-day.ts';
+import { isPattern, isTrap, PATTERNS, type PatternKind } from './pattern-day.ts';
 
 const asked = (value: string): Record<string, string> =>
   isPattern(value) ? { pattern: value } : isTrap(value) ? { trap: value } : { card: value };

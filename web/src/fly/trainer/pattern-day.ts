@@ -1,8 +1,10 @@
 /** What is practised beside the lesson's cards: the pattern with the day's runway and wind, and the ways into a spin. */
 import {
+  endDeg,
   type Lesson,
   type Me,
   type PatternOptions,
+  TRAP_TITLES,
   TRAPS,
   type TrainerOptions,
   type TrapKind,
@@ -15,11 +17,6 @@ export const PATTERNS = {
 } as const;
 export type PatternKind = keyof typeof PATTERNS;
 
-export const TRAP_TITLES: Record<TrapKind, string> = {
-  skid: 'Skidded, base to final',
-  'over-the-top': 'Slipped, over the top',
-  pull: 'The pull near the ground',
-};
 /** By the order in which the card has them. */
 export const trapPlace = (kind: TrapKind): number => TRAPS.indexOf(kind);
 
@@ -52,7 +49,7 @@ export function patternDay(
       ...wind,
       pattern: {
         fieldFt: me.fieldFt,
-        runwayDeg: 10 * Number.parseInt(runway, 10),
+        runwayDeg: endDeg(runway),
         rules: me.fieldRules,
         ...(gustKt !== undefined && { gustKt }),
         from,
