@@ -1,6 +1,5 @@
 /** Where heavy work is done: threads, bounded in number, memory and time; no request waits on another's computation. */
 import { MessageChannel } from 'node:worker_threads';
-import { Piscina } from 'piscina';
 import type { DataSource } from 'typeorm';
 import { takeInArchive } from '../archive/take-in.ts';
 import { keepUpload } from '../debrief/keep-upload.ts';
@@ -9,6 +8,7 @@ import { readBatchOrRefuse } from '../live/batch.ts';
 import { provisionalVerdict } from '../live/provisional.ts';
 import { readTable } from '../record/read-table.ts';
 import { carryOut } from './carry-out.ts';
+import { makePool } from './pool.ts';
 import { type Threads, TookTooMuch } from './service.ts';
 import type { Work } from './thread.ts';
 import { turns } from './turns.ts';
@@ -34,44 +34,19 @@ const QUICK = 2;
 const AT_ONCE = 16 * 1024;
 /** Files of one person that wait to be read. */
 const MOST_WAITING = 200;
-const OUT_OF_MEMORY = 'ERR_WORKER_OUT_OF_MEMORY';
 
 /** Of one person’s quick work one piece at a time is done, so that nobody has all of the threads. */
 export function workerThreads({ file, url, long, heapMb, complain }: ThreadOptions): Threads {
   const pool = (threads: number, behind = true) =>
-    new Piscina({
-      filename: file,
-      workerData: { url, behind },
-      minThreads: 0,
-      maxThreads: threads,
-      idleTimeout: 300_000,
-      concurrentTasksPerWorker: 1,
-      resourceLimits: { maxOldGenerationSizeMb: heapMb },
-    }).on('error', complain);
+    makePool({ file, threads, workerData: { url, behind }, heapMb, complain });
   const quick = pool(QUICK);
   const others = long > 0 ? pool(long) : quick;
   /** What devices send waits for nothing else, and goes before what is worked out. */
   const feed = pool(1, false);
   const inTurn = turns({ atOnce: QUICK, each: 1 });
-
-  /** @throws TookTooMuch */
-  async function run<T>(
-    on: Piscina,
-    work: Work,
-    longestMs: number,
-    more: { transferList?: (ArrayBuffer | MessageChannel['port2'])[]; signal?: AbortSignal } = {},
-  ): Promise<T> {
-    // What goes by turns begins now; what waits for the one thread of its lane has so much more time than it needs.
-    const late = AbortSignal.timeout(longestMs);
-    const signal = more.signal ? AbortSignal.any([more.signal, late]) : late;
-    try {
-      return await on.run(work, { ...more, signal });
-    } catch (error) {
-      const tooLate = late.aborted && !more.signal?.aborted;
-      if (tooLate || (error as { code?: string }).code === OUT_OF_MEMORY) throw new TookTooMuch();
-      throw error;
-    }
-  }
+  /** What somebody waits for. */
+  const answer = <T>(work: Work, transferList: ArrayBuffer[] = []) =>
+    quick.run<T>(work, { longestMs: LONGEST_MS.quick, transferList });
 
   return {
     long,
@@ -81,10 +56,8 @@ export function workerThreads({ file, url, long, heapMb, complain }: ThreadOptio
       port1.on('message', tell);
       const work: Work = { do: 'task', ...job, port: port2 };
       try {
-        await run(lane === 'long' ? others : quick, work, LONGEST_MS[lane], {
-          transferList: [port2],
-          signal,
-        });
+        const on = lane === 'long' ? others : quick;
+        await on.run(work, { longestMs: LONGEST_MS[lane], transferList: [port2], signal });
       } finally {
         port1.close();
       }
@@ -93,9 +66,10 @@ export function workerThreads({ file, url, long, heapMb, complain }: ThreadOptio
       if (inTurn.waiting(who) >= MOST_WAITING)
         throw new Problem(429, 'Several of your requests are still running. Wait until one has finished.');
       return inTurn.take(who, () =>
-        run<Awaited<ReturnType<Threads['upload']>>>(quick, { do: 'upload', upload }, LONGEST_MS.quick, {
-          transferList: 'bytes' in upload ? [upload.bytes.buffer as ArrayBuffer] : [],
-        }).catch((error) => {
+        answer<Awaited<ReturnType<Threads['upload']>>>(
+          { do: 'upload', upload },
+          'bytes' in upload ? [upload.bytes.buffer as ArrayBuffer] : [],
+        ).catch((error) => {
           if (!(error instanceof TookTooMuch)) throw error;
           throw new Problem(
             422,
@@ -105,16 +79,20 @@ export function workerThreads({ file, url, long, heapMb, complain }: ThreadOptio
       );
     },
     // One after the other, so that what somebody waits for finds a thread.
-    verdict: (ended) => inTurn.take('live', () => run(quick, { do: 'verdict', ended }, LONGEST_MS.quick)),
+    verdict: (ended) => inTurn.take('live', () => answer({ do: 'verdict', ended })),
     // A second or two of a flight is read sooner than it is handed over; what is larger holds nobody up elsewhere.
     batch: async (bytes) =>
       bytes.byteLength <= AT_ONCE
         ? readBatchOrRefuse(bytes)
-        : feed.run({ do: 'batch', bytes } satisfies Work, { transferList: [bytes.buffer as ArrayBuffer] }),
-    table: (table, who) => inTurn.take(who, () => run(quick, { do: 'table', table }, LONGEST_MS.quick)),
-    archive: (archive) => run(others, { do: 'archive', archive }, LONGEST_MS.archive),
+        : feed.run({ do: 'batch', bytes } satisfies Work, {
+            longestMs: LONGEST_MS.quick,
+            transferList: [bytes.buffer as ArrayBuffer],
+          }),
+    table: (table, who) => inTurn.take(who, () => answer({ do: 'table', table })),
+    archive: (archive) =>
+      others.run({ do: 'archive', archive } satisfies Work, { longestMs: LONGEST_MS.archive }),
     async close() {
-      await Promise.all([...new Set([quick, others, feed])].map((one) => one.destroy()));
+      await Promise.all([...new Set([quick, others, feed])].map((one) => one.close()));
     },
   };
 }
