@@ -32,6 +32,7 @@ export { LESSON_TEMPLATES, type LessonTemplate, type SchoolTemplate } from './br
 export { isSaid, type TargetCard, targetCardSchema } from './card/card.ts';
 export { type CardInput, powerDigits } from './card/day.ts';
 export { flownWords, variantAfter, variantWords, wayWords } from './card/flown-words.ts';
+export { type GlideField, glideFieldSchema } from './card/glide-field.ts';
 export { entryAt, entryRange } from './card/ladder.ts';
 export { fromWritten } from './card/old-card.ts';
 export type { Picture, PictureAxis, PictureLine, PicturePanel, PictureZone } from './card/picture.ts';
@@ -358,7 +359,7 @@ export { nauticalMilesBetween } from './units/distance.ts';
 export { median } from './units/numbers.ts';
 export { endDeg, type RunwayPlace, runwayEndSchema } from './units/runway.ts';
 export { slugOf } from './units/slug.ts';
-export { clock, numberText } from './units/text.ts';
+export { clock, numberText, placeText } from './units/text.ts';
 export { CORE_VERSION } from './version.ts';
 export { type Alongside, type AlongsideAttempt, alongsideSchema } from './wire/alongside.ts';
 export {

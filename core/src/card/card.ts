@@ -11,6 +11,7 @@ import { provenanceSchema } from '../performance/provenance.ts';
 import { requirementKindSchema } from '../scoring/requirement.ts';
 import { standardRowSchema } from '../scoring/standard.ts';
 import { techniqueSchema } from '../technique/technique.ts';
+import { glideFieldSchema } from './glide-field.ts';
 import { fromWritten } from './old-card.ts';
 import { PICTURES } from './picture.ts';
 import { recurringSchema } from './recurring.ts';
@@ -93,6 +94,8 @@ const cardSchema = z.object({
     windowKias: z.tuple([z.number(), z.number()]).nullable(),
     windowWhy: z.tuple([codedSchema, codedSchema]),
   }),
+  /** Where the glide is to end, where a field was chosen. */
+  glideTo: glideFieldSchema.optional(),
   bankDeg: z.number(),
   loadFactor: z.number(),
   /** How the flaps stand, where the maneuver can be flown with more than one setting. */

@@ -23,6 +23,7 @@ import { DEFAULT_TECHNIQUE, type Technique } from '../technique/technique.ts';
 import { compassDeg } from '../units/angles.ts';
 import { roundTo } from '../units/numbers.ts';
 import type { TargetCard } from './card.ts';
+import type { GlideField } from './glide-field.ts';
 import { type Ladder, ladderOf, type Overhead } from './ladder.ts';
 
 export interface CardInput extends Overhead {
@@ -50,6 +51,8 @@ export interface CardInput extends Overhead {
   bankDeg?: number;
   altitudeFt?: number;
   windKt?: number;
+  /** The field that a glide is flown to. */
+  glideTo?: GlideField;
   technique?: Technique;
   /** This student's own recent faults, most frequent first. */
   watchFor?: TargetCard['watchFor'];

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { CONFIGURATIONS, type Configuration } from '../airplane/configuration.ts';
 import { shortestTurnDeg } from '../units/angles.ts';
+import { glideFieldSchema } from './glide-field.ts';
 
 const briefTargetsSchema = z.looseObject({
   maneuver: z.string(),
@@ -15,6 +16,7 @@ const briefTargetsSchema = z.looseObject({
     .optional(),
   bankDeg: z.number().nullish(),
   configuration: z.enum(CONFIGURATIONS).nullish(),
+  glideTo: glideFieldSchema.nullish(),
 });
 export type BriefTargets = z.infer<typeof briefTargetsSchema>;
 

@@ -1,6 +1,8 @@
 /** Exact or defined conversion factors. SI is used where forces are computed, aviation units at the edges. */
 export const KT_TO_MPS = 1852 / 3600;
 export const FT_TO_M = 0.3048;
+/** A nautical mile (1,852 m) in feet. */
+export const FT_PER_NM = 1852 / FT_TO_M;
 /** Feet a minute of a knot. */
 export const FPM_PER_KT = 101.3;
 export const MPH_PER_KT = 1852 / 1609.344;

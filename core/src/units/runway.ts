@@ -1,5 +1,6 @@
 /** The one rule for how a runway is named: two digits an end, tens of degrees from 01 to 36, and L, C or R where there are several. */
 import { z } from 'zod';
+import { placeSchema } from './distance.ts';
 
 const END = '(0[1-9]|[12]\\d|3[0-6])([LCR]?)';
 /** The direction that an end is named after, degrees. */
@@ -17,11 +18,7 @@ export const runwayEndSchema = z
   );
 
 /** A threshold, degrees north and east. */
-export const runwayPlaceSchema = z.object({
-  end: runwayEndSchema,
-  latDeg: z.number('write the latitude in degrees').min(-90).max(90),
-  lonDeg: z.number('write the longitude in degrees').min(-180).max(180),
-});
+export const runwayPlaceSchema = z.object({ end: runwayEndSchema, ...placeSchema.shape });
 export type RunwayPlace = z.infer<typeof runwayPlaceSchema>;
 
 /** @returns the end opposite to one, such as 24 of 06 and 27R of 09L. */

@@ -13,6 +13,8 @@ import { listen } from './wake.ts';
 
 /** How often a holder says that it is still at it, and looks whether it still is. */
 const BEAT_MS = 1000;
+/** At the end the list is given back what was being done; a database that does not answer by then holds nobody up. */
+const LAST_MS = 10_000;
 /** How often it is looked whether upkeep is due. */
 const UPKEEP_MS = 60_000;
 /** How long a worker sleeps when nobody wakes it: what it was not told of waits so long. */
@@ -196,7 +198,7 @@ export async function startTasks({ database, url, threads, complain }: TasksOpti
       for (const stop of stops) stop.abort();
       await Promise.race([
         Promise.allSettled([...workers, ...quick.values()]),
-        new Promise((resolve) => setTimeout(resolve, 5000).unref()),
+        new Promise((resolve) => setTimeout(resolve, LAST_MS).unref()),
       ]);
       await ear.close();
       await threads.close();

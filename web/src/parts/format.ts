@@ -11,11 +11,22 @@ import {
   PARAMETER_NAMES,
   parameterName,
   partName,
+  placeText,
   speedIn,
   UTC,
 } from '@keel/core';
 
-export { attemptName, clock, maneuverName, numberText, PARAMETER_NAMES, parameterName, partName, speedIn };
+export {
+  attemptName,
+  clock,
+  maneuverName,
+  numberText,
+  PARAMETER_NAMES,
+  parameterName,
+  partName,
+  placeText,
+  speedIn,
+};
 
 /** With its sign always shown; zero has none. */
 export const signed = (value: number, digits = 0): string => {

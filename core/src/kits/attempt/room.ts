@@ -36,6 +36,8 @@ export interface Card {
   travels: boolean;
   /** It uses up the altitude lost, and begins the next try with a climb. */
   losesHeight?: boolean;
+  /** It ends at a field that can be chosen in the brief. */
+  glides?: boolean;
   /** Its bank is a limit rather than a target. */
   bankIsLimit?: boolean;
   /** It is flown by heading, so that lead and time for a circle belong on the kneeboard. */

@@ -5,9 +5,9 @@ import type { Flown } from '../../card/flown.ts';
 import type { Card } from '../../kits/attempt/room.ts';
 import { tradePicture } from '../../kits/straight/trade.ts';
 import { bestGlideKias, glideAt } from '../../performance/climb.ts';
+import { FT_PER_NM } from '../../units/convert.ts';
 import { roundTo } from '../../units/numbers.ts';
-
-const FT_PER_NM = 6076.12;
+import { placeText } from '../../units/text.ts';
 
 export const bestGlideCard: Card = {
   heeds: [],
@@ -16,12 +16,14 @@ export const bestGlideCard: Card = {
   picture: tradePicture('speed'),
   travels: false,
   losesHeight: true,
+  glides: true,
   minutes: () => 3.5,
   fly,
 };
 
 function fly(day: Day): Flown {
   const { airplane, model } = day;
+  const { glideTo } = day.input;
   const book = airplane.bestGlideKias;
   const ofModel = model && model.from.glide === 'fitted' ? bestGlideKias(model, day.weightLb) : undefined;
   const wanted = book === undefined ? (ofModel ?? 1.4 * airplane.vs1Kias) : atWeightKias(day, book);
@@ -58,6 +60,9 @@ function fly(day: Day): Flown {
             },
           }),
       }),
+      ...(glideTo
+        ? [figure('chosen-field', glideTo.elevationFt, 'ft', { params: { place: placeText(glideTo) } })]
+        : []),
     ],
   };
 }

@@ -1,4 +1,4 @@
-/** What a standard may ask of a glide before any band: that its speed came soon. */
+/** What a standard may ask of a glide before any band: that its speed came soon; shown, whether its field was in reach. */
 import type { None } from '../../coded.ts';
 import { between, type Case } from '../../kits/attempt/case.ts';
 import { GENERAL_REQUIREMENTS } from '../../kits/attempt/general-requirements.ts';
@@ -6,9 +6,10 @@ import { evidenceOf, type Requirement } from '../../kits/attempt/requirement.ts'
 import { meanOver } from '../../recording/columns/span.ts';
 import { phaseNamed } from '../../scoring/phases.ts';
 import { limitsOf } from '../../units/figures.ts';
+import { type ChosenFieldEvidence, chosenField } from './chosen-field.ts';
 import { GLIDE_LIMITS, GLIDE_SIGNS } from './tables.ts';
 
-export interface GlideEvidence {
+export interface GlideEvidence extends ChosenFieldEvidence {
   'never-reached': None;
   'reached-after': { tookS: number; withinS: number };
 }
@@ -37,4 +38,5 @@ export const GLIDE_REQUIREMENTS = {
         : met(entry.endS, 'reached-after', evidence);
     },
   },
+  'chosen-field': { kind: 'proof', see: chosenField },
 } satisfies Record<string, Requirement>;

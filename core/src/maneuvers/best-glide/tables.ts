@@ -21,3 +21,11 @@ export const GLIDE_SIGNS = figures('best-glide/found', {
   leastFallFt: [150, 'ft', 'altitude that a glide loses'],
   settledS: [10, 's', 'time after the start from which a glide that never slowed down is judged'],
 });
+
+export const FIELD_SIGNS = figures('best-glide/chosen-field', {
+  overRatio: [3, 'to 1', 'way to the field for its height below which it lies beneath, whatever the wind'],
+  towardDeg: [45, '°', 'distance of the track from the way to the field up to which it is flown toward'],
+  lookS: [5, 's', 'time over which a track is looked at'],
+  leastLostFt: [200, 'ft', 'height lost toward the field that tells what the glide covers'],
+  doubt: [0.15, '', 'share by which what is needed and what was flown must differ to be told apart'],
+});

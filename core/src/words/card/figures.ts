@@ -76,6 +76,10 @@ const FIGURES: Readonly<Record<string, (params: Params, facts: CardFacts) => Fig
         ? 'to the highest ground, in still air'
         : line`to the highest ground: ${f.number(number(p, 'intoNm'), 1)} into ${f.number(number(p, 'windKt'))} kt of wind, ${f.number(number(p, 'withNm'), 1)} with it`,
   }),
+  'chosen-field': (p) => ({
+    label: 'Your field',
+    note: `at ${p.place}; in the air, the field that you can see`,
+  }),
   power: () => ({ label: 'Power', note: 'the standard asks for at least 65 %' }),
   'stalls-in-a-row': () => ({ label: 'Stalls in a row', note: 'one after another, power unchanged' }),
   'flown-by': () => ({ label: 'Flown by', note: 'the student follows through' }),

@@ -17,6 +17,7 @@ test('in the card’s unit, and inward: ten knots are eleven and a half miles an
   expect(toleranceSaid(row('airspeed'), { ...card, speedUnit: 'mph' })).toBe('airspeed +11 / −0 mph');
   expect(toleranceSaid(row('altitude'), card)).toBe('altitude ±100 ft');
   expect(toleranceSaid(row('heading'), card)).toBe('heading ±10°');
+  expect(toleranceSaid(row('coordination'), card)).toBe('coordination ±0.05 g');
 });
 
 test('the floor is what it is, and not a band of thirty thousand feet', () => {

@@ -5,6 +5,8 @@ import type { GLIDE_REQUIREMENTS, GlideEvidence } from '../../maneuvers/best-gli
 import type { ClimbParams } from '../../maneuvers/climb/faults.ts';
 import type { LevelParams } from '../../maneuvers/straight-and-level/faults.ts';
 import type { TrimParams } from '../../maneuvers/trim-demonstration/faults.ts';
+import { roundTo } from '../../units/numbers.ts';
+import type { FigureWords } from '../figures.ts';
 import { say } from '../say.ts';
 import { GENERAL_REQUIREMENT_WORDS } from './general.ts';
 import type { EvidenceWords, FindingWords, RequirementWords } from './worded.ts';
@@ -71,10 +73,23 @@ export const GLIDE_WORDS: FindingWords<GlideParams> = {
   }),
 };
 
+const away = ({ distanceNm, aboveFt }: { distanceNm: number; aboveFt: number }, f: FigureWords) =>
+  say`at the end ${f.number(distanceNm, 1)} NM away and ${f.ft(roundTo(aboveFt, -1))} above it`;
+const ratios = ({ neededRatio, flownRatio }: { neededRatio: number; flownRatio: number }, f: FigureWords) =>
+  say`${f.number(neededRatio, 1)} to 1 needed, ${f.number(flownRatio, 1)} to 1 flown toward it, over the ground`;
+
 export const GLIDE_EVIDENCE: EvidenceWords<GlideEvidence> = {
   'never-reached': () => say`best glide speed was never reached`,
   'reached-after': ({ tookS, withinS }, f) =>
     say`reached in ${f.seconds(tookS)}; ${f.seconds(withinS)} allowed`,
+  'no-field-chosen': () => say`no field was chosen in the brief`,
+  'no-positions': () => say`no positions were recorded`,
+  'not-toward-field': (p, f) => say`${away(p, f)}; it was not flown toward the field for long enough to tell`,
+  'over-field': (p, f) => say`${away(p, f)}`,
+  'below-field': () => say`the glide ended below the field`,
+  'field-in-reach': (p, f) => say`${away(p, f)}: ${ratios(p, f)}`,
+  'field-out-of-reach': (p, f) => say`${away(p, f)}: ${ratios(p, f)}`,
+  'field-too-close-to-call': (p, f) => say`${away(p, f)}: ${ratios(p, f)}, too close to call`,
 };
 
 export const GLIDE_REQUIREMENT_WORDS: RequirementWords<typeof GLIDE_REQUIREMENTS> = {
@@ -82,6 +97,10 @@ export const GLIDE_REQUIREMENT_WORDS: RequirementWords<typeof GLIDE_REQUIREMENTS
   'speed-reached': {
     name: 'Best glide speed reached',
     before: () => say`best glide speed within seconds`,
+  },
+  'chosen-field': {
+    name: 'Chosen field in reach at the end',
+    before: () => say`the chosen field in reach at the end`,
   },
 };
 
