@@ -167,7 +167,7 @@ test('no score, no password and no address of a person stands in the log', async
   const one = await start({ KEEL_LOG: 'trace' });
   const guest = (await instructor(one))(one);
   const [id] = await upload(guest, [231]);
-  await scoredOnce([id], 30);
+  await scoredOnce([id]);
   await guest.call('GET', `/recordings/${id}`);
   await guest.call('POST', `/recordings/${id}/statements`, { id: 'no uuid', body: {} });
   const printed = one.output();
@@ -228,7 +228,7 @@ test('behind a proxy two servers are one: signed in at either, a flight sent to 
       '198.51.100.1',
     );
     const { id } = await sent.json();
-    await scoredOnce([id], 30);
+    await scoredOnce([id]);
     const followed = await through(`/recordings/${id}`, { headers: { Cookie } }, '198.51.100.1');
     expect((await followed.json()).status).toBe('analysed');
     // Of another site nothing is taken, whatever the proxy says.
