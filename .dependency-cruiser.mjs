@@ -23,6 +23,7 @@ const FLOORS = [
   ['path'],
   ['words'],
   ['wire'],
+  ['seat'],
 ];
 
 /** Within a floor: what lies above what. */

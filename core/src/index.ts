@@ -340,6 +340,14 @@ export {
 export type { StandardElement } from './scoring/standard.ts';
 export { rowsFor, type Standard, type StandardRow, standardSchema } from './scoring/standard.ts';
 export { worstOf } from './scoring/worst.ts';
+export {
+  enteredFromSeat,
+  matchSeat,
+  type SaidNote,
+  type SeatAttempt,
+  seatAttempts,
+  seatMissing,
+} from './seat/seat-attempts.ts';
 export { AIR_LEVELS } from './signals/air-level.ts';
 export { readStandard } from './standards/read-standard.ts';
 export { DEFAULT_STANDARD_ID, findStandard, SCHOOL_STANDARD_ID, standards } from './standards/standards.ts';

@@ -23,6 +23,8 @@ export const enteredBodySchema = z
     help: helpSchema,
     grade: gradeSchema,
     words: z.string().trim().max(2000).default(''),
+    /** The attempt that was tapped in the right seat. */
+    seatAttempt: z.uuid().optional(),
   })
   .superRefine(({ maneuver, variant, skill, help, grade }, refuse) => {
     const wrong = (field: string, message: string) =>

@@ -1,15 +1,36 @@
 /** Flights under way, as they cross the wire. */
 import { z } from 'zod';
 import { gradeSchema, helpSchema } from '../debrief/statements.ts';
+import { maneuverIdSchema } from '../maneuvers/ids.ts';
 
 const flown = { startS: z.number(), endS: z.number(), maneuver: z.string().max(40) };
 
+const attempt = z.uuid();
+const moment = z.number().int();
+
 /**
  * What is said while it is flown. A `mark` is a moment; `help` and `grade` are about an attempt that has ended, by the
- * stretch of the flight in which it lay.
+ * stretch of the flight in which it lay. Where no device tells, an `attempt` is what somebody tapped (by the server’s clock as
+ * the tablet knew it; without a beginning where it was tapped afterwards), said again it is what was said last; its help,
+ * grade and marks name it. `over` ends the lesson: what was graded is kept.
  */
 const liveNoteBodySchema = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('mark'), text: z.string().trim().min(1, 'a mark has a word').max(200) }),
+  z.object({
+    kind: z.literal('mark'),
+    text: z.string().trim().min(1, 'a mark has a word').max(200),
+    attempt: attempt.optional(),
+  }),
+  z.object({
+    kind: z.literal('attempt'),
+    attempt,
+    maneuver: maneuverIdSchema,
+    variant: z.string().max(40).nullable(),
+    beganMs: moment.nullable(),
+    endedMs: moment,
+  }),
+  z.object({ kind: z.literal('attempt-help'), attempt, help: helpSchema }),
+  z.object({ kind: z.literal('attempt-grade'), attempt, grade: gradeSchema }),
+  z.object({ kind: z.literal('over'), startedMs: moment, stoppedMs: moment }),
   z.object({ kind: z.literal('help'), help: helpSchema, ...flown }),
   z.object({ kind: z.literal('grade'), grade: gradeSchema, ...flown }),
 ]);

@@ -27,6 +27,11 @@ export const schoolSettingsSchema = z
     firstStandardId: z.string().max(80).optional(),
     /** What the four grades are called here, from the first to the last; null calls them as the program does. */
     gradeNames: z.array(gradeName).length(GRADES.length).nullable().optional(),
+    /** Words of one tap in the right seat, beside those that come with it. */
+    seatMarks: z
+      .array(z.string().trim().min(1, 'a mark has a word').max(24, 'at most 24 letters'))
+      .max(12, 'at most 12 words')
+      .optional(),
     /** What no instructor’s limits for a solo go beyond; null where the school asks nothing. */
     soloMinima: soloMinimaSchema.nullable().optional(),
     /** Pattern, gate and turning back at the field; null takes the usual figures. */

@@ -16,6 +16,7 @@ import { isDuplicate } from '../db/errors.ts';
 import type { Services } from '../http/env.ts';
 import { log, plain } from '../http/log.ts';
 import { Problem } from '../http/problem.ts';
+import { writeAttempts } from '../path/attempt-rows.ts';
 import { zoneOfSchool } from '../scope.ts';
 import type { ReadBatch } from './batch.ts';
 import { firstStandard } from './first-standard.ts';
@@ -181,7 +182,10 @@ export async function endFlight(services: Services, device: Device, flightId: st
     const { lessonId } = (await held(manager, device, flightId))!;
     await manager.update(LiveFlightEntity, { schoolId, id: flightId }, { recordingId });
     const score = await manager.findOneBy(ScoreEntity, { schoolId, recordingId, current: true });
-    if (score) await sayNotes(manager, { schoolId, id: recordingId, lessonId }, score.score);
+    if (score) {
+      await sayNotes(manager, { schoolId, id: recordingId, lessonId }, score.score);
+      await writeAttempts(manager, { schoolId, id: recordingId });
+    }
     await manager.query('SELECT pg_notify($1, $2)', [LIVE_CHANNEL, `${flightId}/end`]);
   });
   return recordingId;

@@ -10,7 +10,9 @@ import { json, jsonBody, router, type Viewer } from '../http/env.ts';
 import { given } from '../http/given.ts';
 import { instructorsOnly } from '../http/only.ts';
 import { notFound, Problem } from '../http/problem.ts';
+import { writeAttempts } from '../path/attempt-rows.ts';
 import { sayNotes, timeOfFlight } from './notes.ts';
+import { enterSeat } from './seat.ts';
 
 const lessonParam = z.object({ id: z.uuid() });
 
@@ -46,6 +48,14 @@ async function scoredRecording(manager: EntityManager, schoolId: string, lessonI
     recording &&
     (await manager.findOneBy(ScoreEntity, { schoolId, recordingId: recording.id, current: true }));
   return score ? { recording, score: score.score } : null;
+}
+
+/** What was said joins what was recorded; where nothing was, what was tapped of attempts is graded by hand. */
+async function bringUpToDate(manager: EntityManager, schoolId: string, lessonId: string): Promise<void> {
+  const there = await scoredRecording(manager, schoolId, lessonId);
+  if (!there) return enterSeat(manager, { schoolId, lessonId });
+  await sayNotes(manager, there.recording, there.score);
+  await writeAttempts(manager, there.recording);
 }
 
 const keptSchema = z.object({ id: z.uuid(), serverMs: z.number() });
@@ -96,8 +106,7 @@ export function liveNoteRoutes() {
           const row = { schoolId, id, lessonId, authorId: viewer.id, at: new Date(atMs), body };
           const isNew = await insertOnce(manager, LiveNoteEntity, row, ['lessonId']);
           // What comes after the flight has ended joins what is there already.
-          const there = await scoredRecording(manager, schoolId, lessonId);
-          if (there) await sayNotes(manager, there.recording, there.score);
+          await bringUpToDate(manager, schoolId, lessonId);
           return isNew;
         });
         const answer = { id, serverMs: Date.now() };
@@ -121,7 +130,10 @@ export function liveNoteRoutes() {
         const note = await notes.findOneBy(own);
         if (!note) throw notFound('note');
         if (note.said) throw new Problem(409, 'It is at Debrief already: take it back there.');
-        await notes.update(own, { undone: true });
+        await database.transaction(async (manager) => {
+          await manager.update(LiveNoteEntity, own, { undone: true });
+          await bringUpToDate(manager, viewer.schoolId, lessonId);
+        });
         return c.body(null, 204);
       },
     );

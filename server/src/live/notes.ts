@@ -14,6 +14,7 @@ import {
 } from '../db/entities.ts';
 import { insertNew } from '../db/insert-new.ts';
 import { clocksOf, flightTimeAt } from './clocks.ts';
+import { joinSeat } from './seat.ts';
 
 /** A mark so near to an attempt is about it, s. */
 const BEFORE_S = 10;
@@ -68,9 +69,11 @@ export async function sayNotes(
 ): Promise<void> {
   const { schoolId, id: recordingId, lessonId } = recording;
   if (lessonId === null) return;
-  const waiting = await manager.findBy(LiveNoteEntity, { schoolId, lessonId, said: false, undone: false });
-  if (waiting.length === 0) return;
+  const unsaid = { schoolId, lessonId, said: false, undone: false };
+  if (!(await manager.existsBy(LiveNoteEntity, unsaid))) return;
   const timeAt = await timeOfFlight(manager, { schoolId, lessonId, recordingId });
+  await joinSeat(manager, { schoolId, id: recordingId, lessonId }, score, timeAt);
+  const waiting = await manager.findBy(LiveNoteEntity, unsaid);
   for (const note of waiting) {
     const body = bodyOf(note, timeAt, score);
     if (!body) continue;
@@ -89,6 +92,8 @@ export async function sayNotes(
 function bodyOf({ at, body }: LiveNote, timeAt: TimeAt | null, score: Score): StatementBody | null {
   if (body.kind === 'help') return helpBody(body);
   if (body.kind === 'grade') return body;
+  // What was tapped of an attempt that is not here is graded by hand.
+  if (body.kind !== 'mark') return null;
   const { durationS } = score.recording;
   // Where it lies nobody knows: it is said of the lesson, with the time of day.
   if (!timeAt)

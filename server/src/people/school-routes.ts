@@ -48,6 +48,7 @@ const shown = (school: School): SchoolSettings => ({
   fieldRules: school.settings.fieldRules ?? null,
   lessonTemplates: school.settings.lessonTemplates ?? [],
   retentionYears: school.settings.retentionYears ?? null,
+  seatMarks: school.settings.seatMarks ?? [],
 });
 
 export function schoolRoutes() {

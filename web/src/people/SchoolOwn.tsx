@@ -9,12 +9,12 @@ import {
   type SoloMinima,
   USUAL_FIELD_RULES,
 } from '@keel/core';
-import { Button, Checkbox, Select, TextInput } from '@mantine/core';
+import { Button, Checkbox, Select, TagsInput, TextInput } from '@mantine/core';
 import type { UseFormReturnType } from '@mantine/form';
 import { NumberField } from '../parts/NumberField.tsx';
 
 type Empty<T> = { [K in keyof T]: T[K] | '' };
-type OwnValues = Pick<Required<SchoolSettings>, 'lessonTemplates'> & {
+type OwnValues = Pick<Required<SchoolSettings>, 'lessonTemplates' | 'seatMarks'> & {
   gradeNames: string[];
   soloMinima: Empty<SoloMinima>;
   fieldRules: Omit<FieldRules, 'turnBackFt' | 'ends'> & {
@@ -46,6 +46,7 @@ export const ownValues = (settings: SchoolSettings): OwnValues => ({
   lessonTemplates: settings.lessonTemplates ?? [],
   fieldRules: fieldValues(settings.fieldRules ?? USUAL_FIELD_RULES),
   retentionYears: settings.retentionYears ?? '',
+  seatMarks: settings.seatMarks ?? [],
 });
 
 const fieldValues = (rules: FieldRules): OwnValues['fieldRules'] => ({
@@ -61,6 +62,7 @@ export const ownSettings = ({
   fieldRules,
   lessonTemplates,
   retentionYears,
+  seatMarks,
 }: OwnValues) => ({
   gradeNames: gradeNames.every((name) => name.trim() === '')
     ? null
@@ -69,6 +71,7 @@ export const ownSettings = ({
   fieldRules: { ...fieldRules, turnBackFt: fieldRules.turnBackFt === '' ? null : fieldRules.turnBackFt },
   lessonTemplates,
   retentionYears: retentionYears === '' ? null : retentionYears,
+  seatMarks,
 });
 
 export function SchoolOwn<T extends OwnValues>(props: { form: UseFormReturnType<T>; disabled: boolean }) {
@@ -103,6 +106,19 @@ export function SchoolOwn<T extends OwnValues>(props: { form: UseFormReturnType<
             />
           ))}
         </div>
+      </section>
+      <section className="sheet stack" aria-labelledby="seat-marks">
+        <h2 id="seat-marks">Words in the right seat</h2>
+        <p className="small quiet">
+          One tap each, beside good, late, rudder, eyes inside and rushed. Enter after each.
+        </p>
+        <TagsInput
+          aria-label="Words in the right seat"
+          maxTags={12}
+          maxLength={24}
+          disabled={disabled}
+          {...form.getInputProps('seatMarks')}
+        />
       </section>
       <section className="sheet stack" aria-labelledby="every-solo">
         <h2 id="every-solo">Minimum conditions for every solo</h2>

@@ -34,7 +34,7 @@ export function SeatBar({ lesson, title, startedMs, waiting, away, watched, fres
           ? fresh
             ? 'recorder connected'
             : 'no data from the recorder: marks only'
-          : 'no recorder: marks only';
+          : 'no recorder: what you tap is kept';
   return (
     <header className="seat-bar">
       <strong>{lesson.student.name.split(' ')[0]}</strong>

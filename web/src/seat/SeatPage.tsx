@@ -8,6 +8,7 @@ import { Link, useParams } from 'react-router';
 import { useAirplanes, useLesson, useMe } from '../api/hooks.ts';
 import { useLiveFlight, useLiveFlights } from '../live/use-live-flight.ts';
 import { Empty, Waiting } from '../parts/states.tsx';
+import { SeatAlone } from './alone/SeatAlone.tsx';
 import { Before } from './Before.tsx';
 import { Between } from './Between.tsx';
 import { InAttempt } from './InAttempt.tsx';
@@ -71,7 +72,7 @@ function Seat({ lesson, by, airplane }: { lesson: Lesson; by: string; airplane: 
   const bar = (
     <SeatBar
       lesson={lesson}
-      title={coach?.title ?? card?.title ?? lesson.title}
+      title={flight ? (coach?.title ?? card?.title ?? lesson.title) : lesson.title}
       startedMs={startedMs}
       waiting={notes.waiting}
       away={notes.away}
@@ -88,7 +89,9 @@ function Seat({ lesson, by, airplane }: { lesson: Lesson; by: string; airplane: 
           {notes.refused.length} stored here, not yet at the school: {notes.refused[0].refused}
         </p>
       )}
-      {inAttempt ? (
+      {!flight ? (
+        <SeatAlone lesson={lesson} notes={notes} startedMs={startedMs} />
+      ) : inAttempt ? (
         <InAttempt
           coach={coach}
           say={(text) => notes.say({ kind: 'mark', text }, text)}
@@ -103,7 +106,7 @@ function Seat({ lesson, by, airplane }: { lesson: Lesson; by: string; airplane: 
           airplane={airplane}
           notes={notes}
           begin={() => setTapped('in')}
-          follow={tapped !== null && flight ? () => setTapped(null) : null}
+          follow={tapped !== null ? () => setTapped(null) : null}
         />
       )}
     </div>

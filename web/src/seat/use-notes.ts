@@ -1,9 +1,10 @@
 /** Notes of a lesson in the airplane: tapped, kept at once, sent as soon as the server answers. */
-import { type LiveNoteBody, VOICE_NOTE } from '@keel/core';
+import { type LiveNoteBody, type SaidNote, VOICE_NOTE } from '@keel/core';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { answered, api, mayPass, read } from '../api/client.ts';
 import { openQueue, type Queue, type Waiting } from '../api/queue.ts';
 import { askServerClock, serverNow } from './server-clock.ts';
+import { useSeatLog } from './use-seat-log.ts';
 
 /** What is tapped in the airplane: a note, its sound, or that it was not meant. */
 type Tapped =
@@ -42,8 +43,10 @@ export interface Notes {
   /** The server does not answer just now. */
   away: boolean;
   refused: readonly WaitingNote[];
-  /** The words tapped since this page was opened, latest last. */
+  /** What was tapped of this lesson and can be undone, latest last. */
   tapped: readonly { id: string; text: string }[];
+  /** All that this tablet heard of the lesson, those undone among them. */
+  said: readonly SaidNote[];
   say: (body: LiveNoteBody, text: string) => void;
   /** A mark with its sound. */
   speak: (sound: Blob, fromMs: number) => void;
@@ -53,7 +56,12 @@ export interface Notes {
 export function useNotes(lessonId: string, by: string): Notes {
   const queue = useMemo(() => queueOf(by), [by]);
   const [waiting, setWaiting] = useState<WaitingNote[]>([]);
-  const [tapped, setTapped] = useState<{ id: string; text: string }[]>([]);
+  const log = useSeatLog(lessonId);
+  const [tapped, setTapped] = useState<{ id: string; text: string }[]>(() =>
+    log.said
+      .filter(({ undone }) => !undone)
+      .map(({ id, body }) => ({ id, text: body.kind === 'mark' ? body.text : 'what was tapped before' })),
+  );
   useEffect(() => {
     let gone = false;
     const look = () =>
@@ -76,11 +84,13 @@ export function useNotes(lessonId: string, by: string): Notes {
   const say = useCallback(
     (body: LiveNoteBody, text: string) => {
       navigator.vibrate?.(30);
+      const [id, atMs] = [crypto.randomUUID(), serverNow()];
+      log.add({ id, atMs, body, undone: false });
       void queue
-        .add({ about: lessonId, atMs: serverNow(), what: { kind: 'note', body } })
-        .then((id) => setTapped((before) => [...before, { id, text }]));
+        .add({ about: lessonId, atMs, what: { kind: 'note', body } }, id)
+        .then(() => setTapped((before) => [...before, { id, text }]));
     },
-    [queue, lessonId],
+    [queue, lessonId, log.add],
   );
   const speak = useCallback(
     async (sound: Blob, fromMs: number) => {
@@ -99,18 +109,20 @@ export function useNotes(lessonId: string, by: string): Notes {
     const last = tapped.at(-1);
     if (!last) return;
     setTapped((before) => before.slice(0, -1));
+    log.undo(last.id);
     const undone = { about: lessonId, atMs: Date.now(), what: { kind: 'undo' as const } };
     void queue
       .forget(last.id, ({ kind }) => kind === 'note')
       .then(async (here) => {
         if (!here) await queue.add(undone, last.id);
       });
-  }, [queue, lessonId, tapped]);
+  }, [queue, lessonId, tapped, log.undo]);
   return {
     waiting: waiting.filter(({ refused, what }) => refused === undefined && what.kind !== 'voice').length,
     away: queue.away(),
     refused: waiting.filter(({ refused }) => refused !== undefined),
     tapped,
+    said: log.said,
     say,
     speak,
     undo,

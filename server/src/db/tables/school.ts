@@ -38,6 +38,7 @@ export interface StoredSettings {
   soloMinima?: SoloMinima | null;
   fieldRules?: FieldRules | null;
   lessonTemplates?: SchoolTemplate[];
+  seatMarks?: string[];
   retentionYears?: number | null;
   /** Whether instructors and chiefs must sign in with a second step. */
   secondStepForStaff?: boolean;
