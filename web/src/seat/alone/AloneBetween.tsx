@@ -166,8 +166,9 @@ function JustFlown(props: { about: SeatAttempt; alone: Alone; notes: Notes; mark
         </button>
       </div>
       <p className="seat-last" role="status">
-        {notes.tapped.length === 0 ? 'Who flew it?' : `Kept: ${notes.tapped.at(-1)?.text}`}
+        {notes.tapped.length > 0 && `Kept: ${notes.tapped.at(-1)?.text}`}
       </p>
+      <p className="alone-asks">Who flew it?</p>
       <fieldset className="seat-row" aria-label="Who flew it">
         {SEAT_HELPS.map(({ help, says, note }) => (
           <button
@@ -187,25 +188,29 @@ function JustFlown(props: { about: SeatAttempt; alone: Alone; notes: Notes; mark
       {about.help !== null && flownByWith(about.help) === 'instructor' ? (
         <p className="seat-last">What you flew is seen, and asks for no grade.</p>
       ) : (
-        <fieldset className="seat-row" aria-label="Your grade">
-          {grades.map(({ grade, name }) => (
-            <button
-              key={grade}
-              type="button"
-              className="seat-button"
-              aria-pressed={about.grade === grade}
-              onClick={() =>
-                notes.say({ kind: 'attempt-grade', attempt: about.id, grade }, `${grade} ${name}`)
-              }
-            >
-              <span>
-                {grade}
-                <small>{name}</small>
-              </span>
-            </button>
-          ))}
-        </fieldset>
+        <>
+          <p className="alone-asks">Your grade</p>
+          <fieldset className="seat-row" aria-label="Your grade">
+            {grades.map(({ grade, name }) => (
+              <button
+                key={grade}
+                type="button"
+                className="seat-button"
+                aria-pressed={about.grade === grade}
+                onClick={() =>
+                  notes.say({ kind: 'attempt-grade', attempt: about.id, grade }, `${grade} ${name}`)
+                }
+              >
+                <span>
+                  {grade}
+                  <small>{name}</small>
+                </span>
+              </button>
+            ))}
+          </fieldset>
+        </>
       )}
+      <p className="alone-asks">What you saw</p>
       <fieldset className="seat-row alone-marks" aria-label="What you saw">
         {[...SEAT_MARKS, ...own].map((text) => (
           <button
