@@ -10,6 +10,7 @@ import {
   flyManeuver,
   flyTemplate,
   InputError,
+  phone,
   type Recording,
   readControlFile,
   TURBULENCE,
@@ -32,7 +33,8 @@ const USAGE = `npm run -s fly -- --maneuver ID [--variant V] [--configuration C]
   [--airplane ID] [--weight-lb N] [--rate HZ] [--wind DIR/KT] [--turbulence none|light|moderate]
   [--channels full|position] [--out FILE.csv]
 npm run -s fly -- --lesson TEMPLATE [--apron] [--cards FILE.json] [--seed N] [--airplane ID] [--out FILE.csv] …
-npm run -s fly -- --controls FILE.csv [--start altFt=4500,ias=95,hdg=360] [--airplane ID] [--out FILE.csv] …`;
+npm run -s fly -- --controls FILE.csv [--start altFt=4500,ias=95,hdg=360] [--airplane ID] [--out FILE.csv] …
+… [--sensors FILE.csv [--mount fixed|knee]]: what a phone in the airplane would have written`;
 
 const DEMO_AIRPLANE = 'cairn-4';
 
@@ -56,6 +58,8 @@ export const fly: Command = (args) => {
     cards: text,
     start: text,
     out: text,
+    sensors: text,
+    mount: { ...text, default: 'fixed' },
     help: { type: 'boolean', default: false },
   });
   if (values.help) return `${USAGE}\n`;
@@ -83,11 +87,16 @@ export const fly: Command = (args) => {
     weightLb: numberFrom('weight-lb', values['weight-lb'], 100, 20_000),
     ...weatherFrom(values.wind, values.turbulence),
   };
+  if (values.mount !== 'fixed' && values.mount !== 'knee')
+    throw new Refusal(`--mount ${values.mount}: fixed or knee was expected`);
+  const device = phone({ mount: values.mount, seed: common.seed });
   const recorder = {
     rateHz: numberFrom('rate', values.rate, 0.5, 50) ?? 10,
     channels: values.channels,
+    ...(values.sensors !== undefined && { also: device.keep }),
   } as const;
   const recording = flown();
+  if (values.sensors !== undefined) writeOut('sensors', values.sensors, device.text());
   const csv = writeRecordingCsv(recording);
   return values.out === undefined ? csv : written(values.out, csv, recording);
 

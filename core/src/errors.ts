@@ -44,6 +44,12 @@ export interface InputCodes {
   'gpx/refused': { why: string };
   'gpx/no-root': Nothing;
   'gpx/no-points': Nothing;
+  'sensors/version': { version: string };
+  'sensors/header': { key: string; value: string; known: string };
+  'sensors/start': { value: string };
+  'sensors/no-time': Nothing;
+  'sensors/too-long': { most: number };
+  'sensors/no-positions': Nothing;
   'gpx/place': { which: string; latDeg: string; lonDeg: string };
   /** `time` is empty where the point has none. */
   'gpx/time': { which: string; time: string };

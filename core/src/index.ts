@@ -129,6 +129,7 @@ export { FIELD_FIGURES } from './field/tables.ts';
 export { readControlFile } from './flight/model/control-file.ts';
 export { beginFlight, STEP_HZ, stepFlight, type Weather } from './flight/model/flight.ts';
 export type { Reading } from './flight/model/instruments.ts';
+export { type PhoneOptions, phone } from './flight/model/phone.ts';
 export { trimFlight } from './flight/model/trim.ts';
 export { TURBULENCE, type Turbulence } from './flight/model/turbulence.ts';
 export { seededRandom } from './flight/random.ts';

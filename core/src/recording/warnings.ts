@@ -22,6 +22,10 @@ export interface RecordingWarnings {
   'no-ground': None;
   'no-recorded-entry': { atS: number };
   'airplane-unknown': { name: string };
+  'altitude-datum': None;
+  'attitude-unknown': None;
+  'mount-slipped': { atS: number };
+  'pitch-from-cruise': None;
 }
 
 export const warning = codesOf<RecordingWarnings>();

@@ -54,6 +54,13 @@ const WORDS: { readonly [Code in InputCode]: (params: InputCodes[Code]) => strin
   'gpx/refused': (p) => `${p.why}; ${GPX}`,
   'gpx/no-root': () => `no <gpx> element; ${GPX}`,
   'gpx/no-points': () => 'no <trkpt> in it; a GPX 1.1 track was expected',
+  'sensors/version': (p) => `keelpath-sensors: ${p.version}; version 1 was expected`,
+  'sensors/header': (p) => `${p.key}: ${p.value}; ${p.known} was expected`,
+  'sensors/start': (p) => `started_utc: ${p.value}; a time in ISO 8601 was expected`,
+  'sensors/no-time': () => 'no column t_ms; a sensor log’s rows begin with their milliseconds',
+  'sensors/too-long': (p) => `more than ${p.most} rows; a flight was expected`,
+  'sensors/no-positions': () =>
+    'no positions in it: without them nothing can be scored. Was the device allowed to use its location?',
   'gpx/place': (p) => `${p.which}: lat ${p.latDeg}, lon ${p.lonDeg}; degrees were expected`,
   'gpx/time': (p) =>
     `${p.which}: ${p.time ? `<time> ${p.time}` : 'no <time>'}; a time in ISO 8601 was expected`,

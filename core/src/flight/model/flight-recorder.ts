@@ -48,6 +48,8 @@ export interface RecorderOptions {
   /** Everything the model knows, or what a satellite receiver alone gives. */
   channels?: 'full' | 'position';
   origin?: Origin;
+  /** Looks on after every step: another device in the same airplane. */
+  also?: (flight: Flight) => void;
 }
 
 export interface FlightRecorder {
@@ -57,7 +59,7 @@ export interface FlightRecorder {
 }
 
 export function flightRecorder(options: RecorderOptions = {}): FlightRecorder {
-  const { rateHz = 10, noise = true, seed = 1, channels = 'full', origin } = options;
+  const { rateHz = 10, noise = true, seed = 1, channels = 'full', origin, also } = options;
   // A stream of its own: noise must not change what is flown.
   const random = seededRandom(seed ^ 0x5eed);
   let names = channels === 'position' ? NAMES.filter((name) => POSITION.includes(name)) : NAMES;
@@ -65,6 +67,7 @@ export function flightRecorder(options: RecorderOptions = {}): FlightRecorder {
   let nextS = 0;
   return {
     keep(flight) {
+      also?.(flight);
       const { timeS } = flight.state;
       if (rows.length > 0 && timeS < nextS - STEP_S / 2) return;
       nextS = (rows.length === 0 ? timeS : nextS) + 1 / rateHz;

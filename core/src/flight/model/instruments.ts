@@ -14,9 +14,9 @@ export interface Origin {
   latDeg: number;
   lonDeg: number;
 }
-const TRAINING_AREA: Origin = { latDeg: 54.62, lonDeg: -2.91 };
+export const TRAINING_AREA: Origin = { latDeg: 54.62, lonDeg: -2.91 };
 
-const EARTH_RADIUS_M = 6_371_000;
+export const EARTH_RADIUS_M = 6_371_000;
 const LONGEST_G = 9;
 
 /** Everything that the flight model knows of, in the channels' units; NaN where the airplane has no such instrument. */

@@ -17,6 +17,8 @@ export interface Recording {
   /** Seconds, rising from row to row: the file's own `time_s`, or seconds since its first `utc`. */
   timeS: Float64Array;
   channels: Partial<Record<ChannelName, Float64Array>>;
+  /** One standard error a row, of columns that were worked out before they came here. */
+  errors?: Partial<Record<ChannelName, Float64Array>>;
   /** Milliseconds since 1970 of `timeS` = 0, where the file told. */
   epochMs?: number;
   warnings: Coded[];

@@ -38,6 +38,8 @@ export function peekRecording(text: string): Peek {
       return { ...known, begins: at(igcStart(text)), place: igcPlace(text) };
     case 'nmea':
       return { ...known, begins: at(nmeaStart(text)) };
+    case 'sensors':
+      return { ...known, begins: at(isoMs(/^#\s*started_utc\s*:\s*(\S+)/m.exec(text)?.[1])) };
     case 'csv':
       return { ...known, ...peekCsv(text) };
   }

@@ -9,7 +9,7 @@ import { absentChannel, type Channel, measuredChannel } from '../columns/channel
 import type { ChannelName } from '../columns/channels.ts';
 import type { Recording } from '../columns/recording.ts';
 import { checkScorable } from '../columns/requirements.ts';
-import { localSlope } from '../columns/resample.ts';
+import { localSlope, ontoRows, ownSamples } from '../columns/resample.ts';
 import { longestStepS, type Segment, splitSegments } from '../columns/segments.ts';
 import { typicalStepS } from '../columns/smooth.ts';
 import { type AirFromPositions, airFromPositions } from '../positions/air-from-positions.ts';
@@ -52,10 +52,19 @@ export function makeTrack(recording: Recording, airplane?: Airplane): Track {
   const other = (name: ChannelName): Channel | undefined => {
     if (!cache.has(name)) {
       const column = channels[name];
-      cache.set(name, column && measuredChannel(name, timeS, column, maxGapS));
+      cache.set(name, column && channelOf(name, column));
     }
     return cache.get(name);
   };
+
+  /** What a sensor log was worked into says of itself how well it is known. */
+  function channelOf(name: ChannelName, column: Float64Array): Channel {
+    const channel = measuredChannel(name, timeS, column, maxGapS);
+    const error = recording.errors?.[name];
+    if (!error) return channel;
+    const standardError = ontoRows(timeS, ownSamples(timeS, error), maxGapS);
+    return { ...channel, source: 'derived', from: 'sensors', standardError };
+  }
 
   const rows = timeS.length;
   const altitudeFt = other('alt_ft') ?? other('gps_alt_ft') ?? absentChannel(rows);

@@ -40,6 +40,13 @@ const WARNINGS: EvidenceWords<RecordingWarnings> = {
   'no-ground': () => say`no ground elevation given: the floor was not checked`,
   'no-recorded-entry': ({ atS }) =>
     say`the steep bank at ${clock(atS)} has no recorded entry, because the recording breaks off before it: not scored`,
+  'altitude-datum': () =>
+    say`the device’s altitude may be off by the geoid, up to 300 ft: its changes are used, not its level`,
+  'attitude-unknown': () =>
+    say`how the device was turned could not be worked out: too little straight and steady flight, or too few turns. Its positions were used`,
+  'mount-slipped': ({ atS }) =>
+    say`the device moved in its mount at ${clock(atS)}: from then on only its positions were used`,
+  'pitch-from-cruise': () => say`pitch is counted from straight and steady flight`,
   'airplane-unknown': ({ name }) =>
     say`the header’s airplane “${name}” is not in the fleet; give --airplane FILE.json`,
 };
@@ -51,7 +58,7 @@ const NOT_MEASURED: EvidenceWords<NotMeasured> = {
   'no-such-phase': ({ phase }) => say`this attempt has no part “${phase.replaceAll('-', ' ')}”`,
   discontinued: () => say`the attempt was discontinued`,
   'too-uncertain': ({ standardError, band, unit }, f) =>
-    say`too uncertain: ± ${f.in(standardError, unit, 1)} against a tolerance ${f.in(band, unit)} wide`,
+    say`too uncertain: ± ${f.in(standardError, unit, unit === 'g' ? 2 : 1)} against a tolerance ${f.in(band, unit)} wide`,
 };
 
 const OTHERS: Readonly<Record<string, (p: Readonly<Record<string, string>>) => Said>> = {

@@ -1,0 +1,140 @@
+/**
+ * From a sensor log to a recording: positions as they are; from a device that is fixed in the airplane also bank, pitch,
+ * heading, load and side force, each row with its own error. A device that moves, or whose rotation nothing tells, leaves the
+ * positions.
+ */
+import { radians } from '../../units/angles.ts';
+import { FT_TO_M, KT_TO_MPS } from '../../units/convert.ts';
+import type { ChannelName } from '../columns/channels.ts';
+import type { Recording } from '../columns/recording.ts';
+import { warning } from '../warnings.ts';
+import { angleColumns, steadyMoments } from './angle-columns.ts';
+import { attitudeOver } from './attitude.ts';
+import type { Fix } from './attitude-filter.ts';
+import { axesOf, scatterOf } from './axes.ts';
+import { followed, ROW_S } from './followed.ts';
+import { mountOf } from './mount.ts';
+import { readSensorLog } from './read-sensors.ts';
+import type { SensorLog } from './sensor-log.ts';
+import { unbroken } from './stretches.ts';
+
+/** Where nothing tells how late fixes come. */
+const USUAL_LAG_S = 0.4;
+/** A receiver's velocity is known to about so much; its height as it says, and not better than this. */
+const SPEED_ERROR_MPS = 0.3;
+const LEAST_HEIGHT_ERROR_M = 8;
+const STANDING_MPS = 0.5;
+/** Heard well enough to be told; a horn too. */
+const HEARD = 0.5;
+
+type Columns = Partial<Record<ChannelName, Float64Array>>;
+interface Rows {
+  timeS: Float64Array;
+  values: Columns;
+  errors: Columns;
+}
+
+/** @throws InputError naming line and what was expected. */
+export function readSensors(text: string, onProgress?: (fraction: number) => void): Recording {
+  const log = readSensorLog(text, (fraction) => onProgress?.(0.3 * fraction));
+  const axes = log.mount === 'fixed' && log.timeS.length > 0 ? axesOf(log) : undefined;
+  const lagS = axes?.lagS ?? USUAL_LAG_S;
+  const recording = positionsOf(log, lagS);
+  const parts: Rows[] = [{ timeS: recording.timeS, values: recording.channels, errors: {} }, soundOf(log)];
+  if (axes) {
+    const scatter = scatterOf(axes.samples);
+    const stretches = unbroken(axes.samples, fixesOf(log, lagS));
+    const rows = stretches.flatMap((stretch, i) => {
+      onProgress?.(0.3 + (0.6 * i) / stretches.length);
+      const attitude = attitudeOver(stretch.samples, stretch.fixes, scatter);
+      return attitude ? followed(stretch, attitude) : [];
+    });
+    const mount = mountOf(steadyMoments(rows, recording), ROW_S);
+    if (!mount) recording.warnings.push(warning('attitude-unknown'));
+    else {
+      if (mount.movedAtS !== null) recording.warnings.push(warning('mount-slipped', { atS: mount.movedAtS }));
+      recording.warnings.push(warning('pitch-from-cruise'));
+      parts.push({
+        timeS: Float64Array.from(rows, ({ atS }) => atS),
+        ...angleColumns(rows, mount, scatter, recording),
+      });
+    }
+  }
+  return { ...recording, ...joined(parts) };
+}
+
+/** Rows at the fixes' moments, which lie before they were written. */
+function positionsOf({ fixes, epochMs, warnings, altitude }: SensorLog, lagS: number): Recording {
+  return {
+    header: {},
+    timeS: fixes.timeS.map((s) => s - lagS),
+    channels: {
+      lat_deg: fixes.latDeg,
+      lon_deg: fixes.lonDeg,
+      gps_alt_ft: fixes.altitudeM.map((m) => m / FT_TO_M),
+      gs_kt: fixes.groundSpeedMps.map((mps) => mps / KT_TO_MPS),
+      trk_deg: fixes.trackDeg,
+    },
+    ...(epochMs !== undefined && { epochMs }),
+    warnings: [...warnings, ...(altitude === 'msl' ? [] : [warning('altitude-datum')])],
+  };
+}
+
+/** With each fix the moment that it is of, and its errors. */
+function fixesOf({ fixes }: SensorLog, lagS: number): Fix[] {
+  return Array.from(fixes.timeS).flatMap((writtenS, i) => {
+    const [speed, track] = [fixes.groundSpeedMps[i], radians(fixes.trackDeg[i])];
+    // At rest there is no track.
+    const still = speed < STANDING_MPS;
+    const fix: Fix = {
+      timeS: writtenS - lagS,
+      north: still ? 0 : speed * Math.cos(track),
+      east: still ? 0 : speed * Math.sin(track),
+      heightM: fixes.altitudeM[i],
+      speedErrorMps: SPEED_ERROR_MPS,
+      heightErrorM: Math.max(LEAST_HEIGHT_ERROR_M, fixes.verticalErrorM[i] || 0),
+    };
+    return Number.isNaN(fix.north) ? [] : [fix];
+  });
+}
+
+/** Revolutions that were heard well, and soundings of the horn. That nothing was heard tells nothing. */
+function soundOf({ sound: { timeS, rpm, quality, horn } }: SensorLog): Rows {
+  const values: Columns = {
+    rpm: rpm.map((value, i) => (quality[i] >= HEARD ? value : Number.NaN)),
+    stall_warn: horn.map((value) => (value >= HEARD ? 1 : Number.NaN)),
+  };
+  for (const name of ['rpm', 'stall_warn'] as const)
+    if (values[name]?.every((value) => Number.isNaN(value))) delete values[name];
+  return { timeS, values, errors: {} };
+}
+
+/** All rows in the order of their moments; a column is empty where another's row stands. */
+function joined(parts: readonly Rows[]): Pick<Recording, 'timeS' | 'channels' | 'errors'> {
+  const all = parts.flatMap(({ timeS }, part) => Array.from(timeS, (s, row) => ({ s, part, row })));
+  all.sort((a, b) => a.s - b.s);
+  const timeS: number[] = [];
+  const places = parts.map(({ timeS: own }) => new Int32Array(own.length));
+  for (const { s, part, row } of all) {
+    // Two at one moment are one row.
+    if (timeS.length === 0 || s - timeS.at(-1)! > 1e-6) timeS.push(s);
+    places[part][row] = timeS.length - 1;
+  }
+  const spread = (pick: (rows: Rows) => Columns): Columns =>
+    Object.fromEntries(
+      parts.flatMap((rows, part) =>
+        Object.entries(pick(rows)).map(([name, column]) => {
+          const whole = new Float64Array(timeS.length).fill(Number.NaN);
+          column.forEach((value, row) => {
+            whole[places[part][row]] = value;
+          });
+          return [name, whole];
+        }),
+      ),
+    );
+  return {
+    timeS: Float64Array.from(timeS),
+    channels: spread(({ values }) => values),
+    errors: spread(({ errors }) => errors),
+  };
+}
