@@ -41,6 +41,7 @@ import { debriefBench } from './lib/debrief-bench.ts';
 import { fieldLines, habitLines } from './lib/field-lines.ts';
 import { type LiveFigures, liveBench } from './lib/live-bench.ts';
 import { pagesBench } from './lib/pages-bench.ts';
+import { sensorLines } from './lib/sensors-bench.ts';
 import { eventLoopBench, largeSchoolBench } from './lib/server-bench.ts';
 import { soared, soaredLine } from './lib/soaring.ts';
 import { answerUsage } from './lib/usage.mjs';
@@ -280,7 +281,7 @@ function agreement(): void {
   console.log(agreementLines(all).join('\n'));
 }
 
-const USAGE = `npm run bench -- [--only hour|confusion|debrief|school|loop|live|pages|agreement|signed|field] [--seeds N] [--logs FOLDER]`;
+const USAGE = `npm run bench -- [--only hour|confusion|debrief|school|loop|live|pages|agreement|signed|field|sensors] [--seeds N] [--logs FOLDER]`;
 const { values, positionals } = answerUsage(USAGE, {
   allowPositionals: true,
   options: {
@@ -320,6 +321,7 @@ if (values.logs !== undefined) {
       for (const rateHz of [5, 1]) console.log(fieldLines(200, 100, rateHz).join('\n'));
       console.log(habitLines(3).join('\n'));
     }
+    if (wanted('sensors')) console.log(sensorLines(Math.min(10, Number(values.seeds))).join('\n'));
     if (wanted('signed')) {
       console.log(signedLines(comparedAll()).join('\n'));
       console.log(tallyLines(flightTallies([9301, 9302, 9303, 9304])).join('\n'));

@@ -81,7 +81,7 @@ function heard(samples: Samples, fixes: readonly Fix[], scatter: Scatter): Motio
   const [first] = fixes;
   if (!first) return undefined;
   const hanging = levelled(samples, first.timeS);
-  let trials = Array.from({ length: HEADINGS }, (_, i) => {
+  let trials: Trial[] = Array.from({ length: HEADINGS }, (_, i) => {
     const heading = (2 * Math.PI * i) / HEADINGS;
     const start: Motion = {
       q: unit(times(ofVector(0, 0, heading), hanging)),
@@ -105,15 +105,31 @@ function heard(samples: Samples, fixes: readonly Fix[], scatter: Scatter): Motio
     }
     atS = fix.timeS;
     if (k % FIXES_BETWEEN_LOOKS !== FIXES_BETWEEN_LOOKS - 1) return;
-    const best = Math.min(...trials.map(({ filter }) => filter.unlikely));
-    trials = trials.filter(({ filter }) => filter.unlikely < best + GIVEN_UP);
+    trials = apart(trials);
   });
-  trials.sort((a, b) => a.filter.unlikely - b.filter.unlikely);
-  const [best, ...rest] = trials;
+  const [best, ...rest] = apart(trials);
   if (!best) return undefined;
   const rival = rest.find(({ filter }) => angleBetween(filter.motion.q, best.filter.motion.q) > SAME);
   if (rival && rival.filter.unlikely < best.filter.unlikely + TOLD_APART) return undefined;
   return best.start;
+}
+
+interface Trial {
+  start: Motion;
+  filter: AttitudeFilter;
+  row: number;
+}
+
+/** The likely ones, the likeliest first; of those that have come to look the same way one. */
+function apart(trials: readonly Trial[]): Trial[] {
+  const inOrder = trials.toSorted((a, b) => a.filter.unlikely - b.filter.unlikely);
+  const kept: Trial[] = [];
+  for (const trial of inOrder) {
+    if (trial.filter.unlikely > inOrder[0].filter.unlikely + GIVEN_UP) break;
+    const { q } = trial.filter.motion;
+    if (kept.every(({ filter }) => angleBetween(filter.motion.q, q) > SAME)) kept.push(trial);
+  }
+  return kept;
 }
 
 const angleBetween = (a: Quaternion, b: Quaternion): number => Math.hypot(...toVector(times(inverse(a), b)));
