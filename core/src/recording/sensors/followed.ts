@@ -3,6 +3,7 @@ import { degrees } from '../../units/angles.ts';
 import type { Attitude } from './attitude.ts';
 import { rotationsAt } from './attitude.ts';
 import type { Quaternion, Vector } from './rotation.ts';
+import type { Node } from './smoother.ts';
 import type { Stretch } from './stretches.ts';
 
 export const ROW_S = 0.2;
@@ -20,6 +21,7 @@ export interface Row {
   rateDegPerS: number;
   speedMps: number;
   climbMps: number;
+  heightM: number;
 }
 
 export function followed({ samples }: Stretch, { nodes, inflation }: Attitude): Row[] {
@@ -46,6 +48,7 @@ export function followed({ samples }: Stretch, { nodes, inflation }: Attitude): 
         rateDegPerS: degrees(Math.hypot(...[0, 1, 2].map((k) => rate[k](s) - motion.rateBias[k]))),
         speedMps: Math.hypot(motion.velocity[0], motion.velocity[1]),
         climbMps: -motion.velocity[2],
+        heightM: heightBetween(nodes[n], nodes[Math.min(n + 1, nodes.length - 1)], s),
       },
     ];
   });
@@ -68,4 +71,16 @@ function meansOf(timeS: Float64Array, column: Float64Array): (s: number) => numb
     const [from, to] = [rowAt(s - FELT_HALF_S), rowAt(s + FELT_HALF_S)];
     return to > from ? (sums[to] - sums[from]) / (to - from) : Number.NaN;
   };
+}
+
+/** Height between two marks, by what it was and how fast it changed at both (Hermite's cubic). */
+function heightBetween(from: Node, to: Node, atS: number): number {
+  const stepS = to.timeS - from.timeS;
+  if (stepS <= 0) return from.motion.heightM;
+  const t = (atS - from.timeS) / stepS;
+  const [a, b] = [from.motion.heightM, to.motion.heightM];
+  const [va, vb] = [-from.motion.velocity[2] * stepS, -to.motion.velocity[2] * stepS];
+  return (
+    a * (1 + 2 * t) * (1 - t) ** 2 + va * t * (1 - t) ** 2 + b * t * t * (3 - 2 * t) - vb * t * t * (1 - t)
+  );
 }

@@ -3,7 +3,7 @@
  * heading, load and side force, each row with its own error. A device that moves, or whose rotation nothing tells, leaves the
  * positions.
  */
-import { radians } from '../../units/angles.ts';
+import { radians, shortestTurnDeg, wrap360 } from '../../units/angles.ts';
 import { FT_TO_M, KT_TO_MPS } from '../../units/convert.ts';
 import type { ChannelName } from '../columns/channels.ts';
 import type { Recording } from '../columns/recording.ts';
@@ -12,7 +12,7 @@ import { angleColumns, steadyMoments } from './angle-columns.ts';
 import { attitudeOver } from './attitude.ts';
 import type { Fix } from './attitude-filter.ts';
 import { axesOf, scatterOf } from './axes.ts';
-import { followed, ROW_S } from './followed.ts';
+import { followed, ROW_S, type Row } from './followed.ts';
 import { mountOf } from './mount.ts';
 import { readSensorLog } from './read-sensors.ts';
 import type { SensorLog } from './sensor-log.ts';
@@ -54,9 +54,17 @@ export function readSensors(text: string, onProgress?: (fraction: number) => voi
     else {
       if (mount.movedAtS !== null) recording.warnings.push(warning('mount-slipped', { atS: mount.movedAtS }));
       recording.warnings.push(warning('pitch-from-cruise'));
+      const timeS = Float64Array.from(rows, ({ atS }) => atS);
+      const { values, errors } = angleColumns(rows, mount, scatter, recording);
+      smoothHeights(recording, rows);
       parts.push({
-        timeS: Float64Array.from(rows, ({ atS }) => atS),
-        ...angleColumns(rows, mount, scatter, recording),
+        timeS,
+        values: {
+          ...values,
+          ...placesAt(recording, timeS),
+          gps_alt_ft: Float64Array.from(rows, ({ heightM }) => heightM / FT_TO_M),
+        },
+        errors,
       });
     }
   }
@@ -78,6 +86,50 @@ function positionsOf({ fixes, epochMs, warnings, altitude }: SensorLog, lagS: nu
     ...(epochMs !== undefined && { epochMs }),
     warnings: [...warnings, ...(altitude === 'msl' ? [] : [warning('altitude-datum')])],
   };
+}
+
+/**
+ * Heights as the filter has them: a receiver's wander up and down within seconds, and the accelerometers know better. At the
+ * fixes' own rows too, so that no two heights stand side by side.
+ */
+function smoothHeights({ timeS, channels }: Recording, rows: readonly Row[]): void {
+  const heights = channels.gps_alt_ft;
+  let next = 0;
+  timeS.forEach((s, i) => {
+    while (next < rows.length && rows[next].atS < s) next++;
+    const [before, after] = [rows[next - 1], rows[next]];
+    if (!heights || !before || !after || after.atS - before.atS > 2 * ROW_S) return;
+    const share = (s - before.atS) / (after.atS - before.atS);
+    heights[i] = (before.heightM + share * (after.heightM - before.heightM)) / FT_TO_M;
+  });
+}
+
+/** Fixes further apart are not joined by a line, s. */
+const JOINED_S = 3;
+
+/** Where it was between the fixes: on a straight way from each to the next. */
+function placesAt({ timeS: fixS, channels }: Recording, timeS: Float64Array): Columns {
+  const names = ['lat_deg', 'lon_deg', 'gs_kt', 'trk_deg'] as const;
+  const columns: Columns = Object.fromEntries(
+    names.map((name) => [name, new Float64Array(timeS.length).fill(Number.NaN)]),
+  );
+  let next = 0;
+  timeS.forEach((s, i) => {
+    while (next < fixS.length && fixS[next] < s) next++;
+    const stepS = fixS[next] - fixS[next - 1];
+    if (!(stepS <= JOINED_S)) return;
+    const share = (s - fixS[next - 1]) / stepS;
+    for (const name of names) {
+      const [own, column] = [channels[name], columns[name]];
+      if (!own || !column) continue;
+      const [from, to] = [own[next - 1], own[next]];
+      column[i] =
+        name === 'trk_deg'
+          ? wrap360(from + share * shortestTurnDeg(from, to)) % 360
+          : from + share * (to - from);
+    }
+  });
+  return columns;
 }
 
 /** With each fix the moment that it is of, and its errors. */
@@ -120,18 +172,19 @@ function joined(parts: readonly Rows[]): Pick<Recording, 'timeS' | 'channels' | 
     if (timeS.length === 0 || s - timeS.at(-1)! > 1e-6) timeS.push(s);
     places[part][row] = timeS.length - 1;
   }
-  const spread = (pick: (rows: Rows) => Columns): Columns =>
-    Object.fromEntries(
-      parts.flatMap((rows, part) =>
-        Object.entries(pick(rows)).map(([name, column]) => {
-          const whole = new Float64Array(timeS.length).fill(Number.NaN);
-          column.forEach((value, row) => {
-            whole[places[part][row]] = value;
-          });
-          return [name, whole];
-        }),
-      ),
-    );
+  const spread = (pick: (rows: Rows) => Columns): Columns => {
+    const whole: Columns = {};
+    parts.forEach((rows, part) => {
+      for (const [name, column] of Object.entries(pick(rows)) as [ChannelName, Float64Array][]) {
+        whole[name] ??= new Float64Array(timeS.length).fill(Number.NaN);
+        const into = whole[name];
+        column.forEach((value, row) => {
+          into[places[part][row]] = value;
+        });
+      }
+    });
+    return whole;
+  };
   return {
     timeS: Float64Array.from(timeS),
     channels: spread(({ values }) => values),
