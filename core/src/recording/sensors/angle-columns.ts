@@ -21,8 +21,8 @@ const NEAR_S = 2;
 const FORCE_ERROR_G = 0.02;
 
 /** The moments that tell how the device is fixed. */
-export function steadyMoments(rows: readonly Row[], recording: Recording): Steady[] {
-  const headingAt = headingThroughAir(recording);
+export function steadyMoments(rows: readonly Row[], { timeS }: Recording, headings: Float64Array): Steady[] {
+  const headingAt = nearest(timeS, headings);
   const half = Math.round(STEADY_HALF_S / ROW_S);
   const calm = rows.map(
     ({ rateDegPerS, speedMps }) => rateDegPerS < STEADY_DEG_PER_S && speedMps > FLYING_MPS,
@@ -34,26 +34,29 @@ export function steadyMoments(rows: readonly Row[], recording: Recording): Stead
   });
 }
 
-const variationOf = ({ channels, epochMs }: Recording): number =>
+export const variationOf = ({ channels, epochMs }: Recording): number =>
   magneticVariationDeg(channels.lat_deg?.[0] ?? 0, channels.lon_deg?.[0] ?? 0, epochMs);
 
-/** True heading through the air; where no turn told the wind, the track stands for it. */
-function headingThroughAir(recording: Recording): (atS: number) => number | undefined {
+/** True heading through the air at each row; where no turn told the wind, the track stands for it. */
+export function headingsThroughAir(recording: Recording): Float64Array {
   const { timeS, channels, epochMs } = recording;
   const { lat_deg: lat, lon_deg: lon, trk_deg: track, gps_alt_ft: altitude } = channels;
-  if (!lat || !lon || !track) return () => undefined;
+  if (!lat || !lon || !track) return new Float64Array(timeS.length).fill(Number.NaN);
   const segments = splitSegments(timeS, 2 * NEAR_S, (i) => !Number.isNaN(lat[i]) && !Number.isNaN(lon[i]));
   const air = airFromPositions(timeS, lat, lon, segments, epochMs, altitude);
   const variation = variationOf(recording);
-  const values = air ? air.headingDeg.values.map((deg) => deg + variation) : track;
+  return air ? air.headingDeg.values.map((deg) => deg + variation) : track;
+}
+
+/** Of the nearest row, where that is near. */
+function nearest(timeS: Float64Array, values: Float64Array): (atS: number) => number | undefined {
   let n = 0;
   return (atS) => {
     if (timeS[n] > atS) n = 0;
     while (n + 1 < timeS.length && timeS[n + 1] <= atS) n++;
     const next = Math.min(n + 1, timeS.length - 1);
-    const nearest = Math.abs(timeS[n] - atS) <= Math.abs(timeS[next] - atS) ? n : next;
-    const deg = values[nearest];
-    return Number.isNaN(deg) || Math.abs(timeS[nearest] - atS) > NEAR_S ? undefined : deg;
+    const row = Math.abs(timeS[n] - atS) <= Math.abs(timeS[next] - atS) ? n : next;
+    return Number.isNaN(values[row]) || Math.abs(timeS[row] - atS) > NEAR_S ? undefined : values[row];
   };
 }
 

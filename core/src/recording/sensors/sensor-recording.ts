@@ -8,7 +8,7 @@ import { FT_TO_M, KT_TO_MPS } from '../../units/convert.ts';
 import type { ChannelName } from '../columns/channels.ts';
 import type { Recording } from '../columns/recording.ts';
 import { warning } from '../warnings.ts';
-import { angleColumns, steadyMoments } from './angle-columns.ts';
+import { angleColumns, headingsThroughAir, steadyMoments, variationOf } from './angle-columns.ts';
 import { attitudeOver } from './attitude.ts';
 import type { Fix } from './attitude-filter.ts';
 import { axesOf, scatterOf } from './axes.ts';
@@ -49,7 +49,8 @@ export function readSensors(text: string, onProgress?: (fraction: number) => voi
       const attitude = attitudeOver(stretch.samples, stretch.fixes, scatter);
       return attitude ? followed(stretch, attitude) : [];
     });
-    const mount = mountOf(steadyMoments(rows, recording), ROW_S);
+    const headings = headingsThroughAir(recording);
+    const mount = mountOf(steadyMoments(rows, recording, headings), ROW_S);
     if (!mount) recording.warnings.push(warning('attitude-unknown'));
     else {
       if (mount.movedAtS !== null) recording.warnings.push(warning('mount-slipped', { atS: mount.movedAtS }));
@@ -57,6 +58,7 @@ export function readSensors(text: string, onProgress?: (fraction: number) => voi
       const timeS = Float64Array.from(rows, ({ atS }) => atS);
       const { values, errors } = angleColumns(rows, mount, scatter, recording);
       smoothHeights(recording, rows);
+      headAlsoElsewhere(recording, headings, timeS);
       parts.push({
         timeS,
         values: {
@@ -101,6 +103,20 @@ function smoothHeights({ timeS, channels }: Recording, rows: readonly Row[]): vo
     if (!heights || !before || !after || after.atS - before.atS > 2 * ROW_S) return;
     const share = (s - before.atS) / (after.atS - before.atS);
     heights[i] = (before.heightM + share * (after.heightM - before.heightM)) / FT_TO_M;
+  });
+}
+
+/** Where the rotation is not known, as on the apron, the way through the air is the heading. */
+function headAlsoElsewhere(recording: Recording, headings: Float64Array, known: Float64Array): void {
+  const variation = variationOf(recording);
+  let next = 0;
+  recording.channels.hdg_deg = recording.timeS.map((s, i) => {
+    while (next < known.length && known[next] < s) next++;
+    const near = Math.min(
+      s - (known[next - 1] ?? Number.NEGATIVE_INFINITY),
+      (known[next] ?? Number.POSITIVE_INFINITY) - s,
+    );
+    return near <= 2 * ROW_S ? Number.NaN : wrap360(headings[i] - variation) % 360;
   });
 }
 
