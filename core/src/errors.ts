@@ -44,6 +44,8 @@ export interface InputCodes {
   'gpx/refused': { why: string };
   'gpx/no-root': Nothing;
   'gpx/no-points': Nothing;
+  'file/gzip': Nothing;
+  'file/too-large': { mostMb: number };
   'sensors/version': { version: string };
   'sensors/header': { key: string; value: string; known: string };
   'sensors/start': { value: string };

@@ -312,7 +312,7 @@ export { CHANNELS, type ChannelName, isChannel } from './recording/columns/chann
 export type { Recording } from './recording/columns/recording.ts';
 export { checkScorable } from './recording/columns/requirements.ts';
 export { readRecordingCsv } from './recording/csv/csv.ts';
-export { decodeText } from './recording/csv/decode.ts';
+export { decodeText, isGzipped } from './recording/csv/decode.ts';
 export { MOST_COLUMNS } from './recording/csv/row-reader.ts';
 export { writeRecordingCsv } from './recording/csv/write-csv.ts';
 export { writeGpx } from './recording/formats/write-gpx.ts';

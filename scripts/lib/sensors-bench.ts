@@ -43,7 +43,8 @@ function flownTwice(lesson: string, seed: number, turbulence: Turbulence = 'ligh
     template: lesson,
     apron: true,
     turbulence,
-    windFromDeg: (seed * 67) % 360,
+    // Into wind, more or less: who lands with it goes round until the fuel ends.
+    windFromDeg: 180 + ((seed * 67) % 120),
     windKt: 5 + (seed % 4) * 4,
     recorder: { rateHz: 10, also: device.keep },
   });

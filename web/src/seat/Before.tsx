@@ -1,6 +1,8 @@
 /** Before the engine is started: what this tablet is, and what it is not. */
 import type { Lesson } from '@keel/core';
+import { useState } from 'react';
 import { Link } from 'react-router';
+import { RecordHere, type Wish } from './recorder/RecordHere.tsx';
 
 const ON_THE_KNEE = [
   'Full travel of stick and wheel with the tablet on the knee, both ways',
@@ -9,7 +11,8 @@ const ON_THE_KNEE = [
   'Control is passed by voice, in three steps; never by a button here',
 ] as const;
 
-export function Before({ lesson, begin }: { lesson: Lesson; begin: () => void }) {
+export function Before({ lesson, begin }: { lesson: Lesson; begin: (wish: Wish) => void }) {
+  const [wish, setWish] = useState<Wish>('no');
   return (
     <main className="seat seat-before">
       <h1>
@@ -31,7 +34,8 @@ export function Before({ lesson, begin }: { lesson: Lesson; begin: () => void })
         This is no flight instrument. The airplane’s own instruments, its handbook and your eyes outside come
         first. What is shown is a moment old; when it is older than that, only the marks stay.
       </p>
-      <button type="button" className="seat-button seat-primary" onClick={begin}>
+      <RecordHere wish={wish} choose={setWish} />
+      <button type="button" className="seat-button seat-primary" onClick={() => begin(wish)}>
         Engine started: block time runs
       </button>
       <Link to={`/fly/${lesson.id}`} className="touchable">

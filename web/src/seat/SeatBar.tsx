@@ -13,9 +13,11 @@ interface Props {
   /** A device sends this flight. */
   watched: boolean;
   fresh: boolean;
+  /** This device records it. */
+  recording: boolean;
 }
 
-export function SeatBar({ lesson, title, startedMs, waiting, away, watched, fresh }: Props) {
+export function SeatBar({ lesson, title, startedMs, waiting, away, watched, fresh, recording }: Props) {
   const online = useOnline();
   const [now, setNow] = useState(Date.now);
   useEffect(() => {
@@ -34,7 +36,9 @@ export function SeatBar({ lesson, title, startedMs, waiting, away, watched, fres
           ? fresh
             ? 'recorder connected'
             : 'no data from the recorder: marks only'
-          : 'no recorder: what you tap is kept';
+          : recording
+            ? 'recording on this tablet'
+            : 'no recorder: what you tap is kept';
   return (
     <header className="seat-bar">
       <strong>{lesson.student.name.split(' ')[0]}</strong>

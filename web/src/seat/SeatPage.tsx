@@ -12,6 +12,7 @@ import { SeatAlone } from './alone/SeatAlone.tsx';
 import { Before } from './Before.tsx';
 import { Between } from './Between.tsx';
 import { InAttempt } from './InAttempt.tsx';
+import { useRecorder } from './recorder/use-recorder.ts';
 import { SeatBar } from './SeatBar.tsx';
 import { TakeFlight } from './TakeFlight.tsx';
 import { useFresh } from './use-fresh.ts';
@@ -50,12 +51,14 @@ function Seat({ lesson, by, airplane }: { lesson: Lesson; by: string; airplane: 
   const live = useLiveFlight(flight?.id);
   const fresh = useFresh(live);
   const lastFlown = useRef(false);
+  const recorder = useRecorder(lesson, by);
 
   if (startedMs === null)
     return (
       <Before
         lesson={lesson}
-        begin={() => {
+        begin={(wish) => {
+          if (wish !== 'no') void recorder.begin(wish);
           const now = Date.now();
           localStorage.setItem(startedName(lesson.id), String(now));
           setStartedMs(now);
@@ -77,6 +80,7 @@ function Seat({ lesson, by, airplane }: { lesson: Lesson; by: string; airplane: 
       waiting={notes.waiting}
       away={notes.away}
       watched={Boolean(flight)}
+      recording={recorder.state !== null}
       fresh={fresh}
     />
   );
@@ -90,7 +94,7 @@ function Seat({ lesson, by, airplane }: { lesson: Lesson; by: string; airplane: 
         </p>
       )}
       {!flight ? (
-        <SeatAlone lesson={lesson} notes={notes} startedMs={startedMs} />
+        <SeatAlone lesson={lesson} notes={notes} startedMs={startedMs} recorder={recorder} />
       ) : inAttempt ? (
         <InAttempt
           coach={coach}

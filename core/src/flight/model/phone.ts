@@ -28,7 +28,7 @@ export interface PhoneOptions {
 }
 
 /** The figures of a usual phone. */
-export const PHONE = {
+const PHONE = {
   rateHz: 60,
   fixEveryS: 1,
   lagS: 0.4,
@@ -44,7 +44,7 @@ export const PHONE = {
   speedMps: 0.12,
 } as const;
 
-export interface Phone {
+interface Phone {
   keep(flight: Flight): void;
   /** The log as a file. */
   text(): string;

@@ -46,6 +46,8 @@ const WIND_DEG = 2;
 const SLIPPED_DEG = 6;
 const SLIPPED_ROUND_DEG = 25;
 const SLIPPED_FOR_S = 8;
+/** A steady moment so far from the mean agrees with nothing. */
+const SCATTERED_DEG = 20;
 /** Cruise is level, and no slower than the middle of what was flown steadily. */
 const LEVEL_MPS = 1;
 
@@ -76,6 +78,9 @@ export function mountOf(steady: readonly Steady[], everyS: number): Mount | unde
   const mean = meanRotation(told.map(({ way }) => way));
   if (!mean) return undefined;
   const apart = told.map(({ way }) => off(mean, way));
+  // Ways that do not agree have no mean: then nothing was steady, or the wind was not known.
+  const scattered = apart.filter((one) => Math.max(...one.map(Math.abs)) > SCATTERED_DEG).length;
+  if (held.length * everyS < LEAST_STEADY_S || scattered > apart.length / 5) return undefined;
   // What scatters in a stretch of seconds hangs together: a stretch counts once.
   const stretches = Math.max(1, (told.length * everyS) / LEAST_STEADY_S);
   const error = (axis: 0 | 1 | 2) =>

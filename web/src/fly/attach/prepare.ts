@@ -1,6 +1,7 @@
 /** A file looked at before it is sent: what it is, and what has to be asked first. */
 import {
   headerKey,
+  isGzipped,
   type Lesson,
   type Mapping,
   type MatchableLesson,
@@ -33,7 +34,7 @@ export interface Prepared {
 
 /** A file that makes no sense is prepared all the same: the server says what is wrong, with line and column. */
 export async function prepare(file: File): Promise<Prepared> {
-  const text = await file.slice(0, HEAD_BYTES).text();
+  const text = await headOf(file);
   const peek = peekRecording(text);
   if (!peek.needsMapping) return { file, peek, table: null };
   let head: TableHead;
@@ -46,6 +47,26 @@ export async function prepare(file: File): Promise<Prepared> {
   const key = headerKey(head);
   const { mapping } = await read(api['column-mappings'][':key'].$get({ param: { key } }));
   return { file, peek, table: { head, key, remembered: mapping, rows: await rowsOver(file, head) } };
+}
+
+/** The beginning of a file as text, unpacked where it is gzipped. */
+async function headOf(file: File): Promise<string> {
+  const start = new Uint8Array(await file.slice(0, 2).arrayBuffer());
+  if (!isGzipped(start)) return file.slice(0, HEAD_BYTES).text();
+  const reader = file.stream().pipeThrough(new DecompressionStream('gzip')).getReader();
+  const decoder = new TextDecoder();
+  let text = '';
+  try {
+    while (text.length < HEAD_BYTES) {
+      const { done, value } = await reader.read();
+      if (done) break;
+      text += decoder.decode(value, { stream: true });
+    }
+  } catch {
+    // What cannot be unpacked the server refuses, with its reason.
+  }
+  await reader.cancel().catch(() => undefined);
+  return text;
 }
 
 /** The form that a recording is sent as. */

@@ -1,0 +1,102 @@
+/**
+ * A tablet that records: emulated positions and motion in real Chromium, the page killed in the middle, the network away at the
+ * end; the log arrives once, and is the lesson's recording.
+ */
+import { expect, type Page, test } from '@playwright/test';
+import { ownLesson } from './support/own-lesson.ts';
+import { signInQuickly } from './support/people.ts';
+
+test.use({
+  viewport: { width: 820, height: 1180 },
+  hasTouch: true,
+  permissions: ['geolocation'],
+  geolocation: { latitude: 54.62, longitude: -2.91, accuracy: 4 },
+});
+
+/** Motion as a device on its back gives it, and an airplane that goes east. */
+async function shake(page: Page): Promise<void> {
+  await page.evaluate(() => {
+    const tell = () =>
+      dispatchEvent(
+        new DeviceMotionEvent('devicemotion', {
+          accelerationIncludingGravity: { x: 0.1, y: 0.2, z: 9.8 },
+          rotationRate: { alpha: 0.1, beta: 0.2, gamma: 0.3 },
+          interval: 16,
+        }),
+      );
+    setInterval(tell, 20);
+  });
+}
+async function fly(page: Page, fromS: number, forS: number): Promise<void> {
+  const devtools = await page.context().newCDPSession(page);
+  for (let s = fromS; s < fromS + forS; s++) {
+    await devtools.send('Emulation.setGeolocationOverride', {
+      latitude: 54.62,
+      longitude: -2.91 + 0.0006 * s,
+      accuracy: 4,
+      altitude: 900,
+      altitudeAccuracy: 6,
+      speed: 39,
+      heading: 90,
+    });
+    await page.waitForTimeout(1000);
+  }
+}
+const seconds = (page: Page) =>
+  page.evaluate(
+    () =>
+      new Promise<number>((resolve) => {
+        const opening = indexedDB.open('keel-sensors');
+        opening.onsuccess = () => {
+          const counting = opening.result.transaction('pieces').objectStore('pieces').count();
+          counting.onsuccess = () => resolve(counting.result);
+        };
+      }),
+  );
+
+test('a flight kept by the tablet outlives its page, waits for the network, and is the lesson’s recording, once', async ({
+  page,
+  context,
+}) => {
+  test.setTimeout(120_000);
+  const lessonId = await ownLesson(page, 'Recorded by the tablet');
+  await signInQuickly(page.request, 'idris');
+  await page.goto(`/seat/${lessonId}`);
+  const tap = (name: string | RegExp) => page.getByRole('button', { name, exact: true }).tap();
+  await tap(/^Record, fixed in a mount/);
+  await expect(page.getByText('it must not move')).toBeVisible();
+  await tap(/^Engine started/);
+  await expect(page.getByText('recording on this tablet', { exact: true })).toBeVisible();
+  await shake(page);
+  await fly(page, 0, 6);
+  await expect(page.getByText(/position within 4 m · motion [34]\d a second/)).toBeVisible();
+
+  // Killed in the middle: what was kept is there, and it goes on.
+  const before = await seconds(page);
+  expect(before).toBeGreaterThan(4);
+  await page.close({ runBeforeUnload: false });
+  const again = await context.newPage();
+  await again.goto(`/seat/${lessonId}`);
+  await expect(again.getByText('recording on this tablet', { exact: true })).toBeVisible();
+  expect(await seconds(again)).toBeGreaterThanOrEqual(before - 2);
+  await shake(again);
+  await fly(again, 9, 6);
+  await expect(again.getByText(/\d s not recorded/)).toBeVisible();
+
+  await context.setOffline(true);
+  const press = (name: string | RegExp) => again.getByRole('button', { name, exact: true }).tap();
+  await press('End the recording …');
+  await press('Parked: end and send it');
+  await expect(again.getByText('waits for the network')).toBeVisible();
+  await context.setOffline(false);
+  await expect(again.getByText('The recording is at the school.')).toBeVisible({ timeout: 30_000 });
+  const lesson = await (await again.request.get(`/api/lessons/${lessonId}`)).json();
+  expect(lesson.recordings).toHaveLength(1);
+  const [{ id, fileName }] = lesson.recordings;
+  expect(fileName).toMatch(/^tablet-\d{8}T\d{4}\.csv\.gz$/);
+  expect(await seconds(again)).toBe(0);
+  const file = await again.request.get(`/api/recordings/${id}/file`);
+  expect((await file.body())[0]).toBe(0x1f);
+  await again.getByRole('link', { name: 'To Debrief' }).tap();
+  await expect(again.getByRole('heading', { level: 1 })).toBeVisible();
+});
