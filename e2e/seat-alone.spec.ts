@@ -42,6 +42,7 @@ test('two attempts are begun, ended, said and kept, one of them without a networ
   await expect(page.getByText('Enter at')).toHaveCount(0);
   await page.reload();
   await expect(page.getByText('Power-off stall, straight')).toBeVisible();
+  await expect(page.getByText('no recorder: what you tap is kept')).toBeVisible();
   await context.setOffline(true);
   await tap('mark');
   await tap('End the attempt');

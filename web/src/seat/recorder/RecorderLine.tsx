@@ -12,14 +12,15 @@ export function RecorderLine({ recorder }: { recorder: LessonRecorder }) {
   const { state, open, waiting, refused, sent, sending } = recorder;
   const [ending, setEnding] = useState(false);
   if (state) {
-    const { fixAgeS, fixErrorM, motionHz, lostS, problem, session } = state;
+    const { fixAgeS, fixErrorM, motionHz, motion, lostS, problem, session } = state;
     const about = [
       fixAgeS === null
         ? 'no position yet'
         : fixAgeS > OLD_S
           ? `last position ${numberText(fixAgeS)} s ago`
           : `position within ${numberText(fixErrorM ?? 0)} m`,
-      session?.mount === 'fixed' && `motion ${motionHz} a second`,
+      session?.mount === 'fixed' &&
+        (motion ? `motion ${motionHz} a second` : 'no motion is allowed here: positions alone'),
       lostS >= 1 && `${numberText(lostS)} s not recorded`,
     ].filter(Boolean);
     return (

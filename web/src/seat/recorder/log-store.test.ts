@@ -1,5 +1,5 @@
 import 'fake-indexeddb/auto';
-import { countPieces, forgetPieces, keepPiece, keepSession, logText, sessionsOf } from './log-store.ts';
+import { endOfLog, forgetPieces, keepPiece, keepSession, logText, sessionsOf } from './log-store.ts';
 
 const session = (id: string, lessonId: string, by = 'idris') => ({
   id,
@@ -18,7 +18,8 @@ test('pieces come back whole and in order, each session its own; forgotten they 
   await keepPiece('a', 0, 'header\n');
   await keepPiece('b', 0, 'not mine\n');
   for (let seq = 1; seq <= 12; seq++) await keepPiece('a', seq, `${seq}\n`);
-  expect(await countPieces('a')).toBe(13);
+  expect(await endOfLog('a')).toEqual({ pieces: 13, lastMs: 12 });
+  expect(await endOfLog('c')).toEqual({ pieces: 0, lastMs: -1 });
   expect(await logText('a')).toBe(`header\n${Array.from({ length: 12 }, (_, i) => `${i + 1}\n`).join('')}`);
   expect((await sessionsOf('idris', 'lesson')).map(({ id }) => id)).toEqual(['a']);
   await forgetPieces('a');

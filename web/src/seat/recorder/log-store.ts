@@ -51,9 +51,14 @@ export async function keepPiece(session: string, seq: number, text: string): Pro
   await transaction.done;
 }
 
-/** How many pieces there are. */
-export const countPieces = async (session: string): Promise<number> =>
-  (await database()).count('pieces', of(session));
+/** How many pieces there are, and of which moment the last line is, ms; −1 before the first. */
+export async function endOfLog(session: string): Promise<{ pieces: number; lastMs: number }> {
+  const { store } = (await database()).transaction('pieces');
+  const pieces = await store.count(of(session));
+  const last = await store.openCursor(of(session), 'prev');
+  const ms = Number(last?.value.text.trimEnd().split('\n').at(-1)?.split(',')[0]);
+  return { pieces, lastMs: Number.isFinite(ms) ? ms : -1 };
+}
 
 export async function logText(session: string): Promise<string> {
   const pieces = await (await database()).getAll('pieces', of(session));

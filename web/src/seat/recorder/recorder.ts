@@ -3,7 +3,7 @@
  * whole program, so that going to another page does not end a flight.
  */
 import { serverNow } from '../server-clock.ts';
-import { countPieces, keepPiece, keepSession, type LogSession } from './log-store.ts';
+import { endOfLog, keepPiece, keepSession, type LogSession } from './log-store.ts';
 import { fixLine, logHeader, type Mount, motionLine } from './sensor-rows.ts';
 
 interface RecorderState {
@@ -14,6 +14,8 @@ interface RecorderState {
   fixAgeS: number | null;
   fixErrorM: number | null;
   motionHz: number;
+  /** The browser gives motion to this page. */
+  motion: boolean;
   /** Stretches that were not recorded, s in all. */
   lostS: number;
   problem: string | null;
@@ -25,6 +27,7 @@ const IDLE: RecorderState = {
   fixAgeS: null,
   fixErrorM: null,
   motionHz: 0,
+  motion: true,
   lostS: 0,
   problem: null,
 };
@@ -42,8 +45,12 @@ const motionAsks = (): Ask['requestPermission'] =>
   typeof DeviceMotionEvent === 'undefined'
     ? undefined
     : (DeviceMotionEvent as unknown as Ask).requestPermission;
-/** Whether recording can go on by itself, without a tap. */
-export const goesOnByItself = (): boolean => motionAsks() === undefined;
+/** Whether the browser gives motion; one that asks only upon a tap says no without one. */
+export async function motionAllowed(): Promise<boolean> {
+  if (typeof DeviceMotionEvent === 'undefined') return false;
+  const asks = motionAsks();
+  return asks ? (await asks.call(DeviceMotionEvent).catch(() => 'denied')) === 'granted' : true;
+}
 
 let state = IDLE;
 const listeners = new Set<() => void>();
@@ -79,17 +86,18 @@ export async function beginRecording(by: string, lessonId: string, mount: Mount)
 export async function goOn(session: LogSession): Promise<void> {
   if (state.session) return;
   put({ ...IDLE, session });
-  const asks = motionAsks();
-  const allowed = asks ? await asks.call(DeviceMotionEvent).catch(() => 'denied') : 'granted';
+  const motion = await motionAllowed();
   void navigator.storage?.persist?.();
-  stopListening = await listen(session, allowed === 'granted');
+  put({ motion });
+  stopListening = await listen(session, motion);
 }
 
-async function listen(session: LogSession, motionAllowed: boolean): Promise<() => Promise<void>> {
+async function listen(session: LogSession, motion: boolean): Promise<() => Promise<void>> {
   const zero = serverNow() - performance.now() - session.startedMs;
   const now = () => performance.now() + zero;
-  let seq = await countPieces(session.id);
-  let [lines, lastMs, lastMotionMs, motions] = ['', -1, -1, 0];
+  const before = await endOfLog(session.id);
+  let seq = before.pieces;
+  let [lines, lastMs, lastMotionMs, motions] = ['', before.lastMs, -1, 0];
   let lastFix: { ms: number; errorM: number } | null = null;
   let keptMs = now();
   let lostMs = state.lostS * 1000;
@@ -144,8 +152,7 @@ async function listen(session: LogSession, motionAllowed: boolean): Promise<() =
     if (document.visibilityState !== 'visible') return void keep();
     lock = (await navigator.wakeLock?.request('screen').catch(() => null)) ?? null;
   };
-  if (motionAllowed) addEventListener('devicemotion', moved);
-  else put({ problem: 'Motion is not allowed here: positions alone are recorded.' });
+  if (motion) addEventListener('devicemotion', moved);
   const watching = navigator.geolocation?.watchPosition(found, failed, {
     enableHighAccuracy: true,
     maximumAge: 0,

@@ -2,7 +2,7 @@
 import type { Lesson } from '@keel/core';
 import { useCallback, useEffect, useState, useSyncExternalStore } from 'react';
 import { type LogSession, sessionsOf } from './log-store.ts';
-import { beginRecording, endRecording, goesOnByItself, goOn, onRecorder, recorderState } from './recorder.ts';
+import { beginRecording, endRecording, goOn, motionAllowed, onRecorder, recorderState } from './recorder.ts';
 import { sendLog } from './send-log.ts';
 import type { Mount } from './sensor-rows.ts';
 
@@ -25,7 +25,7 @@ export function useRecorder(lesson: Lesson, by: string) {
       .then(async (all) => {
         setSessions(all);
         const open = all.find(({ endedMs }) => endedMs === null);
-        if (open && goesOnByItself()) await goOn(open);
+        if (open && (await motionAllowed())) await goOn(open);
       })
       .catch(() => undefined);
   }, [by, lesson.id]);
