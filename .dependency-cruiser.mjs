@@ -28,7 +28,12 @@ const FLOORS = [
 
 /** Within a floor: what lies above what. */
 const WITHIN = [
-  ['recording/columns', 'recording/(csv|formats|mapping|positions)', 'recording/(track|sensors)', 'recording/read'],
+  [
+    'recording/columns',
+    'recording/(csv|formats|mapping|positions)',
+    'recording/(track|sensors)',
+    'recording/read',
+  ],
   ['flight/random', 'flight/model', 'flight/pilot'],
   ['kits/coach', 'kits/attempt', 'kits/turns', 'kits/(stalls|straight)'],
   ['maneuvers/[^/]+/', 'maneuvers/(registry|ids)'],

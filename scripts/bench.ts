@@ -44,6 +44,7 @@ import { pagesBench } from './lib/pages-bench.ts';
 import { sensorLines } from './lib/sensors-bench.ts';
 import { eventLoopBench, largeSchoolBench } from './lib/server-bench.ts';
 import { soared, soaredLine } from './lib/soaring.ts';
+import { soundLines } from './lib/sound-bench.ts';
 import { answerUsage } from './lib/usage.mjs';
 import { flightTallies, tallyLines } from './signed/flights.ts';
 import { comparedAll, signedLines } from './signed/lines.ts';
@@ -281,7 +282,7 @@ function agreement(): void {
   console.log(agreementLines(all).join('\n'));
 }
 
-const USAGE = `npm run bench -- [--only hour|confusion|debrief|school|loop|live|pages|agreement|signed|field|sensors] [--seeds N] [--logs FOLDER]`;
+const USAGE = `npm run bench -- [--only hour|confusion|debrief|school|loop|live|pages|agreement|signed|field|sensors|sound] [--seeds N] [--logs FOLDER]`;
 const { values, positionals } = answerUsage(USAGE, {
   allowPositionals: true,
   options: {
@@ -321,6 +322,7 @@ if (values.logs !== undefined) {
       for (const rateHz of [5, 1]) console.log(fieldLines(200, 100, rateHz).join('\n'));
       console.log(habitLines(3).join('\n'));
     }
+    if (wanted('sound')) console.log(soundLines().join('\n'));
     if (wanted('sensors')) console.log(sensorLines(Math.min(10, Number(values.seeds))).join('\n'));
     if (wanted('signed')) {
       console.log(signedLines(comparedAll()).join('\n'));

@@ -4,6 +4,7 @@
  */
 import {
   AREA_GROUND_FT,
+  cabinSound,
   decodeText,
   describeInput,
   flyControls,
@@ -13,6 +14,7 @@ import {
   phone,
   type Recording,
   readControlFile,
+  SOUND_HZ,
   TURBULENCE,
   type Turbulence,
   type Weather,
@@ -28,13 +30,15 @@ import {
   Refusal,
   writeOut,
 } from './lib/cli.ts';
+import { writeWav } from './lib/wav.ts';
 
 const USAGE = `npm run -s fly -- --maneuver ID [--variant V] [--configuration C] [--habit FINDING_ID|none] [--seed N]
   [--airplane ID] [--weight-lb N] [--rate HZ] [--wind DIR/KT] [--turbulence none|light|moderate]
   [--channels full|position] [--out FILE.csv]
 npm run -s fly -- --lesson TEMPLATE [--apron] [--cards FILE.json] [--seed N] [--airplane ID] [--out FILE.csv] …
 npm run -s fly -- --controls FILE.csv [--start altFt=4500,ias=95,hdg=360] [--airplane ID] [--out FILE.csv] …
-… [--sensors FILE.csv [--mount fixed|knee]]: what a phone in the airplane would have written`;
+… [--sensors FILE.csv [--mount fixed|knee]]: what a phone in the airplane would have written
+… [--sound FILE.wav] [--horn-test FILE.wav]: what its microphone would have heard`;
 
 const DEMO_AIRPLANE = 'cairn-4';
 
@@ -59,6 +63,8 @@ export const fly: Command = (args) => {
     start: text,
     out: text,
     sensors: text,
+    sound: text,
+    'horn-test': text,
     mount: { ...text, default: 'fixed' },
     help: { type: 'boolean', default: false },
   });
@@ -90,13 +96,24 @@ export const fly: Command = (args) => {
   if (values.mount !== 'fixed' && values.mount !== 'knee')
     throw new Refusal(`--mount ${values.mount}: fixed or knee was expected`);
   const device = phone({ mount: values.mount, seed: common.seed });
+  const sound = cabinSound({
+    seed: common.seed,
+    blades: common.airplane.propeller?.blades,
+    cylinders: common.airplane.engine?.cylinders,
+  });
   const recorder = {
     rateHz: numberFrom('rate', values.rate, 0.5, 50) ?? 10,
     channels: values.channels,
-    ...(values.sensors !== undefined && { also: device.keep }),
+    also: (flight: Parameters<typeof sound.keep>[0]) => {
+      if (values.sensors !== undefined) device.keep(flight);
+      if (values.sound !== undefined) sound.keep(flight);
+    },
   } as const;
   const recording = flown();
   if (values.sensors !== undefined) writeOut('sensors', values.sensors, device.text());
+  if (values.sound !== undefined) writeWav(values.sound, { rateHz: SOUND_HZ, samples: sound.samples() });
+  if (values['horn-test'] !== undefined)
+    writeWav(values['horn-test'], { rateHz: SOUND_HZ, samples: sound.hornTest() });
   const csv = writeRecordingCsv(recording);
   return values.out === undefined ? csv : written(values.out, csv, recording);
 

@@ -14,12 +14,14 @@ import {
   heardOf,
   InputError,
   judgeSchema,
+  learnHorn,
   type Recording,
   readRecording,
   scoreWithTrack,
   targetCardSchema,
   unitsFor,
   warning,
+  withSound,
   wordedScore,
 } from '@keel/core';
 import {
@@ -34,10 +36,12 @@ import {
   writeOut,
 } from './lib/cli.ts';
 import { scoreTable } from './lib/score-table.ts';
+import { readWav } from './lib/wav.ts';
 
 const USAGE = `npm run -s score -- FILE [--format table|json] [--airplane ID|FILE.json] [--standard ID]
   [--judge strict|examiner] [--brief FILE.json] [--ground-ft FT] [--weight-lb N] [--coach]
-  [--columns FILE.csv]   what was read and what was worked out, row for row`;
+  [--columns FILE.csv]   what was read and what was worked out, row for row
+  [--sound FILE.wav [--horn FILE.wav]]   the cabin’s sound from the recording’s beginning: revolutions; the horn’s preflight test`;
 
 /** What the coach would have said: it needs whole cards, and the airplane that they are for. */
 function coached(
@@ -62,6 +66,8 @@ export const score: Command = (args) => {
     'ground-ft': { type: 'string' },
     'weight-lb': { type: 'string' },
     coach: { type: 'boolean', default: false },
+    sound: { type: 'string' },
+    horn: { type: 'string' },
     columns: { type: 'string' },
     help: { type: 'boolean', default: false },
   });
@@ -83,9 +89,10 @@ export const score: Command = (args) => {
   const file = positionals[0];
   const bytes = bytesOf(file);
   try {
-    const recording = readRecording(decodeText(bytes));
-    const named = recording.header.airplane;
+    const read = readRecording(decodeText(bytes));
+    const named = read.header.airplane;
     const airplane = chosen ?? (named === undefined ? undefined : findAirplane(named));
+    const recording = values.sound === undefined ? read : heard(read, airplane, values.sound, values.horn);
     if (!airplane && named !== undefined) {
       recording.warnings.push(warning('airplane-unknown', { name: named }));
     }
@@ -109,3 +116,12 @@ export const score: Command = (args) => {
     throw error;
   }
 };
+
+/** @throws Refusal where a file is no sound, or the horn's test has no tone in it */
+function heard(recording: Recording, airplane: Airplane | undefined, file: string, test?: string): Recording {
+  const told = test === undefined ? undefined : readWav(test);
+  const horn = told && learnHorn(told.samples, told.rateHz);
+  if (told && !horn)
+    throw new Refusal(`${test}: no tone stands out in it; the horn’s preflight test was expected`);
+  return withSound(recording, readWav(file), airplane, horn);
+}

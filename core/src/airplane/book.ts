@@ -19,11 +19,15 @@ export const engineSchema = z.object({
   /** Engine turns to one of the propeller. */
   gearRatio: positive.max(5).default(1),
   carburettor: z.boolean().default(true),
+  /** Four where it is left out: an ear for its revolutions wants to know. */
+  cylinders: z.number().int().min(1).max(18).optional(),
 });
 
 export const propellerSchema = z.object({
   kind: z.enum(['fixed-pitch', 'constant-speed']),
   diameterIn: positive.max(150),
+  /** Two where it is left out. */
+  blades: z.number().int().min(2).max(8).optional(),
 });
 
 /** A given drag polar, C_D = C_D0 + k C_L², with what each flap stage adds; fitted where it is left out. */

@@ -11,7 +11,7 @@ import { seededRandom } from '../random.ts';
 import { type Flight, groundVelocity, STEP_HZ, STEP_S } from './flight.ts';
 import { EARTH_RADIUS_M, TRAINING_AREA } from './instruments.ts';
 
-export interface PhoneOptions {
+interface PhoneOptions {
   mount?: 'fixed' | 'knee';
   /** +1: flat on its back at rest z is +9.8; −1 is the other convention. */
   gravitySign?: 1 | -1;
