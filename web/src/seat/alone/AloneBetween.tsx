@@ -47,10 +47,11 @@ export function AloneBetween({ lesson, alone, notes, over }: Props) {
       <Picker lesson={lesson} alone={alone} />
       {card && <Figures card={card} />}
       {about ? (
-        <JustFlown about={about} alone={alone} notes={notes} mark={mark} />
+        <JustFlown about={about} alone={alone} notes={notes} />
       ) : (
         <p className="seat-last">Begin an attempt as it begins; end it, then say who flew and how it was.</p>
       )}
+      <Marks about={about} notes={notes} mark={mark} />
       <div className="seat-row">
         <button type="button" className="seat-button" disabled={!card} onClick={() => setList('checks')}>
           Checks
@@ -138,13 +139,10 @@ function Picker({ lesson, alone }: { lesson: Lesson; alone: Alone }) {
   );
 }
 
-function JustFlown(props: { about: SeatAttempt; alone: Alone; notes: Notes; mark: (text: string) => void }) {
-  const { about, alone, notes, mark } = props;
+function JustFlown(props: { about: SeatAttempt; alone: Alone; notes: Notes }) {
+  const { about, alone, notes } = props;
   const grades = useGrades();
-  const own = useSchool().data?.settings.seatMarks ?? [];
-  const voice = useVoice(notes.speak);
   const isLast = about.id === alone.attempts.at(-1)?.id;
-  const said = (text: string) => about.marks.filter((one) => one.text === text).length;
   return (
     <section className="alone-about" aria-label="Just flown">
       <div className="alone-title">
@@ -165,9 +163,6 @@ function JustFlown(props: { about: SeatAttempt; alone: Alone; notes: Notes; mark
           Undo
         </button>
       </div>
-      <p className="seat-last" role="status">
-        {notes.tapped.length > 0 && `Kept: ${notes.tapped.at(-1)?.text}`}
-      </p>
       <p className="alone-asks">Who flew it?</p>
       <fieldset className="seat-row" aria-label="Who flew it">
         {SEAT_HELPS.map(({ help, says, note }) => (
@@ -210,7 +205,26 @@ function JustFlown(props: { about: SeatAttempt; alone: Alone; notes: Notes; mark
           </fieldset>
         </>
       )}
+    </section>
+  );
+}
+
+/** What was seen, in a tap: of the attempt just flown, or of the moment where there is none yet. */
+function Marks(props: { about: SeatAttempt | null; notes: Notes; mark: (text: string) => void }) {
+  const { about, notes, mark } = props;
+  const own = useSchool().data?.settings.seatMarks ?? [];
+  const voice = useVoice(notes.speak);
+  const said = (text: string) => about?.marks.filter((one) => one.text === text).length ?? 0;
+  return (
+    <>
       <p className="alone-asks">What you saw</p>
+      <p className="seat-last" role="status">
+        {notes.tapped.length > 0 &&
+          `kept: ${notes.tapped
+            .slice(-4)
+            .map(({ text }) => text)
+            .join(', ')}`}
+      </p>
       <fieldset className="seat-row alone-marks" aria-label="What you saw">
         {[...SEAT_MARKS, ...own].map((text) => (
           <button
@@ -225,7 +239,7 @@ function JustFlown(props: { about: SeatAttempt; alone: Alone; notes: Notes; mark
           </button>
         ))}
         <button type="button" className="seat-button" onClick={() => mark(WORDS_LATER)}>
-          words later
+          custom
         </button>
         {voice && (
           <button type="button" className="seat-button" aria-pressed={voice.speaking} onClick={voice.tap}>
@@ -238,6 +252,6 @@ function JustFlown(props: { about: SeatAttempt; alone: Alone; notes: Notes; mark
           {voice.problem}
         </p>
       )}
-    </section>
+    </>
   );
 }
