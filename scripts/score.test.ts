@@ -117,3 +117,49 @@ test.each([
   expect(refusals[0]).toMatch(words);
   expect(refusals[0]).not.toMatch(/^\s+at /);
 });
+
+test('what was briefed and is not there stands in the JSON with its sentence and its card, and in the table', () => {
+  const glide = targetCard({
+    airplane: fleet[0]!,
+    standard: findStandard('faa-private')!,
+    maneuver: 'best-glide',
+  });
+  const brief = write('two-cards.json', JSON.stringify([card, glide]));
+  const { notFound } = JSON.parse(score(flight, '--format', 'json', '--brief', brief).stdout);
+  expect(notFound).toEqual([
+    {
+      maneuver: 'best-glide',
+      variant: 'standard',
+      card: 1,
+      text: 'Briefed, but not in this recording: best glide.',
+      nearestS: null,
+    },
+  ]);
+  expect(score(flight, '--brief', brief).stdout).toContain('Briefed, but not in this recording: best glide.');
+});
+
+test('the air of an attempt has its word, and what is not scored says why by a code', () => {
+  const { attempts } = JSON.parse(score(flight, '--format', 'json').stdout);
+  for (const { air, examiner, notScored } of attempts) {
+    expect(air).toMatchObject({ word: air.level });
+    expect('gustKt' in air && 'standardError' in air).toBe(true);
+    expect(notScored === undefined).toBe(examiner !== 'not-scored');
+  }
+  const { lat_deg, lon_deg, gps_alt_ft } = recording.channels;
+  const positions = write(
+    'positions.csv',
+    writeRecordingCsv({ ...recording, header: {}, channels: { lat_deg, lon_deg, gps_alt_ft } }),
+  );
+  const slow = JSON.parse(score(positions, '--format', 'json').stdout).attempts;
+  for (const { examiner, notScored } of slow)
+    if (examiner === 'not-scored')
+      expect(notScored).toMatchObject({ code: expect.stringMatching(/^[a-z-]+$/) });
+});
+
+test('a sound that is none is refused in a line', () => {
+  expect(score(flight, '--sound', flight)).toMatchObject({
+    status: 2,
+    stderr: expect.stringMatching(/not a WAV file/),
+  });
+  expect(score(flight, '--sound', join(folder, 'nowhere.wav'))).toMatchObject({ status: 2 });
+});

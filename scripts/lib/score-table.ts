@@ -97,6 +97,7 @@ export function scoreTable(score: WordedScore & { coach?: Heard[] }, file: strin
     ...recording.warnings.map((warning) => `  note: ${warning}`),
     ...flightLines(score),
     ...(score.attempts.length === 0 ? ['', 'No attempt was found.'] : []),
+    ...(score.notFound ?? []).flatMap((one) => ['', one.text]),
     ...score.attempts.flatMap((attempt, i) => attemptLines(attempt, i + 1)),
     ...coachLines(coach),
     '',

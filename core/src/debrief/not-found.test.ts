@@ -18,7 +18,7 @@ test('all found: nothing is missing', () => {
 
 test('what is not there is named, and what is like it beside it', () => {
   const { notFound } = scoreRecording(slow.recording, { standard, airplane, briefs: [turn.card] });
-  expect(notFound).toEqual([{ maneuver: 'steep-turn', variant: 'left' }]);
+  expect(notFound).toEqual([{ maneuver: 'steep-turn', variant: 'left', card: 0 }]);
   expect(textOf(notFoundSaid(notFound![0]))).toBe('Briefed, but not in this recording: steep turn left.');
   const stall = flyManeuver({ airplane, maneuver: 'power-on-stall', seed: 4 }).card;
   const [missing] = scoreRecording(slow.recording, { standard, airplane, briefs: [stall] }).notFound!;

@@ -25,6 +25,7 @@ export function notFound(
     return {
       maneuver,
       variant: variants.length === 1 ? (variants[0] ?? null) : null,
+      card: briefs.findIndex((one) => one.maneuver === maneuver),
       ...(nearest && { nearest: { maneuver: nearest.maneuver, startS: nearest.startS } }),
     };
   });

@@ -109,6 +109,8 @@ export const scoreSchema = z.object({
       z.object({
         maneuver: z.string(),
         variant: z.string().nullable(),
+        /** Its place among the briefs. */
+        card: z.number().int().optional(),
         nearest: z.object({ maneuver: z.string(), startS: seconds }).optional(),
       }),
     )

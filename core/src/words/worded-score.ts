@@ -6,15 +6,19 @@ import { z } from 'zod';
 import { paramsSchema } from '../coded.ts';
 import { flightScoreSchema } from '../debrief/flight-score.ts';
 import { type AttemptScore, attemptScoreSchema, type Score, scoreSchema } from '../debrief/score.ts';
-import { requirementScoreSchema } from '../scoring/requirement.ts';
+import { requirementScoreSchema, unseenMusts } from '../scoring/requirement.ts';
 import { chainLinkSchema, type Finding, findingSchema, parameterScoreSchema } from '../scoring/schema.ts';
 import type { Units } from './figures.ts';
-import { missingSaid, wentFirstSaid } from './reason.ts';
+import { notFoundSaid } from './not-found.ts';
+import { missingSaid, reasonSaid, wentFirstSaid } from './reason.ts';
 import { textOf } from './say.ts';
 import { causeSaid } from './score/causes.ts';
 import { linkSaid } from './score/chain.ts';
 import { evidenceSaid, findingSaid, requirementName } from './score/findings.ts';
 import { noticeSaid } from './score/notices.ts';
+
+const NOT_SCORED = ['discontinued', 'likely', 'air', 'unseen', 'not-measured', 'no-row'] as const;
+type NotScored = (typeof NOT_SCORED)[number];
 
 const text = z.string();
 const moment = z.number();
@@ -39,6 +43,12 @@ const wordedAttemptSchema = attemptScoreSchema.extend({
     }),
   ),
   wentFirst: text.nullable(),
+  air: attemptScoreSchema.shape.air
+    .unwrap()
+    .extend({ word: text, gustKt: z.number().nullable(), standardError: z.number().nullable() })
+    .optional(),
+  /** Why the examiner's judge says neither. */
+  notScored: z.object({ code: z.enum(NOT_SCORED), text }).optional(),
 });
 export type WordedAttempt = z.infer<typeof wordedAttemptSchema>;
 
@@ -46,6 +56,9 @@ export const wordedScoreSchema = scoreSchema.extend({
   recording: scoreSchema.shape.recording.extend({ warnings: z.array(text) }),
   flight: flightScoreSchema.extend({ findings: z.array(findingSchema.extend(findingWords)) }).optional(),
   attempts: z.array(wordedAttemptSchema),
+  notFound: z
+    .array(scoreSchema.shape.notFound.unwrap().element.extend({ text, nearestS: moment.nullable() }))
+    .optional(),
 });
 export type WordedScore = z.infer<typeof wordedScoreSchema>;
 
@@ -66,9 +79,10 @@ function worded<F extends Finding>(
 function wordedAttempt(attempt: AttemptScore, units: Units): WordedAttempt {
   const notice = (coded: AttemptScore['endedBy']) => coded && textOf(noticeSaid(coded, units));
   const first = wentFirstSaid(attempt, units);
+  const { air, ...rest } = attempt;
   const { variantUnknown, judgedAs, endedBy } = attempt;
   return {
-    ...attempt,
+    ...rest,
     ...(variantUnknown && { variantMissing: notice(variantUnknown) }),
     ...(judgedAs && { remark: notice(judgedAs) }),
     ...(endedBy && { reason: notice(endedBy) }),
@@ -97,10 +111,29 @@ function wordedAttempt(attempt: AttemptScore, units: Units): WordedAttempt {
       };
     }),
     wentFirst: first && textOf(first),
+    ...(air && { air: wordedAir(air) }),
+    ...(attempt.examiner === 'not-scored' && {
+      notScored: { code: notScoredCode(attempt), text: textOf(reasonSaid(attempt, 'examiner', units)) },
+    }),
   };
 }
 
-export const wordedScore = (score: Score, units: Units): WordedScore => ({
+const wordedAir = (air: NonNullable<AttemptScore['air']>) => ({
+  ...air,
+  word: air.level,
+  gustKt: air.by === 'airspeed' ? (air.size ?? null) : null,
+  standardError: air.error ?? null,
+});
+
+function notScoredCode({ state, likely, air, requirements, parameters }: AttemptScore): NotScored {
+  if (state === 'discontinued') return 'discontinued';
+  if (likely) return 'likely';
+  if (air?.took) return 'air';
+  if (unseenMusts(requirements, 'proof').length > 0) return 'unseen';
+  return parameters.some(({ required }) => required) ? 'not-measured' : 'no-row';
+}
+
+export const wordedScore = ({ notFound, ...score }: Score, units: Units): WordedScore => ({
   ...score,
   recording: {
     ...score.recording,
@@ -111,4 +144,11 @@ export const wordedScore = (score: Score, units: Units): WordedScore => ({
     findings: score.flight.findings.map((one) => worded(one, units)),
   },
   attempts: score.attempts.map((one) => wordedAttempt(one, units)),
+  ...(notFound && {
+    notFound: notFound.map((one) => ({
+      ...one,
+      text: textOf(notFoundSaid(one)),
+      nearestS: one.nearest?.startS ?? null,
+    })),
+  }),
 });
