@@ -159,7 +159,7 @@ test('the air of an attempt has its word, and what is not scored says why by a c
 test('a sound that is none is refused in a line', () => {
   expect(score(flight, '--sound', flight)).toMatchObject({
     status: 2,
-    stderr: expect.stringMatching(/not a WAV file/),
+    refusals: [expect.stringMatching(/not a WAV file/)],
   });
   expect(score(flight, '--sound', join(folder, 'nowhere.wav'))).toMatchObject({ status: 2 });
 });
