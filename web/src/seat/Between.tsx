@@ -7,18 +7,17 @@ import {
   type Lesson,
   requireRoom,
   type TargetCard,
-  WORDS_LATER,
 } from '@keel/core';
 import { useState } from 'react';
 import type { LiveState } from '../live/use-live-flight.ts';
 import { numberText, speedIn } from '../parts/format.ts';
 import { useGrades } from '../parts/use-grades.ts';
 import { ItemList } from './ItemList.tsx';
+import { OwnWords } from './OwnWords.tsx';
 import { SeatLanes } from './SeatLanes.tsx';
 import { Since } from './Since.tsx';
 import { useDemonstration } from './use-demonstration.ts';
 import type { Notes } from './use-notes.ts';
-import { useVoice } from './use-voice.ts';
 import { VerdictOnTap } from './VerdictOnTap.tsx';
 
 const NAMED = ['late', 'rudder', 'eyes inside'] as const;
@@ -47,7 +46,6 @@ export function Between({ card, lesson, live, fresh, airplane, notes, begin, fol
   const demonstration = useDemonstration(airplane, card);
   const [list, setList] = useState<'checks' | 'drill' | 'broken' | null>(null);
   const mark = (text: string) => notes.say({ kind: 'mark', text }, text);
-  const voice = useVoice(notes.speak);
   const verdict = live.verdicts.at(-1) ?? null;
   const usual = usualHelp(live, verdict?.maneuver ?? card?.maneuver);
   const hasDrill = card ? (requireRoom(card.maneuver).hasDrill ?? false) : false;
@@ -105,14 +103,7 @@ export function Between({ card, lesson, live, fresh, airplane, notes, begin, fol
             {text}
           </button>
         ))}
-        <button type="button" className="seat-button" onClick={() => mark(WORDS_LATER)}>
-          custom
-        </button>
-        {voice && (
-          <button type="button" className="seat-button" aria-pressed={voice.speaking} onClick={voice.tap}>
-            {voice.speaking ? 'speaking: tap to end' : 'voice note'}
-          </button>
-        )}
+        <OwnWords mark={mark} speak={notes.speak} />
         <button
           type="button"
           className="seat-button"
@@ -122,11 +113,6 @@ export function Between({ card, lesson, live, fresh, airplane, notes, begin, fol
           undo
         </button>
       </div>
-      {voice?.problem && (
-        <p className="seat-last" role="alert">
-          {voice.problem}
-        </p>
-      )}
       <p className="seat-last" role="status">
         {notes.tapped.length === 0
           ? 'who flew, with how much help (does not count until you choose)'

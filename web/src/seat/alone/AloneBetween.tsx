@@ -8,15 +8,14 @@ import {
   rooms,
   type SeatAttempt,
   variantWords,
-  WORDS_LATER,
 } from '@keel/core';
 import { useState } from 'react';
 import { useSchool } from '../../api/hooks.ts';
 import { clockTime } from '../../parts/format.ts';
 import { useGrades } from '../../parts/use-grades.ts';
 import { ItemList } from '../ItemList.tsx';
+import { OwnWords } from '../OwnWords.tsx';
 import type { Notes } from '../use-notes.ts';
-import { useVoice } from '../use-voice.ts';
 import { Figures } from './Figures.tsx';
 import { SEAT_HELPS, SEAT_MARKS } from './seat-words.ts';
 import { type Alone, seatName } from './use-alone.ts';
@@ -213,7 +212,6 @@ function JustFlown(props: { about: SeatAttempt; alone: Alone; notes: Notes }) {
 function Marks(props: { about: SeatAttempt | null; notes: Notes; mark: (text: string) => void }) {
   const { about, notes, mark } = props;
   const own = useSchool().data?.settings.seatMarks ?? [];
-  const voice = useVoice(notes.speak);
   const said = (text: string) => about?.marks.filter((one) => one.text === text).length ?? 0;
   return (
     <>
@@ -238,20 +236,8 @@ function Marks(props: { about: SeatAttempt | null; notes: Notes; mark: (text: st
             {said(text) > 1 && ` ×${said(text)}`}
           </button>
         ))}
-        <button type="button" className="seat-button" onClick={() => mark(WORDS_LATER)}>
-          custom
-        </button>
-        {voice && (
-          <button type="button" className="seat-button" aria-pressed={voice.speaking} onClick={voice.tap}>
-            {voice.speaking ? 'speaking: tap to end' : 'voice note'}
-          </button>
-        )}
+        <OwnWords mark={mark} speak={notes.speak} />
       </fieldset>
-      {voice?.problem && (
-        <p className="seat-last" role="alert">
-          {voice.problem}
-        </p>
-      )}
     </>
   );
 }
