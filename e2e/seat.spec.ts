@@ -59,10 +59,12 @@ test('three marks with the network cut, the page reloaded, the network back: thr
   await expect(page.getByText('to go')).toBeVisible({ timeout: 10_000 });
 
   await wire.cut();
-  const meant: number[] = [];
+  const meant: { fromS: number; toS: number }[] = [];
+  const flownS = () => (Date.now() - device.zeroMs) / 1000;
   const tap = async (name: string) => {
+    const fromS = flownS();
     await page.getByRole('button', { name, exact: true }).click();
-    meant.push((Date.now() - device.zeroMs) / 1000);
+    meant.push({ fromS, toS: flownS() });
   };
   await tap('good');
   await page.waitForTimeout(1500);
@@ -94,7 +96,9 @@ test('three marks with the network cut, the page reloaded, the network back: thr
   const marks = await marksOf();
   expect(marks.map(({ text }: { text: string }) => text)).toEqual(['good', 'mark', 'mark']);
   marks.forEach(({ atS }: { atS: number }, i: number) => {
-    expect(Math.abs(atS - meant[i])).toBeLessThan(0.3);
+    // Somewhere while it was tapped: a busy machine takes its time over a click.
+    expect(atS).toBeGreaterThan(meant[i].fromS - 0.3);
+    expect(atS).toBeLessThan(meant[i].toS + 0.3);
   });
   await again.goto(`/debrief/${recordingId}`);
   await expect(again.getByRole('heading', { level: 1 })).toBeVisible();
