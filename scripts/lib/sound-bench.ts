@@ -3,7 +3,8 @@
 import { seededRandom } from '../../core/src/flight/random.ts';
 import { hornIn, learnHorn } from '../../core/src/recording/sound/horn.ts';
 import { heardTurns } from '../../core/src/recording/sound/revolutions.ts';
-import { drawnSound, inPieces } from '../../core/src/testing/drawn-sound.ts';
+import { inPieces } from '../../core/src/recording/sound/with-sound.ts';
+import { drawnSound } from '../../core/src/testing/drawn-sound.ts';
 
 const RATE_HZ = 8000;
 const SOURCES = [

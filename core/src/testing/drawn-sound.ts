@@ -56,11 +56,3 @@ export function drawnSound(drawn: DrawnSound): Float32Array {
   }
   return out;
 }
-
-/** In pieces of so many seconds. */
-export const inPieces = (sound: Float32Array, rateHz: number, pieceS: number): Float32Array[] => {
-  const size = Math.round(pieceS * rateHz);
-  return Array.from({ length: Math.floor(sound.length / size) }, (_, i) =>
-    sound.subarray(i * size, (i + 1) * size),
-  );
-};

@@ -51,8 +51,11 @@ export async function enterSeat(
   manager: EntityManager,
   { schoolId, lessonId }: OfLesson,
   recorded: ReadonlySet<string> = new Set(),
+  notes?: readonly LiveNote[],
 ): Promise<void> {
-  const notes = await notesOf(manager, { schoolId, lessonId });
+  notes ??= await notesOf(manager, { schoolId, lessonId });
+  // Nothing was ever graded by hand of a lesson that never was over: a tap in the air ends here.
+  if (!notes.some(({ body }) => body.kind === 'over')) return;
   const isOver = notes.some(({ body, undone }) => body.kind === 'over' && !undone);
   const tapped = seatAttempts(notes.map(asSaid));
   const known = new Set(notes.flatMap(({ body }) => (body.kind === 'attempt' ? [body.attempt] : [])));
@@ -62,13 +65,13 @@ export async function enterSeat(
     ({ body }) => body.seatAttempt !== undefined && known.has(body.seatAttempt),
   );
   const touched = new Set<string>();
-  const wanted = new Map<string, SeatAttempt>();
+  const wanted = new Set<string>();
   for (const one of tapped) {
     const body = isOver && !recorded.has(one.id) ? enteredFromSeat(one, lessonId) : null;
     const [said] = about(notes, one.id);
     if (!body || !said) continue;
     const id = uuidFrom(JSON.stringify(body), one.id);
-    wanted.set(id, one);
+    wanted.add(id);
     const row = { schoolId, id, studentId: lesson.studentId, authorId: said.authorId, lessonId, body };
     if (await insertNew(manager, EnteredAttemptEntity, row)) touched.add(one.maneuver);
   }
@@ -143,5 +146,5 @@ export async function joinSeat(
     }
   }
   const recorded = timeAt ? matched.keys() : tapped.map(({ id }) => id);
-  await enterSeat(manager, { schoolId, lessonId }, new Set(recorded));
+  await enterSeat(manager, { schoolId, lessonId }, new Set(recorded), notes);
 }

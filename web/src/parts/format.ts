@@ -1,20 +1,5 @@
 /** How numbers and times are written: tabular, thin spaces, true minus signs. */
-import {
-  attemptName,
-  clock,
-  clockIn,
-  dayIn,
-  type Instant,
-  instantOf,
-  maneuverName,
-  numberText,
-  PARAMETER_NAMES,
-  parameterName,
-  partName,
-  placeText,
-  speedIn,
-  UTC,
-} from '@keel/core';
+import { clockIn, dayIn, type Instant, instantOf, numberText, speedIn, UTC } from '@keel/core';
 
 export {
   attemptName,
@@ -26,7 +11,7 @@ export {
   partName,
   placeText,
   speedIn,
-};
+} from '@keel/core';
 
 /** With its sign always shown; zero has none. */
 export const signed = (value: number, digits = 0): string => {

@@ -17,7 +17,7 @@ import { OwnWords } from './OwnWords.tsx';
 import { SeatLanes } from './SeatLanes.tsx';
 import { Since } from './Since.tsx';
 import { useDemonstration } from './use-demonstration.ts';
-import type { Notes } from './use-notes.ts';
+import { keptText, type Notes } from './use-notes.ts';
 import { VerdictOnTap } from './VerdictOnTap.tsx';
 
 const NAMED = ['late', 'rudder', 'eyes inside'] as const;
@@ -116,10 +116,7 @@ export function Between({ card, lesson, live, fresh, airplane, notes, begin, fol
       <p className="seat-last" role="status">
         {notes.tapped.length === 0
           ? 'who flew, with how much help (does not count until you choose)'
-          : `kept: ${notes.tapped
-              .slice(-4)
-              .map(({ text }) => text)
-              .join(', ')}`}
+          : keptText(notes)}
       </p>
       <div className="seat-row">
         {HELPS.map(({ help, says }) => (

@@ -53,6 +53,13 @@ export interface Notes {
   undo: () => void;
 }
 
+/** The last of what was tapped, so that a tap has an answer. */
+export const keptText = ({ tapped }: Pick<Notes, 'tapped'>): string =>
+  `kept: ${tapped
+    .slice(-4)
+    .map(({ text }) => text)
+    .join(', ')}`;
+
 export function useNotes(lessonId: string, by: string): Notes {
   const queue = useMemo(() => queueOf(by), [by]);
   const [waiting, setWaiting] = useState<WaitingNote[]>([]);

@@ -1,7 +1,7 @@
-/** What a microphone in the cabin hears: the propeller's and the engine's hum over noise, the stall horn, a voice now and then. */
+/** What a microphone in the cabin hears: the propeller's and the engine's hum over noise, and the stall horn. */
 import { seededRandom } from '../random.ts';
 import { type Flight, STEP_HZ } from './flight.ts';
-import { readInstruments } from './instruments.ts';
+import { warningSounds } from './instruments.ts';
 
 interface CabinSoundOptions {
   seed?: number;
@@ -42,7 +42,7 @@ export function cabinSound(options: CabinSoundOptions = {}) {
   return {
     keep(flight: Flight): void {
       const { gearRatio } = flight.airframe.model.engine;
-      const sounds = readInstruments(flight).stall_warn === 1;
+      const sounds = warningSounds(flight);
       for (let i = 0; i < each; i++) samples.push(sample(flight.state.turns, gearRatio, sounds));
     },
     samples: () => Float32Array.from(samples),

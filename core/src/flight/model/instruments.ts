@@ -23,7 +23,7 @@ const LONGEST_G = 9;
 export type Reading = Record<ChannelName, number>;
 
 /** The wing's angle at the leading edge, where the warner's vane is, passes the flap position's. */
-const warningSounds = ({ motion }: Flight): boolean =>
+export const warningSounds = ({ motion }: Flight): boolean =>
   motion.flow.speed > 12 && Math.atan2(motion.flow.w, motion.flow.u) > motion.flap.warningRad;
 
 /** Angle of attack at which today's flap position stalls is passed by more than half of the wing. */

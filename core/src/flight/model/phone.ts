@@ -4,7 +4,7 @@
  * wanders, one of the accelerometers, vibration that the sampling folds down, positions that come late, figures rounded as
  * browsers round them.
  */
-import { degrees, wrap360 } from '../../units/angles.ts';
+import { degrees, radians, wrap360 } from '../../units/angles.ts';
 import { G0_MPS2 } from '../../units/convert.ts';
 import { clamp } from '../../units/numbers.ts';
 import { seededRandom } from '../random.ts';
@@ -55,7 +55,7 @@ type Matrix = [Vector, Vector, Vector];
 
 /** From the airplane's axes to the device's. */
 function turned([a, b, c]: readonly [number, number, number]): Matrix {
-  const [x, y, z] = [a, b, c].map((deg) => (deg * Math.PI) / 180) as Vector;
+  const [x, y, z] = [a, b, c].map(radians) as Vector;
   const [cx, sx, cy, sy, cz, sz] = [
     Math.cos(x),
     Math.sin(x),
@@ -109,8 +109,7 @@ export function phone(options: PhoneOptions = {}): Phone {
     const { north, east } = groundVelocity(flight);
     const lat = TRAINING_AREA.latDeg + degrees((state.northM + wander[0]) / EARTH_RADIUS_M);
     const lon =
-      TRAINING_AREA.lonDeg +
-      degrees((state.eastM + wander[1]) / EARTH_RADIUS_M / Math.cos((lat * Math.PI) / 180));
+      TRAINING_AREA.lonDeg + degrees((state.eastM + wander[1]) / EARTH_RADIUS_M / Math.cos(radians(lat)));
     const alt = state.altitudeM + (PHONE.altitudeM / PHONE.positionM) * wander[2];
     const [vn, ve] = [north + PHONE.speedMps * random.gaussian(), east + PHONE.speedMps * random.gaussian()];
     const track = wrap360(degrees(Math.atan2(ve, vn)));
@@ -140,7 +139,7 @@ export function phone(options: PhoneOptions = {}): Phone {
         fix(flight, s);
       }
       for (let k = 0; k < 3; k++)
-        gyroBias[k] = (gyroBias[k] ?? 0) + PHONE.gyroDriftDegPerSPerRootS * Math.sqrt(dt) * random.gaussian();
+        gyroBias[k] += PHONE.gyroDriftDegPerSPerRootS * Math.sqrt(dt) * random.gaussian();
       // A knee moves as a person breathes, sits and looks round: slowly, and never for long the same way.
       if (mount === 'knee')
         knee = knee.map((deg) =>
@@ -154,8 +153,8 @@ export function phone(options: PhoneOptions = {}): Phone {
       const arrived = late[0] && late[0].atS <= s ? late.shift() : undefined;
       if (inGap(s)) return;
       const cells = [
-        ...force.map((a, k) => gravitySign * (a + (accelBias[k] ?? 0) + running * random.gaussian())),
-        ...rate.map((w, k) => w + (gyroBias[k] ?? 0) + PHONE.gyroNoiseDegPerS * random.gaussian()),
+        ...force.map((a, k) => gravitySign * (a + accelBias[k] + running * random.gaussian())),
+        ...rate.map((w, k) => w + gyroBias[k] + PHONE.gyroNoiseDegPerS * random.gaussian()),
       ].map((value) => value.toFixed(1));
       rows.push(`${Math.round(1000 * s)},${cells.join()},${arrived?.cells ?? ',,,,,,'}`);
     },

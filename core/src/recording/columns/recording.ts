@@ -23,3 +23,8 @@ export interface Recording {
   epochMs?: number;
   warnings: Coded[];
 }
+
+/** Takes away those of some columns in which nothing was measured at all. */
+export function dropEmpty(channels: Recording['channels'], names: readonly ChannelName[]): void {
+  for (const name of names) if (channels[name]?.every((value) => Number.isNaN(value))) delete channels[name];
+}

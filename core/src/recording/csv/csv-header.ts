@@ -14,10 +14,11 @@ interface HeaderLines {
 
 const ISO_DATE = /^\d{4}-\d{2}-\d{2}(T[\d:.]+(Z|[-+]\d{2}:?\d{2})?)?$/;
 
-/** Reads the lines that begin with `#`, and skips blank ones, up to the header row. */
-export function readHeaderLines(text: string): HeaderLines {
-  const header: RecordingHeader = {};
-  const warnings: Coded[] = [];
+/** Goes through the lines that begin with `#`, past blank ones, up to the row of column names. */
+export function throughHeader(
+  text: string,
+  read: (content: string, line: number) => void,
+): Pick<HeaderLines, 'bodyStart' | 'bodyLine'> {
   let position = 0;
   let line = 1;
   while (position < text.length) {
@@ -25,11 +26,18 @@ export function readHeaderLines(text: string): HeaderLines {
     const end = newline < 0 ? text.length : newline;
     const content = text.slice(position, end).trim();
     if (content !== '' && !content.startsWith('#')) break;
-    if (content !== '') readHeaderLine(content.slice(1), line, header, warnings);
+    if (content !== '') read(content.slice(1), line);
     position = end + 1;
     line++;
   }
-  return { header, warnings, bodyStart: Math.min(position, text.length), bodyLine: line };
+  return { bodyStart: Math.min(position, text.length), bodyLine: line };
+}
+
+export function readHeaderLines(text: string): HeaderLines {
+  const header: RecordingHeader = {};
+  const warnings: Coded[] = [];
+  const body = throughHeader(text, (content, line) => readHeaderLine(content, line, header, warnings));
+  return { header, warnings, ...body };
 }
 
 function readHeaderLine(content: string, line: number, header: RecordingHeader, warnings: Coded[]): void {

@@ -107,9 +107,8 @@ function heard(samples: Samples, fixes: readonly Fix[], scatter: Scatter): Motio
     if (k % FIXES_BETWEEN_LOOKS !== FIXES_BETWEEN_LOOKS - 1) return;
     trials = apart(trials);
   });
-  const [best, ...rest] = apart(trials);
+  const [best, rival] = apart(trials);
   if (!best) return undefined;
-  const rival = rest.find(({ filter }) => angleBetween(filter.motion.q, best.filter.motion.q) > SAME);
   if (rival && rival.filter.unlikely < best.filter.unlikely + TOLD_APART) return undefined;
   return best.start;
 }

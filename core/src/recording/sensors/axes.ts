@@ -4,11 +4,12 @@
  */
 import { radians, shortestTurnDeg } from '../../units/angles.ts';
 import { median } from '../../units/numbers.ts';
+import { firstRowAt } from '../columns/span.ts';
 import type { Samples } from './attitude-filter.ts';
 import type { SensorLog } from './sensor-log.ts';
 
 /** A phone's usual lag, where no turn tells. */
-const USUAL_LAG_S = 0.4;
+export const USUAL_LAG_S = 0.4;
 const MOST_LAG_S = 2;
 const LAG_STEP_S = 0.05;
 /** Track changes that turns are told by: degrees between two fixes, and so many of them. */
@@ -63,12 +64,8 @@ function together(
   lagS: number,
 ): number {
   const at = (s: number) => {
-    let [low, high] = [0, timeS.length - 1];
-    while (high - low > 1) {
-      const middle = (low + high) >> 1;
-      if (timeS[middle] <= s) low = middle;
-      else high = middle;
-    }
+    const high = Math.min(Math.max(1, firstRowAt(timeS, s)), timeS.length - 1);
+    const low = Math.max(0, high - 1);
     const share = (s - timeS[low]) / Math.max(timeS[high] - timeS[low], 1e-9);
     return turned[low] + Math.max(0, Math.min(1, share)) * (turned[high] - turned[low]);
   };

@@ -1,5 +1,6 @@
 /** A stretch whose rotation is known, at five moments a second: how it is turned, how fast it turns, what it feels. */
 import { degrees } from '../../units/angles.ts';
+import { firstRowAt } from '../columns/span.ts';
 import type { Attitude } from './attitude.ts';
 import { rotationsAt } from './attitude.ts';
 import type { Quaternion, Vector } from './rotation.ts';
@@ -58,17 +59,8 @@ export function followed({ samples }: Stretch, { nodes, inflation }: Attitude): 
 function meansOf(timeS: Float64Array, column: Float64Array): (s: number) => number {
   const sums = new Float64Array(column.length + 1);
   for (let i = 0; i < column.length; i++) sums[i + 1] = sums[i] + column[i];
-  const rowAt = (s: number) => {
-    let [low, high] = [0, timeS.length];
-    while (low < high) {
-      const middle = (low + high) >> 1;
-      if (timeS[middle] < s) low = middle + 1;
-      else high = middle;
-    }
-    return low;
-  };
   return (s) => {
-    const [from, to] = [rowAt(s - FELT_HALF_S), rowAt(s + FELT_HALF_S)];
+    const [from, to] = [firstRowAt(timeS, s - FELT_HALF_S), firstRowAt(timeS, s + FELT_HALF_S)];
     return to > from ? (sums[to] - sums[from]) / (to - from) : Number.NaN;
   };
 }

@@ -3,6 +3,7 @@ import { InputError, quoted } from '../../errors.ts';
 import { GrowingColumns } from '../columns/columns.ts';
 import { parseCell } from '../columns/csv-number.ts';
 import { parseUtcMs } from '../columns/utc.ts';
+import { throughHeader } from '../csv/csv-header.ts';
 import { warning } from '../warnings.ts';
 import type { SensorLog } from './sensor-log.ts';
 
@@ -117,22 +118,11 @@ function keep(
 
 function readHeader(text: string): { header: Header; bodyStart: number; bodyLine: number } {
   const header: Header = { mount: 'knee', gravitySign: null, rateAxes: 'unknown', altitude: 'unknown' };
-  let at = 0;
-  let line = 1;
-  while (at < text.length) {
-    const newline = text.indexOf('\n', at);
-    const end = newline < 0 ? text.length : newline;
-    const content = text.slice(at, end).trim();
-    if (content !== '' && !content.startsWith('#')) break;
-    readHeaderLine(content, line, header);
-    at = end + 1;
-    line++;
-  }
-  return { header, bodyStart: at, bodyLine: line };
+  return { header, ...throughHeader(text, (content, line) => readHeaderLine(content, line, header)) };
 }
 
 function readHeaderLine(content: string, line: number, header: Header): void {
-  const [, key, value] = /^#\s*([a-z_-]+)\s*:\s*(.*)$/i.exec(content) ?? [];
+  const [, key, value] = /^\s*([a-z_-]+)\s*:\s*(.*)$/i.exec(content) ?? [];
   if (key === undefined || value === undefined) return;
   const oneOf = <T extends string>(...words: readonly T[]): T => {
     const found = words.find((word) => word === value);

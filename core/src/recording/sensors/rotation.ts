@@ -2,8 +2,6 @@
 export type Quaternion = Float64Array;
 export type Vector = [number, number, number];
 
-export const quaternion = (w = 1, x = 0, y = 0, z = 0): Quaternion => Float64Array.of(w, x, y, z);
-
 /** a after b: what b turns, a turns on. */
 export function times(a: Quaternion, b: Quaternion): Quaternion {
   return Float64Array.of(

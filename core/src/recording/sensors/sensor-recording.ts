@@ -6,20 +6,18 @@
 import { radians, shortestTurnDeg, wrap360 } from '../../units/angles.ts';
 import { FT_TO_M, KT_TO_MPS } from '../../units/convert.ts';
 import type { ChannelName } from '../columns/channels.ts';
-import type { Recording } from '../columns/recording.ts';
+import { dropEmpty, type Recording } from '../columns/recording.ts';
 import { warning } from '../warnings.ts';
 import { angleColumns, headingsThroughAir, steadyMoments, variationOf } from './angle-columns.ts';
 import { attitudeOver } from './attitude.ts';
 import type { Fix } from './attitude-filter.ts';
-import { axesOf, scatterOf } from './axes.ts';
+import { axesOf, scatterOf, USUAL_LAG_S } from './axes.ts';
 import { followed, ROW_S, type Row } from './followed.ts';
 import { mountOf } from './mount.ts';
 import { readSensorLog } from './read-sensors.ts';
 import type { SensorLog } from './sensor-log.ts';
 import { unbroken } from './stretches.ts';
 
-/** Where nothing tells how late fixes come. */
-const USUAL_LAG_S = 0.4;
 /** A receiver's velocity is known to about so much; its height as it says, and not better than this. */
 const SPEED_ERROR_MPS = 0.3;
 const LEAST_HEIGHT_ERROR_M = 8;
@@ -172,8 +170,7 @@ function soundOf({ sound: { timeS, rpm, quality, horn } }: SensorLog): Rows {
     rpm: rpm.map((value, i) => (quality[i] >= HEARD ? value : Number.NaN)),
     stall_warn: horn.map((value) => (value >= HEARD ? 1 : Number.NaN)),
   };
-  for (const name of ['rpm', 'stall_warn'] as const)
-    if (values[name]?.every((value) => Number.isNaN(value))) delete values[name];
+  dropEmpty(values, ['rpm', 'stall_warn']);
   return { timeS, values, errors: {} };
 }
 

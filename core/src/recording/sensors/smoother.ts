@@ -23,7 +23,6 @@ export interface Node {
 
 export interface Smoothed {
   nodes: Node[];
-  unlikely: number;
   /** How far out the fixes were on the whole, in what was expected of them: about 1 where the errors are honest. */
   outBy: number;
 }
@@ -64,7 +63,7 @@ export function smooth(
     });
   }
   const outBy = filter.fixes > 0 ? filter.squares / filter.fixes : 1;
-  return { nodes: backward(marks), unlikely: filter.unlikely, outBy };
+  return { nodes: backward(marks), outBy };
 }
 
 /** What separates two motions, as an error of the second. */

@@ -1,8 +1,8 @@
 /** Sound made by hand: N revolutions a minute hum at N·B/60 and N·C/120; a horn that was learned is known again, and nothing else is. */
-import { drawnSound, inPieces } from '../../testing/drawn-sound.ts';
+import { drawnSound } from '../../testing/drawn-sound.ts';
 import { hornIn, learnHorn } from './horn.ts';
 import { heardTurns, type SoundSource } from './revolutions.ts';
-import { withSound } from './with-sound.ts';
+import { inPieces, withSound } from './with-sound.ts';
 
 const RATE_HZ = 8000;
 const FOR_S = 60;

@@ -1,7 +1,7 @@
 /** What a cabin's sound adds to a recording: revolutions where none were recorded, and soundings of a horn that was learned. */
 import type { Airplane } from '../../airplane/schema.ts';
 import { channelInfo } from '../columns/channels.ts';
-import type { Recording } from '../columns/recording.ts';
+import { dropEmpty, type Recording } from '../columns/recording.ts';
 import { hornIn, type LearnedHorn } from './horn.ts';
 import { heardTurns, type SoundSource, USUAL_SOURCE } from './revolutions.ts';
 
@@ -20,12 +20,13 @@ const soundSource = (airplane: Airplane | undefined): SoundSource => ({
   gearRatio: airplane?.engine?.gearRatio ?? USUAL_SOURCE.gearRatio,
 });
 
-const pieces = ({ samples, rateHz }: Sound, pieceS: number): Float32Array[] => {
+/** In whole pieces of so many seconds; what is left over at the end is none. */
+export function inPieces(samples: Float32Array, rateHz: number, pieceS: number): Float32Array[] {
   const size = Math.round(pieceS * rateHz);
   return Array.from({ length: Math.floor(samples.length / size) }, (_, i) =>
     samples.subarray(i * size, (i + 1) * size),
   );
-};
+}
 
 /** Columns that were recorded stay as they are; a second that is not heard well is no value, and silence is no silence of the horn. */
 export function withSound(
@@ -36,9 +37,10 @@ export function withSound(
 ): Recording {
   const channels = { ...recording.channels };
   const { timeS } = recording;
+  const { samples, rateHz } = sound;
   const { min = 0, max = Number.POSITIVE_INFINITY } = channelInfo('rpm');
   if (!channels.rpm) {
-    const turns = heardTurns(pieces(sound, 1), sound.rateHz, soundSource(airplane));
+    const turns = heardTurns(inPieces(samples, rateHz, 1), rateHz, soundSource(airplane));
     channels.rpm = timeS.map((s) => {
       const second = turns[Math.floor(s)];
       return second && second.quality >= HEARD && second.rpm >= min && second.rpm <= max
@@ -47,10 +49,9 @@ export function withSound(
     });
   }
   if (horn && !channels.stall_warn) {
-    const heard = pieces(sound, HORN_S).map((piece) => hornIn(piece, sound.rateHz, horn));
+    const heard = inPieces(samples, rateHz, HORN_S).map((piece) => hornIn(piece, rateHz, horn));
     channels.stall_warn = timeS.map((s) => ((heard[Math.floor(s / HORN_S)] ?? 0) > HEARD ? 1 : Number.NaN));
   }
-  for (const name of ['rpm', 'stall_warn'] as const)
-    if (channels[name]?.every((value) => Number.isNaN(value))) delete channels[name];
+  dropEmpty(channels, ['rpm', 'stall_warn']);
   return { ...recording, channels };
 }

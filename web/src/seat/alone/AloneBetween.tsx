@@ -15,7 +15,7 @@ import { clockTime } from '../../parts/format.ts';
 import { useGrades } from '../../parts/use-grades.ts';
 import { ItemList } from '../ItemList.tsx';
 import { OwnWords } from '../OwnWords.tsx';
-import type { Notes } from '../use-notes.ts';
+import { keptText, type Notes } from '../use-notes.ts';
 import { Figures } from './Figures.tsx';
 import { SEAT_HELPS, SEAT_MARKS } from './seat-words.ts';
 import { type Alone, seatName } from './use-alone.ts';
@@ -217,11 +217,7 @@ function Marks(props: { about: SeatAttempt | null; notes: Notes; mark: (text: st
     <>
       <p className="alone-asks">What you saw</p>
       <p className="seat-last" role="status">
-        {notes.tapped.length > 0 &&
-          `kept: ${notes.tapped
-            .slice(-4)
-            .map(({ text }) => text)
-            .join(', ')}`}
+        {notes.tapped.length > 0 && keptText(notes)}
       </p>
       <fieldset className="seat-row alone-marks" aria-label="What you saw">
         {[...SEAT_MARKS, ...own].map((text) => (
