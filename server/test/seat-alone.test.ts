@@ -84,6 +84,30 @@ test('nothing counts before the lesson is over; said otherwise it is taken back 
   expect((await byHand()).filter(({ withdrawn }) => !withdrawn)).toEqual([]);
 });
 
+test('what was said first is said again: the same grade stands, once, and what was taken back at the desk stays so', async () => {
+  const { lesson, say, byHand } = await openLesson();
+  const one = randomUUID();
+  await say(60, flown(one, 'steep-turn', 'left', 0, 60));
+  await say(61, { kind: 'attempt-help', attempt: one, help: 'unaided' });
+  await say(62, { kind: 'attempt-grade', attempt: one, grade: 2 });
+  await say(400, { kind: 'over', startedMs: BEGAN_MS, stoppedMs: BEGAN_MS + 400_000 });
+  for (const [atS, grade] of [
+    [500, 3],
+    [510, 2],
+    [520, 3],
+    [530, 2],
+  ] as const)
+    await say(atS, { kind: 'attempt-grade', attempt: one, grade });
+  const standing = async () => (await byHand()).filter(({ withdrawn }) => !withdrawn);
+  expect(await standing()).toMatchObject([{ grade: 2 }]);
+  const [{ id }] = (await standing()) as [EnteredAttempt];
+  await school.instructor.call('POST', `/students/${lesson.student.id}/entered-attempts/${id}/withdraw`, {
+    why: 'another student',
+  });
+  await say(600, { kind: 'mark', text: 'a word of the lesson' });
+  expect(await standing()).toEqual([]);
+});
+
 test('a recording that comes later takes their place: help, grade and marks lie on what was found, the rest stays by hand', async () => {
   const { instructor, student } = school;
   const { lesson, say, byHand } = await openLesson();

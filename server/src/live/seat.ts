@@ -6,6 +6,7 @@
 import {
   enteredFromSeat,
   flownByWith,
+  hashOf,
   matchSeat,
   type SaidNote,
   type Score,
@@ -70,7 +71,15 @@ export async function enterSeat(
     const body = isOver && !recorded.has(one.id) ? enteredFromSeat(one, lessonId) : null;
     const [said] = about(notes, one.id);
     if (!body || !said) continue;
-    const id = uuidFrom(JSON.stringify(body), one.id);
+    // The same word again, after another: it is entered anew, unless it stands or somebody at the desk took it back.
+    const hash = hashOf(body);
+    const same = there.filter((row) => row.body.seatAttempt === one.id && hashOf(row.body) === hash);
+    const holds = same.find(({ withdrawn }) => withdrawn?.why !== SAID_OTHERWISE);
+    if (holds) {
+      wanted.add(holds.id);
+      continue;
+    }
+    const id = uuidFrom(`${hash} ${same.length}`, one.id);
     wanted.add(id);
     const row = { schoolId, id, studentId: lesson.studentId, authorId: said.authorId, lessonId, body };
     if (await insertNew(manager, EnteredAttemptEntity, row)) touched.add(one.maneuver);
