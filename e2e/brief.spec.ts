@@ -9,7 +9,7 @@ const order = (page: Page) =>
 test('a whole lesson is composed, ordered, loaded, briefed, saved and printed', async ({ page }) => {
   await signInQuickly(page.request, 'idris');
   await page.goto('/brief/new');
-  await typeInto(page, page.getByRole('combobox', { name: 'Student' }), 'Joss');
+  await typeInto(page.getByRole('combobox', { name: 'Student' }), 'Joss');
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: /Review before solo/ }).click();
   await expect
@@ -45,24 +45,24 @@ test('a whole lesson is composed, ordered, loaded, briefed, saved and printed', 
   await expect.poll(async () => (await order(page))[0]).toBe('Steep turns');
 
   await page.getByRole('tab', { name: 'Day and load' }).click();
-  await page.getByLabel('Front seats, lb').fill('170');
-  await page.getByLabel('Rear seats, lb').fill('400');
-  await page.getByLabel('Baggage, lb').fill('110');
+  await typeInto(page.getByLabel('Front seats, lb'), '170');
+  await typeInto(page.getByLabel('Rear seats, lb'), '400');
+  await typeInto(page.getByLabel('Baggage, lb'), '110');
   await expect(page.getByText(/Stop\..*behind the aft limit/).first()).toBeVisible();
   await expect(page.getByRole('button', { name: 'Save lesson' })).toBeDisabled();
-  await page.getByLabel('Front seats, lb').fill('340');
-  await page.getByLabel('Rear seats, lb').fill('0');
+  await typeInto(page.getByLabel('Front seats, lb'), '340');
+  await typeInto(page.getByLabel('Rear seats, lb'), '0');
   await expect(page.getByText('inside the envelope all the way')).toBeVisible();
-  await page.getByLabel('Block, min').fill('30');
+  await typeInto(page.getByLabel('Block, min'), '30');
   await expect(page.getByText(/Warning\..*the block is 30/)).toBeVisible();
-  await page.getByLabel('Block, min').fill('90');
-  await page.getByLabel('Cloud base, ft').fill('4800');
+  await typeInto(page.getByLabel('Block, min'), '90');
+  await typeInto(page.getByLabel('Cloud base, ft'), '4800');
   await expect(page.getByText(/Stop\. Best glide: off today/)).toBeVisible();
-  await page.getByLabel('Cloud base, ft').fill('');
-  await page.getByLabel('Title').fill('Review, in our order');
+  await typeInto(page.getByLabel('Cloud base, ft'), '');
+  await typeInto(page.getByLabel('Title'), 'Review, in our order');
 
   await page.getByRole('tab', { name: 'Focus and faults' }).click();
-  await page.getByLabel('Focus of the lesson').fill('Look out first');
+  await typeInto(page.getByLabel('Focus of the lesson'), 'Look out first');
   await page.getByRole('tab', { name: 'Technique' }).click();
   await page.getByRole('combobox', { name: 'Circles each way' }).click();
   await page.getByRole('option', { name: 'two' }).click();
@@ -122,7 +122,7 @@ test('a lesson edited in two windows: the second is told, and keeps what it type
   ] as const) {
     await window.goto(`/brief/${planned.id}`);
     await window.getByRole('tab', { name: 'Day and load' }).click();
-    await window.getByLabel('Title').fill(title);
+    await typeInto(window.getByLabel('Title'), title);
   }
   await page.getByRole('button', { name: 'Save lesson' }).click();
   await page.getByRole('button', { name: 'Go to Fly' }).waitFor();
@@ -146,8 +146,8 @@ test('a link to a lesson asks for the sign-in and then shows the lesson', async 
   await signInQuickly(request, 'nell');
   const planned = await plannedLesson(request);
   await page.goto(`/brief/${planned.id}`);
-  await page.getByLabel('Email').fill('nell@skelmere.example');
-  await page.getByLabel('Password', { exact: true }).fill('student-at-skelmere');
+  await typeInto(page.getByLabel('Email'), 'nell@skelmere.example');
+  await typeInto(page.getByLabel('Password', { exact: true }), 'student-at-skelmere');
   await page.getByRole('button', { name: 'Sign in' }).click();
   await expect(page.getByLabel('Target card')).toBeVisible();
 });
@@ -161,15 +161,15 @@ test('the chief edits an airplane; what does not fit is said at its field', asyn
   await page.getByRole('button', { name: 'Edit' }).click();
   await page.getByRole('tab', { name: 'Speeds' }).click();
   const stall = page.getByLabel('Stall, flaps up, kt');
-  await stall.fill('120');
+  await typeInto(stall, '120');
   await expect(
     page.getByText('the maneuvering speed (93) must be above the stall with flaps up (120)'),
   ).toBeVisible();
   await page.getByRole('button', { name: 'Save airplane' }).click();
   // Refused, and the first field that is wrong has the keyboard.
   await expect(page.locator('input:focus')).toHaveAttribute('data-error', 'true');
-  await stall.fill('42');
-  await page.getByLabel('Steep turns, the maker’s, kt').fill('81');
+  await typeInto(stall, '42');
+  await typeInto(page.getByLabel('Steep turns, the maker’s, kt'), '81');
   await page.getByRole('button', { name: 'Save airplane' }).click();
   await expect(page.getByText('Brackwater Sedge saved')).toBeVisible();
   await page.getByText('Book numbers').click();

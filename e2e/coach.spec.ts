@@ -1,6 +1,8 @@
 /** What the coach says in a school's own words; a ladder of practice; and looking around in the trainer. */
+
 import { expect, test } from '@playwright/test';
 import { lessonsOf, signInQuickly } from './support/people.ts';
+import { typeInto } from './support/typing.ts';
 import { withoutWebGl } from './support/without-webgl.ts';
 
 test('the chief puts a sentence otherwise; nine words are refused at their field; the program’s comes back', async ({
@@ -10,15 +12,15 @@ test('the chief puts a sentence otherwise; nine words are refused at their field
   await page.goto('/coach?maneuver=descent');
   const field = page.getByRole('textbox', { name: /^In the school’s words/ }).first();
   const save = page.getByRole('button', { name: 'Save words' });
-  await field.fill('one two three four five six seven eight nine');
+  await typeInto(field, 'one two three four five six seven eight nine');
   await expect(page.getByText('at most 8 words')).toBeVisible();
   await expect(save).toBeDisabled();
-  await field.fill('Power back. The nose follows.');
+  await typeInto(field, 'Power back. The nose follows.');
   await save.click();
   await expect(page.getByText('Used from the next flight on.')).toBeVisible();
   await page.reload();
   await expect(field).toHaveValue('Power back. The nose follows.');
-  await field.fill('');
+  await typeInto(field, '');
   await save.click();
   await page.reload();
   await expect(field).toHaveValue('');
@@ -51,7 +53,7 @@ test('in the trainer: looked left while the key is held, and practised what recu
   await expect(ladder.getByRole('heading')).toContainText(/in \d of the last \d/);
   await expect(ladder.getByRole('button')).toHaveCount(4);
   await ladder.getByRole('button', { name: 'On your own' }).click();
-  await expect(page.getByText('On your own: nothing is said, as in an examination')).toBeVisible();
+  await expect(page.getByText('Coaching off: nothing is said, as in an examination')).toBeVisible();
   await ladder.getByRole('button', { name: /Fly it with me/ }).click();
-  await expect(page.getByText(/With me: the instructor flies the/)).toBeVisible();
+  await expect(page.getByText(/Coaching on: the instructor flies the/)).toBeVisible();
 });

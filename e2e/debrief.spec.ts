@@ -14,6 +14,7 @@ import { expect, type Page, test } from '@playwright/test';
 import { seriousViolations } from './support/axe.ts';
 import { flownLesson, ownLesson } from './support/own-lesson.ts';
 import { lessonsOf, signInQuickly } from './support/people.ts';
+import { typeInto } from './support/typing.ts';
 
 const verdictFigures = (page: Page) => page.getByLabel('Verdict');
 
@@ -109,8 +110,8 @@ test('what was seen, parked and said of the lesson stays, and the student reads 
   const lesson = page.getByRole('region', { name: 'The lesson' });
   await expect(lesson).toContainText('overbank');
 
-  await lesson.getByLabel('Main point for the next lesson').fill('Look out, then roll.');
-  await lesson.getByLabel('Comment on the lesson').fill('A good day for it.');
+  await typeInto(lesson.getByLabel('Main point for the next lesson'), 'Look out, then roll.');
+  await typeInto(lesson.getByLabel('Comment on the lesson'), 'A good day for it.');
   await lesson.getByRole('button', { name: 'Add' }).click();
   await expect(lesson.getByRole('listitem').filter({ hasText: 'A good day for it.' })).toBeVisible();
 
@@ -118,8 +119,8 @@ test('what was seen, parked and said of the lesson stays, and the student reads 
   await page.keyboard.press('l');
   await expect(page.getByRole('slider', { name: 'Cursor in the keel chart' })).toBeVisible();
   await page.keyboard.press('m');
-  await page.getByLabel('What happened here').fill('Wake');
-  await page.getByRole('dialog').getByRole('button', { name: 'Keep' }).click();
+  await typeInto(page.getByLabel('What happened here'), 'Wake');
+  await page.getByRole('dialog').getByRole('button', { name: 'Save the mark' }).click();
   await expect(page.getByRole('region', { name: 'Keel chart' }).getByText('Wake')).toBeVisible();
 
   await signInQuickly(page.request, 'nell');
@@ -149,7 +150,7 @@ test('the debrief is taken along: on paper, as a track, as columns', async ({ pa
 test('the airplane’s own flights stand beside its book, and on the next card', async ({ page }) => {
   await signInQuickly(page.request, 'maren');
   await page.goto('/hangar');
-  await page.getByText('Its own figures').click();
+  await page.getByText('Own figures').click();
   const figures = page.getByRole('table', { name: 'Own figures' });
   await expect(figures.getByRole('row', { name: /added in a 45° turn/ })).toContainText('rpm');
   await page.getByRole('button', { name: 'Show them on the cards' }).click();
@@ -160,7 +161,7 @@ test('the airplane’s own flights stand beside its book, and on the next card',
 
   await signInQuickly(page.request, 'maren');
   await page.goto('/hangar');
-  await page.getByText('Its own figures').click();
+  await page.getByText('Own figures').click();
   await page.getByRole('button', { name: 'The book alone' }).click();
   await expect(page.getByText(/The cards show/)).toBeHidden();
 });
@@ -292,7 +293,7 @@ test('at 1280 by 800 keel, verdict, what went first and the grade are in view, a
   await expect(chosen(/^3 /)).toBeVisible();
   // What is written is no shortcut.
   const comment = page.getByRole('textbox', { name: 'Comment' });
-  await comment.fill('');
+  await typeInto(comment, '');
   await comment.press('4');
   await comment.press('p');
   await expect(comment).toHaveValue('4p');

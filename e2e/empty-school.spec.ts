@@ -6,7 +6,7 @@ import { execFileSync } from 'node:child_process';
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, type Locator, type Page, test } from '@playwright/test';
+import { expect, type Locator, test } from '@playwright/test';
 import { freePort } from '../scripts/lib/free-port.mjs';
 import { startDemo } from '../scripts/lib/start-demo.mjs';
 import { typeInto } from './support/typing.ts';
@@ -46,7 +46,7 @@ function recording(): string {
 }
 
 /** A hand that counts. */
-function hand(page: Page) {
+function hand() {
   const count = { presses: 0, fields: 0 };
   return {
     count,
@@ -55,7 +55,7 @@ function hand(page: Page) {
       count.presses++;
     },
     fill: async (field: Locator, text: string) => {
-      await typeInto(page, field, text);
+      await typeInto(field, text);
       count.fields++;
     },
   };
@@ -68,7 +68,7 @@ test('from the set-up link to the first kneeboard, flight, grade and signature',
   test.setTimeout(120_000);
   const errors: string[] = [];
   page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
-  const { press, fill, count } = hand(page);
+  const { press, fill, count } = hand();
   await page.goto(/setup: (\S+)/.exec(program.output())![1]);
   await fill(page.getByLabel('Name of the school'), 'Fell Side Flying');
   await fill(page.getByLabel(/^Elevation of the field/), '1180');
@@ -109,11 +109,7 @@ test('from the set-up link to the first kneeboard, flight, grade and signature',
   // The student, on a phone.
   const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
   await phone.goto(link);
-  await typeInto(
-    phone,
-    phone.getByRole('textbox', { name: /password/i }).first(),
-    'nine tall herons at dusk',
-  );
+  await typeInto(phone.getByRole('textbox', { name: /password/i }).first(), 'nine tall herons at dusk');
   await phone.keyboard.press('Enter');
   await expect(phone.getByRole('heading', { name: 'Your next lesson' })).toBeVisible();
 

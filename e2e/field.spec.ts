@@ -13,17 +13,17 @@ test('a runway and its wind are typed, the cards follow, and a runway that canno
   await page.goto(`/brief/${(await plannedLesson(page.request)).id}`);
   await page.getByRole('tab', { name: 'Day and load' }).click();
   const field = (label: RegExp) => page.getByLabel(label);
-  await typeInto(page, page.getByRole('combobox', { name: 'Runway' }), '99');
+  await typeInto(page.getByRole('combobox', { name: 'Runway' }), '99');
   await expect(page.getByText('An end of a runway, such as 24 or 06L', { exact: true })).toBeVisible();
-  await typeInto(page, page.getByRole('combobox', { name: 'Runway' }), '06');
+  await typeInto(page.getByRole('combobox', { name: 'Runway' }), '06');
   await page.keyboard.press('Escape');
-  await typeInto(page, field(/^Usable runway/), '2400');
-  await typeInto(page, field(/^Wind from/), '90');
-  await typeInto(page, field(/^Wind, kt/), '10');
-  await typeInto(page, field(/^Gusts/), '8');
+  await typeInto(field(/^Usable runway/), '2400');
+  await typeInto(field(/^Wind from/), '90');
+  await typeInto(field(/^Wind, kt/), '10');
+  await typeInto(field(/^Gusts/), '8');
   await expect(page.getByText(/gusts/).first()).toBeVisible();
-  await typeInto(page, field(/^Gusts/), '18');
-  await typeInto(page, field(/^Temperature at the field/), '10.5');
+  await typeInto(field(/^Gusts/), '18');
+  await typeInto(field(/^Temperature at the field/), '10.5');
 
   await page.getByRole('tab', { name: 'Takeoff and landing' }).click();
   // 30° off: half of the gust across, the steady wind ahead.

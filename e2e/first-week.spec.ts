@@ -20,11 +20,11 @@ test('a lesson that is saved stands in the list at once, and so does the next', 
       .getByRole('region', { name: 'Add a maneuver' })
       .getByRole('button', { name: 'Steep turn' })
       .click();
-    await typeInto(page, page.getByRole('combobox', { name: 'Student' }), 'Joss');
+    await typeInto(page.getByRole('combobox', { name: 'Student' }), 'Joss');
     await page.keyboard.press('Enter');
     await page.getByRole('tab', { name: 'Day and load' }).click();
-    await typeInto(page, page.getByLabel('Title'), title);
-    await typeInto(page, page.getByLabel('When: time'), '1430');
+    await typeInto(page.getByLabel('Title'), title);
+    await typeInto(page.getByLabel('When: time'), '1430');
     await page.keyboard.press('Tab');
     await page.getByRole('button', { name: 'Save lesson' }).click();
     await expect(page.getByText('Lesson saved').last()).toBeVisible();
@@ -40,11 +40,11 @@ test('what a school cannot be is said at its field, which has the keyboard', asy
   await signInQuickly(page.request, 'maren');
   await page.goto('/school');
   const latitude = page.getByLabel('Latitude');
-  await typeInto(page, latitude, '95');
+  await typeInto(latitude, '95');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('-90 to 90').first()).toBeVisible();
   await expect(latitude).toBeFocused();
-  await typeInto(page, latitude, '54,5');
+  await typeInto(latitude, '54,5');
   const runways = page.getByRole('combobox', { name: 'Runways' });
   await runways.click();
   await page.keyboard.type('13/32');
@@ -52,7 +52,7 @@ test('what a school cannot be is said at its field, which has the keyboard', asy
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('the other end of 13 is 31').first()).toBeVisible();
   await page.getByLabel('Highest ground of the area, ft').click();
-  await typeInto(page, page.getByLabel('Highest ground of the area, ft'), '100');
+  await typeInto(page.getByLabel('Highest ground of the area, ft'), '100');
   await runways.click();
   await page.keyboard.press('Backspace');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
@@ -108,8 +108,8 @@ test('a booking in the small hours is asked about, and drawn where it is', async
   await page.getByRole('option', { name: 'Solo' }).click();
   await dialog.getByRole('combobox', { name: 'Student' }).click();
   await page.getByRole('option').first().click();
-  await typeInto(page, dialog.getByLabel('From', { exact: true }), '2 Mar 2027');
-  await typeInto(page, dialog.getByLabel('From: time'), '0100');
+  await typeInto(dialog.getByLabel('From', { exact: true }), '2 Mar 2027');
+  await typeInto(dialog.getByLabel('From: time'), '0100');
   await page.keyboard.press('Tab');
   await dialog.getByRole('button', { name: 'Book', exact: true }).click();
   await expect(dialog.getByRole('alert')).toContainText('from 01:00 to 02:30, in the night');

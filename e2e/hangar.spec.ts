@@ -10,11 +10,11 @@ test('an airplane like another is to be compared with its book, and every brief 
   await signInQuickly(page.request, 'maren');
   await page.goto('/hangar');
   await page.getByRole('button', { name: 'Add an airplane' }).click();
-  await typeInto(page, page.getByLabel('Its name'), name);
+  await typeInto(page.getByLabel('Its name'), name);
   await page.getByRole('button', { name: 'Add the airplane' }).click();
 
   await page.getByRole('tab', { name: 'Speeds to compare' }).click();
-  await typeInto(page, page.getByLabel('Best glide, kt'), '66');
+  await typeInto(page.getByLabel('Best glide, kt'), '66');
   await page.getByLabel('Compared with this airplane’s own handbook: speeds').click();
   await expect(page.getByRole('tab', { name: 'Speeds', exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Next: flaps and calibration' }).click();
@@ -39,7 +39,7 @@ test('an airplane like another is to be compared with its book, and every brief 
   await page.goto('/hangar');
   await page.getByRole('button', { name: new RegExp(name) }).click();
   await page.getByRole('button', { name: 'Retire', exact: true }).click();
-  await expect(page.getByRole('button', { name: 'Bring back' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Return to use' })).toBeVisible();
 });
 
 test('from nothing it takes a name, a weight and three speeds; what is missing is shown where it is', async ({
@@ -51,7 +51,7 @@ test('from nothing it takes a name, a weight and three speeds; what is missing i
   await page.getByRole('button', { name: 'Add an airplane' }).click();
   await page.getByRole('combobox', { name: 'Most like yours' }).click();
   await page.getByRole('option', { name: /^None/ }).click();
-  await typeInto(page, page.getByLabel('Its name'), name);
+  await typeInto(page.getByLabel('Its name'), name);
   await page.getByRole('button', { name: 'Type its numbers' }).click();
   await page.getByRole('button', { name: 'Save airplane' }).click();
   await expect(page.getByRole('tab', { name: /Speeds.*3 to correct/ })).toHaveAttribute(
@@ -64,11 +64,11 @@ test('from nothing it takes a name, a weight and three speeds; what is missing i
     ['Stall, flaps up, kt', '44,5'],
     ['Maneuvering, kt', '95'],
   ])
-    await typeInto(page, page.getByLabel(label), kt);
+    await typeInto(page.getByLabel(label), kt);
   await page.getByRole('tab', { name: /Weights/ }).click();
-  await typeInto(page, page.getByLabel('Maximum weight, lb'), '1670');
+  await typeInto(page.getByLabel('Maximum weight, lb'), '1670');
   await page.getByRole('button', { name: 'Save airplane' }).click();
   await expect(page.getByRole('button', { name: new RegExp(name) })).toHaveAttribute('aria-current', 'true');
   await page.getByRole('button', { name: 'Retire', exact: true }).click();
-  await expect(page.getByRole('button', { name: 'Bring back' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Return to use' })).toBeVisible();
 });

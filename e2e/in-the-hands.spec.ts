@@ -51,13 +51,13 @@ test('on a phone a student grades the latest flight by one thumb, answers, and a
     expect(Math.min(size!.width, size!.height)).toBeGreaterThanOrEqual(44);
 
   const words = `Pulled too early ${Date.now() % 100_000}`;
-  await typeInto(page, page.getByLabel('Your words on this attempt'), words);
+  await typeInto(page.getByLabel('Your words on this attempt'), words);
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByRole('listitem').filter({ hasText: words })).toBeVisible();
 
   await page.getByText('The lesson', { exact: true }).click();
   const question = `When do I begin to roll out, ${Date.now() % 100_000}?`;
-  await typeInto(page, page.getByLabel('Your question for next time'), question);
+  await typeInto(page.getByLabel('Your question for next time'), question);
   await page.keyboard.press('Tab');
   await whole(page);
 
@@ -105,7 +105,7 @@ test('a lesson without a logger is graded at the desk; it is copied, and the cop
   await page.keyboard.type('Joss');
   await page.keyboard.press('Enter');
   await press(page.getByRole('tab', { name: 'Day and load' }));
-  await typeInto(page, page.getByLabel('Title'), title);
+  await typeInto(page.getByLabel('Title'), title);
   await press(page.getByRole('button', { name: 'Save lesson' }));
   await press(page.getByRole('button', { name: 'Go to Fly' }));
   expect(presses()).toBeLessThanOrEqual(8);
@@ -155,10 +155,10 @@ test('who comes in mid-training brings hours and skills along, and who says so',
   await dialog.getByRole('button', { name: 'Save the opening balance' }).click();
   await expect(dialog.getByText('Name the record or the instructor')).toBeVisible();
   const says = `Logbook of the old school, page ${Date.now() % 1000}`;
-  await typeInto(page, dialog.getByLabel('According to'), says);
-  await typeInto(page, dialog.getByLabel('Block, total'), '42.5');
-  await typeInto(page, dialog.getByLabel('Dual'), '40:00');
-  await typeInto(page, dialog.getByLabel('Landings by day'), '130');
+  await typeInto(dialog.getByLabel('According to'), says);
+  await typeInto(dialog.getByLabel('Block, total'), '42.5');
+  await typeInto(dialog.getByLabel('Dual'), '40:00');
+  await typeInto(dialog.getByLabel('Landings by day'), '130');
   await dialog.getByRole('combobox', { name: 'Steep turns' }).click();
   await page.getByRole('option', { name: /^3/ }).click();
   await dialog.getByRole('button', { name: 'Save the opening balance' }).click();
@@ -197,7 +197,6 @@ test('opening balances come from a table, looked at line by line before any is s
   const dialog = page.getByRole('dialog');
   const says = `Old logbook ${Date.now() % 100_000}`;
   await typeInto(
-    page,
     dialog.getByLabel('The table'),
     `student,as of,according to,total,landings,climbs,shoe size\nTomas Birkhollow,2026-05-01,${says},12:30,20,3,44\nNobody,2026-05-01,,1,,,`,
   );

@@ -1,10 +1,12 @@
 /** What the recording does not tell is asked, once; and what a standard asks is the chief instructor's to say. */
+
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { findAirplane, flyManeuver, writeRecordingCsv } from '@keel/core';
 import { expect, type Page, test } from '@playwright/test';
 import { flownLesson, ownLesson } from './support/own-lesson.ts';
 import { keepFolder, lessonsOf, signInQuickly } from './support/people.ts';
+import { typeInto } from './support/typing.ts';
 
 /** Twice in one flight, one after the other, without some columns: what is said of one may be said of the other as well. */
 async function flownTwiceWithout(page: Page, maneuver: string, missing: readonly string[], title: string) {
@@ -106,13 +108,13 @@ test('the chief copies a standard, sees what a narrower band would change, and s
   await page.getByRole('button', { name: 'Make a copy' }).click();
   const name = `Our own ${Date.now() % 1_000_000}`;
   const dialog = page.getByRole('dialog');
-  await dialog.getByRole('textbox').first().fill(name);
+  await typeInto(dialog.getByRole('textbox').first(), name);
   await dialog.getByRole('button', { name: /copy/i }).click();
   await page.getByRole('navigation', { name: 'Standards' }).getByRole('button', { name }).click();
   await page.getByRole('button', { name: 'Edit', exact: true }).click();
   const save = page.getByRole('button', { name: 'Save as version 2' });
   await expect(save).toBeDisabled();
-  await page.getByLabel('Steep turns, Altitude, lowest').fill('-50');
+  await typeInto(page.getByLabel('Steep turns, Altitude, lowest'), '-50');
   await page.getByRole('button', { name: 'See what would change' }).click();
   await expect(page.getByRole('status').filter({ hasText: 'latest' })).toBeVisible({ timeout: 30_000 });
   await save.click();
@@ -137,12 +139,12 @@ test('an attempt that nothing recorded is entered, graded, and taken back with a
   await page.getByRole('option', { name: 'prompted' }).click();
   await sheet.getByRole('button', { name: /with help/ }).click();
   const words = `Power late ${Date.now()}`;
-  await sheet.getByRole('textbox', { name: 'Words' }).fill(words);
+  await typeInto(sheet.getByRole('textbox', { name: 'Words' }), words);
   await keep.click();
   const entry = sheet.getByRole('listitem').filter({ hasText: words });
   await expect(entry).toContainText('by Idris Vellacott');
   await entry.getByRole('button', { name: 'Remove' }).click();
-  await entry.getByLabel('Reason for removing it').fill('Entered for the wrong student.');
+  await typeInto(entry.getByLabel('Reason for removing it'), 'Entered for the wrong student.');
   await entry.getByRole('button', { name: 'Remove' }).click();
   await expect(entry).toContainText('Removed by Idris Vellacott: Entered for the wrong student.');
 });

@@ -1,4 +1,5 @@
 /** One lesson along the whole line of stations, as an instructor and a student go along it. */
+
 import { execFileSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { readFileSync, writeFileSync } from 'node:fs';
@@ -6,6 +7,7 @@ import { join } from 'node:path';
 import { expect, type Page, test } from '@playwright/test';
 import { drawFlight, toCsv } from '../core/src/testing/drawn-flight.ts';
 import { keepFolder, lessonsOf, signIn, signInQuickly } from './support/people.ts';
+import { typeInto } from './support/typing.ts';
 
 const FOLDER = keepFolder();
 const FILE = join(FOLDER, 'never-seen.csv');
@@ -26,7 +28,7 @@ test.beforeAll(() => {
 /** One weight instead of a load seat by seat. */
 async function weigh(page: Page, lb: string): Promise<void> {
   await page.getByText('One weight', { exact: true }).click();
-  await page.getByLabel('Weight, lb').fill(lb);
+  await typeInto(page.getByLabel('Weight, lb'), lb);
 }
 
 async function openLesson(page: Page): Promise<string> {
@@ -35,7 +37,7 @@ async function openLesson(page: Page): Promise<string> {
   await page.getByRole('tab', { name: 'Day and load' }).click();
   await page.getByRole('combobox', { name: 'Student' }).click();
   await page.getByRole('option', { name: 'Amara Oduwole-Finch' }).click();
-  await page.getByLabel('Title').fill('Steep turns, end to end');
+  await typeInto(page.getByLabel('Title'), 'Steep turns, end to end');
   await weigh(page, '2200');
   await page.getByRole('button', { name: 'Save lesson' }).click();
   await page.getByRole('button', { name: 'Go to Fly' }).waitFor();
@@ -76,8 +78,8 @@ test('brief, fly, debrief, path', async ({ page }) => {
   );
   await page.keyboard.press('p');
   await expect(page.getByText('Who flew: prompted')).toBeVisible();
-  await page.getByLabel('Comment').fill('Looked inside at the wrong moment.');
-  await page.getByRole('button', { name: 'Keep' }).click();
+  await typeInto(page.getByLabel('Comment'), 'Looked inside at the wrong moment.');
+  await page.getByRole('button', { name: 'Save comment' }).click();
   await expect(page.getByRole('listitem').filter({ hasText: 'Looked inside' })).toBeVisible();
 
   await page.getByRole('button', { name: 'More for this recording' }).click();
@@ -228,7 +230,7 @@ test('an override needs a reason, keeps it, and leaves what was worked out in si
   await expect(page.getByLabel('Verdict')).toContainText('Not yet to standard');
   await page.getByRole('button', { name: 'Override, discontinue' }).click();
   await expect(page.getByRole('button', { name: 'Override', exact: true })).toBeDisabled();
-  await page.getByLabel('Reason (kept)').fill('The point was lost behind a shower.');
+  await typeInto(page.getByLabel('Reason (stays on record)'), 'The point was lost behind a shower.');
   await page.getByRole('button', { name: 'Override', exact: true }).click();
   await expect(page.getByLabel('Verdict')).toContainText('To standard');
   await expect(page.getByLabel('Verdict')).toContainText('The point was lost behind a shower.');

@@ -1,6 +1,8 @@
 /** The way to solo in real Chromium: from Today to a briefed lesson, a gate, a signature, the week by hand and by keys. */
+
 import { expect, type Page, test } from '@playwright/test';
 import { lessonsOf, PEOPLE, signInQuickly } from './support/people.ts';
+import { typeInto } from './support/typing.ts';
 
 async function studentOf(page: Page, name: string): Promise<string> {
   const students = await (await page.request.get('/api/students')).json();
@@ -31,7 +33,7 @@ test('from Today to a proposed, booked and briefed lesson in under a minute', as
     .getByRole('button', { name: /^Remove/ })
     .last()
     .click();
-  await why.fill('The wind is up.');
+  await typeInto(why, 'The wind is up.');
   await page.getByRole('button', { name: 'Save lesson' }).click();
   await expect(page.getByText('Lesson saved.')).toBeVisible();
   await expect(why).toHaveCount(0);
@@ -60,12 +62,12 @@ test('a gate closes with a paper, and one that ends before it begins is refused'
   await page.goto(`/path/${id}`);
   const gates = page.getByLabel('Solo requirements', { exact: true });
   await gates.getByRole('button', { name: /^Knowledge test/ }).click();
-  await gates.getByRole('textbox', { name: 'Given on' }).fill('20 Nov 2026');
-  await gates.getByRole('textbox', { name: 'Ends on' }).fill('1 Nov 2026');
+  await typeInto(gates.getByRole('textbox', { name: 'Given on' }), '20 Nov 2026');
+  await typeInto(gates.getByRole('textbox', { name: 'Ends on' }), '1 Nov 2026');
   await page.keyboard.press('Escape');
   await gates.getByRole('button', { name: 'Confirm' }).click();
   await expect(page.getByText(/before it begins/)).toBeVisible();
-  await gates.getByRole('textbox', { name: 'Ends on' }).fill('');
+  await typeInto(gates.getByRole('textbox', { name: 'Ends on' }), '');
   await gates.getByRole('button', { name: 'Confirm' }).click();
   await expect(gates.getByRole('button', { name: /^Knowledge test/ })).toBeHidden();
   await gates.getByRole('button', { name: /^Show \d+ complete/ }).click();
@@ -85,10 +87,10 @@ test('an entry is drafted from the flight, signed with the password, and correct
   await toSign.getByRole('button', { name: 'Draft logbook entry' }).first().click();
   await toSign.getByRole('button', { name: 'Sign', exact: true }).click();
   const dialog = page.getByRole('dialog');
-  await dialog.getByLabel('Your password').fill('not the password');
+  await typeInto(dialog.getByLabel('Your password'), 'not the password');
   await dialog.getByRole('button', { name: 'Sign it' }).click();
   await expect(page.getByText('Nothing was signed.')).toBeVisible();
-  await dialog.getByLabel('Your password').fill(PEOPLE.idris.password);
+  await typeInto(dialog.getByLabel('Your password'), PEOPLE.idris.password);
   await dialog.getByRole('button', { name: 'Sign it' }).click();
   await expect(dialog).toBeHidden();
   await expect(toSign.getByRole('button', { name: 'Draft logbook entry' })).toHaveCount(waiting - 1);
@@ -149,12 +151,12 @@ test('a booking is dragged by hand, and outside somebody’s usual hours it is a
     await page.getByRole('option', { name: option }).click();
   };
   await choose('Person', /Tomas/);
-  await dialog.getByLabel('Monday').fill('mornings');
+  await typeInto(dialog.getByLabel('Monday'), 'mornings');
   await expect(dialog.getByText(/“mornings” is not a time range/)).toBeVisible();
-  await expect(dialog.getByRole('button', { name: 'Keep' })).toBeDisabled();
-  await dialog.getByLabel('Monday').fill('9-12');
-  await dialog.getByLabel('Tuesday').fill('9 to 12:30, 14 to 18');
-  await dialog.getByRole('button', { name: 'Keep' }).click();
+  await expect(dialog.getByRole('button', { name: 'Save availability' })).toBeDisabled();
+  await typeInto(dialog.getByLabel('Monday'), '9-12');
+  await typeInto(dialog.getByLabel('Tuesday'), '9 to 12:30, 14 to 18');
+  await dialog.getByRole('button', { name: 'Save availability' }).click();
   await expect(dialog).toBeHidden();
 
   await page.getByRole('button', { name: 'Book', exact: true }).click();

@@ -1,7 +1,9 @@
 /** A school of one’s own in real Chromium: people come by a link and go, the account is one’s own, the school is settled. */
+
 import { expect, type Page, test } from '@playwright/test';
 import { seriousViolations } from './support/axe.ts';
 import { signIn, signInQuickly } from './support/people.ts';
+import { typeInto } from './support/typing.ts';
 
 const PASSWORD = 'lantern gravel moss';
 
@@ -17,8 +19,8 @@ test('someone is invited, comes by the link, is helped with the password, and go
   await page.goto('/people');
   await page.getByRole('button', { name: 'Invite someone' }).click();
   const dialog = page.getByRole('dialog');
-  await dialog.getByLabel('Name').fill('Piet Alder');
-  await dialog.getByLabel('Email, to sign in with').fill(email);
+  await typeInto(dialog.getByLabel('Name'), 'Piet Alder');
+  await typeInto(dialog.getByLabel('Email, to sign in with'), email);
   await dialog.getByRole('button', { name: 'Create the link' }).click();
   const link = await shownLink(page);
   await page.keyboard.press('Escape');
@@ -27,10 +29,10 @@ test('someone is invited, comes by the link, is helped with the password, and go
   const other = await browser.newContext();
   const guest = await other.newPage();
   await guest.goto(link);
-  await guest.getByLabel('Password of your own').fill('qwertyuiop');
+  await typeInto(guest.getByLabel('Password of your own'), 'qwertyuiop');
   await guest.getByRole('button', { name: 'Accept and sign in' }).click();
   await expect(guest.getByRole('alert')).toContainText('tried first');
-  await guest.getByLabel('Password of your own').fill(PASSWORD);
+  await typeInto(guest.getByLabel('Password of your own'), PASSWORD);
   expect(await seriousViolations(guest)).toEqual([]);
   await guest.getByRole('button', { name: 'Accept and sign in' }).click();
   await expect(guest.getByRole('heading', { name: 'Your next lesson' })).toBeVisible();
@@ -44,10 +46,10 @@ test('someone is invited, comes by the link, is helped with the password, and go
   const reset = await shownLink(page);
   await page.keyboard.press('Escape');
   await guest.goto(reset);
-  await guest.getByLabel('Password of your own').fill('another set of words');
+  await typeInto(guest.getByLabel('Password of your own'), 'another set of words');
   await guest.getByRole('button', { name: 'Keep this password' }).click();
-  await guest.getByLabel('Email').fill(email);
-  await guest.getByLabel('Password', { exact: true }).fill('another set of words');
+  await typeInto(guest.getByLabel('Email'), email);
+  await typeInto(guest.getByLabel('Password', { exact: true }), 'another set of words');
   await guest.getByRole('button', { name: 'Sign in' }).click();
   await expect(guest.getByRole('heading', { name: 'Your next lesson' })).toBeVisible();
 
@@ -70,7 +72,7 @@ test('an invitation that cannot be made says so at its fields', async ({ page })
   await page.goto('/people');
   await page.getByRole('button', { name: 'Invite someone' }).click();
   const dialog = page.getByRole('dialog');
-  await dialog.getByLabel('Email').fill('nowhere');
+  await typeInto(dialog.getByLabel('Email'), 'nowhere');
   await dialog.getByRole('button', { name: 'Create the link' }).click();
   await expect(dialog.getByText('write a name')).toBeVisible();
   await expect(dialog.getByLabel('Email')).toHaveAttribute('aria-invalid', 'true');
@@ -80,8 +82,8 @@ test('the school is settled by its chief, and by nobody else', async ({ page, br
   await signInQuickly(page.request, 'maren');
   await page.goto('/school');
   const lonDeg = -2.5 - Number((Math.random() / 2).toFixed(4));
-  await page.getByLabel('Latitude').fill('54.5');
-  await page.getByLabel('Longitude').fill(String(lonDeg));
+  await typeInto(page.getByLabel('Latitude'), '54.5');
+  await typeInto(page.getByLabel('Longitude'), String(lonDeg));
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Saved. New lessons')).toBeVisible();
   const { settings } = await (await page.request.get('/api/school')).json();
@@ -104,9 +106,10 @@ test('a table of people is looked at, then all are invited at once and their lin
   await page.getByRole('button', { name: 'Invite many' }).click();
   const dialog = page.getByRole('dialog');
   const table = dialog.getByLabel('The table');
-  await table.fill('person and phone\nA 1');
+  await typeInto(table, 'person and phone\nA 1');
   await expect(dialog.getByRole('alert')).toContainText('“name” and “email”');
-  await table.fill(
+  await typeInto(
+    table,
     [
       'Name;E-mail;Instructor',
       `Ada Fell;ada-${mark}@fellside.example;Petra Lindqvale`,
@@ -145,8 +148,8 @@ test('what a minor’s guardian agreed to is written down, and the student sees 
   await page.getByRole('option', { name: 'Something else, in words' }).click();
   await dialog.getByRole('button', { name: 'Save' }).click();
   await expect(dialog.getByRole('alert')).toHaveText('say to what');
-  await dialog.getByLabel('In words').fill(mark);
-  await dialog.getByLabel('A parent or guardian agrees, by name').fill('Rowan Ashgrove');
+  await typeInto(dialog.getByLabel('In words'), mark);
+  await typeInto(dialog.getByLabel('A parent or guardian agrees, by name'), 'Rowan Ashgrove');
   await dialog.getByRole('button', { name: 'Save' }).click();
   const kept = dialog.getByRole('listitem').filter({ hasText: mark });
   await expect(kept).toContainText('Rowan Ashgrove, for the student');
@@ -165,19 +168,19 @@ test('a chief names the grades and keeps a lesson to begin with; a person settle
   await signInQuickly(page.request, 'maren');
   await page.goto('/school');
   const names = page.getByRole('region', { name: 'Names of the grades' });
-  await names.getByLabel('Grade 2').fill('with help');
+  await typeInto(names.getByLabel('Grade 2'), 'with help');
   const wind = page.getByLabel('Wind at most, kt', { exact: true });
-  await wind.fill('14');
+  await typeInto(wind, '14');
   await page.getByRole('button', { name: 'Save' }).click();
   // One of five says nothing of the others.
   await expect(page.getByText('all five, or none')).toHaveCount(4);
-  await wind.fill('');
+  await typeInto(wind, '');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Saved. New lessons')).toBeVisible();
 
   await page.goto('/brief/new');
   await page.getByRole('tab', { name: 'Day and load' }).click();
-  await page.getByLabel('Title').fill(title);
+  await typeInto(page.getByLabel('Title'), title);
   await page.getByRole('tab', { name: 'Order' }).click();
   await page.getByRole('button', { name: 'The four fundamentals' }).click();
   await page.getByRole('button', { name: 'Save this order as a usual lesson' }).click();
@@ -185,7 +188,7 @@ test('a chief names the grades and keeps a lesson to begin with; a person settle
 
   await page.goto('/school');
   await expect(names.getByLabel('Grade 2')).toHaveValue('with help');
-  await names.getByLabel('Grade 2').fill('guided');
+  await typeInto(names.getByLabel('Grade 2'), 'guided');
   await page.getByRole('button', { name: `Remove ${title}` }).click();
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Saved. New lessons')).toBeVisible();

@@ -1,7 +1,9 @@
 /** The right seat in real Chromium: a flight heard as it is flown, the network cut, the tablet reloaded; nothing lost, nothing twice. */
+
 import { expect, request as newRequest, test } from '@playwright/test';
 import { flyDevice } from './support/device.ts';
 import { lessonsOf, signInQuickly } from './support/people.ts';
+import { typeInto } from './support/typing.ts';
 import { openWire } from './support/wire.ts';
 
 test.use({ viewport: { width: 820, height: 1180 }, serviceWorkers: 'allow', hasTouch: true });
@@ -73,7 +75,7 @@ test('three marks with the network cut, the page reloaded, the network back: thr
   await page.reload();
   // The page itself comes from this device.
   await expect(page.getByText('no network, 2 marks kept')).toBeVisible({ timeout: 20_000 });
-  await page.getByRole('button', { name: 'An attempt begins' }).click();
+  await page.getByRole('button', { name: 'Start an attempt' }).click();
   await tap('mark');
   await expect(page.getByText('no network, 3 marks kept')).toBeVisible({ timeout: 10_000 });
   await page.close();
@@ -113,7 +115,7 @@ test('the chief adds a device, sees its key once, and watches nothing that is no
   await signInQuickly(page.request, 'maren');
   await page.goto('/live');
   await expect(page.getByRole('heading', { name: 'Devices' })).toBeVisible();
-  await page.getByLabel('Name of the device').fill('Panel mount');
+  await typeInto(page.getByLabel('Name of the device'), 'Panel mount');
   await page.getByRole('combobox', { name: 'Airplane' }).click();
   await page.getByRole('option').first().click();
   await page.getByRole('button', { name: 'Add a device' }).click();

@@ -1,8 +1,10 @@
 /** The second step of signing in, with a real authenticator's codes (RFC 6238): begun, asked for, used up, and ended. */
+
 import { expect, type Page, test } from '@playwright/test';
 import { generateSync } from 'otplib';
 import { seriousViolations } from './support/axe.ts';
 import { signInQuickly } from './support/people.ts';
+import { typeInto } from './support/typing.ts';
 
 const PASSWORD = 'lantern gravel moss';
 const STEP_MS = 30_000;
@@ -21,7 +23,7 @@ async function newcomer(page: Page): Promise<string> {
   const { url } = (await invited.json()) as { url: string };
   await page.request.delete('/api/session');
   await page.goto(url);
-  await page.getByLabel('Password of your own').fill(PASSWORD);
+  await typeInto(page.getByLabel('Password of your own'), PASSWORD);
   await page.getByRole('button', { name: 'Accept and sign in' }).click();
   await expect(page.getByRole('navigation', { name: 'Stations' })).toBeVisible();
   return email;
@@ -30,8 +32,8 @@ async function newcomer(page: Page): Promise<string> {
 async function knock(page: Page, email: string): Promise<void> {
   await page.request.delete('/api/session');
   await page.goto('/sign-in');
-  await page.getByLabel('Email').fill(email);
-  await page.getByLabel('Password', { exact: true }).fill(PASSWORD);
+  await typeInto(page.getByLabel('Email'), email);
+  await typeInto(page.getByLabel('Password', { exact: true }), PASSWORD);
   await page.getByRole('button', { name: 'Sign in' }).click();
 }
 
@@ -44,11 +46,11 @@ test('a second step is put in force, asked for at the door, and ended again', as
   expect(await section.getByRole('link', { name: 'this link' }).getAttribute('href')).toContain(secret);
 
   const shown = section.getByLabel('The code that the app shows now');
-  await shown.fill('000000');
+  await typeInto(shown, '000000');
   await section.getByRole('button', { name: 'Switch it on' }).click();
   await expect(section.getByRole('alert')).toContainText('not what the app shows');
   const first = codeOf(secret);
-  await shown.fill(first);
+  await typeInto(shown, first);
   await page.keyboard.press('Enter');
   const kept = page.getByRole('dialog', { name: 'Recovery codes' });
   await expect(kept.getByRole('listitem')).toHaveCount(10);
@@ -65,20 +67,20 @@ test('a second step is put in force, asked for at the door, and ended again', as
   await page.keyboard.press('Enter');
   // A code that was used is nobody's a second time.
   await expect(page.getByRole('alert')).toContainText('used before');
-  await code.fill(paper);
+  await typeInto(code, paper);
   await page.keyboard.press('Enter');
   await expect(page.getByRole('navigation', { name: 'Stations' })).toBeVisible();
 
   await knock(page, email);
-  await code.fill(paper);
+  await typeInto(code, paper);
   await page.keyboard.press('Enter');
   await expect(page.getByRole('alert')).toContainText('used before');
-  await code.fill(codeOf(secret, 1));
+  await typeInto(code, codeOf(secret, 1));
   await page.keyboard.press('Enter');
   await expect(page.getByRole('navigation', { name: 'Stations' })).toBeVisible();
 
   await page.goto('/me');
-  await section.getByLabel('A code, to switch it off').fill(otherPaper);
+  await typeInto(section.getByLabel('A code, to switch it off'), otherPaper);
   await section.getByRole('button', { name: 'Switch off the second step' }).click();
   await expect(section.getByRole('button', { name: 'Begin' })).toBeVisible();
   await knock(page, email);

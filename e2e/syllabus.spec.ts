@@ -1,6 +1,8 @@
 /** What a school asks before solo, in its own words: a syllabus copied and edited by form, and the texts of endorsements. */
+
 import { expect, test } from '@playwright/test';
 import { signInQuickly } from './support/people.ts';
+import { typeInto } from './support/typing.ts';
 
 test('a syllabus is copied, a skill put, a figure hardened, a gate added; what does not fit is said where it stands', async ({
   page,
@@ -9,27 +11,27 @@ test('a syllabus is copied, a skill put, a figure hardened, a gate added; what d
   await signInQuickly(page.request, 'maren');
   await page.goto('/syllabus');
   await page.getByRole('button', { name: 'Copy and edit' }).click();
-  await page.getByLabel('Its id').fill('Not An Id');
+  await typeInto(page.getByLabel('Its id'), 'Not An Id');
   const save = page.getByRole('button', { name: 'Save the copy' });
   await expect(page.getByText('1 thing needs correcting')).toBeVisible();
   await expect(save).toBeDisabled();
-  await page.getByLabel('Its id').fill(id);
+  await typeInto(page.getByLabel('Its id'), id);
   const ready = page.getByRole('region', { name: 'What makes a skill ready' });
-  await ready.getByLabel('Counted attempts').fill('7');
-  await ready.getByLabel('Chance, %', { exact: true }).fill('180');
+  await typeInto(ready.getByLabel('Counted attempts'), '7');
+  await typeInto(ready.getByLabel('Chance, %', { exact: true }), '180');
   await expect(save).toBeDisabled();
-  await ready.getByLabel('Chance, %', { exact: true }).fill('85');
+  await typeInto(ready.getByLabel('Chance, %', { exact: true }), '85');
 
   const skills = page.getByRole('region', { name: 'Skills', exact: true });
   await skills
     .getByRole('button', { name: /^Slow flight/ })
     .first()
     .click();
-  await skills.getByLabel('Refresher due after, days').fill('14');
+  await typeInto(skills.getByLabel('Refresher due after, days'), '14');
   const gates = page.getByRole('region', { name: 'Solo requirements', exact: true });
   await gates.getByRole('button', { name: 'Add a requirement' }).click();
   await gates.getByRole('button', { name: /^A new requirement/ }).click();
-  await gates.getByLabel('Title').fill('Mountain weather evening');
+  await typeInto(gates.getByLabel('Title'), 'Mountain weather evening');
   await expect(save).toBeEnabled();
   await save.click();
 
@@ -53,9 +55,9 @@ test('an endorsement reads as it will be signed; of two chiefs the second is tol
   const solo = page.getByRole('region', { name: 'Solo flight, first 90 days' });
   await expect(solo.getByText(/Reads:.*A\. Student/)).toBeVisible();
   const before = (await solo.getByLabel('Text').inputValue()).replace(' Never above cloud.', '');
-  await solo.getByLabel('Text').fill(`${before} {weather}`);
+  await typeInto(solo.getByLabel('Text'), `${before} {weather}`);
   await expect(solo.getByText('Other braces stay as they are.')).toBeVisible();
-  await solo.getByLabel('Text').fill(`${before} Never above cloud.`);
+  await typeInto(solo.getByLabel('Text'), `${before} Never above cloud.`);
 
   // Another window is first.
   const title = `Crosswind, ${Date.now()}`;

@@ -20,7 +20,7 @@ test('a steep turn flown from the keyboard is found and scored', async ({ page }
   const entry = (await readPanel(page)).altitudeFt;
 
   // Chosen by hand, the choice gives the keyboard back: the arrows are the stick, and change nothing there.
-  const together = page.getByRole('radiogroup', { name: 'How it is flown together' });
+  const together = page.getByRole('radiogroup', { name: 'Coaching' });
   await together.getByText('Coached').click();
   const pace = page.getByRole('button', { name: 'Pace', exact: true });
   await page.keyboard.press('o');

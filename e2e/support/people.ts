@@ -2,6 +2,7 @@ import { mkdirSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { APIRequestContext, Page } from '@playwright/test';
+import { typeInto } from './typing.ts';
 
 /** The demo's people that the tests sign in as. */
 export const PEOPLE = {
@@ -23,8 +24,8 @@ export function keepFolder(): string {
 /** Through the form, as a person does. */
 export async function signIn(page: Page, who: PersonKey): Promise<void> {
   await page.goto('/sign-in');
-  await page.getByLabel('Email').fill(PEOPLE[who].email);
-  await page.getByLabel('Password', { exact: true }).fill(PEOPLE[who].password);
+  await typeInto(page.getByLabel('Email'), PEOPLE[who].email);
+  await typeInto(page.getByLabel('Password', { exact: true }), PEOPLE[who].password);
   await page.getByRole('button', { name: 'Sign in' }).click();
   // Today comes first; a test begins at the lessons.
   await page

@@ -4,7 +4,9 @@ import { type ElementHandle, expect, type Locator, type Page } from '@playwright
 type Field = ElementHandle<SVGElement | HTMLElement>;
 
 /** Empties a field by keys and types into it; the field keeps the keyboard. */
-export async function typeInto(page: Page, field: Field | Locator, text: string): Promise<void> {
+export const typeInto = (field: Locator, text: string): Promise<void> => typed(field.page(), field, text);
+
+async function typed(page: Page, field: Field | Locator, text: string): Promise<void> {
   await field.click();
   await page.keyboard.press('Control+A');
   await page.keyboard.press('Delete');
@@ -32,38 +34,38 @@ async function walkNumber(page: Page, field: Field, name: string, nth: number): 
   // Of very many like it each is typed into one way or the other.
   const chosen = nth < FEW ? texts : [texts[nth % 2]];
   for (const text of chosen) {
-    await typeInto(page, field, text);
+    await typed(page, field, text);
     expect(await field.inputValue(), `${name}: while it is typed`).toBe(text);
     await leave(page);
     const value = await field.inputValue();
     if ((await said(field)) === '') expect([text, '30.5'], `${name}: left with ${text}`).toContain(value);
   }
   if (nth >= FEW) return;
-  await typeInto(page, field, '3o');
+  await typed(page, field, '3o');
   await leave(page);
   expect(await said(field), `${name}: what is no number`).toMatch(/number/);
 }
 
 async function walkDay(page: Page, field: Field, name: string): Promise<void> {
-  await typeInto(page, field, '3 apr 2027');
+  await typed(page, field, '3 apr 2027');
   await leave(page);
   expect(await field.inputValue(), name).toBe('Sat 3 Apr 2027');
-  await typeInto(page, field, '31 feb 2027');
+  await typed(page, field, '31 feb 2027');
   await leave(page);
   expect(await said(field), `${name}: no day of the calendar`).toMatch(/Type a day/);
-  await typeInto(page, field, '2027-04-05');
+  await typed(page, field, '2027-04-05');
   await leave(page);
   expect(await field.inputValue(), name).toBe('Mon 5 Apr 2027');
 }
 
 async function walkTime(page: Page, field: Field, name: string): Promise<void> {
-  await typeInto(page, field, '1430');
+  await typed(page, field, '1430');
   await leave(page);
   expect(await field.inputValue(), name).toBe('14:30');
-  await typeInto(page, field, '2575');
+  await typed(page, field, '2575');
   await leave(page);
   expect(await said(field), `${name}: no time of day`).toMatch(/Type a time/);
-  await typeInto(page, field, '9:05');
+  await typed(page, field, '9:05');
   await leave(page);
   expect(await field.inputValue(), name).toBe('09:05');
 }

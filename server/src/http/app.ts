@@ -76,8 +76,7 @@ const OPEN_LINKS = /^\/api\/(invitations|resets|calendar)\/[^/]+$/;
 export function makeApp(services: Services, webFolder?: string): OpenAPIHono<Env> {
   const app = new OpenAPIHono<Env>();
   app.use(headers);
-  app.use(requestId());
-  app.use('/api/*', logged, measured);
+  app.use('/api/*', requestId(), logged, measured);
   app.use(async (c, next) => {
     c.set('database', services.database);
     c.set('tasks', services.tasks);

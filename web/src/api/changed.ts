@@ -4,6 +4,7 @@
  */
 import { useSyncExternalStore } from 'react';
 import { type Key, mutate } from 'swr';
+import { answerUnderWay } from './early.ts';
 
 let changes = 0;
 const listeners = new Set<() => void>();
@@ -32,8 +33,8 @@ const SESSION = /\/api\/(session|setup|invitations\/[^/]+)$/;
 
 /** `fetch` for the API, by the rule above. */
 export const refreshing: typeof fetch = async (input, init) => {
-  const response = await fetch(input, init);
   const asks = !init?.method || init.method === 'GET';
+  const response = (asks && (await answerUnderWay(String(input)))) || (await fetch(input, init));
   if (!asks && response.ok && !SESSION.test(String(input instanceof Request ? input.url : input)))
     void refresh();
   return response;

@@ -21,54 +21,15 @@ export const options = {
   errorRetryInterval: 2000,
 };
 
-/** Under which name an answer is kept, and how it is asked for. */
-export type Ask<T> = readonly [path: string, ask: () => Promise<T>];
-
-const useAsk = <T>(ask: Ask<T> | null, more?: SWRConfiguration<T, ApiError>) =>
-  useSWR<T, ApiError>(ask?.[0] ?? null, ask && (() => begun(ask)), { ...options, ...more });
+/** Kept under its path, and asked for as it says. */
 const useGet = <T>(path: string | null, by: () => Promise<T>, more?: SWRConfiguration<T, ApiError>) =>
-  useAsk(path === null ? null : ask(path, by), more);
+  useSWR<T, ApiError>(path, by, { ...options, ...more });
 
-/** Answers asked for before there was a page to ask for them, and when. */
-const early = new Map<string, { answer: Promise<unknown>; askedMs: number }>();
-/** What waited longer for its page may be other by now. */
-const EARLY_MS = 5000;
-
-export function askNow([path, by]: Ask<unknown>): void {
-  const answer = by();
-  // Who takes it up asks again; who does not has nothing to be told.
-  answer.catch(() => undefined);
-  early.set(path, { answer, askedMs: Date.now() });
-}
-
-/** The answer that is under way, else one asked for now: also where nobody was signed in when the first was. */
-function begun<T>([path, by]: Ask<T>): Promise<T> {
-  const known = early.get(path);
-  early.delete(path);
-  return known && Date.now() - known.askedMs < EARLY_MS ? (known.answer as Promise<T>).catch(by) : by();
-}
-
-const ask = <T>(path: string, by: () => Promise<T>): Ask<T> => [path, by];
+/** Under which name a student's path is kept. */
 export const pathOf = (studentId: string) => `/students/${studentId}/path`;
-/** What a page may begin with. */
-export const asks = {
-  me: () => ask('/me', () => read(api.me.$get())),
-  today: () => ask('/today', () => read(api.today.$get())),
-  students: () => ask('/students', () => read(api.students.$get())),
-  airplanes: () => ask('/airplanes', () => read(api.airplanes.$get())),
-  standards: () => ask('/standards', () => read(api.standards.$get())),
-  technique: () => ask('/technique', () => read(api.technique.$get())),
-  lesson: (id: string) => ask(`/lessons/${id}`, () => read(api.lessons[':id'].$get({ param: { id } }))),
-  recording: (id: string) =>
-    ask(`/recordings/${id}`, () => read(api.recordings[':id'].$get({ param: { id } }))),
-  path: (id: string) => ask(pathOf(id), () => read(api.students[':id'].path.$get({ param: { id } }))),
-  logbook: (id: string) =>
-    ask(`/students/${id}/logbook`, () => read(api.students[':id'].logbook.$get({ param: { id } }))),
-};
-
-export const useMe = () => useAsk(asks.me());
+export const useMe = () => useGet('/me', () => read(api.me.$get()));
 export const useSessions = () => useGet('/me/sessions', () => read(api.me.sessions.$get()));
-export const useStudents = () => useAsk(asks.students());
+export const useStudents = () => useGet('/students', () => read(api.students.$get()));
 export const useInvitations = (wanted: boolean) =>
   useGet(wanted ? '/people/invitations' : null, () => read(api.people.invitations.$get()));
 /** Asked again now and then: a flight begins and ends without anybody here doing anything. */
@@ -100,15 +61,16 @@ export const useTrail = () => {
   );
 };
 export const usePeople = () => useGet('/people', () => read(api.people.$get()));
-export const useAirplanes = () => useAsk(asks.airplanes());
+export const useAirplanes = () => useGet('/airplanes', () => read(api.airplanes.$get()));
 export const useOwnFigures = (id: string) =>
   useGet(`/airplanes/${id}/own-figures`, () =>
     read(api.airplanes[':id']['own-figures'].$get({ param: { id } })),
   );
-export const useStandards = () => useAsk(asks.standards());
+export const useStandards = () => useGet('/standards', () => read(api.standards.$get()));
 export const useSchoolWords = () => useGet('/coach-words', () => read(api['coach-words'].$get()));
-export const useTechnique = () => useAsk(asks.technique());
-export const useLesson = (id: string | undefined) => useAsk(id ? asks.lesson(id) : null);
+export const useTechnique = () => useGet('/technique', () => read(api.technique.$get()));
+export const useLesson = (id: string | undefined) =>
+  useGet(id ? `/lessons/${id}` : null, () => read(api.lessons[':id'].$get({ param: { id: id! } })));
 
 export interface LessonsWanted {
   studentId?: string;
@@ -139,7 +101,10 @@ export const useLessons = (wanted: LessonsWanted = {}, limit = 50) => {
   );
 };
 
-export const usePath = (studentId: string | undefined) => useAsk(studentId ? asks.path(studentId) : null);
+export const usePath = (studentId: string | undefined) =>
+  useGet(studentId ? pathOf(studentId) : null, () =>
+    read(api.students[':id'].path.$get({ param: { id: studentId! } })),
+  );
 
 export interface MatrixWanted {
   search: string;
@@ -169,10 +134,11 @@ export const useProposal = (studentId: string, query: { blockMin?: number; cloud
     { keepPreviousData: true },
   );
 
-export const useToday = () => useAsk(asks.today());
+export const useToday = () => useGet('/today', () => read(api.today.$get()));
 export const useWeek = (day: string) =>
   useGet(`/week?day=${day}`, () => read(api.week.$get({ query: { day } })));
-export const useLogbook = (id: string) => useAsk(asks.logbook(id));
+export const useLogbook = (id: string) =>
+  useGet(`/students/${id}/logbook`, () => read(api.students[':id'].logbook.$get({ param: { id } })));
 export const useAgreements = (id: string) =>
   useGet(`/students/${id}/agreements`, () => read(api.students[':id'].agreements.$get({ param: { id } })));
 export const useLandings = (id: string) =>
@@ -231,10 +197,14 @@ const underWay = new Set<string>();
 
 /** Asks again while the analysis runs; what it found changes the lists and the path as well. */
 export const useRecording = (id: string | undefined) =>
-  useAsk<RecordingView>(id ? asks.recording(id) : null, {
-    refreshInterval: (latest) => (isUnderWay(latest) ? 300 : 0),
-    onSuccess: (latest) => {
-      if (isUnderWay(latest)) underWay.add(latest.id);
-      else if (underWay.delete(latest.id)) void refresh();
+  useGet<RecordingView>(
+    id ? `/recordings/${id}` : null,
+    () => read(api.recordings[':id'].$get({ param: { id: id! } })),
+    {
+      refreshInterval: (latest) => (isUnderWay(latest) ? 300 : 0),
+      onSuccess: (latest) => {
+        if (isUnderWay(latest)) underWay.add(latest.id);
+        else if (underWay.delete(latest.id)) void refresh();
+      },
     },
-  });
+  );

@@ -3,7 +3,7 @@ import { flownOf, type LessonSummary } from '@keel/core';
 import { Button, TextInput } from '@mantine/core';
 import { useDebouncedValue } from '@mantine/hooks';
 import { IconSearch } from '@tabler/icons-react';
-import { useState } from 'react';
+import { type ComponentType, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { type LessonsWanted, useLessons, useMe } from '../api/hooks.ts';
 import { Deleted } from '../debrief/Deleted.tsx';
@@ -43,7 +43,14 @@ function target(lesson: LessonSummary, station: Station): string {
   return recording && station === 'debrief' ? `/debrief/${recording.id}` : `/brief/${lesson.id}`;
 }
 
-export function LessonsPage({ station }: { station: Station }) {
+/** The same list at each station that begins with one. */
+export const LESSONS: Readonly<Record<Station, ComponentType>> = {
+  brief: () => <LessonsPage station="brief" />,
+  fly: () => <LessonsPage station="fly" />,
+  debrief: () => <LessonsPage station="debrief" />,
+};
+
+function LessonsPage({ station }: { station: Station }) {
   const { data: me } = useMe();
   const navigate = useNavigate();
   const [search, setSearch] = useState('');

@@ -34,7 +34,7 @@ export function RunUpFigures({ airplane, lessonId }: { airplane: Airplane; lesso
     });
   return (
     <div className="run-up">
-      <h3>As read today</h3>
+      <h3>Today’s readings</h3>
       {readingsOf(airplane).map((reading) => {
         const name = READING_NAMES[reading];
         const value = read[reading];
@@ -60,7 +60,7 @@ export function RunUpFigures({ airplane, lessonId }: { airplane: Airplane; lesso
       </div>
       {Object.keys(read).length > 0 && (
         <Button variant="subtle" size="compact-sm" onClick={() => setRead({})}>
-          Read anew
+          Clear the readings
         </Button>
       )}
     </div>

@@ -42,7 +42,9 @@ export function ShareMenu(props: { lesson: Lesson; unsaved: boolean; mayEdit: bo
           </Button>
         </Menu.Target>
         <Menu.Dropdown>
-          {unsaved && <Menu.Label>As last saved: save first to have your changes in it</Menu.Label>}
+          {unsaved && (
+            <Menu.Label>Shows the lesson as last saved. Save first to include your changes.</Menu.Label>
+          )}
           <Menu.Item component="a" href={`${address}/kneeboard.pdf?size=a5`} target="_blank">
             Kneeboard, A5
           </Menu.Item>

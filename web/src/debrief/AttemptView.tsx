@@ -289,7 +289,7 @@ function MarkDialog(props: {
           onChange={(event) => setText(event.currentTarget.value)}
         />
         <Button type="submit" disabled={!text.trim()}>
-          Keep
+          Save the mark
         </Button>
       </form>
     </Modal>

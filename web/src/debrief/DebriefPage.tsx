@@ -182,7 +182,7 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
         )}
         {recording.outdated && !isStudent && (
           <div className="sheet row spread" style={{ flexWrap: 'wrap' }}>
-            <p>This score was worked out by an older version. Scoring again says what a newer one changes.</p>
+            <p>An older version made this score. Score again to see what changes.</p>
             <Button loading={busy} onClick={rescore}>
               Score again
             </Button>
@@ -202,7 +202,7 @@ function Debrief({ recording: fromServer }: { recording: RecordingView }) {
         {recording.score && attempts.length === 0 && part !== 'approaches' && (
           <Empty title="No maneuver was found">
             A turn counts from 45° on, a steep turn from 36° of bank; slow flight and stalls show by their
-            airspeed; climbs, descents and straight flight are looked for where a card asks for them.{' '}
+            airspeed; climbs, descents and straight flight are found where a card asks for them.{' '}
             {noticesText(recording.score.recording.notices, unitsFor(recording.airplane))}
           </Empty>
         )}

@@ -84,7 +84,7 @@ export function EditAttempt(props: {
         />
         {variants.length > 1 && (
           <Select
-            label="Which"
+            label="Variant"
             style={{ width: 120 }}
             value={variant}
             placeholder="as flown"

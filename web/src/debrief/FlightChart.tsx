@@ -103,15 +103,15 @@ export function FlightChart(props: {
       <div className="row spread" style={{ flexWrap: 'wrap' }}>
         <h3>The whole flight</h3>
         <span className="row small quiet no-print" style={{ flexWrap: 'wrap' }}>
-          Drag to move, turn the wheel to look closer, tap for a moment
-          <Button size="compact-sm" variant="default" onClick={() => zoom(0.5)} aria-label="Closer">
+          Drag to move, scroll to zoom, tap to place the cursor
+          <Button size="compact-sm" variant="default" onClick={() => zoom(0.5)} aria-label="Zoom in">
             +
           </Button>
-          <Button size="compact-sm" variant="default" onClick={() => zoom(2)} aria-label="Further away">
+          <Button size="compact-sm" variant="default" onClick={() => zoom(2)} aria-label="Zoom out">
             −
           </Button>
           <Button size="compact-sm" variant="default" onClick={() => setSpan(whole)}>
-            All of it
+            Whole flight
           </Button>
         </span>
       </div>

@@ -112,7 +112,11 @@ export function MoreOfAttempt(props: {
         }
         placeholder="Stop the roll, then pull."
       />
-      <CommentForm label="Comment" action="Keep" keep={(text) => addStatement({ kind: 'comment', text })} />
+      <CommentForm
+        label="Comment"
+        action="Save comment"
+        keep={(text) => addStatement({ kind: 'comment', text })}
+      />
       <Words statements={statements} addStatement={addStatement} />
       <div className="row" style={{ flexWrap: 'wrap', gap: 2 }}>
         {MORE.map(({ value, label }) => (
@@ -193,7 +197,7 @@ function Exceptions({
           style={{ width: 170 }}
         />
         <TextInput
-          label="Reason (kept)"
+          label="Reason (stays on record)"
           value={reason}
           onChange={(event) => setReason(event.currentTarget.value)}
           style={{ flex: 1 }}
@@ -214,7 +218,7 @@ function Exceptions({
         value={statements.discontinued ?? 'none'}
         onChange={(value) => value && addStatement({ kind: 'discontinued', reason: value as 'traffic' })}
         data={[
-          { value: 'none', label: 'no, it was completed' },
+          { value: 'none', label: 'No: it was completed' },
           ...DISCONTINUED_REASONS.map((value) => ({ value, label: `for ${value}` })),
         ]}
       />

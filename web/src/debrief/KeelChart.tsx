@@ -18,10 +18,6 @@ import {
   unitsFor,
 } from '@keel/core';
 import { useElementSize } from '@mantine/hooks';
-import { CustomChart, LineChart } from 'echarts/charts';
-import { GridComponent, MarkAreaComponent, MarkLineComponent } from 'echarts/components';
-import { use } from 'echarts/core';
-import { CanvasRenderer } from 'echarts/renderers';
 import { type KeyboardEvent, type PointerEvent, useMemo, useRef } from 'react';
 import { clock, numberText, PARAMETER_NAMES } from '../parts/format.ts';
 import { useChart } from '../parts/use-chart.ts';
@@ -44,8 +40,6 @@ import {
   targetText,
 } from './keel-lanes.ts';
 import './keel-chart.css';
-
-use([LineChart, CustomChart, GridComponent, MarkAreaComponent, MarkLineComponent, CanvasRenderer]);
 
 interface KeelChartProps {
   attempt: AttemptScore;

@@ -79,7 +79,7 @@ function editWords(edit: StatementEdit): string {
     case 'retype':
       return `${was}: called ${maneuverName(edit.newManeuver, edit.newVariant ?? 'standard').toLowerCase()}`;
     case 'seen':
-      return `${was}: ${edit.requirement} seen ${edit.held ? 'as asked' : 'not as asked'}`;
+      return `${was}: ${edit.requirement} ${edit.held ? 'met' : 'not met'}`;
     case 'air':
       return `${was}: ${AIR_WORDS[edit.level]}`;
     case 'configured':

@@ -93,7 +93,7 @@ export function PlanView({
         </text>
       </svg>
       <figcaption className="small quiet">
-        Over the ground, wind and all. The ring is where the turn began.
+        Track over the ground, wind included. The ring marks where the turn began.
       </figcaption>
     </figure>
   );

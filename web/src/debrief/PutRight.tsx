@@ -75,7 +75,7 @@ function RightDialog({ recording, close }: { recording: RecordingView; close: ()
   return (
     <Modal opened onClose={close} title={<strong>Correct its details</strong>}>
       <div className="stack">
-        <p className="quiet">It is scored again. Grades and comments stay with their attempts.</p>
+        <p className="quiet">The flight is scored again. Grades and comments stay with their attempts.</p>
         {problem && <p role="alert">{problem}</p>}
         <Select
           label="Flown by"
@@ -83,7 +83,7 @@ function RightDialog({ recording, close }: { recording: RecordingView; close: ()
           value={studentId}
           description={
             isMoved
-              ? 'It leaves the first student’s path, lesson and drafts. Instructors’ grades and comments go with it.'
+              ? 'The flight leaves the first student’s path, lesson and drafts. Instructors’ grades and comments go with it.'
               : undefined
           }
           onChange={(value) => {

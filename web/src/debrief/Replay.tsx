@@ -137,7 +137,7 @@ function Running({ recording, attempt, cursorS, setCursorS, flight }: Props & { 
           ? 'Flaps were not recorded. '
           : `Flaps ${moment.flaps_deg < 0.5 ? 'up' : `${numberText(moment.flaps_deg)}°`}. `}
         {flight.notes.length > 0 && `Of this picture: ${flight.notes.join('; ')}. `}
-        The country outside is drawn, not recorded.
+        The terrain is drawn, not recorded.
       </p>
     </>
   );

@@ -85,13 +85,13 @@ export function useFlightLanes(shown: {
     [flight, lanes],
   );
   const ranges = useMemo(() => lanes.map(({ column }) => rangeOf(flight.columns[column])), [flight, lanes]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: a new chart, made for new colours, is drawn on as well
   useEffect(() => {
+    if (!chart) return;
     const { time_s: times } = flight.columns;
     const { span } = drawn;
     const rows = (flight.rows * lengthS(span)) / (times[flight.rows - 1] - times[0]);
     const enough = rows / THINNED_BY > 2 * pixels;
-    chart.current?.setOption(
+    chart.setOption(
       {
         xAxis: {
           min: span.fromS,
@@ -106,7 +106,7 @@ export function useFlightLanes(shown: {
       },
       { silent: true },
     );
-  }, [flight, lanes, thin, ranges, drawn, pixels, buffers, colours]);
+  }, [chart, flight, lanes, thin, ranges, drawn, pixels, buffers]);
   return { canvas, drawn: drawn.span };
 }
 

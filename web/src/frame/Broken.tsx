@@ -1,16 +1,8 @@
 /** A view that failed: the rest goes on, and what is to be done is said. */
 import { Button } from '@mantine/core';
 import { useRouteError } from 'react-router';
+import { PieceMissing } from '../parts/piece.ts';
 import { Empty } from '../parts/states.tsx';
-
-/** A piece of the interface that could not be fetched: the server was away, or has a newer one. */
-class PieceMissing extends Error {}
-
-/** @throws PieceMissing where a piece could not be fetched. */
-export const piece = <T,>(fetching: Promise<T>): Promise<T> =>
-  fetching.catch((cause) => {
-    throw new PieceMissing('', { cause });
-  });
 
 export function Broken() {
   const error = useRouteError();

@@ -89,7 +89,7 @@ export function Frame() {
                 leftSection={scheme === 'dark' ? <IconSun size={16} /> : <IconMoon size={16} />}
                 onClick={() => change({ theme: scheme === 'dark' ? 'light' : 'dark' })}
               >
-                {scheme === 'dark' ? 'Light sheets' : 'Dark sheets'}
+                {scheme === 'dark' ? 'Light theme' : 'Dark theme'}
               </Menu.Item>
               <Menu.Item leftSection={<IconUser size={16} />} component={Link} to="/me">
                 Your account

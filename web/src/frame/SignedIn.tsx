@@ -1,5 +1,7 @@
 /** Sends whoever is not signed in to the sign-in, and back again afterwards. */
+import '../theme/within.css';
 import { useMantineColorScheme } from '@mantine/core';
+import { Notifications } from '@mantine/notifications';
 import { useEffect } from 'react';
 import { Navigate, Outlet, useLocation } from 'react-router';
 import { useMe } from '../api/hooks.ts';
@@ -25,7 +27,10 @@ export function SignedIn() {
   }
   if (me.data) showTimesIn(me.data.zone);
   return me.data ? (
-    <Outlet />
+    <>
+      <Notifications position="bottom-right" />
+      <Outlet />
+    </>
   ) : (
     <div className="page">
       <Loading what="Keel Path" />

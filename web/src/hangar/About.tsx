@@ -52,7 +52,7 @@ export function About({ draft, errors, set }: Props) {
       />
       {warning && (
         <TextInput
-          label="Tones that are not it"
+          label="Other warning tones in the cockpit"
           placeholder="gear horn, autopilot disconnect"
           value={warning.otherTones ?? ''}
           error={errors.get('stallWarning.otherTones')}

@@ -80,7 +80,7 @@ export function AirplaneEditor(props: {
             {one.id !== 'about' && (
               <Checkbox
                 label={`Compared with this airplane’s own handbook: ${AIRPLANE_PART_WORDS[one.id]}`}
-                description="Until it is, every brief says so."
+                description="Until then, every brief says so."
                 checked={!unchecked.includes(one.id)}
                 onChange={(event) => one.id !== 'about' && compared(one.id, event.currentTarget.checked)}
               />

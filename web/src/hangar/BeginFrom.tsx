@@ -69,9 +69,8 @@ export function BeginFrom(props: {
         <TextInput label="Registration" {...form.getInputProps('registration')} />
         {form.values.from !== NOTHING && (
           <Caution>
-            The numbers of this one are invented. Until each part of them is compared with the book, every
-            brief says so; weights, stall speeds, <VSpeed of="A" /> and flap limits come before anyone flies
-            by a card.
+            These numbers are invented, and every brief says so until each part is compared with the book.
+            Check weights, stall speeds, <VSpeed of="A" /> and flap limits before anyone flies by a card.
           </Caution>
         )}
         <Button type="submit">

@@ -15,18 +15,12 @@ import {
   stallAtStage,
 } from '@keel/core';
 import { useElementSize } from '@mantine/hooks';
-import { LineChart, ScatterChart } from 'echarts/charts';
-import { GridComponent, TooltipComponent } from 'echarts/components';
-import { use } from 'echarts/core';
-import { CanvasRenderer } from 'echarts/renderers';
 import { useMemo } from 'react';
 import { Figure } from '../parts/Figure.tsx';
 import { numberText, signed, speedIn } from '../parts/format.ts';
 import { PlainTable } from '../parts/PlainTable.tsx';
 import { useChart } from '../parts/use-chart.ts';
 import { type Colours, FONT, useColours } from '../theme/colours.ts';
-
-use([LineChart, ScatterChart, GridComponent, TooltipComponent, CanvasRenderer]);
 
 const SYMBOLS = ['circle', 'rect', 'triangle', 'diamond', 'pin'];
 

@@ -20,7 +20,7 @@ import { FitView } from './FitView.tsx';
 import { OwnFigures } from './OwnFigures.tsx';
 import './hangar.css';
 
-const PARTS = { book: 'Book numbers', fit: 'Fit against the book', own: 'Its own figures' } as const;
+const PARTS = { book: 'Book numbers', fit: 'Fit against the book', own: 'Own figures' } as const;
 type Part = keyof typeof PARTS;
 
 export function HangarPage() {
@@ -105,7 +105,7 @@ export function HangarPage() {
         )}
         {chief && airplane && !editing && !fresh && (
           <Button variant="default" onClick={() => save(retiredOr(airplane))}>
-            {airplane.retired ? 'Bring back' : 'Retire'}
+            {airplane.retired ? 'Return to use' : 'Retire'}
           </Button>
         )}
         {chief && airplane && !editing && !fresh && <Button onClick={() => setEditing(true)}>Edit</Button>}
@@ -121,7 +121,7 @@ export function HangarPage() {
         {airplanes.data?.length === 0 && !fresh && (
           <Empty title="No airplane yet">
             {chief
-              ? 'Add the first one: like an airplane of the program’s own, from nothing with the book beside you, or from a file.'
+              ? 'Add the first one: start from a shipped airplane, from an empty form, or from a file.'
               : 'The chief instructor adds the first one.'}
           </Empty>
         )}

@@ -84,7 +84,7 @@ export function OwnFigures({ airplane, mayTake }: { airplane: Versioned; mayTake
       {mayTake && (
         <div className="row">
           <Button loading={busy} onClick={() => take(true)}>
-            {taken.length > 0 ? 'Take these instead' : 'Show them on the cards'}
+            {taken.length > 0 ? 'Use these instead' : 'Show them on the cards'}
           </Button>
           {taken.length > 0 && (
             <Button variant="default" loading={busy} onClick={() => take(false)}>

@@ -118,7 +118,7 @@ export const STEPS: readonly Step[] = [
       },
       {
         title: 'Corners of the envelope',
-        note: 'In order round it.',
+        note: 'In order around the envelope.',
         path: ['cgEnvelope'],
         columns: [
           { key: 0, label: 'arm, in' },

@@ -53,7 +53,7 @@ function Flight({ flight, seat }: { flight: LiveFlightView; seat: boolean }) {
           <p className="quiet small">
             {airplane.name}, since {clockTime(begunAt)}
             {off !== null && Math.abs(off) > 1
-              ? `; its clock is ${numberText(Math.abs(off), 1)} s ${off > 0 ? 'behind' : 'ahead'}, and that is allowed for`
+              ? `; its clock is ${numberText(Math.abs(off), 1)} s ${off > 0 ? 'behind' : 'ahead'}; times are corrected`
               : ''}
           </p>
         </div>

@@ -38,7 +38,7 @@ export function Watch({ flightId, speedUnit }: { flightId: string; speedUnit: 'k
           <dd>{coach ? coach.step.name : '–'}</dd>
         </div>
       </dl>
-      {!fresh && <p className="quiet small">No data right now. This is the last that arrived.</p>}
+      {!fresh && <p className="quiet small">No data right now. These are the last values received.</p>}
       {verdicts.length > 0 && (
         <PlainTable>
           <thead>
@@ -46,7 +46,7 @@ export function Watch({ flightId, speedUnit }: { flightId: string; speedUnit: 'k
               <th>Attempt</th>
               <th>As it stands</th>
               <th>Tolerance used</th>
-              <th>First</th>
+              <th>First out of tolerance</th>
             </tr>
           </thead>
           <tbody>

@@ -1,18 +1,12 @@
 /** The measured approaches of a student: speed at the gate against what was aimed for, flight after flight. */
 import { approachTrend, FIELD_FIGURES, type ApproachTrend as Trend } from '@keel/core';
 import { useElementSize } from '@mantine/hooks';
-import { LineChart } from 'echarts/charts';
-import { GridComponent, MarkAreaComponent, TooltipComponent } from 'echarts/components';
-import { use } from 'echarts/core';
-import { CanvasRenderer } from 'echarts/renderers';
-import { useEffect, useMemo } from 'react';
+import { useMemo } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useLandings } from '../api/hooks.ts';
 import { day, signed } from '../parts/format.ts';
 import { useChart } from '../parts/use-chart.ts';
 import { type Colours, FONT, useColours } from '../theme/colours.ts';
-
-use([LineChart, GridComponent, MarkAreaComponent, TooltipComponent, CanvasRenderer]);
 
 const HEIGHT = 190;
 
@@ -27,14 +21,10 @@ function Drawn({ trend, studentId }: { trend: Trend; studentId: string }) {
   const colours = useColours();
   const navigate = useNavigate();
   const option = useMemo(() => (width === 0 ? null : optionOf(trend, colours)), [trend, width, colours]);
-  const { canvas, chart } = useChart(option);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: a new chart, made of a new option, is listened to as well
-  useEffect(() => {
-    chart.current?.on('click', ({ dataIndex }) => {
-      const { recordingId } = trend.points[dataIndex];
-      if (recordingId) navigate(`/debrief/${recordingId}?view=approaches`);
-    });
-  }, [option, trend]);
+  const { canvas } = useChart(option, (index) => {
+    const { recordingId } = trend.points[index];
+    if (recordingId) navigate(`/debrief/${recordingId}?view=approaches`);
+  });
   const { told, stable, brokenOff, landed } = trend;
   return (
     <section className="sheet" aria-label="Approaches">

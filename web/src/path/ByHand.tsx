@@ -115,7 +115,7 @@ function EntryForm({ studentId, skills, close }: EntryProps) {
       />
       {variants.length > 1 && (
         <Select
-          label="Which"
+          label="Variant"
           data={variants.map((value) => ({ value, label: variantWords(value) }))}
           value={variant ?? variants[0]}
           allowDeselect={false}
@@ -132,7 +132,7 @@ function EntryForm({ studentId, skills, close }: EntryProps) {
       />
       <GradeButtons value={grade} choose={setGrade} label="Grade" />
       <Textarea
-        label="Words"
+        label="Comment"
         value={words}
         autosize
         maxLength={2000}

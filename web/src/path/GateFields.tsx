@@ -75,7 +75,7 @@ export function GateFields(props: {
         )}
       </div>
       <Textarea
-        label="What is asked"
+        label="Requirement"
         autosize
         value={gate.text}
         error={faults.get('text')}

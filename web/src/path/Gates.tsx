@@ -188,7 +188,7 @@ function Born({ studentId, born }: { studentId: string; born: string | null }) {
           sent(answered(api.students[':id'].born.$put({ param: { id: studentId }, json: { born: value } })))
         }
       >
-        Keep
+        Save the day of birth
       </Button>
     </div>
   );

@@ -56,8 +56,8 @@ export function SkillPage() {
           <section className="sheet">
             <h2>Tolerance used, attempt by attempt</h2>
             <p className="small quiet">
-              100 % is the edge of tolerance. Filled: unaided; open: with help; square: shown. Point at a mark
-              to see it.
+              100 % is the edge of tolerance. Filled: unaided; open: with help; square: demonstration. Point
+              at a mark to see it.
             </p>
             <TrendChart
               attempts={attempts.data}

@@ -240,7 +240,7 @@ function byCalendar({ low, high, everyDays, keptShare, from }: Weeks): string {
   const weeks = low === high ? `${high}` : `${low} to ${high}`;
   const pace =
     from === 'booked'
-      ? `as booked, a lesson flown every ${everyDays} days, reckoned with ${Math.round(10 * keptShare)} of 10 flown`
+      ? `as booked, a lesson flown every ${everyDays} days, assuming ${Math.round(10 * keptShare)} of 10 are flown`
       : 'at the pace flown so far';
   return `About ${weeks} weeks, ${pace}. `;
 }
@@ -268,8 +268,8 @@ function ToSolo({ path }: { path: Path }) {
             {'weeks' in forecast && forecast.weeks && byCalendar(forecast.weeks)}
             {'pace' in forecast &&
               `A lesson every ${forecast.pace.everyDays} days, ${forecast.pace.skillsALesson} skills in each.`}{' '}
-            {decided && `${decided} decides.`} Right 8 times in 10; the {open} other requirements need more
-            than that.
+            {decided && `${decided} decides.`} The range holds 8 times in 10; the {open} other requirements
+            need more than that.
           </p>
         </>
       ) : (
@@ -289,7 +289,7 @@ function Recurring({ path: { recurring, speedUnit } }: { path: Path }) {
     <section className="sheet">
       <h2>Recurring faults</h2>
       {again.length === 0 && (
-        <p className="quiet small">No fault came twice in the latest attempts of a maneuver.</p>
+        <p className="quiet small">No fault was seen twice in the latest attempts of a maneuver.</p>
       )}
       <ul className="recurring">
         {again.map((one) => (

@@ -102,9 +102,7 @@ export function SyllabusEditor(props: {
       </section>
       <section className="sheet stack" aria-label="What makes a skill ready">
         <h2>What makes a skill ready</h2>
-        <p className="small quiet">
-          Common practice; yours to harden. A skill may ask for more than the others.
-        </p>
+        <p className="small quiet">Common practice; your school may ask for more, of all skills or of one.</p>
         <ReadyFields
           rules={draft.ready}
           fault={(key) => faults.get(`ready.${key}`)}

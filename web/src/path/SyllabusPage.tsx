@@ -92,7 +92,7 @@ function View({ syllabus }: { syllabus: Syllabus }) {
           {ready.last} to standard, the first try of the day good on {ready.firstTriesPassed} of the last{' '}
           {ready.firstTryDays} days, a chance of {Math.round(100 * ready.chance)} % and no lower than{' '}
           {Math.round(100 * ready.chanceLow)} %, and a last grade of {ready.gradeAtLeast}. Common practice;
-          yours to harden.
+          your school may ask for more.
         </p>
         <div style={{ overflowX: 'auto' }} data-scrolls>
           <PlainTable>

@@ -2,16 +2,10 @@
 
 import { type PathAttempt, variantAfter } from '@keel/core';
 import { useElementSize } from '@mantine/hooks';
-import { LineChart } from 'echarts/charts';
-import { GridComponent, LegendComponent, MarkAreaComponent, TooltipComponent } from 'echarts/components';
-import { use } from 'echarts/core';
-import { CanvasRenderer } from 'echarts/renderers';
-import { useEffect, useMemo, useRef } from 'react';
+import { useMemo } from 'react';
 import { day, parameterName } from '../parts/format.ts';
 import { useChart } from '../parts/use-chart.ts';
 import { type Colours, FONT, useColours } from '../theme/colours.ts';
-
-use([LineChart, GridComponent, LegendComponent, MarkAreaComponent, TooltipComponent, CanvasRenderer]);
 
 const HEIGHT = 270;
 const NARROW_PX = 420;
@@ -27,18 +21,12 @@ export function TrendChart({
 }) {
   const { ref, width } = useElementSize();
   const colours = useColours();
-  const opener = useRef(open);
-  opener.current = open;
 
   const option = useMemo(
     () => (width === 0 ? null : trendOption(attempts, parameters, width, colours)),
     [attempts, parameters, width, colours],
   );
-  const { canvas, chart } = useChart(option);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: a new chart, made of a new option, is listened to as well
-  useEffect(() => {
-    chart.current?.on('click', ({ dataIndex }) => opener.current(attempts[dataIndex]));
-  }, [option, attempts]);
+  const { canvas } = useChart(option, (index) => open(attempts[index]));
 
   return (
     <div ref={ref} style={{ width: '100%' }}>

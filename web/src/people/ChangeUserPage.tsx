@@ -1,4 +1,5 @@
 /** Who has the tablet now: a name, and that person's code. */
+import '../theme/within.css';
 import { Button, PasswordInput } from '@mantine/core';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';

@@ -31,7 +31,7 @@ export function ShowLink({
       {link && (
         <div className="stack">
           <p>
-            Nothing is sent by mail. Copy the link and pass it on; it opens once, until{' '}
+            Nothing is sent by mail. Copy the link and pass it on. It works once, until{' '}
             {dayAndTime(link.expiresAt)}, and is not shown again.
           </p>
           <TextInput

@@ -153,7 +153,7 @@ function Links({ made }: { made: (MadeLink & { name: string; email: string })[] 
   return (
     <div className="stack">
       <p>
-        {made.length} are invited. Nothing is sent by mail: each link opens once, until{' '}
+        {made.length} are invited. Nothing is sent by mail: each link works once, until{' '}
         {dayAndTime(made[0].expiresAt)}, and none is shown again. Download the file and pass them on.
       </p>
       <Button component="a" href={href} download="invitations.csv">

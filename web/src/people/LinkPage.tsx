@@ -1,4 +1,5 @@
 /** What a link opens: an invitation to accept, or a new password to choose. */
+import '../theme/within.css';
 import type { LinkView } from '@keel/core';
 import { Button, PasswordInput } from '@mantine/core';
 import { useForm } from '@mantine/form';

@@ -7,14 +7,14 @@ import { sent } from '../parts/sent.ts';
 export function MyCalendar() {
   const [url, setUrl] = useState<string | null>(null);
   const renew = async () => {
-    const made = await sent(read(api.me.calendar.$post()), 'Not made');
+    const made = await sent(read(api.me.calendar.$post()), 'Not created');
     if (made) setUrl(made.url);
   };
   return (
     <section className="sheet stack" aria-labelledby="calendar">
       <h2 id="calendar">Your bookings in a calendar</h2>
       <p className="small quiet">
-        Whoever has the address sees your bookings, so it is shown once; a new one ends the one before.
+        Anyone with this address sees your bookings, so it is shown once. A new address replaces the old one.
       </p>
       {url && (
         <div className="row">
@@ -29,7 +29,7 @@ export function MyCalendar() {
         </div>
       )}
       <Button variant="default" onClick={renew} style={{ alignSelf: 'start' }}>
-        {url ? 'Another address' : 'Make an address'}
+        {url ? 'Create a new address' : 'Create an address'}
       </Button>
     </section>
   );

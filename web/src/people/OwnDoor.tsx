@@ -86,8 +86,8 @@ export function SecondStep() {
       <h2 id="second">A second step</h2>
       <p className="quiet">
         {inForce
-          ? 'Signing in asks for a code of your app as well.'
-          : 'With it, who learns your password still cannot sign in: a code of an authenticator app is asked for as well.'}
+          ? 'Signing in also asks for a code from your app.'
+          : 'Signing in then also needs a code from an authenticator app, so a stolen password is not enough.'}
       </p>
       {problem && <p role="alert">{problem}</p>}
       {!inForce && !begun && (
@@ -135,7 +135,9 @@ export function SecondStep() {
         </form>
       )}
       <Modal opened={codes !== null} onClose={() => setCodes(null)} title={<strong>Recovery codes</strong>}>
-        <p>Write these down and keep them apart from it. Each opens once; they are not shown again.</p>
+        <p>
+          Write these down and keep them away from this device. Each works once; they are not shown again.
+        </p>
         <ul className="codes">
           {codes?.map((one) => (
             <li key={one}>

@@ -180,8 +180,8 @@ export function PeoplePage() {
         title={<strong>Close {closing?.name}’s account?</strong>}
       >
         <p>
-          They are signed out everywhere and can sign in no more, until you reopen the account. Lessons,
-          recordings, grades and what they said stay as they are.
+          They are signed out everywhere and cannot sign in until you reopen the account. Lessons, recordings,
+          grades and what they said stay as they are.
         </p>
         <div className="row" style={{ gap: 8, justifyContent: 'flex-end' }}>
           <Button variant="default" onClick={() => setClosing(null)} data-autofocus>

@@ -162,7 +162,7 @@ export function SchoolOwn<T extends OwnValues>(props: { form: UseFormReturnType<
             {...form.getInputProps('fieldRules.gateFt')}
           />
           <NumberField
-            label="Path down, degrees"
+            label="Approach path, degrees"
             disabled={disabled}
             {...form.getInputProps('fieldRules.pathDeg')}
           />
@@ -177,8 +177,8 @@ export function SchoolOwn<T extends OwnValues>(props: { form: UseFormReturnType<
         <div className="stack" style={{ gap: 8 }}>
           <h3>Thresholds</h3>
           <p className="small quiet">
-            With their places the debrief measures speed over the threshold, float and where the wheels met
-            the runway; without, direction and centre line alone.
+            With threshold positions the debrief measures speed over the threshold, float and touchdown point.
+            Without them, only direction and centre line.
           </p>
           {ends.map((_, i) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: two ends may be named alike while they are typed
@@ -205,10 +205,10 @@ export function SchoolOwn<T extends OwnValues>(props: { form: UseFormReturnType<
               {!disabled && (
                 <Button
                   variant="subtle"
-                  aria-label={`Take away end ${i + 1}`}
+                  aria-label={`Remove end ${i + 1}`}
                   onClick={() => putEnds(ends.filter((_, other) => other !== i))}
                 >
-                  Take away
+                  Remove
                 </Button>
               )}
             </div>
@@ -236,7 +236,7 @@ export function SchoolOwn<T extends OwnValues>(props: { form: UseFormReturnType<
         </Checkbox.Group>
       </section>
       <section className="sheet stack" aria-labelledby="kept">
-        <h2 id="kept">Flights are kept</h2>
+        <h2 id="kept">How long flights are kept</h2>
         <div className="school-fields">
           <NumberField
             label="Years after a student’s last flight"

@@ -185,7 +185,7 @@ function Settings(props: {
             />
             <Checkbox
               label="Staff sign in with a second step"
-              description="Who has not begun one is asked to before anything else."
+              description="Anyone without one is asked to set it up first."
               disabled={disabled}
               {...form.getInputProps('secondStepForStaff', { type: 'checkbox' })}
             />
@@ -207,7 +207,7 @@ function TakeAlong() {
       notifications.show({
         title: `Imported from ${taken.from}${taken.verified ? '' : ' (unverified)'}`,
         message: `${taken.people} people, ${taken.lessons} lessons, ${taken.recordings} recordings, ${taken.statements} words that were not here.${
-          taken.verified ? '' : ' No key that is known to be that school’s signed this archive.'
+          taken.verified ? '' : ' It is not signed with a known key of that school.'
         }`,
         autoClose: 12_000,
       });
@@ -254,7 +254,7 @@ function TrailList() {
               <th scope="col">When</th>
               <th scope="col">Who</th>
               <th scope="col">What</th>
-              <th scope="col">Whom or what</th>
+              <th scope="col">Affected</th>
             </tr>
           </thead>
           <tbody>

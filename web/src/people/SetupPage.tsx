@@ -1,5 +1,6 @@
 /** The first start: the school and its chief instructor. */
 
+import '../theme/within.css';
 import { SCHOOL_STANDARD_ID, setupSchema, standards } from '@keel/core';
 import { Button, PasswordInput, Select, TagsInput, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
@@ -85,7 +86,7 @@ export function SetupPage() {
         <TextInput label="Name of the school" required {...form.getInputProps('school')} />
         <Select
           label="Time zone"
-          description="Days and clock times are the school’s, wherever somebody looks."
+          description="Days and times are shown in the school’s time everywhere."
           data={ZONES}
           searchable
           required
@@ -102,7 +103,7 @@ export function SetupPage() {
         <div className="row fields" style={{ alignItems: 'flex-end' }}>
           <NumberField
             label="Latitude of the field, °, north +"
-            description="For sun and night; may follow later."
+            description="For sunrise, sunset and night; can be added later."
             {...form.getInputProps('latDeg')}
           />
           <NumberField label="Longitude, °, east +" {...form.getInputProps('lonDeg')} />

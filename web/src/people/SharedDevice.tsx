@@ -21,7 +21,7 @@ export function SharedDevice() {
     if (!kept) return;
     rememberShared();
     form.reset();
-    notifications.show({ message: 'Your code holds on this device for twelve hours.' });
+    notifications.show({ message: 'Your code works on this device for twelve hours.' });
   });
   const stop = () => sent(answered(api.session.code.$delete()));
   return (
@@ -34,15 +34,15 @@ export function SharedDevice() {
       </p>
       {mine && (
         <p>
-          Your code holds on this device{others.length > 0 && `, beside that of ${others.join(', ')}`}.{' '}
+          Your code works on this device{others.length > 0 && `, beside that of ${others.join(', ')}`}.{' '}
           <Button variant="default" size="compact-md" onClick={stop}>
-            Remove it
+            Remove the code
           </Button>
         </p>
       )}
       <form className="row" onSubmit={save} noValidate style={{ alignItems: 'flex-start', flexWrap: 'wrap' }}>
         <PasswordInput
-          label={mine ? 'Another code' : 'Your code, four to eight digits'}
+          label={mine ? 'New code' : 'Your code, four to eight digits'}
           inputMode="numeric"
           autoComplete="off"
           style={{ width: 260 }}

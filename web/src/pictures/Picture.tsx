@@ -6,10 +6,6 @@
 import type { Picture } from '@keel/core';
 import { figuresIn, KNOTS, whySaid } from '@keel/core';
 import { useElementSize } from '@mantine/hooks';
-import { LineChart, ScatterChart } from 'echarts/charts';
-import { GridComponent, MarkAreaComponent } from 'echarts/components';
-import { use } from 'echarts/core';
-import { CanvasRenderer } from 'echarts/renderers';
 import { type KeyboardEvent, type PointerEvent, useMemo } from 'react';
 import { useChart } from '../parts/use-chart.ts';
 import { useColours } from '../theme/colours.ts';
@@ -18,8 +14,6 @@ import { frames, nearestFlown, valueAtX, valueAtY, xPlace, yPlace } from './layo
 import { pictureOption } from './option.ts';
 import { PictureWords, sideOf, withSub } from './PictureWords.tsx';
 import './picture.css';
-
-use([LineChart, ScatterChart, GridComponent, MarkAreaComponent, CanvasRenderer]);
 
 interface PictureProps {
   picture: Picture;

@@ -143,7 +143,7 @@ export function LogbookPage() {
         </section>
         <p className="small quiet">
           What is signed is never changed: a correction is a new entry that shows what it replaces. Whether an
-          authority takes it so is for the authority to say.
+          authority accepts that is for the authority to decide.
         </p>
       </div>
     </>
@@ -243,7 +243,7 @@ function DraftLine({ draft, studentId, keep }: { draft: Draft; studentId: string
           }}
         >
           <p>{summary(draft)}</p>
-          <p className="small quiet">Once signed nothing changes it: a correction is a new entry.</p>
+          <p className="small quiet">A signed entry cannot be changed. A correction is a new entry.</p>
           <PasswordInput
             label="Your password"
             autoComplete="current-password"

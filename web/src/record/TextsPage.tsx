@@ -180,8 +180,8 @@ export function TextsPage() {
           </Button>
         )}
         <Caution>
-          In braces: {ENDORSEMENT_BRACES.map((name) => `{${name}}`).join(', ')}. Which words an authority asks
-          for is for the authority to say; the instructor signs them, not the program.
+          In braces: {ENDORSEMENT_BRACES.map((name) => `{${name}}`).join(', ')}. The authority decides which
+          words it requires. The instructor signs them, not the program.
         </Caution>
       </div>
     </>

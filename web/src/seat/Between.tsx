@@ -188,11 +188,11 @@ export function Between({ card, lesson, live, fresh, airplane, notes, begin, fol
       />
       <div className="seat-row">
         <button type="button" className="seat-button seat-primary" onClick={begin}>
-          An attempt begins
+          Start an attempt
         </button>
         {follow && (
           <button type="button" className="seat-button" onClick={follow}>
-            As the recorder says
+            Use what the recorder shows
           </button>
         )}
       </div>

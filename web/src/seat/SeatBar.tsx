@@ -48,7 +48,7 @@ export function SeatBar({ lesson, title, startedMs, waiting, away, watched, fres
       </span>
       <span>block {minutes} min</span>
       {fuelMin !== null && (
-        <span title="At the burn that the lesson was planned with, less thirty minutes. The gauges come first.">
+        <span title="At the lesson’s planned fuel burn, less a reserve of 30 minutes. The gauges come first.">
           fuel, planned {fuelMin} min
         </span>
       )}

@@ -26,7 +26,7 @@ export function TakeFlight({ lesson }: { lesson: Lesson }) {
         setBusy(false);
       }}
     >
-      {flight.airplane.name} sends a flight since {clockTime(flight.begunAt)} that matched no lesson: use it
+      {flight.airplane.name} sends a flight since {clockTime(flight.begunAt)} that matched no lesson. Use it
       here
     </button>
   ));

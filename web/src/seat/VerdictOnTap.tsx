@@ -15,7 +15,7 @@ export function VerdictOnTap({ verdict, recordingId, lessonId }: Props) {
   if (recordingId)
     return (
       <Link className="seat-button" to={`/debrief/${recordingId}`}>
-        The flight has ended: to Debrief
+        The flight has ended. Open Debrief
       </Link>
     );
   if (!verdict)

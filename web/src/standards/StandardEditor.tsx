@@ -123,12 +123,12 @@ function Changes({ preview: { attempts, hasJudged, changes } }: { preview: Previ
     ? `the latest ${attempts} attempts`
     : `the school’s latest ${attempts} attempts (it has judged none yet)`;
   if (changes.length === 0)
-    return <p role="status">None of {whose} would be judged otherwise than by the version as it stands.</p>;
+    return <p role="status">None of {whose} would get another verdict than by the current version.</p>;
   return (
     <div role="status">
       <p>
         <strong>
-          {changes.length} of {whose} would be judged otherwise.
+          {changes.length} of {whose} would get another verdict.
         </strong>
       </p>
       <ul className="small">

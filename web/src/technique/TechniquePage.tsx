@@ -104,7 +104,7 @@ export function TechniquePage() {
           )}
           <Textarea
             label="Checks before each maneuver"
-            description="One a line, in your school’s order; clearing the area follows by itself."
+            description="One per line, in your school’s order. Clearing the area is added by itself."
             autosize
             disabled={readOnly}
             value={technique.checks.join('\n')}

@@ -4,7 +4,9 @@ import { join } from 'node:path';
 
 const SOURCES = join(import.meta.dirname, '..');
 const STYLES = join(SOURCES, '../../node_modules/@mantine/core/styles');
-const taken = readFileSync(join(SOURCES, 'theme/mantine.css'), 'utf8');
+const taken = ['mantine', 'within']
+  .map((name) => readFileSync(join(SOURCES, `theme/${name}.css`), 'utf8'))
+  .join('');
 
 const drawn = new Set(
   (readdirSync(SOURCES, { recursive: true }) as string[])

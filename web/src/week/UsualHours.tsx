@@ -82,7 +82,7 @@ export function UsualHours(props: { week: Week; me: Me; kept: () => void; close:
           />
         ))}
         <Button type="submit" disabled={faults.some(Boolean)}>
-          Keep
+          Save availability
         </Button>
       </form>
     </Modal>

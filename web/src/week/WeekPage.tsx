@@ -104,9 +104,9 @@ export function WeekPage() {
         <Grid week={week.data} move={move} open={setOpened} book={setMaking} />
         <Agenda week={week.data} open={setOpened} book={setMaking} />
         <p className="small quiet legend">
-          Tinted: night at the field, which begins and ends with civil twilight. Press a free place to book
-          it. Drag a booking to move it; by keys, Enter on it picks it up, the arrows move it a quarter of an
-          hour or a day, Enter puts it down.
+          Tinted: night at the field, which begins and ends with civil twilight. Press a free slot to book it.
+          Drag a booking to move it; by keys, Enter on it picks it up, the arrows move it a quarter of an hour
+          or a day, Enter puts it down.
         </p>
       </div>
       {making && (

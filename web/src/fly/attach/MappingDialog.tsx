@@ -68,8 +68,8 @@ export function MappingDialog(props: {
               <tr>
                 <th>Column</th>
                 <th>Values over the flight</th>
-                <th>Is</th>
-                <th>In</th>
+                <th>Meaning</th>
+                <th>Unit</th>
                 <th>Reversed sign</th>
               </tr>
             </thead>

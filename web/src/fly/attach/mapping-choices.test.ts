@@ -43,10 +43,10 @@ test('positions stand for speed and heading, and their altitude for the altimete
 });
 
 test.each([
-  ['Say which column is the time.', { ...enough, Time: nothing }],
-  ['Say which column is the altitude.', { ...enough, Altitude: nothing }],
-  ['It takes airspeed and heading, or latitude and longitude.', { ...enough, Speed: nothing }],
-  ['It takes airspeed and heading, or latitude and longitude.', { ...enough, Heading: as('lat_deg') }],
+  ['Choose the column with the time.', { ...enough, Time: nothing }],
+  ['Choose the column with the altitude.', { ...enough, Altitude: nothing }],
+  ['Choose airspeed and heading, or latitude and longitude.', { ...enough, Speed: nothing }],
+  ['Choose airspeed and heading, or latitude and longitude.', { ...enough, Heading: as('lat_deg') }],
 ])('“%s” is said where it is missing', (says, chosen) => {
   expect(mappingFrom(head, choose(chosen), 'UTC')).toBe(says);
 });
@@ -72,7 +72,7 @@ test('a column that the file no longer has is not asked for', () => {
   const choices = choicesFrom(shorter, mapping);
   expect(choices).toHaveLength(4);
   expect(mappingFrom(shorter, choices, 'UTC')).toBe(
-    'It takes airspeed and heading, or latitude and longitude.',
+    'Choose airspeed and heading, or latitude and longitude.',
   );
 });
 

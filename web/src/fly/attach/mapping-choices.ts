@@ -45,16 +45,16 @@ export const choicesFrom = (head: TableHead, mapping: Partial<Mapping>): Choice[
 export function mappingFrom(head: TableHead, choices: readonly Choice[], zone: string): Mapping | string {
   const at = (as: string) => choices.findIndex((choice) => choice.as === as);
   const [time, date] = [at(TIME), at(DATE)];
-  if (time < 0) return 'Say which column is the time.';
+  if (time < 0) return 'Choose the column with the time.';
   const channels = choices.flatMap(({ as, unit, flip }, i) =>
     isChannel(as) ? [{ column: head.columns[i], channel: as, unit, flip }] : [],
   );
   const has = (name: ChannelName) => channels.some(({ channel }) => channel === name);
   const twice = channels.find(({ channel }, i) => channels.findIndex((one) => one.channel === channel) !== i);
   if (twice) return `Two columns are the ${CHANNELS[twice.channel].label}; keep one.`;
-  if (!has('alt_ft') && !has('gps_alt_ft')) return 'Say which column is the altitude.';
+  if (!has('alt_ft') && !has('gps_alt_ft')) return 'Choose the column with the altitude.';
   if (!(has('ias_kt') && has('hdg_deg')) && !(has('lat_deg') && has('lon_deg')))
-    return 'It takes airspeed and heading, or latitude and longitude.';
+    return 'Choose airspeed and heading, or latitude and longitude.';
   return {
     time: {
       column: head.columns[time],

@@ -23,8 +23,8 @@ test('the guess for this table is enough but for the speed, which could be any',
 });
 
 test.each([
-  ['Clock', 'nothing', 'which column is the time'],
-  ['Height (m)', 'nothing', 'which column is the altitude'],
+  ['Clock', 'nothing', 'the column with the time'],
+  ['Height (m)', 'nothing', 'the column with the altitude'],
   ['Heading', 'nothing', 'airspeed and heading, or latitude'],
   ['Memo', 'alt_ft', 'Two columns are the indicated altitude'],
 ])('%s as %s: it says what is missing', (column, as, words) => {

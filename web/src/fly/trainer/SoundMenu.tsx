@@ -77,10 +77,10 @@ export function SoundMenu({ sound }: { sound: SoundState }) {
         </Menu.Item>
         <Menu.Divider />
         <Menu.Item onClick={() => sound.set({ spoken: !sound.spoken })}>
-          {sound.spoken ? 'Words no longer spoken' : 'Speak what the coach says'}
+          {sound.spoken ? 'Mute the coach' : 'Speak what the coach says'}
         </Menu.Item>
         <Menu.Item onClick={() => sound.set({ shown: !sound.shown })}>
-          {sound.shown ? 'Words no longer shown' : 'Show what the coach says'}
+          {sound.shown ? 'Hide what the coach says' : 'Show what the coach says'}
         </Menu.Item>
       </Menu.Dropdown>
     </Menu>

@@ -20,7 +20,9 @@ export function StepNow({ look, shown, pass }: { look: CoachLook; shown: boolean
           </span>
         )}
       </div>
-      <p className="step-does">{lost ? 'Broken off: steady, then again' : shown ? step.name : step.does}</p>
+      <p className="step-does">
+        {lost ? 'Broken off. Settle, then start again' : shown ? step.name : step.does}
+      </p>
       {next && <p className="quiet small">then: {shown ? next.name : next.does}</p>}
       {unseen && (
         <button type="button" className="step-pass" onClick={pass}>

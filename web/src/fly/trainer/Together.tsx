@@ -18,15 +18,15 @@ export function Together({ company, choose }: { company: Company; choose: (next:
     <fieldset className="together">
       <legend className="small">
         {company === 'alone'
-          ? 'On your own: nothing is said, as in an examination'
+          ? 'Coaching off: nothing is said, as in an examination'
           : flown
-            ? `With me: the instructor flies the ${NAMES[company].toLowerCase()}, you the rest`
-            : 'Coached, or with me on one axis'}
+            ? `Coaching on: the instructor flies the ${NAMES[company].toLowerCase()}, you the rest`
+            : 'Coaching on, or the instructor flies one axis'}
       </legend>
       <SegmentedControl
         size="xs"
         fullWidth
-        aria-label="How it is flown together"
+        aria-label="Coaching"
         value={company}
         onChange={(value) => choose(value as Company)}
         data={(['coached', ...SHARED_AXES, 'alone'] as const).map((value) => ({

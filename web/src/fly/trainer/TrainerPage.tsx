@@ -254,7 +254,7 @@ function Flying(props: {
         }
       : snapshot.down
         ? {
-            says: `${day ? 'Too hard for the airplane. Begin again' : 'That was the ground. Back to the entry'}${levers ? '.' : ': r.'}`,
+            says: `${day ? 'Touchdown too hard for the airplane. Begin again' : 'You hit the ground. Back to the entry'}${levers ? '.' : ': r.'}`,
             level: 'safety',
           }
         : sound.shown

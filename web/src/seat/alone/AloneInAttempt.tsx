@@ -46,7 +46,7 @@ export function AloneInAttempt(props: { alone: Alone; running: Running; notes: N
           End the attempt
         </button>
         <button type="button" className="seat-button" onClick={alone.forget}>
-          It was none
+          Not an attempt
         </button>
       </div>
     </>

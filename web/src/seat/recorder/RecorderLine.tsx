@@ -54,7 +54,7 @@ export function RecorderLine({ recorder }: { recorder: LessonRecorder }) {
     return (
       <section className="recorder-line" aria-label="This device records" data-problem>
         <p>
-          <strong>A recording of this lesson was not ended.</strong> What was kept is here.
+          <strong>A recording of this lesson was not ended.</strong> What was recorded is stored here.
         </p>
         <button type="button" className="seat-button seat-primary" onClick={() => void recorder.goOn(open)}>
           Go on recording

@@ -1,0 +1,107 @@
+/** Every dialog, at a desk, in a hand and at twice the size: whole, closed by Escape, its errors at their fields. */
+import { expect, type Page } from '@playwright/test';
+import { seriousViolations } from './support/axe.ts';
+import { hurdles } from './support/hurdles.ts';
+import { lessonsOf } from './support/people.ts';
+import { expectWithin, walkPickers } from './support/pickers.ts';
+import { roaming } from './support/roaming.ts';
+
+interface Dialog {
+  at: string;
+  /** What is pressed, one after the other. */
+  press: readonly (string | RegExp)[];
+  /** What sends its form, which is refused while it is empty. */
+  sends?: string;
+}
+const DIALOGS: Record<string, Dialog> = {
+  'invite someone': { at: '/people', press: ['Invite someone'], sends: 'Create the link' },
+  'invite many': { at: '/people', press: ['Invite many'] },
+  'who teaches': { at: '/people', press: ['Actions for Nell Ashgrove', 'Who teaches'] },
+  agreements: { at: '/people', press: ['Actions for Nell Ashgrove', 'Agreements'] },
+  'close an account': { at: '/people', press: ['Actions for Nell Ashgrove', 'Close the account'] },
+  'add an airplane': { at: '/hangar', press: ['Add an airplane'] },
+  'copy a standard': { at: '/standards', press: ['Make a copy'] },
+  book: { at: '/week', press: ['Book'], sends: 'Book' },
+  'a logbook entry': { at: '/logbook/:student', press: ['New entry'] },
+  endorse: { at: '/path/:student', press: ['Endorse'] },
+  'correct a recording': {
+    at: '/debrief/:recording',
+    press: ['More for this recording', 'Correct its details'],
+  },
+  'delete a recording': {
+    at: '/debrief/:recording',
+    press: ['More for this recording', 'Delete the recording'],
+  },
+};
+const SIZES = [
+  [390, 844, 'touch'],
+  [640, 400, 'mouse'],
+  [1280, 800, 'mouse'],
+] as const;
+
+async function filledIn(page: Page, path: string): Promise<string> {
+  if (!path.includes(':')) return path;
+  const lessons = await lessonsOf(page.request, 'Nell');
+  const flown = lessons.find(({ recordings }) => recordings.length > 0)!;
+  return path.replace(':student', flown.student.id).replace(':recording', flown.recordings[0].id);
+}
+
+async function open(page: Page, press: Dialog['press']): Promise<void> {
+  for (const name of press) {
+    const exact = typeof name === 'string';
+    const item = page.getByRole('menuitem', { name, exact });
+    await item.or(page.getByRole('button', { name, exact })).first().click();
+  }
+  await expect(page.getByRole('dialog')).toBeVisible();
+}
+
+/** An emptied form is refused at its fields: each error stands at its own, the first has the keyboard and is in sight. */
+async function refusedAtItsFields(page: Page, sends: string): Promise<void> {
+  const dialog = page.getByRole('dialog');
+  for (const field of await dialog.locator('input[type=text]:visible:enabled, input[type=email]').all()) {
+    if (await field.getAttribute('readonly')) continue;
+    await field.click();
+    await page.keyboard.press('Control+A');
+    await page.keyboard.press('Delete');
+  }
+  await page.keyboard.press('Escape');
+  if (!(await dialog.isVisible())) return;
+  await dialog.getByRole('button', { name: sends, exact: true }).click();
+  const wrong = dialog.locator('[aria-invalid="true"]');
+  await expect(wrong.first()).toBeFocused();
+  await expect(wrong.first()).toBeInViewport();
+  for (const field of await wrong.all()) {
+    const error = await field.evaluate((input) => {
+      const ids = input.getAttribute('aria-describedby')?.split(' ') ?? [];
+      const said = ids.map((id) => document.getElementById(id)).find((one) => one?.textContent);
+      return said
+        ? said.getBoundingClientRect().top - input.getBoundingClientRect().bottom
+        : Number.POSITIVE_INFINITY;
+    });
+    expect(error, `${await field.getAttribute('name')}: its error stands at it`).toBeLessThan(60);
+  }
+}
+
+for (const [name, { at, press, sends }] of Object.entries(DIALOGS)) {
+  roaming(`${name}: whole at every size, and closed by Escape`, async ({ roam }) => {
+    const { page, errors } = roam;
+    await roam.to(await filledIn(page, at));
+    const device = await page.context().newCDPSession(page);
+    for (const [width, height, by] of SIZES) {
+      await device.send('Emulation.setTouchEmulationEnabled', { enabled: by === 'touch', maxTouchPoints: 5 });
+      await page.setViewportSize({ width, height });
+      await open(page, press);
+      const dialog = page.getByRole('dialog');
+      expectWithin(await dialog.boundingBox(), page, name);
+      await expect.poll(() => seriousViolations(page), { message: String(width) }).toEqual([]);
+      await expect.poll(() => hurdles(page, by), { message: `${width}, by ${by}` }).toEqual([]);
+      await walkPickers(page, dialog);
+      if (sends) await refusedAtItsFields(page, sends);
+      await page.keyboard.press('Escape');
+      await expect(dialog).toHaveCount(0);
+    }
+    await device.send('Emulation.setTouchEmulationEnabled', { enabled: false });
+    await device.detach();
+    expect(errors).toEqual([]);
+  });
+}
