@@ -1,10 +1,11 @@
 /** Every dialog, at a desk, in a hand and at twice the size: whole, closed by Escape, its errors at their fields. */
-import { expect, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 import { seriousViolations } from './support/axe.ts';
 import { hurdles } from './support/hurdles.ts';
 import { lessonsOf } from './support/people.ts';
 import { expectWithin, walkPickers } from './support/pickers.ts';
 import { roaming } from './support/roaming.ts';
+import { typeInto } from './support/typing.ts';
 
 interface Dialog {
   at: string;
@@ -23,7 +24,7 @@ const DIALOGS: Record<string, Dialog> = {
   'copy a standard': { at: '/standards', press: ['Make a copy'] },
   book: { at: '/week', press: ['Book'], sends: 'Book' },
   'a logbook entry': { at: '/logbook/:student', press: ['New entry'] },
-  endorse: { at: '/path/:student', press: ['Endorse'] },
+  endorse: { at: '/logbook/:student', press: ['Endorse'] },
   'correct a recording': {
     at: '/debrief/:recording',
     press: ['More for this recording', 'Correct its details'],
@@ -55,8 +56,25 @@ async function open(page: Page, press: Dialog['press']): Promise<void> {
   await expect(page.getByRole('dialog')).toBeVisible();
 }
 
-/** An emptied form is refused at its fields: each error stands at its own, the first has the keyboard and is in sight. */
-async function refusedAtItsFields(page: Page, sends: string): Promise<void> {
+/** Every error stands at its field; the first field has the keyboard and is in sight. */
+async function errorsAtTheirFields(form: Locator): Promise<void> {
+  const wrong = form.locator('[aria-invalid="true"]');
+  await expect(wrong.first()).toBeFocused();
+  await expect(wrong.first()).toBeInViewport();
+  for (const field of await wrong.all()) {
+    const below = await field.evaluate((input) => {
+      const ids = input.getAttribute('aria-describedby')?.split(' ') ?? [];
+      const said = ids.map((id) => document.getElementById(id)).find((one) => one?.textContent);
+      return said
+        ? said.getBoundingClientRect().top - input.getBoundingClientRect().bottom
+        : Number.POSITIVE_INFINITY;
+    });
+    expect(below, `${await field.getAttribute('id')}: its error stands at it`).toBeLessThan(60);
+  }
+}
+
+/** A dialog's form, emptied and sent, is refused at its fields. */
+async function refusedWhenEmpty(page: Page, sends: string): Promise<void> {
   const dialog = page.getByRole('dialog');
   for (const field of await dialog.locator('input[type=text]:visible:enabled, input[type=email]').all()) {
     if (await field.getAttribute('readonly')) continue;
@@ -67,19 +85,7 @@ async function refusedAtItsFields(page: Page, sends: string): Promise<void> {
   await page.keyboard.press('Escape');
   if (!(await dialog.isVisible())) return;
   await dialog.getByRole('button', { name: sends, exact: true }).click();
-  const wrong = dialog.locator('[aria-invalid="true"]');
-  await expect(wrong.first()).toBeFocused();
-  await expect(wrong.first()).toBeInViewport();
-  for (const field of await wrong.all()) {
-    const error = await field.evaluate((input) => {
-      const ids = input.getAttribute('aria-describedby')?.split(' ') ?? [];
-      const said = ids.map((id) => document.getElementById(id)).find((one) => one?.textContent);
-      return said
-        ? said.getBoundingClientRect().top - input.getBoundingClientRect().bottom
-        : Number.POSITIVE_INFINITY;
-    });
-    expect(error, `${await field.getAttribute('name')}: its error stands at it`).toBeLessThan(60);
-  }
+  await errorsAtTheirFields(dialog);
 }
 
 for (const [name, { at, press, sends }] of Object.entries(DIALOGS)) {
@@ -96,12 +102,32 @@ for (const [name, { at, press, sends }] of Object.entries(DIALOGS)) {
       await expect.poll(() => seriousViolations(page), { message: String(width) }).toEqual([]);
       await expect.poll(() => hurdles(page, by), { message: `${width}, by ${by}` }).toEqual([]);
       await walkPickers(page, dialog);
-      if (sends) await refusedAtItsFields(page, sends);
+      if (sends) await refusedWhenEmpty(page, sends);
       await page.keyboard.press('Escape');
       await expect(dialog).toHaveCount(0);
+      // The keyboard is where it was, not at the beginning of the page.
+      await expect.poll(() => page.evaluate(() => document.activeElement !== document.body)).toBe(true);
     }
     await device.send('Emulation.setTouchEmulationEnabled', { enabled: false });
     await device.detach();
     expect(errors).toEqual([]);
+  });
+}
+
+/** A page's form, what is left empty in it, and what sends it. */
+const FORMS: Record<string, [at: string, emptied: RegExp[], sends: string]> = {
+  'the school': ['/school', [/^Name/, /^Elevation of the field/], 'Save'],
+};
+for (const [name, [at, emptied, sends]] of Object.entries(FORMS)) {
+  roaming(`${name}: what is missing is said at its field, in a hand and at a desk`, async ({ roam }) => {
+    const { page } = roam;
+    await roam.to(at);
+    for (const [width, height] of SIZES) {
+      await page.setViewportSize({ width, height });
+      const main = page.locator('main');
+      for (const label of emptied) await typeInto(main.getByLabel(label).first(), '');
+      await page.getByRole('button', { name: sends, exact: true }).click();
+      await errorsAtTheirFields(main);
+    }
   });
 }

@@ -3,6 +3,7 @@ import { expect, test } from '@playwright/test';
 import { seriousViolations } from './support/axe.ts';
 import { hurdles } from './support/hurdles.ts';
 import { lessonsOf, signInQuickly } from './support/people.ts';
+import { walkPickers } from './support/pickers.ts';
 import { roaming } from './support/roaming.ts';
 
 interface Ids {
@@ -100,6 +101,11 @@ for (const [name, [heading, path]] of Object.entries(VIEWS)) {
           .toEqual([]);
         // Every word is whole, and whatever is pressed can be met.
         await expect.poll(() => hurdles(page, by), { message: `${width}, by ${by}` }).toEqual([]);
+      }
+      // What opens over it stands in the window: at a desk, in a hand, and where the window is low.
+      for (const [width, height] of [SIZES[0], SIZES[3], SIZES[4]]) {
+        await page.setViewportSize({ width, height });
+        await walkPickers(page, page.locator('body'));
       }
       await touched(false);
       await device.detach();

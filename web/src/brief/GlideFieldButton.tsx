@@ -1,8 +1,10 @@
 /** The field that a glide is to end at: chosen on the ground, with its place, so that Debrief can say whether it was in reach. */
+
 import { type GlideField, glideFieldSchema } from '@keel/core';
-import { Button, Group, Modal } from '@mantine/core';
+import { Button, Group } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { useState } from 'react';
+import { Dialog } from '../parts/Dialog.tsx';
 import { formErrors, showFirstError } from '../parts/form-errors.ts';
 import { numberText, placeText } from '../parts/format.ts';
 import { NumberField } from '../parts/NumberField.tsx';
@@ -41,7 +43,7 @@ export function GlideFieldButton(props: {
           ? `to a field at ${placeText(field)}, ${numberText(field.elevationFt)} ft`
           : 'Choose its field'}
       </button>
-      <Modal opened={open} onClose={() => setOpen(false)} title="The field to glide to">
+      <Dialog opened={open} onClose={() => setOpen(false)} title="The field to glide to">
         {/* A form inside the lesson's: what is sent here is not sent there. */}
         <form
           className="stack"
@@ -67,7 +69,7 @@ export function GlideFieldButton(props: {
             <Button type="submit">Choose this field</Button>
           </Group>
         </form>
-      </Modal>
+      </Dialog>
     </>
   );
 }

@@ -1,6 +1,7 @@
 /** Taking the lesson along: the kneeboard, a calendar entry, a link for the student, the printer. */
+
 import type { Lesson } from '@keel/core';
-import { Button, Menu, Modal } from '@mantine/core';
+import { Button, Menu } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import {
   IconCalendar,
@@ -14,6 +15,7 @@ import {
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { answered, api } from '../api/client.ts';
+import { Dialog } from '../parts/Dialog.tsx';
 import { dayAndTime } from '../parts/format.ts';
 import { sent } from '../parts/sent.ts';
 
@@ -96,13 +98,13 @@ export function ShareMenu(props: { lesson: Lesson; unsaved: boolean; mayEdit: bo
           </Menu.Dropdown>
         </Menu>
       )}
-      <Modal opened={deleting} onClose={() => setDeleting(false)} title="Delete this lesson?">
+      <Dialog opened={deleting} onClose={() => setDeleting(false)} title="Delete this lesson?">
         <div className="stack">
           <p>
             {lesson.title}, {lesson.student.name}, {dayAndTime(lesson.plannedAt)}. Its booking is cancelled.
             This cannot be undone.
           </p>
-          <div className="row" style={{ justifyContent: 'flex-end' }}>
+          <div className="actions">
             <Button variant="default" data-autofocus onClick={() => setDeleting(false)}>
               Keep the lesson
             </Button>
@@ -120,7 +122,7 @@ export function ShareMenu(props: { lesson: Lesson; unsaved: boolean; mayEdit: bo
             </Button>
           </div>
         </div>
-      </Modal>
+      </Dialog>
     </>
   );
 }

@@ -1,4 +1,5 @@
 /** One attempt: its keel, its verdict, what happened, and what is said of it. */
+
 import {
   type AttemptStatements,
   briefedSaid,
@@ -11,10 +12,11 @@ import {
   unitsFor,
   wentFirst,
 } from '@keel/core';
-import { Button, Kbd, Modal, TextInput } from '@mantine/core';
+import { Button, Kbd, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { useKeel } from '../api/hooks.ts';
 import { useShortcuts } from '../frame/shortcuts.ts';
+import { Dialog } from '../parts/Dialog.tsx';
 import { attemptName, clock, heading } from '../parts/format.ts';
 import { Sentence } from '../parts/Sentence.tsx';
 import { Failed, Loading } from '../parts/states.tsx';
@@ -272,7 +274,7 @@ function MarkDialog(props: {
     props.close();
   };
   return (
-    <Modal opened={props.opened} onClose={props.close} title={<strong>Mark {props.at}</strong>}>
+    <Dialog opened={props.opened} onClose={props.close} title={<strong>Mark {props.at}</strong>}>
       <form
         className="row"
         style={{ alignItems: 'flex-end' }}
@@ -292,6 +294,6 @@ function MarkDialog(props: {
           Save the mark
         </Button>
       </form>
-    </Modal>
+    </Dialog>
   );
 }

@@ -1,6 +1,7 @@
 /** A recording sent with the wrong airplane, lesson or weight is put right; one that nobody wants goes, and can come back. */
+
 import type { RecordingView } from '@keel/core';
-import { ActionIcon, Button, Menu, Modal, Select } from '@mantine/core';
+import { ActionIcon, Button, Menu, Select } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { IconDots } from '@tabler/icons-react';
 import { useState } from 'react';
@@ -8,6 +9,7 @@ import { useNavigate } from 'react-router';
 import { useSWRConfig } from 'swr';
 import { answered, api, messageOf, read } from '../api/client.ts';
 import { useAirplanes, useLessons, useStandards, useStudents } from '../api/hooks.ts';
+import { Dialog } from '../parts/Dialog.tsx';
 import { dayAndTime } from '../parts/format.ts';
 import { NumberField } from '../parts/NumberField.tsx';
 
@@ -73,7 +75,7 @@ function RightDialog({ recording, close }: { recording: RecordingView; close: ()
     }
   };
   return (
-    <Modal opened onClose={close} title={<strong>Correct its details</strong>}>
+    <Dialog onClose={close} title={<strong>Correct its details</strong>}>
       <div className="stack">
         <p className="quiet">The flight is scored again. Grades and comments stay with their attempts.</p>
         {problem && <p role="alert">{problem}</p>}
@@ -147,7 +149,7 @@ function RightDialog({ recording, close }: { recording: RecordingView; close: ()
           Correct and score again
         </Button>
       </div>
-    </Modal>
+    </Dialog>
   );
 }
 
@@ -185,17 +187,17 @@ function DeleteDialog({ recording, close }: { recording: RecordingView; close: (
     }
   };
   return (
-    <Modal opened onClose={close} title={<strong>Delete this recording?</strong>}>
+    <Dialog onClose={close} title={<strong>Delete this recording?</strong>}>
       <p>
         The file, its attempts, grades and comments disappear at once and are removed for good after thirty
         days. Until then they can be restored at the end of the list of flown lessons.
       </p>
-      <div className="row" style={{ gap: 8, justifyContent: 'flex-end' }}>
+      <div className="actions">
         <Button variant="default" onClick={close} data-autofocus>
           Keep the recording
         </Button>
         <Button onClick={remove}>Delete the recording</Button>
       </div>
-    </Modal>
+    </Dialog>
   );
 }

@@ -1,7 +1,9 @@
 /** Asks before what is typed and not yet saved is left behind. */
-import { Button, Modal } from '@mantine/core';
+
+import { Button } from '@mantine/core';
 import { useCallback } from 'react';
 import { useBeforeUnload, useBlocker } from 'react-router';
+import { Dialog } from '../parts/Dialog.tsx';
 
 /** Given to `navigate` by whoever has just saved. */
 export const SAVED = { saved: true };
@@ -13,13 +15,13 @@ export function AskBeforeLeaving({ unsaved, what }: { unsaved: boolean; what: st
   );
   useBeforeUnload(useCallback((event) => unsaved && event.preventDefault(), [unsaved]));
   return (
-    <Modal
+    <Dialog
       opened={blocker.state === 'blocked'}
       onClose={() => blocker.reset?.()}
       title={<strong>Not saved yet</strong>}
     >
       <p>{what} was changed and not saved. Leave, and the changes are gone.</p>
-      <div className="row" style={{ gap: 8, justifyContent: 'flex-end' }}>
+      <div className="actions">
         <Button variant="default" onClick={() => blocker.proceed?.()}>
           Leave without saving
         </Button>
@@ -27,6 +29,6 @@ export function AskBeforeLeaving({ unsaved, what }: { unsaved: boolean; what: st
           Stay here
         </Button>
       </div>
-    </Modal>
+    </Dialog>
   );
 }

@@ -1,5 +1,7 @@
 /** The list of shortcuts, and the switch for single keys; fetched when somebody asks for it. */
-import { Checkbox, Kbd, Modal } from '@mantine/core';
+
+import { Checkbox, Kbd } from '@mantine/core';
+import { Dialog } from '../parts/Dialog.tsx';
 import { PlainTable } from '../parts/PlainTable.tsx';
 import { SHORTCUTS, type Shortcut, useSingleKeys } from './shortcuts.ts';
 
@@ -9,7 +11,7 @@ const ALL: readonly Shortcut[] = Object.values(SHORTCUTS);
 export function ShortcutList({ close }: { close: () => void }) {
   const [single, setSingle] = useSingleKeys();
   return (
-    <Modal opened onClose={close} title={<strong>Keyboard shortcuts</strong>} size="lg">
+    <Dialog onClose={close} title={<strong>Keyboard shortcuts</strong>} size="lg">
       <Checkbox
         label="Single-key shortcuts"
         description="Switch them off where you dictate, or where keys are pressed by accident. The trainer keeps its controls."
@@ -38,6 +40,6 @@ export function ShortcutList({ close }: { close: () => void }) {
           </PlainTable>
         </section>
       ))}
-    </Modal>
+    </Dialog>
   );
 }

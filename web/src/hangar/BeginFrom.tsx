@@ -1,10 +1,12 @@
 /** An airplane begun: from one of the program's own, whose numbers are to be replaced by the book's, or from nothing. */
+
 import { AIRPLANE_PARTS, type Airplane, fleet, slugOf } from '@keel/core';
-import { Button, Modal, Select, TextInput } from '@mantine/core';
-import { useForm } from '@mantine/form';
+import { Button, Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { api, messageOf, read } from '../api/client.ts';
 import { Caution } from '../parts/caution.tsx';
+import { Dialog } from '../parts/Dialog.tsx';
+import { useFields } from '../parts/use-fields.ts';
 import { VSpeed } from '../parts/VSpeed.tsx';
 import type { Draft } from './draft.ts';
 
@@ -19,7 +21,7 @@ export function BeginFrom(props: {
   empty: (draft: Draft) => void;
 }) {
   const [problem, setProblem] = useState<string | null>(null);
-  const form = useForm({
+  const form = useFields({
     initialValues: { from: fleet[0].id, name: '', registration: '' },
     validate: { name: (value) => (slugOf(value) ? null : 'Write a name') },
   });
@@ -50,7 +52,7 @@ export function BeginFrom(props: {
     }
   });
   return (
-    <Modal opened={props.opened} onClose={props.close} title={<strong>Add an airplane</strong>}>
+    <Dialog opened={props.opened} onClose={props.close} title={<strong>Add an airplane</strong>}>
       <form className="stack" onSubmit={send} noValidate>
         {problem && <p role="alert">{problem}</p>}
         <Select
@@ -77,6 +79,6 @@ export function BeginFrom(props: {
           {form.values.from === NOTHING ? 'Type its numbers' : 'Add the airplane'}
         </Button>
       </form>
-    </Modal>
+    </Dialog>
   );
 }

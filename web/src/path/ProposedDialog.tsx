@@ -1,5 +1,6 @@
 /** The proposal in its dialog. */
-import { Modal } from '@mantine/core';
+
+import { Dialog } from '../parts/Dialog.tsx';
 import { Proposed } from './Proposed.tsx';
 
 export function ProposedDialog(props: {
@@ -9,8 +10,8 @@ export function ProposedDialog(props: {
   close: () => void;
 }) {
   return (
-    <Modal opened onClose={props.close} title="The lesson worth flying next" size="lg">
+    <Dialog onClose={props.close} title="The lesson worth flying next" size="lg">
       <Proposed studentId={props.studentId} booked={props.at} bookingId={props.bookingId} />
-    </Modal>
+    </Dialog>
   );
 }

@@ -1,4 +1,5 @@
 /** Who agreed to what, when, and what ends when; a word that no longer holds is taken back, and stays beside it. */
+
 import {
   AGREEMENTS,
   type AgreementKind,
@@ -7,14 +8,15 @@ import {
   missingAgreement,
   type Person,
 } from '@keel/core';
-import { Button, Modal, Select, TextInput } from '@mantine/core';
-import { useForm } from '@mantine/form';
+import { Button, Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { api, messageOf, read } from '../api/client.ts';
 import { useAgreements, useMe } from '../api/hooks.ts';
 import { DayField } from '../parts/DayField.tsx';
+import { Dialog } from '../parts/Dialog.tsx';
 import { isoDay, longDay } from '../parts/format.ts';
 import { Waiting } from '../parts/states.tsx';
+import { useFields } from '../parts/use-fields.ts';
 
 const saysOf = (what: AgreementKind) => AGREEMENTS.find((one) => one.what === what)!.says;
 
@@ -26,9 +28,9 @@ export function AgreementsDialog({
   close: () => void;
 }) {
   return (
-    <Modal opened onClose={close} size="lg" title={<strong>What {student.name} agreed to</strong>}>
+    <Dialog onClose={close} size="lg" title={<strong>What {student.name} agreed to</strong>}>
       <Agreements studentId={student.id} />
-    </Modal>
+    </Dialog>
   );
 }
 
@@ -107,7 +109,7 @@ export function Agreements({ studentId }: { studentId: string }) {
 }
 
 function NewAgreement({ say }: { say: (body: unknown) => Promise<boolean> }) {
-  const form = useForm({
+  const form = useFields({
     initialValues: {
       what: 'recordings' as AgreementKind,
       words: '',

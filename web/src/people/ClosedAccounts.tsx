@@ -1,10 +1,12 @@
 /** Accounts that are closed: each can be opened again, or the person taken out of it for good. */
+
 import type { ClosedAccount, MadeLink } from '@keel/core';
-import { Button, Modal, TextInput } from '@mantine/core';
+import { Button, TextInput } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useState } from 'react';
 import { api, read } from '../api/client.ts';
 import { useClosedAccounts } from '../api/hooks.ts';
+import { Dialog } from '../parts/Dialog.tsx';
 import { isoDay, longDay } from '../parts/format.ts';
 import { PlainTable } from '../parts/PlainTable.tsx';
 import { sent } from '../parts/sent.ts';
@@ -42,7 +44,7 @@ export function ClosedAccounts(props: { reopened: (link: MadeLink, name: string)
                 <td>{account.email}</td>
                 <td>{longDay(isoDay(account.closedAt))}</td>
                 <td>
-                  <div className="row" style={{ gap: 8, justifyContent: 'flex-end' }}>
+                  <div className="actions">
                     <Button
                       variant="default"
                       size="compact-md"
@@ -86,7 +88,7 @@ function EraseDialog({ account, close }: { account: ClosedAccount; close: () => 
     close();
   };
   return (
-    <Modal opened onClose={close} title={<strong>Erase {account.name}?</strong>}>
+    <Dialog onClose={close} title={<strong>Erase {account.name}?</strong>}>
       <form
         className="stack"
         onSubmit={(event) => {
@@ -105,7 +107,7 @@ function EraseDialog({ account, close }: { account: ClosedAccount; close: () => 
           value={typed}
           onChange={(event) => setTyped(event.currentTarget.value)}
         />
-        <div className="row" style={{ gap: 8, justifyContent: 'flex-end' }}>
+        <div className="actions">
           <Button variant="default" onClick={close}>
             Keep the account
           </Button>
@@ -114,6 +116,6 @@ function EraseDialog({ account, close }: { account: ClosedAccount; close: () => 
           </Button>
         </div>
       </form>
-    </Modal>
+    </Dialog>
   );
 }

@@ -1,10 +1,12 @@
 /** Flights of students who left: until when they are kept, and that they go. */
+
 import type { Departed as Row } from '@keel/core';
-import { Button, Modal } from '@mantine/core';
+import { Button } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useState } from 'react';
 import { api, read } from '../api/client.ts';
 import { useDeparted } from '../api/hooks.ts';
+import { Dialog } from '../parts/Dialog.tsx';
 import { isoDay, longDay } from '../parts/format.ts';
 import { PlainTable } from '../parts/PlainTable.tsx';
 import { sent } from '../parts/sent.ts';
@@ -67,7 +69,7 @@ export function Departed() {
           </tbody>
         </PlainTable>
       </div>
-      <Modal
+      <Dialog
         opened={going !== null}
         onClose={() => setGoing(null)}
         title={<strong>Delete {going?.name}’s flights?</strong>}
@@ -76,13 +78,13 @@ export function Departed() {
           They are hidden now and removed after thirty days, with all that was worked out from them. Signed
           entries, the flights that they name, and the trail stay.
         </p>
-        <div className="row" style={{ gap: 8, justifyContent: 'flex-end' }}>
+        <div className="actions">
           <Button variant="default" onClick={() => setGoing(null)} data-autofocus>
             Keep them
           </Button>
           <Button onClick={() => going && go(going)}>Delete them</Button>
         </div>
-      </Modal>
+      </Dialog>
     </section>
   );
 }

@@ -1,13 +1,15 @@
 /** Inviting: who, as what, with whom; the link is shown once, to be passed on. */
+
 import { invitationInputSchema, type MadeLink, type OpenInvitation, type Person } from '@keel/core';
-import { Button, CopyButton, Modal, MultiSelect, Select, TextInput } from '@mantine/core';
-import { useForm } from '@mantine/form';
+import { Button, CopyButton, MultiSelect, Select, TextInput } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useState } from 'react';
 import { answered, api, messageOf, read } from '../api/client.ts';
+import { Dialog } from '../parts/Dialog.tsx';
 import { formErrors } from '../parts/form-errors.ts';
 import { dayAndTime } from '../parts/format.ts';
 import { PlainTable } from '../parts/PlainTable.tsx';
+import { useFields } from '../parts/use-fields.ts';
 
 export const ROLES = [
   { value: 'student', label: 'student' },
@@ -27,7 +29,7 @@ export function ShowLink({
   close: () => void;
 }) {
   return (
-    <Modal opened={link !== null} onClose={close} title={<strong>{about}</strong>}>
+    <Dialog opened={link !== null} onClose={close} title={<strong>{about}</strong>}>
       {link && (
         <div className="stack">
           <p>
@@ -45,7 +47,7 @@ export function ShowLink({
           </CopyButton>
         </div>
       )}
-    </Modal>
+    </Dialog>
   );
 }
 
@@ -59,7 +61,7 @@ export function InviteDialog(props: { people: Person[]; close: () => void; made:
       .filter((person) => roles.includes(person.role))
       .map(({ id, name }) => ({ value: id, label: name }));
   const teachers = choice(['instructor', 'chief']);
-  const form = useForm({
+  const form = useFields({
     initialValues: {
       name: '',
       email: '',
@@ -89,7 +91,7 @@ export function InviteDialog(props: { people: Person[]; close: () => void; made:
     }
   });
   return (
-    <Modal opened onClose={props.close} title={<strong>Invite someone</strong>}>
+    <Dialog onClose={props.close} title={<strong>Invite someone</strong>}>
       <form className="stack" onSubmit={send} noValidate>
         {problem && <p role="alert">{problem}</p>}
         <TextInput label="Name" required data-autofocus {...form.getInputProps('name')} />
@@ -114,7 +116,7 @@ export function InviteDialog(props: { people: Person[]; close: () => void; made:
         )}
         <Button type="submit">Create the link</Button>
       </form>
-    </Modal>
+    </Dialog>
   );
 }
 

@@ -1,4 +1,5 @@
 /** A table of people from a spreadsheet: looked at first, then invited all at once; their links are taken along in one file. */
+
 import {
   type Coded,
   cellWords,
@@ -11,9 +12,10 @@ import {
   teachersOf,
   writeLinksCsv,
 } from '@keel/core';
-import { Button, Modal } from '@mantine/core';
+import { Button } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { api, messageOf, read } from '../api/client.ts';
+import { Dialog } from '../parts/Dialog.tsx';
 import { dayAndTime } from '../parts/format.ts';
 import { PlainTable } from '../parts/PlainTable.tsx';
 import { TableInput } from '../parts/TableInput.tsx';
@@ -64,7 +66,7 @@ export function InviteMany(props: {
     }
   };
   return (
-    <Modal opened onClose={props.close} size="xl" title={<strong>Invite many</strong>}>
+    <Dialog onClose={props.close} size="xl" title={<strong>Invite many</strong>}>
       {made ? (
         <Links made={made} />
       ) : (
@@ -82,7 +84,7 @@ export function InviteMany(props: {
           </Button>
         </div>
       )}
-    </Modal>
+    </Dialog>
   );
 }
 

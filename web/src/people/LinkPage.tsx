@@ -2,12 +2,12 @@
 import '../theme/within.css';
 import type { LinkView } from '@keel/core';
 import { Button, PasswordInput } from '@mantine/core';
-import { useForm } from '@mantine/form';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import useSWR, { useSWRConfig } from 'swr';
 import { type ApiError, answered, api, messageOf, read } from '../api/client.ts';
 import { Loading } from '../parts/states.tsx';
+import { useFields } from '../parts/use-fields.ts';
 import { Door } from './Door.tsx';
 import { PASSWORD_ADVICE, passwordProblem } from './new-password.ts';
 
@@ -57,7 +57,7 @@ function Choose({ link, token }: { link: LinkView; token: string }) {
   const { mutate } = useSWRConfig();
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
-  const form = useForm({
+  const form = useFields({
     initialValues: { password: '' },
     validate: {
       password: passwordProblem,

@@ -1,15 +1,17 @@
 /** One’s own door: the password, and the second step of signing in. */
-import { Button, Modal, PasswordInput, TextInput } from '@mantine/core';
-import { useForm } from '@mantine/form';
+
+import { Button, PasswordInput, TextInput } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { type FormEvent, useState } from 'react';
 import { answered, api, messageOf, read } from '../api/client.ts';
 import { useMe } from '../api/hooks.ts';
+import { Dialog } from '../parts/Dialog.tsx';
+import { useFields } from '../parts/use-fields.ts';
 import { PASSWORD_ADVICE, passwordProblem } from './new-password.ts';
 
 export function ChangePassword() {
   const [problem, setProblem] = useState<string | null>(null);
-  const form = useForm({
+  const form = useFields({
     initialValues: { current: '', password: '' },
     validate: {
       current: (value) => (value ? null : 'Enter your current password'),
@@ -134,7 +136,7 @@ export function SecondStep() {
           </Button>
         </form>
       )}
-      <Modal opened={codes !== null} onClose={() => setCodes(null)} title={<strong>Recovery codes</strong>}>
+      <Dialog opened={codes !== null} onClose={() => setCodes(null)} title={<strong>Recovery codes</strong>}>
         <p>
           Write these down and keep them away from this device. Each works once; they are not shown again.
         </p>
@@ -146,7 +148,7 @@ export function SecondStep() {
           ))}
         </ul>
         <Button onClick={() => setCodes(null)}>I have written them down</Button>
-      </Modal>
+      </Dialog>
     </section>
   );
 }

@@ -1,6 +1,7 @@
 /** People: who is at the school, who teaches whom, who is invited; a chief invites, helps with a password, closes. */
+
 import type { MadeLink, Person } from '@keel/core';
-import { ActionIcon, Button, Menu, Modal } from '@mantine/core';
+import { ActionIcon, Button, Menu } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { IconDots } from '@tabler/icons-react';
 import { useState } from 'react';
@@ -9,6 +10,7 @@ import { answered, api, messageOf, read } from '../api/client.ts';
 import { useHealth, useInvitations, useMe, usePeople } from '../api/hooks.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { DataTable, plainColumn, sortable } from '../parts/DataTable.tsx';
+import { Dialog } from '../parts/Dialog.tsx';
 import { Failed, Loading } from '../parts/states.tsx';
 import { AgreementsDialog } from './Agreements.tsx';
 import { ClosedAccounts } from './ClosedAccounts.tsx';
@@ -174,7 +176,7 @@ export function PeoplePage() {
         />
       )}
       <ShowLink link={made?.link ?? null} about={made?.about ?? ''} close={() => setMade(null)} />
-      <Modal
+      <Dialog
         opened={closing !== null}
         onClose={() => setClosing(null)}
         title={<strong>Close {closing?.name}’s account?</strong>}
@@ -183,13 +185,13 @@ export function PeoplePage() {
           They are signed out everywhere and cannot sign in until you reopen the account. Lessons, recordings,
           grades and what they said stay as they are.
         </p>
-        <div className="row" style={{ gap: 8, justifyContent: 'flex-end' }}>
+        <div className="actions">
           <Button variant="default" onClick={() => setClosing(null)} data-autofocus>
             Keep the account open
           </Button>
           <Button onClick={() => closing && close(closing)}>Close the account</Button>
         </div>
-      </Modal>
+      </Dialog>
     </>
   );
 }

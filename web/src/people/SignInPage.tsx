@@ -1,16 +1,16 @@
 /** Signing in. */
 import { Button, PasswordInput, TextInput } from '@mantine/core';
-import { useForm } from '@mantine/form';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import { useSWRConfig } from 'swr';
 import { ApiError, api, messageOf, read } from '../api/client.ts';
 import { forgetDay } from '../frame/kept-day.ts';
+import { useFields } from '../parts/use-fields.ts';
 import { Door } from './Door.tsx';
 import { isShared } from './shared-here.ts';
 
 export function SignInPage() {
-  const form = useForm({
+  const form = useFields({
     initialValues: { email: '', password: '', code: '' },
     validate: {
       email: (value) => (value.trim() ? null : 'Enter your email'),

@@ -1,8 +1,10 @@
 /** Who teaches a student: for good, and standing in for a while. */
+
 import type { Person } from '@keel/core';
-import { Button, Modal, MultiSelect, Select } from '@mantine/core';
+import { Button, MultiSelect, Select } from '@mantine/core';
 import { useState } from 'react';
 import { answered, api, messageOf } from '../api/client.ts';
+import { Dialog } from '../parts/Dialog.tsx';
 
 const WHILES = [
   { value: '3', label: 'three days' },
@@ -48,7 +50,7 @@ export function WhoTeaches(props: {
     }
   };
   return (
-    <Modal opened onClose={props.close} title={<strong>Who teaches {student.name}</strong>}>
+    <Dialog onClose={props.close} title={<strong>Who teaches {student.name}</strong>}>
       <div className="stack">
         {problem && <p role="alert">{problem}</p>}
         <MultiSelect
@@ -79,6 +81,6 @@ export function WhoTeaches(props: {
         </div>
         <Button onClick={save}>Save</Button>
       </div>
-    </Modal>
+    </Dialog>
   );
 }

@@ -1,9 +1,9 @@
 /** The form that a short code is typed into. */
 import { shortCodeSchema } from '@keel/core';
-import { useForm } from '@mantine/form';
+import { useFields } from '../parts/use-fields.ts';
 
 export const useCodeForm = () =>
-  useForm({
+  useFields({
     initialValues: { code: '' },
     validate: { code: (code) => (shortCodeSchema.safeParse(code).success ? null : 'Four to eight digits') },
   });

@@ -1,9 +1,11 @@
 /** Opening balances of many students from a spreadsheet: looked at first, then kept one after the other. */
+
 import { cellWords, errorWords, hoursAndMinutes, type ListedBalance, readBalancesCsv } from '@keel/core';
-import { Button, Modal } from '@mantine/core';
+import { Button } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { api, messageOf, read } from '../api/client.ts';
 import { useStudents } from '../api/hooks.ts';
+import { Dialog } from '../parts/Dialog.tsx';
 import { isoDay, numberText } from '../parts/format.ts';
 import { PlainTable } from '../parts/PlainTable.tsx';
 import { TableInput } from '../parts/TableInput.tsx';
@@ -68,7 +70,7 @@ export function BalancesByTable(props: {
     setBusy(false);
   };
   return (
-    <Modal opened onClose={close} size="xl" title={<strong>Opening balances from a table</strong>}>
+    <Dialog onClose={close} size="xl" title={<strong>Opening balances from a table</strong>}>
       <div className="stack">
         <p className="small quiet">
           A header row with “student”, then as many of “as of”, “according to”, “total”, “dual”, “solo”,
@@ -93,7 +95,7 @@ export function BalancesByTable(props: {
           </Button>
         )}
       </div>
-    </Modal>
+    </Dialog>
   );
 }
 

@@ -1,4 +1,5 @@
 /** An endorsement from a template: what stands in braces is filled in, and nothing is signed while a brace is left. */
+
 import {
   type EndorsementTemplate,
   endorsementEnds,
@@ -7,12 +8,13 @@ import {
   type SoloLimits,
   unfilled,
 } from '@keel/core';
-import { Button, Modal, PasswordInput, Select, Textarea, TextInput } from '@mantine/core';
+import { Button, PasswordInput, Select, Textarea, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { api, read } from '../api/client.ts';
 import { useAirplanes, useMe, useRelease, useTemplates } from '../api/hooks.ts';
 import { useOwnSettings } from '../frame/own-settings.ts';
 import { DayField } from '../parts/DayField.tsx';
+import { Dialog } from '../parts/Dialog.tsx';
 import { isoDay, longDay } from '../parts/format.ts';
 import { signedWith } from '../parts/sent.ts';
 import type { KeepLogbook } from './keep-logbook.ts';
@@ -40,9 +42,9 @@ export function Endorse(props: Props) {
   return (
     <>
       <Button onClick={() => setOpened(true)}>Endorse</Button>
-      <Modal opened={opened} onClose={() => setOpened(false)} title="An endorsement" size="lg">
+      <Dialog opened={opened} onClose={() => setOpened(false)} title="An endorsement" size="lg">
         {opened && <Form {...props} done={() => setOpened(false)} />}
-      </Modal>
+      </Dialog>
     </>
   );
 }

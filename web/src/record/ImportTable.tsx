@@ -1,8 +1,10 @@
 /** A table of past flights: its columns said once, every line looked at before any is taken. */
+
 import { LOG_COLUMN_IDS, LOG_COLUMNS, type LogMapping } from '@keel/core';
-import { Button, FileButton, Modal, Select } from '@mantine/core';
+import { Button, FileButton, Select } from '@mantine/core';
 import { useState } from 'react';
 import { api, read } from '../api/client.ts';
+import { Dialog } from '../parts/Dialog.tsx';
 import { sent } from '../parts/sent.ts';
 
 type Looked = Awaited<ReturnType<typeof look>>;
@@ -54,7 +56,7 @@ export function ImportTable({ studentId, taken }: { studentId: string; taken: ()
           </Button>
         )}
       </FileButton>
-      <Modal opened={looked !== undefined} onClose={close} title="Past flights from a table" size="xl">
+      <Dialog opened={looked !== undefined} onClose={close} title="Past flights from a table" size="xl">
         {looked && (
           <div className="stack">
             <p>
@@ -92,7 +94,7 @@ export function ImportTable({ studentId, taken }: { studentId: string; taken: ()
             </Button>
           </div>
         )}
-      </Modal>
+      </Dialog>
     </>
   );
 }

@@ -1,6 +1,7 @@
 /** A student’s logbook: drafts to sign, what was signed, endorsements, and the whole as table and paper. */
+
 import { hoursAndMinutes, type Logbook } from '@keel/core';
-import { Button, Menu, Modal, PasswordInput } from '@mantine/core';
+import { Button, Menu, PasswordInput } from '@mantine/core';
 import { IconDownload } from '@tabler/icons-react';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -8,6 +9,7 @@ import { api, read } from '../api/client.ts';
 import { useLogbook, useMe } from '../api/hooks.ts';
 import { useSetCurrent } from '../frame/current.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
+import { Dialog } from '../parts/Dialog.tsx';
 import { day, dayAndTime, longDay } from '../parts/format.ts';
 import { PlainTable } from '../parts/PlainTable.tsx';
 import { sent, signedWith } from '../parts/sent.ts';
@@ -158,7 +160,7 @@ function NewEntry({ studentId, keep }: { studentId: string; keep: KeepLogbook })
       <Button variant="default" onClick={() => setOpened(true)}>
         New entry
       </Button>
-      <Modal opened={opened} onClose={() => setOpened(false)} title="A flight without a recording" size="xl">
+      <Dialog opened={opened} onClose={() => setOpened(false)} title="A flight without a recording" size="xl">
         <EntryForm
           save={async (entry) => {
             const next = await sent(
@@ -173,7 +175,7 @@ function NewEntry({ studentId, keep }: { studentId: string; keep: KeepLogbook })
             if (next) setOpened(false);
           }}
         />
-      </Modal>
+      </Dialog>
     </>
   );
 }
@@ -228,7 +230,7 @@ function DraftLine({ draft, studentId, keep }: { draft: Draft; studentId: string
           }}
         />
       )}
-      <Modal opened={signing} onClose={() => setSigning(false)} title="Sign this entry">
+      <Dialog opened={signing} onClose={() => setSigning(false)} title="Sign this entry">
         <form
           className="stack"
           onSubmit={async (event) => {
@@ -256,7 +258,7 @@ function DraftLine({ draft, studentId, keep }: { draft: Draft; studentId: string
             Sign it
           </Button>
         </form>
-      </Modal>
+      </Dialog>
     </div>
   );
 }

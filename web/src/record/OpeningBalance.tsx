@@ -1,14 +1,15 @@
 /** A student who comes in mid-training: hours, landings and skills as an earlier record has them, and who says so. */
+
 import { type Balance, minutesOf, type PathSkill } from '@keel/core';
-import { Button, Modal, Select, TextInput } from '@mantine/core';
-import { useForm } from '@mantine/form';
+import { Button, Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { DayField } from '../parts/DayField.tsx';
-import { showFirstError } from '../parts/form-errors.ts';
+import { Dialog } from '../parts/Dialog.tsx';
 import { isoDay } from '../parts/format.ts';
 import { NumberField } from '../parts/NumberField.tsx';
 import { sent } from '../parts/sent.ts';
+import { useFields } from '../parts/use-fields.ts';
 import { useGrades } from '../parts/use-grades.ts';
 import { balanceIds, keepBalance } from './keep-balance.ts';
 import './record.css';
@@ -30,9 +31,9 @@ interface Props {
 
 export function OpeningBalance(props: Props) {
   return (
-    <Modal opened onClose={props.close} title={`Opening balance of ${props.studentName}`} size="lg">
+    <Dialog onClose={props.close} title={`Opening balance of ${props.studentName}`} size="lg">
       <Form {...props} />
-    </Modal>
+    </Dialog>
   );
 }
 
@@ -41,7 +42,7 @@ function Form({ studentId, skills, close }: Props) {
   const grades = useGrades();
   const [ids] = useState(() => balanceIds(skills));
   const [busy, setBusy] = useState(false);
-  const form = useForm({
+  const form = useFields({
     initialValues: {
       asOf: isoDay() as string | null,
       says: '',
@@ -65,29 +66,26 @@ function Form({ studentId, skills, close }: Props) {
       ),
     },
   });
-  const save = form.onSubmit(
-    async (values) => {
-      const balance: Balance = {
-        asOf: values.asOf!,
-        says: values.says.trim(),
-        minutes: Object.fromEntries(
-          HOURS.map(({ key }) => [key, minutesOf(values[key]) ?? 0]),
-        ) as Balance['minutes'],
-        landingsDay: Number(values.landingsDay) || 0,
-        landingsNight: Number(values.landingsNight) || 0,
-        grades: Object.fromEntries(
-          Object.entries(values.skills).flatMap(([skill, grade]) => (grade ? [[skill, Number(grade)]] : [])),
-        ),
-      };
-      setBusy(true);
-      const toSign = await sent(keepBalance(studentId, skills, balance, ids));
-      setBusy(false);
-      if (toSign === undefined) return;
-      close();
-      if (toSign) navigate(`/logbook/${studentId}`);
-    },
-    () => showFirstError(),
-  );
+  const save = form.onSubmit(async (values) => {
+    const balance: Balance = {
+      asOf: values.asOf!,
+      says: values.says.trim(),
+      minutes: Object.fromEntries(
+        HOURS.map(({ key }) => [key, minutesOf(values[key]) ?? 0]),
+      ) as Balance['minutes'],
+      landingsDay: Number(values.landingsDay) || 0,
+      landingsNight: Number(values.landingsNight) || 0,
+      grades: Object.fromEntries(
+        Object.entries(values.skills).flatMap(([skill, grade]) => (grade ? [[skill, Number(grade)]] : [])),
+      ),
+    };
+    setBusy(true);
+    const toSign = await sent(keepBalance(studentId, skills, balance, ids));
+    setBusy(false);
+    if (toSign === undefined) return;
+    close();
+    if (toSign) navigate(`/logbook/${studentId}`);
+  });
   return (
     <form onSubmit={save} noValidate className="stack">
       <div className="entry-form">

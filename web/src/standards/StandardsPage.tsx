@@ -1,4 +1,5 @@
 /** Standards: the tolerances as data, each with its source. */
+
 import {
   KNOTS,
   requirementBefore,
@@ -10,12 +11,13 @@ import {
   slugOf,
   textOf,
 } from '@keel/core';
-import { Button, Modal, TextInput } from '@mantine/core';
+import { Button, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { mutate } from 'swr';
 import { answered, api, messageOf } from '../api/client.ts';
 import { useMe, useStandards } from '../api/hooks.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
+import { Dialog } from '../parts/Dialog.tsx';
 import { bandOf, isoDay, PARAMETER_NAMES, unitMark } from '../parts/format.ts';
 import { maneuverTitle } from '../parts/maneuvers.ts';
 import { PlainTable } from '../parts/PlainTable.tsx';
@@ -212,7 +214,7 @@ function CopyDialog(props: {
     }
   };
   return (
-    <Modal opened={props.opened} onClose={props.close} title={`A copy of ${props.from.name}`}>
+    <Dialog opened={props.opened} onClose={props.close} title={`A copy of ${props.from.name}`}>
       <form
         className="stack"
         onSubmit={(event) => {
@@ -231,6 +233,6 @@ function CopyDialog(props: {
           Copy
         </Button>
       </form>
-    </Modal>
+    </Dialog>
   );
 }

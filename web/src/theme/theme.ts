@@ -17,6 +17,9 @@ const spruce: MantineColorsTuple = [
 /** Its cross says nothing to whoever does not see it. */
 const CLOSE = { 'aria-label': 'Close' };
 
+/** In a low window what opens lies over its field rather than past the edge. */
+const WITHIN = { flip: true, shift: { crossAxis: true, padding: 4 } };
+
 export const theme = createTheme({
   fontFamily: '"Atkinson Hyperlegible Next Variable", system-ui, sans-serif',
   headings: { fontFamily: '"Atkinson Hyperlegible Next Variable", system-ui, sans-serif' },
@@ -46,7 +49,9 @@ export const theme = createTheme({
     Select: { defaultProps: { size: 'sm', allowDeselect: false } },
     Modal: { defaultProps: { shadow: 'none', centered: true, closeButtonProps: CLOSE } },
     Notification: { defaultProps: { closeButtonProps: CLOSE } },
-    Menu: { defaultProps: { shadow: 'none' } },
+    Menu: { defaultProps: { shadow: 'none', middlewares: WITHIN } },
+    Popover: { defaultProps: { middlewares: WITHIN } },
+    Combobox: { defaultProps: { middlewares: { ...WITHIN, size: true } } },
     Input: {
       styles: {
         input: {

@@ -1,9 +1,11 @@
 /** A booking outside somebody's usual hours: made once it is said that they agreed. */
-import { Button, Modal } from '@mantine/core';
+
+import { Button } from '@mantine/core';
+import { Dialog } from '../parts/Dialog.tsx';
 
 export function Agreed(props: { words: string; yes: () => void; close: () => void }) {
   return (
-    <Modal opened onClose={props.close} title="Outside availability">
+    <Dialog onClose={props.close} title="Outside availability">
       <div className="stack">
         <p>{props.words}</p>
         <div className="row">
@@ -20,6 +22,6 @@ export function Agreed(props: { words: string; yes: () => void; close: () => voi
           </Button>
         </div>
       </div>
-    </Modal>
+    </Dialog>
   );
 }

@@ -1,11 +1,13 @@
 /** A booking made, looked at, and cancelled with a reason. */
+
 import { type Booking, bookingInputSchema, CANCEL_REASONS, type Me, type Week } from '@keel/core';
-import { Button, Modal, Select, TextInput } from '@mantine/core';
+import { Button, Select, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, read } from '../api/client.ts';
 import { MomentField } from '../parts/DayField.tsx';
+import { Dialog } from '../parts/Dialog.tsx';
 import { formErrors, showFirstError } from '../parts/form-errors.ts';
 import { dayAndTime } from '../parts/format.ts';
 import { NumberField } from '../parts/NumberField.tsx';
@@ -71,7 +73,7 @@ export function NewBooking(props: { week: Week; me: Me; from: string; kept: Kept
   };
   const submit = form.onSubmit((values) => book(values, false));
   return (
-    <Modal opened onClose={close} title="Book">
+    <Dialog onClose={close} title="Book">
       <form onSubmit={submit} className="stack" noValidate>
         <Select
           label="What"
@@ -129,7 +131,7 @@ export function NewBooking(props: { week: Week; me: Me; from: string; kept: Kept
           <Button type="submit">Book</Button>
         )}
       </form>
-    </Modal>
+    </Dialog>
   );
 }
 
@@ -139,7 +141,7 @@ export function BookingDetail(props: { booking: Booking; staff: boolean; kept: K
   const [why, setWhy] = useState<string | null>(null);
   const [more, setMore] = useState('');
   return (
-    <Modal opened onClose={close} title={student?.name ?? airplane?.name ?? 'A booking'}>
+    <Dialog onClose={close} title={student?.name ?? airplane?.name ?? 'A booking'}>
       <div className="stack">
         <p>
           {dayAndTime(from)} to {dayAndTime(until)}
@@ -192,6 +194,6 @@ export function BookingDetail(props: { booking: Booking; staff: boolean; kept: K
           </form>
         )}
       </div>
-    </Modal>
+    </Dialog>
   );
 }

@@ -1,4 +1,5 @@
 /** When somebody usually has time: a line a weekday, as it is said; empty throughout, they are asked each time. */
+
 import {
   errorWords,
   type UsualHours as Hours,
@@ -8,9 +9,10 @@ import {
   WEEKDAYS,
   type Week,
 } from '@keel/core';
-import { Button, Modal, Select, TextInput } from '@mantine/core';
+import { Button, Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { api, read } from '../api/client.ts';
+import { Dialog } from '../parts/Dialog.tsx';
 import { sent } from '../parts/sent.ts';
 
 const linesOf = (hours: Hours): string[] =>
@@ -47,7 +49,7 @@ export function UsualHours(props: { week: Week; me: Me; kept: () => void; close:
     close();
   };
   return (
-    <Modal opened onClose={close} title="Availability">
+    <Dialog onClose={close} title="Availability">
       <form
         className="stack"
         onSubmit={(event) => {
@@ -85,6 +87,6 @@ export function UsualHours(props: { week: Week; me: Me; kept: () => void; close:
           Save availability
         </Button>
       </form>
-    </Modal>
+    </Dialog>
   );
 }

@@ -1,7 +1,9 @@
 /** The file and the lesson say different things of the day: which of them holds is chosen before anything is scored. */
+
 import { numberText } from '@keel/core';
-import { Button, Modal, Radio } from '@mantine/core';
+import { Button, Radio } from '@mantine/core';
 import { useState } from 'react';
+import { Dialog } from '../../parts/Dialog.tsx';
 import { longDay } from '../../parts/format.ts';
 import type { Difference, Taken } from './assumes.ts';
 
@@ -36,7 +38,7 @@ export function AssumesDialog(props: {
         ? longDay(value)
         : (names.get(value) ?? value);
   return (
-    <Modal opened onClose={close} size={560} title={<strong>{fileName} differs from the lesson</strong>}>
+    <Dialog onClose={close} size={560} title={<strong>{fileName} differs from the lesson</strong>}>
       <div className="stack">
         {differs.map((one) => (
           <Radio.Group
@@ -67,7 +69,7 @@ export function AssumesDialog(props: {
         <p className="small quiet">
           Stall, warning and maneuvering speeds follow the weight, and the floor follows the ground.
         </p>
-        <div className="row" style={{ justifyContent: 'flex-end' }}>
+        <div className="actions">
           <Button variant="default" onClick={close}>
             Cancel
           </Button>
@@ -76,6 +78,6 @@ export function AssumesDialog(props: {
           </Button>
         </div>
       </div>
-    </Modal>
+    </Dialog>
   );
 }

@@ -1,7 +1,9 @@
 /** What the columns of a table of another make are: proposed, put right by a person, and kept for the next file like it. */
+
 import { CHANNELS, guessMapping, isChannel, type Mapping, type TableHead } from '@keel/core';
-import { Button, Checkbox, Modal, Select } from '@mantine/core';
+import { Button, Checkbox, Select } from '@mantine/core';
 import { useMemo, useState } from 'react';
+import { Dialog } from '../../parts/Dialog.tsx';
 import { shownZone } from '../../parts/format.ts';
 import { PlainTable } from '../../parts/PlainTable.tsx';
 import { ColumnOver } from './ColumnOver.tsx';
@@ -45,7 +47,7 @@ export function MappingDialog(props: {
   const made = mappingFrom(head, choices, shownZone());
   const local = head.columns.find((column, i) => choices[i].as === TIME && isLocal(column, choices[i].unit));
   return (
-    <Modal opened onClose={close} size={900} title={<strong>What are the columns of {fileName}?</strong>}>
+    <Dialog onClose={close} size={900} title={<strong>What are the columns of {fileName}?</strong>}>
       <div className="stack">
         {problem && (
           <p role="alert" className="field-error">
@@ -147,6 +149,6 @@ export function MappingDialog(props: {
           </Button>
         </div>
       </div>
-    </Modal>
+    </Dialog>
   );
 }
