@@ -11,8 +11,20 @@ const base = {
 
 /** The core, the scripts and the interface's own logic need nothing; the server tests a PostgreSQL of their own. */
 export default {
+  // More than one: in the thread of the program itself the projects would share what each sets up for itself.
+  maxWorkers: 4,
   projects: [
     { ...base, displayName: 'unit', roots: ['<rootDir>/core/src', '<rootDir>/scripts', '<rootDir>/web/src'] },
+    {
+      ...base,
+      displayName: 'components',
+      // Processes of their own: a document belongs to nobody else's tests.
+      runner: 'jest-light-runner/child-process',
+      roots: ['<rootDir>/web/src'],
+      // Drawn in a document, which the others have not.
+      testMatch: ['**/*.dom.test.tsx'],
+      setupFiles: [...base.setupFiles, '<rootDir>/scripts/lib/page.mjs'],
+    },
     {
       ...base,
       displayName: 'server',

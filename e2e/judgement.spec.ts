@@ -131,7 +131,7 @@ test('an attempt that nothing recorded is entered, graded, and taken back with a
   await sheet.getByRole('button', { name: 'Enter a flight' }).click();
   await sheet.getByRole('combobox', { name: 'What', exact: true }).click();
   await page.getByRole('option', { name: 'Slow flight' }).click();
-  await sheet.getByRole('combobox', { name: 'Which' }).click();
+  await sheet.getByRole('combobox', { name: 'Variant' }).click();
   await page.getByRole('option', { name: 'landing', exact: true }).click();
   const keep = sheet.getByRole('button', { name: 'Save' });
   await expect(keep).toBeDisabled();
@@ -139,7 +139,7 @@ test('an attempt that nothing recorded is entered, graded, and taken back with a
   await page.getByRole('option', { name: 'prompted' }).click();
   await sheet.getByRole('button', { name: /with help/ }).click();
   const words = `Power late ${Date.now()}`;
-  await typeInto(sheet.getByRole('textbox', { name: 'Words' }), words);
+  await typeInto(sheet.getByRole('textbox', { name: 'Comment' }), words);
   await keep.click();
   const entry = sheet.getByRole('listitem').filter({ hasText: words });
   await expect(entry).toContainText('by Idris Vellacott');

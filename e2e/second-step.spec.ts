@@ -57,7 +57,7 @@ test('a second step is put in force, asked for at the door, and ended again', as
   expect(await seriousViolations(page)).toEqual([]);
   const [paper, otherPaper] = await kept.getByRole('listitem').allTextContents();
   await kept.getByRole('button', { name: 'I have written them down' }).click();
-  await expect(section).toContainText('asks for a code of your app as well');
+  await expect(section).toContainText('also asks for a code from your app');
 
   // The password alone opens nothing any more, and the field for the code has the keys.
   await knock(page, email);

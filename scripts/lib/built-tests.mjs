@@ -39,6 +39,7 @@ export async function buildTests() {
     absWorkingDir: ROOT,
     entryPoints: [
       ...['core/src', 'web/src', 'scripts', 'server/test'].map((folder) => `${folder}/**/*.test.ts`),
+      'web/src/**/*.dom.test.tsx',
       'core/src/testing/property-runs.ts',
     ],
     outdir: BUILT,
@@ -51,6 +52,9 @@ export async function buildTests() {
     platform: 'node',
     target: 'node20',
     packages: 'external',
+    jsx: 'automatic',
+    // In a test of a component a style sheet is nothing.
+    loader: { '.css': 'empty' },
     alias: { '@keel/core': join(ROOT, 'core/src/index.ts') },
     plugins: [whereTheSourceIs],
     sourcemap: true,

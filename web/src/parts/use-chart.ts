@@ -4,13 +4,18 @@
  */
 import type { ECharts, EChartsCoreOption } from 'echarts/core';
 import { type RefObject, useEffect, useRef, useState } from 'react';
-import { piece } from './piece.ts';
 
 /** How far below the window a chart is already drawn. */
 const NEAR = '200px';
 
 type Drawing = typeof import('./drawing.ts');
 let drawing: Drawing | null = null;
+const fetchDrawing = async (): Promise<Drawing> => {
+  drawing ??= await import('./drawing.ts');
+  return drawing;
+};
+const LATER_MS = 1000;
+const MISSING = 'The chart could not be fetched. Load the page again once the server answers.';
 
 /**
  * @param option memoized; null while there is nothing to draw, or no room
@@ -25,8 +30,6 @@ export function useChart(
   const told = useRef(pressed);
   told.current = pressed;
   const [chart, setChart] = useState<ECharts | null>(null);
-  const [missing, setMissing] = useState<unknown>(null);
-  if (missing) throw missing;
 
   useEffect(() => {
     const element = canvas.current;
@@ -35,6 +38,7 @@ export function useChart(
     let gone = false;
     const draw = ({ init }: Drawing) => {
       if (gone) return;
+      element.textContent = '';
       made = init(element);
       made.setOption(option);
       made.on('click', ({ dataIndex }) => told.current?.(dataIndex));
@@ -43,10 +47,10 @@ export function useChart(
     const fetched = async () => {
       element.dataset.loading = '';
       try {
-        drawing = await piece(import('./drawing.ts'));
-        draw(drawing);
-      } catch (error) {
-        setMissing(error);
+        draw(await fetchDrawing());
+      } catch {
+        // Words and tables of the page say the same.
+        if (!gone) element.textContent = MISSING;
       } finally {
         delete element.dataset.loading;
       }
@@ -62,9 +66,12 @@ export function useChart(
     // What is at hand is drawn at once: a chart that changes does not blink.
     if (drawing) draw(drawing);
     else near.observe(element);
+    // Fetched in any case: the network may be away by the time somebody comes near.
+    const later = setTimeout(() => fetchDrawing().catch(() => undefined), LATER_MS);
     return () => {
       gone = true;
       near.disconnect();
+      clearTimeout(later);
       made?.dispose();
     };
   }, [option]);
