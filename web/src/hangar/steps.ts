@@ -135,6 +135,8 @@ export const STEPS: readonly Step[] = [
       number('engine.ratedHp', 'Rated power', 'hp'),
       number('engine.ratedRpm', 'at', 'rpm'),
       number('engine.gearRatio', 'Gear ratio', 'to 1'),
+      number('engine.cylinders', 'Engine', 'cylinders'),
+      number('propeller.blades', 'Propeller', 'blades'),
       number('idleRpm', 'Idle', 'rpm'),
       number('maxRpm', 'Red line', 'rpm'),
       number('runUp.rpm', 'Run-up', 'rpm'),

@@ -1,4 +1,5 @@
 /** Before the engine is started: whether this device records the flight, and where it lies. */
+import { DeviceLeft } from './DeviceLeft.tsx';
 import type { Mount } from './sensor-rows.ts';
 
 export type Wish = Mount | 'no';
@@ -32,6 +33,7 @@ export function RecordHere({ wish, choose }: { wish: Wish; choose: (wish: Wish) 
           </button>
         ))}
       </fieldset>
+      {wish !== 'no' && <DeviceLeft mount={wish} />}
       {wish !== 'no' && (
         <ul>
           {wish === 'fixed' && (

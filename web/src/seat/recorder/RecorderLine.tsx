@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { numberText } from '../../parts/format.ts';
+import { DeviceLeft } from './DeviceLeft.tsx';
 import { logFile } from './send-log.ts';
 import type { LessonRecorder } from './use-recorder.ts';
 
@@ -33,6 +34,7 @@ export function RecorderLine({ recorder }: { recorder: LessonRecorder }) {
           <strong>Recording on this tablet</strong> {about.join(' · ')}
           {problem && <span role="alert">{problem}</span>}
         </p>
+        {session && <DeviceLeft mount={session.mount} />}
         {ending ? (
           <div className="seat-row">
             <button type="button" className="seat-button seat-primary" onClick={() => void recorder.end()}>
