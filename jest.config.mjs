@@ -18,8 +18,6 @@ export default {
     {
       ...base,
       displayName: 'components',
-      // Processes of their own: a document belongs to nobody else's tests.
-      runner: 'jest-light-runner/child-process',
       roots: ['<rootDir>/web/src'],
       // Drawn in a document, which the others have not.
       testMatch: ['**/*.dom.test.tsx'],

@@ -1,5 +1,8 @@
 /** A newcomer's days: graded by one thumb, booked in four presses, flown without a logger, planned again and thrown away. */
+import { writeRecordingCsv } from '@keel/core';
 import { expect, type Locator, type Page, test } from '@playwright/test';
+import { flown } from './support/flown.ts';
+import { ownLesson } from './support/own-lesson.ts';
 import { lessonsOf, signInQuickly } from './support/people.ts';
 import { typeInto } from './support/typing.ts';
 
@@ -212,4 +215,61 @@ test('opening balances come from a table, looked at line by line before any is s
   await expect(page.getByLabel('To sign')).toContainText('12:30');
   await page.goto(`/path/${id}`);
   await expect(page.getByRole('listitem').filter({ hasText: says })).toContainText('Climb');
+});
+
+test('a first lesson is saved after eight presses', async ({ page }) => {
+  await signInQuickly(page.request, 'idris');
+  await page.goto('/brief');
+  const { press, presses } = counted();
+  await press(page.getByRole('button', { name: 'New lesson' }));
+  await press(page.getByRole('combobox', { name: 'Student' }));
+  await press(page.getByRole('option', { name: /Joss/ }));
+  const add = page.getByRole('region', { name: 'Add a maneuver' });
+  for (const maneuver of ['Slow flight', 'Power-off stall', 'Steep turn'])
+    await press(add.getByRole('button', { name: maneuver, exact: true }));
+  await press(page.getByRole('button', { name: 'Save lesson' }));
+  await expect(page.getByText('Lesson saved').last()).toBeVisible();
+  expect(presses()).toBeLessThanOrEqual(8);
+});
+
+test('six attempts are graded in twelve keys', async ({ page }) => {
+  const lessonId = await ownLesson(page, 'Six turns');
+  const [{ student }] = await lessonsOf(page.request, 'Nell');
+  const sent = await page.request.post('/api/recordings', {
+    multipart: {
+      studentId: student.id,
+      airplaneId: 'cairn-4',
+      standardId: 'faa-private',
+      lessonId,
+      file: {
+        name: 'six.csv',
+        mimeType: 'text/csv',
+        buffer: Buffer.from(writeRecordingCsv(flown(200_000 + (Date.now() % 40_000), 3))),
+      },
+    },
+  });
+  const { id } = await sent.json();
+  const recording = async () => (await page.request.get(`/api/recordings/${id}`)).json();
+  await expect.poll(async () => (await recording()).status, { timeout: 60_000 }).toBe('analysed');
+  await page.goto(`/debrief/${id}`);
+  await expect(page.getByRole('slider', { name: 'Cursor in the keel chart' })).toBeVisible();
+  let keys = 0;
+  const press = async (key: string) => {
+    await page.keyboard.press(key);
+    keys++;
+  };
+  for (let attempt = 0; attempt < 6; attempt++) {
+    await press('3');
+    await expect(
+      page.getByLabel('Your grade').locator('fieldset').first().getByRole('button', { pressed: true }),
+    ).toContainText('3');
+    if (attempt < 5) await press(']');
+  }
+  await expect
+    .poll(async () => {
+      const { statements } = await recording();
+      return statements.filter(({ body }: { body: { kind: string } }) => body.kind === 'grade').length;
+    })
+    .toBe(6);
+  expect(keys).toBeLessThanOrEqual(12);
 });
