@@ -1,5 +1,4 @@
 /** What the coach says in a school's own words; a ladder of practice; and looking around in the trainer. */
-
 import { expect, test } from '@playwright/test';
 import { lessonsOf, signInQuickly } from './support/people.ts';
 import { typeInto } from './support/typing.ts';

@@ -1,5 +1,4 @@
 /** What the recording does not tell is asked, once; and what a standard asks is the chief instructor's to say. */
-
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { findAirplane, flyManeuver, writeRecordingCsv } from '@keel/core';

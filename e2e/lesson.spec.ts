@@ -1,5 +1,4 @@
 /** One lesson along the whole line of stations, as an instructor and a student go along it. */
-
 import { execFileSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { readFileSync, writeFileSync } from 'node:fs';

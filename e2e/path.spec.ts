@@ -1,5 +1,4 @@
 /** The way to solo in real Chromium: from Today to a briefed lesson, a gate, a signature, the week by hand and by keys. */
-
 import { expect, type Page, test } from '@playwright/test';
 import { lessonsOf, PEOPLE, signInQuickly } from './support/people.ts';
 import { typeInto } from './support/typing.ts';

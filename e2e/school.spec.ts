@@ -1,5 +1,4 @@
 /** A school of one’s own in real Chromium: people come by a link and go, the account is one’s own, the school is settled. */
-
 import { expect, type Page, test } from '@playwright/test';
 import { seriousViolations } from './support/axe.ts';
 import { signIn, signInQuickly } from './support/people.ts';

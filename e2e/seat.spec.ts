@@ -1,5 +1,4 @@
 /** The right seat in real Chromium: a flight heard as it is flown, the network cut, the tablet reloaded; nothing lost, nothing twice. */
-
 import { expect, request as newRequest, test } from '@playwright/test';
 import { flyDevice } from './support/device.ts';
 import { lessonsOf, signInQuickly } from './support/people.ts';

@@ -1,5 +1,4 @@
 /** The second step of signing in, with a real authenticator's codes (RFC 6238): begun, asked for, used up, and ended. */
-
 import { expect, type Page, test } from '@playwright/test';
 import { generateSync } from 'otplib';
 import { seriousViolations } from './support/axe.ts';

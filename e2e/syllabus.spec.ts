@@ -1,5 +1,4 @@
 /** What a school asks before solo, in its own words: a syllabus copied and edited by form, and the texts of endorsements. */
-
 import { expect, test } from '@playwright/test';
 import { signInQuickly } from './support/people.ts';
 import { typeInto } from './support/typing.ts';

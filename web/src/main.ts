@@ -8,9 +8,9 @@ import './theme/roles.css';
 import './theme/global.css';
 import './theme/targets.css';
 import { askEarly } from './api/early.ts';
-import { fetchAhead } from './frame/pages.ts';
+import { fetchAhead, isDoor } from './frame/pages.ts';
 
-askEarly(location.pathname);
+if (!isDoor(location.pathname)) askEarly(location.pathname);
 fetchAhead(location.pathname);
 import('./app.tsx').catch(() => {
   const root = document.getElementById('root');

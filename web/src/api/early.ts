@@ -13,8 +13,6 @@ const BEGINS: readonly (readonly [address: RegExp, paths: Paths])[] = [
   [/^\/hangar$/, () => ['airplanes']],
   [/^\/standards$/, () => ['standards']],
 ];
-/** For whoever is not signed in yet. */
-const DOORS = /^\/(sign-in|change|setup|invitation|reset)(\/|$)/;
 /** What waited longer for its page may be other by now. */
 const EARLY_MS = 5000;
 
@@ -22,7 +20,6 @@ const early = new Map<string, { answer: Promise<Response>; askedMs: number }>();
 
 /** What cannot be had is asked for again by the page, and told there. */
 export function askEarly(address: string): void {
-  if (DOORS.test(address)) return;
   const paths = BEGINS.flatMap(([of, paths]) => {
     const found = of.exec(address);
     return found ? paths(found[1]) : [];

@@ -330,7 +330,7 @@ function Tolerances({
     <div className="card-tolerances">
       <h3>
         {card.tolerancesFrom
-          ? `${standard.name} ${rowsFor(standard, { maneuver: card.maneuver }).length > 0 ? 'sets its own tolerances for the rest' : 'has no row for it'}; judged by ${card.tolerancesFrom}`
+          ? `${standard.name} ${rowsFor(standard, { maneuver: card.maneuver }).length > 0 ? 'has tolerances for another form of it' : 'has no tolerances for it'}; judged by ${card.tolerancesFrom}`
           : `Judged by ${standard.name}`}
       </h3>
       <p className="small quiet">

@@ -1,5 +1,4 @@
 /** The field that a glide is to end at: chosen on the ground, with its place, so that Debrief can say whether it was in reach. */
-
 import { type GlideField, glideFieldSchema } from '@keel/core';
 import { Button, Group } from '@mantine/core';
 import { useForm } from '@mantine/form';

@@ -1,5 +1,4 @@
 /** Taking the lesson along: the kneeboard, a calendar entry, a link for the student, the printer. */
-
 import type { Lesson } from '@keel/core';
 import { Button, Menu } from '@mantine/core';
 import { notifications } from '@mantine/notifications';

@@ -1,5 +1,4 @@
 /** One attempt: its keel, its verdict, what happened, and what is said of it. */
-
 import {
   type AttemptStatements,
   briefedSaid,

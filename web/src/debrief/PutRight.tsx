@@ -1,5 +1,4 @@
 /** A recording sent with the wrong airplane, lesson or weight is put right; one that nobody wants goes, and can come back. */
-
 import type { RecordingView } from '@keel/core';
 import { ActionIcon, Button, Menu, Select } from '@mantine/core';
 import { notifications } from '@mantine/notifications';

@@ -1,5 +1,4 @@
 /** Asks before what is typed and not yet saved is left behind. */
-
 import { Button } from '@mantine/core';
 import { useCallback } from 'react';
 import { useBeforeUnload, useBlocker } from 'react-router';

@@ -1,5 +1,4 @@
 /** The list of shortcuts, and the switch for single keys; fetched when somebody asks for it. */
-
 import { Checkbox, Kbd } from '@mantine/core';
 import { Dialog } from '../parts/Dialog.tsx';
 import { PlainTable } from '../parts/PlainTable.tsx';

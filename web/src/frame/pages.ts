@@ -62,6 +62,9 @@ const fits = (pattern: string, address: string): boolean =>
 const at = (pages: Readonly<Record<string, Fetch>>, address: string): Fetch | undefined =>
   Object.entries(pages).find(([pattern]) => fits(pattern, address))?.[1];
 
+/** Whoever stands there is not signed in yet. */
+export const isDoor = (address: string): boolean => at(DOORS, address) !== undefined;
+
 /** @returns the pieces of an address, the innermost first; none where nothing stands. */
 function piecesOf(address: string): Fetch[] {
   const door = at(DOORS, address);

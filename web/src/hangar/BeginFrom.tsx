@@ -1,5 +1,4 @@
 /** An airplane begun: from one of the program's own, whose numbers are to be replaced by the book's, or from nothing. */
-
 import { AIRPLANE_PARTS, type Airplane, fleet, slugOf } from '@keel/core';
 import { Button, Select, TextInput } from '@mantine/core';
 import { useState } from 'react';

@@ -1,5 +1,4 @@
 /** The proposal in its dialog. */
-
 import { Dialog } from '../parts/Dialog.tsx';
 import { Proposed } from './Proposed.tsx';
 

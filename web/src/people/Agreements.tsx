@@ -1,5 +1,4 @@
 /** Who agreed to what, when, and what ends when; a word that no longer holds is taken back, and stays beside it. */
-
 import {
   AGREEMENTS,
   type AgreementKind,

@@ -1,5 +1,4 @@
 /** Accounts that are closed: each can be opened again, or the person taken out of it for good. */
-
 import type { ClosedAccount, MadeLink } from '@keel/core';
 import { Button, TextInput } from '@mantine/core';
 import { notifications } from '@mantine/notifications';

@@ -1,5 +1,4 @@
 /** Flights of students who left: until when they are kept, and that they go. */
-
 import type { Departed as Row } from '@keel/core';
 import { Button } from '@mantine/core';
 import { notifications } from '@mantine/notifications';

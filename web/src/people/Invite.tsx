@@ -1,5 +1,4 @@
 /** Inviting: who, as what, with whom; the link is shown once, to be passed on. */
-
 import { invitationInputSchema, type MadeLink, type OpenInvitation, type Person } from '@keel/core';
 import { Button, CopyButton, MultiSelect, Select, TextInput } from '@mantine/core';
 import { notifications } from '@mantine/notifications';

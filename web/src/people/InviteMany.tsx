@@ -1,5 +1,4 @@
 /** A table of people from a spreadsheet: looked at first, then invited all at once; their links are taken along in one file. */
-
 import {
   type Coded,
   cellWords,

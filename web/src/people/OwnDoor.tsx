@@ -1,5 +1,4 @@
 /** One’s own door: the password, and the second step of signing in. */
-
 import { Button, PasswordInput, TextInput } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { type FormEvent, useState } from 'react';

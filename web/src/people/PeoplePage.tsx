@@ -1,5 +1,4 @@
 /** People: who is at the school, who teaches whom, who is invited; a chief invites, helps with a password, closes. */
-
 import type { MadeLink, Person } from '@keel/core';
 import { ActionIcon, Button, Menu } from '@mantine/core';
 import { notifications } from '@mantine/notifications';

@@ -1,5 +1,4 @@
 /** Who teaches a student: for good, and standing in for a while. */
-
 import type { Person } from '@keel/core';
 import { Button, MultiSelect, Select } from '@mantine/core';
 import { useState } from 'react';

@@ -1,5 +1,4 @@
 /** Opening balances of many students from a spreadsheet: looked at first, then kept one after the other. */
-
 import { cellWords, errorWords, hoursAndMinutes, type ListedBalance, readBalancesCsv } from '@keel/core';
 import { Button } from '@mantine/core';
 import { useMemo, useState } from 'react';

@@ -1,5 +1,4 @@
 /** An endorsement from a template: what stands in braces is filled in, and nothing is signed while a brace is left. */
-
 import {
   type EndorsementTemplate,
   endorsementEnds,

@@ -1,5 +1,4 @@
 /** A table of past flights: its columns said once, every line looked at before any is taken. */
-
 import { LOG_COLUMN_IDS, LOG_COLUMNS, type LogMapping } from '@keel/core';
 import { Button, FileButton, Select } from '@mantine/core';
 import { useState } from 'react';

@@ -1,5 +1,4 @@
 /** A student’s logbook: drafts to sign, what was signed, endorsements, and the whole as table and paper. */
-
 import { hoursAndMinutes, type Logbook } from '@keel/core';
 import { Button, Menu, PasswordInput } from '@mantine/core';
 import { IconDownload } from '@tabler/icons-react';

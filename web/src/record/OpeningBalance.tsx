@@ -1,5 +1,4 @@
 /** A student who comes in mid-training: hours, landings and skills as an earlier record has them, and who says so. */
-
 import { type Balance, minutesOf, type PathSkill } from '@keel/core';
 import { Button, Select, TextInput } from '@mantine/core';
 import { useState } from 'react';

@@ -1,5 +1,4 @@
 /** Standards: the tolerances as data, each with its source. */
-
 import {
   KNOTS,
   requirementBefore,

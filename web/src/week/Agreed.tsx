@@ -1,5 +1,4 @@
 /** A booking outside somebody's usual hours: made once it is said that they agreed. */
-
 import { Button } from '@mantine/core';
 import { Dialog } from '../parts/Dialog.tsx';
 

@@ -1,5 +1,4 @@
 /** A booking made, looked at, and cancelled with a reason. */
-
 import { type Booking, bookingInputSchema, CANCEL_REASONS, type Me, type Week } from '@keel/core';
 import { Button, Select, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';

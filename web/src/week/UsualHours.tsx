@@ -1,5 +1,4 @@
 /** When somebody usually has time: a line a weekday, as it is said; empty throughout, they are asked each time. */
-
 import {
   errorWords,
   type UsualHours as Hours,

@@ -1,5 +1,4 @@
 /** The file and the lesson say different things of the day: which of them holds is chosen before anything is scored. */
-
 import { numberText } from '@keel/core';
 import { Button, Radio } from '@mantine/core';
 import { useState } from 'react';

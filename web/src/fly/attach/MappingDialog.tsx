@@ -1,5 +1,4 @@
 /** What the columns of a table of another make are: proposed, put right by a person, and kept for the next file like it. */
-
 import { CHANNELS, guessMapping, isChannel, type Mapping, type TableHead } from '@keel/core';
 import { Button, Checkbox, Select } from '@mantine/core';
 import { useMemo, useState } from 'react';
