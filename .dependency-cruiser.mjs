@@ -21,6 +21,7 @@ const FLOORS = [
   ['coach'],
   ['fly', 'own-figures'],
   ['path'],
+  ['insight'],
   ['words'],
   ['wire'],
   ['seat'],

@@ -21,10 +21,6 @@ test('a circuit flown by keys from the line-up to the stop is told, and stands a
   await expect(page.getByText('Middle of the runway. Look. Full power.')).toBeVisible();
   const runway = /Runway (\d\d)/.exec((await page.locator('.trainer-card').textContent()) ?? '')?.[1];
 
-  // The long legs at twice the pace.
-  await page.keyboard.press('o');
-  await expect(page.getByRole('button', { name: 'Pace', exact: true })).toHaveText('2×');
-  await page.keyboard.press(' ');
   await flyPattern(page, 10 * Number(runway), 600);
 
   const landing = page.getByRole('region', { name: 'Last landing' });

@@ -1,6 +1,6 @@
 /** A hand on the keyboard that flies the trainer's pattern by the panel and the map, as a student does: key by key. */
 import { setTimeout } from 'node:timers/promises';
-import type { Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { holdKeys, type Instruments, readPanel } from './fly-by-keys.ts';
 
 interface Place {
@@ -104,16 +104,44 @@ function wantedOn(leg: Leg, runwayDeg: number, { heightFt, outFt, alongFt }: Pla
   }
 }
 
-/** From the line-up to the stop. @throws Error when it has not stopped in time */
+/** The long legs at twice the pace, the last of them slowly: on a busy machine a hand is late by half a second. */
+async function setPace(page: Page, pace: '2×' | '½×'): Promise<void> {
+  const button = page.getByRole('button', { name: 'Pace', exact: true });
+  for (let presses = 0; presses < 4 && (await button.textContent()) !== pace; presses++) {
+    await page.keyboard.press('o');
+    await expect(button).toHaveText(/×/);
+    await setTimeout(100);
+  }
+  await expect(button).toHaveText(pace);
+}
+
+const SLOWLY_BELOW_FT = 120;
+
+/** From the line-up to the stop; after a touchdown too hard it begins again. @throws Error when it has not stopped in time */
 export async function flyPattern(page: Page, runwayDeg: number, mostS: number): Promise<void> {
   const held = new Set<string>();
   let leg: Leg = 'roll';
   let flaps = 0;
   let pulses = 0;
+  let slowly = false;
   const began = Date.now();
+  await setPace(page, '2×');
+  await page.keyboard.press(' ');
   while (Date.now() - began < 1000 * mostS) {
     const [see, at] = [await readPanel(page), await readMap(page)];
+    if ((await page.locator('.spoken').textContent())?.includes('Begin again')) {
+      await holdKeys(page, held, []);
+      await setPace(page, '2×');
+      await page.keyboard.press('r');
+      await expect(page.locator('.spoken')).not.toContainText('Begin again');
+      [leg, flaps, slowly] = ['roll', 0, false];
+      continue;
+    }
     leg = legAfter(leg, see, at);
+    if (!slowly && leg === 'final' && at.heightFt < SLOWLY_BELOW_FT) {
+      await setPace(page, '½×');
+      slowly = true;
+    }
     if (leg === 'stop' && see.airspeed < 3) {
       await holdKeys(page, held, []);
       return;
