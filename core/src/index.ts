@@ -87,6 +87,7 @@ export {
   flownByWith,
   GRADES,
   type GradeSaid,
+  gradeSchema,
   gradesCalled,
   HELP,
   type Help,
@@ -160,6 +161,33 @@ export {
 export { TRAP_TITLES, TRAPS, type TrapKind } from './fly/traps/coach.ts';
 export { instructorsAttempts } from './fly/who-flew.ts';
 export { canonicalJson, hashOf } from './hash.ts';
+export { figuresOverTime } from './insight/airplane-over-time.ts';
+export {
+  CALL_KINDS,
+  type Call,
+  callsSchema,
+  type FleetFigures,
+  fleetFiguresSchema,
+  type Grading,
+  gradingSchema,
+  insightQuerySchema,
+  newRoundSchema,
+  type Round,
+  type RoundState,
+  roundSchema,
+  roundsSchema,
+  type Sticks,
+  sticksSchema,
+  type ToSolo,
+  toSoloSchema,
+} from './insight/answers.ts';
+export { blindAttempt, blindTrace } from './insight/blind.ts';
+export { exceededIn } from './insight/exceeded.ts';
+export { agreementOf, type Cell } from './insight/kappa.ts';
+export { type BlindGrade, leansByKind, leansOf } from './insight/kinder.ts';
+export { ownGradeLeans } from './insight/own-grades.ts';
+export { ratePer100, sameRate, toldOf } from './insight/rates.ts';
+export { type Followed, kaplanMeier, waitedOf } from './insight/survival.ts';
 export { caseOf } from './kits/attempt/case.ts';
 export { isSeen } from './kits/attempt/fault.ts';
 export { onsetIn } from './kits/attempt/onset.ts';
@@ -502,6 +530,16 @@ export { figuresIn, KNOTS, type Units, unitsFor } from './words/figures.ts';
 export { type SaidGate, saidGate, saidGateSchema } from './words/gates.ts';
 export { type HappenedItem, happened, titleWithTime } from './words/happened.ts';
 export { cellWords, describeInput, errorWords, inputWords } from './words/input-error.ts';
+export {
+  callsTable,
+  findingName,
+  fleetTables,
+  gradingTables,
+  soloTables,
+  sticksTables,
+  type Table,
+  verdictName,
+} from './words/insight.ts';
 export { landingShownSaid } from './words/landing-shown.ts';
 export { type LiveVerdict, verdictOf } from './words/live-verdict.ts';
 export { beyondMinimaSaid } from './words/minima.ts';
@@ -529,6 +567,7 @@ export { linkSaid } from './words/score/chain.ts';
 export { evidenceSaid, findingSaid, requirementBefore, requirementName } from './words/score/findings.ts';
 export { noticeSaid, noticesText } from './words/score/notices.ts';
 export { STANDING_WORDS, standingReason } from './words/standing.ts';
+export { tablesCsv } from './words/tables-csv.ts';
 export { takenAlong } from './words/take-along.ts';
 export { recurringText } from './words/watch-for.ts';
 export { type WordedAttempt, type WordedScore, wordedScore } from './words/worded-score.ts';

@@ -7,11 +7,14 @@ import { type Account, AccountEntity, SchoolEntity, zoneOf } from './db/entities
 import type { Viewer } from './http/env.ts';
 import { notFound, Problem } from './http/problem.ts';
 
+/** Who asks, as far as it decides what they see. */
+export type Asker = Pick<Viewer, 'id' | 'schoolId' | 'role'>;
+
 /** Keeps of a query on things that belong to students only those that the viewer may see. */
 export function visible<T extends ObjectLiteral>(
   query: SelectQueryBuilder<T>,
   alias: string,
-  viewer: Viewer,
+  viewer: Asker,
   studentColumn = 'studentId',
 ): SelectQueryBuilder<T> {
   query.andWhere(`${alias}.schoolId = :viewerSchool`, { viewerSchool: viewer.schoolId });
@@ -41,7 +44,7 @@ export const visibleStudents = (database: DataSource, viewer: Viewer): Promise<A
 /** The same, of open accounts and as little of each as lists of everybody need: hundreds of whole ones take their time. */
 export const studentsInLittle = (
   database: DataSource,
-  viewer: Viewer,
+  viewer: Asker,
 ): Promise<{ id: string; name: string; born: string | null }[]> =>
   visible(
     database

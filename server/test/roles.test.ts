@@ -1,6 +1,7 @@
 /** Every route with every role and with none. A route that is not in this table fails the test. */
 import { randomUUID } from 'node:crypto';
 import { findAirplane } from '@keel/core';
+import { INSIGHT_RULES } from './support/insight-rules.ts';
 import { recordRules } from './support/record-rules.ts';
 import { byStaff, EVERYONE, everyone, ofStudent, type Rule, type Who } from './support/rules.ts';
 import { flightCsv, lessonInput, type TestPerson, type TestSchool } from './support/school.ts';
@@ -356,6 +357,7 @@ const RULES: Record<string, Rule> = {
     allowed: { chief: 201, instructor: 201, student: 201 },
     others: 404,
   },
+  ...INSIGHT_RULES,
   ...recordRules(() => ({ student: school.student.id, instructor: school.instructor.id })),
 };
 

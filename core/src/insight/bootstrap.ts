@@ -17,7 +17,6 @@ const MOST_SAY = 0.9;
  * The figure in each of many samples drawn from the cases (B. Efron and R. J. Tibshirani, An Introduction to the Bootstrap, 1993).
  * The same cases give the same draws.
  * @param figure null where a sample says nothing
- * @returns sorted
  */
 export function bootstrapDraws<T>(
   cases: readonly T[],
@@ -32,16 +31,19 @@ export function bootstrapDraws<T>(
     const value = figure(sample);
     if (value !== null) found.push(value);
   }
-  return found.sort((a, b) => a - b);
+  return found;
 }
 
 /** The percentile interval. @returns null where too many samples say nothing */
-export function bootstrapInterval<T>(
+export const bootstrapInterval = <T>(
   cases: readonly T[],
   figure: (sample: readonly T[]) => number | null,
-): Interval | null {
-  const found = bootstrapDraws(cases, figure);
-  if (found.length < MOST_SAY * DRAWS) return null;
+): Interval | null => percentiles(bootstrapDraws(cases, figure), DRAWS);
+
+/** @param found what the draws said. @returns null where too few of all `draws` said anything */
+export function percentiles(found: readonly number[], draws: number): Interval | null {
+  if (found.length < MOST_SAY * draws) return null;
+  const sorted = [...found].sort((a, b) => a - b);
   const tail = (1 - CONFIDENCE) / 2;
-  return { low: quantileSorted(found, tail), high: quantileSorted(found, 1 - tail) };
+  return { low: quantileSorted(sorted, tail), high: quantileSorted(sorted, 1 - tail) };
 }

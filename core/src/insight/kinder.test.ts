@@ -40,7 +40,10 @@ test('three attempts are too few to say anything', () => {
 });
 
 test('what one alone graded is no comparison', () => {
-  const alone = Array.from({ length: 20 }, (_, i): BlindGrade => ({ attempt: `${i}`, instructor: 'ada', grade: 4 }));
+  const alone = Array.from(
+    { length: 20 },
+    (_, i): BlindGrade => ({ attempt: `${i}`, instructor: 'ada', grade: 4 }),
+  );
   expect(leansOf(alone)).toEqual([
     { instructor: 'ada', attempts: 0, lean: null, interval: null, p: null, told: false },
   ]);

@@ -138,3 +138,19 @@ function shuffled(values: readonly number[], random: Random): number[] {
   }
   return dealt;
 }
+
+export interface KindLean extends Lean {
+  kind: string;
+}
+
+/** The same for each kind of attempt apart: every instructor and kind are tested together, so that few are told. */
+export function leansByKind(given: readonly (BlindGrade & { kind: string })[]): KindLean[] {
+  const separator = '\u0000';
+  const leans = leansOf(
+    given.map(({ kind, ...one }) => ({ ...one, instructor: `${kind}${separator}${one.instructor}` })),
+  );
+  return leans.map(({ instructor: both, ...lean }): KindLean => {
+    const [kind, instructor] = both.split(separator);
+    return { ...lean, instructor, kind };
+  });
+}

@@ -68,7 +68,10 @@ export function ratePer100(times: number, of: number): Rate {
  * Whether two counts come of one rate: given their sum, the first is binomial with the share of the first's attempts. Exact, two-sided,
  * by adding what is as unlikely or more so.
  */
-export function sameRate(first: { times: number; of: number }, second: { times: number; of: number }): number {
+export function sameRate(
+  first: { times: number; of: number },
+  second: { times: number; of: number },
+): number {
   const n = first.times + second.times;
   const of = first.of + second.of;
   if (n === 0 || first.of === 0 || second.of === 0) return 1;
@@ -80,7 +83,10 @@ export function sameRate(first: { times: number; of: number }, second: { times: 
     logs.push(choose + k * Math.log(share) + (n - k) * Math.log(1 - share));
   }
   const here = logs[first.times] + 1e-9;
-  return Math.min(1, logs.reduce((sum, log) => sum + (log <= here ? Math.exp(log) : 0), 0));
+  return Math.min(
+    1,
+    logs.reduce((sum, log) => sum + (log <= here ? Math.exp(log) : 0), 0),
+  );
 }
 
 /**

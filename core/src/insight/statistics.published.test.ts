@@ -1,14 +1,11 @@
 /** The statistics of a school against worked examples that were published. Tables and results are from memory unless said otherwise. */
 import { bootstrapDraws } from './bootstrap.ts';
-import { type Pair, weightedKappa } from './kappa.ts';
+import { agreementOf, type Cell, weightedKappa } from './kappa.ts';
 import { countInterval, sameRate, shareInterval } from './rates.ts';
 import { type Followed, kaplanMeier, quantileInterval, waitsAtMost } from './survival.ts';
 
-/** A table of counts as the pairs that it counts. */
-const pairsOf = (table: readonly (readonly number[])[]): Pair[] =>
-  table.flatMap((row, a) =>
-    row.flatMap((times, b) => Array.from({ length: times }, (): Pair => [a, b])),
-  );
+const cellsOf = (table: readonly (readonly number[])[]): Cell[] =>
+  table.flatMap((row, a) => row.map((times, b) => ({ a, b, times })));
 const unweighted = (a: number, b: number) => (a === b ? 0 : 1);
 
 describe('kappa', () => {
@@ -18,7 +15,12 @@ describe('kappa', () => {
       [5, 4, 1],
       [0, 0, 10],
     ];
-    expect(weightedKappa(pairsOf(table), unweighted)).toBeCloseTo(0.676, 3);
+    expect(weightedKappa(cellsOf(table), unweighted)).toBeCloseTo(0.676, 3);
+    // Its error there is 0.087 (the same, table 13.1 with formula 13.15): an interval of 0.51 to 0.85.
+    const { interval, same, pairs } = agreementOf(cellsOf(table), unweighted);
+    expect([same, pairs]).toEqual([89, 100]);
+    expect(Math.abs(interval!.low - 0.51)).toBeLessThan(0.03);
+    expect(Math.abs(interval!.high - 0.85)).toBeLessThan(0.03);
   });
 
   test('J. Cohen, Psychological Bulletin 70, 1968, table 1: 0.492 without weights, 0.348 with', () => {
@@ -32,8 +34,8 @@ describe('kappa', () => {
       [1, 0, 6],
       [3, 6, 0],
     ];
-    expect(weightedKappa(pairsOf(table), unweighted)).toBeCloseTo(0.492, 3);
-    expect(weightedKappa(pairsOf(table), (a, b) => weights[a][b])).toBeCloseTo(0.348, 3);
+    expect(weightedKappa(cellsOf(table), unweighted)).toBeCloseTo(0.492, 3);
+    expect(weightedKappa(cellsOf(table), (a, b) => weights[a][b])).toBeCloseTo(0.348, 3);
   });
 });
 
@@ -86,11 +88,14 @@ describe('rates', () => {
     [15, 148, 0.0624, 0.1605],
     [0, 20, 0, 0.1611],
     [1, 29, 0.0061, 0.1718],
-  ])('share of %i in %i: R. G. Newcombe, Statistics in Medicine 17, 1998, method 3', (times, of, low, high) => {
-    const found = shareInterval(times, of);
-    expect(found.low).toBeCloseTo(low, 4);
-    expect(found.high).toBeCloseTo(high, 4);
-  });
+  ])(
+    'share of %i in %i: R. G. Newcombe, Statistics in Medicine 17, 1998, method 3',
+    (times, of, low, high) => {
+      const found = shareInterval(times, of);
+      expect(found.low).toBeCloseTo(low, 4);
+      expect(found.high).toBeCloseTo(high, 4);
+    },
+  );
 
   test.each([
     [0, 0, 3.689],

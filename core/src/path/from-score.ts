@@ -25,6 +25,8 @@ export interface FlownRecording {
 interface CountedAttempt extends PathAttempt {
   startS: number;
   endS: number;
+  /** Whose the grade is that stands. */
+  gradedBy: string | null;
 }
 
 const leftItsBand = ({ firstExcursion, requirements }: Score['attempts'][number]): boolean =>
@@ -77,6 +79,7 @@ export function attemptsFlown(flown: FlownRecording): CountedAttempt[] {
         strict: attempt.strict,
         examiner: attempt.examiner,
         grade: state.grade,
+        gradedBy: byAttempt[i].findLast(({ body }) => body.kind === 'grade')?.authorId ?? null,
         selfGrade: state.selfGrade?.grade ?? null,
         toleranceUsed: Object.fromEntries(used.map((p) => [p.parameter, Math.abs(p.used)])),
         worst: used[0] ?? null,

@@ -28,6 +28,7 @@ import { Findings1700000000024 } from './migrations/1700000000024-findings.ts';
 import { Invited1700000000025 } from './migrations/1700000000025-invited.ts';
 import { Once1700000000026 } from './migrations/1700000000026-once.ts';
 import { Approach1700000000027 } from './migrations/1700000000027-approach.ts';
+import { Insight1700000000028 } from './migrations/1700000000028-insight.ts';
 
 /** Every change to the tables, oldest first. */
 export const MIGRATIONS = [
@@ -58,6 +59,7 @@ export const MIGRATIONS = [
   Invited1700000000025,
   Once1700000000026,
   Approach1700000000027,
+  Insight1700000000028,
 ];
 
 const LONGEST_WAIT_MS = 5000;

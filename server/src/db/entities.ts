@@ -2,6 +2,14 @@
 
 import { AttemptEntity, AttemptFindingEntity } from './tables/attempt.ts';
 import { AirplaneEntity, ColumnMappingEntity } from './tables/hangar.ts';
+import {
+  ExceedanceEntity,
+  ForecastEntity,
+  GradingAnswerEntity,
+  RoundAttemptEntity,
+  RoundEntity,
+  RoundGradeEntity,
+} from './tables/insight.ts';
 import { LessonEntity } from './tables/lesson.ts';
 import { LinkEntity } from './tables/link.ts';
 import { DeviceEntity, LiveBatchEntity, LiveFlightEntity, LiveNoteEntity } from './tables/live.ts';
@@ -29,6 +37,7 @@ import { BookingEntity, CalendarFeedEntity } from './tables/week.ts';
 
 export * from './tables/attempt.ts';
 export * from './tables/hangar.ts';
+export * from './tables/insight.ts';
 export * from './tables/lesson.ts';
 export * from './tables/link.ts';
 export * from './tables/live.ts';
@@ -77,6 +86,12 @@ export const entities = [
   LandingWordEntity,
   LogDraftEntity,
   SignedEntity,
+  RoundEntity,
+  RoundAttemptEntity,
+  RoundGradeEntity,
+  GradingAnswerEntity,
+  ForecastEntity,
+  ExceedanceEntity,
   BookingEntity,
   CalendarFeedEntity,
   DeviceEntity,

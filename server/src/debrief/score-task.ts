@@ -15,6 +15,7 @@ import {
 import { sayNotes } from '../live/notes.ts';
 import { writeAttempts } from '../path/attempt-rows.ts';
 import type { Handler } from '../tasks/handler.ts';
+import { ask } from '../tasks/list.ts';
 import { inputFor } from './analysis-input.ts';
 import type { InstructorFlew } from './keep-upload.ts';
 
@@ -116,4 +117,6 @@ async function storeAnalysis(
   );
   await sayNotes(manager, recording, score);
   await writeAttempts(manager, recording, score);
+  if (recording.studentId && recording.flownIn === 'airplane')
+    await ask(manager, { schoolId, kind: 'forecast', subject: recording.studentId });
 }

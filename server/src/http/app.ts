@@ -18,6 +18,7 @@ import { statementRoutes } from '../debrief/statement-routes.ts';
 import { flyRoutes } from '../fly/routes.ts';
 import { ownFiguresRoutes } from '../hangar/own-figures-routes.ts';
 import { hangarRoutes } from '../hangar/routes.ts';
+import { insightRoutes } from '../insight/routes.ts';
 import { deviceRoutes } from '../live/devices.ts';
 import { feedOfFlightRoutes } from '../live/feed-routes.ts';
 import { liveNoteRoutes } from '../live/note-routes.ts';
@@ -183,6 +184,7 @@ const api = () =>
     .route('/', usualHoursRoutes())
     .route('/', feedRoutes())
     .route('/', todayRoutes())
+    .route('/', insightRoutes())
     .route('/', deviceRoutes())
     .route('/', feedOfFlightRoutes())
     .route('/', watchRoutes())

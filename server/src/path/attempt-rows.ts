@@ -19,6 +19,7 @@ import {
 import { statementsOf } from '../debrief/analysis-input.ts';
 import type { Handler } from '../tasks/handler.ts';
 import { CHANNEL } from '../tasks/list.ts';
+import { writeExceedances } from './exceedances.ts';
 import { writeLandings } from './landings.ts';
 import { writeRecords } from './skill-records.ts';
 
@@ -47,6 +48,7 @@ export async function writeAttempts(
     known ?? (await manager.findOneBy(ScoreEntity, { schoolId, recordingId: id, current: true }))?.score;
   const shown = !score || row.deletedAt ? null : score;
   await writeLandings(manager, row, school, shown);
+  await writeExceedances(manager, row, shown);
   const touched = await keepOnly(manager, row, shown ? wantedRows(row, school, shown, statements) : []);
   if (known) for (const { maneuver } of known.attempts) touched.add(maneuver);
   await writeRecords(manager, school, row.studentId, touched);
@@ -130,6 +132,7 @@ function wantedRows(row: OwnedRecording, school: School, score: Score, statement
       depth: one.depth,
       lessonId: one.lessonId,
       grade: one.grade,
+      gradedBy: one.gradedBy,
       selfGrade: one.selfGrade,
       configuration: one.configuration,
       flownBy: one.flownBy,

@@ -8,7 +8,9 @@ import { exportTask } from '../debrief/export-task.ts';
 import { rereadTask } from '../debrief/reread-task.ts';
 import { scoreTask, scoringGivenUp } from '../debrief/score-task.ts';
 import { demonstrationTask } from '../fly/demonstration-task.ts';
+import { meetingTask } from '../insight/meeting-task.ts';
 import { countTask } from '../path/attempt-rows.ts';
+import { forecastTask } from '../path/forecast-task.ts';
 import { recordsTask } from '../path/skill-records.ts';
 import { paperTask } from '../record/paper-task.ts';
 import { previewTask } from '../standards/preview-task.ts';
@@ -25,11 +27,13 @@ export const HANDLERS: Record<TaskKind, Kind> = {
   score: { work: scoreTask, givenUp: scoringGivenUp },
   count: { work: countTask },
   records: { work: recordsTask },
+  forecast: { work: forecastTask },
   preview: { work: previewTask },
   reread: { work: rereadTask },
   kneeboard: { work: kneeboardTask },
   'debrief-pdf': { work: debriefPdfTask },
   'record-paper': { work: paperTask },
   demonstration: { work: demonstrationTask },
+  meeting: { work: meetingTask },
   export: { work: exportTask },
 };

@@ -7,6 +7,8 @@ export const LANE_OF = {
   /** Counts the attempts of a score anew. */
   count: 'long',
   records: 'long',
+  /** What a student’s skills come to is forecast after each flight, and kept. */
+  forecast: 'long',
   /** What a changed standard would change. */
   preview: 'long',
   /** Reads a file again, by other columns. */
@@ -16,6 +18,8 @@ export const LANE_OF = {
   /** Logbook, training record, endorsement, release check. */
   'record-paper': 'quick',
   demonstration: 'quick',
+  /** Everything a school sees of itself, on paper. */
+  meeting: 'quick',
   export: 'quick',
 } as const satisfies Record<string, Lane>;
 

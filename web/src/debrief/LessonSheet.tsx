@@ -1,8 +1,14 @@
 /** Of the whole lesson: its focus, the one thing for next time, what is parked for another day, and words. */
-import { LESSON, type LessonStatements, latest, type RecordingView, type StatementBody } from '@keel/core';
+import {
+  findingName,
+  LESSON,
+  type LessonStatements,
+  latest,
+  type RecordingView,
+  type StatementBody,
+} from '@keel/core';
 import { Button, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import { maneuverTitle } from '../parts/maneuvers.ts';
 import { CommentForm } from './CommentForm.tsx';
 import type { NewStatement } from './use-statements.ts';
 import { WhoFlewAll } from './WhoFlew.tsx';
@@ -20,11 +26,6 @@ export const ofLesson =
       startS: 0,
       endS: recording.score?.recording.durationS ?? 0,
     } as StatementBody);
-
-export const findingWords = (id: string): string => {
-  const [maneuver, name = id] = id.split('/');
-  return `${maneuverTitle(maneuver)}: ${name.replaceAll('-', ' ')}`;
-};
 
 export function LessonSheet(props: {
   recording: RecordingView;
@@ -77,7 +78,7 @@ export function LessonSheet(props: {
           <ul className="words">
             {lesson.parked.map((finding) => (
               <li key={finding}>
-                {findingWords(finding)}{' '}
+                {findingName(finding)}{' '}
                 {!isStudent && (
                   <Button
                     variant="subtle"

@@ -36,6 +36,22 @@ export interface SkillRecord {
   flown: number;
   /** Margins of the last attempts, oldest first, for the small keel: their mean and spread. */
   recent: number[];
+  /** How it came to be; left out by an older core. */
+  course?: SkillCourse;
+}
+
+/** How long a skill took, from all its days. */
+export interface SkillCourse {
+  /** The first day on which it was flown by the student, and the first on which it was ready. */
+  firstOn: string | null;
+  readyOn: string | null;
+  /** Days on which it was flown until then; all of them while it is not ready. */
+  lessons: number;
+  /** Days whose first try counted, and those on which that was within the standard. */
+  firstTries: number;
+  firstTriesPassed: number;
+  /** How often time took it. */
+  wentRusty: number;
 }
 
 export interface StandingOnDay {
@@ -80,6 +96,8 @@ export function recordOf({
   let restored = false;
   let missing: Coded[] = [];
   let before: string | undefined;
+  let readyOn: string | null = null;
+  let wentRusty = 0;
   for (const day of days) {
     const upTo = evidence.filter((one) => one.day <= day);
     const state = states.get(day);
@@ -87,6 +105,8 @@ export function recordOf({
     const rusty: boolean = ready && before !== undefined && daysApart(before, day) > staleAfterDays;
     restored = (rusty || (ready && restored)) && missing.length > 0 && cleanAgain(upTo, day);
     ready = missing.length === 0 || restored;
+    if (ready) readyOn ??= day;
+    if (rusty) wentRusty++;
     before = day;
   }
   const lastDay = evidence.at(-1)?.day;
@@ -110,6 +130,20 @@ export function recordOf({
     counted: alone.length,
     flown: flown.length,
     recent: margins.slice(-TREND_ATTEMPTS - 1),
+    course: { ...courseOf(flown, readyOn), wentRusty },
+  };
+}
+
+/** @param flown by the student, in the order flown. */
+function courseOf(flown: readonly FlownAttempt[], readyOn: string | null): Omit<SkillCourse, 'wentRusty'> {
+  const days = [...new Set(flown.map(({ day }) => day))];
+  const firsts = days.map((day) => flown.find((one) => one.day === day)!).filter(counted);
+  return {
+    firstOn: days[0] ?? null,
+    readyOn,
+    lessons: days.filter((day) => readyOn === null || day <= readyOn).length,
+    firstTries: firsts.length,
+    firstTriesPassed: firsts.filter(passed).length,
   };
 }
 

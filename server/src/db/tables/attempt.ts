@@ -27,6 +27,8 @@ export interface AttemptRow {
   /** The same with its sign: above or below. */
   worst: number | null;
   grade: number | null;
+  /** Whose grade it is. */
+  gradedBy: string | null;
   critical: boolean;
   brokenOff: boolean;
   inBulk: boolean;
@@ -62,6 +64,7 @@ export const AttemptEntity = new EntitySchema<AttemptRow>({
     worstUsed: { type: 'double precision', name: 'worst_used', nullable: true },
     worst: { type: 'real', nullable: true },
     grade: { type: 'int', nullable: true },
+    gradedBy: { type: 'uuid', name: 'graded_by', nullable: true },
     critical: { type: 'boolean' },
     brokenOff: { type: 'boolean', name: 'broken_off' },
     inBulk: { type: 'boolean', name: 'in_bulk' },

@@ -1,0 +1,66 @@
+/** An airplane's own figures by half-year: whether it still does what its book says, and what it did before. */
+import type { Airplane } from '../airplane/schema.ts';
+import { ownFigures } from '../own-figures/estimate.ts';
+import type { Observation } from '../own-figures/observe.ts';
+import { dayIn } from '../units/days.ts';
+
+export interface Observed {
+  at: Date;
+  observations: readonly Observation[];
+}
+
+interface Period {
+  /** The first day of the half-year, ISO 8601. */
+  from: string;
+  value: number;
+  /** Half of the 95 % interval. */
+  uncertainty: number;
+  count: number;
+}
+
+export interface FigureOverTime {
+  label: string;
+  unit: string;
+  book: number | null;
+  periods: Period[];
+  drifts: boolean;
+}
+
+/** What the handbook's own table may be off by, with the tachometer and the airspeed indicator: a share of the figure. */
+const BOOK_SHARE = 0.02;
+
+const halfYear = (day: string): string => `${day.slice(0, 4)}-${day.slice(5, 7) < '07' ? '01' : '07'}-01`;
+
+/** @returns figures that at least one half-year can carry, each with those half-years, oldest first. */
+export function figuresOverTime(
+  airplane: Airplane,
+  flights: readonly Observed[],
+  zone: string,
+): FigureOverTime[] {
+  const halves = new Map<string, Observation[][]>();
+  for (const { at, observations } of flights) {
+    const from = halfYear(dayIn(at, zone));
+    halves.set(from, [...(halves.get(from) ?? []), [...observations]]);
+  }
+  const figures = new Map<string, FigureOverTime>();
+  for (const from of [...halves.keys()].sort()) {
+    for (const { label, unit, book, value, uncertainty, count } of ownFigures(airplane, halves.get(from)!)) {
+      const known = figures.get(label) ?? { label, unit, book, periods: [], drifts: false };
+      known.periods.push({ from, value, uncertainty, count });
+      figures.set(label, known);
+    }
+  }
+  return [...figures.values()].map((one) => ({ ...one, drifts: drifts(one) }));
+}
+
+/** The latest beyond the errors of both from where it was first, or from the book by more than a book is good for. */
+function drifts({ book, periods }: FigureOverTime): boolean {
+  const [first, last] = [periods[0], periods[periods.length - 1]];
+  const fromFirst =
+    periods.length > 1 &&
+    Math.abs(last.value - first.value) >
+      Math.hypot(first.uncertainty, last.uncertainty) + BOOK_SHARE * 0.5 * first.value;
+  const fromBook =
+    book !== null && book > 0 && Math.abs(last.value - book) > last.uncertainty + BOOK_SHARE * book;
+  return fromFirst || fromBook;
+}

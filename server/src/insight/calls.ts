@@ -1,0 +1,145 @@
+/** Who needs a call, and what lies undone: from rows, longest first. */
+import {
+  CALL_KINDS,
+  type Call,
+  dayIn,
+  daysUntil,
+  gatesBriefly,
+  type StandingWord,
+  summaryWordOn,
+} from '@keel/core';
+import type { DataSource } from 'typeorm';
+import { type School, zoneOf } from '../db/entities.ts';
+import { closingsOfAll } from '../path/closings.ts';
+import { summariesOf } from '../path/skill-records.ts';
+import { syllabusOf } from '../path/syllabus-of.ts';
+import { type Asker, studentsInLittle } from '../scope.ts';
+
+const IDLE_DAYS = 21;
+/** A flight is graded and its entry signed within so many days. */
+const GRADED_WITHIN_DAYS = 3;
+const SIGNED_WITHIN_DAYS = 7;
+/** Older than this it is history. */
+const HISTORY_DAYS = 180;
+const ENDING_DAYS = 30;
+/** Of the last lessons so many instructors. */
+const LAST_LESSONS = 8;
+const MANY_INSTRUCTORS = 3;
+
+interface Found {
+  kind: Call['kind'];
+  student: string;
+  at: Date | string;
+  count: number | null;
+  about: string | null;
+  recording: string | null;
+}
+
+const FOUND = `
+  SELECT 'idle' AS kind, student_id AS student, max(flown_at) AS at, NULL::int AS count, NULL AS about, NULL::uuid AS recording
+    FROM recording WHERE school_id = $1 AND student_id = ANY($2) AND deleted_at IS NULL AND flown_in = 'airplane'
+    GROUP BY student_id HAVING max(flown_at) < $3::timestamptz - interval '${IDLE_DAYS} days'
+  UNION ALL
+  SELECT 'ungraded', student_id, min(flown_at), count(*)::int, NULL, recording_id
+    FROM attempt WHERE school_id = $1 AND student_id = ANY($2) AND flown_in = 'airplane' AND grade IS NULL
+      AND help NOT IN ('demonstration', 'deliberate-error')
+      AND flown_at BETWEEN $3::timestamptz - interval '${HISTORY_DAYS} days' AND $3::timestamptz - interval '${GRADED_WITHIN_DAYS} days'
+    GROUP BY student_id, recording_id
+  UNION ALL
+  SELECT 'unsigned', student_id, flown_at, NULL, NULL, id
+    FROM recording WHERE school_id = $1 AND student_id = ANY($2) AND deleted_at IS NULL AND flown_in = 'airplane' AND status = 'analysed'
+      AND flown_at BETWEEN $3::timestamptz - interval '${HISTORY_DAYS} days' AND $3::timestamptz - interval '${SIGNED_WITHIN_DAYS} days'
+      AND NOT EXISTS (SELECT FROM signed WHERE signed.school_id = $1 AND signed.recording_id = recording.id)
+  UNION ALL
+  SELECT 'many-instructors', student_id, min(planned_at), count(DISTINCT instructor_id)::int, NULL, NULL
+    FROM (SELECT student_id, instructor_id, planned_at, row_number() OVER (PARTITION BY student_id ORDER BY planned_at DESC) AS nth
+      FROM lesson WHERE school_id = $1 AND student_id = ANY($2) AND planned_at < $3) last
+    WHERE nth <= ${LAST_LESSONS} GROUP BY student_id HAVING count(DISTINCT instructor_id) >= ${MANY_INSTRUCTORS}
+  UNION ALL
+  SELECT 'solo-uncovered', flown.student_id, (flown.body->'entry'->>'date')::timestamptz, NULL, flown.body->'entry'->>'airplane', flown.recording_id
+    FROM signed flown WHERE flown.school_id = $1 AND flown.student_id = ANY($2) AND flown.kind = 'entry' AND flown.origin IS NULL
+      AND (flown.body->'entry'->>'soloMin')::int > 0 AND coalesce((flown.body->'entry'->>'broughtForward')::boolean, false) = false
+      AND flown.signed_at > $3::timestamptz - interval '${HISTORY_DAYS} days'
+      AND NOT EXISTS (SELECT FROM signed held WHERE held.school_id = $1 AND held.student_id = flown.student_id AND held.kind = 'endorsement'
+        AND held.body->'endorsement'->>'gate' = 'solo-endorsement'
+        AND held.body->'endorsement'->>'date' <= flown.body->'entry'->>'date'
+        AND coalesce(held.body->'endorsement'->>'endsOn', '9999') >= flown.body->'entry'->>'date')`;
+
+export async function callsOf(database: DataSource, viewer: Asker, school: School, now = new Date()) {
+  const zone = zoneOf(school);
+  const on = dayIn(now, zone);
+  const students = await studentsInLittle(database, viewer);
+  const ids = students.map(({ id }) => id);
+  const found: Found[] = await database.query(FOUND, [viewer.schoolId, ids, now]);
+  const instructors = await teachersOf(database, viewer.schoolId);
+  const named = new Map(students.map(({ id, name }) => [id, { id, name }]));
+  const calls = found.map(
+    ({ kind, student, at, count, about, recording }): Call => ({
+      kind,
+      student: named.get(student)!,
+      instructor: instructors.get(student) ?? '',
+      days: daysUntil(dayIn(new Date(at), zone), on),
+      count,
+      about,
+      recordingId: recording,
+    }),
+  );
+  calls.push(...(await papersOf(database, viewer.schoolId, school, students, on, instructors)));
+  const order = (one: Call) => CALL_KINDS.indexOf(one.kind);
+  return { on, calls: calls.sort((a, b) => order(a) - order(b) || b.days - a.days) };
+}
+
+async function papersOf(
+  database: DataSource,
+  schoolId: string,
+  school: School,
+  students: Awaited<ReturnType<typeof studentsInLittle>>,
+  on: string,
+  instructors: ReadonlyMap<string, string>,
+): Promise<Call[]> {
+  const ids = students.map(({ id }) => id);
+  const syllabus = await syllabusOf(database, school);
+  const closings = await closingsOfAll(database, schoolId, ids);
+  const summaries = await summariesOf(database, schoolId, ids);
+  return students.flatMap(({ id, name, born }) => {
+    const standings = new Map<string, StandingWord>(
+      syllabus.skills.flatMap((skill) => {
+        const summary = summaries.get(id)?.[skill.id];
+        return summary ? [[skill.id, summaryWordOn(summary, on, skill.staleAfterDays).standing]] : [];
+      }),
+    );
+    const gates = gatesBriefly({
+      syllabus,
+      born,
+      on,
+      zone: zoneOf(school),
+      standings,
+      closings: closings.get(id) ?? [],
+    });
+    return gates.flatMap(({ gate, endsOn }): Call[] => {
+      if (!endsOn || daysUntil(on, endsOn) > ENDING_DAYS) return [];
+      return [
+        {
+          kind: 'paper-ends',
+          student: { id, name },
+          instructor: instructors.get(id) ?? '',
+          days: daysUntil(endsOn, on),
+          count: null,
+          about: gate.title,
+          recordingId: null,
+        },
+      ];
+    });
+  });
+}
+
+/** By student, who teaches them now. */
+async function teachersOf(database: DataSource, schoolId: string): Promise<Map<string, string>> {
+  const rows: { student: string; names: string }[] = await database.query(
+    `SELECT student_id AS student, string_agg(account.name, ', ' ORDER BY account.name) AS names
+     FROM teaching JOIN account ON account.school_id = teaching.school_id AND account.id = teaching.instructor_id
+     WHERE teaching.school_id = $1 AND (until IS NULL OR until > now()) GROUP BY student_id`,
+    [schoolId],
+  );
+  return new Map(rows.map(({ student, names }) => [student, names]));
+}

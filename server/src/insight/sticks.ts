@@ -1,0 +1,124 @@
+/** Where the school's students stick: how long each skill takes, and which faults come more often than last quarter. */
+import {
+  dayAfter,
+  dayIn,
+  type Followed,
+  ratePer100,
+  type SkillRecord,
+  type Sticks,
+  sameRate,
+  toldOf,
+  waitedOf,
+} from '@keel/core';
+import type { DataSource } from 'typeorm';
+import { type School, SkillRecordEntity, zoneOf } from '../db/entities.ts';
+import { groupBy } from '../path/group-by.ts';
+import { syllabusOf } from '../path/syllabus-of.ts';
+import { followedStudents, hoursUntil } from './followed.ts';
+
+const QUARTER_DAYS = 91;
+/** Rarer than this in both quarters together, a fault is no pattern of the school. */
+const LEAST_TIMES = 3;
+
+export async function sticksOf(database: DataSource, school: School, now = new Date()): Promise<Sticks> {
+  const zone = zoneOf(school);
+  const until = dayIn(now, zone);
+  const from = dayAfter(until, -QUARTER_DAYS);
+  return {
+    skills: await skillsOf(database, school, zone),
+    faults: await faultsOf(database, school.id, now),
+    from,
+    until,
+  };
+}
+
+async function skillsOf(database: DataSource, school: School, zone: string): Promise<Sticks['skills']> {
+  const [syllabus, rows, students] = [
+    await syllabusOf(database, school),
+    await database.getRepository(SkillRecordEntity).findBy({ schoolId: school.id }),
+    await followedStudents(database, school.id, zone),
+  ];
+  const student = new Map(students.map((one) => [one.id, one]));
+  const bySkill = groupBy(rows, ({ skill }) => skill);
+  return syllabus.skills.map(({ id, title, maneuver }) => {
+    const flown = (bySkill.get(id) ?? []).flatMap(({ studentId, record }) => {
+      const course = (record as SkillRecord).course;
+      return course?.firstOn ? [{ course, student: student.get(studentId) }] : [];
+    });
+    const lessons = flown.map(
+      ({ course }): Followed => ({ until: course.lessons, happened: course.readyOn !== null }),
+    );
+    const hours = flown.flatMap(({ course: { firstOn, readyOn }, student }): Followed[] => {
+      const until = student ? hoursUntil(student, readyOn, firstOn) : 0;
+      // Without a logbook there are no hours to count.
+      return until > 0 ? [{ until, happened: readyOn !== null }] : [];
+    });
+    const sum = (of: (one: (typeof flown)[number]['course']) => number) =>
+      flown.reduce((total, { course }) => total + of(course), 0);
+    return {
+      skill: id,
+      title,
+      maneuver,
+      lessons: waitedOf(lessons),
+      hours: waitedOf(hours),
+      firstTries: shareOf(
+        sum((one) => one.firstTriesPassed),
+        sum((one) => one.firstTries),
+      ),
+      wentRusty: sum((one) => one.wentRusty),
+    };
+  });
+}
+
+/** Of tries of a hundred. */
+const shareOf = ratePer100;
+
+/** Of each maneuver's attempts, this quarter's and the last's. */
+async function faultsOf(database: DataSource, schoolId: string, now: Date): Promise<Sticks['faults']> {
+  const quarter = `flown_at > $2::timestamptz - interval '${2 * QUARTER_DAYS} days' AND flown_at <= $2`;
+  const isNow = `flown_at > $2::timestamptz - interval '${QUARTER_DAYS} days'`;
+  const own = "flown_in = 'airplane' AND help NOT IN ('demonstration', 'deliberate-error')";
+  const [found, flown]: [
+    { finding: string; now: number; before: number }[],
+    { maneuver: string; now: number; before: number }[],
+  ] = [
+    await database.query(
+      `SELECT finding, count(DISTINCT (recording_id, attempt)) FILTER (WHERE ${isNow})::int AS now,
+         count(DISTINCT (recording_id, attempt)) FILTER (WHERE NOT ${isNow})::int AS before
+       FROM attempt_finding JOIN attempt USING (school_id, recording_id, attempt)
+       WHERE school_id = $1 AND severity <> 'note' AND ${quarter} AND ${own} GROUP BY finding`,
+      [schoolId, now],
+    ),
+    await database.query(
+      `SELECT maneuver, count(*) FILTER (WHERE ${isNow})::int AS now, count(*) FILTER (WHERE NOT ${isNow})::int AS before
+       FROM attempt WHERE school_id = $1 AND ${quarter} AND ${own} GROUP BY maneuver`,
+      [schoolId, now],
+    ),
+  ];
+  const of = new Map(flown.map((one) => [one.maneuver, one]));
+  const faults = found
+    .filter((one) => one.now + one.before >= LEAST_TIMES)
+    .map(({ finding, ...times }) => {
+      const attempts = of.get(finding.slice(0, finding.indexOf('/'))) ?? { now: 0, before: 0 };
+      return {
+        finding,
+        now: ratePer100(times.now, attempts.now),
+        before: ratePer100(times.before, attempts.before),
+        p: sameRate({ times: times.now, of: attempts.now }, { times: times.before, of: attempts.before }),
+      };
+    });
+  const told = new Set(toldOf(faults));
+  return faults
+    .map((one) => ({
+      ...one,
+      told: told.has(one)
+        ? (one.now.per100 ?? 0) > (one.before.per100 ?? 0)
+          ? ('more' as const)
+          : ('less' as const)
+        : null,
+    }))
+    .sort(
+      (a, b) =>
+        Number(b.told !== null) - Number(a.told !== null) || (b.now.per100 ?? 0) - (a.now.per100 ?? 0),
+    );
+}

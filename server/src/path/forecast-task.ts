@@ -1,0 +1,17 @@
+/** Keeps what was forecast of a student after a flight, so that it can be held against what came. */
+import { AccountEntity, ForecastEntity } from '../db/entities.ts';
+import type { Handler } from '../tasks/handler.ts';
+import { pathOf } from './path-of.ts';
+
+export const forecastTask: Handler = async ({ schoolId, subject: id }, { database }) => {
+  const student = await database.getRepository(AccountEntity).findOneBy({ schoolId, id });
+  const { forecast, on } = student ? await pathOf(database, student) : { forecast: null, on: '' };
+  return async (manager) => {
+    if (forecast?.lessons) {
+      const { lessons, pace } = forecast;
+      const row = { schoolId, studentId: id, day: on, lessons: pace.lessons, ...lessons };
+      await manager.upsert(ForecastEntity, row, ['schoolId', 'studentId', 'day']);
+    }
+    return {};
+  };
+};
