@@ -8,7 +8,8 @@ let school: TestSchool;
 let recordingId: string;
 beforeAll(async () => {
   ({ school, recordingId } = await openStudent());
-  const { attempts } = (await (await school.instructor.call('GET', `/recordings/${recordingId}`)).json()).score;
+  const { attempts } = (await (await school.instructor.call('GET', `/recordings/${recordingId}`)).json())
+    .score;
   for (const { startS, endS, maneuver } of attempts)
     for (const body of [
       { kind: 'help', help: 'unaided', flownBy: 'student' },
@@ -102,7 +103,10 @@ describe('a round', () => {
     expect((await make()).status).toBe(201);
     expect(await get<unknown[]>(school.chief, '/rounds')).toHaveLength(1);
     const none = await make({ id: randomUUID(), maneuver: 'climb' });
-    expect(await problem(none)).toEqual([422, 'maneuver: nothing of this was flown alone and judged within a year.']);
+    expect(await problem(none)).toEqual([
+      422,
+      'maneuver: nothing of this was flown alone and judged within a year.',
+    ]);
   });
 
   test('each grades without seeing the others; the last grade counts', async () => {
@@ -141,10 +145,9 @@ describe('a round', () => {
 
 describe('skills, solo, airplanes', () => {
   test('a skill that one student has begun is counted, and nothing is said of so few', async () => {
-    const { skills } = await get<{ skills: { skill: string; lessons: { followed: number; median: null } }[] }>(
-      school.chief,
-      '/insight/sticks',
-    );
+    const { skills } = await get<{
+      skills: { skill: string; lessons: { followed: number; median: null } }[];
+    }>(school.chief, '/insight/sticks');
     const steep = skills.find(({ skill }) => skill === 'steep-turn')!;
     expect(steep.lessons).toMatchObject({ followed: 1, happened: 0, median: null });
   });
@@ -167,12 +170,17 @@ describe('skills, solo, airplanes', () => {
     );
     await owner.end();
     const seen = async () =>
-      (await get<{ exceeded: { seenAt: string | null; kias: number }[] }[]>(school.chief, '/insight/airplanes')).flatMap(
-        ({ exceeded }) => exceeded,
-      );
+      (
+        await get<{ exceeded: { seenAt: string | null; kias: number }[] }[]>(
+          school.chief,
+          '/insight/airplanes',
+        )
+      ).flatMap(({ exceeded }) => exceeded);
     expect(await seen()).toMatchObject([{ kias: 96, seenAt: null }]);
     expect((await school.chief.call('POST', `/insight/exceedances/${recordingId}/0/seen`)).status).toBe(204);
-    expect((await school.stranger.call('POST', `/insight/exceedances/${recordingId}/0/seen`)).status).toBe(404);
+    expect((await school.stranger.call('POST', `/insight/exceedances/${recordingId}/0/seen`)).status).toBe(
+      404,
+    );
     expect((await seen())[0].seenAt).not.toBeNull();
   });
 });
@@ -185,5 +193,9 @@ test('each part is a file for a spreadsheet, and all of them a paper', async () 
   }
   const pdf = await school.chief.call('GET', '/insight/meeting.pdf');
   expect(pdf.status).toBe(200);
-  expect(Buffer.from(await pdf.arrayBuffer()).subarray(0, 5).toString()).toBe('%PDF-');
+  expect(
+    Buffer.from(await pdf.arrayBuffer())
+      .subarray(0, 5)
+      .toString(),
+  ).toBe('%PDF-');
 });

@@ -26,8 +26,8 @@ export interface FigureOverTime {
   drifts: boolean;
 }
 
-/** What the handbook's own table may be off by, with the tachometer and the airspeed indicator: a share of the figure. */
-const BOOK_SHARE = 0.02;
+/** What a book's table is good for with the instruments that it is read by, by unit; common practice, no source. */
+const BOOK_ERROR: Readonly<Record<string, number>> = { rpm: 50, kt: 3, ft: 50 };
 
 const halfYear = (day: string): string => `${day.slice(0, 4)}-${day.slice(5, 7) < '07' ? '01' : '07'}-01`;
 
@@ -53,14 +53,14 @@ export function figuresOverTime(
   return [...figures.values()].map((one) => ({ ...one, drifts: drifts(one) }));
 }
 
-/** The latest beyond the errors of both from where it was first, or from the book by more than a book is good for. */
-function drifts({ book, periods }: FigureOverTime): boolean {
+/** The latest is beyond both errors from where it was first, or from the book by more than a book is good for. */
+function drifts({ unit, book, periods }: FigureOverTime): boolean {
   const [first, last] = [periods[0], periods[periods.length - 1]];
+  const errorOfBook = BOOK_ERROR[unit] ?? Number.POSITIVE_INFINITY;
   const fromFirst =
     periods.length > 1 &&
-    Math.abs(last.value - first.value) >
-      Math.hypot(first.uncertainty, last.uncertainty) + BOOK_SHARE * 0.5 * first.value;
-  const fromBook =
-    book !== null && book > 0 && Math.abs(last.value - book) > last.uncertainty + BOOK_SHARE * book;
-  return fromFirst || fromBook;
+    Math.abs(last.value - first.value) > Math.hypot(first.uncertainty, last.uncertainty, errorOfBook / 2);
+  return (
+    fromFirst || (book !== null && Math.abs(last.value - book) > Math.hypot(last.uncertainty, errorOfBook))
+  );
 }

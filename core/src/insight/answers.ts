@@ -24,7 +24,7 @@ export const callSchema = z.object({
   instructor: z.string(),
   /** How long it has been so; until it is, where that is less than nought. */
   days: count,
-  /** Attempts, instructors, or what ends. */
+  /** Flights or instructors. */
   count: count.nullable(),
   about: z.string().nullable(),
   recordingId: z.string().nullable(),
@@ -119,7 +119,7 @@ export const roundSchema = roundStateSchema.extend({
 export type Round = z.infer<typeof roundSchema>;
 export const newRoundSchema = z.object({
   id: z.uuid(),
-  title: z.string().trim().min(1, 'name the round').max(80),
+  title: z.string().trim().min(1).max(80),
   /** So many, drawn from what was flown alone of late. */
   draw: z.number().int().min(1).max(24),
   maneuver: z.string().nullable().default(null),

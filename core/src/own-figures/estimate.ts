@@ -15,6 +15,8 @@ const LEAST_OBSERVATIONS = 3;
 /** Speeds that level figures are given at, 10 kt apart. */
 const LEVEL_STEP_KT = 10;
 const LEVEL_REACH_KT = 7.5;
+/** Of the stall speed at maximum weight: however light it is, an airplane slower than that is steady on the ground. */
+const LIGHTEST_STALL = 0.75;
 /** Beyond so many typical deviations from the middle an observation is a mistake of finding, not of flying. */
 const OUTLIER = 3.5;
 const T_95 = [12.71, 4.3, 3.18, 2.78, 2.57, 2.45, 2.36, 2.31, 2.26, 2.23];
@@ -85,7 +87,9 @@ function figure<T>(
 function levelFigures(airplane: Airplane, flights: readonly (readonly Observation[])[]): OwnFigure[] {
   const model = performanceOf(airplane);
   if (model?.powerUnit !== 'rpm') return [];
-  const levels = ofKind(flights, 'level');
+  const rollsBelow =
+    LIGHTEST_STALL * stallAtStage(airplane, { weightLb: airplane.maxWeightLb, stage: 0 }).kias;
+  const levels = ofKind(flights, 'level').map((flight) => flight.filter(({ kias }) => kias > rollsBelow));
   const speeds = levels.flat().map(({ kias }) => kias);
   if (speeds.length === 0) return [];
   const figures: OwnFigure[] = [];

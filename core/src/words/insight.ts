@@ -32,8 +32,20 @@ export interface Table {
 export function findingName(id: string): string {
   const [maneuver, name = id] = id.split('/');
   const room = findRoom(maneuver);
-  return room ? `${room.title}: ${name.replaceAll('-', ' ')}` : capital(name.replaceAll('-', ' '));
+  const words = name
+    .split('-')
+    .map((word) => WHOLE[word] ?? word)
+    .join(' ');
+  return room ? `${room.title}: ${words}` : capital(words);
 }
+
+/** Of the words that names are short in. */
+const WHOLE: Readonly<Record<string, string>> = {
+  alt: 'altitude',
+  va: 'V_A',
+  rollout: 'roll-out',
+  vs: 'V_S',
+};
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 const maneuverTitle = (maneuver: string): string => findRoom(maneuver)?.title ?? maneuver;
@@ -78,9 +90,9 @@ export function callText({ kind, days: n, count, about }: Call): string {
           ? `${about} ends today`
           : `${about} ended ${days(n)} ago`;
     case 'ungraded':
-      return `${plural(count ?? 0, 'attempt')} not graded, ${days(n)} after the flight`;
+      return `${plural(count ?? 0, 'flight')} not graded, the oldest ${days(n)} ago`;
     case 'unsigned':
-      return `No signed logbook entry, ${days(n)} after the flight`;
+      return `${plural(count ?? 0, 'flight')} without a signed logbook entry, the oldest ${days(n)} ago`;
     case 'many-instructors':
       return `${count} instructors in the last 8 lessons`;
   }
@@ -93,7 +105,11 @@ export const callsTable = ({ calls }: { calls: readonly Call[] }): Table => ({
   none: 'Nothing is open: everybody has flown within three weeks, flights are graded and signed, no paper ends within a month.',
   rows: calls.map((call) => ({
     cells: [call.student.name, callText(call), call.instructor || 'nobody'],
-    to: call.recordingId ? `/debrief/${call.recordingId}` : `/path/${call.student.id}`,
+    to: call.recordingId
+      ? `/debrief/${call.recordingId}`
+      : call.kind === 'unsigned'
+        ? `/logbook/${call.student.id}`
+        : `/path/${call.student.id}`,
     told: call.kind === 'solo-uncovered' || (call.kind === 'paper-ends' && call.days > 0),
   })),
 });
@@ -208,9 +224,9 @@ export function gradingTables(grading: Grading): Table[] {
 }
 
 type Waited = Sticks['skills'][number]['lessons'];
-const quartiles = ({ lower, median, upper, happened, followed }: Waited, digits = 0): string =>
+const quartiles = ({ lower, median, upper, happened }: Waited, digits = 0): string =>
   happened < LEAST_EVENTS
-    ? `${happened} of ${followed} there: too few, ${LEAST_EVENTS} are needed`
+    ? 'too few'
     : median === null
       ? `fewer than half there; a quarter within ${of(lower, digits)}`
       : `${of(median, digits)} (${of(lower, digits)} to ${upper === null ? '…' : of(upper, digits)})`;
@@ -222,7 +238,7 @@ export function sticksTables({ skills, faults }: Sticks): Table[] {
   return [
     {
       title: 'How long a skill takes',
-      note: 'Lessons in which a skill was flown, and hours from its first lesson, until it was ready: the middle student, and the middle half. Who is still on the way counts for as long as they have been. Of the whole school, never by instructor.',
+      note: `Lessons in which a skill was flown, and hours from its first lesson, until it was ready: the middle student, and the middle half. Who is still on the way counts for as long as they have been. From ${LEAST_EVENTS} who are ready on; of the whole school, never by instructor.`,
       columns: [
         'Skill',
         'Students',
@@ -278,7 +294,7 @@ export function soloTables({ lessons, hours, weeks, forecasts, fleet }: ToSolo):
   return [
     {
       title: 'To the first solo',
-      note: 'From the first flight to the first solo time in a signed entry: the middle student, and the middle half. Who has not soloed counts for as long as they have flown.',
+      note: `From the first flight to the first solo time in a signed entry: the middle student, and the middle half. Who has not soloed counts for as long as they have flown. From ${LEAST_EVENTS} who have soloed on.`,
       columns: ['Counted in', 'Students', 'Soloed', 'Middle (middle half)', 'The middle lies between'],
       none: 'Nobody has flown yet.',
       rows:

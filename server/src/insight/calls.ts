@@ -40,16 +40,17 @@ const FOUND = `
     FROM recording WHERE school_id = $1 AND student_id = ANY($2) AND deleted_at IS NULL AND flown_in = 'airplane'
     GROUP BY student_id HAVING max(flown_at) < $3::timestamptz - interval '${IDLE_DAYS} days'
   UNION ALL
-  SELECT 'ungraded', student_id, min(flown_at), count(*)::int, NULL, recording_id
+  SELECT 'ungraded', student_id, min(flown_at), count(DISTINCT recording_id)::int, NULL, (array_agg(recording_id ORDER BY flown_at))[1]
     FROM attempt WHERE school_id = $1 AND student_id = ANY($2) AND flown_in = 'airplane' AND grade IS NULL
       AND help NOT IN ('demonstration', 'deliberate-error')
       AND flown_at BETWEEN $3::timestamptz - interval '${HISTORY_DAYS} days' AND $3::timestamptz - interval '${GRADED_WITHIN_DAYS} days'
-    GROUP BY student_id, recording_id
+    GROUP BY student_id
   UNION ALL
-  SELECT 'unsigned', student_id, flown_at, NULL, NULL, id
+  SELECT 'unsigned', student_id, min(flown_at), count(*)::int, NULL, NULL
     FROM recording WHERE school_id = $1 AND student_id = ANY($2) AND deleted_at IS NULL AND flown_in = 'airplane' AND status = 'analysed'
       AND flown_at BETWEEN $3::timestamptz - interval '${HISTORY_DAYS} days' AND $3::timestamptz - interval '${SIGNED_WITHIN_DAYS} days'
       AND NOT EXISTS (SELECT FROM signed WHERE signed.school_id = $1 AND signed.recording_id = recording.id)
+    GROUP BY student_id
   UNION ALL
   SELECT 'many-instructors', student_id, min(planned_at), count(DISTINCT instructor_id)::int, NULL, NULL
     FROM (SELECT student_id, instructor_id, planned_at, row_number() OVER (PARTITION BY student_id ORDER BY planned_at DESC) AS nth

@@ -208,3 +208,21 @@ export const useRecording = (id: string | undefined) =>
       },
     },
   );
+
+/** What a school sees of itself. */
+export const useCalls = () => useGet('/insight/calls', () => read(api.insight.calls.$get()));
+export interface GradingWanted {
+  from?: string;
+  until?: string;
+  maneuver?: string;
+}
+export const useGrading = (query: GradingWanted) =>
+  useGet(`/insight/grading?${JSON.stringify(query)}`, () => read(api.insight.grading.$get({ query })), {
+    keepPreviousData: true,
+  });
+export const useSticks = () => useGet('/insight/sticks', () => read(api.insight.sticks.$get()));
+export const useToSolo = () => useGet('/insight/solo', () => read(api.insight.solo.$get()));
+export const useFleetFigures = () => useGet('/insight/airplanes', () => read(api.insight.airplanes.$get()));
+export const useRounds = () => useGet('/rounds', () => read(api.rounds.$get()));
+export const useRound = (id: string) =>
+  useGet(`/rounds/${id}`, () => read(api.rounds[':id'].$get({ param: { id } })));

@@ -37,7 +37,12 @@ export function Frame() {
     { to: '/hangar', name: 'Hangar' },
     { to: '/standards', name: 'Standards' },
     { to: '/technique', name: 'Technique' },
-    ...(me?.role !== 'student' ? [{ to: '/people', name: 'People' }] : []),
+    ...(me?.role !== 'student'
+      ? [
+          { to: '/insight', name: me?.role === 'chief' ? 'Insight' : 'Your grading' },
+          { to: '/people', name: 'People' },
+        ]
+      : []),
     ...(me?.role === 'chief' ? [{ to: '/school', name: 'School' }] : []),
   ];
 

@@ -6,7 +6,6 @@ import {
   type ManeuverId,
   type PathSkill,
   requireRoom,
-  rooms,
   USUAL_MANEUVER,
   variantWords,
 } from '@keel/core';
@@ -17,6 +16,7 @@ import { GradeButtons } from '../debrief/Grading.tsx';
 import { HELP_WORDS, helpName } from '../debrief/help-words.ts';
 import { MomentField } from '../parts/DayField.tsx';
 import { day, maneuverName } from '../parts/format.ts';
+import { MANEUVER_CHOICES } from '../parts/maneuvers.ts';
 import { sent } from '../parts/sent.ts';
 import { useGrades } from '../parts/use-grades.ts';
 
@@ -69,7 +69,7 @@ const choices = (skills: readonly PathSkill[]) => [
       .filter(({ maneuver }) => maneuver === null)
       .map(({ skill, title }) => ({ value: `skill ${skill}`, label: title })),
   },
-  { group: 'Maneuvers', items: rooms.map((room) => ({ value: room.id as string, label: room.title })) },
+  { group: 'Maneuvers', items: MANEUVER_CHOICES },
 ];
 
 function EntryForm({ studentId, skills, close }: EntryProps) {
