@@ -134,7 +134,7 @@ export type { Reading } from './flight/model/instruments.ts';
 export { phone } from './flight/model/phone.ts';
 export { trimFlight } from './flight/model/trim.ts';
 export { TURBULENCE, type Turbulence } from './flight/model/turbulence.ts';
-export { seededRandom } from './flight/random.ts';
+export { type Random, seededRandom } from './flight/random.ts';
 export type { Circuit } from './fly/circuit.ts';
 export { demonstrationLegs, type HabitIn } from './fly/demonstration.ts';
 export { AREA_GROUND_FT, airframeFor, flyManeuver } from './fly/fly.ts';
@@ -161,7 +161,7 @@ export {
 export { TRAP_TITLES, TRAPS, type TrapKind } from './fly/traps/coach.ts';
 export { instructorsAttempts } from './fly/who-flew.ts';
 export { canonicalJson, hashOf } from './hash.ts';
-export { figuresOverTime } from './insight/airplane-over-time.ts';
+export { BOOK_ERROR, figuresOverTime } from './insight/airplane-over-time.ts';
 export {
   CALL_KINDS,
   type Call,

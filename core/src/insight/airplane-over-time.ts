@@ -27,7 +27,7 @@ export interface FigureOverTime {
 }
 
 /** What a book's table is good for with the instruments that it is read by, by unit; common practice, no source. */
-const BOOK_ERROR: Readonly<Record<string, number>> = { rpm: 50, kt: 3, ft: 50 };
+export const BOOK_ERROR: Readonly<Record<string, number>> = { rpm: 50, kt: 3, ft: 50 };
 
 const halfYear = (day: string): string => `${day.slice(0, 4)}-${day.slice(5, 7) < '07' ? '01' : '07'}-01`;
 

@@ -164,6 +164,19 @@ export const todaySchema = z.object({
     }),
   ),
   /** Who flies today with an agreement missing, to staff. */
+  /** To a chief: airspeeds above a limit that nobody has seen to, before the airplane’s next flight. */
+  exceeded: z
+    .array(
+      z.object({
+        recordingId: z.string(),
+        airplane: z.string(),
+        flownAt: z.string(),
+        finding: z.string(),
+        kias: z.number(),
+        limitKias: z.number(),
+      }),
+    )
+    .optional(),
   agreements: z.array(
     z.object({ student: z.object({ id: z.string(), name: z.string() }), missing: z.string() }),
   ),

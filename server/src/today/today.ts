@@ -130,6 +130,7 @@ export async function todayOf(database: DataSource, viewer: Viewer, now = new Da
         student: nameOf.get(row.studentId!)!,
         airplane: row.airplane ?? '',
       })),
+    ...(role === 'chief' && { exceeded: await unseenExceedances(database, schoolId) }),
     agreements: role === 'student' ? [] : await missingAgreements(database, viewer, flyToday, on),
     rusting: rusting.sort(byDays).slice(0, MOST),
     closing: closing.slice(0, MOST),
@@ -167,6 +168,24 @@ function lessonsOn(
      ORDER BY lesson.planned_at, lesson.id`,
     [schoolId, students, from, until, ahead],
   );
+}
+
+/** Newest first. */
+async function unseenExceedances(
+  database: DataSource,
+  schoolId: string,
+): Promise<NonNullable<Today['exceeded']>> {
+  const rows: (Omit<NonNullable<Today['exceeded']>[number], 'flownAt'> & { flownAt: Date })[] =
+    await database.query(
+      `SELECT recording_id AS "recordingId", airplane.data->>'name' AS airplane, flown_at AS "flownAt", finding, kias,
+         limit_kias AS "limitKias"
+       FROM exceedance
+       JOIN recording ON recording.school_id = exceedance.school_id AND recording.id = recording_id AND deleted_at IS NULL
+       JOIN airplane ON airplane.school_id = exceedance.school_id AND airplane.row_id = airplane_row_id
+       WHERE exceedance.school_id = $1 AND seen_at IS NULL ORDER BY flown_at DESC LIMIT $2`,
+      [schoolId, MOST],
+    );
+  return rows.map(({ flownAt, ...row }) => ({ ...row, flownAt: flownAt.toISOString() }));
 }
 
 type Named = ReadonlyMap<string, { id: string; name: string }>;

@@ -153,7 +153,7 @@ export function KeelChart(props: KeelChartProps) {
                 <span>{clock(cursorS - attempt.startS)}</span>
               </div>
             )}
-            <span className="keel-used-title">tolerance used</span>
+            {attempt.parameters.length > 0 && <span className="keel-used-title">tolerance used</span>}
           </>
         )}
       </div>

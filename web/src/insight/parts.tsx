@@ -1,5 +1,6 @@
 /** The five parts of what a school sees of itself: a picture first, its table behind it. */
 import {
+  BOOK_ERROR,
   callsTable,
   type FleetFigures,
   findingName,
@@ -186,7 +187,7 @@ export function AirplanesPart() {
       <TableOf table={figures}>
         <Intervals
           rows={rows}
-          axis="percent above (+) or below (−) the book, lately"
+          axis="above (+) or below (−) the book, lately; 1 is what a book is good for: 50 rpm, 3 kt"
           zero={0}
           says="Each airplane’s figures beside its book; the table below has them"
         />
@@ -198,10 +199,11 @@ export function AirplanesPart() {
 /** Only what the book says as well can be laid beside it. */
 const driftRows = (fleet: FleetFigures): IntervalRow[] =>
   fleet.flatMap(({ airplane, figures }) =>
-    figures.flatMap(({ label, book, periods, drifts }): IntervalRow[] => {
+    figures.flatMap(({ label, unit, book, periods, drifts }): IntervalRow[] => {
       const last = periods.at(-1);
-      if (!book || !last) return [];
-      const share = (value: number) => 100 * (value / book - 1);
+      const good = BOOK_ERROR[unit];
+      if (book === null || !last || !good) return [];
+      const share = (value: number) => (value - book) / good;
       return [
         {
           name: `${airplane.name}, ${label}`,

@@ -6,7 +6,7 @@ import { Link } from 'react-router';
 import { useMe, useToday } from '../api/hooks.ts';
 import { keepDay } from '../frame/kept-day.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
-import { clockTime, dayAndTime, isoDay, longDay } from '../parts/format.ts';
+import { clockTime, dayAndTime, isoDay, longDay, numberText } from '../parts/format.ts';
 import { Waiting } from '../parts/states.tsx';
 import { NextLesson } from '../path/NextLesson.tsx';
 import './today.css';
@@ -53,6 +53,7 @@ export function TodayPage() {
     agreements = [],
     toGrade = [],
     words = [],
+    exceeded = [],
   } = today.data;
   return (
     <>
@@ -153,6 +154,20 @@ export function TodayPage() {
             )}
           </div>
           <div className="stack">
+            {exceeded.length > 0 && (
+              <Watch title="Too fast for a limit: look before the next flight" none="">
+                {exceeded.map(({ recordingId, airplane, flownAt, finding, kias, limitKias }) => (
+                  <Line
+                    key={`${recordingId} ${finding} ${kias}`}
+                    to="/insight?part=airplanes"
+                    who={airplane}
+                    what={`${numberText(kias)} kt of ${numberText(limitKias)}`}
+                  >
+                    {dayAndTime(flownAt)}
+                  </Line>
+                ))}
+              </Watch>
+            )}
             {agreements.length > 0 && (
               <Watch title="Agreements missing for today’s flights" none="">
                 {agreements.map(({ student: one, missing }) => (
