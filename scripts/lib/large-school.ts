@@ -26,7 +26,12 @@ const INSTRUCTORS = 25;
 const LESSONS = 25_000;
 const ATTEMPTS_EACH = 6;
 const DAY_MS = 24 * 3600_000;
-const BEGAN = Date.UTC(2021, 0, 4, 8);
+/** Flights a day; the last was yesterday. */
+const A_DAY = 14;
+const BEGAN = Math.floor(Date.now() / DAY_MS - LESSONS / A_DAY) * DAY_MS + 8 * 3_600_000;
+const FINDINGS_EACH = 2;
+const ROUNDS = 10;
+const A_ROUND = 12;
 
 const SCORED = DEFAULT_SYLLABUS.skills.flatMap(({ maneuver }) => (maneuver ? [requireRoom(maneuver)] : []));
 /** Of each flight other ones, so that every skill has its attempts. */
@@ -97,7 +102,7 @@ export async function fillLargeSchool(
     statements: [],
     demonstrationFirst: false,
   });
-  const at = (i: number) => new Date(BEGAN + Math.floor(i / 14) * DAY_MS + (i % 14) * 2_400_000);
+  const at = (i: number) => new Date(BEGAN + Math.floor(i / A_DAY) * DAY_MS + (i % A_DAY) * 2_400_000);
 
   await copy(client, 'school', 'id, name, settings', [
     [
@@ -175,13 +180,23 @@ export async function fillLargeSchool(
   await copy(
     client,
     'score',
-    'id, school_id, recording_id, core, score, profile, keels, current',
-    rowsOf(LESSONS, (i) => [randomUUID(), schoolId, recordings[i], score.core, score, [], [], true]),
+    'id, school_id, recording_id, core, score, profile, keels, observations, current',
+    rowsOf(LESSONS, (i) => [
+      randomUUID(),
+      schoolId,
+      recordings[i],
+      score.core,
+      score,
+      [],
+      [],
+      [{ kind: 'level', atS: 60, kias: 75 + 10 * (i % 3), rpm: 2100 + (i % 40), bookRpm: 2110 }],
+      true,
+    ]),
   );
   await copy(
     client,
     'attempt',
-    'school_id, recording_id, attempt, student_id, start_s, end_s, maneuver, variant, help, flown_in, strict, examiner, verdict, worst_used, worst, lesson_id, grade, flown_at, day, data',
+    'school_id, recording_id, attempt, student_id, start_s, end_s, maneuver, variant, help, flown_in, strict, examiner, verdict, worst_used, worst, lesson_id, grade, graded_by, self_grade, flown_at, day, data',
     rowsOf(LESSONS * ATTEMPTS_EACH, (n) => {
       const [i, nth] = [Math.floor(n / ATTEMPTS_EACH), n % ATTEMPTS_EACH];
       const { startS, endS, ...data } = attempt;
@@ -204,6 +219,8 @@ export async function fillLargeSchool(
         data.worst?.used ?? null,
         lessons[i],
         1 + (n % 4),
+        taughtBy(i % STUDENTS),
+        1 + (n % 3),
         flownAt,
         flownAt.toISOString().slice(0, 10),
         {
@@ -217,6 +234,81 @@ export async function fillLargeSchool(
         },
       ];
     }),
+  );
+  const faults = SCORED.map(({ id, faults: [first, second] }) =>
+    [first, second].map((one) => `${id}/${one?.name ?? 'slow-to-settle'}`),
+  );
+  await copy(
+    client,
+    'attempt_finding',
+    'school_id, recording_id, attempt, nth, finding, severity, size',
+    rowsOf(LESSONS * ATTEMPTS_EACH * FINDINGS_EACH, (m) => {
+      const [n, which] = [Math.floor(m / FINDINGS_EACH), m % FINDINGS_EACH];
+      const finding = faults[n % SCORED.length][which];
+      return [
+        schoolId,
+        recordings[Math.floor(n / ATTEMPTS_EACH)],
+        n % ATTEMPTS_EACH,
+        which,
+        finding,
+        'fault',
+        1,
+      ];
+    }),
+  );
+  const entryOf = (i: number) => ({
+    date: at(i).toISOString().slice(0, 10),
+    airplane: 'Cairn',
+    blockMin: 75,
+    soloMin: i > LESSONS / 2 && i % 3 === 0 ? 30 : 0,
+  });
+  await copy(
+    client,
+    'signed',
+    'school_id, id, kind, student_id, recording_id, body, signer_id, hash',
+    rowsOf(LESSONS, (i) => [
+      schoolId,
+      randomUUID(),
+      'entry',
+      students[i % STUDENTS],
+      recordings[i],
+      { kind: 'entry', entry: entryOf(i) },
+      taughtBy(i % STUDENTS),
+      '0'.repeat(64),
+    ]),
+  );
+  const rounds = ids(ROUNDS);
+  await copy(
+    client,
+    'round',
+    'school_id, id, title, made_by, closed_at',
+    rounds.map((id, i) => [schoolId, id, `Round ${i}`, chief, at(LESSONS - 1)]),
+  );
+  await copy(
+    client,
+    'round_attempt',
+    'school_id, round_id, nth, recording_id, attempt, trace, speed_unit',
+    rounds.flatMap((id) =>
+      Array.from({ length: A_ROUND }, (_, nth) => [
+        schoolId,
+        id,
+        nth,
+        recordings[nth],
+        score.attempts[0],
+        { timeS: [], lanes: [], track: null },
+        'kt',
+      ]),
+    ),
+  );
+  await copy(
+    client,
+    'round_grade',
+    'school_id, round_id, nth, instructor_id, grade',
+    rounds.flatMap((id, r) =>
+      instructors.flatMap((who, w) =>
+        Array.from({ length: A_ROUND }, (_, nth) => [schoolId, id, nth, who, 1 + ((r + nth + (w % 2)) % 4)]),
+      ),
+    ),
   );
   const records = students.map((_, i) => {
     const evidence = Array.from({ length: LESSONS / STUDENTS }, (__, n): FlownAttempt => {

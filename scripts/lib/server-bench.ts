@@ -110,6 +110,11 @@ export async function largeSchoolBench(csv: string): Promise<LargeFigures> {
       ['today, student', student, '/today'],
       ['the week, chief', chief, '/week'],
       ['a student’s logbook', instructor, `/students/${school.student.id}/logbook`],
+      ['insight: who needs a call', chief, '/insight/calls'],
+      ['insight: do we grade alike', chief, '/insight/grading'],
+      ['insight: where students stick', chief, '/insight/sticks'],
+      ['insight: what solo takes', chief, '/insight/solo'],
+      ['insight: the airplanes', chief, '/insight/airplanes'],
       ['one’s own path, student', student, `/students/${school.student.id}/path`],
     ];
     const measured: [string, number][] = [];

@@ -4,7 +4,7 @@ import { ownFigures } from '../own-figures/estimate.ts';
 import type { Observation } from '../own-figures/observe.ts';
 import { dayIn } from '../units/days.ts';
 
-export interface Observed {
+interface Observed {
   at: Date;
   observations: readonly Observation[];
 }
@@ -18,7 +18,7 @@ interface Period {
   count: number;
 }
 
-export interface FigureOverTime {
+interface FigureOverTime {
   label: string;
   unit: string;
   book: number | null;

@@ -18,7 +18,7 @@ export const CALL_KINDS = [
   'unsigned',
   'many-instructors',
 ] as const;
-export const callSchema = z.object({
+const callSchema = z.object({
   kind: z.enum(CALL_KINDS),
   student: who,
   instructor: z.string(),

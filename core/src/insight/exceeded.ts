@@ -1,7 +1,7 @@
 /** Airspeeds above a limit of the airplane, from recorded airspeed alone: what is worked out from positions accuses nobody. */
 import type { Score } from '../debrief/score.ts';
 
-export interface Exceeded {
+interface Exceeded {
   finding: string;
   atS: number;
   kias: number;

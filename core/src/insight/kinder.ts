@@ -12,7 +12,7 @@ export interface BlindGrade {
   grade: number;
 }
 
-export interface Lean {
+interface Lean {
   instructor: string;
   /** Attempts that at least one other graded as well. */
   attempts: number;
@@ -139,7 +139,7 @@ function shuffled(values: readonly number[], random: Random): number[] {
   return dealt;
 }
 
-export interface KindLean extends Lean {
+interface KindLean extends Lean {
   kind: string;
 }
 

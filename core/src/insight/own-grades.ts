@@ -5,14 +5,14 @@ import type { Interval } from './bootstrap.ts';
 import { CONFIDENCE } from './bootstrap.ts';
 import { toldOf } from './rates.ts';
 
-export interface OwnGrade {
+interface OwnGrade {
   student: string;
   /** The student's grade less the instructor's. */
   by: number;
   times: number;
 }
 
-export interface OwnLean {
+interface OwnLean {
   student: string;
   pairs: number;
   lean: number | null;

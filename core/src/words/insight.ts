@@ -59,8 +59,10 @@ const between = (
 ): string => {
   if (!interval || (interval.low === null && interval.high === null)) return '';
   const [low, high] = [interval.low, interval.high].map((end) => (end === null ? '…' : text(end)));
-  return ` (${low} to ${high})`;
+  return `${low} to ${high}`;
 };
+
+const inBrackets = (text: string): string => (text ? ` (${text})` : '');
 
 const of = (value: number | null, digits = 0): string =>
   value === null ? NOTHING : numberText(value, digits);
@@ -71,13 +73,13 @@ const withInterval = (
 ): string =>
   value === null
     ? NOTHING
-    : `${numberText(value, digits)}${between(interval, (end) => numberText(end, digits))}`;
+    : `${numberText(value, digits)}${inBrackets(between(interval, (end) => numberText(end, digits)))}`;
 
 /** Fewer than a figure takes. */
 const tooFew = (n: number, least: number, what: string): string =>
   `${plural(n, what)}: too few, ${least} are needed`;
 
-export function callText({ kind, days: n, count, about }: Call): string {
+function callText({ kind, days: n, count, about }: Call): string {
   switch (kind) {
     case 'idle':
       return `Has not flown for ${days(n)}`;
@@ -125,7 +127,7 @@ const kappaText = ({ pairs, kappa, interval }: Agreement, what: string): string 
 const gradesApart = (lean: number | null, interval: { low: number; high: number } | null): string => {
   if (lean === null) return NOTHING;
   const sign = lean > 0 ? '+' : '';
-  return `${sign}${numberText(lean, 2)}${between(interval, (end) => `${end > 0 ? '+' : ''}${numberText(end, 2)}`)}`;
+  return `${sign}${numberText(lean, 2)}${inBrackets(between(interval, (end) => `${end > 0 ? '+' : ''}${numberText(end, 2)}`))}`;
 };
 
 type BlindLean = Grading['instructors'][number]['blind'];
@@ -288,7 +290,7 @@ export function soloTables({ lessons, hours, weeks, forecasts, fleet }: ToSolo):
       String(waited.followed),
       String(waited.happened),
       quartiles(waited, digits),
-      between(waited.medianInterval, (end) => of(end, digits)).trim() || NOTHING,
+      between(waited.medianInterval, (end) => of(end, digits)) || NOTHING,
     ],
   });
   return [

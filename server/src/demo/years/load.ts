@@ -59,7 +59,7 @@ export async function loadYears(
     const students = planYears(templates.length, dayIn(now, zone));
     await insertPeople(manager, from.schoolId, students);
     const random = seededRandom(7);
-    for (const student of students) await flyAll(manager, student, { templates, zone, random });
+    for (const student of students) await flyAll(manager, student, { templates, zone, random, now });
     await gradeRounds(manager, templates, { random, now });
     await manager.query(
       `INSERT INTO task (school_id, kind, subject)
@@ -148,6 +148,7 @@ async function insertPeople(
 }
 
 interface Flying {
+  now: Date;
   templates: readonly Template[];
   zone: string;
   random: Random;
@@ -163,6 +164,7 @@ const CANCELLED = [
 
 async function flyAll(manager: EntityManager, student: PlannedStudent, flying: Flying): Promise<void> {
   for (const [nth, flight] of student.flights.entries()) await flyOne(manager, student, flight, nth, flying);
+  await close(manager, student, flying.now);
   if (!student.soloOn) return;
   const { soloOn, key, instructor } = student;
   const of = { studentId: yearsId(key), signerId: yearsId(instructor), recordingId: null };
@@ -189,6 +191,19 @@ async function flyAll(manager: EntityManager, student: PlannedStudent, flying: F
     kind: 'entry',
     entry,
   });
+}
+
+/** Who has not come for so long has left. */
+const LEFT_AFTER_DAYS = 60;
+
+async function close(manager: EntityManager, { key, flights }: PlannedStudent, now: Date): Promise<void> {
+  const left = new Date(Date.parse(flights.at(-1)?.day ?? '') + LEFT_AFTER_DAYS * 86_400_000);
+  if (left < now)
+    await manager.query('UPDATE account SET closed_at = $3 WHERE school_id = $1 AND id = $2', [
+      YEARS_SCHOOL.id,
+      yearsId(key),
+      left,
+    ]);
 }
 
 const entryOf = (
