@@ -275,6 +275,23 @@ export { proposeLesson } from './path/next-lesson.ts';
 export { type PathAttempt, pathAttemptSchema } from './path/path-attempt.ts';
 export { type PracticeWay, practiceFor } from './path/practice.ts';
 export { recurringFindings } from './path/recurring.ts';
+export { drawStagePlan, type StagePlan } from './path/stage-check/plan.ts';
+export {
+  MARKS,
+  type Mark,
+  NO_MARKS,
+  newStageCheckSchema,
+  oralPassed,
+  type Retraining,
+  retrainingSchema,
+  type StageCheck,
+  type StageMarks,
+  type StageState,
+  skillsToRetest,
+  stageCheckSchema,
+  stageMarkSchema,
+  stageStateOf,
+} from './path/stage-check/stage-check.ts';
 export { type FlownAttempt, flownByStudent } from './path/standing/evidence.ts';
 export { figuresOf, isEnough, type SchoolFigures } from './path/standing/school-figures.ts';
 export {
@@ -566,6 +583,7 @@ export { type Said, textOf } from './words/say.ts';
 export { linkSaid } from './words/score/chain.ts';
 export { evidenceSaid, findingSaid, requirementBefore, requirementName } from './words/score/findings.ts';
 export { noticeSaid, noticesText } from './words/score/notices.ts';
+export { stageStateName } from './words/stage-check.ts';
 export { STANDING_WORDS, standingReason } from './words/standing.ts';
 export { tablesCsv } from './words/tables-csv.ts';
 export { takenAlong } from './words/take-along.ts';

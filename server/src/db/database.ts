@@ -29,6 +29,7 @@ import { Invited1700000000025 } from './migrations/1700000000025-invited.ts';
 import { Once1700000000026 } from './migrations/1700000000026-once.ts';
 import { Approach1700000000027 } from './migrations/1700000000027-approach.ts';
 import { Insight1700000000028 } from './migrations/1700000000028-insight.ts';
+import { StageCheck1700000000029 } from './migrations/1700000000029-stage-check.ts';
 
 /** Every change to the tables, oldest first. */
 export const MIGRATIONS = [
@@ -60,6 +61,7 @@ export const MIGRATIONS = [
   Once1700000000026,
   Approach1700000000027,
   Insight1700000000028,
+  StageCheck1700000000029,
 ];
 
 const LONGEST_WAIT_MS = 5000;

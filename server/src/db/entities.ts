@@ -29,6 +29,7 @@ import { RecordingEntity, RecordingFileEntity } from './tables/recording.ts';
 import { SchoolEntity } from './tables/school.ts';
 import { FlightEntity, KeelEntity, ScoreEntity } from './tables/score.ts';
 import { LogDraftEntity, SignedEntity } from './tables/signed.ts';
+import { StageCheckEntity, StageRetrainingEntity } from './tables/stage-check.ts';
 import { StandardEntity } from './tables/standard.ts';
 import { EnteredAttemptEntity, StatementEntity } from './tables/statement.ts';
 import { TaskEntity } from './tables/task.ts';
@@ -47,6 +48,7 @@ export * from './tables/recording.ts';
 export * from './tables/school.ts';
 export * from './tables/score.ts';
 export * from './tables/signed.ts';
+export * from './tables/stage-check.ts';
 export * from './tables/standard.ts';
 export * from './tables/statement.ts';
 export * from './tables/task.ts';
@@ -92,6 +94,8 @@ export const entities = [
   GradingAnswerEntity,
   ForecastEntity,
   ExceedanceEntity,
+  StageCheckEntity,
+  StageRetrainingEntity,
   BookingEntity,
   CalendarFeedEntity,
   DeviceEntity,

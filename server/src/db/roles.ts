@@ -15,6 +15,7 @@ const APPEND_ONLY = [
   'solo_limits',
   'release_check',
   'landing_word',
+  'stage_retraining',
 ];
 /** What is written by functions of the owner alone, which set name and date themselves; and what only they take away. */
 const BY_FUNCTION = `

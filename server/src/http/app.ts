@@ -29,6 +29,7 @@ import { enteredRoutes } from '../path/entered-routes.ts';
 import { gateRoutes } from '../path/gate-routes.ts';
 import { proposalRoutes } from '../path/proposal-routes.ts';
 import { pathRoutes } from '../path/routes.ts';
+import { stageCheckRoutes } from '../path/stage-check-routes.ts';
 import { syllabusRoutes } from '../path/syllabus-routes.ts';
 import { accountRoutes } from '../people/account-routes.ts';
 import { agreementRoutes } from '../people/agreement-routes.ts';
@@ -174,6 +175,7 @@ const api = () =>
     .route('/', gateRoutes())
     .route('/', syllabusRoutes())
     .route('/', proposalRoutes())
+    .route('/', stageCheckRoutes())
     .route('/', landingRoutes())
     .route('/', releaseRoutes())
     // Before the papers, whose address is a student’s with any name after it.

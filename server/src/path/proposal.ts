@@ -45,7 +45,7 @@ interface SaidOfDay {
  * What the day is like, taken from the student’s last lesson until somebody says otherwise; but for its clouds, which are
  * another day’s.
  */
-async function dayOf(database: DataSource, viewer: Viewer, student: Account) {
+export async function dayOf(database: DataSource, viewer: Viewer, student: Account) {
   const { schoolId } = viewer;
   const last = await database
     .getRepository(LessonEntity)

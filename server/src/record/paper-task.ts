@@ -1,18 +1,21 @@
 /** A paper of the record, as a task. */
 import type { DataSource } from 'typeorm';
-import { type Account, AccountEntity, SchoolEntity, zoneOf } from '../db/entities.ts';
+import { type Account, AccountEntity, SchoolEntity, StageCheckEntity, zoneOf } from '../db/entities.ts';
 import { knownOf } from '../path/path-of.ts';
+import { describe } from '../path/stage-checks.ts';
 import type { Handler } from '../tasks/handler.ts';
 import { logbookOf } from './logbook.ts';
 import { endorsementPdf, logbookPdf, trainingRecordPdf } from './logbook-pdf.ts';
 import type { PaperOf } from './paper.ts';
 import { releaseOf } from './release.ts';
 import { releasePdf } from './release-pdf.ts';
+import { stageLetterPdf } from './stage-letter-pdf.ts';
 
 /** Which of them. */
 export type RecordPaper =
   | { paper: 'logbook' | 'training-record' | 'release' }
-  | { paper: 'endorsement'; endorsementId: string };
+  | { paper: 'endorsement'; endorsementId: string }
+  | { paper: 'stage-letter'; checkId: string };
 
 async function make(
   database: DataSource,
@@ -21,6 +24,13 @@ async function make(
   of: PaperOf,
 ): Promise<Buffer | null> {
   if (which.paper === 'release') return releasePdf(await releaseOf(database, student), of);
+  if (which.paper === 'stage-letter') {
+    const row = await database
+      .getRepository(StageCheckEntity)
+      .findOneByOrFail({ schoolId: student.schoolId, id: which.checkId });
+    const [check] = await describe(database, { schoolId: student.schoolId, role: 'chief' }, [row]);
+    return stageLetterPdf(check, of);
+  }
   const logbook = await logbookOf(database, student);
   if (which.paper === 'logbook') return logbookPdf(logbook, of);
   if (which.paper === 'training-record')

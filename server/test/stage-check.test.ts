@@ -1,0 +1,133 @@
+/** Stage checks: designated, drawn, the oral part first, marked by the checker alone, closed for good, trained and shown again. */
+import { randomUUID } from 'node:crypto';
+import type { StageCheck } from '@keel/core';
+import { asOwner, type TestPerson, type TestSchool } from './support/school.ts';
+import { openStudent, problem } from './support/student.ts';
+
+let school: TestSchool;
+const id = randomUUID();
+let check: StageCheck;
+beforeAll(async () => {
+  ({ school } = await openStudent());
+});
+afterAll(() => school.close());
+
+const plannedAt = '2026-12-20T10:00:00Z';
+const make = (body: object = {}) =>
+  school.chief.call('POST', `/students/${school.student.id}/stage-checks`, {
+    id,
+    checkerId: school.otherInstructor.id,
+    plannedAt,
+    ...body,
+  });
+const read = async (who: TestPerson, path = `/stage-checks/${id}`): Promise<StageCheck> =>
+  (await who.call('GET', path)).json();
+const mark = (who: TestPerson, kind: 'questions' | 'tasks', of: string, said: string, more: object = {}) =>
+  who.call('PUT', `/stage-checks/${id}/${kind}/${of}`, { mark: said, ...more });
+
+test('the chief designates; the student’s own instructor only where it is allowed', async () => {
+  const own = await make({ checkerId: school.instructor.id });
+  expect((await problem(own))[0]).toBe(422);
+  const made = await make();
+  expect(made.status).toBe(201);
+  check = await made.json();
+  expect(check).toMatchObject({
+    state: 'oral',
+    byOwnInstructor: false,
+    checker: { id: school.otherInstructor.id },
+  });
+  expect(check.plan.tasks.length).toBeGreaterThan(8);
+  // Asked for twice, it is one, and the same plan.
+  expect((await (await make()).json()).plan).toEqual(check.plan);
+});
+
+test('a lesson stands behind it, with a card for every task that is flown, one try each', async () => {
+  const lesson = await (await school.otherInstructor.call('GET', `/lessons/${check.lessonId}`)).json();
+  const flown = check.plan.tasks.filter(({ maneuver }) => maneuver !== null);
+  expect(lesson.cards).toHaveLength(flown.length);
+  expect(
+    lesson.items.every(
+      (one: { attempts: number; demonstrations: number }) => one.attempts === 1 && one.demonstrations === 0,
+    ),
+  ).toBe(true);
+});
+
+test('the student sees what is flown, and neither questions nor surprises', async () => {
+  const seen = await read(school.student);
+  expect(seen.plan.tasks).toEqual(check.plan.tasks);
+  expect([seen.plan.questions, seen.plan.surprises]).toEqual([[], []]);
+  expect((await school.classmate.call('GET', `/stage-checks/${id}`)).status).toBe(404);
+  expect((await school.stranger.call('GET', `/stage-checks/${id}`)).status).toBe(404);
+});
+
+test('the oral part comes first, and the checker alone marks', async () => {
+  const [task] = check.plan.tasks;
+  expect((await mark(school.otherInstructor, 'tasks', task.id, 'satisfactory')).status).toBe(409);
+  expect(
+    (await mark(school.instructor, 'questions', check.plan.questions[0].id, 'satisfactory')).status,
+  ).toBe(403);
+  expect((await mark(school.otherInstructor, 'questions', 'no-such', 'satisfactory')).status).toBe(404);
+  const early = await school.otherInstructor.call('POST', `/stage-checks/${id}/close`, {
+    discontinued: null,
+  });
+  expect(early.status).toBe(409);
+  for (const question of check.plan.questions)
+    expect((await mark(school.otherInstructor, 'questions', question.id, 'satisfactory')).status).toBe(200);
+  expect((await read(school.chief)).state).toBe('flight');
+  // Marks of an open check are the checker's own.
+  expect((await read(school.student)).marks.questions).toEqual({});
+});
+
+test('one task not passed: the check is not; it is closed for good, and has its letter', async () => {
+  const { tasks } = check.plan;
+  for (const [i, task] of tasks.entries())
+    await mark(school.otherInstructor, 'tasks', task.id, i === 3 ? 'unsatisfactory' : 'satisfactory', {
+      tries: i === 3 ? 2 : 1,
+      words: i === 3 ? '150 ft low throughout' : '',
+    });
+  const closed = await school.otherInstructor.call('POST', `/stage-checks/${id}/close`, {
+    discontinued: null,
+  });
+  expect((await closed.json()).state).toBe('failed');
+  expect((await mark(school.otherInstructor, 'tasks', tasks[3].id, 'satisfactory')).status).toBe(409);
+  const owner = await asOwner(school);
+  await expect(owner.query("UPDATE stage_check SET marks = '{}' WHERE id = $1", [id])).rejects.toThrow(
+    /never changed/,
+  );
+  await owner.end();
+  const letter = await school.student.call('GET', `/stage-checks/${id}/letter.pdf`);
+  expect(
+    Buffer.from(await letter.arrayBuffer())
+      .subarray(0, 5)
+      .toString(),
+  ).toBe('%PDF-');
+  expect((await read(school.student)).marks.tasks[tasks[3].id].words).toBe('150 ft low throughout');
+});
+
+test('after training it is shown again: what was not passed alone', async () => {
+  const failed = check.plan.tasks[3];
+  const trained = await school.instructor.call('POST', `/stage-checks/${id}/retraining`, {
+    id: randomUUID(),
+    skills: [failed.skill],
+    minutes: 50,
+    words: 'Height by the horizon, six of them',
+  });
+  expect((await trained.json()).retraining).toMatchObject([{ minutes: 50, skills: [failed.skill] }]);
+  const again = await make({ id: randomUUID(), retestOf: id });
+  const second: StageCheck = await again.json();
+  expect(second.plan.tasks.map(({ skill }) => skill)).toEqual([failed.skill]);
+  expect(second.retestOf).toBe(id);
+  const all = await (
+    await school.instructor.call('GET', `/students/${school.student.id}/stage-checks`)
+  ).json();
+  expect(all).toHaveLength(2);
+});
+
+test('broken off with a reason, it is no failure', async () => {
+  const other = randomUUID();
+  await make({ id: other });
+  const closed = await school.otherInstructor.call('POST', `/stage-checks/${other}/close`, {
+    discontinued: 'weather',
+  });
+  expect(await closed.json()).toMatchObject({ state: 'discontinued', discontinued: 'weather' });
+});
