@@ -7,7 +7,7 @@ export interface Interval {
   high: number;
 }
 
-const DRAWS = 1000;
+const DRAWS = 600;
 /** Of 100 such intervals so many hold the figure that they are of. */
 export const CONFIDENCE = 0.95;
 /** Below this share of draws that say anything, none is said. */

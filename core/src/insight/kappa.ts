@@ -48,7 +48,7 @@ export interface Agreement {
 
 /** With fewer a kappa's interval is as wide as its scale. */
 export const LEAST_PAIRS = 15;
-const DRAWS = 1000;
+const DRAWS = 600;
 
 const count = (cells: readonly Cell[]): number => cells.reduce((sum, { times }) => sum + times, 0);
 
@@ -71,7 +71,7 @@ export function agreementOf(cells: readonly Cell[], weight = linear): Agreement 
 function redrawn(cells: readonly Cell[], weight: typeof linear): number[] {
   const random = seededRandom(1);
   const drawn = (mean: number): number => {
-    if (mean > 60) return Math.max(0, Math.round(mean + Math.sqrt(mean) * random.gaussian()));
+    if (mean > 12) return Math.max(0, Math.round(mean + Math.sqrt(mean) * random.gaussian()));
     let [times, product] = [0, random.uniform()];
     for (const end = Math.exp(-mean); product > end; times++) product *= random.uniform();
     return times;

@@ -2,7 +2,7 @@
  * Who grades kinder or harder than the others, from attempts that several graded without seeing each other's grades. All instructors
  * are tested together: without a difference, anyone at all is named in one of twenty such rounds.
  */
-import { type Random, seededRandom } from '../flight/random.ts';
+import { normalCdf } from '../path/standing/normal.ts';
 import { mean } from '../units/numbers.ts';
 import { bootstrapInterval, CONFIDENCE, type Interval } from './bootstrap.ts';
 
@@ -26,7 +26,6 @@ interface Lean {
 
 /** Of fewer attempts graded with others nothing is said of an instructor. */
 export const LEAST_BLIND = 8;
-const SHUFFLES = 2000;
 
 /** An attempt's grades, and whose each is. */
 interface Block {
@@ -45,11 +44,11 @@ export function leansOf(given: readonly BlindGrade[]): Lean[] {
   // Whoever leans most is told first and left out then: the others are measured without them.
   for (let rest = new Set(tested); rest.size > 1; ) {
     const among = onlyOf(blocks, (one) => !told.has(one));
-    const chances = chancesOf(among, [...rest]);
-    for (const [one, chance] of chances) if (!told.has(one)) p.set(one, Math.max(chance, ...told.values()));
-    const [first] = [...chances].sort((a, b) => a[1] - b[1]);
+    const chances = [...chancesOf(among, rest)].sort((a, b) => a[1] - b[1]);
+    for (const [one, chance] of chances) p.set(one, Math.max(chance, ...told.values()));
+    const [first] = chances;
     if (!first || first[1] > 1 - CONFIDENCE) break;
-    told.set(first[0], first[1]);
+    told.set(...first);
     rest = new Set([...rest].filter((one) => one !== first[0]));
   }
   return everyone.map((instructor): Lean => {
@@ -94,49 +93,31 @@ function offOthers({ grades }: Block, i: number): number {
 }
 
 /**
- * Without a difference it is luck who of an attempt's graders gave which of its grades: they are dealt anew many times (P. Good,
- * Permutation Tests, 1994), and each time the one who leans most is kept, in units of what luck gives to each.
+ * Without a difference it is luck who of an attempt's graders gave which of its grades. Were they dealt anew in every way, the lean of
+ * one grader in an attempt of n grades would have the mean 0 and the variance (n / (n − 1))² σ², σ² being that of the grades; the sum
+ * over attempts is as good as normal (the moments of a permutation test: P. Good, Permutation Tests, 1994). All are tested together
+ * after Z. Šidák, Journal of the American Statistical Association 62, 1967.
+ * @returns the chance that anyone at all would lean as far by luck
  */
-function chancesOf(blocks: readonly Block[], instructors: readonly string[]): Map<string, number> {
-  const random = seededRandom(1);
-  const place = new Map(instructors.map((one, i) => [one, i]));
-  const seen = leansIn(blocks, place);
-  const dealt = Array.from({ length: SHUFFLES }, () => leansIn(blocks, place, random));
-  const spread = instructors.map((_, i) => Math.sqrt(mean(dealt.map((leans) => leans[i] ** 2))));
-  const size = (leans: readonly number[], i: number) => (spread[i] > 0 ? Math.abs(leans[i]) / spread[i] : 0);
-  const most = dealt.map((leans) => Math.max(...leans.map((_, i) => size(leans, i))));
+function chancesOf(blocks: readonly Block[], instructors: ReadonlySet<string>): Map<string, number> {
+  const sums = new Map<string, { lean: number; variance: number }>();
+  for (const block of blocks) {
+    const { grades, whose } = block;
+    const n = grades.length;
+    const middle = mean(grades);
+    const spread = mean(grades.map((grade) => (grade - middle) ** 2)) * (n / (n - 1)) ** 2;
+    whose.forEach((one, i) => {
+      if (!instructors.has(one)) return;
+      const sum = sums.get(one) ?? { lean: 0, variance: 0 };
+      sums.set(one, { lean: sum.lean + offOthers(block, i), variance: sum.variance + spread });
+    });
+  }
   return new Map(
-    instructors.map((one, i) => [
-      one,
-      (1 + most.filter((luck) => luck >= size(seen, i) - 1e-9).length) / (1 + SHUFFLES),
-    ]),
+    [...sums].map(([one, { lean, variance }]) => {
+      const alone = variance > 0 ? 2 * (1 - normalCdf(Math.abs(lean) / Math.sqrt(variance))) : 1;
+      return [one, 1 - (1 - alone) ** sums.size];
+    }),
   );
-}
-
-/** Each one's mean lean; with a `random`, after each attempt's grades were dealt anew among its graders. */
-function leansIn(blocks: readonly Block[], place: ReadonlyMap<string, number>, random?: Random): number[] {
-  const sums = new Float64Array(place.size);
-  const counts = new Float64Array(place.size);
-  for (const { grades, whose } of blocks) {
-    const dealt = random ? shuffled(grades, random) : grades;
-    const sum = dealt.reduce((total, grade) => total + grade, 0);
-    for (let i = 0; i < dealt.length; i++) {
-      const at = place.get(whose[i]);
-      if (at === undefined) continue;
-      sums[at] += dealt[i] - (sum - dealt[i]) / (dealt.length - 1);
-      counts[at]++;
-    }
-  }
-  return Array.from(sums, (sum, i) => (counts[i] > 0 ? sum / counts[i] : 0));
-}
-
-function shuffled(values: readonly number[], random: Random): number[] {
-  const dealt = [...values];
-  for (let i = dealt.length - 1; i > 0; i--) {
-    const j = Math.floor(random.uniform() * (i + 1));
-    [dealt[i], dealt[j]] = [dealt[j], dealt[i]];
-  }
-  return dealt;
 }
 
 interface KindLean extends Lean {
