@@ -22,6 +22,8 @@ const DIALOGS: Record<string, Dialog> = {
   'close an account': { at: '/people', press: ['Actions for Nell Ashgrove', 'Close the account'] },
   'add an airplane': { at: '/hangar', press: ['Add an airplane'] },
   'copy a standard': { at: '/standards', press: ['Make a copy'] },
+  'a new round': { at: '/insight?part=grading', press: ['New round'], sends: 'Draw and begin' },
+  'designate a checker': { at: '/path/:student', press: ['Designate a checker'], sends: 'Draw the plan' },
   book: { at: '/week', press: ['Book'], sends: 'Book' },
   'a logbook entry': { at: '/logbook/:student', press: ['New entry'] },
   endorse: { at: '/logbook/:student', press: ['Endorse'] },

@@ -127,7 +127,7 @@ const VIEWS = [
     },
   },
   { name: 'standards', as: 'maren', path: '/standards' },
-  { name: 'people', as: 'maren', path: '/people' },
+  { name: 'insight', as: 'maren', path: '/insight?part=sticks' },
 ];
 
 const sizeOf = ({ tablet, phone }) =>

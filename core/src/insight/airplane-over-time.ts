@@ -2,10 +2,10 @@
 import type { Airplane } from '../airplane/schema.ts';
 import { ownFigures } from '../own-figures/estimate.ts';
 import type { Observation } from '../own-figures/observe.ts';
-import { dayIn } from '../units/days.ts';
 
 interface Observed {
-  at: Date;
+  /** Of the school's zone, ISO 8601. */
+  day: string;
   observations: readonly Observation[];
 }
 
@@ -32,15 +32,13 @@ export const BOOK_ERROR: Readonly<Record<string, number>> = { rpm: 50, kt: 3, ft
 const halfYear = (day: string): string => `${day.slice(0, 4)}-${day.slice(5, 7) < '07' ? '01' : '07'}-01`;
 
 /** @returns figures that at least one half-year can carry, each with those half-years, oldest first. */
-export function figuresOverTime(
-  airplane: Airplane,
-  flights: readonly Observed[],
-  zone: string,
-): FigureOverTime[] {
-  const halves = new Map<string, Observation[][]>();
-  for (const { at, observations } of flights) {
-    const from = halfYear(dayIn(at, zone));
-    halves.set(from, [...(halves.get(from) ?? []), [...observations]]);
+export function figuresOverTime(airplane: Airplane, flights: readonly Observed[]): FigureOverTime[] {
+  const halves = new Map<string, (readonly Observation[])[]>();
+  for (const { day, observations } of flights) {
+    const from = halfYear(day);
+    const half = halves.get(from);
+    if (half) half.push(observations);
+    else halves.set(from, [observations]);
   }
   const figures = new Map<string, FigureOverTime>();
   for (const from of [...halves.keys()].sort()) {

@@ -155,7 +155,7 @@ export function gradingTables(grading: Grading): Table[] {
         'Agreement with the others, κ',
         'Answer',
       ],
-      none: 'No round is closed yet. In a round instructors grade the same attempts blind; only that can say who is kinder.',
+      none: 'No closed round has grades of two instructors yet. In a round they grade the same attempts blind; only that can say who is kinder.',
       rows: grading.instructors
         .filter(({ blind }) => blind.attempts > 0)
         .map(({ instructor, blind, others, answer }) => ({

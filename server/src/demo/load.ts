@@ -22,6 +22,7 @@ import { keepFlight, loadSeasonLesson } from './load-season.ts';
 import { DEMO_PEOPLE, DEMO_SCHOOL, DEMO_ZONE, demoId } from './people.ts';
 import { loadRecord, plannedFor } from './record.ts';
 import { SEASON_LESSONS, type SeasonLesson } from './season.ts';
+import { loadStageChecks } from './stage-checks.ts';
 
 export const isEmpty = async (database: DataSource): Promise<boolean> =>
   (await database.getRepository(SchoolEntity).count()) === 0;
@@ -43,7 +44,9 @@ export async function loadDemo(
   ]);
   // What is still to be flown looks back on all of them.
   for (const lesson of lessons) if (!isFlown(lesson)) await load(lesson);
-  if (lessons === DEMO_LESSONS) await loadRecord(database);
+  if (lessons !== DEMO_LESSONS) return;
+  await loadRecord(database);
+  await loadStageChecks(database);
 }
 
 const LANES = 3;

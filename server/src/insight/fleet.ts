@@ -17,7 +17,7 @@ export async function fleetFiguresOf(
     .getRepository(AirplaneEntity)
     .find({ where: { schoolId }, order: { id: 'ASC' } });
   const [flights, exceeded]: [
-    { row: string; at: Date; observations: Observation[] }[],
+    { row: string; day: string; observations: Observation[] }[],
     (Omit<FleetFigures[number]['exceeded'][number], 'flownAt' | 'seenAt'> & {
       row: string;
       flownAt: Date;
@@ -26,11 +26,11 @@ export async function fleetFiguresOf(
   ] = [
     // What nothing was observed in tells nothing, and is most of a score's rows.
     await database.query(
-      `SELECT recording.airplane_row_id AS row, recording.flown_at AS at, score.observations
+      `SELECT recording.airplane_row_id AS row, (recording.flown_at AT TIME ZONE $2)::date::text AS day, score.observations
        FROM recording JOIN score ON score.school_id = $1 AND score.recording_id = recording.id AND score.current
        WHERE recording.school_id = $1 AND recording.deleted_at IS NULL AND recording.flown_in = 'airplane'
          AND score.observations <> '[]'::jsonb`,
-      [schoolId],
+      [schoolId, zoneOf(school)],
     ),
     await database.query(
       `SELECT airplane_row_id AS row, recording_id AS "recordingId", nth, flown_at AS "flownAt", finding, kias,
@@ -50,7 +50,7 @@ export async function fleetFiguresOf(
       return {
         airplane: { id, name: data.name },
         flights: own.length,
-        figures: figuresOverTime(data, own, zoneOf(school)),
+        figures: figuresOverTime(data, own),
         exceeded: (beyond.get(rowId) ?? [])
           .slice(0, MOST_EXCEEDED)
           .map(({ row: _, flownAt, seenAt, ...one }) => ({

@@ -1,5 +1,4 @@
 /** Every student of a school from the first flight on: the days flown, the hours in the logbook, and the first solo. */
-import { dayIn } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import { groupBy } from '../path/group-by.ts';
 
@@ -31,7 +30,7 @@ export async function followedStudents(
   const [students, entries, recorded]: [
     { id: string; name: string }[],
     (FlownDay & { id: string; brought: boolean })[],
-    { id: string; at: Date }[],
+    { id: string; date: string }[],
   ] = [
     await database.query("SELECT id, name FROM account WHERE school_id = $1 AND role = 'student'", [
       schoolId,
@@ -47,9 +46,9 @@ export async function followedStudents(
       [schoolId],
     ),
     await database.query(
-      `SELECT student_id AS id, flown_at AS at FROM recording
+      `SELECT DISTINCT student_id AS id, (flown_at AT TIME ZONE $2)::date::text AS date FROM recording
        WHERE school_id = $1 AND student_id IS NOT NULL AND deleted_at IS NULL AND flown_in = 'airplane' AND status = 'analysed'`,
-      [schoolId],
+      [schoolId, zone],
     ),
   ];
   const entriesOf = groupBy(entries, ({ id }) => id);
@@ -57,10 +56,7 @@ export async function followedStudents(
   return students.flatMap(({ id, name }) => {
     const own = entriesOf.get(id) ?? [];
     const days = new Map<string, FlownDay>();
-    for (const { at } of recordedOf.get(id) ?? []) {
-      const date = dayIn(at, zone);
-      days.set(date, { date, blockMin: 0, soloMin: 0 });
-    }
+    for (const { date } of recordedOf.get(id) ?? []) days.set(date, { date, blockMin: 0, soloMin: 0 });
     for (const { date, blockMin, soloMin } of own.filter(({ brought }) => !brought)) {
       const day = days.get(date) ?? { date, blockMin: 0, soloMin: 0 };
       days.set(date, { date, blockMin: day.blockMin + blockMin, soloMin: day.soloMin + soloMin });

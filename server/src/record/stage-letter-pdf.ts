@@ -1,5 +1,5 @@
 /** The letter of a stage check: the checker's result and nothing of the program's. */
-import { clockIn, type Mark, type StageCheck, stageStateName } from '@keel/core';
+import { clockIn, type Mark, type StageCheck, stageStateName, variantAfter } from '@keel/core';
 import type { Content } from 'pdfmake/interfaces.js';
 import { makePdf } from '../http/pdf.ts';
 import { bold, heading, type PaperOf, paper, ruled } from './paper.ts';
@@ -49,7 +49,7 @@ export function stageLetterPdf(check: StageCheck, of: PaperOf): Promise<Buffer> 
       ...rows(
         'Flight',
         plan.tasks.map(({ id, title, variant }) => ({
-          name: variant ? `${title}, ${variant.replaceAll('-', ' ')}` : title,
+          name: `${title} ${variantAfter(variant ?? '')}`.trimEnd(),
           mark: marks.tasks[id],
         })),
       ),

@@ -1,6 +1,6 @@
-/** Who may see what of the school itself: the chief all, an instructor their own, a student nothing. */
+/** Who may see what of the school itself, and of stage checks: the chief all, an instructor their own, a student nothing of the school. */
 import { randomUUID } from 'node:crypto';
-import type { Rule } from './rules.ts';
+import { everyone, type Rule } from './rules.ts';
 
 /** Of each school its own: the chief of another is a chief there. */
 const chiefs = (status: number): Rule => ({ allowed: { chief: status, stranger: status }, others: 403 });
@@ -32,6 +32,26 @@ export const INSIGHT_RULES: Record<string, Rule> = {
   'PUT /rounds/{id}/grades/{nth}': {
     path: () => `/rounds/${none}/grades/0`,
     body: () => ({ grade: 3 }),
+    ...teachers(404),
+  },
+  'GET /stage-checks/{id}': { path: () => `/stage-checks/${none}`, allowed: everyone(404) },
+  'GET /stage-checks/{id}/letter.pdf': {
+    path: () => `/stage-checks/${none}/letter.pdf`,
+    allowed: everyone(404),
+  },
+  'PUT /stage-checks/{id}/{kind}/{of}': {
+    path: () => `/stage-checks/${none}/tasks/task-1`,
+    body: () => ({ mark: 'satisfactory' }),
+    ...teachers(404),
+  },
+  'POST /stage-checks/{id}/close': {
+    path: () => `/stage-checks/${none}/close`,
+    body: () => ({ discontinued: 'weather' }),
+    ...teachers(404),
+  },
+  'POST /stage-checks/{id}/retraining': {
+    path: () => `/stage-checks/${none}/retraining`,
+    body: () => ({ id: randomUUID(), skills: ['x'], minutes: 1, words: 'x' }),
     ...teachers(404),
   },
   'POST /rounds/{id}/close': { path: () => `/rounds/${none}/close`, ...chiefs(404) },

@@ -34,6 +34,13 @@ export function recordRules(ids: () => { student: string; instructor: string }):
   return {
     'GET /path': { allowed: { ...everyone(200), student: 403, classmate: 403 } },
     'GET /students/{id}/path/{skill}': { path: at('/path/steep-turn'), allowed: ofStudent, others: 404 },
+    'GET /students/{id}/stage-checks': { path: at('/stage-checks'), allowed: ofStudent, others: 404 },
+    'POST /students/{id}/stage-checks': {
+      path: at('/stage-checks'),
+      body: () => ({ id: randomUUID(), checkerId: randomUUID(), plannedAt: '2026-12-20T10:00:00Z' }),
+      allowed: { chief: 422, stranger: 404 },
+      others: 403,
+    },
     'GET /students/{id}/proposal': { path: at('/proposal'), allowed: ofStudent, others: 404 },
     'POST /students/{id}/proposal': {
       path: at('/proposal'),

@@ -226,3 +226,10 @@ export const useFleetFigures = () => useGet('/insight/airplanes', () => read(api
 export const useRounds = () => useGet('/rounds', () => read(api.rounds.$get()));
 export const useRound = (id: string) =>
   useGet(`/rounds/${id}`, () => read(api.rounds[':id'].$get({ param: { id } })));
+
+export const useStageChecks = (studentId: string) =>
+  useGet(`/students/${studentId}/stage-checks`, () =>
+    read(api.students[':id']['stage-checks'].$get({ param: { id: studentId } })),
+  );
+export const useStageCheck = (id: string) =>
+  useGet(`/stage-checks/${id}`, () => read(api['stage-checks'][':id'].$get({ param: { id } })));

@@ -19,7 +19,7 @@ const STATIONS: readonly Station[] = [
     name: 'Path',
     path: '/path',
     to: (c: Current) => c.studentId,
-    also: ['/logbook/', '/solo/', '/syllabus'],
+    also: ['/logbook/', '/solo/', '/syllabus', '/stage-checks/'],
   },
 ];
 

@@ -53,6 +53,7 @@ export const PAGES: Readonly<Record<string, Fetch>> = {
   '/technique': async () => (await import('../technique/TechniquePage.tsx')).TechniquePage,
   '/insight': async () => (await import('../insight/InsightPage.tsx')).InsightPage,
   '/rounds/:roundId': async () => (await import('../insight/RoundPage.tsx')).RoundPage,
+  '/stage-checks/:checkId': async () => (await import('../stage/StageCheckPage.tsx')).StageCheckPage,
   '/people': async () => (await import('../people/PeoplePage.tsx')).PeoplePage,
   '/school': async () => (await import('../people/SchoolPage.tsx')).SchoolPage,
   '/me': async () => (await import('../people/MyPage.tsx')).MyPage,

@@ -30,6 +30,10 @@ const ApproachTrend = lazy(async () => ({
   default: (await import('./ApproachTrend.tsx')).ApproachTrend,
 }));
 
+const StageChecks = lazy(async () => ({
+  default: (await import('../stage/StageChecks.tsx')).StageChecks,
+}));
+
 // Asked for once in a student's life: it is fetched then.
 const OpeningBalance = lazy(async () => ({
   default: (await import('../record/OpeningBalance.tsx')).OpeningBalance,
@@ -110,6 +114,9 @@ export function StudentPath({ studentId }: { studentId: string }) {
               mayClose={staff}
               chief={me?.role === 'chief'}
             />
+            <Suspense fallback={null}>
+              <StageChecks student={student} />
+            </Suspense>
             <Recurring path={path.data} />
             <section className="sheet">
               <Caution>
