@@ -131,3 +131,16 @@ test('broken off with a reason, it is no failure', async () => {
   });
   expect(await closed.json()).toMatchObject({ state: 'discontinued', discontinued: 'weather' });
 });
+
+test('an archive takes it along: to another school it comes with its marks, its training and its repetition', async () => {
+  const archive = await school.chief.call('GET', `/students/${school.student.id}/archive`);
+  const file = new File([await archive.arrayBuffer()], 'archive.zip', { type: 'application/zip' });
+  expect((await school.stranger.send('/archives', file)).status).toBe(201);
+  const there = await read(school.stranger);
+  expect(there).toMatchObject({ state: 'failed', retraining: [{ minutes: 50 }] });
+  const all: StageCheck[] = await (
+    await school.stranger.call('GET', `/students/${school.student.id}/stage-checks`)
+  ).json();
+  expect(all).toHaveLength(3);
+  expect(all.filter(({ retestOf }) => retestOf === id)).toHaveLength(1);
+});

@@ -6,6 +6,8 @@ import { enteredBodySchema } from '../path/entered.ts';
 import { gateClosingBodySchema } from '../path/gates/gates.ts';
 import { soloLimitsSchema } from '../path/gates/release.ts';
 import { logEntrySchema, signedBodySchema } from '../path/logbook/entry.ts';
+import { stagePlanSchema } from '../path/stage-check/plan.ts';
+import { retrainingSchema, stageMarksSchema } from '../path/stage-check/stage-check.ts';
 import { syllabusSchema } from '../path/syllabus/schema.ts';
 import { agreementBodySchema } from '../people/agreements.ts';
 import { standardSchema } from '../scoring/standard.ts';
@@ -63,6 +65,23 @@ const archivedRecordSchema = z.object({
       madeBy: id,
     }),
   ),
+  /** In the order made, a check before its repetition; an older archive has none. */
+  stageChecks: rows(
+    z.looseObject({
+      id,
+      studentId: id,
+      lessonId: id,
+      checkerId: id,
+      designatedBy: id,
+      retestOf: id.nullable(),
+      plan: stagePlanSchema,
+      marks: stageMarksSchema,
+      madeAt: instant,
+    }),
+  ).default([]),
+  stageRetraining: rows(
+    z.looseObject({ id, checkId: id, authorId: id, createdAt: instant, body: retrainingSchema }),
+  ).default([]),
   /** Of the whole school alone. */
   syllabuses: rows(z.looseObject({ id: z.string(), version: z.number().int(), data: syllabusSchema })),
 });

@@ -12,6 +12,8 @@ import {
   type SignedRow,
   SkillWordEntity,
   SoloLimitsEntity,
+  StageCheckEntity,
+  StageRetrainingEntity,
   SyllabusEntity,
 } from '../db/entities.ts';
 import { insertNew } from '../db/insert-new.ts';
@@ -54,6 +56,8 @@ export async function recordOfArchive(
     soloLimits: await rows(SoloLimitsEntity, inTime),
     releaseChecks: await rows(ReleaseCheckEntity, inTime),
     bookings: await rows(BookingEntity, { id: 'ASC' }),
+    stageChecks: await rows(StageCheckEntity, { madeAt: 'ASC', id: 'ASC' }),
+    stageRetraining: await retrainingOf(database, schoolId, studentId),
     syllabuses: studentId
       ? []
       : (
@@ -64,12 +68,27 @@ export async function recordOfArchive(
   } as unknown as ArchivedRecord;
 }
 
+/** It is of a check, and the check of a student. */
+async function retrainingOf(database: DataSource, schoolId: string, studentId: string | undefined) {
+  const found = await database
+    .getRepository(StageRetrainingEntity)
+    .createQueryBuilder('one')
+    .innerJoin(StageCheckEntity.options.name, 'of', 'of.schoolId = one.schoolId AND of.id = one.checkId')
+    .where('one.schoolId = :schoolId', { schoolId })
+    .andWhere(studentId ? 'of.studentId = :studentId' : 'true', { studentId })
+    .orderBy('one.createdAt')
+    .getMany();
+  return found.map(({ schoolId: _, ...row }) => row);
+}
+
 /** Who is named in it, that an archive knows them. */
 export const namedIn = (record: ArchivedRecord): string[] =>
   [
     ...record.signed.map(({ signerId }) => signerId),
     ...record.bookings.flatMap(({ instructorId, madeBy, studentId }) => [instructorId, madeBy, studentId]),
     ...record.drafts.map(({ authorId }) => authorId),
+    ...record.stageChecks.flatMap(({ checkerId, designatedBy }) => [checkerId, designatedBy]),
+    ...record.stageRetraining.map(({ authorId }) => authorId),
     ...Object.keys(SAID).flatMap((key) =>
       record[key as keyof typeof SAID].map(({ authorId }: { authorId: string }) => authorId),
     ),
@@ -118,6 +137,8 @@ export async function takeRecord(
         airplaneRowId: row.airplaneRowId && (airplanes.get(row.airplaneRowId) ?? null),
       })),
     ],
+    [StageCheckEntity, record.stageChecks],
+    [StageRetrainingEntity, record.stageRetraining],
     [SyllabusEntity, record.syllabuses.filter(({ id }) => !own.has(id))],
   ];
   for (const [entity, rows] of all)
