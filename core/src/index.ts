@@ -297,6 +297,7 @@ export { figuresOf, isEnough, type SchoolFigures } from './path/standing/school-
 export {
   recentOf,
   recordOf,
+  type SkillCourse,
   type SkillRecord,
   type SkillSummary,
   STANDINGS,

@@ -24,7 +24,7 @@ const callSchema = z.object({
   instructor: z.string(),
   /** How long it has been so; until it is, where that is less than nought. */
   days: count,
-  /** Flights or instructors. */
+  /** Flights, days or instructors. */
   count: count.nullable(),
   about: z.string().nullable(),
   recordingId: z.string().nullable(),

@@ -53,7 +53,8 @@ const DRAWS = 600;
 const count = (cells: readonly Cell[]): number => cells.reduce((sum, { times }) => sum + times, 0);
 
 /** @param weight as for `weightedKappa` */
-export function agreementOf(cells: readonly Cell[], weight = linear): Agreement {
+export function agreementOf(given: readonly Cell[], weight = linear): Agreement {
+  const cells = merged(given);
   const pairs = count(cells);
   const kappa = pairs >= LEAST_PAIRS ? weightedKappa(cells, weight) : null;
   return {
@@ -62,6 +63,16 @@ export function agreementOf(cells: readonly Cell[], weight = linear): Agreement 
     kappa,
     interval: kappa === null ? null : percentiles(redrawn(cells, weight), DRAWS),
   };
+}
+
+/** Each pair once, with how often it was given. */
+function merged(given: readonly Cell[]): Cell[] {
+  const cells = new Map<string, Cell>();
+  for (const { a, b, times } of given) {
+    const key = `${a} ${b}`;
+    cells.set(key, { a, b, times: times + (cells.get(key)?.times ?? 0) });
+  }
+  return [...cells.values()];
 }
 
 /**

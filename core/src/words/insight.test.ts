@@ -22,7 +22,7 @@ test('each call says what is open, since when, and opens where it is done', () =
       call('paper-ends', 6, { about: 'Medical' }),
       call('ungraded', 12, { count: 1, recordingId: 'r' }),
       call('unsigned', 12, { count: 3 }),
-      call('solo-uncovered', 2, { about: 'Cairn' }),
+      call('solo-uncovered', 2, { about: 'Cairn', count: 1 }),
     ],
   });
   expect(rows.map(({ cells }) => cells[1])).toEqual([

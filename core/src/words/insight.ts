@@ -84,7 +84,7 @@ function callText({ kind, days: n, count, about }: Call): string {
     case 'idle':
       return `Has not flown for ${days(n)}`;
     case 'solo-uncovered':
-      return `Solo in ${about} on a day without a solo endorsement in force`;
+      return `Solo in ${about} on ${count === 1 ? 'a day' : `${count} days`} without a solo endorsement in force`;
     case 'paper-ends':
       return n < 0
         ? `${about} ends in ${days(-n)}`

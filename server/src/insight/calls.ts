@@ -29,13 +29,14 @@ const MANY_INSTRUCTORS = 3;
 interface Found {
   kind: Call['kind'];
   student: string;
-  at: Date | string;
+  /** Of the school's zone. */
+  day: string;
   count: number | null;
   about: string | null;
   recording: string | null;
 }
 
-const FOUND = `
+const FOUND = `SELECT kind, student, (at AT TIME ZONE $4)::date::text AS day, count, about, recording FROM (
   SELECT 'idle' AS kind, student_id AS student, max(flown_at) AS at, NULL::int AS count, NULL AS about, NULL::uuid AS recording
     FROM recording WHERE school_id = $1 AND student_id = ANY($2) AND deleted_at IS NULL AND flown_in = 'airplane'
     GROUP BY student_id HAVING max(flown_at) < $3::timestamptz - interval '${IDLE_DAYS} days'
@@ -57,38 +58,46 @@ const FOUND = `
       FROM lesson WHERE school_id = $1 AND student_id = ANY($2) AND planned_at < $3) last
     WHERE nth <= ${LAST_LESSONS} GROUP BY student_id HAVING count(DISTINCT instructor_id) >= ${MANY_INSTRUCTORS}
   UNION ALL
-  SELECT 'solo-uncovered', flown.student_id, (flown.body->'entry'->>'date')::timestamptz, NULL, flown.body->'entry'->>'airplane', flown.recording_id
+  SELECT 'solo-uncovered', flown.student_id, max((flown.body->'entry'->>'date')::timestamptz), count(*)::int,
+      max(flown.body->'entry'->>'airplane'), NULL
     FROM signed flown WHERE flown.school_id = $1 AND flown.student_id = ANY($2) AND flown.kind = 'entry' AND flown.origin IS NULL
       AND (flown.body->'entry'->>'soloMin')::int > 0 AND coalesce((flown.body->'entry'->>'broughtForward')::boolean, false) = false
       AND flown.signed_at > $3::timestamptz - interval '${HISTORY_DAYS} days'
       AND NOT EXISTS (SELECT FROM signed held WHERE held.school_id = $1 AND held.student_id = flown.student_id AND held.kind = 'endorsement'
         AND held.body->'endorsement'->>'gate' = 'solo-endorsement'
         AND held.body->'endorsement'->>'date' <= flown.body->'entry'->>'date'
-        AND coalesce(held.body->'endorsement'->>'endsOn', '9999') >= flown.body->'entry'->>'date')`;
+        AND coalesce(held.body->'endorsement'->>'endsOn', '9999') >= flown.body->'entry'->>'date')
+    GROUP BY flown.student_id) found`;
 
 export async function callsOf(database: DataSource, viewer: Asker, school: School, now = new Date()) {
   const zone = zoneOf(school);
   const on = dayIn(now, zone);
   const students = await studentsInLittle(database, viewer);
   const ids = students.map(({ id }) => id);
-  const found: Found[] = await database.query(FOUND, [viewer.schoolId, ids, now]);
-  const instructors = await teachersOf(database, viewer.schoolId);
+  const [found, instructors, papers]: [Found[], Map<string, string>, Paper[]] = await Promise.all([
+    database.query(FOUND, [viewer.schoolId, ids, now, zone]),
+    teachersOf(database, viewer.schoolId),
+    papersOf(database, viewer.schoolId, school, students, on),
+  ]);
   const named = new Map(students.map(({ id, name }) => [id, { id, name }]));
   const calls = found.map(
-    ({ kind, student, at, count, about, recording }): Call => ({
+    ({ kind, student, day, count, about, recording }): Call => ({
       kind,
       student: named.get(student)!,
       instructor: instructors.get(student) ?? '',
-      days: daysUntil(dayIn(new Date(at), zone), on),
+      days: daysUntil(day, on),
       count,
       about,
       recordingId: recording,
     }),
   );
-  calls.push(...(await papersOf(database, viewer.schoolId, school, students, on, instructors)));
+  calls.push(...papers.map((one) => ({ ...one, instructor: instructors.get(one.student.id) ?? '' })));
   const order = (one: Call) => CALL_KINDS.indexOf(one.kind);
   return { on, calls: calls.sort((a, b) => order(a) - order(b) || b.days - a.days) };
 }
+
+/** What ends, before it is said who teaches. */
+type Paper = Omit<Call, 'instructor'>;
 
 async function papersOf(
   database: DataSource,
@@ -96,12 +105,13 @@ async function papersOf(
   school: School,
   students: Awaited<ReturnType<typeof studentsInLittle>>,
   on: string,
-  instructors: ReadonlyMap<string, string>,
-): Promise<Call[]> {
+): Promise<Paper[]> {
   const ids = students.map(({ id }) => id);
-  const syllabus = await syllabusOf(database, school);
-  const closings = await closingsOfAll(database, schoolId, ids);
-  const summaries = await summariesOf(database, schoolId, ids);
+  const [syllabus, closings, summaries] = await Promise.all([
+    syllabusOf(database, school),
+    closingsOfAll(database, schoolId, ids),
+    summariesOf(database, schoolId, ids),
+  ]);
   return students.flatMap(({ id, name, born }) => {
     const standings = new Map<string, StandingWord>(
       syllabus.skills.flatMap((skill) => {
@@ -117,13 +127,12 @@ async function papersOf(
       standings,
       closings: closings.get(id) ?? [],
     });
-    return gates.flatMap(({ gate, endsOn }): Call[] => {
+    return gates.flatMap(({ gate, endsOn }): Paper[] => {
       if (!endsOn || daysUntil(on, endsOn) > ENDING_DAYS) return [];
       return [
         {
           kind: 'paper-ends',
           student: { id, name },
-          instructor: instructors.get(id) ?? '',
           days: daysUntil(endsOn, on),
           count: null,
           about: gate.title,

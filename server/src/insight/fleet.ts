@@ -23,16 +23,16 @@ export async function fleetFiguresOf(
       flownAt: Date;
       seenAt: Date | null;
     })[],
-  ] = [
+  ] = await Promise.all([
     // What nothing was observed in tells nothing, and is most of a score's rows.
-    await database.query(
+    database.query(
       `SELECT recording.airplane_row_id AS row, (recording.flown_at AT TIME ZONE $2)::date::text AS day, score.observations
        FROM recording JOIN score ON score.school_id = $1 AND score.recording_id = recording.id AND score.current
        WHERE recording.school_id = $1 AND recording.deleted_at IS NULL AND recording.flown_in = 'airplane'
          AND score.observations <> '[]'::jsonb`,
       [schoolId, zoneOf(school)],
     ),
-    await database.query(
+    database.query(
       `SELECT airplane_row_id AS row, recording_id AS "recordingId", nth, flown_at AS "flownAt", finding, kias,
          limit_kias AS "limitKias", seen_at AS "seenAt"
        FROM exceedance JOIN recording ON recording.school_id = exceedance.school_id AND recording.id = recording_id
@@ -40,7 +40,7 @@ export async function fleetFiguresOf(
        ORDER BY flown_at DESC`,
       [schoolId, now],
     ),
-  ];
+  ]);
   const byAirplane = groupBy(flights, ({ row }) => row);
   const beyond = groupBy(exceeded, ({ row }) => row);
   return airplanes

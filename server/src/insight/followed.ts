@@ -31,11 +31,9 @@ export async function followedStudents(
     { id: string; name: string }[],
     (FlownDay & { id: string; brought: boolean })[],
     { id: string; date: string }[],
-  ] = [
-    await database.query("SELECT id, name FROM account WHERE school_id = $1 AND role = 'student'", [
-      schoolId,
-    ]),
-    await database.query(
+  ] = await Promise.all([
+    database.query("SELECT id, name FROM account WHERE school_id = $1 AND role = 'student'", [schoolId]),
+    database.query(
       `SELECT student_id AS id, entry->>'date' AS date, (entry->>'blockMin')::int AS "blockMin",
          coalesce((entry->>'soloMin')::int, 0) AS "soloMin", coalesce((entry->>'broughtForward')::boolean, false) AS brought
        FROM (SELECT student_id, body->'entry' AS entry FROM signed
@@ -45,12 +43,12 @@ export async function followedStudents(
        ORDER BY date`,
       [schoolId],
     ),
-    await database.query(
+    database.query(
       `SELECT DISTINCT student_id AS id, (flown_at AT TIME ZONE $2)::date::text AS date FROM recording
        WHERE school_id = $1 AND student_id IS NOT NULL AND deleted_at IS NULL AND flown_in = 'airplane' AND status = 'analysed'`,
       [schoolId, zone],
     ),
-  ];
+  ]);
   const entriesOf = groupBy(entries, ({ id }) => id);
   const recordedOf = groupBy(recorded, ({ id }) => id);
   return students.flatMap(({ id, name }) => {

@@ -47,9 +47,9 @@ export async function gradingOf(
     Blind[],
     Map<string, string>,
     { id: string; words: string }[],
-  ] = [
+  ] = await Promise.all([
     // A deliberate error and a demonstration are nobody's own flying.
-    await database.query(
+    database.query(
       `SELECT graded_by AS instructor, student_id AS student, grade, self_grade AS self,
          CASE verdict WHEN 'satisfactory' THEN true WHEN 'unsatisfactory' THEN false END AS within, count(*)::int AS times
        FROM attempt WHERE school_id = $1 AND grade IS NOT NULL AND graded_by IS NOT NULL
@@ -58,7 +58,7 @@ export async function gradingOf(
        GROUP BY graded_by, student_id, grade, self_grade, within`,
       asked,
     ),
-    await database.query(
+    database.query(
       `SELECT round_id || ' ' || nth AS attempt, instructor_id AS instructor, grade, attempt->>'maneuver' AS maneuver
        FROM round_grade JOIN round_attempt USING (school_id, round_id, nth)
        JOIN round ON round.school_id = round_grade.school_id AND round.id = round_id
@@ -67,11 +67,9 @@ export async function gradingOf(
          AND ($4::text IS NULL OR attempt->>'maneuver' = $4)`,
       asked,
     ),
-    await namesOf(database, viewer),
-    await database.query('SELECT instructor_id AS id, words FROM grading_answer WHERE school_id = $1', [
-      schoolId,
-    ]),
-  ];
+    namesOf(database, viewer),
+    database.query('SELECT instructor_id AS id, words FROM grading_answer WHERE school_id = $1', [schoolId]),
+  ]);
   const shown = (instructor: string) => viewer.role === 'chief' || instructor === viewer.id;
   const named = (id: string) => ({ id, name: names.get(id) ?? 'a former member' });
   const byInstructor = groupBy(graded, ({ instructor }) => instructor);

@@ -95,19 +95,19 @@ export async function roundsOf(database: DataSource, viewer: Viewer): Promise<Ro
     { id: string; attempts: number }[],
     { id: string; instructor: string; graded: number }[],
     Map<string, string>,
-  ] = [
-    await database.getRepository(RoundEntity).find({ where: { schoolId }, order: { madeAt: 'DESC' } }),
-    await database.query(
+  ] = await Promise.all([
+    database.getRepository(RoundEntity).find({ where: { schoolId }, order: { madeAt: 'DESC' } }),
+    database.query(
       'SELECT round_id AS id, count(*)::int AS attempts FROM round_attempt WHERE school_id = $1 GROUP BY 1',
       [schoolId],
     ),
-    await database.query(
+    database.query(
       `SELECT round_id AS id, instructor_id AS instructor, count(*)::int AS graded FROM round_grade
        WHERE school_id = $1 GROUP BY 1, 2`,
       [schoolId],
     ),
-    await namesOf(database, viewer),
-  ];
+    namesOf(database, viewer),
+  ]);
   return rounds.map(({ id, title, madeBy, madeAt, closedAt }) => {
     const own = grades.filter((one) => one.id === id);
     return {

@@ -4,17 +4,18 @@ import {
   dayIn,
   type Followed,
   ratePer100,
-  type SkillRecord,
+  type SkillCourse,
   type Sticks,
+  type Syllabus,
   sameRate,
   toldOf,
   waitedOf,
 } from '@keel/core';
 import type { DataSource } from 'typeorm';
-import { type School, SkillRecordEntity, zoneOf } from '../db/entities.ts';
+import { type School, zoneOf } from '../db/entities.ts';
 import { groupBy } from '../path/group-by.ts';
 import { syllabusOf } from '../path/syllabus-of.ts';
-import { followedStudents, hoursUntil } from './followed.ts';
+import { type FollowedStudent, followedStudents, hoursUntil } from './followed.ts';
 
 const QUARTER_DAYS = 91;
 /** Rarer than this in both quarters together, a fault is no pattern of the school. */
@@ -24,27 +25,35 @@ export async function sticksOf(database: DataSource, school: School, now = new D
   const zone = zoneOf(school);
   const until = dayIn(now, zone);
   const from = dayAfter(until, -QUARTER_DAYS);
-  return {
-    skills: await skillsOf(database, school, zone),
-    faults: await faultsOf(database, school.id, now),
-    from,
-    until,
-  };
+  const [skills, faults] = await Promise.all([
+    skillsOf(database, school, zone),
+    faultsOf(database, school.id, now),
+  ]);
+  return { skills, faults, from, until };
 }
 
 async function skillsOf(database: DataSource, school: School, zone: string): Promise<Sticks['skills']> {
-  const [syllabus, rows, students] = [
-    await syllabusOf(database, school),
-    await database.getRepository(SkillRecordEntity).findBy({ schoolId: school.id }),
-    await followedStudents(database, school.id, zone),
-  ];
+  const [syllabus, rows, students]: [
+    Syllabus,
+    { skill: string; studentId: string; course: SkillCourse }[],
+    FollowedStudent[],
+  ] = await Promise.all([
+    syllabusOf(database, school),
+    // The rest of a record is large, and not asked for.
+    database.query(
+      `SELECT skill, student_id AS "studentId", record->'course' AS course FROM skill_record
+       WHERE school_id = $1 AND record->'course'->>'firstOn' IS NOT NULL`,
+      [school.id],
+    ),
+    followedStudents(database, school.id, zone),
+  ]);
   const student = new Map(students.map((one) => [one.id, one]));
   const bySkill = groupBy(rows, ({ skill }) => skill);
   return syllabus.skills.map(({ id, title, maneuver }) => {
-    const flown = (bySkill.get(id) ?? []).flatMap(({ studentId, record }) => {
-      const course = (record as SkillRecord).course;
-      return course?.firstOn ? [{ course, student: student.get(studentId) }] : [];
-    });
+    const flown = (bySkill.get(id) ?? []).map(({ studentId, course }) => ({
+      course,
+      student: student.get(studentId),
+    }));
     const lessons = flown.map(
       ({ course }): Followed => ({ until: course.lessons, happened: course.readyOn !== null }),
     );
@@ -81,20 +90,21 @@ async function faultsOf(database: DataSource, schoolId: string, now: Date): Prom
   const [found, flown]: [
     { finding: string; now: number; before: number }[],
     { maneuver: string; now: number; before: number }[],
-  ] = [
-    await database.query(
-      `SELECT finding, count(DISTINCT (recording_id, attempt)) FILTER (WHERE ${isNow})::int AS now,
-         count(DISTINCT (recording_id, attempt)) FILTER (WHERE NOT ${isNow})::int AS before
-       FROM attempt_finding JOIN attempt USING (school_id, recording_id, attempt)
-       WHERE school_id = $1 AND severity <> 'note' AND ${quarter} AND ${own} GROUP BY finding`,
+  ] = await Promise.all([
+    database.query(
+      `SELECT finding, count(*) FILTER (WHERE recent)::int AS now, count(*) FILTER (WHERE NOT recent)::int AS before
+       FROM (SELECT DISTINCT finding, recording_id, attempt, ${isNow} AS recent
+         FROM attempt_finding JOIN attempt USING (school_id, recording_id, attempt)
+         WHERE school_id = $1 AND severity <> 'note' AND ${quarter} AND ${own}) once
+       GROUP BY finding`,
       [schoolId, now],
     ),
-    await database.query(
+    database.query(
       `SELECT maneuver, count(*) FILTER (WHERE ${isNow})::int AS now, count(*) FILTER (WHERE NOT ${isNow})::int AS before
        FROM attempt WHERE school_id = $1 AND ${quarter} AND ${own} GROUP BY maneuver`,
       [schoolId, now],
     ),
-  ];
+  ]);
   const of = new Map(flown.map((one) => [one.maneuver, one]));
   const faults = found
     .filter((one) => one.now + one.before >= LEAST_TIMES)

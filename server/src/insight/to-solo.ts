@@ -9,7 +9,7 @@ import {
   waitedOf,
 } from '@keel/core';
 import type { DataSource } from 'typeorm';
-import { type School, SkillRecordEntity, zoneOf } from '../db/entities.ts';
+import { type School, zoneOf } from '../db/entities.ts';
 import { groupBy } from '../path/group-by.ts';
 import { syllabusOf } from '../path/syllabus-of.ts';
 import { type FollowedStudent, followedStudents, hoursUntil, lessonsUntil, weeksUntil } from './followed.ts';
@@ -27,7 +27,11 @@ export async function toSoloOf(database: DataSource, school: School, now = new D
   const zone = zoneOf(school);
   const until = dayIn(now, zone);
   const from = dayAfter(until, -YEAR_DAYS);
-  const students = await followedStudents(database, school.id, zone);
+  const [students, fleet] = await Promise.all([
+    followedStudents(database, school.id, zone),
+    fleetOf(database, school.id, now),
+  ]);
+  const forecasts = await forecastsOf(database, school, students);
   const waited = (of: (student: FollowedStudent) => number) => {
     const followed = students.map((one): Followed => ({ until: of(one), happened: one.soloOn !== null }));
     return {
@@ -39,8 +43,8 @@ export async function toSoloOf(database: DataSource, school: School, now = new D
     lessons: waited((one) => lessonsUntil(one, one.soloOn)),
     hours: waited((one) => hoursUntil(one, one.soloOn)),
     weeks: waited((one) => weeksUntil(one, one.soloOn ?? until)),
-    forecasts: await forecastsOf(database, school, students),
-    fleet: await fleetOf(database, school.id, now),
+    forecasts,
+    fleet,
     from,
     until,
   };
@@ -65,14 +69,17 @@ async function forecastsOf(
     'SELECT student_id AS student, day::text, lessons, low, high FROM forecast WHERE school_id = $1',
     [schoolId],
   );
+  if (estimates.length === 0) return [];
   const wanted = (await syllabusOf(database, school)).skills.filter(feedsForecast).map(({ id }) => id);
-  const records = groupBy(
-    await database.getRepository(SkillRecordEntity).findBy({ schoolId }),
-    ({ studentId }) => studentId,
+  const ready: { student: string; skill: string; on: string | null }[] = await database.query(
+    `SELECT student_id AS student, skill, record->'course'->>'readyOn' AS on FROM skill_record
+     WHERE school_id = $1 AND skill = ANY($2)`,
+    [schoolId, wanted],
   );
+  const byStudent = groupBy(ready, ({ student }) => student);
   const readyOn = (student: string): string | null => {
     const days = wanted.map(
-      (skill) => records.get(student)?.find((one) => one.skill === skill)?.record.course?.readyOn ?? null,
+      (skill) => byStudent.get(student)?.find((one) => one.skill === skill)?.on ?? null,
     );
     return days.includes(null) ? null : (days.sort().at(-1) ?? null);
   };

@@ -41,7 +41,7 @@ export interface SkillRecord {
 }
 
 /** How long a skill took, from all its days. */
-interface SkillCourse {
+export interface SkillCourse {
   /** The first day on which it was flown by the student, and the first on which it was ready. */
   firstOn: string | null;
   readyOn: string | null;
