@@ -8,7 +8,7 @@ import { findRoom } from '../../maneuvers/registry.ts';
 import type { Syllabus } from '../syllabus/schema.ts';
 import { QUESTIONS, type Question, questionSchema } from './questions.ts';
 
-export const stageTaskSchema = z.object({
+const stageTaskSchema = z.object({
   /** Also the id of the lesson's item. */
   id: z.string(),
   skill: z.string(),

@@ -15,7 +15,6 @@ export const stageMarkSchema = z.object({
   words: z.string().trim().max(500).default(''),
   tries: z.number().int().min(1).max(9).default(1),
 });
-export type StageMark = z.infer<typeof stageMarkSchema>;
 
 export const stageMarksSchema = z.object({
   questions: z.record(z.string(), stageMarkSchema),
@@ -24,7 +23,7 @@ export const stageMarksSchema = z.object({
 export type StageMarks = z.infer<typeof stageMarksSchema>;
 export const NO_MARKS: StageMarks = { questions: {}, tasks: {} };
 
-export const STAGE_STATES = [
+const STAGE_STATES = [
   'oral',
   'flight',
   'to-close',
