@@ -186,7 +186,7 @@ export { exceededIn } from './insight/exceeded.ts';
 export { agreementOf, type Cell } from './insight/kappa.ts';
 export { type BlindGrade, leansByKind, leansOf } from './insight/kinder.ts';
 export { ownGradeLeans } from './insight/own-grades.ts';
-export { ratePer100, sameRate, toldOf } from './insight/rates.ts';
+export { ratePer100, sameRate, sharePer100, toldOf } from './insight/rates.ts';
 export { type Followed, kaplanMeier, waitedOf } from './insight/survival.ts';
 export { caseOf } from './kits/attempt/case.ts';
 export { isSeen } from './kits/attempt/fault.ts';

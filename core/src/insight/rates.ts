@@ -64,6 +64,13 @@ export function ratePer100(times: number, of: number): Rate {
   return { times, of, per100: per * times, interval: { low: per * low, high: per * high } };
 }
 
+/** Of so many tries those that went well, in a hundred. */
+export function sharePer100(times: number, of: number): Rate {
+  if (of === 0) return { times, of, per100: null, interval: null };
+  const { low, high } = shareInterval(times, of);
+  return { times, of, per100: (100 * times) / of, interval: { low: 100 * low, high: 100 * high } };
+}
+
 /**
  * Whether two counts come of one rate: given their sum, the first is binomial with the share of the first's attempts. Exact, two-sided,
  * by adding what is as unlikely or more so.

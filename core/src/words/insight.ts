@@ -236,6 +236,9 @@ type Rate = Sticks['faults'][number]['now'];
 const rateText = ({ times, of: n, per100, interval }: Rate): string =>
   per100 === null ? NOTHING : `${withInterval(per100, interval, 0)}: ${times} in ${n}`;
 
+const shareText = ({ times, of: n, per100, interval }: Rate): string =>
+  per100 === null ? NOTHING : `${withInterval(per100, interval, 0)} %: ${times} of ${n}`;
+
 export function sticksTables({ skills, faults }: Sticks): Table[] {
   return [
     {
@@ -260,7 +263,7 @@ export function sticksTables({ skills, faults }: Sticks): Table[] {
             String(lessons.happened),
             quartiles(lessons),
             quartiles(hours, 1),
-            firstTries.of === 0 ? NOTHING : `${firstTries.times} of ${firstTries.of}`,
+            shareText(firstTries),
             String(wentRusty),
           ],
         })),

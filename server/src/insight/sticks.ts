@@ -8,6 +8,7 @@ import {
   type Sticks,
   type Syllabus,
   sameRate,
+  sharePer100,
   toldOf,
   waitedOf,
 } from '@keel/core';
@@ -70,7 +71,7 @@ async function skillsOf(database: DataSource, school: School, zone: string): Pro
       maneuver,
       lessons: waitedOf(lessons),
       hours: waitedOf(hours),
-      firstTries: shareOf(
+      firstTries: sharePer100(
         sum((one) => one.firstTriesPassed),
         sum((one) => one.firstTries),
       ),
@@ -78,9 +79,6 @@ async function skillsOf(database: DataSource, school: School, zone: string): Pro
     };
   });
 }
-
-/** Of tries of a hundred. */
-const shareOf = ratePer100;
 
 /** Of each maneuver's attempts, this quarter's and the last's. */
 async function faultsOf(database: DataSource, schoolId: string, now: Date): Promise<Sticks['faults']> {

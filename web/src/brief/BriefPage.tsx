@@ -11,10 +11,10 @@ import {
   watchForByManeuver,
   withOverrides,
 } from '@keel/core';
-import { Button, Select, Tabs, TextInput } from '@mantine/core';
+import { Button, Tabs } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
-import { useEffect, useMemo, useRef, useState } from 'react';
-import { Link, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
+import { useMemo, useRef, useState } from 'react';
+import { useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
 import { useSWRConfig } from 'swr';
 import { ApiError, api, messageOf, read } from '../api/client.ts';
 import {
@@ -29,30 +29,20 @@ import {
 import { AskBeforeLeaving, SAVED } from '../frame/AskBeforeLeaving.tsx';
 import { useSetCurrent } from '../frame/current.tsx';
 import { TitleBar } from '../frame/TitleBar.tsx';
-import { MomentField } from '../parts/DayField.tsx';
-import { dayAndTime, isoDay, numberText } from '../parts/format.ts';
 import { Failed, Loading } from '../parts/states.tsx';
 import { TechniqueForm } from '../technique/TechniqueForm.tsx';
+import { Assumed, ForWhom, NotInCalendar, Refused, WhyChanged } from './BriefBanners.tsx';
 import { CardPane } from './CardPane.tsx';
 import { Composer } from './Composer.tsx';
 import { DayForm } from './DayForm.tsx';
 import { FieldParts } from './FieldParts.tsx';
-import {
-  airBy,
-  type BriefForm,
-  conditionsOf,
-  emptyForm,
-  formOf,
-  inputOf,
-  pressureWords,
-  preview,
-  titleOf,
-  usualLoad,
-} from './form.ts';
+import { conditionsOf, inputOf, preview, titleOf } from './form.ts';
 import { LessonStrip } from './LessonStrip.tsx';
 import { Notices } from './Notices.tsx';
 import { PrintedRest } from './PrintedRest.tsx';
 import { ShareMenu } from './ShareMenu.tsx';
+import { aboutOf, assumedOf } from './said.ts';
+import { useBriefForm } from './use-brief-form.ts';
 import { WatchForForm } from './WatchForForm.tsx';
 import './brief.css';
 
@@ -101,25 +91,17 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
   const school = useTechnique();
   const navigate = useNavigate();
   const { mutate } = useSWRConfig();
-  // Made once: saving again after a broken connection is the same lesson.
-  const [newId] = useState(() => crypto.randomUUID());
-  const [form, setForm] = useState<BriefForm>(() =>
-    lesson
-      ? formOf(lesson, me?.pressureUnit)
-      : {
-          ...emptyForm(),
-          // Everything but its time, which is another.
-          ...(copied && { ...formOf(copied, me?.pressureUnit), plannedAt: emptyForm().plannedAt }),
-          studentId: copied?.student.id ?? search.get('student') ?? '',
-        },
-  );
-  const [version, setVersion] = useState(lesson?.version);
+  const { newId, form, change, changed, setChanged, version, setVersion, entered } = useBriefForm({
+    lesson,
+    copied,
+    wantedStudent: search.get('student') ?? '',
+    me,
+    students: students.data,
+    airplanes: airplanes.data,
+  });
   const [saving, setSaving] = useState(false);
   const [problem, setProblem] = useState<ApiError | null>(null);
-  const [changed, setChanged] = useState(false);
   const [why, setWhy] = useState('');
-  /** Fields that somebody filled in. */
-  const [entered, setEntered] = useState<ReadonlySet<string>>(new Set());
   /** It was to be saved, and nobody had said for whom. */
   const [nobody, setNobody] = useState(false);
   const { state } = useLocation();
@@ -128,35 +110,6 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
   const [tab, setTab] = useState<Tab>(lesson ? 'cards' : 'order');
   const [chosen, setChosen] = useState<string>();
   const readOnly = me?.role === 'student';
-
-  const change = (part: Partial<BriefForm>) => {
-    setForm((before) => ({ ...before, ...part }));
-    // A load that comes with an airplane is nobody's.
-    if (!('airplaneId' in part)) setEntered((before) => new Set([...before, ...Object.keys(part)]));
-    setChanged(true);
-  };
-  // What came from a list may be older than the lesson is: while nothing is typed, the newest stands.
-  useEffect(() => {
-    if (!lesson || changed || version === undefined || lesson.version <= version) return;
-    setForm(formOf(lesson, me?.pressureUnit));
-    setVersion(lesson.version);
-  }, [lesson, changed, version, me]);
-  // The first of each list is as good a beginning as any.
-  useEffect(() => {
-    const first = airplanes.data?.find(({ retired }) => !retired);
-    setForm((before) => ({
-      ...before,
-      // A new lesson is judged by what the school has chosen, until somebody chooses.
-      ...(!lesson && me?.firstStandardId && before.standardId === emptyForm().standardId
-        ? { standardId: me.firstStandardId }
-        : {}),
-      ...(!lesson && me && !entered.has('air') && { air: airBy(me.pressureUnit) }),
-      groundFt: before.groundFt === '' ? (me?.areaGroundFt ?? '') : before.groundFt,
-      // Whom a lesson is for is never guessed; where there is one, it is that one's.
-      studentId: before.studentId || (students.data?.length === 1 ? students.data[0].id : ''),
-      ...(before.airplaneId === '' && first ? { airplaneId: first.id, ...usualLoad(first) } : {}),
-    }));
-  }, [students.data, airplanes.data, me, lesson, entered]);
 
   const airplane = airplanes.data?.find(({ id }) => id === form.airplaneId);
   const standard = standards.data?.find(({ id }) => id === form.standardId);
@@ -246,28 +199,11 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
         ? 'There is no student yet: the chief instructor invites one under People.'
         : missingWords(errors, inTheWay);
 
-  // An instructor's reason is worth more than the proposal: it is asked for where the order was changed.
   const otherwise =
     lesson?.proposed === true && changed && JSON.stringify(form.items) !== JSON.stringify(lesson.items);
 
-  const start = plan?.balance[0];
-  const untouched = (...fields: (keyof BriefForm)[]) => fields.every((field) => !entered.has(field));
-  const assumed = [
-    ...(untouched('oatC', 'air', 'qnhHpa', 'altimeterInHg', 'pressureAltitudeFt')
-      ? [`${form.oatC} °C and ${pressureWords(form)}`]
-      : []),
-    ...(airplane && untouched('stations', 'fuelGal', 'weightLb', 'loadBy')
-      ? ['the usual load and fuel']
-      : []),
-  ];
-  const about = [
-    ...(lesson ? [form.title] : []),
-    form.plannedAt && dayAndTime(form.plannedAt),
-    airplane ? `${airplane.name}${airplane.registration ? `, ${airplane.registration}` : ''}` : '',
-    plan ? `${numberText(plan.startWeightLb)} lb${start ? `, CG ${numberText(start.cgIn, 1)} in` : ''}` : '',
-    `${form.oatC} °C`,
-    pressureWords(form),
-  ].filter(Boolean);
+  const assumed = assumedOf({ form, airplane }, entered);
+  const about = aboutOf({ form, airplane }, plan, lesson !== undefined);
   const after = form.items.slice(item ? form.items.indexOf(item) + 1 : 0).find(({ id }) => cards.has(id));
   const pane = item && cards.has(item.id) && airplane && standard && (
     <>
@@ -327,73 +263,13 @@ function Brief({ lesson, copied }: { lesson?: Lesson; copied?: Lesson }) {
       </TitleBar>
       <AskBeforeLeaving unsaved={changed && !readOnly} what="This lesson" />
       <div className="page">
-        {otherwise && !readOnly && (
-          <div className="sheet">
-            <TextInput
-              label="Why did you change the proposal?"
-              description="Saved with the proposal, under your name."
-              maxLength={300}
-              value={why}
-              onChange={(event) => setWhy(event.currentTarget.value)}
-            />
-          </div>
-        )}
-        {!lesson && (
-          <div className="sheet brief-who">
-            <Select
-              ref={studentField}
-              label="Student"
-              placeholder="Who flies"
-              data={students.data.map(({ id, name }) => ({ value: id, label: name }))}
-              value={form.studentId || null}
-              error={nobody && form.studentId === '' && 'Choose the student'}
-              onChange={(studentId) => change({ studentId: studentId ?? '' })}
-              searchable
-              selectFirstOptionOnChange
-            />
-            <MomentField
-              label="When"
-              value={form.plannedAt}
-              onChange={(plannedAt) => change({ plannedAt })}
-            />
-          </div>
-        )}
+        {otherwise && !readOnly && <WhyChanged why={why} setWhy={setWhy} />}
+        {!lesson && <ForWhom {...{ form, change, students: students.data, studentField, nobody }} />}
         {!lesson && !copied && assumed.length > 0 && (
-          <p className="small">
-            Assumed until you enter them: {assumed.join('; ')}.{' '}
-            <Button variant="subtle" size="compact-sm" onClick={() => setTab('day')}>
-              Enter them
-            </Button>
-          </p>
+          <Assumed assumed={assumed} enter={() => setTab('day')} />
         )}
-        {notBooked && (
-          <div className="sheet row" role="status" style={{ flexWrap: 'wrap' }}>
-            <p style={{ flex: '1 1 300px' }}>
-              <strong>Saved, but not in the calendar.</strong> {notBooked} Choose another time, or book it
-              from the week.
-            </p>
-            <Button
-              component={Link}
-              to={`/week?day=${form.plannedAt ? isoDay(form.plannedAt) : isoDay()}`}
-              variant="default"
-            >
-              Open the week
-            </Button>
-          </div>
-        )}
-        {problem && (
-          <div className="sheet row" role="alert">
-            <span style={{ flex: 1 }}>{problem.message}</span>
-            {problem.status === 409 && lesson && (
-              <Button
-                variant="default"
-                onClick={() => mutate(`/lessons/${lesson.id}`).then(() => window.location.reload())}
-              >
-                Load the newer version
-              </Button>
-            )}
-          </div>
-        )}
+        {notBooked && <NotInCalendar why={notBooked} plannedAt={form.plannedAt} />}
+        {problem && <Refused problem={problem} lesson={lesson} />}
         {plan && form.items.length > 0 && (
           <LessonStrip
             plan={plan}
