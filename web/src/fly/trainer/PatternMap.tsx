@@ -14,6 +14,8 @@ interface Gone {
 
 interface Props {
   pattern: PatternFigures;
+  /** Of the runway. */
+  lengthFt: number;
   at: Place;
   timeS: number;
 }
@@ -26,9 +28,8 @@ const WIDE_FT = 7500;
 const OTHER_FT = 1800;
 const WIDTH = 300;
 const HEIGHT = 150;
-const RUNWAY_FT = 3300;
 
-export function PatternMap({ pattern, at, timeS }: Props) {
+export function PatternMap({ pattern, lengthFt, at, timeS }: Props) {
   const gone = useGone(at, timeS);
   const { baseFt, widthFt, patternFt, side, pathDeg, gateFt } = pattern;
   const nearFt = baseFt + 4500;
@@ -50,7 +51,7 @@ export function PatternMap({ pattern, at, timeS }: Props) {
     <figure className="pattern-map">
       <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label={whereSaid(at)}>
         <polyline className="pattern-ideal" points={line(ideal)} />
-        <rect className="pattern-runway" x={x(0)} y={y(0) - 2.5} width={RUNWAY_FT * scale} height={5} />
+        <rect className="pattern-runway" x={x(0)} y={y(0) - 2.5} width={lengthFt * scale} height={5} />
         <polyline
           className="pattern-gone"
           points={line(gone.map(({ alongFt, outFt }) => [alongFt, outFt]))}

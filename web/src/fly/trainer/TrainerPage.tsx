@@ -380,8 +380,13 @@ function Flying(props: {
           passStep={() => send({ kind: 'passStep' })}
         />
         {isTrap(kind) && <TrapCard kind={kind} />}
-        {ready.pattern && snapshot.field && (
-          <PatternMap pattern={ready.pattern} at={snapshot.field} timeS={snapshot.timeS} />
+        {ready.pattern && snapshot.field && day && (
+          <PatternMap
+            pattern={ready.pattern}
+            lengthFt={day.lengthFt}
+            at={snapshot.field}
+            timeS={snapshot.timeS}
+          />
         )}
         {snapshot.landing && <LandingNow landing={snapshot.landing} units={unitsFor(airplane)} />}
         <Together company={company} choose={setCompany} />
