@@ -23,6 +23,7 @@ const DIALOGS: Record<string, Dialog> = {
   'add an airplane': { at: '/hangar', press: ['Add an airplane'] },
   'copy a standard': { at: '/standards', press: ['Make a copy'] },
   'a new round': { at: '/insight?part=grading', press: ['New round'], sends: 'Draw and begin' },
+  'questions of stage checks': { at: '/school', press: ['Replace by a table'] },
   'designate a checker': { at: '/path/:student', press: ['Designate a checker'], sends: 'Draw the plan' },
   book: { at: '/week', press: ['Book'], sends: 'Book' },
   'a logbook entry': { at: '/logbook/:student', press: ['New entry'] },

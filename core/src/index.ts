@@ -276,6 +276,8 @@ export { type PathAttempt, pathAttemptSchema } from './path/path-attempt.ts';
 export { type PracticeWay, practiceFor } from './path/practice.ts';
 export { recurringFindings } from './path/recurring.ts';
 export { drawStagePlan, type StagePlan } from './path/stage-check/plan.ts';
+export { QUESTIONS, type Question, questionSchema } from './path/stage-check/questions.ts';
+export { readQuestionsCsv, writeQuestionsCsv } from './path/stage-check/questions-csv.ts';
 export {
   MARKS,
   type Mark,

@@ -144,3 +144,23 @@ test('an archive takes it along: to another school it comes with its marks, its 
   expect(all).toHaveLength(3);
   expect(all.filter(({ retestOf }) => retestOf === id)).toHaveLength(1);
 });
+
+test('the school’s own questions are drawn from then on', async () => {
+  const { version, own } = await (await school.instructor.call('GET', '/stage-questions')).json();
+  expect(own).toBe(false);
+  const question = {
+    id: 'q',
+    maneuver: null,
+    kind: 'risk',
+    asks: 'Why not today?',
+    looksFor: 'Limits',
+    source: 'ours',
+  };
+  const put = await school.chief.call('PUT', '/stage-questions', { version, questions: [question] });
+  expect((await put.json()).own).toBe(true);
+  const third: StageCheck = await (await make({ id: randomUUID() })).json();
+  expect(third.plan.questions).toEqual([question]);
+  // What was drawn before keeps what it was drawn with.
+  expect((await read(school.chief)).plan.questions.length).toBeGreaterThan(1);
+  expect((await school.chief.call('PUT', '/stage-questions', { version, questions: null })).status).toBe(409);
+});

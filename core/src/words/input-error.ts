@@ -178,6 +178,10 @@ const CELLS: Record<string, (params: Record<string, unknown>) => string> = {
   'balance/day': (p) => `“${p.cell}” is not a day up to today, such as 2026-06-12`,
   'balance/number': (p) => `“${p.cell}” under “${p.column}” is not a number; hours are such as 42:30 or 42.5`,
   'balance/grade': (p) => `“${p.cell}” under “${p.column}” is not a grade from 1 to 4`,
+  'question/maneuver': (p) =>
+    `“${p.cell}” is no maneuver here; leave it empty for a question that goes with any`,
+  'question/cell': (p) =>
+    p.column === 'kind' ? 'the kind is “knowledge” or “risk”' : `“${p.column}” is missing, or too long`,
   'person/twice': (p) => `${p.email} is already in the school, or appears here twice`,
 };
 

@@ -30,6 +30,7 @@ import { gateRoutes } from '../path/gate-routes.ts';
 import { proposalRoutes } from '../path/proposal-routes.ts';
 import { pathRoutes } from '../path/routes.ts';
 import { stageCheckRoutes } from '../path/stage-check-routes.ts';
+import { stageQuestionRoutes } from '../path/stage-question-routes.ts';
 import { syllabusRoutes } from '../path/syllabus-routes.ts';
 import { accountRoutes } from '../people/account-routes.ts';
 import { agreementRoutes } from '../people/agreement-routes.ts';
@@ -176,6 +177,7 @@ const api = () =>
     .route('/', syllabusRoutes())
     .route('/', proposalRoutes())
     .route('/', stageCheckRoutes())
+    .route('/', stageQuestionRoutes())
     .route('/', landingRoutes())
     .route('/', releaseRoutes())
     // Before the papers, whose address is a student’s with any name after it.

@@ -6,6 +6,7 @@ import {
   NO_MARKS,
   type newStageCheckSchema,
   oralPassed,
+  QUESTIONS,
   type StageCheck,
   type StageMarks,
   skillsToRetest,
@@ -91,6 +92,7 @@ export async function makeStageCheck(
   const plan = drawStagePlan({
     syllabus: await syllabusOf(database, school),
     seed: seedOf(wanted.id),
+    questions: school.settings.stageQuestions ?? QUESTIONS,
     ...(before && { only: skillsToRetest(before) }),
   });
   if (plan.tasks.length === 0) throw new Problem(422, 'Nothing is left to be shown again.');

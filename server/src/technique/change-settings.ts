@@ -10,10 +10,11 @@ import { addToTrail } from '../people/trail.ts';
 import { requireChief } from '../scope.ts';
 
 /** Sections that are saved by themselves; the school's own settings have the version of its row. */
-type Section = 'technique' | 'coachWords';
+type Section = 'technique' | 'coachWords' | 'stageQuestions';
 const WORDS: Record<Section, string> = {
   technique: 'technique changed',
   coachWords: 'coach’s words changed',
+  stageQuestions: 'questions of stage checks changed',
 };
 
 export const versionOf = ({ settings }: School, section: Section): number =>

@@ -34,6 +34,8 @@ export const INSIGHT_RULES: Record<string, Rule> = {
     body: () => ({ grade: 3 }),
     ...teachers(404),
   },
+  'GET /stage-questions': teachers(200),
+  'PUT /stage-questions': { body: () => ({ version: 99, questions: null }), ...chiefs(409) },
   'GET /stage-checks/{id}': { path: () => `/stage-checks/${none}`, allowed: everyone(404) },
   'GET /stage-checks/{id}/letter.pdf': {
     path: () => `/stage-checks/${none}/letter.pdf`,

@@ -231,5 +231,6 @@ export const useStageChecks = (studentId: string) =>
   useGet(`/students/${studentId}/stage-checks`, () =>
     read(api.students[':id']['stage-checks'].$get({ param: { id: studentId } })),
   );
+export const useStageQuestions = () => useGet('/stage-questions', () => read(api['stage-questions'].$get()));
 export const useStageCheck = (id: string) =>
   useGet(`/stage-checks/${id}`, () => read(api['stage-checks'][':id'].$get({ param: { id } })));

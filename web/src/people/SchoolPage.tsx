@@ -13,6 +13,7 @@ import { formErrors, showFirstError } from '../parts/form-errors.ts';
 import { dayAndTime } from '../parts/format.ts';
 import { PlainTable } from '../parts/PlainTable.tsx';
 import { Waiting } from '../parts/states.tsx';
+import { Questions } from '../stage/Questions.tsx';
 import { Departed } from './Departed.tsx';
 import { ownSettings, ownValues, SchoolOwn } from './SchoolOwn.tsx';
 import { PRESSURE_UNITS, SPEED_UNITS } from './unit-choices.ts';
@@ -35,6 +36,7 @@ export function SchoolPage() {
       />
       {chief && (
         <div className="page" style={{ paddingTop: 0 }}>
+          <Questions />
           <Departed />
           <TakeAlong />
           <TrailList />

@@ -4,6 +4,7 @@ import { findRoom } from '../../maneuvers/registry.ts';
 import { DEFAULT_SYLLABUS } from '../syllabus/syllabuses.ts';
 import { drawStagePlan, SURPRISES } from './plan.ts';
 import { QUESTIONS } from './questions.ts';
+import { readQuestionsCsv, writeQuestionsCsv } from './questions-csv.ts';
 import { type Mark, NO_MARKS, type StageMarks, skillsToRetest, stageStateOf } from './stage-check.ts';
 
 const draw = (seed: number, only?: string[]) => drawStagePlan({ syllabus: DEFAULT_SYLLABUS, seed, only });
@@ -87,4 +88,33 @@ test('from the oral part to the end', () => {
 
 test('a retest draws what was not passed alone', () => {
   expect(draw(9, ['power-off-stall']).tasks.map(({ skill }) => skill)).toEqual(['power-off-stall']);
+});
+
+describe('questions as a table', () => {
+  test('written and read again they are the same', () => {
+    const { questions, problems } = readQuestionsCsv(writeQuestionsCsv(QUESTIONS));
+    expect(problems).toEqual([]);
+    expect(questions.map(({ id: _, ...rest }) => rest)).toEqual(QUESTIONS.map(({ id: _, ...rest }) => rest));
+  });
+
+  test('maneuvers go by their names; a line that cannot be is left out with its reason', () => {
+    const text = [
+      'task,kind,question,answer,source',
+      'Steep turns,risk,What comes first?,Power and wings,ours',
+      ',knowledge,Light signals?,Green,ours',
+      'Loops,risk,Why?,Because,ours',
+      'Climbs,opinion,Why?,Because,ours',
+      'Climbs,risk,,Because,ours',
+    ].join('\n');
+    const { questions, problems } = readQuestionsCsv(text);
+    expect(questions.map(({ maneuver, kind }) => [maneuver, kind])).toEqual([
+      ['steep-turn', 'risk'],
+      [null, 'knowledge'],
+    ]);
+    expect(problems.map(({ line, code }) => [line, code])).toEqual([
+      [4, 'question/maneuver'],
+      [5, 'question/cell'],
+      [6, 'question/cell'],
+    ]);
+  });
 });

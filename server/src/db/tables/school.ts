@@ -3,6 +3,7 @@ import {
   type CoachWords,
   type EndorsementTemplate,
   type FieldRules,
+  type Question,
   type SchoolFigures,
   type SchoolTemplate,
   type SoloMinima,
@@ -15,7 +16,7 @@ import { EntitySchema } from 'typeorm';
 /** As they are stored; the interface’s own form of them is `schoolSettingsSchema`. */
 export interface StoredSettings {
   /** How often each section that is saved by itself has changed, from 1. */
-  versions?: { technique?: number; coachWords?: number };
+  versions?: { technique?: number; coachWords?: number; stageQuestions?: number };
   /** As it was stored: an older row may lack the newer choices. */
   technique: Partial<Technique>;
   /** Whether the first attempt of a kind in a recording is taken for a demonstration. */
@@ -48,6 +49,8 @@ export interface StoredSettings {
   coachWords?: CoachWords;
   /** Whether what is said for safety is shown in the right-seat view. */
   safetyInSeat?: boolean;
+  /** What stage checks ask, in the school's own words; the program's where it is left out. */
+  stageQuestions?: Question[];
   /** Endorsements in the school’s own words; those that came with the program where it is left out. */
   endorsementTemplates?: EndorsementTemplate[];
 }
