@@ -149,7 +149,7 @@ test('the school’s own questions are drawn from then on', async () => {
   const { version, own } = await (await school.instructor.call('GET', '/stage-questions')).json();
   expect(own).toBe(false);
   const question = {
-    id: 'q',
+    id: 'why-not',
     maneuver: null,
     kind: 'risk',
     asks: 'Why not today?',
