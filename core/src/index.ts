@@ -550,16 +550,14 @@ export { figuresIn, KNOTS, type Units, unitsFor } from './words/figures.ts';
 export { type SaidGate, saidGate, saidGateSchema } from './words/gates.ts';
 export { type HappenedItem, happened, titleWithTime } from './words/happened.ts';
 export { cellWords, describeInput, errorWords, inputWords } from './words/input-error.ts';
-export {
-  callsTable,
-  findingName,
-  fleetTables,
-  gradingTables,
-  soloTables,
-  sticksTables,
-  type Table,
-  verdictName,
-} from './words/insight.ts';
+export { callsTable } from './words/insight/calls.ts';
+export { tablesCsv } from './words/insight/csv.ts';
+export { fleetTables } from './words/insight/fleet.ts';
+export { gradingTables } from './words/insight/grading.ts';
+export { findingName, verdictName } from './words/insight/names.ts';
+export { soloTables } from './words/insight/solo.ts';
+export { sticksTables } from './words/insight/sticks.ts';
+export type { Table } from './words/insight/table.ts';
 export { landingShownSaid } from './words/landing-shown.ts';
 export { type LiveVerdict, verdictOf } from './words/live-verdict.ts';
 export { beyondMinimaSaid } from './words/minima.ts';
@@ -588,7 +586,6 @@ export { evidenceSaid, findingSaid, requirementBefore, requirementName } from '.
 export { noticeSaid, noticesText } from './words/score/notices.ts';
 export { stageStateName } from './words/stage-check.ts';
 export { STANDING_WORDS, standingReason } from './words/standing.ts';
-export { tablesCsv } from './words/tables-csv.ts';
 export { takenAlong } from './words/take-along.ts';
 export { recurringText } from './words/watch-for.ts';
 export { type WordedAttempt, type WordedScore, wordedScore } from './words/worded-score.ts';

@@ -1,6 +1,6 @@
 /** Tables as a file for a spreadsheet. */
 import Papa from 'papaparse';
-import type { Table } from './insight.ts';
+import type { Table } from './table.ts';
 
 const NEWLINE = '\r\n';
 

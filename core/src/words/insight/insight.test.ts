@@ -1,7 +1,9 @@
 /** What a school sees of itself, in words: intervals beside figures, too few said as such. */
-import type { Call, Grading } from '../insight/answers.ts';
-import { callsTable, findingName, gradingTables } from './insight.ts';
-import { tablesCsv } from './tables-csv.ts';
+import type { Call, Grading } from '../../insight/answers.ts';
+import { callsTable } from './calls.ts';
+import { tablesCsv } from './csv.ts';
+import { gradingTables } from './grading.ts';
+import { findingName } from './names.ts';
 
 const call = (kind: Call['kind'], days: number, more: Partial<Call> = {}): Call => ({
   kind,
