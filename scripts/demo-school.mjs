@@ -1,7 +1,8 @@
 /** `npm run demo-school`: a second invented school beside the demo, 24 students over two years, for what a school sees of itself. */
 import { connect } from '../server/src/db/database.ts';
 import { DEMO_SCHOOL, demoId } from '../server/src/demo/people.ts';
-import { loadYears, NotLoaded, YEARS_SCHOOL, yearsEmail } from '../server/src/demo/years/load.ts';
+import { YEARS_SCHOOL, yearsEmail } from '../server/src/demo/years/ids.ts';
+import { loadYears, NotLoaded } from '../server/src/demo/years/load.ts';
 import { CHIEF, INSTRUCTORS } from '../server/src/demo/years/plan.ts';
 import { SetupError } from './lib/debian.mjs';
 import { ownDatabase } from './lib/own-database.mjs';

@@ -1,6 +1,7 @@
 /** The second school’s two years: as they are planned, and loaded from one student’s flights. */
 import { connect } from '../src/db/database.ts';
-import { loadYears, NotLoaded, YEARS_SCHOOL } from '../src/demo/years/load.ts';
+import { YEARS_SCHOOL } from '../src/demo/years/ids.ts';
+import { loadYears, NotLoaded } from '../src/demo/years/load.ts';
 import { planYears } from '../src/demo/years/plan.ts';
 import { openStudent } from './support/student.ts';
 

@@ -1,7 +1,7 @@
 /** Opening balances of many students in one table: hours and landings brought along, and a column for each skill that is on record. */
 import type { Coded, Params } from '../coded.ts';
 import { InputError } from '../errors.ts';
-import { meantBy, namedTable, requireLines } from './named-table.ts';
+import { meantBy, namedTable, requireLines } from '../named-table.ts';
 
 /** Minutes by kind of time, as a logbook sums them. */
 export const BALANCE_TIMES = ['blockMin', 'dualMin', 'soloMin', 'nightMin', 'instrumentMin'] as const;

@@ -2,7 +2,7 @@
 import Papa from 'papaparse';
 import type { Coded, Params } from '../coded.ts';
 import { InputError } from '../errors.ts';
-import { meantBy, namedTable, requireLines } from './named-table.ts';
+import { meantBy, namedTable, requireLines } from '../named-table.ts';
 import { emailSchema, nameSchema, type Role, roleSchema } from './person.ts';
 
 export interface ListedPerson {

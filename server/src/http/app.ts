@@ -18,6 +18,7 @@ import { statementRoutes } from '../debrief/statement-routes.ts';
 import { flyRoutes } from '../fly/routes.ts';
 import { ownFiguresRoutes } from '../hangar/own-figures-routes.ts';
 import { hangarRoutes } from '../hangar/routes.ts';
+import { roundRoutes } from '../insight/round-routes.ts';
 import { insightRoutes } from '../insight/routes.ts';
 import { deviceRoutes } from '../live/devices.ts';
 import { feedOfFlightRoutes } from '../live/feed-routes.ts';
@@ -189,6 +190,7 @@ const api = () =>
     .route('/', feedRoutes())
     .route('/', todayRoutes())
     .route('/', insightRoutes())
+    .route('/', roundRoutes())
     .route('/', deviceRoutes())
     .route('/', feedOfFlightRoutes())
     .route('/', watchRoutes())

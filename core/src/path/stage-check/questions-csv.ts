@@ -2,7 +2,7 @@
 import Papa from 'papaparse';
 import type { Coded } from '../../coded.ts';
 import { findRoom, rooms } from '../../maneuvers/registry.ts';
-import { namedTable, requireLines } from '../../people/named-table.ts';
+import { namedTable, requireLines } from '../../named-table.ts';
 import { type Question, questionSchema } from './questions.ts';
 
 interface ReadQuestions {

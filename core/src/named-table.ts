@@ -1,6 +1,6 @@
 /** A table from a spreadsheet whose columns go by names, and what is said in it of people who are there. */
 import Papa from 'papaparse';
-import { InputError } from '../errors.ts';
+import { InputError } from './errors.ts';
 
 const MOST = 500;
 
