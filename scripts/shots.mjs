@@ -127,7 +127,8 @@ const VIEWS = [
     },
   },
   { name: 'standards', as: 'maren', path: '/standards' },
-  { name: 'insight', as: 'maren', path: '/insight?part=sticks' },
+  // Of the second school, which has two years to look at.
+  { name: 'insight', as: 'thea', path: '/insight?part=grading' },
 ];
 
 const sizeOf = ({ tablet, phone }) =>
@@ -137,13 +138,18 @@ const PASSWORDS = {
   idris: 'instructor-at-skelmere',
   nell: 'student-at-skelmere',
   maren: 'chief-at-skelmere',
+  thea: 'chief-at-skelmere',
 };
+const SCHOOL_OF = { thea: 'langmoor' };
 
 async function signIn(context, url, who) {
   const answer = await context.request.post(`${url}/api/session`, {
-    data: { email: `${who}@skelmere.example`, password: PASSWORDS[who] },
+    data: { email: `${who}@${SCHOOL_OF[who] ?? 'skelmere'}.example`, password: PASSWORDS[who] },
   });
-  if (!answer.ok()) throw new Error(`cannot sign in as ${who}: ${answer.status()}`);
+  if (!answer.ok())
+    throw new Error(
+      `cannot sign in as ${who}: ${answer.status()}${SCHOOL_OF[who] ? '; load "npm run demo-school" first' : ''}`,
+    );
 }
 
 /** A lesson of this very hour, and the recorder that flies it, ten times as fast. */
@@ -196,6 +202,18 @@ async function subjects(context, url) {
   };
 }
 
+/** Loaded, and counted by the running program. */
+async function loadSecondSchool(env) {
+  const loading = spawn('npm', ['run', '-s', 'demo-school'], {
+    cwd: ROOT,
+    env: { ...process.env, ...env },
+    stdio: 'inherit',
+  });
+  await new Promise((resolve) => loading.once('exit', resolve));
+  await new Promise((resolve) => setTimeout(resolve, COUNTED_MS));
+}
+const COUNTED_MS = 60_000;
+
 async function main() {
   const { chromium } = await import('@playwright/test');
   let demo;
@@ -203,8 +221,10 @@ async function main() {
   if (!url) {
     const data = mkdtempSync(join(tmpdir(), 'keel-shots-'));
     chmodSync(data, 0o755);
-    demo = { ...(await startDemo({ data, port: await freePort(), pgPort: await freePort() })), data };
+    const pgPort = await freePort();
+    demo = { ...(await startDemo({ data, port: await freePort(), pgPort })), data };
     url = demo.url;
+    await loadSecondSchool({ KEEL_DATA: data, KEEL_PG_PORT: String(pgPort) });
   }
   mkdirSync(folder, { recursive: true });
   const browser = await chromium.launch({ executablePath: chromiumPath(), args: CHROMIUM_ARGS });

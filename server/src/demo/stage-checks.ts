@@ -7,7 +7,7 @@ import {
   type StageMarks,
   type StagePlan,
 } from '@keel/core';
-import type { DataSource } from 'typeorm';
+import { type DataSource, LessThan } from 'typeorm';
 import { type Lesson, LessonEntity, StageCheckEntity, StageRetrainingEntity } from '../db/entities.ts';
 import { DEMO_SCHOOL, demoId } from './people.ts';
 
@@ -46,9 +46,10 @@ const marksOf = ({ questions, tasks }: StagePlan, failed?: string): StageMarks =
 /** Of the two lessons of the student's in which the task was flown last. */
 export async function loadStageChecks(database: DataSource): Promise<void> {
   const [schoolId, studentId] = [DEMO_SCHOOL.id, demoId('joss')];
+  const yesterday = new Date(Date.now() - 86_400_000);
   const lessons = await database
     .getRepository(LessonEntity)
-    .find({ where: { schoolId, studentId }, order: { plannedAt: 'ASC' } });
+    .find({ where: { schoolId, studentId, plannedAt: LessThan(yesterday) }, order: { plannedAt: 'ASC' } });
   const [first, second] = lessons
     .filter(({ items }) => items.some(({ maneuver }) => maneuver === FAILED))
     .slice(-2);

@@ -6,6 +6,7 @@ import { Link } from 'react-router';
 import { useMe, useStageChecks } from '../api/hooks.ts';
 import { day } from '../parts/format.ts';
 import { Designate } from './Designate.tsx';
+import './stage-list.css';
 
 /** The last that is closed and not passed, where nothing follows it yet. */
 const toShowAgain = (checks: readonly StageCheck[]): StageCheck | undefined => {
@@ -26,7 +27,7 @@ export function StageChecks({ student }: { student: { id: string; name: string }
       {checks.data.length === 0 ? (
         <p className="quiet small">None yet.</p>
       ) : (
-        <ul className="watch">
+        <ul className="stage-list">
           {checks.data.map(({ id, plannedAt, state, checker }) => (
             <li key={id}>
               <Link to={`/stage-checks/${id}`}>
