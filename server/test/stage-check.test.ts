@@ -132,6 +132,11 @@ test('broken off with a reason, it is no failure', async () => {
   expect(await closed.json()).toMatchObject({ state: 'discontinued', discontinued: 'weather' });
 });
 
+test('a chief sees how many passed at the first; what was broken off counts for neither', async () => {
+  const { stageChecks } = await (await school.chief.call('GET', '/insight/solo')).json();
+  expect(stageChecks).toMatchObject({ first: { times: 0, of: 1 }, again: { of: 0 }, discontinued: 1 });
+});
+
 test('an archive takes it along: to another school it comes with its marks, its training and its repetition', async () => {
   const archive = await school.chief.call('GET', `/students/${school.student.id}/archive`);
   const file = new File([await archive.arrayBuffer()], 'archive.zip', { type: 'application/zip' });

@@ -171,6 +171,8 @@ export const toSoloSchema = z.object({
   lessons: waitedSchema.extend({ steps: z.array(stepSchema) }),
   hours: waitedSchema.extend({ steps: z.array(stepSchema) }),
   weeks: waitedSchema.extend({ steps: z.array(stepSchema) }),
+  /** Stage checks that were closed: passed at the first, of those not broken off; and later ones. */
+  stageChecks: z.object({ first: rateSchema, again: rateSchema, discontinued: count }),
   /** Estimates made when so many lessons were flown, and how many held. */
   forecasts: z.array(z.object({ lessons: z.string(), made: count, held: count, early: count, late: count })),
   fleet: z.array(

@@ -5,11 +5,13 @@ import {
   type Followed,
   feedsForecast,
   kaplanMeier,
+  sharePer100,
+  stageStateOf,
   type ToSolo,
   waitedOf,
 } from '@keel/core';
-import type { DataSource } from 'typeorm';
-import { type School, zoneOf } from '../db/entities.ts';
+import { type DataSource, IsNull, Not } from 'typeorm';
+import { type School, StageCheckEntity, zoneOf } from '../db/entities.ts';
 import { groupBy } from '../path/group-by.ts';
 import { syllabusOf } from '../path/syllabus-of.ts';
 import { type FollowedStudent, followedStudents, hoursUntil, lessonsUntil, weeksUntil } from './followed.ts';
@@ -27,9 +29,10 @@ export async function toSoloOf(database: DataSource, school: School, now = new D
   const zone = zoneOf(school);
   const until = dayIn(now, zone);
   const from = dayAfter(until, -YEAR_DAYS);
-  const [students, fleet] = await Promise.all([
+  const [students, fleet, stageChecks] = await Promise.all([
     followedStudents(database, school.id, zone),
     fleetOf(database, school.id, now),
+    stageChecksOf(database, school.id),
   ]);
   const forecasts = await forecastsOf(database, school, students);
   const waited = (of: (student: FollowedStudent) => number) => {
@@ -43,11 +46,28 @@ export async function toSoloOf(database: DataSource, school: School, now = new D
     lessons: waited((one) => lessonsUntil(one, one.soloOn)),
     hours: waited((one) => hoursUntil(one, one.soloOn)),
     weeks: waited((one) => weeksUntil(one, one.soloOn ?? until)),
+    stageChecks,
     forecasts,
     fleet,
     from,
     until,
   };
+}
+
+async function stageChecksOf(database: DataSource, schoolId: string): Promise<ToSolo['stageChecks']> {
+  const rows = await database
+    .getRepository(StageCheckEntity)
+    .find({ where: { schoolId, closedAt: Not(IsNull()) } });
+  const judged = rows.map(({ plan, marks, discontinued, retestOf }) => ({
+    isFirst: retestOf === null,
+    state: stageStateOf({ plan, marks, discontinued, closed: true }),
+  }));
+  const shown = judged.filter(({ state }) => state !== 'discontinued');
+  const passed = (first: boolean) => {
+    const own = shown.filter(({ isFirst }) => isFirst === first);
+    return sharePer100(own.filter(({ state }) => state === 'passed').length, own.length);
+  };
+  return { first: passed(true), again: passed(false), discontinued: judged.length - shown.length };
 }
 
 interface Estimate {

@@ -31,3 +31,17 @@ export const withInterval = (
 /** Fewer than a figure takes. */
 export const tooFew = (n: number, least: number, what: string): string =>
   `${plural(n, what)}: too few, ${least} are needed`;
+
+/** How many of how many, and what the share may be. */
+export const shareText = ({
+  times,
+  of,
+  interval,
+}: {
+  times: number;
+  of: number;
+  interval: { low: number; high: number } | null;
+}): string =>
+  interval === null
+    ? NOTHING
+    : `${times} of ${of} (${numberText(interval.low)} to ${numberText(interval.high)} %)`;

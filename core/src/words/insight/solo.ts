@@ -2,11 +2,11 @@
 import type { ToSolo } from '../../insight/answers.ts';
 import { LEAST_EVENTS } from '../../insight/survival.ts';
 import { numberText } from '../../units/text.ts';
-import { between, figure, NOTHING } from './figures.ts';
+import { between, figure, NOTHING, shareText } from './figures.ts';
 import type { Table, TableRow } from './table.ts';
 import { quartiles, type Waited } from './waited.ts';
 
-export function soloTables({ lessons, hours, weeks, forecasts, fleet }: ToSolo): Table[] {
+export function soloTables({ lessons, hours, weeks, stageChecks, forecasts, fleet }: ToSolo): Table[] {
   const row = (name: string, waited: Waited, digits: number): TableRow => ({
     cells: [
       name,
@@ -26,6 +26,24 @@ export function soloTables({ lessons, hours, weeks, forecasts, fleet }: ToSolo):
         lessons.followed === 0
           ? []
           : [row('Lessons', lessons, 0), row('Hours', hours, 1), row('Weeks', weeks, 0)],
+    },
+    {
+      title: 'Stage checks',
+      note: 'Closed by their checker. What was broken off is no failure, and counts for neither.',
+      columns: ['Passed at the first', 'Passed when shown again', 'Broken off'],
+      none: 'No stage check has been closed yet.',
+      rows:
+        stageChecks.first.of + stageChecks.again.of + stageChecks.discontinued === 0
+          ? []
+          : [
+              {
+                cells: [
+                  shareText(stageChecks.first),
+                  shareText(stageChecks.again),
+                  String(stageChecks.discontinued),
+                ],
+              },
+            ],
     },
     {
       title: 'Whether forecasts held',

@@ -1,8 +1,7 @@
 /** Where students stick, in words. */
 import type { Sticks } from '../../insight/answers.ts';
 import { LEAST_EVENTS } from '../../insight/survival.ts';
-import { numberText } from '../../units/text.ts';
-import { NOTHING, withInterval } from './figures.ts';
+import { NOTHING, shareText, withInterval } from './figures.ts';
 import { findingName } from './names.ts';
 import type { Table } from './table.ts';
 import { quartiles } from './waited.ts';
@@ -10,11 +9,6 @@ import { quartiles } from './waited.ts';
 type Rate = Sticks['faults'][number]['now'];
 const rateText = ({ times, of: n, per100, interval }: Rate): string =>
   per100 === null ? NOTHING : `${withInterval(per100, interval, 0)}: ${times} in ${n}`;
-
-const shareText = ({ times, of: n, interval }: Rate): string =>
-  interval === null
-    ? NOTHING
-    : `${times} of ${n} (${numberText(interval.low)} to ${numberText(interval.high)} %)`;
 
 export function sticksTables({ skills, faults }: Sticks): Table[] {
   return [
