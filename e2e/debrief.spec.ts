@@ -10,7 +10,7 @@ import {
   targetCard,
   writeRecordingCsv,
 } from '@keel/core';
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Locator, type Page, test } from '@playwright/test';
 import { seriousViolations } from './support/axe.ts';
 import { flownLesson, ownLesson } from './support/own-lesson.ts';
 import { lessonsOf, signInQuickly } from './support/people.ts';
@@ -42,8 +42,8 @@ test('a moment is replayed with its picture and instruments, and every number op
     .toBeGreaterThan(before + 2);
   await replay.getByRole('button', { name: 'Pause' }).click();
   // One cursor for the picture and the chart.
-  const shown = Number(await scrub.getAttribute('aria-valuenow'));
-  expect(Math.abs(Number(await keel.getAttribute('aria-valuenow')) - shown)).toBeLessThan(1);
+  const valueOf = async (slider: Locator) => Number(await slider.getAttribute('aria-valuenow'));
+  await expect.poll(async () => Math.abs((await valueOf(keel)) - (await valueOf(scrub)))).toBeLessThan(1);
 
   await page.keyboard.press('w');
   const flight = page.getByLabel('The whole flight', { exact: true });
@@ -88,6 +88,8 @@ test('an attempt is split, called otherwise and put back', async ({ page }) => {
   await expect(page.getByRole('button', { name: /attempt 3/ })).toBeHidden();
 
   await page.getByRole('button', { name: /Steep turn right, attempt 2/ }).click();
+  // What is pressed next is meant for this one.
+  await expect(page.getByRole('heading', { name: 'Steep turn right' })).toBeVisible();
   await page.getByRole('button', { name: 'Edges, split, merge, discard' }).click();
   await page.getByRole('combobox', { name: 'Maneuver' }).click();
   await page.getByRole('option', { name: 'Level turns' }).click();
