@@ -42,8 +42,8 @@ test('a moment is replayed with its picture and instruments, and every number op
     .toBeGreaterThan(before + 2);
   await replay.getByRole('button', { name: 'Pause' }).click();
   // One cursor for the picture and the chart.
-  const valueOf = async (slider: Locator) => Number(await slider.getAttribute('aria-valuenow'));
-  await expect.poll(async () => Math.abs((await valueOf(keel)) - (await valueOf(scrub)))).toBeLessThan(1);
+  const momentOf = async (slider: Locator) => Number(await slider.getAttribute('aria-valuenow'));
+  await expect.poll(async () => Math.abs((await momentOf(keel)) - (await momentOf(scrub)))).toBeLessThan(1);
 
   await page.keyboard.press('w');
   const flight = page.getByLabel('The whole flight', { exact: true });
