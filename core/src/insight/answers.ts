@@ -112,10 +112,7 @@ const blindAttemptSchema = z.object({
   grades: z.array(z.object({ name: z.string().nullable(), own: z.boolean(), grade: gradeSchema })).nullable(),
   verdict: z.string().nullable(),
 });
-export const roundSchema = roundStateSchema.extend({
-  list: z.array(blindAttemptSchema),
-  answer: z.string().nullable(),
-});
+export const roundSchema = roundStateSchema.extend({ list: z.array(blindAttemptSchema) });
 export type Round = z.infer<typeof roundSchema>;
 export const newRoundSchema = z.object({
   id: z.uuid(),

@@ -1,6 +1,7 @@
 /** What a figure would have been with other cases of the same kind: the cases drawn again, with replacement, many times. */
 import { quantileSorted } from 'simple-statistics';
 import { seededRandom } from '../flight/random.ts';
+import { normalQuantile } from '../path/standing/normal.ts';
 
 export interface Interval {
   low: number;
@@ -10,6 +11,8 @@ export interface Interval {
 const DRAWS = 600;
 /** Of 100 such intervals so many hold the figure that they are of. */
 export const CONFIDENCE = 0.95;
+/** The same for what is as good as normal: so many standard errors to either side. */
+export const Z = normalQuantile(1 - (1 - CONFIDENCE) / 2);
 /** Below this share of draws that say anything, none is said. */
 const MOST_SAY = 0.9;
 

@@ -1,8 +1,7 @@
 /** Whether students grade themselves as their instructors do, kinder or harder. */
 
-import { normalCdf, normalQuantile } from '../path/standing/normal.ts';
-import type { Interval } from './bootstrap.ts';
-import { CONFIDENCE } from './bootstrap.ts';
+import { normalCdf } from '../path/standing/normal.ts';
+import { type Interval, Z } from './bootstrap.ts';
 import { toldOf } from './rates.ts';
 
 interface OwnGrade {
@@ -26,7 +25,6 @@ export const LEAST_OWN = 10;
 const LEAST_SD = Math.sqrt(1 / 12);
 /** Less than this is no matter, however sure. */
 const LEAST_LEAN = 0.25;
-const Z = normalQuantile(1 - (1 - CONFIDENCE) / 2);
 
 /** All students together (Holm): of schools without one who leans, one in twenty names any. */
 export function ownGradeLeans(given: readonly OwnGrade[]): OwnLean[] {

@@ -1,8 +1,5 @@
 /** Shares and rates of small numbers, with their intervals, and whether two rates differ. */
-import { normalQuantile } from '../path/standing/normal.ts';
-import { CONFIDENCE, type Interval } from './bootstrap.ts';
-
-const Z = normalQuantile(1 - (1 - CONFIDENCE) / 2);
+import { CONFIDENCE, type Interval, Z } from './bootstrap.ts';
 
 /** The interval of a share (E. B. Wilson, Journal of the American Statistical Association 22, 1927): never below 0 or above 1. */
 export function shareInterval(times: number, of: number): Interval {

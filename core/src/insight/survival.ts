@@ -1,6 +1,5 @@
 /** How long until something happens, where some are still on the way: they count for as long as they were seen. */
-import { normalQuantile } from '../path/standing/normal.ts';
-import { CONFIDENCE } from './bootstrap.ts';
+import { Z } from './bootstrap.ts';
 
 export interface Followed {
   /** How long: lessons, hours or weeks. */
@@ -52,12 +51,11 @@ export function quantileInterval(
   steps: readonly Step[],
   share: number,
 ): { low: number | null; high: number | null } {
-  const z = normalQuantile(1 - (1 - CONFIDENCE) / 2);
   const aimed = Math.log(-Math.log(share));
   const held = steps.filter((step) => {
     if (step.share <= 0 || step.share >= 1) return false;
     const spread = step.error / (step.share * Math.abs(Math.log(step.share)));
-    return Math.abs(Math.log(-Math.log(step.share)) - aimed) <= z * spread;
+    return Math.abs(Math.log(-Math.log(step.share)) - aimed) <= Z * spread;
   });
   const last = held.at(-1);
   const after = last && steps.find(({ at }) => at > last.at);

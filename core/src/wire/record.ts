@@ -163,7 +163,6 @@ export const todaySchema = z.object({
       inDays: z.number(),
     }),
   ),
-  /** Who flies today with an agreement missing, to staff. */
   /** To a chief: airspeeds above a limit that nobody has seen to, before the airplane’s next flight. */
   exceeded: z
     .array(
@@ -177,6 +176,7 @@ export const todaySchema = z.object({
       }),
     )
     .optional(),
+  /** Who flies today with an agreement missing, to staff. */
   agreements: z.array(
     z.object({ student: z.object({ id: z.string(), name: z.string() }), missing: z.string() }),
   ),

@@ -2,11 +2,12 @@
 import { createHash } from 'node:crypto';
 import type { Role } from '@keel/core';
 
-/** A stable id for a name of the demo data, in the shape of a version-5 UUID. */
-export function demoId(name: string): string {
-  const hex = createHash('sha1').update(`keel-path demo ${name}`).digest('hex');
+/** A stable id for a name, in the shape of a version-5 UUID. */
+export function namedId(name: string): string {
+  const hex = createHash('sha1').update(name).digest('hex');
   return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-5${hex.slice(13, 16)}-8${hex.slice(17, 20)}-${hex.slice(20, 32)}`;
 }
+export const demoId = (name: string): string => namedId(`keel-path demo ${name}`);
 
 /** Where its invented field lies, clocks go by this. */
 export const DEMO_ZONE = 'Europe/London';

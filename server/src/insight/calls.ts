@@ -1,17 +1,9 @@
 /** Who needs a call, and what lies undone: from rows, longest first. */
-import {
-  CALL_KINDS,
-  type Call,
-  dayIn,
-  daysUntil,
-  gatesBriefly,
-  type StandingWord,
-  summaryWordOn,
-} from '@keel/core';
+import { CALL_KINDS, type Call, dayIn, daysUntil, gatesBriefly } from '@keel/core';
 import type { DataSource } from 'typeorm';
 import { type School, zoneOf } from '../db/entities.ts';
 import { closingsOfAll } from '../path/closings.ts';
-import { summariesOf } from '../path/skill-records.ts';
+import { teachersOf } from '../path/matrix.ts';
 import { syllabusOf } from '../path/syllabus-of.ts';
 import { type Asker, studentsInLittle } from '../scope.ts';
 
@@ -107,24 +99,18 @@ async function papersOf(
   on: string,
 ): Promise<Paper[]> {
   const ids = students.map(({ id }) => id);
-  const [syllabus, closings, summaries] = await Promise.all([
+  const [syllabus, closings] = await Promise.all([
     syllabusOf(database, school),
     closingsOfAll(database, schoolId, ids),
-    summariesOf(database, schoolId, ids),
   ]);
   return students.flatMap(({ id, name, born }) => {
-    const standings = new Map<string, StandingWord>(
-      syllabus.skills.flatMap((skill) => {
-        const summary = summaries.get(id)?.[skill.id];
-        return summary ? [[skill.id, summaryWordOn(summary, on, skill.staleAfterDays).standing]] : [];
-      }),
-    );
     const gates = gatesBriefly({
       syllabus,
       born,
       on,
       zone: zoneOf(school),
-      standings,
+      // What is on paper ends by its own day, whatever is flown.
+      standings: new Map(),
       closings: closings.get(id) ?? [],
     });
     return gates.flatMap(({ gate, endsOn }): Paper[] => {
@@ -141,15 +127,4 @@ async function papersOf(
       ];
     });
   });
-}
-
-/** By student, who teaches them now. */
-async function teachersOf(database: DataSource, schoolId: string): Promise<Map<string, string>> {
-  const rows: { student: string; names: string }[] = await database.query(
-    `SELECT student_id AS student, string_agg(account.name, ', ' ORDER BY account.name) AS names
-     FROM teaching JOIN account ON account.school_id = teaching.school_id AND account.id = teaching.instructor_id
-     WHERE teaching.school_id = $1 AND (until IS NULL OR until > now()) GROUP BY student_id`,
-    [schoolId],
-  );
-  return new Map(rows.map(({ student, names }) => [student, names]));
 }

@@ -11,7 +11,6 @@ import type { DataSource } from 'typeorm';
 import type { z } from 'zod';
 import {
   AirplaneEntity,
-  GradingAnswerEntity,
   KeelEntity,
   RoundAttemptEntity,
   RoundEntity,
@@ -132,7 +131,7 @@ export async function roundsOf(database: DataSource, viewer: Viewer): Promise<Ro
 export async function roundOf(database: DataSource, viewer: Viewer, id: string): Promise<Round> {
   const { schoolId } = viewer;
   const row = await requireRound(database, viewer, id);
-  const [state, attempts, grades, names, said] = [
+  const [state, attempts, grades, names] = [
     (await roundsOf(database, viewer)).find((one) => one.id === id)!,
     await database
       .getRepository(RoundAttemptEntity)
@@ -141,12 +140,10 @@ export async function roundOf(database: DataSource, viewer: Viewer, id: string):
       .getRepository(RoundGradeEntity)
       .find({ where: { schoolId, roundId: id }, order: { grade: 'ASC', instructorId: 'ASC' } }),
     await namesOf(database, viewer),
-    await database.getRepository(GradingAnswerEntity).findOneBy({ schoolId, instructorId: viewer.id }),
   ];
   const closed = row.closedAt !== null;
   return {
     ...state,
-    answer: said?.words ?? null,
     list: attempts.map(({ nth, attempt, trace, speedUnit }) => {
       const given = grades.filter((one) => one.nth === nth);
       const isOwn = (one: { instructorId: string }) => one.instructorId === viewer.id;

@@ -130,7 +130,8 @@ export async function matrixOf(
 
 const WEAKEST_FIRST: readonly StandingWord[] = ['not flown', 'shown', 'guided', 'rusty', 'holding', 'ready'];
 
-async function teachersOf(database: DataSource, schoolId: string): Promise<Map<string, string>> {
+/** By student, the names of who teaches them now. */
+export async function teachersOf(database: DataSource, schoolId: string): Promise<Map<string, string>> {
   const rows = await database.query<{ student: string; name: string }[]>(
     `SELECT teaching.student_id AS student, string_agg(account.name, ', ' ORDER BY account.name) AS name
      FROM teaching JOIN account ON account.school_id = teaching.school_id AND account.id = teaching.instructor_id

@@ -209,3 +209,12 @@ function forecastFor(flown: readonly FlownEvidence[], { school, syllabus, record
     figuresOf(school.figures),
   );
 }
+
+/** What is forecast of a student alone, with the day that it is of. */
+export async function forecastToday(
+  source: Source,
+  student: Account,
+): Promise<{ on: string; forecast: Forecast }> {
+  const [known, flown] = [await knownOf(source, student), await evidenceRows(source, student)];
+  return { on: known.on, forecast: forecastFor(flown, known) };
+}

@@ -228,7 +228,7 @@ const forStudent = (plan: StageCheckRow['plan']): StageCheckRow['plan'] => ({
 
 /**
  * Changes an open check that the viewer checks.
- * @throws Problem 403 for anyone but the checker, 409 once it is closed or while another window changes it
+ * @throws Problem 403 for anyone but the checker, 409 once it is closed
  */
 export async function changeStageCheck(
   database: DataSource,
@@ -245,7 +245,7 @@ export async function changeStageCheck(
       lock: { mode: 'pessimistic_write' },
     });
     if (now.closedAt) throw new Problem(409, 'This stage check is closed: its result stays as it is.');
-    await manager.update(StageCheckEntity, { schoolId, id }, { ...change(now), version: now.version + 1 });
+    await manager.update(StageCheckEntity, { schoolId, id }, change(now));
     if (trail) await addToTrail(manager, viewer, trail, id);
   });
 }

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { useRounds } from '../api/hooks.ts';
 import { day } from '../parts/format.ts';
-import { Failed, Loading } from '../parts/states.tsx';
+import { Coming } from '../parts/states.tsx';
 import { NewRound } from './NewRound.tsx';
 
 /** What a round waits for. */
@@ -19,12 +19,7 @@ const stateOf = ({ closedAt, graded, attempts, graders }: RoundState, chief: boo
 export function Rounds({ chief }: { chief: boolean }) {
   const rounds = useRounds();
   const [making, setMaking] = useState(false);
-  if (!rounds.data)
-    return rounds.error ? (
-      <Failed error={rounds.error} retry={() => rounds.mutate()} />
-    ) : (
-      <Loading what="the rounds" />
-    );
+  if (!rounds.data) return <Coming query={rounds} what="the rounds" />;
   return (
     <section className="sheet stack" aria-label="Blind rounds">
       <div className="row spread">

@@ -24,14 +24,10 @@ import {
   useToSolo,
 } from '../api/hooks.ts';
 import { useAddress } from '../frame/use-address.ts';
-import { Failed, Loading } from '../parts/states.tsx';
+import { Coming } from '../parts/states.tsx';
 import { type IntervalRow, Intervals } from './Intervals.tsx';
 import { StillWaiting } from './StillWaiting.tsx';
 import { TableOf } from './TableOf.tsx';
-
-/** What stands where an answer is on its way. */
-const Coming = ({ query, what }: { query: { error?: unknown; mutate: () => void }; what: string }) =>
-  query.error ? <Failed error={query.error} retry={() => query.mutate()} /> : <Loading what={what} />;
 
 export function Calls() {
   const calls = useCalls();

@@ -41,13 +41,18 @@ export const Empty = ({ title, children }: { title: string; children?: ReactNode
   </div>
 );
 
-/** A page whose data is not there: on its way, or failed with a way to try again. */
-export const Waiting = (props: { query: { error?: unknown; mutate: () => void }; what: string }) => (
+interface Awaited {
+  query: { error?: unknown; mutate: () => void };
+  what: string;
+}
+
+/** Data that is not there: on its way, or failed with a way to try again. */
+export const Coming = ({ query, what }: Awaited) =>
+  query.error ? <Failed error={query.error} retry={() => query.mutate()} /> : <Loading what={what} />;
+
+/** A page whose data is not there. */
+export const Waiting = (props: Awaited) => (
   <div className="page">
-    {props.query.error ? (
-      <Failed error={props.query.error} retry={() => props.query.mutate()} />
-    ) : (
-      <Loading what={props.what} />
-    )}
+    <Coming {...props} />
   </div>
 );

@@ -17,7 +17,6 @@ export class StageCheck1700000000029 implements MigrationInterface {
         marks jsonb NOT NULL,
         discontinued text,
         closed_at timestamptz,
-        version int NOT NULL DEFAULT 1,
         made_at timestamptz NOT NULL DEFAULT now(),
         PRIMARY KEY (school_id, id),
         FOREIGN KEY (school_id, student_id) REFERENCES account (school_id, id),

@@ -15,7 +15,6 @@ export interface StageCheckRow {
   marks: StageMarks;
   discontinued: string | null;
   closedAt: Date | null;
-  version: number;
   madeAt: Date;
 }
 export const StageCheckEntity = new EntitySchema<StageCheckRow>({
@@ -33,7 +32,6 @@ export const StageCheckEntity = new EntitySchema<StageCheckRow>({
     marks: { type: 'jsonb' },
     discontinued: { type: 'text', nullable: true },
     closedAt: { type: 'timestamptz', name: 'closed_at', nullable: true },
-    version: { type: 'int', default: 1 },
     madeAt: { type: 'timestamptz', name: 'made_at', createDate: true },
   },
 });
