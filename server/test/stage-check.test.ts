@@ -165,6 +165,18 @@ test('the school’s own questions are drawn from then on', async () => {
   expect((await put.json()).own).toBe(true);
   const third: StageCheck = await (await make({ id: randomUUID() })).json();
   expect(third.plan.questions).toEqual([question]);
+  // Of what is shown on the ground alone there is a lesson without a card.
+  const on = (path: string, body: object) =>
+    school.otherInstructor.call('PUT', `/stage-checks/${third.id}/${path}`, body);
+  await on('questions/why-not', { mark: 'satisfactory' });
+  for (const [i, task] of third.plan.tasks.entries())
+    await on(`tasks/${task.id}`, { mark: i === 0 ? 'unsatisfactory' : 'satisfactory' });
+  await school.otherInstructor.call('POST', `/stage-checks/${third.id}/close`, { discontinued: null });
+  const again = await make({ id: randomUUID(), retestOf: third.id });
+  expect(again.status).toBe(201);
+  const { plan, lessonId }: StageCheck = await again.json();
+  expect(plan.tasks.map(({ maneuver }) => maneuver)).toEqual([null]);
+  expect((await school.chief.call('GET', `/lessons/${lessonId}`)).status).toBe(200);
   // What was drawn before keeps what it was drawn with.
   expect((await read(school.chief)).plan.questions.length).toBeGreaterThan(1);
   expect((await school.chief.call('PUT', '/stage-questions', { version, questions: null })).status).toBe(409);

@@ -115,8 +115,10 @@ export async function makeStageCheck(
     })),
     focus: '',
   };
-  // A check of what is shown on the ground alone has no card.
-  const columns = await lessonColumns(database, viewer, lessonInputSchema.parse(given));
+  // What no recording shows has no card: a check of that alone is a lesson without one, and of more than a lesson holds it has all.
+  const { items = [], ...rest } = given;
+  const input = { ...lessonInputSchema.parse(rest), items };
+  const columns = await lessonColumns(database, viewer, input);
   const until = new Date(Date.parse(wanted.plannedAt) + CHECKER_DAYS * 86_400_000);
   await database.transaction(async (manager) => {
     await manager.insert(LessonEntity, {
