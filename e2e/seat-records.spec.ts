@@ -2,7 +2,9 @@
  * A tablet that records: emulated positions and motion in real Chromium, the page killed in the middle, the network away at the
  * end; the log arrives once, and is the lesson's recording.
  */
+import { gunzipSync } from 'node:zlib';
 import { expect, type Page, test } from '@playwright/test';
+import { fly, shake } from './support/drawn-tablet.ts';
 import { ownLesson } from './support/own-lesson.ts';
 import { signInQuickly } from './support/people.ts';
 
@@ -13,35 +15,6 @@ test.use({
   geolocation: { latitude: 54.62, longitude: -2.91, accuracy: 4 },
 });
 
-/** Motion as a device on its back gives it, and an airplane that goes east. */
-async function shake(page: Page): Promise<void> {
-  await page.evaluate(() => {
-    const tell = () =>
-      dispatchEvent(
-        new DeviceMotionEvent('devicemotion', {
-          accelerationIncludingGravity: { x: 0.1, y: 0.2, z: 9.8 },
-          rotationRate: { alpha: 0.1, beta: 0.2, gamma: 0.3 },
-          interval: 16,
-        }),
-      );
-    setInterval(tell, 20);
-  });
-}
-async function fly(page: Page, fromS: number, forS: number): Promise<void> {
-  const devtools = await page.context().newCDPSession(page);
-  for (let s = fromS; s < fromS + forS; s++) {
-    await devtools.send('Emulation.setGeolocationOverride', {
-      latitude: 54.62,
-      longitude: -2.91 + 0.0006 * s,
-      accuracy: 4,
-      altitude: 900,
-      altitudeAccuracy: 6,
-      speed: 39,
-      heading: 90,
-    });
-    await page.waitForTimeout(1000);
-  }
-}
 const seconds = (page: Page) =>
   page.evaluate(
     () =>
@@ -103,4 +76,44 @@ test('a flight kept by the tablet outlives its page, waits for the network, and 
   expect((await file.body())[0]).toBe(0x1f);
   await again.getByRole('link', { name: 'To Debrief' }).tap();
   await expect(again.getByRole('heading', { level: 1 })).toBeVisible();
+});
+
+test('killed ten times at moments of chance, it loses no more than two seconds each time', async ({
+  page,
+  context,
+}) => {
+  test.setTimeout(180_000);
+  const lessonId = await ownLesson(page, 'Killed ten times');
+  await signInQuickly(page.request, 'idris');
+  await page.goto(`/seat/${lessonId}`);
+  await page.getByRole('button', { name: /^Record, on my knee/ }).tap();
+  await page.getByRole('button', { name: /^Record, fixed in a mount/ }).tap();
+  await page.getByRole('button', { name: /^Engine started/ }).tap();
+  const killedMs: number[] = [];
+  let flying = page;
+  for (let kill = 0; kill <= 10; kill++) {
+    await expect(flying.getByText('recording on this tablet', { exact: true })).toBeVisible();
+    await shake(flying);
+    await fly(flying, 4 * kill, 2);
+    if (kill === 10) break;
+    await flying.waitForTimeout(1000 * Math.random());
+    killedMs.push(Date.now());
+    await flying.close({ runBeforeUnload: false });
+    flying = await context.newPage();
+    await flying.goto(`/seat/${lessonId}`);
+  }
+  await flying.getByRole('button', { name: 'End the recording …' }).tap();
+  await flying.getByRole('button', { name: 'Parked: end and send it' }).tap();
+  await expect(flying.getByText('The recording is at the school.')).toBeVisible({ timeout: 30_000 });
+  const lesson = await (await flying.request.get(`/api/lessons/${lessonId}`)).json();
+  expect(lesson.recordings).toHaveLength(1);
+  const file = await flying.request.get(`/api/recordings/${lesson.recordings[0].id}/file`);
+  const text = gunzipSync(await file.body()).toString();
+  const startedMs = Date.parse(/# started_utc: (\S+)/.exec(text)?.[1] ?? '');
+  const rowsMs = [...text.matchAll(/^(\d+),/gm)].map(([, ms]) => startedMs + Number(ms));
+  expect([...rowsMs].sort((a, b) => a - b)).toEqual(rowsMs);
+  for (const ms of killedMs) {
+    const last = rowsMs.findLast((at) => at <= ms);
+    expect(last).toBeGreaterThan(ms - 2000);
+  }
 });

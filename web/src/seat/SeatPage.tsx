@@ -57,8 +57,9 @@ function Seat({ lesson, by, airplane }: { lesson: Lesson; by: string; airplane: 
     return (
       <Before
         lesson={lesson}
-        begin={(wish) => {
-          if (wish !== 'no') void recorder.begin(wish);
+        airplane={airplane}
+        begin={(wish, listening) => {
+          if (wish !== 'no') void recorder.begin(wish, listening);
           const now = Date.now();
           localStorage.setItem(startedName(lesson.id), String(now));
           setStartedMs(now);

@@ -2,17 +2,17 @@
  * The stall horn of one airplane, learned on the ground from its preflight test and known again by its tones. Other tones are
  * not it; that it was not heard tells nothing.
  */
+import { z } from 'zod';
 import { type Spectrum, spectrumOf } from './spectrum.ts';
 
+const MOST_TONES = 5;
 /** Frequencies that stand out, the strongest first, Hz. */
-export interface LearnedHorn {
-  tonesHz: number[];
-}
+export const learnedHornSchema = z.object({ tonesHz: z.array(z.number().positive()).min(1).max(MOST_TONES) });
+export type LearnedHorn = z.infer<typeof learnedHornSchema>;
 
 const [FROM_HZ, TO_HZ] = [250, 4000];
 /** What a tone must stand out by, nepers; when it is learned it stands close to the microphone. */
 const [LEARNED, HEARD] = [2.5, 1.6];
-const MOST_TONES = 5;
 /** Tones nearer than this are one, Hz; a horn is known again within this share of its pitch. */
 const APART_HZ = 40;
 const SAME_PITCH = 0.006;

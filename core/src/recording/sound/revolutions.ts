@@ -15,7 +15,7 @@ export interface SoundSource {
 }
 export const USUAL_SOURCE: SoundSource = { blades: 2, cylinders: 4, gearRatio: 1 };
 
-interface HeardTurns {
+export interface HeardTurns {
   /** Of the engine, a minute. */
   rpm: number;
   /** 0 to 1: below one half it is a guess. */
@@ -54,13 +54,23 @@ function strengths(spectrum: Spectrum, { blades, cylinders, gearRatio }: SoundSo
   });
 }
 
+/** How strongly about one second of sound speaks for each number of revolutions. */
+export const strengthsOf = (samples: ArrayLike<number>, rateHz: number, source: SoundSource): Float64Array =>
+  strengths(spectrumOf(samples, rateHz, TO_HZ), source);
+
 /** @param seconds about one second of sound each, in order */
-export function heardTurns(
+export const heardTurns = (
   seconds: readonly ArrayLike<number>[],
   rateHz: number,
   source: SoundSource = USUAL_SOURCE,
-): HeardTurns[] {
-  const strong = seconds.map((samples) => strengths(spectrumOf(samples, rateHz, TO_HZ), source));
+): HeardTurns[] =>
+  turnsAlong(
+    seconds.map((samples) => strengthsOf(samples, rateHz, source)),
+    source,
+  );
+
+/** @param strong of seconds in order */
+export function turnsAlong(strong: readonly Float64Array[], source: SoundSource): HeardTurns[] {
   const way = strongestWay(strong);
   const alone = strong.map((own) => own.indexOf(Math.max(...own)));
   return way.map((at, second) => {

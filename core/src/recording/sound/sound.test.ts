@@ -1,6 +1,7 @@
 /** Sound made by hand: N revolutions a minute hum at N·B/60 and N·C/120; a horn that was learned is known again, and nothing else is. */
 import { drawnSound } from '../../testing/drawn-sound.ts';
 import { hornIn, learnHorn } from './horn.ts';
+import { soundListener } from './listener.ts';
 import { heardTurns, type SoundSource } from './revolutions.ts';
 import { inPieces, withSound } from './with-sound.ts';
 
@@ -103,4 +104,19 @@ test('a recording without revolutions has those that were heard; recorded ones s
     withSound(silent, { rateHz: RATE_HZ, samples: drawnSound({ forS: 20, seed: 5 }) }, undefined).channels
       .rpm,
   ).toBeUndefined();
+});
+
+test('heard second by second as it comes: the same revolutions, and the horn where it was learned', () => {
+  const source = { blades: 2, cylinders: 4, gearRatio: 1 };
+  const tonesHz = [870, 1740, 2610];
+  const sounds = (s: number) => s >= 20 && s < 22;
+  const sound = drawnSound({ forS: FOR_S, rpm, overDb: 6, seed: 11, horn: { tonesHz, sounds } });
+  const pieces = inPieces(sound, RATE_HZ, 1);
+  const hear = soundListener(RATE_HZ, { source, horn: { tonesHz } });
+  const heard = pieces.map((second) => hear(second));
+  const near = heard.filter((one, s) => one.quality >= 0.5 && Math.abs(one.rpm - rpm(s + 0.5)) <= 40);
+  expect(near.length).toBeGreaterThanOrEqual(0.9 * FOR_S);
+  expect(heard.flatMap((one, s) => ((one.horn ?? 0) > 0.5 ? [s] : []))).toEqual([20, 21]);
+  const deaf = soundListener(RATE_HZ, { source, horn: null });
+  expect(deaf(pieces[20]).horn).toBeNull();
 });

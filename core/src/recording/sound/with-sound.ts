@@ -14,7 +14,8 @@ export interface Sound {
 const HORN_S = 0.5;
 const HEARD = 0.5;
 
-const soundSource = (airplane: Airplane | undefined): SoundSource => ({
+/** What hums in an airplane; usual where its file does not say. */
+export const soundSource = (airplane: Airplane | undefined): SoundSource => ({
   blades: airplane?.propeller?.blades ?? USUAL_SOURCE.blades,
   cylinders: airplane?.engine?.cylinders ?? USUAL_SOURCE.cylinders,
   gearRatio: airplane?.engine?.gearRatio ?? USUAL_SOURCE.gearRatio,

@@ -1,5 +1,6 @@
 /** Before the engine is started: whether this device records the flight, and where it lies. */
 import { DeviceLeft } from './DeviceLeft.tsx';
+import { HearEngine } from './HearEngine.tsx';
 import type { Mount } from './sensor-rows.ts';
 
 export type Wish = Mount | 'no';
@@ -14,7 +15,15 @@ const WISHES: readonly { wish: Wish; says: string; means: string }[] = [
   },
 ];
 
-export function RecordHere({ wish, choose }: { wish: Wish; choose: (wish: Wish) => void }) {
+interface RecordHereProps {
+  airplaneId: string;
+  wish: Wish;
+  choose: (wish: Wish) => void;
+  hears: boolean;
+  chooseHears: (hears: boolean) => void;
+}
+
+export function RecordHere({ airplaneId, wish, choose, hears, chooseHears }: RecordHereProps) {
   return (
     <>
       <fieldset className="seat-row" aria-label="Record with this tablet">
@@ -33,6 +42,7 @@ export function RecordHere({ wish, choose }: { wish: Wish; choose: (wish: Wish) 
           </button>
         ))}
       </fieldset>
+      {wish !== 'no' && <HearEngine airplaneId={airplaneId} on={hears} choose={chooseHears} />}
       {wish !== 'no' && <DeviceLeft mount={wish} />}
       {wish !== 'no' && (
         <ul>

@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import { numberText } from '../../parts/format.ts';
 import { DeviceLeft } from './DeviceLeft.tsx';
 import { logFile } from './send-log.ts';
+import { soundWords } from './sound-words.ts';
 import type { LessonRecorder } from './use-recorder.ts';
 
 /** A position older than this is said, s. */
@@ -13,7 +14,7 @@ export function RecorderLine({ recorder }: { recorder: LessonRecorder }) {
   const { state, open, waiting, refused, sent, sending } = recorder;
   const [ending, setEnding] = useState(false);
   if (state) {
-    const { fixAgeS, fixErrorM, motionHz, motion, lostS, problem, session } = state;
+    const { fixAgeS, fixErrorM, motionHz, motion, lostS, sound, problem, session } = state;
     const about = [
       fixAgeS === null
         ? 'no position yet'
@@ -22,6 +23,7 @@ export function RecorderLine({ recorder }: { recorder: LessonRecorder }) {
           : `position within ${numberText(fixErrorM ?? 0)} m`,
       session?.mount === 'fixed' &&
         (motion ? `motion ${motionHz} a second` : 'no motion is allowed here: positions alone'),
+      soundWords(sound),
       lostS >= 1 && `${numberText(lostS)} s not recorded`,
     ].filter(Boolean);
     return (

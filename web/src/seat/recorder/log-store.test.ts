@@ -7,6 +7,7 @@ const session = (id: string, lessonId: string, by = 'idris') => ({
   lessonId,
   startedMs: 1,
   mount: 'knee' as const,
+  listening: null,
   endedMs: null,
   recordingId: null,
   refused: null,

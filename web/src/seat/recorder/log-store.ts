@@ -2,6 +2,7 @@
  * Logs on this device: each second's lines are a piece, kept before the next one comes, so that a page that dies loses no more
  * than was not yet kept. A session that was never ended is found again.
  */
+import type { Listening } from '@keel/core';
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import type { Mount } from './sensor-rows.ts';
 
@@ -13,6 +14,8 @@ export interface LogSession {
   /** By the server's clock. */
   startedMs: number;
   mount: Mount;
+  /** What its microphone listens for. */
+  listening: Listening | null;
   endedMs: number | null;
   /** The recording that it became. */
   recordingId: string | null;

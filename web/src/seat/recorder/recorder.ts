@@ -2,9 +2,13 @@
  * This device as the recorder: motion and positions while the page is in sight, kept second by second. There is one for the
  * whole program, so that going to another page does not end a flight.
  */
+import type { Listening } from '@keel/core';
+import { messageOf } from '../../api/client.ts';
 import { serverNow } from '../server-clock.ts';
+import { hearCabin } from './cabin-sound.ts';
 import { endOfLog, keepPiece, keepSession, type LogSession } from './log-store.ts';
-import { fixLine, logHeader, type Mount, motionLine } from './sensor-rows.ts';
+import { fixLine, logHeader, type Mount, motionLine, soundLine } from './sensor-rows.ts';
+import type { SoundNow } from './sound-words.ts';
 
 interface RecorderState {
   session: LogSession | null;
@@ -18,6 +22,7 @@ interface RecorderState {
   motion: boolean;
   /** Stretches that were not recorded, s in all. */
   lostS: number;
+  sound: SoundNow | null;
   problem: string | null;
 }
 
@@ -29,6 +34,7 @@ const IDLE: RecorderState = {
   motionHz: 0,
   motion: true,
   lostS: 0,
+  sound: null,
   problem: null,
 };
 /** No faster than sixty a second: more tells nothing. */
@@ -66,13 +72,19 @@ export function onRecorder(heard: () => void): () => void {
 
 let stopListening: (() => Promise<void>) | null = null;
 
-export async function beginRecording(by: string, lessonId: string, mount: Mount): Promise<void> {
+export async function beginRecording(
+  by: string,
+  lessonId: string,
+  mount: Mount,
+  listening: Listening | null,
+): Promise<void> {
   const session: LogSession = {
     id: crypto.randomUUID(),
     by,
     lessonId,
     startedMs: serverNow(),
     mount,
+    listening,
     endedMs: null,
     recordingId: null,
     refused: null,
@@ -147,6 +159,13 @@ async function listen(session: LogSession, motion: boolean): Promise<() => Promi
       put({ problem: 'This device has no room left: the recording cannot go on.' });
     }
   };
+  // What was refused, or cannot be, costs the rest nothing.
+  const hearing =
+    session.listening &&
+    hearCabin(session.listening, (second, raw) => {
+      put({ sound: { rpm: second.rpm, quality: second.quality, raw } });
+      write(now(), (atMs) => soundLine(atMs, second));
+    }).catch((error) => put({ problem: messageOf(error) }));
   let lock: WakeLockSentinel | null = null;
   const stayAwake = async () => {
     if (document.visibilityState !== 'visible') return void keep();
@@ -167,6 +186,7 @@ async function listen(session: LogSession, motion: boolean): Promise<() => Promi
     removeEventListener('pagehide', keep);
     document.removeEventListener('visibilitychange', stayAwake);
     if (watching !== undefined) navigator.geolocation.clearWatch(watching);
+    (await hearing)?.close();
     await lock?.release().catch(() => undefined);
     await keep();
   };

@@ -1,5 +1,5 @@
 import { readRecording } from '@keel/core';
-import { fixLine, logHeader, motionLine } from './sensor-rows.ts';
+import { fixLine, logHeader, motionLine, soundLine } from './sensor-rows.ts';
 
 const STARTED_MS = Date.UTC(2026, 5, 1, 9);
 
@@ -12,6 +12,8 @@ test('what a browser reads is a sensor log that the program reads: beta about x,
     motion,
     fixLine(1000, { ...place, speed: 40, heading: 90 }),
     fixLine(2000, { ...place, longitude: -2.9094, speed: 40, heading: 90 }),
+    soundLine(2500, { rpm: 2352.4, quality: 0.8, horn: 0.9 }),
+    soundLine(2700, { rpm: 1200, quality: 0.3, horn: null }),
     fixLine(3000, { ...place, longitude: -2.9088, altitude: null, speed: null, heading: null }),
   ].join('');
   const { epochMs, channels, warnings } = readRecording(text);
@@ -19,6 +21,8 @@ test('what a browser reads is a sensor log that the program reads: beta about x,
   expect(channels.lat_deg?.[0]).toBe(54.62);
   expect(channels.gps_alt_ft?.[0]).toBeCloseTo(420 / 0.3048, 5);
   expect(channels.gs_kt?.[2]).toBeNaN();
+  expect([...(channels.rpm ?? [])].filter((value) => !Number.isNaN(value))).toEqual([2352]);
+  expect([...(channels.stall_warn ?? [])].filter((value) => !Number.isNaN(value))).toEqual([1]);
   expect(warnings.map(({ code }) => code)).toEqual(['altitude-datum']);
 });
 

@@ -1,4 +1,5 @@
 /** A device's readings as lines of a sensor log (docs/recording-format.md). What a reading lacks is an empty cell. */
+import type { HeardSecond } from '@keel/core';
 
 export type Mount = 'fixed' | 'knee';
 
@@ -12,7 +13,7 @@ export const logHeader = (startedMs: number, mount: Mount, device: string): stri
     '# rate_axes: unknown',
     '# altitude: unknown',
     `# device: ${device.replace(/\s+/g, ' ').slice(0, 120)}`,
-    't_ms,ax,ay,az,gx,gy,gz,lat,lon,alt_m,hacc_m,vacc_m,gs_mps,trk_deg',
+    't_ms,ax,ay,az,gx,gy,gz,lat,lon,alt_m,hacc_m,vacc_m,gs_mps,trk_deg,rpm,rpm_q,horn',
     '',
   ].join('\n');
 
@@ -53,3 +54,7 @@ export const fixLine = (tMs: number, coords: Coords): string =>
     cell(coords.speed, 2),
     cell(coords.heading, 1),
   ].join()}\n`;
+
+/** A second of sound that ended there. */
+export const soundLine = (tMs: number, { rpm, quality, horn }: HeardSecond): string =>
+  `${Math.round(tMs)}${','.repeat(14)}${[cell(rpm, 0), cell(quality, 2), cell(horn, 2)].join()}\n`;

@@ -1,5 +1,5 @@
 /** The recorder of a lesson in the right seat: begun, gone on with, ended, sent. */
-import type { Lesson } from '@keel/core';
+import type { Lesson, Listening } from '@keel/core';
 import { useCallback, useEffect, useState, useSyncExternalStore } from 'react';
 import { type LogSession, sessionsOf } from './log-store.ts';
 import { beginRecording, endRecording, goOn, motionAllowed, onRecorder, recorderState } from './recorder.ts';
@@ -58,7 +58,8 @@ export function useRecorder(lesson: Lesson, by: string) {
     refused: sessions.find(({ refused }) => refused !== null) ?? null,
     sent: sessions.findLast(({ recordingId }) => recordingId !== null) ?? null,
     sending,
-    begin: (mount: Mount) => beginRecording(by, lesson.id, mount).then(look),
+    begin: (mount: Mount, listening: Listening | null) =>
+      beginRecording(by, lesson.id, mount, listening).then(look),
     goOn: (session: LogSession) => goOn(session),
     end: async () => {
       const ended = await endRecording();
