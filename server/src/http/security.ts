@@ -29,6 +29,8 @@ const ofDocuments = secureHeaders({
     imgSrc: ["'self'", 'data:', 'blob:'],
     fontSrc: ["'self'"],
     connectSrc: ["'self'"],
+    // A video from the reader's own device.
+    mediaSrc: ["'self'", 'blob:'],
     workerSrc: ["'self'", 'blob:'],
     objectSrc: ["'none'"],
     baseUri: ["'none'"],

@@ -29,6 +29,7 @@ import type { AlikeIn } from './Requirements.tsx';
 import { type Again, SeeAgain } from './SeeAgain.tsx';
 import { type NewStatement, useAddStatement, useAddStatementTo } from './use-statements.ts';
 import { Verdict } from './Verdict.tsx';
+import { showInVideo } from './video/open-videos.ts';
 import { WhatHappened } from './WhatHappened.tsx';
 
 export function AttemptView(props: {
@@ -81,6 +82,10 @@ export function AttemptView(props: {
       },
     };
   };
+  const showFinding = (atS: number) => {
+    setCursorS(atS);
+    showInVideo(atS);
+  };
   const excursions = () => attempt.chain.map(({ peakS }) => peakS);
   const units = unitsFor(recording.airplane);
   const first = wentFirst(attempt, units);
@@ -96,6 +101,7 @@ export function AttemptView(props: {
     replay: () => props.setAgain('replay'),
     compare: () => props.setAgain('compare'),
     above: () => props.setAgain('above'),
+    video: () => props.setAgain('video'),
     mark: () => setMarking(true),
     grade: (nth) => {
       if (!isStudent) addStatement({ kind: 'grade', grade: nth + 1 });
@@ -140,7 +146,7 @@ export function AttemptView(props: {
                         <Sentence said={first.head} />:{' '}
                       </strong>
                     )}
-                    <Sentence said={first.rest} show={setCursorS} />.
+                    <Sentence said={first.rest} show={showFinding} />.
                   </>
                 ) : (
                   'Stayed within tolerance throughout.'
@@ -209,7 +215,7 @@ export function AttemptView(props: {
                 speedUnit={recording.airplane.speedUnit}
                 examinerFigures={recording.score?.examinerFigures}
                 trace={keel.data}
-                show={setCursorS}
+                show={showFinding}
                 tell={isStudent ? undefined : addStatement}
                 alike={alike}
               />
@@ -217,7 +223,7 @@ export function AttemptView(props: {
                 attempt={attempt}
                 units={units}
                 cursorS={cursorS}
-                show={setCursorS}
+                show={showFinding}
                 statements={statements}
                 parked={lesson.parked}
                 park={

@@ -1,4 +1,4 @@
-/** Under the keel: the attempt seen again, laid over others, or from above. The drawing of the replay is large, so it waits. */
+/** Under the keel: the attempt seen again, laid over others, from above, or in a video. The drawing of the replay is large, so it waits. */
 import {
   type AttemptScore,
   type AttemptStatements,
@@ -13,10 +13,11 @@ import { Loading } from '../parts/states.tsx';
 import { Compare } from './Compare.tsx';
 import { PictureFlown } from './PictureFlown.tsx';
 import { PlanView } from './PlanView.tsx';
+import { FlightVideo } from './video/FlightVideo.tsx';
 
 const Replay = lazy(() => import('./Replay.tsx').then(({ Replay: replay }) => ({ default: replay })));
 
-const WAYS = ['picture', 'replay', 'compare', 'above'] as const;
+const WAYS = ['picture', 'replay', 'compare', 'above', 'video'] as const;
 export type Again = (typeof WAYS)[number];
 export const isAgain = (text: string): text is Again => (WAYS as readonly string[]).includes(text);
 
@@ -37,7 +38,7 @@ export function SeeAgain(props: {
     <section className="sheet stack" aria-label="See it again">
       <SegmentedControl
         aria-label="How to see it"
-        style={{ alignSelf: 'flex-start' }}
+        style={{ alignSelf: 'flex-start', flexWrap: 'wrap' }}
         value={shown}
         onChange={(value) => props.show(value as Again)}
         data={[
@@ -45,6 +46,7 @@ export function SeeAgain(props: {
           { value: 'replay', label: 'Replay' },
           { value: 'compare', label: 'Compare' },
           { value: 'above', label: 'Ground track' },
+          { value: 'video', label: 'Video' },
         ]}
       />
       {shown === 'picture' &&
@@ -68,6 +70,7 @@ export function SeeAgain(props: {
       {shown === 'compare' && (
         <Compare recording={recording} index={index} statements={statements} judge={judge} />
       )}
+      {shown === 'video' && <FlightVideo recording={recording} cursorS={cursorS} setCursorS={setCursorS} />}
       {shown === 'above' &&
         (trace.track ? (
           <PlanView trace={trace} attempt={attempt} cursorS={cursorS} />

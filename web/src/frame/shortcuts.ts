@@ -29,6 +29,7 @@ export const SHORTCUTS = table({
   replay: { keys: ['r'], where: 'Debrief', does: 'replay' },
   compare: { keys: ['c'], where: 'Debrief', does: 'compare' },
   above: { keys: ['a'], where: 'Debrief', does: 'ground track' },
+  video: { keys: ['v'], where: 'Debrief', does: 'video' },
   run: { keys: ['space'], where: 'Debrief', does: 'in the replay: play, pause' },
   wholeFlight: { keys: ['w'], where: 'Debrief', does: 'the whole flight by time' },
   lesson: { keys: ['l'], where: 'Debrief', does: 'the lesson as a whole' },

@@ -15,7 +15,7 @@ export interface SoundSource {
 }
 export const USUAL_SOURCE: SoundSource = { blades: 2, cylinders: 4, gearRatio: 1 };
 
-export interface HeardTurns {
+interface HeardTurns {
   /** Of the engine, a minute. */
   rpm: number;
   /** 0 to 1: below one half it is a guess. */
