@@ -170,6 +170,7 @@ export {
   fleetFiguresSchema,
   type Grading,
   gradingSchema,
+  type InsightQuery,
   insightQuerySchema,
   newRoundSchema,
   type Round,
@@ -557,7 +558,7 @@ export { fleetTables } from './words/insight/fleet.ts';
 export { gradingTables } from './words/insight/grading.ts';
 export { findingName, verdictName } from './words/insight/names.ts';
 export { soloTables } from './words/insight/solo.ts';
-export { sticksTables } from './words/insight/sticks.ts';
+export { sticksTables, talkTable } from './words/insight/sticks.ts';
 export type { Table } from './words/insight/table.ts';
 export { landingShownSaid } from './words/landing-shown.ts';
 export { type LiveVerdict, verdictOf } from './words/live-verdict.ts';

@@ -46,6 +46,10 @@ describe('calls', () => {
       ['unsigned', 25],
     ]);
     expect(calls[0].student.id).toBe(school.student.id);
+    const of = async (instructor: string) =>
+      (await get<{ calls: unknown[] }>(school.chief, `/insight/calls?instructor=${instructor}`)).calls.length;
+    expect(await of(school.instructor.id)).toBe(2);
+    expect(await of(randomUUID())).toBe(0);
     await flownDaysAgo(1);
   });
 });
@@ -150,6 +154,56 @@ describe('skills, solo, airplanes', () => {
     }>(school.chief, '/insight/sticks');
     const steep = skills.find(({ skill }) => skill === 'steep-turn')!;
     expect(steep.lessons).toMatchObject({ followed: 1, happened: 0, median: null });
+  });
+
+  test('faults are asked of a maneuver, an airplane, a quarter; what was briefed before stands beside them', async () => {
+    type Faults = {
+      faults: {
+        finding: string;
+        now: { times: number; of: number };
+        briefed: { times: number; of: number };
+      }[];
+      until: string;
+    };
+    const owner = await asOwner(school);
+    // Flown four times over, with a fault that every attempt had.
+    for (const more of [100, 200, 300]) {
+      await owner.query(
+        'CREATE TEMP TABLE again AS SELECT * FROM attempt WHERE recording_id = $1 AND attempt < 100',
+        [recordingId],
+      );
+      await owner.query('UPDATE again SET attempt = attempt + $1', [more]);
+      await owner.query('INSERT INTO attempt SELECT * FROM again');
+      await owner.query('DROP TABLE again');
+    }
+    await owner.query(
+      `INSERT INTO attempt_finding (school_id, recording_id, attempt, nth, finding, severity, size)
+       SELECT school_id, recording_id, attempt, 50, maneuver || '/drawn', 'fault', 1 FROM attempt WHERE recording_id = $1`,
+      [recordingId],
+    );
+    const { rows } = await owner.query(
+      `SELECT airplane.id FROM recording JOIN airplane ON airplane.row_id = recording.airplane_row_id WHERE recording.id = $1`,
+      [recordingId],
+    );
+    await owner.end();
+    const drawn = async (query: string) =>
+      (await get<Faults>(school.chief, `/insight/sticks?${query}`)).faults.filter(({ finding }) =>
+        finding.endsWith('/drawn'),
+      );
+    const all = await drawn('');
+    expect(all.length).toBeGreaterThan(0);
+    for (const { now, briefed } of all) {
+      expect(now.times).toBe(now.of);
+      expect(briefed.of).toBe(now.times);
+    }
+    const [{ finding }] = all;
+    const maneuver = finding.slice(0, finding.indexOf('/'));
+    expect(await drawn(`maneuver=${maneuver}`)).toEqual([all[0]]);
+    expect(await drawn(`airplane=${rows[0].id}`)).toEqual(all);
+    expect(await drawn('airplane=no-such-airplane')).toEqual([]);
+    expect(await drawn('until=2019-12-31')).toEqual([]);
+    const pdf = await school.chief.call('GET', `/insight/meeting.pdf?talk=${finding}`);
+    expect(pdf.status).toBe(200);
   });
 
   test('to solo: one flies, none has soloed', async () => {

@@ -46,12 +46,17 @@ const leanSchema = z.object({
   told: z.boolean(),
 });
 
-/** What is asked of the school’s own attempts: from a day, until a day, of one maneuver. */
+/** What is asked of the school’s own attempts: from a day, until a day, of one maneuver, airplane or instructor’s students. */
 export const insightQuerySchema = z.object({
   from: isoDay.optional(),
   until: isoDay.optional(),
   maneuver: z.string().max(60).optional(),
+  airplane: z.string().max(60).optional(),
+  instructor: z.uuid().optional(),
+  /** Faults that the meeting is to talk about, by their names, a comma between. */
+  talk: z.string().max(1000).optional(),
 });
+export type InsightQuery = z.infer<typeof insightQuerySchema>;
 
 const roundStateSchema = z.object({
   id: z.string(),
@@ -153,6 +158,8 @@ export const sticksSchema = z.object({
       finding: z.string(),
       now: rateSchema,
       before: rateSchema,
+      /** Of this quarter’s attempts with the fault, those whose lesson had the maneuver among its briefs. */
+      briefed: rateSchema,
       /** The chance of such a difference by luck. */
       p: z.number(),
       told: z.enum(['more', 'less']).nullable(),
@@ -170,6 +177,8 @@ export const toSoloSchema = z.object({
   weeks: waitedSchema.extend({ steps: z.array(stepSchema) }),
   /** Stage checks that were closed: passed at the first, of those not broken off; and later ones. */
   stageChecks: z.object({ first: rateSchema, again: rateSchema, discontinued: count }),
+  /** First attempts of a maneuver after so many days without flying, and those within the standard. */
+  pauses: z.array(z.object({ days: z.string(), within: rateSchema })),
   /** Estimates made when so many lessons were flown, and how many held. */
   forecasts: z.array(z.object({ lessons: z.string(), made: count, held: count, early: count, late: count })),
   fleet: z.array(

@@ -1,7 +1,7 @@
 /** Who needs a call, and what lies undone: from rows, longest first. */
-import { CALL_KINDS, type Call, dayIn, daysUntil, gatesBriefly } from '@keel/core';
+import { CALL_KINDS, type Call, dayIn, daysUntil, gatesBriefly, type InsightQuery } from '@keel/core';
 import type { DataSource } from 'typeorm';
-import { type School, zoneOf } from '../db/entities.ts';
+import { type School, TeachingEntity, zoneOf } from '../db/entities.ts';
 import { closingsOfAll } from '../path/closings.ts';
 import { teachersOf } from '../path/matrix.ts';
 import { syllabusOf } from '../path/syllabus-of.ts';
@@ -61,10 +61,19 @@ const FOUND = `SELECT kind, student, (at AT TIME ZONE $4)::date::text AS day, co
         AND coalesce(held.body->'endorsement'->>'endsOn', '9999') >= flown.body->'entry'->>'date')
     GROUP BY flown.student_id) found`;
 
-export async function callsOf(database: DataSource, viewer: Asker, school: School, now = new Date()) {
+/** @param wanted of one instructor’s students, where it names one */
+export async function callsOf(
+  database: DataSource,
+  viewer: Asker,
+  school: School,
+  { instructor }: InsightQuery,
+  now = new Date(),
+) {
   const zone = zoneOf(school);
   const on = dayIn(now, zone);
-  const students = await studentsInLittle(database, viewer);
+  const everybody = await studentsInLittle(database, viewer);
+  const taught = instructor && (await taughtBy(database, viewer.schoolId, instructor));
+  const students = taught ? everybody.filter(({ id }) => taught.has(id)) : everybody;
   const ids = students.map(({ id }) => id);
   const [found, instructors, papers]: [Found[], Map<string, string>, Paper[]] = await Promise.all([
     database.query(FOUND, [viewer.schoolId, ids, now, zone]),
@@ -86,6 +95,16 @@ export async function callsOf(database: DataSource, viewer: Asker, school: Schoo
   calls.push(...papers.map((one) => ({ ...one, instructor: instructors.get(one.student.id) ?? '' })));
   const order = (one: Call) => CALL_KINDS.indexOf(one.kind);
   return { on, calls: calls.sort((a, b) => order(a) - order(b) || b.days - a.days) };
+}
+
+async function taughtBy(database: DataSource, schoolId: string, instructor: string): Promise<Set<string>> {
+  const rows = await database
+    .getRepository(TeachingEntity)
+    .find({ where: { schoolId, instructorId: instructor }, select: { studentId: true, until: true } });
+  const now = Date.now();
+  return new Set(
+    rows.flatMap(({ studentId, until }) => (until && until.getTime() <= now ? [] : [studentId])),
+  );
 }
 
 /** What ends, before it is said who teaches. */

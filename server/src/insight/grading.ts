@@ -4,6 +4,7 @@ import {
   type BlindGrade,
   type Cell,
   type Grading,
+  type InsightQuery,
   leansByKind,
   leansOf,
   ownGradeLeans,
@@ -11,12 +12,6 @@ import {
 import type { DataSource } from 'typeorm';
 import { groupBy } from '../path/group-by.ts';
 import { type Asker, namesOf } from '../scope.ts';
-
-export interface GradingWanted {
-  from?: string;
-  until?: string;
-  maneuver?: string;
-}
 
 /** From this grade on an attempt is one that could be flown alone. */
 const PASSES = 3;
@@ -38,7 +33,7 @@ interface Blind extends BlindGrade {
 export async function gradingOf(
   database: DataSource,
   viewer: Asker,
-  { from, until, maneuver }: GradingWanted,
+  { from, until, maneuver }: InsightQuery,
 ): Promise<Grading> {
   const { schoolId } = viewer;
   const asked = [schoolId, from ?? null, until ?? null, maneuver ?? null];

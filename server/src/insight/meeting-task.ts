@@ -1,23 +1,20 @@
 /** The paper for the meeting of the instructors: every part, as its tables. */
-import { dayIn, dayText, type Table } from '@keel/core';
+import { dayIn, dayText, type InsightQuery, type Table } from '@keel/core';
 import type { Content } from 'pdfmake/interfaces.js';
 import { AccountEntity, SchoolEntity, zoneOf } from '../db/entities.ts';
 import { makePdf } from '../http/pdf.ts';
 import { bold, heading, type PaperOf, paper, ruled } from '../record/paper.ts';
 import type { Handler } from '../tasks/handler.ts';
-import type { GradingWanted } from './grading.ts';
-import { PARTS, tablesOf } from './parts.ts';
+import { meetingTables } from './parts.ts';
 
 const PURPOSE =
   'For standardization: never for pay, and nobody is ranked. Small numbers are said as such; a figure that is missing would rest on too few.';
 
 export const meetingTask: Handler = async ({ schoolId, input }, { database }) => {
-  const { chiefId, wanted } = input as { chiefId: string; wanted: GradingWanted };
+  const { chiefId, wanted } = input as { chiefId: string; wanted: InsightQuery };
   const chief = await database.getRepository(AccountEntity).findOneByOrFail({ schoolId, id: chiefId });
   const school = await database.getRepository(SchoolEntity).findOneByOrFail({ id: schoolId });
-  const tables: Table[] = [];
-  for (const part of PARTS)
-    tables.push(...(await tablesOf(part, { database, viewer: chief, school }, wanted)));
+  const tables = await meetingTables({ database, viewer: chief, school }, wanted);
   const output = await meetingPdf(tables, { school: school.name, zone: zoneOf(school) });
   return async () => ({ output });
 };

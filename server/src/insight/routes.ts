@@ -32,11 +32,12 @@ export function insightRoutes() {
         path: '/insight/calls',
         summary: 'Who needs a call, and what lies undone',
         middleware: [chiefsOnly] as const,
+        request: { query: insightQuerySchema },
         responses: { 200: json(callsSchema, 'What needs somebody soonest first') },
       }),
       async (c) => {
         const { database, viewer, school } = given(c);
-        return c.json(await callsOf(database, viewer, await school()), 200);
+        return c.json(await callsOf(database, viewer, await school(), c.req.valid('query')), 200);
       },
     )
     .openapi(
@@ -58,11 +59,12 @@ export function insightRoutes() {
         path: '/insight/sticks',
         summary: 'How long each skill takes here, and which faults come more often than last quarter',
         middleware: [chiefsOnly] as const,
+        request: { query: insightQuerySchema },
         responses: { 200: json(sticksSchema, 'By skill and by fault') },
       }),
       async (c) => {
         const { database, school } = given(c);
-        return c.json(await sticksOf(database, await school()), 200);
+        return c.json(await sticksOf(database, await school(), c.req.valid('query')), 200);
       },
     )
     .openapi(

@@ -3,6 +3,7 @@ import {
   dayAfter,
   dayIn,
   type Followed,
+  type InsightQuery,
   ratePer100,
   type SkillCourse,
   type Sticks,
@@ -22,13 +23,21 @@ const QUARTER_DAYS = 91;
 /** Rarer than this in both quarters together, a fault is no pattern of the school. */
 const LEAST_TIMES = 3;
 
-export async function sticksOf(database: DataSource, school: School, now = new Date()): Promise<Sticks> {
+export async function sticksOf(
+  database: DataSource,
+  school: School,
+  wanted: InsightQuery,
+  now = new Date(),
+): Promise<Sticks> {
   const zone = zoneOf(school);
-  const until = dayIn(now, zone);
+  const today = dayIn(now, zone);
+  const until = wanted.until && wanted.until < today ? wanted.until : today;
+  // A quarter that is over ends with its last day.
+  const at = until === today ? now : new Date(`${dayAfter(until, 1)}T00:00:00Z`);
   const from = dayAfter(until, -QUARTER_DAYS);
   const [skills, faults] = await Promise.all([
     skillsOf(database, school, zone),
-    faultsOf(database, school.id, now),
+    faultsOf(database, school.id, at, wanted),
   ]);
   return { skills, faults, from, until };
 }
@@ -81,37 +90,51 @@ async function skillsOf(database: DataSource, school: School, zone: string): Pro
 }
 
 /** Of each maneuver's attempts, this quarter's and the last's. */
-async function faultsOf(database: DataSource, schoolId: string, now: Date): Promise<Sticks['faults']> {
+async function faultsOf(
+  database: DataSource,
+  schoolId: string,
+  now: Date,
+  { maneuver, airplane }: InsightQuery,
+): Promise<Sticks['faults']> {
   const quarter = `flown_at > $2::timestamptz - interval '${2 * QUARTER_DAYS} days' AND flown_at <= $2`;
   const isNow = `flown_at > $2::timestamptz - interval '${QUARTER_DAYS} days'`;
-  const own = "flown_in = 'airplane' AND help NOT IN ('demonstration', 'deliberate-error')";
+  const own = `flown_in = 'airplane' AND help NOT IN ('demonstration', 'deliberate-error')
+    AND ($3::text IS NULL OR maneuver = $3)
+    AND ($4::text IS NULL OR recording_id IN (SELECT recording.id FROM recording
+      JOIN airplane ON airplane.school_id = recording.school_id AND airplane.row_id = recording.airplane_row_id
+      WHERE recording.school_id = $1 AND airplane.id = $4))`;
+  const asked = [schoolId, now, maneuver ?? null, airplane ?? null];
   const [found, flown]: [
-    { finding: string; now: number; before: number }[],
+    { finding: string; now: number; before: number; briefed: number }[],
     { maneuver: string; now: number; before: number }[],
   ] = await Promise.all([
     database.query(
-      `SELECT finding, count(*) FILTER (WHERE recent)::int AS now, count(*) FILTER (WHERE NOT recent)::int AS before
-       FROM (SELECT DISTINCT finding, recording_id, attempt, ${isNow} AS recent
+      `SELECT finding, count(*) FILTER (WHERE recent)::int AS now, count(*) FILTER (WHERE NOT recent)::int AS before,
+         count(*) FILTER (WHERE recent AND briefed)::int AS briefed
+       FROM (SELECT DISTINCT finding, recording_id, attempt, ${isNow} AS recent, EXISTS (SELECT FROM lesson
+           WHERE lesson.school_id = $1 AND lesson.id = attempt.lesson_id
+             AND lesson.items::jsonb @> jsonb_build_array(jsonb_build_object('maneuver', maneuver))) AS briefed
          FROM attempt_finding JOIN attempt USING (school_id, recording_id, attempt)
          WHERE school_id = $1 AND severity <> 'note' AND ${quarter} AND ${own}) once
        GROUP BY finding`,
-      [schoolId, now],
+      asked,
     ),
     database.query(
       `SELECT maneuver, count(*) FILTER (WHERE ${isNow})::int AS now, count(*) FILTER (WHERE NOT ${isNow})::int AS before
        FROM attempt WHERE school_id = $1 AND ${quarter} AND ${own} GROUP BY maneuver`,
-      [schoolId, now],
+      asked,
     ),
   ]);
   const of = new Map(flown.map((one) => [one.maneuver, one]));
   const faults = found
     .filter((one) => one.now + one.before >= LEAST_TIMES)
-    .map(({ finding, ...times }) => {
+    .map(({ finding, briefed, ...times }) => {
       const attempts = of.get(finding.slice(0, finding.indexOf('/'))) ?? { now: 0, before: 0 };
       return {
         finding,
         now: ratePer100(times.now, attempts.now),
         before: ratePer100(times.before, attempts.before),
+        briefed: sharePer100(briefed, times.now),
         p: sameRate({ times: times.now, of: attempts.now }, { times: times.before, of: attempts.before }),
       };
     });

@@ -17,6 +17,13 @@ import { syllabusOf } from '../path/syllabus-of.ts';
 import { type FollowedStudent, followedStudents, hoursUntil, lessonsUntil, weeksUntil } from './followed.ts';
 
 const YEAR_DAYS = 365;
+/** Days without flying, put together from so many on. */
+const PAUSES: readonly (readonly [from: number, name: string])[] = [
+  [0, '1 to 7'],
+  [8, '8 to 14'],
+  [15, '15 to 21'],
+  [22, '22 and more'],
+];
 /** Estimates are put together by how many lessons had been flown. */
 const STAGES: readonly (readonly [from: number, name: string])[] = [
   [0, '3 to 5'],
@@ -29,10 +36,11 @@ export async function toSoloOf(database: DataSource, school: School, now = new D
   const zone = zoneOf(school);
   const until = dayIn(now, zone);
   const from = dayAfter(until, -YEAR_DAYS);
-  const [students, fleet, stageChecks] = await Promise.all([
+  const [students, fleet, stageChecks, pauses] = await Promise.all([
     followedStudents(database, school.id, zone),
     fleetOf(database, school.id, now),
     stageChecksOf(database, school.id),
+    pausesOf(database, school.id),
   ]);
   const forecasts = await forecastsOf(database, school, students);
   const waited = (of: (student: FollowedStudent) => number) => {
@@ -47,11 +55,36 @@ export async function toSoloOf(database: DataSource, school: School, now = new D
     hours: waited((one) => hoursUntil(one, one.soloOn)),
     weeks: waited((one) => weeksUntil(one, one.soloOn ?? until)),
     stageChecks,
+    pauses,
     forecasts,
     fleet,
     from,
     until,
   };
+}
+
+/** What a student flew first of a maneuver on a day, alone and not for the first time, by the days since they last flew. */
+async function pausesOf(database: DataSource, schoolId: string): Promise<ToSolo['pauses']> {
+  const rows: { pause: number; of: number; within: number }[] = await database.query(
+    `WITH first AS (
+       SELECT DISTINCT ON (student_id, maneuver, day) student_id, maneuver, day, verdict FROM attempt
+       WHERE school_id = $1 AND flown_in = 'airplane' AND help = 'unaided' AND student_id IS NOT NULL
+         AND verdict IN ('satisfactory', 'unsatisfactory')
+       ORDER BY student_id, maneuver, day, flown_at, attempt),
+     again AS (
+       SELECT *, row_number() OVER (PARTITION BY student_id, maneuver ORDER BY day) AS nth FROM first),
+     flown AS (
+       SELECT student_id, day, day - lag(day) OVER (PARTITION BY student_id ORDER BY day) AS days
+       FROM (SELECT DISTINCT student_id, day FROM attempt WHERE school_id = $1 AND flown_in = 'airplane') each)
+     SELECT width_bucket(days, $2::int[]) - 1 AS pause, count(*)::int AS of,
+       count(*) FILTER (WHERE verdict = 'satisfactory')::int AS within
+     FROM again JOIN flown USING (student_id, day) WHERE nth > 1 AND days IS NOT NULL GROUP BY 1`,
+    [schoolId, PAUSES.map(([from]) => from)],
+  );
+  return PAUSES.map(([, days], i) => {
+    const own = rows.find(({ pause }) => pause === i);
+    return { days, within: sharePer100(own?.within ?? 0, own?.of ?? 0) };
+  });
 }
 
 async function stageChecksOf(database: DataSource, schoolId: string): Promise<ToSolo['stageChecks']> {

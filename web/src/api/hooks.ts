@@ -1,6 +1,7 @@
 /** What the server knows, cached and shared by SWR under its address. */
 import type {
   Alongside,
+  InsightQuery,
   KeelTrace,
   LessonList,
   Matrix,
@@ -210,17 +211,18 @@ export const useRecording = (id: string | undefined) =>
   );
 
 /** What a school sees of itself. */
-export const useCalls = () => useGet('/insight/calls', () => read(api.insight.calls.$get()));
-export interface GradingWanted {
-  from?: string;
-  until?: string;
-  maneuver?: string;
-}
-export const useGrading = (query: GradingWanted) =>
+export const useCalls = (query: InsightQuery) =>
+  useGet(`/insight/calls?${JSON.stringify(query)}`, () => read(api.insight.calls.$get({ query })), {
+    keepPreviousData: true,
+  });
+export const useGrading = (query: InsightQuery) =>
   useGet(`/insight/grading?${JSON.stringify(query)}`, () => read(api.insight.grading.$get({ query })), {
     keepPreviousData: true,
   });
-export const useSticks = () => useGet('/insight/sticks', () => read(api.insight.sticks.$get()));
+export const useSticks = (query: InsightQuery) =>
+  useGet(`/insight/sticks?${JSON.stringify(query)}`, () => read(api.insight.sticks.$get({ query })), {
+    keepPreviousData: true,
+  });
 export const useToSolo = () => useGet('/insight/solo', () => read(api.insight.solo.$get()));
 export const useFleetFigures = () => useGet('/insight/airplanes', () => read(api.insight.airplanes.$get()));
 export const useRounds = () => useGet('/rounds', () => read(api.rounds.$get()));

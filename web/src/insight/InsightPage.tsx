@@ -1,14 +1,14 @@
 /** What the school sees of itself: five questions of a chief, and to an instructor their own grading. */
-import { Button, NativeSelect } from '@mantine/core';
+import type { InsightQuery } from '@keel/core';
+import { Button } from '@mantine/core';
 import { IconDownload, IconPrinter } from '@tabler/icons-react';
 import type { ReactNode } from 'react';
 import { useMe } from '../api/hooks.ts';
 import { TitleBar } from '../frame/TitleBar.tsx';
 import { useAddress } from '../frame/use-address.ts';
-import { DayField } from '../parts/DayField.tsx';
-import { MANEUVER_CHOICES } from '../parts/maneuvers.ts';
 import { Waiting } from '../parts/states.tsx';
 import { Answer } from './Answer.tsx';
+import { type Filter, Filters } from './Filters.tsx';
 import { AirplanesPart, Calls, GradingPart, SoloPart, SticksPart } from './parts.tsx';
 import { Rounds } from './Rounds.tsx';
 import './insight.css';
@@ -21,26 +21,43 @@ const PARTS = {
   airplanes: 'The airplanes',
 } as const;
 type Part = keyof typeof PARTS;
+const FILTERS: Readonly<Record<Part, readonly Filter[]>> = {
+  calls: ['instructor'],
+  grading: ['from', 'until', 'maneuver'],
+  sticks: ['until', 'maneuver', 'airplane'],
+  solo: [],
+  airplanes: [],
+};
 
 export function InsightPage() {
   const me = useMe();
   const [asked, setPart] = useAddress('part', 'calls');
-  const [from, setFrom] = useAddress('from', '');
-  const [until, setUntil] = useAddress('until', '');
-  const [maneuver, setManeuver] = useAddress('maneuver', '');
+  const address: Readonly<Record<Filter, ReturnType<typeof useAddress>>> = {
+    from: useAddress('from', ''),
+    until: useAddress('until', ''),
+    maneuver: useAddress('maneuver', ''),
+    airplane: useAddress('airplane', ''),
+    instructor: useAddress('instructor', ''),
+  };
+  const [talk, setTalk] = useAddress('talk', '');
   if (!me.data) return <Waiting query={me} what="the school" />;
   const chief = me.data.role === 'chief';
   const part: Part = chief && asked in PARTS ? (asked as Part) : chief ? 'calls' : 'grading';
-  const wanted = {
-    ...(from && { from }),
-    ...(until && { until }),
-    ...(maneuver && { maneuver }),
-  };
-  const query = new URLSearchParams(part === 'grading' ? wanted : {}).toString();
+  const wanted: InsightQuery = Object.fromEntries(
+    FILTERS[part].flatMap((filter) => (address[filter][0] ? [[filter, address[filter][0]]] : [])),
+  );
+  const query = new URLSearchParams(wanted).toString();
+  const forMeeting = new URLSearchParams({ ...wanted, ...(talk && { talk }) }).toString();
   const shown: Record<Part, ReactNode> = {
-    calls: <Calls />,
+    calls: <Calls wanted={wanted} />,
     grading: <GradingPart wanted={wanted} />,
-    sticks: <SticksPart />,
+    sticks: (
+      <SticksPart
+        wanted={wanted}
+        talk={talk ? talk.split(',') : []}
+        setTalk={(chosen) => setTalk(chosen.join(','))}
+      />
+    ),
     solo: <SoloPart />,
     airplanes: <AirplanesPart />,
   };
@@ -62,7 +79,7 @@ export function InsightPage() {
             </Button>
             <Button
               component="a"
-              href={`/api/insight/meeting.pdf${query && `?${query}`}`}
+              href={`/api/insight/meeting.pdf${forMeeting && `?${forMeeting}`}`}
               target="_blank"
               leftSection={<IconPrinter size={16} />}
             >
@@ -86,21 +103,8 @@ export function InsightPage() {
             ))}
           </nav>
         )}
-        {part === 'grading' && (
-          <>
-            <div className="row insight-filters">
-              <DayField label="From" value={from || null} onChange={(day) => setFrom(day ?? '')} />
-              <DayField label="Until" value={until || null} onChange={(day) => setUntil(day ?? '')} />
-              <NativeSelect
-                label="Maneuver"
-                value={maneuver}
-                onChange={(event) => setManeuver(event.currentTarget.value)}
-                data={[{ value: '', label: 'All' }, ...MANEUVER_CHOICES]}
-              />
-            </div>
-            <Rounds chief={chief} />
-          </>
-        )}
+        <Filters shown={FILTERS[part]} wanted={wanted} put={(filter, value) => address[filter][1](value)} />
+        {part === 'grading' && <Rounds chief={chief} />}
         {shown[part]}
         {part === 'grading' && !chief && <Answer />}
       </div>

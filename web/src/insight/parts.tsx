@@ -7,6 +7,7 @@ import {
   fleetTables,
   type Grading,
   gradingTables,
+  type InsightQuery,
   type Sticks,
   soloTables,
   sticksTables,
@@ -15,27 +16,20 @@ import {
 import { Button, SegmentedControl } from '@mantine/core';
 import { useMemo } from 'react';
 import { answered, api } from '../api/client.ts';
-import {
-  type GradingWanted,
-  useCalls,
-  useFleetFigures,
-  useGrading,
-  useSticks,
-  useToSolo,
-} from '../api/hooks.ts';
+import { useCalls, useFleetFigures, useGrading, useSticks, useToSolo } from '../api/hooks.ts';
 import { useAddress } from '../frame/use-address.ts';
 import { Coming } from '../parts/states.tsx';
 import { type IntervalRow, Intervals } from './Intervals.tsx';
 import { StillWaiting } from './StillWaiting.tsx';
 import { TableOf } from './TableOf.tsx';
 
-export function Calls() {
-  const calls = useCalls();
+export function Calls({ wanted }: { wanted: InsightQuery }) {
+  const calls = useCalls(wanted);
   if (!calls.data) return <Coming query={calls} what="who needs a call" />;
   return <TableOf table={callsTable(calls.data)} />;
 }
 
-export function GradingPart({ wanted }: { wanted: GradingWanted }) {
+export function GradingPart({ wanted }: { wanted: InsightQuery }) {
   const grading = useGrading(wanted);
   const rows = useMemo(() => leanRows(grading.data), [grading.data]);
   if (!grading.data) return <Coming query={grading} what="how the school grades" />;
@@ -75,11 +69,33 @@ const leanRows = (grading: Grading | undefined): IntervalRow[] =>
 /** Of the faults in the picture: the table has all. */
 const MOST_FAULTS = 14;
 
-export function SticksPart() {
-  const sticks = useSticks();
+interface SticksPartProps {
+  wanted: InsightQuery;
+  /** Faults that were chosen for the meeting. */
+  talk: readonly string[];
+  setTalk: (talk: string[]) => void;
+}
+
+export function SticksPart({ wanted, talk, setTalk }: SticksPartProps) {
+  const sticks = useSticks(wanted);
   const rows = useMemo(() => (sticks.data ? stickRows(sticks.data) : null), [sticks.data]);
   if (!sticks.data || !rows) return <Coming query={sticks} what="where students stick" />;
   const [skills, faults] = sticksTables(sticks.data);
+  const found = sticks.data.faults;
+  const choose = (i: number) => {
+    const { finding } = found[i];
+    const chosen = talk.includes(finding);
+    return (
+      <Button
+        variant={chosen ? 'filled' : 'default'}
+        size="compact-sm"
+        aria-pressed={chosen}
+        onClick={() => setTalk(chosen ? talk.filter((one) => one !== finding) : [...talk, finding])}
+      >
+        For the meeting
+      </Button>
+    );
+  };
   return (
     <>
       <TableOf table={skills}>
@@ -89,7 +105,7 @@ export function SticksPart() {
           says="Lessons until ready, by skill; the table below has the figures"
         />
       </TableOf>
-      <TableOf table={faults}>
+      <TableOf table={faults} more={found.length > 0 ? choose : undefined}>
         <Intervals
           rows={rows.faults}
           axis="in 100 attempts of the maneuver; hollow: the 13 weeks before"

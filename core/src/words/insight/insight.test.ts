@@ -4,6 +4,8 @@ import { callsTable } from './calls.ts';
 import { tablesCsv } from './csv.ts';
 import { gradingTables } from './grading.ts';
 import { findingName } from './names.ts';
+import { soloTables } from './solo.ts';
+import { sticksTables, talkTable } from './sticks.ts';
 
 const call = (kind: Call['kind'], days: number, more: Partial<Call> = {}): Call => ({
   kind,
@@ -93,4 +95,81 @@ test('in a file each table has its title, and a cell that would be worked out is
   expect(tablesCsv([table, { ...table, rows: [] }])).toBe(
     'T\r\nA,B\r\n"\'=1+1","x, ""y"""\r\n\r\nT\r\nA,B\r\nNothing.\r\n',
   );
+});
+
+const rate = (times: number, of: number) => ({
+  times,
+  of,
+  per100: (100 * times) / of,
+  interval: { low: 1, high: 9 },
+});
+const STICKS = {
+  skills: [],
+  faults: [
+    {
+      finding: 'steep-turn/overbanked',
+      now: rate(4, 40),
+      before: rate(2, 50),
+      briefed: rate(3, 4),
+      p: 0.4,
+      told: null,
+    },
+    {
+      finding: 'steep-turn/late-roll-out',
+      now: { times: 0, of: 40, per100: 0, interval: null },
+      before: rate(5, 50),
+      briefed: { times: 0, of: 0, per100: null, interval: null },
+      p: 0.01,
+      told: 'less' as const,
+    },
+  ],
+  from: '2027-01-01',
+  until: '2027-04-01',
+};
+
+test('beside a fault stands how often its maneuver was briefed; where the fault did not come, nothing', () => {
+  expect(sticksTables(STICKS)[1].rows.map(({ cells }) => cells.slice(3))).toEqual([
+    ['3 of 4', 'no difference shown'],
+    ['–', 'less often'],
+  ]);
+});
+
+test('a meeting talks of what was chosen and is still there', () => {
+  expect(talkTable(STICKS, ['steep-turn/overbanked', 'slow-flight/gone']).rows).toHaveLength(1);
+  expect(talkTable(STICKS, ['slow-flight/gone']).rows).toEqual([]);
+});
+
+test('after a pause: shares with their intervals, nothing where nobody came back', () => {
+  const waited = {
+    followed: 0,
+    happened: 0,
+    median: null,
+    lower: null,
+    upper: null,
+    medianInterval: null,
+    steps: [],
+  };
+  const none = { times: 0, of: 0, per100: null, interval: null };
+  const solo = (within: typeof none | ReturnType<typeof rate>) =>
+    soloTables({
+      lessons: waited,
+      hours: waited,
+      weeks: waited,
+      stageChecks: { first: none, again: none, discontinued: 0 },
+      pauses: [
+        { days: '1 to 7', within },
+        { days: '8 to 14', within: none },
+      ],
+      forecasts: [],
+      fleet: [],
+      from: '2027-01-01',
+      until: '2027-04-01',
+    })
+      .find(({ title }) => title === 'After a pause')!
+      .rows.map(({ cells }) => cells);
+  expect(solo(rate(6, 20))).toEqual([
+    ['1 to 7', '6 of 20 (1 to 9 %)'],
+    ['8 to 14', '–'],
+  ]);
+  expect(solo(none)).toEqual([]);
 });

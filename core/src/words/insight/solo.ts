@@ -6,7 +6,15 @@ import { between, figure, NOTHING, shareText } from './figures.ts';
 import type { Table, TableRow } from './table.ts';
 import { quartiles, type Waited } from './waited.ts';
 
-export function soloTables({ lessons, hours, weeks, stageChecks, forecasts, fleet }: ToSolo): Table[] {
+export function soloTables({
+  lessons,
+  hours,
+  weeks,
+  stageChecks,
+  pauses,
+  forecasts,
+  fleet,
+}: ToSolo): Table[] {
   const row = (name: string, waited: Waited, digits: number): TableRow => ({
     cells: [
       name,
@@ -44,6 +52,15 @@ export function soloTables({ lessons, hours, weeks, stageChecks, forecasts, flee
                 ],
               },
             ],
+    },
+    {
+      title: 'After a pause',
+      note: 'First attempts of a day, alone, of maneuvers flown before, by the days since the student last flew. Who pauses may differ in more than the pause: it says what came after one, never why.',
+      columns: ['Days without flying', 'Within the standard'],
+      none: 'Nobody has flown a maneuver again on another day yet.',
+      rows: pauses.some(({ within }) => within.of > 0)
+        ? pauses.map(({ days, within }) => ({ cells: [days, shareText(within)] }))
+        : [],
     },
     {
       title: 'Whether forecasts held',

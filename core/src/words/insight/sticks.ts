@@ -41,18 +41,34 @@ export function sticksTables({ skills, faults }: Sticks): Table[] {
     },
     {
       title: 'Faults, this quarter and the last',
-      note: 'In a hundred attempts of the maneuver, with the interval that belongs to so many. More or less is said only where all the lines together would be wrong once in twenty tables.',
-      columns: ['Fault', 'Last 13 weeks', '13 weeks before', 'Says'],
+      note: 'In a hundred attempts of the maneuver, with the interval that belongs to so many; and in how many of these the lesson had the maneuver among its briefs. More or less is said only where all the lines together would be wrong once in twenty tables.',
+      columns: ['Fault', '13 weeks', '13 weeks before', 'Briefed before', 'Says'],
       none: 'No fault was found three times within half a year.',
-      rows: faults.map(({ finding, now, before, told }) => ({
+      rows: faults.map(({ finding, now, before, briefed, told }) => ({
         cells: [
           findingName(finding),
           rateText(now),
           rateText(before),
+          briefed.of === 0 ? NOTHING : `${briefed.times} of ${briefed.of}`,
           told ? (told === 'more' ? 'more often' : 'less often') : 'no difference shown',
         ],
         told: told !== null,
       })),
     },
   ];
+}
+
+/** What a meeting is to talk about, chosen by name; one that was not found of late is not in it. */
+export function talkTable({ faults }: Sticks, chosen: readonly string[]): Table {
+  return {
+    title: 'To talk about',
+    note: 'Faults that were chosen for this meeting.',
+    columns: ['Fault', '13 weeks', '13 weeks before'],
+    none: 'None of them was found of late.',
+    rows: faults
+      .filter(({ finding }) => chosen.includes(finding))
+      .map(({ finding, now, before }) => ({
+        cells: [findingName(finding), rateText(now), rateText(before)],
+      })),
+  };
 }
