@@ -48,6 +48,9 @@ export function InsightPage() {
   );
   const query = new URLSearchParams(wanted).toString();
   const forMeeting = new URLSearchParams({ ...wanted, ...(talk && { talk }) }).toString();
+  const filters = (
+    <Filters shown={FILTERS[part]} wanted={wanted} put={(filter, value) => address[filter][1](value)} />
+  );
   const shown: Record<Part, ReactNode> = {
     calls: <Calls wanted={wanted} />,
     grading: <GradingPart wanted={wanted} />,
@@ -56,6 +59,7 @@ export function InsightPage() {
         wanted={wanted}
         talk={talk ? talk.split(',') : []}
         setTalk={(chosen) => setTalk(chosen.join(','))}
+        filters={filters}
       />
     ),
     solo: <SoloPart />,
@@ -103,7 +107,7 @@ export function InsightPage() {
             ))}
           </nav>
         )}
-        <Filters shown={FILTERS[part]} wanted={wanted} put={(filter, value) => address[filter][1](value)} />
+        {part !== 'sticks' && filters}
         {part === 'grading' && <Rounds chief={chief} />}
         {shown[part]}
         {part === 'grading' && !chief && <Answer />}

@@ -14,7 +14,7 @@ import {
   type ToSolo,
 } from '@keel/core';
 import { Button, SegmentedControl } from '@mantine/core';
-import { useMemo } from 'react';
+import { type ReactNode, useMemo } from 'react';
 import { answered, api } from '../api/client.ts';
 import { useCalls, useFleetFigures, useGrading, useSticks, useToSolo } from '../api/hooks.ts';
 import { useAddress } from '../frame/use-address.ts';
@@ -74,9 +74,11 @@ interface SticksPartProps {
   /** Faults that were chosen for the meeting. */
   talk: readonly string[];
   setTalk: (talk: string[]) => void;
+  /** What narrows the faults; how long a skill takes is of the whole school. */
+  filters: ReactNode;
 }
 
-export function SticksPart({ wanted, talk, setTalk }: SticksPartProps) {
+export function SticksPart({ wanted, talk, setTalk, filters }: SticksPartProps) {
   const sticks = useSticks(wanted);
   const rows = useMemo(() => (sticks.data ? stickRows(sticks.data) : null), [sticks.data]);
   if (!sticks.data || !rows) return <Coming query={sticks} what="where students stick" />;
@@ -105,6 +107,7 @@ export function SticksPart({ wanted, talk, setTalk }: SticksPartProps) {
           says="Lessons until ready, by skill; the table below has the figures"
         />
       </TableOf>
+      {filters}
       <TableOf table={faults} more={found.length > 0 ? choose : undefined}>
         <Intervals
           rows={rows.faults}
