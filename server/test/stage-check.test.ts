@@ -181,3 +181,11 @@ test('the school’s own questions are drawn from then on', async () => {
   expect((await read(school.chief)).plan.questions.length).toBeGreaterThan(1);
   expect((await school.chief.call('PUT', '/stage-questions', { version, questions: null })).status).toBe(409);
 });
+
+test('put together by hand it has those tasks in that order; what the syllabus does not have is refused', async () => {
+  const byHand = ['slow-flight', 'steep-turn'];
+  const wrong = await make({ id: randomUUID(), byHand: ['no-such-skill'] });
+  expect((await problem(wrong))[0]).toBe(422);
+  const made: StageCheck = await (await make({ id: randomUUID(), byHand })).json();
+  expect(made.plan.tasks.map(({ skill }) => skill)).toEqual(byHand);
+});

@@ -94,7 +94,10 @@ export async function makeStageCheck(
     seed: seedOf(wanted.id),
     questions: school.settings.stageQuestions ?? QUESTIONS,
     ...(before && { only: skillsToRetest(before) }),
+    ...(wanted.byHand && { byHand: wanted.byHand }),
   });
+  if (wanted.byHand && plan.tasks.length < wanted.byHand.length)
+    throw new Problem(422, 'byHand: choose skills of the syllabus.');
   if (plan.tasks.length === 0) throw new Problem(422, 'Nothing is left to be shown again.');
   const day = await dayOf(database, viewer, student);
   const flown = plan.tasks.filter(({ maneuver }) => maneuver !== null);

@@ -14,6 +14,7 @@ import { day, numberText, parameterName } from '../parts/format.ts';
 import { VerdictMark } from '../parts/Gate.tsx';
 import { Empty, Waiting } from '../parts/states.tsx';
 import { useGrades } from '../parts/use-grades.ts';
+import { SkillChecked } from '../stage/SkillChecked.tsx';
 import { ChanceLine, percent, StandingMark } from './marks.tsx';
 import { TrendChart } from './TrendChart.tsx';
 import './path.css';
@@ -47,6 +48,7 @@ export function SkillPage() {
       />
       <div className="page">
         <Why skill={skill} studentId={studentId} />
+        <SkillChecked studentId={studentId} skill={wanted} />
         {attempts.data.length === 0 && byHand.length === 0 && (
           <Empty title="Nothing flown yet">
             Brief a lesson with it, fly it, and attach its recording at Fly.

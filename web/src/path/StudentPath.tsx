@@ -115,7 +115,7 @@ export function StudentPath({ studentId }: { studentId: string }) {
               chief={me?.role === 'chief'}
             />
             <Suspense fallback={null}>
-              <StageChecks student={student} />
+              <StageChecks student={student} skills={path.data.skills} />
             </Suspense>
             <Recurring path={path.data} />
             <section className="sheet">

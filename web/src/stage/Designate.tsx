@@ -1,6 +1,6 @@
-/** The chief designates who checks, and when; the plan is drawn by itself. */
-import { newStageCheckSchema } from '@keel/core';
-import { Button, Checkbox, Select } from '@mantine/core';
+/** The chief designates who checks, and when; the plan is drawn by itself, or put together by hand. */
+import { newStageCheckSchema, type Path } from '@keel/core';
+import { Button, Checkbox, MultiSelect, Select } from '@mantine/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api, messageOf, read } from '../api/client.ts';
@@ -14,6 +14,7 @@ const TOMORROW_MS = 24 * 3_600_000;
 
 export function Designate(props: {
   student: { id: string; name: string };
+  skills: Path['skills'];
   retestOf: string | null;
   close: () => void;
 }) {
@@ -27,12 +28,14 @@ export function Designate(props: {
       checkerId: null as string | null,
       plannedAt: new Date(Math.ceil((Date.now() + TOMORROW_MS) / 3_600_000) * 3_600_000).toISOString(),
       allowOwnInstructor: false,
+      byHand: null as string[] | null,
     },
     validate: (values) => {
       const { error } = newStageCheckSchema.safeParse({ ...values, id, retestOf });
       return error ? formErrors(error.issues, Object.keys(values)) : {};
     },
   });
+  const { byHand } = form.values;
   const staff = (people.data ?? []).filter(({ role }) => role !== 'student');
   const chosen = staff.find(({ id }) => id === form.values.checkerId);
   const teachers = (people.data ?? []).find(({ id }) => id === student.id)?.taughtBy ?? [];
@@ -54,8 +57,27 @@ export function Designate(props: {
         <p className="small">
           {retestOf
             ? 'What was not passed is drawn again.'
-            : 'The plan is drawn from the syllabus: order and headings by chance, never what is asked. The oral part comes first.'}
+            : byHand
+              ? 'You choose what is shown. The oral part comes first.'
+              : 'The plan is drawn from the syllabus: order and headings by chance, never what is asked. The oral part comes first.'}
         </p>
+        {!retestOf && (
+          <Checkbox
+            label="I put the plan together by hand"
+            checked={byHand !== null}
+            onChange={({ currentTarget }) => form.setFieldValue('byHand', currentTarget.checked ? [] : null)}
+          />
+        )}
+        {byHand !== null && (
+          <MultiSelect
+            label="Tasks, in the order in which they are shown"
+            description="Headings, questions and surprises are drawn."
+            required
+            searchable
+            data={props.skills.map(({ skill, title }) => ({ value: skill, label: title }))}
+            {...form.getInputProps('byHand')}
+          />
+        )}
         <Select
           label="Checker"
           required
@@ -79,7 +101,7 @@ export function Designate(props: {
             Cancel
           </Button>
           <Button type="submit" loading={form.submitting}>
-            Draw the plan
+            {byHand === null ? 'Draw the plan' : 'Make the plan'}
           </Button>
         </div>
       </form>

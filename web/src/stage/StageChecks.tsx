@@ -1,5 +1,5 @@
 /** A student's stage checks on the path; the chief designates the next. */
-import { type StageCheck, stageStateName } from '@keel/core';
+import { type Path, type StageCheck, stageStateName } from '@keel/core';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -14,7 +14,13 @@ const toShowAgain = (checks: readonly StageCheck[]): StageCheck | undefined => {
   return last?.closedAt && last.state !== 'passed' ? last : undefined;
 };
 
-export function StageChecks({ student }: { student: { id: string; name: string } }) {
+interface StageChecksProps {
+  student: { id: string; name: string };
+  /** What a plan can be put together from. */
+  skills: Path['skills'];
+}
+
+export function StageChecks({ student, skills }: StageChecksProps) {
   const checks = useStageChecks(student.id);
   const { data: me } = useMe();
   const [designating, setDesignating] = useState(false);
@@ -44,7 +50,12 @@ export function StageChecks({ student }: { student: { id: string; name: string }
         </Button>
       )}
       {designating && (
-        <Designate student={student} retestOf={again?.id ?? null} close={() => setDesignating(false)} />
+        <Designate
+          student={student}
+          skills={skills}
+          retestOf={again?.id ?? null}
+          close={() => setDesignating(false)}
+        />
       )}
     </section>
   );

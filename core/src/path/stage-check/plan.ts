@@ -1,6 +1,6 @@
 /**
  * An examiner's plan: every skill that the syllabus asks for before solo, in an order in which it can be flown, with a heading each
- * and a surprise or two. What is drawn is the order and the figures, never what is asked of them.
+ * and a surprise or two; or what a chief put together. What is drawn is the order and the figures, never what is asked of them.
  */
 import { z } from 'zod';
 import { type Random, seededRandom } from '../../flight/random.ts';
@@ -54,20 +54,17 @@ export interface Drawing {
   seed: number;
   /** Skills of a retest: these alone. */
   only?: readonly string[];
+  /** Put together by hand: these in this order, whatever the syllabus asks before solo. Headings, questions and surprises are drawn. */
+  byHand?: readonly string[];
   questions?: readonly Question[];
 }
 
-export function drawStagePlan({ syllabus, seed, only, questions = QUESTIONS }: Drawing): StagePlan {
+export function drawStagePlan({ syllabus, seed, only, byHand, questions = QUESTIONS }: Drawing): StagePlan {
   const random = seededRandom(seed);
-  const wanted = syllabus.skills.filter(({ id, gates }) => gates.length > 0 && (!only || only.includes(id)));
-  const firstFlown = syllabus.skills.findIndex(({ maneuver }) => maneuver !== null);
-  const onGround = wanted.filter((skill) => syllabus.skills.indexOf(skill) < firstFlown);
-  const byHand = wanted.filter((skill) => skill.maneuver === null && !onGround.includes(skill));
-  const inAir = shuffled(
-    wanted.filter(({ maneuver }) => maneuver !== null),
-    random,
-  ).sort((a, b) => groupOf(a.maneuver ?? '') - groupOf(b.maneuver ?? ''));
-  const tasks = [...onGround, ...inAir, ...byHand].map((skill, i) => {
+  const skills = byHand
+    ? byHand.flatMap((wanted) => syllabus.skills.find(({ id }) => id === wanted) ?? [])
+    : inExaminersOrder(syllabus, only, random);
+  const tasks = skills.map((skill, i) => {
     const variants = skill.variants ?? findRoom(skill.maneuver ?? '')?.variants ?? [];
     return {
       id: `task-${i + 1}`,
@@ -96,6 +93,23 @@ export function drawStagePlan({ syllabus, seed, only, questions = QUESTIONS }: D
     ],
     surprises: shuffled(SURPRISES, random).slice(0, SURPRISES_DRAWN),
   };
+}
+
+/** What the syllabus asks before solo: on the ground, in the air from gentle to steep, and what no recording shows. */
+function inExaminersOrder(
+  syllabus: Syllabus,
+  only: readonly string[] | undefined,
+  random: Random,
+): Syllabus['skills'] {
+  const wanted = syllabus.skills.filter(({ id, gates }) => gates.length > 0 && (!only || only.includes(id)));
+  const firstFlown = syllabus.skills.findIndex(({ maneuver }) => maneuver !== null);
+  const onGround = wanted.filter((skill) => syllabus.skills.indexOf(skill) < firstFlown);
+  const unseen = wanted.filter((skill) => skill.maneuver === null && !onGround.includes(skill));
+  const inAir = shuffled(
+    wanted.filter(({ maneuver }) => maneuver !== null),
+    random,
+  ).sort((a, b) => groupOf(a.maneuver ?? '') - groupOf(b.maneuver ?? ''));
+  return [...onGround, ...inAir, ...unseen];
 }
 
 function shuffled<T>(list: readonly T[], random: Random): T[] {

@@ -7,6 +7,16 @@ import { QUESTIONS } from './questions.ts';
 import { readQuestionsCsv, writeQuestionsCsv } from './questions-csv.ts';
 import { type Mark, NO_MARKS, type StageMarks, skillsToRetest, stageStateOf } from './stage-check.ts';
 
+const byHand = ['slow-flight', 'steep-turn', 'level-turn'];
+
+test('a plan that is put together by hand keeps its order, whatever the seed; what the syllabus does not have is left out', () => {
+  for (const seed of [1, 2, 3]) {
+    const plan = drawStagePlan({ syllabus: DEFAULT_SYLLABUS, seed, byHand: [...byHand, 'no-such-skill'] });
+    expect(plan.tasks.map(({ skill }) => skill)).toEqual(byHand);
+    expect(plan.questions.length).toBeGreaterThan(0);
+  }
+});
+
 const draw = (seed: number, only?: string[]) => drawStagePlan({ syllabus: DEFAULT_SYLLABUS, seed, only });
 
 test('the seed draws order and figures, never what is asked: every skill for solo is in every plan, once', () => {

@@ -104,4 +104,6 @@ export const newStageCheckSchema = z.object({
   /** The student's own instructor may check only where the chief says so. */
   allowOwnInstructor: z.boolean().default(false),
   retestOf: z.uuid().nullable().default(null),
+  /** Skills in the order in which they are to be shown, put together by hand; null where the plan is drawn. */
+  byHand: z.array(z.string().max(60)).min(1, 'This is needed').max(40).nullable().default(null),
 });
