@@ -40,11 +40,28 @@ async function open(options: CabinOptions, told: (figures: unknown, raw: boolean
   const stream = await microphone();
   const [track] = stream.getAudioTracks();
   const raw = givenRaw(track);
-  const context = contextAt(RATE_HZ);
-  const close = () => {
+  try {
+    const context = await joined(stream, options, (figures) => told(figures, raw));
+    return {
+      close: () => {
+        track?.stop();
+        void context.close();
+      },
+    };
+  } catch {
     track?.stop();
-    void context.close();
-  };
+    throw new Error('This browser does not let the sound be worked out.');
+  }
+}
+
+/** Not every browser joins a microphone to another rate than its own: that is taken then. */
+async function joined(
+  stream: MediaStream,
+  options: CabinOptions,
+  told: (figures: unknown) => void,
+  own = false,
+): Promise<AudioContext> {
+  const context = new AudioContext(own ? {} : { sampleRate: RATE_HZ });
   try {
     await context.audioWorklet.addModule(worklet);
     const node = new AudioWorkletNode(context, 'cabin', {
@@ -53,23 +70,16 @@ async function open(options: CabinOptions, told: (figures: unknown, raw: boolean
       channelCountMode: 'explicit',
       processorOptions: options,
     });
-    node.port.onmessage = ({ data }) => told(data, raw);
+    node.port.onmessage = ({ data }) => told(data);
     context.createMediaStreamSource(stream).connect(node);
-    await context.resume();
-  } catch {
-    close();
-    throw new Error('This browser does not let the sound be worked out.');
+  } catch (error) {
+    void context.close();
+    if (own) throw error;
+    return joined(stream, options, told, true);
   }
-  return { close };
-}
-
-/** Not every browser joins a microphone to another rate than its own. */
-function contextAt(sampleRate: number): AudioContext {
-  try {
-    return new AudioContext({ sampleRate });
-  } catch {
-    return new AudioContext();
-  }
+  // One that waits for a tap begins with it; nothing else waits for that.
+  void context.resume();
+  return context;
 }
 
 /** @throws Error with what to tell, where nothing can be heard */
@@ -85,15 +95,19 @@ export function hearCabin(
 
 /** Two seconds of a sounding warning. @returns null where no tone stands out. @throws Error with what to tell */
 export async function learnWarning(): Promise<LearnedHorn | null> {
-  let cabin: Cabin | undefined;
+  let learn: (learned: LearnedHorn | null) => void = () => undefined;
+  const learned = new Promise<LearnedHorn | null>((resolve) => {
+    learn = resolve;
+  });
+  const cabin = await open({ listening: null }, (figures) => learn(figures as LearnedHorn | null));
   try {
-    return await new Promise<LearnedHorn | null>((resolve, reject) => {
-      setTimeout(() => reject(new Error('The microphone gave nothing.')), LEARNED_WITHIN_MS);
-      open({ listening: null }, (learned) => resolve(learned as LearnedHorn | null)).then((opened) => {
-        cabin = opened;
-      }, reject);
-    });
+    return await Promise.race([learned, nothingHeard()]);
   } finally {
-    cabin?.close();
+    cabin.close();
   }
 }
+
+const nothingHeard = (): Promise<never> =>
+  new Promise((_, reject) => {
+    setTimeout(() => reject(new Error('The microphone gave nothing.')), LEARNED_WITHIN_MS);
+  });

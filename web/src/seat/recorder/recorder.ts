@@ -40,6 +40,8 @@ const IDLE: RecorderState = {
 /** No faster than sixty a second: more tells nothing. */
 const LEAST_STEP_MS = 14;
 const PIECE_MS = 1000;
+/** A figure of sound that is older is heard no more. */
+const UNHEARD_MS = 3000;
 /** A hole of so long is a gap. */
 const GAP_MS = 2500;
 
@@ -110,6 +112,7 @@ async function listen(session: LogSession, motion: boolean): Promise<() => Promi
   const before = await endOfLog(session.id);
   let seq = before.pieces;
   let [lines, lastMs, lastMotionMs, motions] = ['', before.lastMs, -1, 0];
+  let heardMs = 0;
   let lastFix: { ms: number; errorM: number } | null = null;
   let keptMs = now();
   let lostMs = state.lostS * 1000;
@@ -151,6 +154,8 @@ async function listen(session: LogSession, motion: boolean): Promise<() => Promi
       fixErrorM: lastFix?.errorM ?? null,
       motionHz: Math.round((1000 * count) / tookMs),
       lostS: lostMs / 1000,
+      // A microphone that was taken away says nothing of it.
+      sound: state.sound && now() - heardMs > UNHEARD_MS ? { ...state.sound, quality: 0 } : state.sound,
     });
     if (text === '') return;
     try {
@@ -163,6 +168,7 @@ async function listen(session: LogSession, motion: boolean): Promise<() => Promi
   const hearing =
     session.listening &&
     hearCabin(session.listening, (second, raw) => {
+      heardMs = now();
       put({ sound: { rpm: second.rpm, quality: second.quality, raw } });
       write(now(), (atMs) => soundLine(atMs, second));
     }).catch((error) => put({ problem: messageOf(error) }));
