@@ -94,13 +94,17 @@ test('one task not passed: the check is not; it is closed for good, and has its 
   await expect(owner.query("UPDATE stage_check SET marks = '{}' WHERE id = $1", [id])).rejects.toThrow(
     /never changed/,
   );
+  const letter = async () => {
+    const answer = await school.student.call('GET', `/stage-checks/${id}/letter.pdf`);
+    return Buffer.from(await answer.arrayBuffer()).toString('latin1');
+  };
+  const pages = (pdf: string) => pdf.match(/\/Type \/Page\b/g)?.length ?? 0;
+  const alone = await letter();
+  expect(alone.slice(0, 5)).toBe('%PDF-');
+  // What was recorded comes after the signature, on a page of its own.
+  await owner.query('UPDATE attempt SET lesson_id = $1', [check.lessonId]);
   await owner.end();
-  const letter = await school.student.call('GET', `/stage-checks/${id}/letter.pdf`);
-  expect(
-    Buffer.from(await letter.arrayBuffer())
-      .subarray(0, 5)
-      .toString(),
-  ).toBe('%PDF-');
+  expect(pages(await letter())).toBe(pages(alone) + 1);
   expect((await read(school.student)).marks.tasks[tasks[3].id].words).toBe('150 ft low throughout');
 });
 

@@ -1,6 +1,13 @@
 /** A paper of the record, as a task. */
 import type { DataSource } from 'typeorm';
-import { type Account, AccountEntity, SchoolEntity, StageCheckEntity, zoneOf } from '../db/entities.ts';
+import {
+  type Account,
+  AccountEntity,
+  AttemptEntity,
+  SchoolEntity,
+  StageCheckEntity,
+  zoneOf,
+} from '../db/entities.ts';
 import { knownOf } from '../path/path-of.ts';
 import { describe } from '../path/stage-checks.ts';
 import type { Handler } from '../tasks/handler.ts';
@@ -29,7 +36,12 @@ async function make(
       .getRepository(StageCheckEntity)
       .findOneByOrFail({ schoolId: student.schoolId, id: which.checkId });
     const [check] = await describe(database, { schoolId: student.schoolId, role: 'chief' }, [row]);
-    return stageLetterPdf(check, of);
+    const annex = await database.getRepository(AttemptEntity).find({
+      select: { maneuver: true, variant: true, verdict: true, selfGrade: true },
+      where: { schoolId: student.schoolId, lessonId: row.lessonId },
+      order: { flownAt: 'ASC', startS: 'ASC' },
+    });
+    return stageLetterPdf(check, of, annex);
   }
   const logbook = await logbookOf(database, student);
   if (which.paper === 'logbook') return logbookPdf(logbook, of);

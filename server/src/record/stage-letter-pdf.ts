@@ -1,6 +1,15 @@
-/** The letter of a stage check: the checker's result and nothing of the program's. */
-import { clockIn, type Mark, type StageCheck, stageStateName, variantAfter } from '@keel/core';
+/** The letter of a stage check: the checker's result, and on a page of its own what recordings and the student say. */
+import {
+  clockIn,
+  type Mark,
+  maneuverName,
+  type StageCheck,
+  stageStateName,
+  VERDICT_WORDS,
+  variantAfter,
+} from '@keel/core';
 import type { Content } from 'pdfmake/interfaces.js';
+import type { AttemptRow } from '../db/tables/attempt.ts';
 import { makePdf } from '../http/pdf.ts';
 import { bold, heading, type PaperOf, paper, ruled } from './paper.ts';
 
@@ -9,7 +18,34 @@ const NOTICE =
 
 const markText = (mark: Mark | undefined): string => mark ?? 'not shown';
 
-export function stageLetterPdf(check: StageCheck, of: PaperOf): Promise<Buffer> {
+/** An attempt of the check's own recordings, in the order flown. */
+export type AnnexRow = Pick<AttemptRow, 'maneuver' | 'variant' | 'verdict' | 'selfGrade'>;
+
+/** Apart from the result, after the place for its signature. */
+const annexOf = (rows: readonly AnnexRow[]): Content[] =>
+  rows.length === 0
+    ? []
+    : [
+        { stack: [heading('Annex: the recording, and the student’s own grade')], pageBreak: 'before' },
+        {
+          text: 'No part of the result. The verdict is the program’s, of what was recorded; the grade is the student’s own.',
+          margin: [0, 0, 0, 4],
+        },
+        ruled(
+          ['*', 130, 110],
+          [
+            ['Attempt', 'Verdict', 'Student’s own grade'].map(bold),
+            ...rows.map(({ maneuver, variant, verdict, selfGrade }, i): Content[] => [
+              `${i + 1}. ${maneuverName(maneuver, variant)}`,
+              // As at Debrief: no verdict before the student has graded the own attempt.
+              selfGrade === null ? 'after the student’s own grade' : VERDICT_WORDS[verdict],
+              selfGrade === null ? 'none' : String(selfGrade),
+            ]),
+          ],
+        ),
+      ];
+
+export function stageLetterPdf(check: StageCheck, of: PaperOf, annex: readonly AnnexRow[]): Promise<Buffer> {
   const { student, checker, designatedBy, plan, marks, closedAt, discontinued } = check;
   const day = clockIn(closedAt ?? check.plannedAt, of.zone, 'D MMMM YYYY');
   const rows = (
@@ -63,6 +99,7 @@ export function stageLetterPdf(check: StageCheck, of: PaperOf): Promise<Buffer> 
             ),
           ]),
       { text: 'Checker: ______________________   Date: ____________', margin: [0, 36, 0, 0] },
+      ...annexOf(annex),
     ]),
   );
 }
