@@ -58,6 +58,8 @@ test('two attempts are begun, ended, said and kept, one of them without a networ
   await expect(page.getByText('no recorder: what you tap is kept')).toBeVisible({ timeout: 30_000 });
   await page.getByRole('link', { name: 'To the lesson' }).tap();
   const byHand = page.getByRole('region', { name: 'Without a recording' });
-  await expect(byHand).toContainText('3 alone, not yet steady Steep turn left, unaided: good, rudder');
+  await expect(byHand).toContainText('3 alone, not yet steady Steep turn left, unaided: good, rudder', {
+    timeout: 30_000,
+  });
   await expect(byHand).toContainText('2 with help Power-off stall, straight, prompted: mark');
 });

@@ -49,6 +49,8 @@ test('a syllabus is copied, a skill put, a figure hardened, a gate added; what d
 });
 
 test('an endorsement reads as it will be signed; of two chiefs the second is told', async ({ page }) => {
+  // Two long texts, key by key.
+  test.setTimeout(150_000);
   await signInQuickly(page.request, 'maren');
   await page.goto('/endorsements');
   const solo = page.getByRole('region', { name: 'Solo flight, first 90 days' });

@@ -44,6 +44,7 @@ test('the chief designates; the student’s own instructor only where it is allo
 test('a lesson stands behind it, with a card for every task that is flown, one try each', async () => {
   const lesson = await (await school.otherInstructor.call('GET', `/lessons/${check.lessonId}`)).json();
   const flown = check.plan.tasks.filter(({ maneuver }) => maneuver !== null);
+  expect(lesson.stageCheckId).toBe(check.id);
   expect(lesson.cards).toHaveLength(flown.length);
   expect(
     lesson.items.every(

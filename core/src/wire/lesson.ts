@@ -60,6 +60,8 @@ export const lessonSchema = z.object({
   sightPictures: sightPicturesSchema,
   /** Attempts of it that were graded by hand, since nothing recorded them. */
   gradedByHand: z.number().default(0),
+  /** The stage check that it is, where it is one. */
+  stageCheckId: z.uuid().optional(),
   /** Why it is not in the calendar, right after it was saved; left out where it is. */
   notBooked: z.string().optional(),
   recordings: z.array(

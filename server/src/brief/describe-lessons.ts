@@ -1,7 +1,13 @@
 /** Lessons as they cross the wire. */
 import { type Lesson as LessonView, targetCardSchema } from '@keel/core';
-import type { DataSource } from 'typeorm';
-import { AirplaneEntity, type Lesson, RecordingEntity, StandardEntity } from '../db/entities.ts';
+import { type DataSource, In } from 'typeorm';
+import {
+  AirplaneEntity,
+  type Lesson,
+  RecordingEntity,
+  StageCheckEntity,
+  StandardEntity,
+} from '../db/entities.ts';
 import { namesOf } from '../scope.ts';
 
 /** By lesson, how many attempts were graded by hand and stand. */
@@ -22,23 +28,25 @@ export async function gradedByHand(
 export async function describeLessons(database: DataSource, lessons: Lesson[]): Promise<LessonView[]> {
   if (lessons.length === 0) return [];
   const schoolId = lessons[0].schoolId;
-  const [names, byHand, airplanes, standards, recordings] = await Promise.all([
+  const ids = lessons.map(({ id }) => id);
+  const [names, byHand, airplanes, standards, recordings, checks] = await Promise.all([
     namesOf(database, lessons[0]),
-    gradedByHand(
-      database,
-      schoolId,
-      lessons.map(({ id }) => id),
-    ),
+    gradedByHand(database, schoolId, ids),
     database.getRepository(AirplaneEntity).findBy({ schoolId }),
     database.getRepository(StandardEntity).findBy({ schoolId }),
     database
       .getRepository(RecordingEntity)
       .createQueryBuilder('recording')
       .where('recording.schoolId = :schoolId AND recording.deletedAt IS NULL', { schoolId })
-      .andWhere('recording.lessonId IN (:...ids)', { ids: lessons.map(({ id }) => id) })
+      .andWhere('recording.lessonId IN (:...ids)', { ids })
       .orderBy('recording.flownAt')
       .getMany(),
+    database.getRepository(StageCheckEntity).find({
+      select: { id: true, lessonId: true },
+      where: { schoolId, lessonId: In(ids) },
+    }),
   ]);
+  const checkOf = new Map(checks.map(({ id, lessonId }) => [lessonId, id]));
   const person = (id: string) => ({ id, name: names.get(id) ?? '' });
   return lessons.map((lesson) => {
     const airplane = airplanes.find(({ rowId }) => rowId === lesson.airplaneRowId)!.data;
@@ -68,6 +76,7 @@ export async function describeLessons(database: DataSource, lessons: Lesson[]): 
       proposed: lesson.proposal !== null,
       sightPictures: lesson.sightPictures,
       gradedByHand: byHand.get(lesson.id) ?? 0,
+      stageCheckId: checkOf.get(lesson.id),
       recordings: recordings
         .filter(({ lessonId }) => lessonId === lesson.id)
         .map(({ id, fileName, status, flownIn }) => ({ id, fileName, status, flownIn })),

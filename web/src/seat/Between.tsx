@@ -12,6 +12,7 @@ import { useState } from 'react';
 import type { LiveState } from '../live/use-live-flight.ts';
 import { numberText, speedIn } from '../parts/format.ts';
 import { useGrades } from '../parts/use-grades.ts';
+import { CheckerForm } from './CheckerForm.tsx';
 import { ItemList } from './ItemList.tsx';
 import { OwnWords } from './OwnWords.tsx';
 import { SeatLanes } from './SeatLanes.tsx';
@@ -104,6 +105,7 @@ export function Between({ card, lesson, live, fresh, airplane, notes, begin, fol
           </button>
         ))}
         <OwnWords mark={mark} speak={notes.speak} />
+        <CheckerForm lesson={lesson} />
         <button
           type="button"
           className="seat-button"

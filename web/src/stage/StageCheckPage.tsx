@@ -38,6 +38,11 @@ export function StageCheckPage() {
             Cards and kneeboard
           </Button>
         )}
+        {marking && oralDone && (
+          <Button component={Link} to={`/seat/${check.data.lessonId}`}>
+            The right seat
+          </Button>
+        )}
         {closedAt && (
           <Button
             component="a"

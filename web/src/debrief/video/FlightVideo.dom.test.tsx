@@ -91,6 +91,27 @@ test('a finding starts it five seconds earlier, once it is aligned', async () =>
   await act(async () => showInVideo(700));
   expect(element().currentTime).toBe(195);
   expect(element().paused).toBe(false);
+  // The cursor stood at 500 where the video began: at 2,400 it is over.
+  await act(async () => element().pause());
+  await act(async () => showInVideo(2400));
+  expect([element().paused, element().currentTime]).toEqual([true, 195]);
+});
+
+test('moved by its own bar while it stands, it takes the cursor with it; sent for the cursor, it does not', async () => {
+  const user = draw(<Page />);
+  act(() => openVideo('a flight', file));
+  playable(element());
+  await user.click(screen.getByRole('button', { name: /cursor’s moment/ }));
+  act(() => {
+    element().currentTime = 40;
+    fireEvent.seeked(element());
+  });
+  expect(cursor()).toBe('540.0');
+  await user.click(screen.getByRole('button', { name: 'to 600' }));
+  act(() => {
+    fireEvent.seeked(element());
+  });
+  expect([cursor(), element().currentTime]).toEqual(['600.0', 100]);
 });
 
 test('what cannot be played is said', () => {

@@ -13,6 +13,7 @@ import { useState } from 'react';
 import { useSchool } from '../../api/hooks.ts';
 import { clockTime } from '../../parts/format.ts';
 import { useGrades } from '../../parts/use-grades.ts';
+import { CheckerForm } from '../CheckerForm.tsx';
 import { ItemList } from '../ItemList.tsx';
 import { OwnWords } from '../OwnWords.tsx';
 import { keptText, type Notes } from '../use-notes.ts';
@@ -60,6 +61,7 @@ export function AloneBetween({ lesson, alone, notes, over }: Props) {
             Engine drill
           </button>
         )}
+        <CheckerForm lesson={lesson} />
         <button type="button" className="seat-button" onClick={alone.afterwards}>
           Flown without a tap
         </button>
