@@ -19,7 +19,7 @@ const NOTICE =
 const markText = (mark: Mark | undefined): string => mark ?? 'not shown';
 
 /** An attempt of the check's own recordings, in the order flown. */
-export type AnnexRow = Pick<AttemptRow, 'maneuver' | 'variant' | 'verdict' | 'selfGrade'>;
+type AnnexRow = Pick<AttemptRow, 'maneuver' | 'variant' | 'verdict' | 'selfGrade'>;
 
 /** Apart from the result, after the place for its signature. */
 const annexOf = (rows: readonly AnnexRow[]): Content[] =>
