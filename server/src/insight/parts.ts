@@ -47,9 +47,9 @@ export async function tablesOf(
 
 /** What was chosen for the meeting comes first. */
 export async function meetingTables(asked: Asked, wanted: InsightQuery): Promise<Table[]> {
-  const tables: Table[] = [];
-  if (wanted.talk)
-    tables.push(talkTable(await sticksOf(asked.database, asked.school, wanted), wanted.talk.split(',')));
-  for (const part of PARTS) tables.push(...(await tablesOf(part, asked, wanted)));
+  const sticks = await sticksOf(asked.database, asked.school, wanted);
+  const tables: Table[] = wanted.talk ? [talkTable(sticks, wanted.talk.split(','))] : [];
+  for (const part of PARTS)
+    tables.push(...(part === 'sticks' ? sticksTables(sticks) : await tablesOf(part, asked, wanted)));
   return tables;
 }

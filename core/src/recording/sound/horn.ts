@@ -35,6 +35,9 @@ export function learnHorn(samples: ArrayLike<number>, rateHz: number): LearnedHo
   return tones.length === 0 ? undefined : { tonesHz: tones.slice(0, MOST_TONES).map(({ hz }) => hz) };
 }
 
+/** A sounding is looked for in pieces of so long. */
+export const HORN_S = 0.5;
+
 /** 0 to 1: how much of the horn is in half a second of sound. All of its loudest tone must be, and nearly all of the others. */
 export function hornIn(samples: ArrayLike<number>, rateHz: number, { tonesHz }: LearnedHorn): number {
   const heard = tonesOf(spectrumOf(samples, rateHz, Math.min(TO_HZ, rateHz / 2)), HEARD);

@@ -1,5 +1,5 @@
 /** A cabin's sound while it is heard: a second goes in, its figures come out, and no sound is kept. */
-import { hornIn, type LearnedHorn } from './horn.ts';
+import { HORN_S, hornIn, type LearnedHorn } from './horn.ts';
 import { type SoundSource, strengthsOf, turnsAlong } from './revolutions.ts';
 import { inPieces } from './with-sound.ts';
 
@@ -19,7 +19,6 @@ export interface HeardSecond {
 
 /** An engine's way through the seconds is looked for over the last of them. */
 const REMEMBERED_S = 8;
-const HORN_S = 0.5;
 
 /** @returns what to give each second of sound to, in order */
 export function soundListener(

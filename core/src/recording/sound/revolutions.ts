@@ -4,7 +4,7 @@
  * out; over the flight the strongest way through the seconds is taken (Viterbi's), since an engine does not jump.
  */
 import { clamp } from '../../units/numbers.ts';
-import { aboveAt, type Spectrum, spectrumOf } from './spectrum.ts';
+import { aboveAt, spectrumOf } from './spectrum.ts';
 
 export interface SoundSource {
   /** Of the propeller. */
@@ -40,8 +40,13 @@ const SURE = 0.15;
 
 const CANDIDATES = Float64Array.from({ length: (MOST - LEAST) / STEP + 1 }, (_, i) => LEAST + i * STEP);
 
-/** How strongly a spectrum speaks for each number of revolutions. */
-function strengths(spectrum: Spectrum, { blades, cylinders, gearRatio }: SoundSource): Float64Array {
+/** How strongly about one second of sound speaks for each number of revolutions. */
+export function strengthsOf(
+  samples: ArrayLike<number>,
+  rateHz: number,
+  { blades, cylinders, gearRatio }: SoundSource,
+): Float64Array {
+  const spectrum = spectrumOf(samples, rateHz, TO_HZ);
   return CANDIDATES.map((turns) => {
     const blade = (turns * blades) / 60;
     const firing = (turns * gearRatio * cylinders) / 120;
@@ -53,10 +58,6 @@ function strengths(spectrum: Spectrum, { blades, cylinders, gearRatio }: SoundSo
     return sum;
   });
 }
-
-/** How strongly about one second of sound speaks for each number of revolutions. */
-export const strengthsOf = (samples: ArrayLike<number>, rateHz: number, source: SoundSource): Float64Array =>
-  strengths(spectrumOf(samples, rateHz, TO_HZ), source);
 
 /** @param seconds about one second of sound each, in order */
 export const heardTurns = (

@@ -2,7 +2,7 @@
 import type { Airplane } from '../../airplane/schema.ts';
 import { channelInfo } from '../columns/channels.ts';
 import { dropEmpty, type Recording } from '../columns/recording.ts';
-import { hornIn, type LearnedHorn } from './horn.ts';
+import { HORN_S, hornIn, type LearnedHorn } from './horn.ts';
 import { heardTurns, type SoundSource, USUAL_SOURCE } from './revolutions.ts';
 
 /** One channel, −1 to 1; its first sample at the recording's second nought. */
@@ -11,7 +11,6 @@ export interface Sound {
   samples: Float32Array;
 }
 
-const HORN_S = 0.5;
 const HEARD = 0.5;
 
 /** What hums in an airplane; usual where its file does not say. */
