@@ -30,6 +30,9 @@ test('a steep turn flown from the keyboard is found and scored', async ({ page }
   await expect(pace).toHaveText('1×');
   await page.keyboard.press(' ');
   await page.waitForTimeout(5000);
+  // A hand that a busy machine makes late flies at half the pace.
+  await page.keyboard.press('o');
+  await expect(pace).toHaveText('½×');
   const held = new Set<string>();
   await page.keyboard.down('w');
   await page.waitForTimeout(500);
@@ -69,8 +72,7 @@ test('a steep turn flown from the keyboard is found and scored', async ({ page }
     attempt.parameters.find(({ parameter }: { parameter: string }) => parameter === name);
   for (const name of ['altitude', 'airspeed', 'bank'])
     expect(measured(name).toleranceUsed).toBeGreaterThan(0);
-  // Held by a hand that a busy machine makes late.
-  expect(measured('bank').rms).toBeLessThan(15);
+  expect(measured('bank').rms).toBeLessThan(8);
 
   // It shows skill, and closes nothing.
   const path = await (await page.request.get(`/api/students/${recording.student.id}/path`)).json();
